@@ -1,0 +1,109 @@
+import type { Site } from '../site/index.ts';
+import type { Change, Op } from './change.ts';
+import { jsonEqual, valueAt, withValue } from './json.ts';
+import { ChangeRefused } from './refused.ts';
+
+/** A site after a change, with the operations that take it back. */
+export interface Applied {
+  readonly site: Site;
+  readonly inverse: readonly Op[];
+  /** Addresses whose value was no longer what the change expected; the change won. */
+  readonly overtook: readonly (readonly string[])[];
+}
+
+/**
+ * Applies a change and shares everything it did not touch. When nothing changes
+ * the very same site comes back. The result is not checked against the schema:
+ * see `checkTouched`.
+ * @throws ChangeRefused (`gone`) when something it names is no longer there
+ */
+export function applyChange(site: Site, change: Pick<Change, 'ops'>): Applied {
+  let next = site;
+  const inverse: Op[] = [];
+  const overtook: string[][] = [];
+  for (const op of change.ops) {
+    const step = applyOp(next, op);
+    if (step.site === next) continue;
+    next = step.site;
+    inverse.unshift(step.inverse);
+    if (op.op === 'set' && !jsonEqual(step.inverse.op === 'set' ? step.inverse.value : undefined, op.was)) overtook.push(op.at);
+  }
+  return { site: next, inverse, overtook };
+}
+
+function applyOp(site: Site, op: Op): { site: Site; inverse: Op } {
+  switch (op.op) {
+    case 'set': return applySet(site, op);
+    case 'insert': return applyInsert(site, op);
+    case 'remove': return applyRemove(site, op);
+    case 'move': return applyMove(site, op);
+  }
+}
+
+type OpOf<K extends Op['op']> = Extract<Op, { op: K }>;
+type Step = { site: Site; inverse: Op };
+
+function applySet(site: Site, op: OpOf<'set'>): Step {
+  const parent = valueAt(site, op.at.slice(0, -1));
+  if (typeof parent !== 'object' || parent === null || Array.isArray(parent)) throw gone(op.at);
+  const was = valueAt(site, op.at);
+  const inverse: Op = { op: 'set', at: op.at, value: was, was: op.value };
+  if (jsonEqual(was, op.value)) return { site, inverse };
+  return { site: withValue(site, op.at, op.value), inverse };
+}
+
+function applyInsert(site: Site, op: OpOf<'insert'>): Step {
+  const record = recordAt(site, op.record);
+  if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `There is already something with the id ${op.id}. Nothing was added.`);
+  let next = withValue(site, [...op.record, op.id], op.value);
+  if (op.order) next = withValue(next, op.order, placed(orderAt(next, op.order), op.id, op.after));
+  return { site: next, inverse: { op: 'remove', record: op.record, order: op.order, id: op.id, was: op.value, after: op.after } };
+}
+
+function applyRemove(site: Site, op: OpOf<'remove'>): Step {
+  const record = recordAt(site, op.record);
+  if (!Object.hasOwn(record, op.id)) throw gone([...op.record, op.id]);
+  let next = withValue(site, [...op.record, op.id], undefined);
+  let after: string | null = null;
+  if (op.order) {
+    const order = orderAt(site, op.order);
+    after = before(order, op.id);
+    next = withValue(next, op.order, order.filter((id) => id !== op.id));
+  }
+  return { site: next, inverse: { op: 'insert', record: op.record, order: op.order, id: op.id, value: record[op.id], after } };
+}
+
+function applyMove(site: Site, op: OpOf<'move'>): Step {
+  const from = orderAt(site, op.from);
+  if (!from.includes(op.id)) throw gone([...op.from, op.id]);
+  const wasAfter = before(from, op.id);
+  const without = withValue(site, op.from, from.filter((id) => id !== op.id));
+  const next = withValue(without, op.to, placed(orderAt(without, op.to), op.id, op.after));
+  const inverse: Op = { op: 'move', from: op.to, to: op.from, id: op.id, after: wasAfter, wasAfter: op.after };
+  return jsonEqual(orderAt(next, op.to), orderAt(site, op.to)) ? { site, inverse } : { site: next, inverse };
+}
+
+function recordAt(site: Site, address: readonly string[]): Record<string, unknown> {
+  const record = valueAt(site, address);
+  if (typeof record !== 'object' || record === null || Array.isArray(record)) throw gone(address);
+  return record as Record<string, unknown>;
+}
+
+function orderAt(site: Site, address: readonly string[]): readonly string[] {
+  const order = valueAt(site, address);
+  if (!Array.isArray(order)) throw gone(address);
+  return order as string[];
+}
+
+const before = (order: readonly string[], id: string): string | null => order[order.indexOf(id) - 1] ?? null;
+
+/** The list with `id` behind `after`; at the end when that neighbour is gone, first when it is null. */
+function placed(order: readonly string[], id: string, after: string | null): string[] {
+  if (after === null) return [id, ...order];
+  const at = order.indexOf(after);
+  return at < 0 ? [...order, id] : [...order.slice(0, at + 1), id, ...order.slice(at + 1)];
+}
+
+function gone(address: readonly string[]): ChangeRefused {
+  return new ChangeRefused('gone', `What this edit was for is no longer there (${address.join(' / ')}). Somebody removed it; nothing else was touched.`);
+}

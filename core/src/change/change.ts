@@ -1,0 +1,38 @@
+import * as v from 'valibot';
+import { Id } from '../site/index.ts';
+
+/** Keys from the root of the site to a value: ids and field names, never positions in a list. */
+const Step = v.pipe(
+  v.string(), v.minLength(1), v.maxLength(120), v.regex(/^[A-Za-z0-9-]+$/),
+  v.check((step) => !['__proto__', 'constructor', 'prototype'].includes(step), 'is not a field'),
+);
+export const Address = v.pipe(v.array(Step), v.minLength(1), v.maxLength(12));
+export type Address = string[];
+
+const Json = v.unknown();
+const after = v.nullable(Id);
+
+/**
+ * The four things that can be done to the document. Lists are edited by
+ * neighbour (`after`, null for first), so an edit survives edits beside it.
+ * `set` without a value removes the field; `was` is the old value.
+ */
+export const Op = v.variant('op', [
+  v.strictObject({ op: v.literal('set'), at: Address, value: v.optional(Json), was: v.optional(Json) }),
+  v.strictObject({ op: v.literal('insert'), record: Address, order: v.nullable(Address), id: Id, value: Json, after }),
+  v.strictObject({ op: v.literal('remove'), record: Address, order: v.nullable(Address), id: Id, was: Json, after }),
+  v.strictObject({ op: v.literal('move'), from: Address, to: Address, id: Id, after, wasAfter: after }),
+]);
+export type Op = v.InferOutput<typeof Op>;
+
+/** An edit as data: what undo, the server, other windows and the ripple all work from. */
+export const Change = v.strictObject({
+  id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{6,60}$/)),
+  schemaVersion: v.literal(1),
+  /** Names the undo step: "Funnel lightness". */
+  label: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+  ops: v.pipe(v.array(Op), v.minLength(1), v.maxLength(2000)),
+  /** The change this one undoes or does again. */
+  undoes: v.optional(v.string()),
+});
+export type Change = v.InferOutput<typeof Change>;

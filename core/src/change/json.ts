@@ -1,0 +1,33 @@
+/** Whether two JSON values are equal, key order aside. An absent value equals only an absent one. */
+export function jsonEqual(one: unknown, other: unknown): boolean {
+  if (one === other) return true;
+  if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false;
+  if (Array.isArray(one) || Array.isArray(other)) {
+    return Array.isArray(one) && Array.isArray(other) && one.length === other.length && one.every((value, i) => jsonEqual(value, other[i]));
+  }
+  const keys = Object.keys(one);
+  if (keys.length !== Object.keys(other).length) return false;
+  return keys.every((key) => Object.hasOwn(other, key) && jsonEqual((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]));
+}
+
+/** The value at an address, or undefined when any step of it is not there. */
+export function valueAt(root: unknown, address: readonly string[]): unknown {
+  let here = root;
+  for (const step of address) {
+    if (typeof here !== 'object' || here === null || !Object.hasOwn(here, step)) return undefined;
+    here = (here as Record<string, unknown>)[step];
+  }
+  return here;
+}
+
+/** A copy with another value at the address (absent: the field is removed), sharing everything beside the way to it. */
+export function withValue<T>(root: T, address: readonly string[], value: unknown): T {
+  const [step, ...rest] = address;
+  if (step === undefined) return value as T;
+  const record = root as Record<string, unknown>;
+  if (rest.length === 0 && value === undefined) {
+    const { [step]: _gone, ...others } = record;
+    return others as T;
+  }
+  return { ...record, [step]: withValue(record[step], rest, value) } as T;
+}

@@ -1,0 +1,36 @@
+import type { Site } from '../site/index.ts';
+import type { Op } from './change.ts';
+import { jsonEqual, valueAt } from './json.ts';
+
+/** What can still be taken back of an edit, and what others have overtaken. */
+export interface UndoPlan {
+  readonly ops: readonly Op[];
+  readonly overtaken: readonly (readonly string[])[];
+}
+
+/**
+ * The part of an edit's inverse that may be applied: a value only where the
+ * current one is still what that edit wrote, an added thing only while it is
+ * as it was added, a removed one only while its id is free.
+ */
+export function planUndo(site: Site, inverse: readonly Op[]): UndoPlan {
+  const ops: Op[] = [];
+  const overtaken: string[][] = [];
+  for (const op of inverse) {
+    if (stillAsWritten(site, op)) ops.push(op);
+    else overtaken.push(op.op === 'set' ? op.at : op.op === 'move' ? [...op.from, op.id] : [...op.record, op.id]);
+  }
+  return { ops, overtaken };
+}
+
+function stillAsWritten(site: Site, op: Op): boolean {
+  switch (op.op) {
+    case 'set': return valueAt(site, op.at.slice(0, -1)) !== undefined && jsonEqual(valueAt(site, op.at), op.was);
+    case 'insert': return valueAt(site, op.record) !== undefined && valueAt(site, [...op.record, op.id]) === undefined;
+    case 'remove': return jsonEqual(valueAt(site, [...op.record, op.id]), op.was);
+    case 'move': {
+      const order = valueAt(site, op.from);
+      return Array.isArray(order) && order.includes(op.id) && Array.isArray(valueAt(site, op.to));
+    }
+  }
+}

@@ -1,0 +1,34 @@
+import type { Rgb8 } from './color.ts';
+import { LINEAR_OF_8BIT } from './srgb.ts';
+
+/* WCAG 2.2, definitions "relative luminance" and "contrast ratio". */
+const RED = 0.2126;
+const GREEN = 0.7152;
+const BLUE = 0.0722;
+const FLARE = 0.05;
+
+/** Thresholds of WCAG 2.2: 1.4.3, 1.4.6 and 1.4.11. */
+export const CONTRAST = { text: 4.5, largeText: 3, enhanced: 7, enhancedLarge: 4.5, nonText: 3 } as const;
+
+/** Relative luminance 0 to 1 of an opaque painted colour. */
+export function luminance(color: Rgb8): number {
+  return RED * LINEAR_OF_8BIT[color.r]! + GREEN * LINEAR_OF_8BIT[color.g]! + BLUE * LINEAR_OF_8BIT[color.b]!;
+}
+
+/** Contrast ratio, 1 to 21, of two luminances in any order. */
+export function luminanceRatio(one: number, other: number): number {
+  return one > other ? (one + FLARE) / (other + FLARE) : (other + FLARE) / (one + FLARE);
+}
+
+/** Contrast ratio, 1 to 21, of two opaque painted colours. Composite translucent ones first. */
+export function contrastRatio(one: Rgb8, other: Rgb8): number {
+  return luminanceRatio(luminance(one), luminance(other));
+}
+
+/**
+ * Whether text of this size counts as large: at least 24 px, or at least
+ * 18.66 px and bold (WCAG 2.2, "large scale": 18 pt, or 14 pt bold).
+ */
+export function isLargeText(sizePx: number, weight: number): boolean {
+  return sizePx >= 24 || (sizePx >= 18.66 && weight >= 700);
+}

@@ -1,0 +1,11 @@
+export type { Oklab, Oklch, Rgb8 } from './color.ts';
+export { linearToOklab, oklabToLinear, oklabToOklch, oklabToRgb8Clipped, oklchToOklab, rgb8ToOklab } from './oklab.ts';
+export { LINEAR_OF_8BIT } from './srgb.ts';
+export { inSrgb, mapToSrgb, paintedRgb } from './gamut.ts';
+export { CONTRAST, contrastRatio, isLargeText, luminance, luminanceRatio } from './contrast.ts';
+export { composite } from './composite.ts';
+export { deltaE, deltaERgb } from './difference.ts';
+export { parseColor, type ParsedColor } from './parse.ts';
+export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './format.ts';
+export { mendPair, type PairMend } from './mend-pair.ts';
+export { colorsInText, type FoundColor } from './find.ts';

@@ -1,0 +1,55 @@
+import type { Site } from '../site/index.ts';
+import { tokenTable, type Token } from '../style/index.ts';
+import { colorOf, lengthOf } from '../reach/index.ts';
+
+/** Our own data in a DTCG file: what a plain reader skips and we read back without loss. */
+export const EXTENSION = 'org.yohaku.brand';
+
+interface Node { [key: string]: unknown }
+
+/**
+ * The brand as a DTCG 2025.10 file. Leaf tokens by path; aliases as
+ * `{references}`; colours as sRGB objects with their hex; sizes that are fluid
+ * as their value at the large width, with the whole `clamp()` beside it; the
+ * complete brand once at the root, so that our own import loses nothing.
+ */
+export function writeDtcg(site: Site): Node {
+  const root: Node = {
+    $description: `${site.name}, made with Yohaku`,
+    $extensions: { [EXTENSION]: { schemaVersion: site.schemaVersion, name: site.name, brand: site.brand } },
+  };
+  for (const token of tokenTable(site.brand).values()) {
+    const steps = token.path.split('.');
+    let group = root;
+    for (const step of steps.slice(0, -1)) group = (group[step] ??= {}) as Node;
+    const written = dtcgToken(token, site.brand.scale.large.width);
+    if (written) group[steps.at(-1)!] = written;
+    else {
+      const extensions = (group['$extensions'] ??= { [EXTENSION]: {} }) as Record<string, Node>;
+      extensions[EXTENSION]![steps.at(-1)!] = token.css;
+    }
+  }
+  return root;
+}
+
+function dtcgToken(token: Token, width: number): Node | undefined {
+  if (token.type === 'text') return undefined;
+  const base: Node = { $type: token.type, $description: token.label };
+  if (token.alias !== undefined) return { $value: `{${token.alias}}`, ...base };
+  const css = token.css!;
+  switch (token.type) {
+    case 'color': {
+      const { r, g, b, alpha } = colorOf(css)!;
+      const channel = (value: number) => Math.round((value / 255) * 1e5) / 1e5;
+      const two = (value: number) => value.toString(16).padStart(2, '0');
+      return { $value: { colorSpace: 'srgb', components: [channel(r), channel(g), channel(b)], alpha, hex: `#${two(r)}${two(g)}${two(b)}` }, ...base };
+    }
+    case 'dimension': {
+      const value = Math.round(lengthOf(css, width, 16)! * 1e4) / 1e4;
+      return { $value: { value, unit: 'px' }, ...base, ...(css.startsWith('clamp') ? { $extensions: { [EXTENSION]: { fluid: css } } } : {}) };
+    }
+    case 'fontFamily': return { $value: css.split(',').map((name) => name.trim().replace(/^"|"$/g, '')), ...base };
+    case 'fontWeight':
+    case 'number': return { $value: Number(css), ...base };
+  }
+}

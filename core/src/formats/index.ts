@@ -1,0 +1,1 @@
+export { writeDtcg } from './dtcg-write.ts';

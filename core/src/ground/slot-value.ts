@@ -1,0 +1,21 @@
+import * as v from 'valibot';
+import { parseColor } from '../color/index.ts';
+
+/** A CSS colour that can be read; kept as typed. */
+export const RawColor = v.pipe(
+  v.string(), v.maxLength(80),
+  v.check((text) => parseColor(text) !== undefined, 'is not a CSS colour'),
+);
+
+/**
+ * What fills a slot of a ground: a swatch, a raw colour, or a rule.
+ * `readable` is the core swatch with the highest contrast on the ground;
+ * `same` takes the colour of another slot of the same ground.
+ */
+export const SlotValue = v.variant('kind', [
+  v.strictObject({ kind: v.literal('swatch'), swatch: v.string() }),
+  v.strictObject({ kind: v.literal('raw'), color: RawColor }),
+  v.strictObject({ kind: v.literal('readable') }),
+  v.strictObject({ kind: v.literal('same'), slot: v.string() }),
+]);
+export type SlotValue = v.InferOutput<typeof SlotValue>;

@@ -1,0 +1,37 @@
+/** The colours that may sit on a ground, apart from those of its buttons. */
+export const BASE_SLOTS = [
+  'background', 'eyebrow', 'heading', 'text', 'link', 'link-hover', 'secondary', 'rule',
+  'field', 'field-edge', 'field-text', 'focus',
+] as const;
+export type BaseSlot = (typeof BASE_SLOTS)[number];
+
+export const BUTTON_PARTS = ['fill', 'label', 'edge'] as const;
+export type ButtonPart = (typeof BUTTON_PARTS)[number];
+
+/** States in which a button has colours of its own; focus adds the ring to the resting ones. */
+export const BUTTON_STATES = ['rest', 'hover', 'pressed', 'disabled'] as const;
+export type ButtonState = (typeof BUTTON_STATES)[number];
+
+/** Slot of a button part on a ground: `button-primary-fill-hover`, with the variant's id. */
+export function buttonSlot(variant: string, part: ButtonPart, state: ButtonState): string {
+  return `button-${variant}-${part}-${state}`;
+}
+
+/** Takes a button slot apart again; undefined for a base slot. */
+export function parseButtonSlot(slot: string): { variant: string; part: ButtonPart; state: ButtonState } | undefined {
+  const match = /^button-(.+)-(fill|label|edge)-(rest|hover|pressed|disabled)$/.exec(slot);
+  return match ? { variant: match[1]!, part: match[2] as ButtonPart, state: match[3] as ButtonState } : undefined;
+}
+
+/** What a slot is called on the desk. */
+export function slotLabel(slot: string): string {
+  const button = parseButtonSlot(slot);
+  if (button) return `${button.part}, ${button.state}`;
+  return SLOT_LABELS[slot as BaseSlot] ?? slot;
+}
+
+const SLOT_LABELS: Record<BaseSlot, string> = {
+  background: 'Background', eyebrow: 'Eyebrow', heading: 'Heading', text: 'Running text', link: 'Link',
+  'link-hover': 'Link, hover', secondary: 'Secondary text', rule: 'Rule', field: 'Field',
+  'field-edge': 'Field edge', 'field-text': 'Field text', focus: 'Focus ring',
+};

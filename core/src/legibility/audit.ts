@@ -1,0 +1,90 @@
+import type { Site } from '../site/index.ts';
+import { tokenTable, type TokenTable } from '../style/index.ts';
+import type { Place } from '../page/index.ts';
+import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
+import { focusContrast, partContrast, textContrast } from './rules/contrast.ts';
+import { phoneSize } from './rules/phone-size.ts';
+import { targetSize } from './rules/target-size.ts';
+import { headingOrder, skippedLevel, type PlacedJudgement } from './rules/headings.ts';
+import type { Judgement } from './outcome.ts';
+
+/** All judgements of a site, kept by group so that an edit judges again only what it touched. */
+export interface Audit {
+  readonly site: Site;
+  readonly table: TokenTable;
+  readonly index: SiteIndex;
+  readonly byGroup: ReadonlyMap<Group, readonly Judgement[]>;
+  readonly byPage: readonly PlacedJudgement[];
+}
+
+/** A failing or undecided judgement at one place. */
+export interface Finding extends Judgement {
+  readonly place: Place;
+}
+
+/** Places by how they fare; every place is in exactly one of the three. */
+export interface AuditCounts {
+  readonly places: number;
+  readonly passed: number;
+  readonly failed: number;
+  readonly cannotTell: number;
+}
+
+/** Judges a whole site, or, given the audit before an edit, only what the edit touched. */
+export function auditSite(site: Site, before?: Audit): Audit {
+  const table = tokenTable(site.brand);
+  const index = siteIndex(site);
+  if (before && before.index === index) {
+    if (before.table === table) return before.site === site ? before : { ...before, site };
+    const changed = changedTokens(before.table, table);
+    const byGroup = new Map(before.byGroup);
+    for (const group of touchedGroups(index, changed)) byGroup.set(group, judgeGroup(table, group, site));
+    const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
+    return { site, table, index, byGroup, byPage: sizes ? judgePages(table, index) : before.byPage };
+  }
+  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site)])), byPage: judgePages(table, index) };
+}
+
+/** All judgements of the rules that look at one place alone. */
+export function judgeGroup(table: TokenTable, group: Group, site: Site): Judgement[] {
+  return [
+    ...textContrast(table, group), ...partContrast(table, group), ...focusContrast(table, group),
+    ...phoneSize(table, group, site.brand), ...targetSize(table, group),
+  ];
+}
+
+function judgePages(table: TokenTable, index: SiteIndex): PlacedJudgement[] {
+  return index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree)]);
+}
+
+/** Every failing (and, if asked for, undecided) judgement at every place, in page order. */
+export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict']> = new Set(['fail'])): Finding[] {
+  const list: Finding[] = [];
+  const byPlace = new Map<Place, Finding[]>();
+  const add = (finding: Finding) => byPlace.set(finding.place, [...(byPlace.get(finding.place) ?? []), finding]);
+  for (const [group, judgements] of audit.byGroup) {
+    const wanted = judgements.filter((one) => verdicts.has(one.verdict));
+    if (wanted.length > 0) for (const place of group.places) for (const one of wanted) add({ ...one, place });
+  }
+  for (const one of audit.byPage) if (verdicts.has(one.verdict)) add(one);
+  for (const place of audit.index.places) list.push(...(byPlace.get(place) ?? []));
+  return list;
+}
+
+/** Places with at least one failing judgement. */
+export function failingPlaces(audit: Audit): Set<Place> {
+  const failing = new Set<Place>();
+  for (const [group, judgements] of audit.byGroup) if (judgements.some((one) => one.verdict === 'fail')) group.places.forEach((place) => failing.add(place));
+  for (const one of audit.byPage) if (one.verdict === 'fail') failing.add(one.place);
+  return failing;
+}
+
+/** Counts of places: failed when any judgement fails, else undecided when any cannot be told, else passed. */
+export function auditCounts(audit: Audit): AuditCounts {
+  const failing = failingPlaces(audit);
+  let cannotTell = 0;
+  for (const [group, judgements] of audit.byGroup)
+    if (judgements.some((one) => one.verdict === 'cannot-tell')) cannotTell += group.places.filter((place) => !failing.has(place)).length;
+  const places = audit.index.places.length;
+  return { places, failed: failing.size, cannotTell, passed: places - failing.size - cannotTell };
+}

@@ -1,0 +1,6 @@
+export { RULES, type Judgement, type RuleId, type Verdict } from './outcome.ts';
+export { auditCounts, auditSite, failingPlaces, findings, judgeGroup, type Audit, type AuditCounts, type Finding } from './audit.ts';
+export { placesAmong, worse, type Worse } from './worse.ts';
+export { tally, type Tally } from './tally.ts';
+export { textContrast, partContrast, focusContrast } from './rules/contrast.ts';
+export { mendFor, type Mend } from './mend.ts';

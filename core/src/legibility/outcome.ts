@@ -1,0 +1,32 @@
+import type { State } from '../site/index.ts';
+
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'heading-order' | 'skipped-level' | 'phone-size' | 'target-size';
+
+/** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
+export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
+
+/** One judgement of a rule, at a width and in a state. Ratios and px are exact; cut them off for display. */
+export interface Judgement {
+  readonly rule: RuleId;
+  readonly verdict: Verdict;
+  readonly state: State;
+  readonly width: number;
+  readonly found: number | null;
+  readonly needed: number;
+  /** Why it cannot be told. */
+  readonly reason?: string;
+  /** Tokens behind the judged values, the nearest first. */
+  readonly tokens: readonly string[];
+}
+
+/** What each rule asks, in words, with its source. */
+export const RULES: Record<RuleId, { readonly asks: string; readonly source: string; readonly unit: ':1' | 'px' | '' }> = {
+  'text-contrast': { asks: 'Text stands out from what is behind it', source: 'WCAG 2.2, 1.4.3', unit: ':1' },
+  'button-contrast': { asks: 'A button’s fill or edge stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
+  'field-contrast': { asks: 'A field’s edge or fill stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
+  'focus-contrast': { asks: 'The focus ring stands out from its ground', source: 'WCAG 2.2, 1.4.11 and 2.4.13', unit: ':1' },
+  'heading-order': { asks: 'A lower heading level is smaller than the one above it', source: 'Yohaku', unit: 'px' },
+  'skipped-level': { asks: 'No heading level is skipped', source: 'WCAG 2.2, 1.3.1 (technique G141)', unit: '' },
+  'phone-size': { asks: 'Running text is at least 16 px on a phone', source: 'Yohaku', unit: 'px' },
+  'target-size': { asks: 'A target is at least 24 px high', source: 'WCAG 2.2, 2.5.8', unit: 'px' },
+};

@@ -1,0 +1,68 @@
+import { CONTRAST, composite, contrastRatio, isLargeText, type Rgb8 } from '../../color/index.ts';
+import type { State } from '../../site/index.ts';
+import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
+import type { PaintedProperty, TokenTable } from '../../style/index.ts';
+import { behindOf, cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, type Backdrop, type Group } from '../../reach/index.ts';
+import type { Judgement, RuleId } from '../outcome.ts';
+
+export const OVER_PICTURE = 'A picture lies behind it; its pixels have not been judged yet.';
+const UNREADABLE = 'One of the two colours could not be read.';
+
+/** Judges one foreground property against a backdrop, per width and state. */
+export function judgePair(
+  table: TokenTable, group: Group, rule: RuleId, state: State, property: PaintedProperty,
+  backdrop: (band: BandId) => Backdrop, needed: (width: number) => number,
+): Judgement[] {
+  return AUDIT_WIDTHS.flatMap((width): Judgement[] => {
+    const band = bandOf(width);
+    const cell = group.painting.at(property, state, band);
+    if (!cell) return [];
+    const { css, chain } = cellValue(table, cell);
+    const want = needed(width);
+    const base = { rule, state, width, needed: want, tokens: chain };
+    if (state === 'disabled') return [{ ...base, verdict: 'does-not-apply', found: null, reason: 'Disabled parts are exempt.' }];
+    const behind = backdrop(band);
+    if (behind === 'picture') return [{ ...base, verdict: 'cannot-tell', found: null, reason: OVER_PICTURE }];
+    const color = colorOf(css);
+    if (!color) return [{ ...base, verdict: 'cannot-tell', found: null, reason: UNREADABLE }];
+    const found = contrastRatio(composite(color, behind), behind);
+    return [{ ...base, verdict: found >= want ? 'pass' : 'fail', found }];
+  });
+}
+
+/** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
+export function textContrast(table: TokenTable, group: Group): Judgement[] {
+  if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture') return [];
+  const needed = (width: number) => {
+    const weight = pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400;
+    return isLargeText(fontSizeAt(table, group.painting, width), weight) ? CONTRAST.largeText : CONTRAST.text;
+  };
+  const filled = group.kind === 'button' || group.kind === 'field';
+  return group.states.flatMap((state) =>
+    judgePair(table, group, 'text-contrast', state, 'color', (band) => (filled ? fillOf(table, group, state, band) : behindOf(table, group, band)), needed));
+}
+
+/** A button or field is told from its ground by its fill or by its edge: the better of the two must reach 3 (1.4.11). */
+export function partContrast(table: TokenTable, group: Group): Judgement[] {
+  if (group.kind !== 'button' && group.kind !== 'field') return [];
+  const rule: RuleId = group.kind === 'button' ? 'button-contrast' : 'field-contrast';
+  return group.states.flatMap((state) => {
+    const edges = judgePair(table, group, rule, state, 'border-color', (band) => behindOf(table, group, band), () => CONTRAST.nonText);
+    return edges.map((edge): Judgement => {
+      if (edge.verdict !== 'fail') return edge;
+      const band = bandOf(edge.width);
+      const fill = fillOf(table, group, state, band);
+      const behind = behindOf(table, group, band);
+      if (fill === 'picture' || behind === 'picture') return edge;
+      const found = contrastRatio(fill as Rgb8, behind);
+      const cell = group.painting.at('background-color', state, band);
+      return found > edge.found! ? { ...edge, verdict: found >= edge.needed ? 'pass' : 'fail', found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
+    });
+  });
+}
+
+/** The ring of whatever takes focus must reach 3 against what is around it (1.4.11). */
+export function focusContrast(table: TokenTable, group: Group): Judgement[] {
+  if (!group.states.includes('focus')) return [];
+  return judgePair(table, group, 'focus-contrast', 'focus', 'outline-color', (band) => behindOf(table, group, band), () => CONTRAST.nonText);
+}

@@ -1,0 +1,19 @@
+import { groupStanding } from '../reach/index.ts';
+import { failingPlaces, type Audit } from './audit.ts';
+
+/** The one line of truth: all places once by standing; failing is counted apart. */
+export interface Tally {
+  readonly pages: number;
+  readonly places: number;
+  readonly bound: number;
+  readonly held: number;
+  readonly stray: number;
+  readonly failing: number;
+}
+
+/** Counts the places of an audited site. */
+export function tally(audit: Audit): Tally {
+  const by = { bound: 0, held: 0, stray: 0 };
+  for (const group of audit.index.groups) by[groupStanding(group)] += group.places.length;
+  return { pages: audit.index.trees.length, places: audit.index.places.length, ...by, failing: failingPlaces(audit).size };
+}

@@ -1,0 +1,3 @@
+export { clamp } from './clamp.ts';
+export { round, cutDown, cutDownText } from './round.ts';
+export { plural } from './plural.ts';

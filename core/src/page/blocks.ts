@@ -1,0 +1,133 @@
+import type { Element } from 'hast';
+import type { Block, BlockOf, ButtonItem, Inline } from '../site/index.ts';
+import { recipes } from '../style/index.ts';
+import { blockAddress, element, labelled, placed, type Build } from './build.ts';
+import { hrefOf, inlineNodes, plainText } from './inline.ts';
+import { assetFile } from './asset-file.ts';
+
+/** The element of a block, with its places noted. */
+export function blockElement(build: Build, block: Block): Element {
+  switch (block.kind) {
+    case 'text': return text(build, block);
+    case 'picture': return picture(build, block.id, block.asset, block.alt, `picture ${block.shape}`);
+    case 'buttons': return element('div', { className: 'buttons' }, block.order.map((id) => button(build, block.id, block.items[id]!)));
+    case 'list': return list(build, block);
+    case 'table': return table(build, block);
+    case 'cards': return cards(build, block);
+    case 'form': return form(build, block);
+    case 'figures': return figures(build, block);
+    case 'rule': {
+      const place = build.place({ id: `${block.id}/rule`, kind: 'rule', label: 'Rule', recipes: [recipes.rule(build.ground)] });
+      return element('hr', placed(place, 'line'));
+    }
+  }
+}
+
+/** A paragraph or heading: the style's name is its kind in lists. */
+function words(build: Build, tag: string, id: string, block: string, style: string, content: readonly Inline[], options: { level?: number | null; words?: readonly string[]; className?: string } = {}): Element {
+  const place = build.place({
+    id, kind: 'text', label: labelled(build.site.brand.styles[style]!.label, plainText(content)),
+    recipes: build.textRecipes(style), style, level: options.level ?? null, ...(options.words ? { words: options.words } : {}),
+  });
+  return element(tag, placed(place, options.className ?? ''), inlineNodes(build, block, content, place));
+}
+
+function text(build: Build, block: BlockOf<'text'>): Element {
+  const tag = block.level === null ? 'p' : `h${block.level}`;
+  return words(build, tag, `${block.id}/text`, block.id, block.style, block.content, { level: block.level, words: [...blockAddress(build, block.id), 'content'] });
+}
+
+function picture(build: Build, id: string, assetId: string, alt: string, className: string): Element {
+  const asset = build.site.assets[assetId];
+  const place = build.place({ id: `${id}/picture`, kind: 'picture', label: labelled('Picture', alt), recipes: [build.corner('picture')] });
+  return element('img', placed(place, className, { src: asset ? assetFile(asset) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
+}
+
+function button(build: Build, block: string, item: ButtonItem, submit = false): Element {
+  const style = build.site.brand.buttonStyle;
+  const place = build.place({
+    id: `${block}/${item.id}`, kind: 'button', label: labelled('Button', item.label), style, canBeDisabled: submit,
+    recipes: [recipes.text(style), build.corner('button'), recipes.buttonSize(item.size), recipes.button(item.variant, build.ground)],
+  });
+  return submit
+    ? element('button', placed(place, 'button', { type: 'button' }), [item.label])
+    : element('a', placed(place, 'button', { href: hrefOf(build.site, item.href) }), [item.label]);
+}
+
+function list(build: Build, block: BlockOf<'list'>): Element {
+  return element(block.ordered ? 'ol' : 'ul', { className: 'list' }, block.order.map((id) =>
+    words(build, 'li', `${block.id}/${id}/text`, `${block.id}/${id}`, block.style, block.items[id]!.content, { words: [...blockAddress(build, block.id), 'items', id, 'content'] })));
+}
+
+function table(build: Build, block: BlockOf<'table'>): Element {
+  const rule = recipes.rule(build.ground);
+  const cell = (tag: string, id: string, style: string, value: string, scope?: string): Element => {
+    const place = build.place({ id, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', value), recipes: [...build.textRecipes(style), rule], style });
+    return element(tag, placed(place, '', scope ? { scope } : {}), [value]);
+  };
+  const columns = block.columnOrder;
+  const caption = block.caption === '' ? undefined : words(build, 'caption', `${block.id}/caption`, block.id, block.headStyle, [{ text: block.caption }]);
+  const head = element('thead', {}, [element('tr', {}, columns.map((id) => cell('th', `${block.id}/head/${id}`, block.headStyle, block.columns[id]!.label, 'col')))]);
+  const body = element('tbody', {}, block.order.map((row) =>
+    element('tr', {}, columns.map((id) => cell('td', `${block.id}/${row}/${id}`, block.style, block.items[row]!.cells[id] ?? '')))));
+  return element('div', { className: 'table-wrap', tabIndex: 0, role: 'region', ariaLabel: block.caption || 'Table' }, [element('table', {}, [caption, head, body])]);
+}
+
+function cards(build: Build, block: BlockOf<'cards'>): Element {
+  const inset = build.spaceFor('card');
+  const items = block.order.map((id) => {
+    const card = block.items[id]!;
+    const base = `${block.id}/${id}`;
+    const surface = build.place({
+      id: `${base}/surface`, kind: 'surface', label: labelled('Card', card.heading),
+      recipes: [recipes.surface(block.ground), ...(inset ? [recipes.inset(inset)] : []), build.corner('card')],
+    });
+    const on = build.onto(surface, block.ground);
+    const address = [...blockAddress(build, block.id), 'items', id];
+    return element('li', placed(surface, 'card'), [
+      card.picture ? picture(on, base, card.picture.asset, card.picture.alt, 'picture wide') : undefined,
+      words(on, block.headingLevel === null ? 'p' : `h${block.headingLevel}`, `${base}/heading`, base, block.headingStyle, [{ text: card.heading }], { level: block.headingLevel }),
+      words(on, 'p', `${base}/text`, base, block.textStyle, card.content, { words: [...address, 'content'] }),
+      card.link ? words(on, 'p', `${base}/more`, base, block.textStyle, [card.link]) : undefined,
+      card.button ? element('div', { className: 'buttons' }, [button(on, base, card.button)]) : undefined,
+    ]);
+  });
+  return element('ul', { className: `cards across-${block.across}` }, items);
+}
+
+function form(build: Build, block: BlockOf<'form'>): Element {
+  const rows = block.order.map((id) => {
+    const field = block.items[id]!;
+    const base = `${block.id}/${id}`;
+    const control = `${block.id}-${id}`;
+    const label = build.place({ id: `${base}/label`, kind: 'text', label: labelled('Field label', field.label), recipes: build.textRecipes(block.labelStyle), style: block.labelStyle });
+    const place = build.place({
+      id: `${base}/field`, kind: 'field', label: labelled('Field', field.label), style: block.labelStyle,
+      recipes: [recipes.text(block.labelStyle), build.corner('field'), recipes.field(build.ground)],
+    });
+    const common = { id: control, name: id, ariaDescribedBy: field.help === '' ? undefined : `${control}-help` };
+    const input =
+      field.kind === 'area' ? element('textarea', placed(place, 'field area', { ...common, rows: 4 }))
+      : field.kind === 'select' ? element('select', placed(place, 'field', common), field.options.map((option) => element('option', {}, [option])))
+      : field.kind === 'check' ? element('input', placed(place, 'field check', { ...common, type: 'checkbox' }))
+      : element('input', placed(place, 'field', { ...common, type: field.kind }));
+    const help = field.help === '' ? undefined : element('p', { id: `${control}-help`, className: 'help' }, [
+      words(build, 'span', `${base}/help`, base, block.helpStyle, [{ text: field.help }], { className: 'block' }),
+    ]);
+    return element('div', { className: `row ${field.kind === 'check' ? 'row-check' : ''}`.trim() }, [
+      element('label', placed(label, '', { htmlFor: control }), [field.label]), input, help,
+    ]);
+  });
+  return element('form', { className: 'form' }, [...rows, element('div', { className: 'buttons' }, [button(build, block.id, block.submit, true)])]);
+}
+
+function figures(build: Build, block: BlockOf<'figures'>): Element {
+  return element('dl', { className: 'figures' }, block.order.map((id) => {
+    const { value, label } = block.items[id]!;
+    const base = `${block.id}/${id}`;
+    return element('div', {}, [
+      words(build, 'dt', `${base}/label`, base, block.labelStyle, [{ text: label }]),
+      words(build, 'dd', `${base}/value`, base, block.valueStyle, [{ text: value }]),
+    ]);
+  }));
+}

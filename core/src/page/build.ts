@@ -1,0 +1,97 @@
+import type { Element, ElementContent } from 'hast';
+import type { CornerUse, Site } from '../site/index.ts';
+import { recipeClass, recipes, type Recipe } from '../style/index.ts';
+import { STATES_OF, type Place, type PlaceKind } from './place.ts';
+
+/** What a place is made from; the rest is filled in from where the builder stands. */
+interface PlaceSpec {
+  id: string;
+  kind: PlaceKind;
+  label: string;
+  recipes: Recipe[];
+  level?: number | null;
+  style?: string;
+  inline?: boolean;
+  words?: readonly string[];
+  inherits?: Place;
+  /** Adds the disabled state, for real form buttons. */
+  canBeDisabled?: boolean;
+}
+
+/** Where the builder stands while it walks a page: collects places in document order. */
+export class Build {
+  readonly places: Place[];
+  constructor(
+    readonly site: Site,
+    readonly page: string,
+    readonly section: string,
+    readonly ground: string,
+    readonly under: Place | null,
+    readonly overPicture: boolean,
+    /** Address of the section in the document. */
+    readonly address: readonly string[],
+    places: Place[] = [],
+  ) {
+    this.places = places;
+  }
+
+  /** The same walk continued on a surface of its own. */
+  onto(surface: Place, ground: string, overPicture = false): Build {
+    return new Build(this.site, this.page, this.section, ground, surface, overPicture, this.address, this.places);
+  }
+
+  /** Notes a place and gives the element attributes that mark it. */
+  place(spec: PlaceSpec): Place {
+    const states = STATES_OF[spec.kind];
+    const place: Place = {
+      id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
+      states: spec.canBeDisabled ? [...states, 'disabled'] : states,
+      ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.overPicture,
+      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null,
+    };
+    this.places.push(place);
+    return place;
+  }
+
+  /** Text style plus the colour of its slot on this ground. */
+  textRecipes(style: string): Recipe[] {
+    return [recipes.text(style), recipes.on(this.ground, this.site.brand.styles[style]!.slot)];
+  }
+
+  /** First space of a fixed use; every brand keeps at least one of each. */
+  spaceFor(use: 'gutter' | 'gap' | 'card'): string | undefined {
+    return this.site.brand.spaceOrder.find((id) => this.site.brand.spaces[id]!.use === use);
+  }
+
+  corner(use: CornerUse): Recipe {
+    return recipes.corner(use);
+  }
+}
+
+/** An element of the page tree. Undefined attributes are left out. */
+export function element(tagName: string, properties: Record<string, string | number | boolean | undefined>, children: (ElementContent | string | undefined)[] = []): Element {
+  return {
+    type: 'element', tagName,
+    properties: Object.fromEntries(Object.entries(properties).filter(([, value]) => value !== undefined && value !== '')),
+    children: children.flatMap((child): ElementContent[] =>
+      child === undefined || child === '' ? [] : typeof child === 'string' ? [{ type: 'text', value: child }] : [child]),
+  };
+}
+
+/** The attributes of a placed element: its classes, then `data-place`. */
+export function placed(place: Place, className = '', more: Record<string, string | number | boolean | undefined> = {}): Record<string, string | number | boolean | undefined> {
+  const classes = [className, ...place.recipes.map(recipeClass)].filter(Boolean).join(' ');
+  return { className: classes || undefined, ...more, dataPlace: place.id };
+}
+
+/** `Kind “words”`, shortened for lists. */
+export function labelled(kind: string, words: string): string {
+  const short = words.length > 40 ? `${words.slice(0, 38).trimEnd()}…` : words;
+  return short === '' ? kind : `${kind} “${short}”`;
+}
+
+/** A section's own address parts for its blocks. */
+export function blockAddress(build: Build, block: string): readonly string[] {
+  return [...build.address, 'blocks', block];
+}
+

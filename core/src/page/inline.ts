@@ -1,0 +1,30 @@
+import type { ElementContent } from 'hast';
+import type { Href, Inline, Site } from '../site/index.ts';
+import { recipes } from '../style/index.ts';
+import { element, labelled, placed, type Build } from './build.ts';
+import type { Place } from './place.ts';
+
+/** The words of a paragraph without its marks. */
+export function plainText(content: readonly Inline[]): string {
+  return content.map((run) => run.text).join('');
+}
+
+/** Where a link leads, relative to the page's own folder. */
+export function hrefOf(site: Site, href: Href): string {
+  return href.to === 'url' ? href.url : (site.pages[href.page]?.file ?? '#');
+}
+
+/** Runs of text with emphasis and links; each link is a place that inherits from its paragraph. */
+export function inlineNodes(build: Build, block: string, content: readonly Inline[], paragraph: Place): ElementContent[] {
+  return content.map((run): ElementContent => {
+    if ('link' in run) {
+      const place = build.place({
+        id: `${block}/${run.id}`, kind: 'link', label: labelled('Link', run.text), recipes: [recipes.link(build.ground)],
+        inherits: paragraph, inline: true, ...(paragraph.style ? { style: paragraph.style } : {}),
+      });
+      return element('a', placed(place, 'link', { href: hrefOf(build.site, run.link) }), [run.text]);
+    }
+    const text: ElementContent = { type: 'text', value: run.text };
+    return run.mark ? element(run.mark, {}, [text]) : text;
+  });
+}

@@ -1,0 +1,41 @@
+import type { State } from '../site/index.ts';
+import type { Recipe } from '../style/index.ts';
+
+export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell';
+
+/** One painted element of a page: where it stands, what paints it, and what it stands on. */
+export interface Place {
+  /** Names the element, the same on all pages for shared parts: `block/slot` or `block/item/slot`. */
+  readonly id: string;
+  readonly page: string;
+  readonly section: string;
+  readonly kind: PlaceKind;
+  /** What a list calls it: `Button “Read the notice”`. */
+  readonly label: string;
+  readonly recipes: readonly Recipe[];
+  readonly states: readonly State[];
+  readonly ground: string;
+  /** The surface it is painted on; null for the page itself. */
+  readonly under: Place | null;
+  /** The place whose text values it takes where it has none of its own (links in a paragraph). */
+  readonly inherits: Place | null;
+  /** True when a picture lies between it and the surface under it. */
+  readonly overPicture: boolean;
+  /** Heading level, null for everything else. */
+  readonly level: number | null;
+  /** Text style by id; null where no text is painted. */
+  readonly style: string | null;
+  /** Part of a paragraph: exempt from the smallest target size (WCAG 2.5.8, inline). */
+  readonly inline: boolean;
+  /** Address of the words in the document, when they can be edited in place. */
+  readonly words: readonly string[] | null;
+}
+
+/** The states in which a kind of place is painted and judged. */
+export const STATES_OF: Record<PlaceKind, readonly State[]> = {
+  text: ['rest'], cell: ['rest'], rule: ['rest'], surface: ['rest'], picture: ['rest'],
+  link: ['rest', 'hover', 'focus'],
+  menu: ['rest', 'hover', 'focus'],
+  field: ['rest', 'focus'],
+  button: ['rest', 'hover', 'focus', 'pressed'],
+};

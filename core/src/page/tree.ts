@@ -1,0 +1,116 @@
+import type { Element } from 'hast';
+import { sectionOf, type Page, type Section, type Shared, type Site } from '../site/index.ts';
+import { recipes } from '../style/index.ts';
+import { Build, element, labelled, placed } from './build.ts';
+import { blockElement } from './blocks.ts';
+import { assetFile } from './asset-file.ts';
+import type { Place } from './place.ts';
+
+/** One top-level part of a page: the header, a section or the footer. */
+export interface PagePart {
+  /** `header`, `footer`, or the id of the section's entry on the page. */
+  readonly id: string;
+  readonly label: string;
+  readonly shared: boolean;
+  readonly element: Element;
+  readonly places: readonly Place[];
+}
+
+/** A page taken apart: what the renderer writes and what the resolver reads is the same tree. */
+export interface PageTree {
+  readonly page: Page;
+  /** The page's own surface, behind everything. */
+  readonly body: Place;
+  readonly parts: readonly PagePart[];
+  readonly places: readonly Place[];
+}
+
+interface Cached { shared: Shared; assets: Site['assets']; structure: string; tree: PageTree }
+const cache = new WeakMap<Page, Cached>();
+
+/** What of the brand and the other pages decides a tree: ids and roles, never values. */
+function structureKey(site: Site): string {
+  const { brand } = site;
+  return [
+    brand.buttonStyle,
+    ...brand.styleOrder.map((id) => `${id}:${brand.styles[id]!.slot}:${brand.styles[id]!.label}`),
+    ...brand.spaceOrder.map((id) => `${id}:${brand.spaces[id]!.use}`),
+    ...brand.variantOrder,
+    ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
+    site.language,
+  ].join('|');
+}
+
+/** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
+export function pageTree(site: Site, pageId: string): PageTree {
+  const page = site.pages[pageId]!;
+  const structure = structureKey(site);
+  const known = cache.get(page);
+  if (known && known.shared === site.shared && known.assets === site.assets && known.structure === structure) return known.tree;
+  const tree = buildTree(site, page);
+  cache.set(page, { shared: site.shared, assets: site.assets, structure, tree });
+  return tree;
+}
+
+function buildTree(site: Site, page: Page): PageTree {
+  const start = new Build(site, page.id, 'page', site.shared.header.ground, null, false, []);
+  const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
+  const parts: PagePart[] = [header(site, page, body)];
+  for (const id of page.sectionOrder) {
+    const entry = page.sections[id]!;
+    const section = sectionOf(site, entry);
+    if (!section) continue;
+    const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', page.id, 'sections', id, 'own'];
+    parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry));
+  }
+  parts.push(sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], true));
+  return { page, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
+}
+
+function header(site: Site, page: Page, body: Place): PagePart {
+  const { header } = site.shared;
+  const outer = new Build(site, page.id, 'header', header.ground, body, false, ['shared', 'header']);
+  const gutter = outer.spaceFor('gutter');
+  const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
+  const build = outer.onto(surface, header.ground);
+  const home = Object.values(site.pages).find((one) => one.file === 'index.html');
+  const name = build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle });
+  const items = header.order.map((id) => {
+    const item = header.items[id]!;
+    const place = build.place({ id: `${header.id}/${id}`, kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle });
+    return element('li', {}, [element('a', placed(place, 'menu-link', { href: site.pages[item.page]?.file ?? '#', ariaCurrent: item.page === page.id ? 'page' : undefined }), [item.label])]);
+  });
+  const node = element('header', placed(surface, 'header', { dataPart: 'header' }), [
+    element('div', { className: 'bar' }, [
+      element('a', placed(name, 'site-name', { href: home?.file ?? '#' }), [header.name]),
+      element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),
+    ]),
+  ]);
+  return { id: 'header', label: 'Header', shared: true, element: node, places: outer.places };
+}
+
+function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], shared: boolean): PagePart {
+  const outer = new Build(site, page, id, section.ground, body, false, address);
+  const gutter = outer.spaceFor('gutter');
+  const gap = outer.spaceFor('gap');
+  const surface = outer.place({
+    id: `${section.id}/surface`, kind: 'surface', label: labelled('Section', section.label),
+    recipes: [recipes.surface(section.ground), recipes.pad(section.space), ...(gutter ? [recipes.gutter(gutter)] : []), ...(gap ? [recipes.gap(gap)] : [])],
+  });
+  const build = outer.onto(surface, section.ground, section.picture !== null);
+  const backdrop: (Element | undefined)[] = [];
+  if (section.picture) {
+    const asset = site.assets[section.picture.asset];
+    backdrop.push(element('img', { className: 'backdrop', src: asset ? assetFile(asset) : undefined, role: 'presentation' }));
+    if (section.picture.shade > 0) {
+      const shade = outer.place({ id: `${section.id}/shade`, kind: 'surface', label: labelled('Shade', section.label), recipes: [recipes.shade(section.ground)] });
+      backdrop.push(element('div', placed(shade, `shade shade-${Math.round(section.picture.shade * 100)}`)));
+    }
+  }
+  const columns = section.columnOrder.map((columnId) =>
+    element('div', { className: 'col' }, section.columns[columnId]!.order.map((blockId) => blockElement(build, section.blocks[blockId]!))));
+  const node = element(tag, placed(surface, `section${section.picture ? ' pictured' : ''}`, { dataPart: id }), [
+    ...backdrop, element('div', { className: `cols cols-${section.columnOrder.length}` }, columns),
+  ]);
+  return { id, label: section.label, shared, element: node, places: outer.places };
+}

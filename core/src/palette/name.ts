@@ -1,0 +1,36 @@
+import type { Oklch } from '../color/index.ts';
+
+const HUES: readonly (readonly [number, string])[] = [
+  [18, 'Rose'], [45, 'Brick'], [70, 'Amber'], [100, 'Straw'], [125, 'Moss'], [155, 'Leaf'],
+  [185, 'Jade'], [215, 'Lagoon'], [245, 'Harbour'], [275, 'Cobalt'], [305, 'Heather'], [340, 'Plum'], [360, 'Rose'],
+];
+
+/** A plain working name for a colour, for example "Pale straw" or "Dark grey". */
+export function proposeName({ l, c, h }: Oklch): string {
+  const depth = l > 0.9 ? 'Pale' : l > 0.75 ? 'Light' : l < 0.3 ? 'Dark' : l < 0.45 ? 'Deep' : '';
+  if (c < 0.02) {
+    if (l > 0.97) return 'White';
+    if (l < 0.2) return 'Black';
+    return depth ? `${depth} grey` : 'Grey';
+  }
+  const hue = HUES.find(([end]) => h <= end)![1];
+  return depth ? `${depth} ${hue.toLowerCase()}` : hue;
+}
+
+/** The name itself when nobody has it, else with the first free number: "Brick 2". */
+export function uniqueName(wanted: string, taken: Iterable<string>): string {
+  const known = new Set([...taken].map((name) => name.toLowerCase()));
+  if (!known.has(wanted.toLowerCase())) return wanted;
+  let n = 2;
+  while (known.has(`${wanted} ${n}`.toLowerCase())) n++;
+  return `${wanted} ${n}`;
+}
+
+/** A stored path segment from a label: lower case letters, digits and hyphens, unique among `taken`. */
+export function uniquePath(label: string, taken: Iterable<string>): string {
+  const base = label.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40) || 'token';
+  const known = new Set(taken);
+  let path = base;
+  for (let n = 2; known.has(path); n++) path = `${base}-${n}`;
+  return path;
+}

@@ -1,0 +1,27 @@
+import { composite, type Rgb8 } from '../color/index.ts';
+import type { State } from '../site/index.ts';
+import type { BandId } from '../shape/index.ts';
+import type { TokenTable } from '../style/index.ts';
+import type { Group } from './site-index.ts';
+import { cellValue, colorOf } from './value.ts';
+
+const CANVAS: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+
+/** A flat opaque colour, or the fact that a picture shows through. */
+export type Backdrop = Rgb8 | 'picture';
+
+/** What is seen where a group's own fill stands: its background composited over everything beneath. */
+export function fillOf(table: TokenTable, group: Group, state: State, band: BandId): Backdrop {
+  const cell = group.painting.at('background-color', state, band);
+  const own = cell ? colorOf(cellValue(table, cell).css) : undefined;
+  if (own && own.alpha >= 1) return own;
+  const behind = behindOf(table, group, band);
+  if (behind === 'picture' || !own) return behind;
+  return composite(own, behind);
+}
+
+/** What lies behind a group: the surface it stands on, with all translucent layers composited. */
+export function behindOf(table: TokenTable, group: Group, band: BandId): Backdrop {
+  if (group.overPicture) return 'picture';
+  return group.under ? fillOf(table, group.under, 'rest', band) : CANVAS;
+}

@@ -1,0 +1,30 @@
+import type { State } from '../site/index.ts';
+import { bandOf } from '../shape/index.ts';
+import type { PaintedProperty, TokenTable } from '../style/index.ts';
+import type { Painting } from './painting.ts';
+import { cellValue, lengthOf } from './value.ts';
+
+/** Font size in px at a width; 16 where nothing sets one. */
+export function fontSizeAt(table: TokenTable, painting: Painting, width: number): number {
+  const cell = painting.at('font-size', 'rest', bandOf(width));
+  return cell ? (lengthOf(cellValue(table, cell).css, width, 16) ?? 16) : 16;
+}
+
+/** Value of a property in CSS px where it is a length, at a width and state; undefined where nothing sets it. */
+export function pixelsAt(table: TokenTable, painting: Painting, property: PaintedProperty, state: State, width: number): number | undefined {
+  if (property === 'font-size') return painting.at(property, state, bandOf(width)) ? fontSizeAt(table, painting, width) : undefined;
+  const cell = painting.at(property, state, bandOf(width));
+  if (!cell) return undefined;
+  const css = cellValue(table, cell).css;
+  const size = fontSizeAt(table, cell.owner, width);
+  if (property === 'line-height' && /^\d*\.?\d+$/.test(css)) return Number(css) * fontSizeAt(table, painting, width);
+  return lengthOf(css, width, size);
+}
+
+/** What is painted, as text that is equal exactly when the painted value is equal: colours as written, lengths in px. */
+export function paintedText(table: TokenTable, painting: Painting, property: PaintedProperty, state: State, width: number): string | undefined {
+  const cell = painting.at(property, state, bandOf(width));
+  if (!cell) return undefined;
+  const pixels = pixelsAt(table, painting, property, state, width);
+  return pixels === undefined ? cellValue(table, cell).css : String(Math.round(pixels * 1000) / 1000);
+}

@@ -1,0 +1,76 @@
+import type { Brand, Override, State } from '../site/index.ts';
+import { BANDS, type BandId } from '../shape/index.ts';
+import { INHERITED, declarationsOf, type Declaration, type PaintedProperty, type Recipe } from '../style/index.ts';
+import { STATES } from '../site/index.ts';
+
+/** What one property of a place takes, in one state and band. */
+export interface Cell {
+  readonly property: PaintedProperty;
+  readonly state: State;
+  readonly band: BandId;
+  /** Token the recipes name; null when only an override speaks. */
+  readonly token: string | null;
+  /** The value set on this place instead, if there is one. */
+  readonly override: Override | null;
+  /** The painting whose font size an `em` in this value is measured in. */
+  readonly owner: Painting;
+}
+
+/** Everything that paints one look of a place, in all states and bands. */
+export interface Painting {
+  readonly recipes: readonly Recipe[];
+  readonly overrides: readonly Override[];
+  readonly cells: readonly Cell[];
+  at(property: PaintedProperty, state: State, band: BandId): Cell | undefined;
+}
+
+const cellKey = (property: string, state: string, band: string): string => `${property}|${state}|${band}`;
+
+/**
+ * Works out which declaration or override wins for each property, state and
+ * band: a state's own declaration over the resting one, the later recipe over
+ * the earlier, an override over all of them (it stands in the last layer), one
+ * for a band over one for all widths, and what is missing from the parent.
+ */
+export function makePainting(brand: Brand, recipeList: readonly Recipe[], overrides: readonly Override[], states: readonly State[], parent: Painting | null): Painting {
+  const declarations = recipeList.flatMap((recipe) => declarationsOf(brand, recipe));
+  const properties = new Set<PaintedProperty>([...declarations.map((one) => one.property), ...overrides.map((one) => one.property)]);
+  const map = new Map<string, Cell>();
+  const painting: Painting = {
+    recipes: recipeList, overrides, cells: [],
+    at: (property, state, band) => map.get(cellKey(property, state, band)),
+  };
+  const cells = painting.cells as Cell[];
+  const add = (cell: Cell) => {
+    map.set(cellKey(cell.property, cell.state, cell.band), cell);
+    cells.push(cell);
+  };
+  for (const state of STATES) {
+    if (!states.includes(state)) continue;
+    for (const { id: band } of BANDS) {
+      for (const property of properties) {
+        const declared = winner(declarations, property, state, band);
+        const override = overrides.filter((one) => one.property === property && one.band === null).at(-1);
+        const banded = overrides.filter((one) => one.property === property && one.band === band).at(-1);
+        const set = banded ?? override ?? null;
+        if (declared || set) add({ property, state, band, token: declared?.token ?? null, override: set, owner: painting });
+      }
+      if (!parent) continue;
+      for (const property of INHERITED) {
+        if (map.has(cellKey(property, state, band))) continue;
+        const inherited = parent.at(property, 'rest', band);
+        if (inherited) add({ ...inherited, state });
+      }
+    }
+  }
+  return painting;
+}
+
+function winner(declarations: readonly Declaration[], property: PaintedProperty, state: State, band: BandId): Declaration | undefined {
+  let best: Declaration | undefined;
+  for (const one of declarations) {
+    if (one.property !== property || (one.band && one.band !== band)) continue;
+    if (one.state ? one.state === state : !best?.state) best = one;
+  }
+  return best;
+}

@@ -1,0 +1,71 @@
+import type { Site, State } from '../site/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
+import { tokenTable, type TokenTable } from '../style/index.ts';
+import type { Place } from '../page/index.ts';
+import { siteIndex, type Group, type SiteIndex } from './site-index.ts';
+import { tokenValue } from './value.ts';
+
+/** One painted row: a place at a width and in a state, with the CSS properties the token gives it there. */
+export interface ReachRow {
+  readonly place: Place;
+  readonly width: number;
+  readonly state: State;
+  readonly properties: readonly string[];
+}
+
+/** The tokens that a token's value flows into: itself and all aliases of it. */
+export function tokensThrough(table: TokenTable, path: string): Set<string> {
+  const through = new Set<string>();
+  for (const one of table.keys()) if (tokenValue(table, one).chain.includes(path)) through.add(one);
+  return through;
+}
+
+/** Tokens that follow a token by rule, directly or through others. */
+export function tokensFollowing(table: TokenTable, path: string): string[] {
+  const found: string[] = [];
+  const visit = (source: string) => {
+    for (const token of table.values())
+      if (token.follows?.includes(source) && !found.includes(token.path)) {
+        found.push(token.path);
+        visit(token.path);
+      }
+  };
+  visit(path);
+  return found;
+}
+
+/** Groups that one or several tokens paint in some state and band, their overrides counted. */
+export function groupsOf(index: SiteIndex, through: ReadonlySet<string>): Group[] {
+  const found = new Set<Group>();
+  for (const token of through)
+    for (const group of index.byToken.get(token) ?? [])
+      if (group.painting.cells.some((cell) => paints(cell, through))) found.add(group);
+  return [...found];
+}
+
+function paints(cell: Group['painting']['cells'][number], through: ReadonlySet<string>): boolean {
+  if (cell.override) return cell.override.value.kind === 'token' && through.has(cell.override.value.path);
+  return through.has(cell.token!);
+}
+
+/** The distinct places a token paints, each once whatever its widths and states. */
+export function placesOf(site: Site, path: string): Place[] {
+  return groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path)).flatMap((group) => group.places);
+}
+
+/** Every row a token paints, itself and through aliases, at all audit widths and in all states of each place. */
+export function reachRows(site: Site, path: string): ReachRow[] {
+  const index = siteIndex(site);
+  const through = tokensThrough(tokenTable(site.brand), path);
+  const rows: ReachRow[] = [];
+  for (const group of groupsOf(index, through)) {
+    for (const state of group.states)
+      for (const width of AUDIT_WIDTHS) {
+        const band = bandOf(width);
+        const properties = group.painting.cells.filter((cell) => cell.state === state && cell.band === band && paints(cell, through)).map((cell) => cell.property);
+        if (properties.length === 0) continue;
+        for (const place of group.places) rows.push({ place, width, state, properties });
+      }
+  }
+  return rows;
+}

@@ -1,0 +1,109 @@
+import type { Override, Site, State } from '../site/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
+import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
+import type { Place } from '../page/index.ts';
+import { changedTokens } from './changed.ts';
+import { paintedText } from './painted.ts';
+import { placeKey, siteIndex, type Group, type SiteIndex } from './site-index.ts';
+
+/** A place an edit did not reach although its token changed, and the value that holds it. */
+export interface HeldPlace {
+  readonly place: Place;
+  readonly property: PaintedProperty;
+  readonly by: Override;
+}
+
+/** What an edit does to the painted site. A place may be changed in one property and held in another. */
+export interface Ripple {
+  readonly changed: readonly Place[];
+  readonly held: readonly HeldPlace[];
+  readonly added: readonly Place[];
+  readonly removed: readonly Place[];
+}
+
+export const NO_RIPPLE: Ripple = { changed: [], held: [], added: [], removed: [] };
+
+/** Compares the places of two sites over all widths and states. */
+export function ripple(before: Site, after: Site): Ripple {
+  if (before === after) return NO_RIPPLE;
+  const oldTable = tokenTable(before.brand);
+  const table = tokenTable(after.brand);
+  const index = siteIndex(after);
+  const changed = changedTokens(oldTable, table);
+  return siteIndex(before) === index ? tokenRipple(oldTable, table, index, changed) : structureRipple(before, oldTable, table, index, changed);
+}
+
+function tokenRipple(before: TokenTable, after: TokenTable, index: SiteIndex, changed: ReadonlySet<string>): Ripple {
+  const groups = new Set<Group>();
+  for (const path of changed) for (const group of index.byToken.get(path) ?? []) groups.add(group);
+  const places: Place[] = [];
+  const held: HeldPlace[] = [];
+  for (const group of groups) {
+    if (group.states.some((state) => cellsDiffer(before, after, group, group, state, changed))) places.push(...group.places);
+    held.push(...heldIn(group, changed));
+  }
+  return { changed: places, held, added: [], removed: [] };
+}
+
+/** Values that kept a changed token from showing, each once a place and property. */
+function heldIn(group: Group, changed: ReadonlySet<string>): HeldPlace[] {
+  const seen = new Map<string, { property: PaintedProperty; by: Override }>();
+  for (const cell of group.painting.cells)
+    if (cell.override && cell.token && changed.has(cell.token) && cell.owner === group.painting) {
+      const moves = cell.override.value.kind === 'token' && changed.has(cell.override.value.path);
+      if (!moves) seen.set(`${cell.property} ${cell.override.id}`, { property: cell.property, by: cell.override });
+    }
+  return [...seen.values()].flatMap((one) => group.places.map((place) => ({ place, ...one })));
+}
+
+/** Whether any property that names a changed token is painted otherwise, at any width. */
+function cellsDiffer(before: TokenTable, after: TokenTable, old: Group, now: Group, state: State, changed: ReadonlySet<string>): boolean {
+  const done = new Set<string>();
+  for (const cell of now.painting.cells) {
+    if (cell.state !== state) continue;
+    const token = cell.override ? (cell.override.value.kind === 'token' ? cell.override.value.path : null) : cell.token;
+    if (!token || !changed.has(token)) continue;
+    // A changed font size moves line height and letter spacing with it, but then the size itself differs as well.
+    if (done.has(`${cell.property}${cell.band}`)) continue;
+    done.add(`${cell.property}${cell.band}`);
+    for (const width of AUDIT_WIDTHS)
+      if (bandOf(width) === cell.band && paintedText(before, old.painting, cell.property, state, width) !== paintedText(after, now.painting, cell.property, state, width)) return true;
+  }
+  return false;
+}
+
+function structureRipple(before: Site, oldTable: TokenTable, table: TokenTable, index: SiteIndex, changedPaths: ReadonlySet<string>): Ripple {
+  const oldIndex = siteIndex(before);
+  const oldSnapshots = snapshots(oldTable);
+  const newSnapshots = snapshots(table);
+  const changed: Place[] = [];
+  const added: Place[] = [];
+  for (const place of index.places) {
+    const old = oldIndex.byAddress.get(placeKey(place));
+    if (!old) {
+      added.push(place);
+      continue;
+    }
+    const was = oldIndex.groupOf.get(old)!;
+    const is = index.groupOf.get(place)!;
+    const same = was === is && changedPaths.size === 0;
+    if (old.label !== place.label || (!same && oldSnapshots(was) !== newSnapshots(is))) changed.push(place);
+  }
+  const removed = oldIndex.places.filter((place) => !index.byAddress.has(placeKey(place)));
+  const held = [...index.groups].flatMap((group) => heldIn(group, changedPaths));
+  return { changed, held, added, removed };
+}
+
+/** Everything a group paints, as one text, remembered per group. */
+function snapshots(table: TokenTable): (group: Group) => string {
+  const known = new Map<Group, string>();
+  return (group) => {
+    let text = known.get(group);
+    if (text === undefined) {
+      const properties = [...new Set(group.painting.cells.map((cell) => cell.property))].sort();
+      text = group.states.flatMap((state) => AUDIT_WIDTHS.map((width) => properties.map((property) => `${property}:${paintedText(table, group.painting, property, state, width)}`).join())).join(';');
+      known.set(group, text);
+    }
+    return text;
+  };
+}

@@ -1,0 +1,63 @@
+import { parseColor, type Rgb8 } from '../color/index.ts';
+import { resolveToken, type TokenTable } from '../style/index.ts';
+import type { Cell } from './painting.ts';
+
+/** What a cell comes to: the literal CSS, and the tokens on the way to it (none for a literal override). */
+export interface CellValue {
+  readonly css: string;
+  readonly chain: readonly string[];
+}
+
+const resolved = new WeakMap<TokenTable, Map<string, CellValue>>();
+
+/** A token's literal value and chain, remembered for its table. */
+export function tokenValue(table: TokenTable, path: string): CellValue {
+  let known = resolved.get(table);
+  if (!known) resolved.set(table, (known = new Map()));
+  let value = known.get(path);
+  if (!value) known.set(path, (value = resolveToken(table, path)));
+  return value;
+}
+
+/** The value that is painted for a cell. */
+export function cellValue(table: TokenTable, cell: Cell): CellValue {
+  if (cell.override) return cell.override.value.kind === 'token' ? tokenValue(table, cell.override.value.path) : { css: cell.override.value.css, chain: [] };
+  return tokenValue(table, cell.token!);
+}
+
+const colors = new Map<string, Rgb8 | undefined>();
+
+/** A CSS colour as painted; undefined when the text is none. */
+export function colorOf(css: string): Rgb8 | undefined {
+  if (colors.has(css)) return colors.get(css);
+  if (colors.size > 20_000) colors.clear();
+  const rgb = parseColor(css)?.rgb;
+  colors.set(css, rgb);
+  return rgb;
+}
+
+const REM = 16;
+const LENGTH = /^(-?\d*\.?\d+)(px|rem|em|vw)?$/;
+const CLAMP = /^clamp\((-?[\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, (-?[\d.]+)rem\)$/;
+
+/**
+ * Length in px of what we emit: px, rem, em, vw, a plain number, or our own
+ * `clamp()`, at a page width and (for em) a font size, both in px. Undefined
+ * for anything else, so that nobody mistakes it for a figure.
+ */
+export function lengthOf(css: string, width: number, fontSize: number): number | undefined {
+  const plain = LENGTH.exec(css);
+  if (plain) {
+    const value = Number(plain[1]);
+    switch (plain[2]) {
+      case 'rem': return value * REM;
+      case 'em': return value * fontSize;
+      case 'vw': return (value * width) / 100;
+      default: return value;
+    }
+  }
+  const fluid = CLAMP.exec(css);
+  if (!fluid) return undefined;
+  const [low, intercept, slope, high] = fluid.slice(1).map(Number) as [number, number, number, number];
+  return Math.max(low * REM, Math.min(intercept * REM + (slope * width) / 100, high * REM));
+}

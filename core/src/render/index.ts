@@ -1,0 +1,5 @@
+export { bodyHtml, bodyParts, pageHtml, partHtml } from './page-html.ts';
+export { stylesCss } from './styles-css.ts';
+export { overrideCss, overridesCss } from './overrides-css.ts';
+export { familiesInUse, fontsCss } from './fonts-css.ts';
+export { specimenHtml } from './specimen.ts';

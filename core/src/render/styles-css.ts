@@ -1,0 +1,45 @@
+import type { Brand, Site } from '../site/index.ts';
+import { BANDS, bandQuery } from '../shape/index.ts';
+import { allRecipes, customProperty, declarationsOf, recipeClass, type Declaration } from '../style/index.ts';
+import { LAYOUT_CSS } from './layout-css.ts';
+import { overridesCss } from './overrides-css.ts';
+
+const PSEUDO = { hover: ':hover', focus: ':focus-visible', pressed: ':active', disabled: ':disabled' } as const;
+
+const line = ({ property, token }: Declaration): string => `${property}: var(${customProperty(token)});`;
+
+/** Every recipe as a class: resting values, states (pseudo-class and its `data-show` twin), then values by band. */
+function recipesCss(brand: Brand): string {
+  const rules: string[] = [];
+  const banded = new Map<string, string[]>(BANDS.map((band) => [band.id, []]));
+  for (const recipe of allRecipes(brand)) {
+    const name = `.${recipeClass(recipe)}`;
+    const declarations = declarationsOf(brand, recipe);
+    const plain = declarations.filter((one) => !one.state && !one.band);
+    if (plain.length > 0) rules.push(`${name} { ${plain.map(line).join(' ')} }`);
+    for (const state of ['hover', 'focus', 'pressed', 'disabled'] as const) {
+      const own = declarations.filter((one) => one.state === state);
+      if (own.length > 0) rules.push(`${name}${PSEUDO[state]}, ${name}[data-show="${state}"] { ${own.map(line).join(' ')} }`);
+    }
+    for (const band of BANDS) {
+      const own = declarations.filter((one) => one.band === band.id);
+      if (own.length > 0) banded.get(band.id)!.push(`${name} { ${own.map(line).join(' ')} }`);
+    }
+  }
+  const media = BANDS.map((band) => `@media ${bandQuery(band.id)} {\n${banded.get(band.id)!.join('\n')}\n}`);
+  return `@layer recipes {\n${rules.join('\n')}\n${media.join('\n')}\n}\n`;
+}
+
+/** Opacity classes of the shades in use over pictures. */
+function shadesCss(site: Site): string {
+  const shades = new Set<number>();
+  const sections = [site.shared.footer, ...Object.values(site.shared.sections),
+    ...Object.values(site.pages).flatMap((page) => Object.values(page.sections).flatMap((entry) => ('own' in entry ? [entry.own] : [])))];
+  for (const section of sections) if (section.picture) shades.add(Math.round(section.picture.shade * 100));
+  return [...shades].map((shade) => `@layer layout { .shade-${shade} { opacity: ${shade / 100}; } }\n`).join('');
+}
+
+/** `styles.css` of a site: layout, recipes, and last the values set on single places. */
+export function stylesCss(site: Site): string {
+  return `@layer layout, recipes, overrides;\n${LAYOUT_CSS}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
+}

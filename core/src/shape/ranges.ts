@@ -1,0 +1,30 @@
+/** Smallest and largest value that a typed figure may have, with its unit. */
+interface Range {
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly unit: string;
+}
+
+/** Ranges kept as data: schema, fields and messages all read them here. */
+export const RANGES = {
+  lightness: { min: 0, max: 1, step: 0.001, unit: '' },
+  chroma: { min: 0, max: 0.5, step: 0.001, unit: '' },
+  hue: { min: 0, max: 360, step: 0.1, unit: '°' },
+  scaleBase: { min: 12, max: 32, step: 0.5, unit: 'px' },
+  scaleRatio: { min: 1.01, max: 2, step: 0.01, unit: '' },
+  fontSize: { min: 8, max: 200, step: 0.5, unit: 'px' },
+  fontWeight: { min: 100, max: 900, step: 100, unit: '' },
+  lineHeight: { min: 0.8, max: 3, step: 0.05, unit: '' },
+  letterSpacing: { min: -0.1, max: 0.5, step: 0.005, unit: 'em' },
+  space: { min: 0, max: 320, step: 1, unit: 'px' },
+  corner: { min: 0, max: 100, step: 1, unit: 'px' },
+  shade: { min: 0, max: 1, step: 0.01, unit: '' },
+} as const satisfies Record<string, Range>;
+export type RangeName = keyof typeof RANGES;
+
+/** Whether a number is finite and within the named range. */
+export function inRange(name: RangeName, value: number): boolean {
+  const { min, max } = RANGES[name];
+  return Number.isFinite(value) && value >= min && value <= max;
+}

@@ -1,0 +1,102 @@
+import * as v from 'valibot';
+import { SlotValue } from '../ground/index.ts';
+import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
+
+const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
+
+const RuleSchema = v.strictObject({
+  source: Id,
+  lightness: v.pipe(v.number(), v.minValue(-1), v.maxValue(1)),
+  chroma: v.pipe(v.number(), v.minValue(0), v.maxValue(20)),
+  hue: v.pipe(v.number(), v.minValue(-360), v.maxValue(360)),
+});
+
+/** A named colour. `typed` keeps the notation as it was written; a derived swatch has a `rule` and its `color` is what the rule last gave. */
+export const Swatch = v.strictObject({
+  id: Id,
+  label: Label,
+  path: PathSegment,
+  part: v.picklist(['core', 'side']),
+  color: OklchSchema,
+  typed: v.pipe(v.string(), v.maxLength(80)),
+  rule: v.nullable(RuleSchema),
+  locked: v.boolean(),
+  provisional: v.boolean(),
+});
+export type Swatch = v.InferOutput<typeof Swatch>;
+
+/** A background with every colour that may sit on it. A slot that is absent is computed by its rule. */
+export const Ground = v.strictObject({
+  id: Id,
+  label: Label,
+  path: PathSegment,
+  slots: v.record(v.pipe(v.string(), v.maxLength(120)), SlotValue),
+});
+export type Ground = v.InferOutput<typeof Ground>;
+
+export const StyleSize = v.variant('kind', [
+  v.strictObject({ kind: v.literal('step'), step: v.pipe(v.number(), v.integer(), v.minValue(-4), v.maxValue(10)) }),
+  v.strictObject({ kind: v.literal('pinned'), small: ranged('fontSize'), large: ranged('fontSize') }),
+]);
+export type StyleSize = v.InferOutput<typeof StyleSize>;
+
+/** Everything about how a text looks except its colour, which is a slot of the ground it stands on. */
+export const TextStyle = v.strictObject({
+  id: Id,
+  label: Label,
+  path: PathSegment,
+  family: v.picklist(['heading', 'body']),
+  weight: ranged('fontWeight'),
+  italic: v.boolean(),
+  size: StyleSize,
+  lineHeight: ranged('lineHeight'),
+  letterSpacing: ranged('letterSpacing'),
+  textCase: v.picklist(['none', 'uppercase']),
+  slot: v.picklist(['text', 'heading', 'secondary', 'eyebrow', 'link']),
+  spaceAbove: ranged('space'),
+  spaceBelow: ranged('space'),
+  /** Heading levels that take this style unless told otherwise. */
+  levels: v.array(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))),
+  /** `heading` styles must go down in size; `running` text has a floor on phones; `fine` print and `other` have not. */
+  use: v.picklist(['heading', 'running', 'fine', 'other']),
+  provisional: v.boolean(),
+});
+export type TextStyle = v.InferOutput<typeof TextStyle>;
+
+const End = v.strictObject({ width: v.pipe(v.number(), v.minValue(320), v.maxValue(2560)), base: ranged('scaleBase'), ratio: ranged('scaleRatio') });
+const ScaleSchema = v.pipe(
+  v.strictObject({ small: End, large: End }),
+  v.check(({ small, large }) => small.width < large.width, 'the small width must be below the large one'),
+);
+
+const ByBand = v.strictObject({ phone: ranged('space'), tablet: ranged('space'), desktop: ranged('space') });
+export type ByBand = v.InferOutput<typeof ByBand>;
+
+/** A named distance with a value for each band. `section` paddings are chosen by sections; the others have one fixed use. */
+export const Space = v.strictObject({
+  id: Id, label: Label, path: PathSegment,
+  use: v.picklist(['section', 'gutter', 'gap', 'card']),
+  values: ByBand,
+});
+export type Space = v.InferOutput<typeof Space>;
+
+export const CornerUse = v.picklist(['button', 'card', 'picture', 'field']);
+export type CornerUse = v.InferOutput<typeof CornerUse>;
+
+const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment });
+const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
+
+/** All shared tokens of one site. Records by id with order lists. */
+export const Brand = v.strictObject({
+  swatches: byId(Swatch), swatchOrder: Order,
+  grounds: byId(Ground), groundOrder: Order,
+  families: v.strictObject({ heading: Id, body: Id, provisional: v.boolean() }),
+  scale: ScaleSchema,
+  styles: byId(TextStyle), styleOrder: Order,
+  variants: byId(ButtonVariant), variantOrder: Order,
+  sizes: byId(ButtonSize), sizeOrder: Order,
+  buttonStyle: Id,
+  corners: v.strictObject({ button: ranged('corner'), card: ranged('corner'), picture: ranged('corner'), field: ranged('corner') }),
+  spaces: byId(Space), spaceOrder: Order,
+});
+export type Brand = v.InferOutput<typeof Brand>;

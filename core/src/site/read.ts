@@ -1,0 +1,52 @@
+import * as v from 'valibot';
+import { SCHEMA_VERSION, Site } from './site.ts';
+import { danglingReferences } from './references.ts';
+
+/** One thing wrong with what was read. */
+export interface Issue {
+  /** Dotted path into the document; empty for the whole. */
+  readonly path: string;
+  readonly message: string;
+  readonly received?: string;
+}
+
+/** Valibot's issues in our words. At most twenty, so that a hostile document cannot make a huge answer. */
+export function toIssues(issues: readonly v.BaseIssue<unknown>[]): Issue[] {
+  return issues.slice(0, 20).map((issue) => ({
+    path: v.getDotPath(issue) ?? '',
+    message: issue.message,
+    received: issue.received.slice(0, 80),
+  }));
+}
+
+/** A document that cannot be read; `issues` say where and why. */
+export class SiteIssues extends Error {
+  readonly issues: readonly Issue[];
+  constructor(issues: readonly Issue[]) {
+    super(`The site could not be read: ${issues[0]?.path ? `${issues[0].path} ` : ''}${issues[0]?.message ?? 'unknown reason'}`);
+    this.name = 'SiteIssues';
+    this.issues = issues;
+  }
+}
+
+/**
+ * Reads a stored or received site document, bringing older versions up to date.
+ * @throws SiteIssues when it does not fit the schema or points at things that are not there
+ */
+export function readSite(input: unknown): Site {
+  const result = v.safeParse(Site, upcast(input));
+  if (!result.success) throw new SiteIssues(toIssues(result.issues));
+  const dangling = danglingReferences(result.output);
+  if (dangling.length > 0)
+    throw new SiteIssues(dangling.slice(0, 20).map(({ where, kind, target }) => ({ path: where, message: `points at a ${kind} that is not right: ${target}` })));
+  return result.output;
+}
+
+/** Brings a stored document of an older version up to `SCHEMA_VERSION`. Version 1 is the first. */
+export function upcast(input: unknown): unknown {
+  if (typeof input !== 'object' || input === null) return input;
+  const version = (input as { schemaVersion?: unknown }).schemaVersion;
+  if (typeof version === 'number' && version > SCHEMA_VERSION)
+    throw new SiteIssues([{ path: 'schemaVersion', message: `is ${version}; this Yohaku reads up to ${SCHEMA_VERSION}. Update Yohaku to open it.` }]);
+  return input;
+}

@@ -1,0 +1,150 @@
+import { parseButtonSlot } from '../ground/index.ts';
+import { familyById } from '../type/index.ts';
+import type { Block, Href, Inline, Section } from './block.ts';
+import type { Site } from './site.ts';
+
+/** Something in the document that points at a thing that is not there. */
+export interface Dangling {
+  /** Where it is said, in words with ids: `ground chart, slot text`. */
+  readonly where: string;
+  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'family' | 'order' | 'loop' | 'name' | 'file';
+  readonly target: string;
+}
+
+/** Every reference that leads nowhere, every order list that differs from its record, names and paths used twice, and rules that loop. */
+export function danglingReferences(site: Site): Dangling[] {
+  const found: Dangling[] = [];
+  const miss = (where: string, kind: Dangling['kind'], target: string) => found.push({ where, kind, target });
+  checkBrand(site, miss);
+  const section = sectionChecker(site, miss);
+  const header = site.shared.header;
+  need(site.brand.grounds, header.ground, 'header', 'ground', miss);
+  need(site.brand.styles, header.menuStyle, 'header', 'style', miss);
+  need(site.brand.styles, header.nameStyle, 'header', 'style', miss);
+  sameKeys(header.order, header.items, 'menu', miss);
+  for (const item of Object.values(header.items)) need(site.pages, item.page, `menu item ${item.id}`, 'page', miss);
+  section(site.shared.footer);
+  Object.values(site.shared.sections).forEach(section);
+  sameKeys(site.pageOrder, site.pages, 'pages', miss);
+  unique(Object.values(site.pages).map((page) => page.file), 'page files', 'file', miss);
+  if (!Object.values(site.pages).some((page) => page.file === 'index.html')) miss('pages', 'page', 'index.html');
+  for (const page of Object.values(site.pages)) {
+    sameKeys(page.sectionOrder, page.sections, `page ${page.id}`, miss);
+    for (const entry of Object.values(page.sections)) {
+      if ('shared' in entry) need(site.shared.sections, entry.shared, `page ${page.id}`, 'section', miss);
+      else section(entry.own);
+    }
+  }
+  return found;
+}
+
+type Miss = (where: string, kind: Dangling['kind'], target: string) => void;
+
+function need(record: Record<string, unknown>, id: string, where: string, kind: Dangling['kind'], miss: Miss): void {
+  if (!Object.hasOwn(record, id)) miss(where, kind, id);
+}
+
+function sameKeys(order: readonly string[], record: Record<string, unknown>, where: string, miss: Miss): void {
+  const keys = Object.keys(record);
+  if (new Set(order).size !== order.length || keys.length !== order.length || order.some((id) => !Object.hasOwn(record, id))) miss(where, 'order', order.join(' '));
+}
+
+function unique(values: readonly string[], where: string, kind: Dangling['kind'], miss: Miss): void {
+  const seen = new Set<string>();
+  for (const value of values) {
+    if (seen.has(value.toLowerCase())) miss(where, kind, value);
+    seen.add(value.toLowerCase());
+  }
+}
+
+function checkBrand(site: Site, miss: Miss): void {
+  const { brand } = site;
+  for (const [order, record, name] of [
+    [brand.swatchOrder, brand.swatches, 'swatches'], [brand.groundOrder, brand.grounds, 'grounds'], [brand.styleOrder, brand.styles, 'text styles'],
+    [brand.variantOrder, brand.variants, 'button variants'], [brand.sizeOrder, brand.sizes, 'button sizes'], [brand.spaceOrder, brand.spaces, 'spaces'],
+  ] as const) {
+    sameKeys(order, record, name, miss);
+    const entries: { label: string; path: string }[] = Object.values(record);
+    unique(entries.map((one) => one.label), `${name}: the name`, 'name', miss);
+    unique(entries.map((one) => one.path), `${name}: the path`, 'name', miss);
+  }
+  for (const family of [brand.families.heading, brand.families.body]) if (!familyById(family)) miss('families', 'family', family);
+  need(brand.styles, brand.buttonStyle, 'button label', 'style', miss);
+  for (const swatch of Object.values(brand.swatches)) {
+    if (!swatch.rule) continue;
+    need(brand.swatches, swatch.rule.source, `swatch ${swatch.id}`, 'swatch', miss);
+    const trail = [swatch.id];
+    let at = brand.swatches[swatch.rule.source];
+    while (at?.rule && !trail.includes(at.id)) {
+      trail.push(at.id);
+      at = brand.swatches[at.rule.source];
+    }
+    if (at && trail.includes(at.id)) miss(`swatch ${swatch.id}`, 'loop', [...trail, at.id].join(' ← '));
+  }
+  for (const ground of Object.values(brand.grounds)) {
+    for (const [slot, value] of Object.entries(ground.slots)) {
+      if (value.kind === 'swatch') need(brand.swatches, value.swatch, `ground ${ground.id}, ${slot}`, 'swatch', miss);
+      const button = parseButtonSlot(slot);
+      if (button) need(brand.variants, button.variant, `ground ${ground.id}, ${slot}`, 'variant', miss);
+      if (value.kind === 'same') checkSameLoop(ground, slot, miss);
+    }
+  }
+}
+
+function checkSameLoop(ground: { id: string; slots: Record<string, { kind: string; slot?: string }> }, start: string, miss: Miss): void {
+  const trail: string[] = [];
+  for (let at: string | undefined = start; at !== undefined; at = ground.slots[at]?.slot) {
+    if (trail.includes(at)) return miss(`ground ${ground.id}`, 'loop', [...trail, at].join(' ← '));
+    trail.push(at);
+  }
+}
+
+function sectionChecker(site: Site, miss: Miss): (section: Section) => void {
+  const { brand } = site;
+  const style = (id: string, where: string) => need(brand.styles, id, where, 'style', miss);
+  const href = (link: Href, where: string) => {
+    if (link.to === 'page') need(site.pages, link.page, where, 'page', miss);
+  };
+  const content = (list: readonly Inline[], where: string) => {
+    for (const inline of list) if ('link' in inline) href(inline.link, where);
+  };
+  const button = (item: { variant: string; size: string; href: Href }, where: string) => {
+    need(brand.variants, item.variant, where, 'variant', miss);
+    need(brand.sizes, item.size, where, 'size', miss);
+    href(item.href, where);
+  };
+  const checkBlock = (block: Block): void => {
+    const where = `block ${block.id}`;
+    if ('order' in block) sameKeys(block.order, block.items, where, miss);
+    switch (block.kind) {
+      case 'text': style(block.style, where); content(block.content, where); break;
+      case 'picture': need(site.assets, block.asset, where, 'asset', miss); break;
+      case 'buttons': Object.values(block.items).forEach((item) => button(item, where)); break;
+      case 'list': style(block.style, where); Object.values(block.items).forEach((item) => content(item.content, where)); break;
+      case 'table': style(block.style, where); style(block.headStyle, where); sameKeys(block.columnOrder, block.columns, where, miss); break;
+      case 'cards':
+        need(brand.grounds, block.ground, where, 'ground', miss);
+        style(block.headingStyle, where);
+        style(block.textStyle, where);
+        for (const card of Object.values(block.items)) {
+          content(card.content, where);
+          if (card.picture) need(site.assets, card.picture.asset, where, 'asset', miss);
+          if (card.link) href(card.link.link, where);
+          if (card.button) button(card.button, where);
+        }
+        break;
+      case 'form': style(block.labelStyle, where); style(block.helpStyle, where); button(block.submit, where); break;
+      case 'figures': style(block.valueStyle, where); style(block.labelStyle, where); break;
+      case 'rule': break;
+    }
+  };
+  return (section) => {
+    const where = `section ${section.id}`;
+    need(brand.grounds, section.ground, where, 'ground', miss);
+    need(brand.spaces, section.space, where, 'space', miss);
+    if (section.picture) need(site.assets, section.picture.asset, where, 'asset', miss);
+    sameKeys(section.columnOrder, section.columns, where, miss);
+    sameKeys(section.columnOrder.flatMap((id) => section.columns[id]?.order ?? []), section.blocks, `${where}, blocks`, miss);
+    Object.values(section.blocks).forEach(checkBlock);
+  };
+}

@@ -1,0 +1,73 @@
+import * as v from 'valibot';
+import { byId, Id, Label, Order } from './fields.ts';
+import { Brand } from './brand.ts';
+import { Section } from './block.ts';
+import { Override } from './override.ts';
+
+/** Version of the stored document; `upcast` brings older ones up to it. */
+export const SCHEMA_VERSION = 1;
+
+/** A section on a page: its own, or a reference to a shared one. */
+export const SectionEntry = v.union([
+  v.strictObject({ id: Id, shared: Id }),
+  v.strictObject({ id: Id, own: Section }),
+]);
+export type SectionEntry = v.InferOutput<typeof SectionEntry>;
+
+export const Page = v.strictObject({
+  id: Id,
+  title: Label,
+  description: v.pipe(v.string(), v.maxLength(300)),
+  /** File name in the export; the page with `index.html` is the home page. */
+  file: v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80)),
+  sectionOrder: Order,
+  sections: byId(SectionEntry),
+  overrides: byId(Override),
+});
+export type Page = v.InferOutput<typeof Page>;
+
+export const Header = v.strictObject({
+  id: Id, ground: Id, name: Label, menuStyle: Id, nameStyle: Id,
+  order: Order, items: byId(v.strictObject({ id: Id, page: Id, label: Label })),
+});
+export type Header = v.InferOutput<typeof Header>;
+
+/** What all pages share. */
+export const Shared = v.strictObject({
+  header: Header,
+  footer: Section,
+  sections: byId(Section),
+  overrides: byId(Override),
+});
+export type Shared = v.InferOutput<typeof Shared>;
+
+/** A picture or file known to the site; its bytes are kept apart, by content hash. */
+export const Asset = v.strictObject({
+  id: Id, name: Label, hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
+  type: v.picklist(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp']),
+  width: v.number(), height: v.number(),
+});
+export type Asset = v.InferOutput<typeof Asset>;
+
+export const Site = v.strictObject({
+  schemaVersion: v.literal(SCHEMA_VERSION),
+  id: Id,
+  name: Label,
+  language: v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/)),
+  brand: Brand,
+  shared: Shared,
+  assets: byId(Asset),
+  pageOrder: Order,
+  pages: byId(Page),
+});
+export type Site = v.InferOutput<typeof Site>;
+
+/** The home page: the one whose file is `index.html`. */
+export function homePage(site: Site): Page | undefined {
+  return Object.values(site.pages).find((page) => page.file === 'index.html');
+}
+
+/** The section behind an entry, shared or own; undefined when a reference leads nowhere. */
+export function sectionOf(site: Site, entry: SectionEntry): Section | undefined {
+  return 'shared' in entry ? site.shared.sections[entry.shared] : entry.own;
+}

@@ -1,0 +1,127 @@
+import { buttonSlot } from '../ground/index.ts';
+import type { Brand, CornerUse, OverrideProperty, State } from '../site/index.ts';
+import { BANDS, type BandId } from '../shape/index.ts';
+import { slotPath } from './table.ts';
+
+/** A property the brand paints. Layout properties that no token moves are not among them. */
+export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap';
+
+/** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
+export interface Declaration {
+  readonly property: PaintedProperty;
+  readonly token: string;
+  readonly state?: Exclude<State, 'rest'>;
+  readonly band?: BandId;
+}
+
+/**
+ * A recipe is a small bundle of declarations that elements carry as a class:
+ * `text:running`, `on:chart:heading`, `button:primary:chart`. The stylesheet
+ * and the place resolver both read recipes from here and nowhere else.
+ */
+export type Recipe = string;
+
+/** Properties that an element without a value of its own takes from its parent. */
+export const INHERITED: ReadonlySet<PaintedProperty> = new Set<PaintedProperty>([
+  'color', 'font-family', 'font-size', 'font-weight', 'font-style', 'line-height', 'letter-spacing', 'text-transform',
+]);
+
+export const recipes = {
+  surface: (ground: string): Recipe => `surface:${ground}`,
+  shade: (ground: string): Recipe => `shade:${ground}`,
+  pad: (space: string): Recipe => `pad:${space}`,
+  gutter: (space: string): Recipe => `gutter:${space}`,
+  gap: (space: string): Recipe => `gap:${space}`,
+  inset: (space: string): Recipe => `inset:${space}`,
+  corner: (use: CornerUse): Recipe => `corner:${use}`,
+  text: (style: string): Recipe => `text:${style}`,
+  on: (ground: string, slot: string): Recipe => `on:${ground}:${slot}`,
+  link: (ground: string): Recipe => `link:${ground}`,
+  menu: (ground: string): Recipe => `menu:${ground}`,
+  rule: (ground: string): Recipe => `rule:${ground}`,
+  field: (ground: string): Recipe => `field:${ground}`,
+  buttonSize: (size: string): Recipe => `bsize:${size}`,
+  button: (variant: string, ground: string): Recipe => `button:${variant}:${ground}`,
+} as const;
+
+/** Class name of a recipe. */
+export function recipeClass(recipe: Recipe): string {
+  return recipe.replaceAll(':', '--');
+}
+
+/** The declarations of a recipe, in cascade order. An unknown recipe has none. */
+export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
+  const [kind, one = '', two = ''] = recipe.split(':');
+  const slot = (ground: string, name: string) => slotPath(brand, brand.grounds[ground]!, name);
+  const byBand = (property: PaintedProperty): Declaration[] =>
+    BANDS.map((band) => ({ property, token: `space.${brand.spaces[one]!.path}.${band.id}`, band: band.id }));
+  switch (kind) {
+    case 'surface':
+    case 'shade': return [{ property: 'background-color', token: slot(one, 'background') }];
+    case 'pad': return byBand('padding-block');
+    case 'gutter': return byBand('padding-inline');
+    case 'gap': return byBand('gap');
+    case 'inset': return [...byBand('padding-block'), ...byBand('padding-inline')];
+    case 'corner': return [{ property: 'border-radius', token: `corner.${one}` }];
+    case 'text': {
+      const base = `text.${brand.styles[one]!.path}`;
+      return [
+        { property: 'font-family', token: `${base}.family` },
+        { property: 'font-size', token: `${base}.size` },
+        { property: 'font-weight', token: `${base}.weight` },
+        { property: 'font-style', token: `${base}.slant` },
+        { property: 'line-height', token: `${base}.line-height` },
+        { property: 'letter-spacing', token: `${base}.letter-spacing` },
+        { property: 'text-transform', token: `${base}.case` },
+        { property: 'margin-block-start', token: `${base}.space-above` },
+        { property: 'margin-block-end', token: `${base}.space-below` },
+      ];
+    }
+    case 'on': return [{ property: 'color', token: slot(one, two) }];
+    case 'link': return [
+      { property: 'color', token: slot(one, 'link') },
+      { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
+      { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+    ];
+    case 'menu': return [
+      { property: 'color', token: slot(one, 'text') },
+      { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
+      { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+    ];
+    case 'rule': return [{ property: 'border-color', token: slot(one, 'rule') }];
+    case 'field': return [
+      { property: 'background-color', token: slot(one, 'field') },
+      { property: 'color', token: slot(one, 'field-text') },
+      { property: 'border-color', token: slot(one, 'field-edge') },
+      { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+    ];
+    case 'bsize': return [
+      { property: 'padding-block', token: `button.${brand.sizes[one]!.path}.pad-y` },
+      { property: 'padding-inline', token: `button.${brand.sizes[one]!.path}.pad-x` },
+    ];
+    case 'button': {
+      const parts = [['background-color', 'fill'], ['color', 'label'], ['border-color', 'edge']] as const;
+      const rest = parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, 'rest')) }));
+      const states = (['hover', 'pressed', 'disabled'] as const).flatMap((state) =>
+        parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, state)), state })));
+      return [...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }];
+    }
+    default: return [];
+  }
+}
+
+/** All recipes a brand can make, in the order of the stylesheet. */
+export function allRecipes(brand: Brand): Recipe[] {
+  const grounds = brand.groundOrder;
+  const spaces = (use: string) => brand.spaceOrder.filter((id) => brand.spaces[id]!.use === use);
+  return [
+    ...grounds.map(recipes.surface), ...grounds.map(recipes.shade),
+    ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...spaces('gap').map(recipes.gap), ...spaces('card').map(recipes.inset),
+    ...(['button', 'card', 'picture', 'field'] as const).map(recipes.corner),
+    ...brand.styleOrder.map(recipes.text),
+    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link'] as const).map((slot) => recipes.on(ground, slot))),
+    ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.field),
+    ...brand.sizeOrder.map(recipes.buttonSize),
+    ...brand.variantOrder.flatMap((variant) => grounds.map((ground) => recipes.button(variant, ground))),
+  ];
+}

@@ -1,0 +1,161 @@
+import { composite, cssColor, parseColor, type Rgb8 } from '../color/index.ts';
+import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
+import type { Brand, Ground } from '../site/index.ts';
+import { BANDS } from '../shape/index.ts';
+import { familyStack, fluidCss, fluidSize, scaleStep } from '../type/index.ts';
+import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
+import { customProperty, type Token } from './token.ts';
+
+/** All tokens of a brand by path, in the order they are emitted. */
+export type TokenTable = ReadonlyMap<string, Token>;
+
+const tables = new WeakMap<Brand, TokenTable>();
+
+/** The token table of a brand; the same brand gives the same table. */
+export function tokenTable(brand: Brand): TokenTable {
+  let table = tables.get(brand);
+  if (!table) {
+    table = new Map([...colorTokens(brand), ...typeTokens(brand), ...shapeTokens(brand)].map((token) => [token.path, token]));
+    tables.set(brand, table);
+  }
+  return table;
+}
+
+const groundTables = new WeakMap<Ground, { palette: string; tokens: Token[] }>();
+
+function* colorTokens(brand: Brand): Iterable<Token> {
+  const swatches = resolvedSwatches(brand);
+  for (const { swatch, rgb } of swatches) {
+    const source = swatch.rule ? brand.swatches[swatch.rule.source] : undefined;
+    yield {
+      path: swatchPath(swatch), label: swatch.label, type: 'color', css: cssColor(rgb),
+      ...(source ? { follows: [swatchPath(source)] } : {}), address: ['brand', 'swatches', swatch.id],
+    };
+  }
+  const palette = swatches.map(({ swatch, rgb }) => `${swatch.id}${swatchPath(swatch)}${cssColor(rgb)}`).join() + brand.variantOrder.join();
+  const byId = new Map(swatches.map((one) => [one.swatch.id, one]));
+  for (const id of brand.groundOrder) {
+    const ground = brand.grounds[id]!;
+    let known = groundTables.get(ground);
+    if (known?.palette !== palette) {
+      known = { palette, tokens: groundTokens(brand, ground, swatches, byId) };
+      groundTables.set(ground, known);
+    }
+    yield* known.tokens;
+  }
+}
+
+function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], byId: ReadonlyMap<string, ResolvedSwatch>): Token[] {
+  const white: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+  const path = (slot: string) => slotPath(brand, ground, slot);
+  const core = swatches.filter(({ swatch }) => swatch.part === 'core' && !swatch.rule);
+  const rgbOf = (value: SlotValue): Rgb8 | undefined =>
+    value.kind === 'swatch' ? byId.get(value.swatch)?.rgb : value.kind === 'raw' ? parseColor(value.color)?.rgb : undefined;
+  const backgroundValue = ground.slots['background'] ?? { kind: 'raw' as const, color: '#ffffff' };
+  const background = composite(rgbOf(backgroundValue) ?? white, white);
+  return [...BASE_SLOTS, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {
+    const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
+    const base = { path: path(slot), label: `${slotLabel(slot)} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'slots', slot] };
+    switch (value.kind) {
+      case 'swatch': {
+        const swatch = byId.get(value.swatch);
+        return swatch ? { ...base, alias: swatchPath(swatch.swatch) } : { ...base, css: '#000000' };
+      }
+      case 'raw': return { ...base, css: cssColor(rgbOf(value) ?? white) };
+      case 'same': return { ...base, alias: path(value.slot) };
+      case 'readable': {
+        const best = mostReadable(core, background);
+        return best ? { ...base, alias: swatchPath(best.swatch) } : { ...base, css: '#000000' };
+      }
+    }
+  });
+}
+
+/** Token path of a slot of a ground; button slots carry the variant's stored path. */
+export function slotPath(brand: Brand, ground: Ground, slot: string): string {
+  const button = parseButtonSlot(slot);
+  const tail = button ? `button.${brand.variants[button.variant]?.path ?? button.variant}.${button.part}.${button.state}` : slot;
+  return `ground.${ground.path}.${tail}`;
+}
+
+function* typeTokens(brand: Brand): Iterable<Token> {
+  for (const role of ['heading', 'body'] as const)
+    yield { path: `family.${role}`, label: `${role === 'heading' ? 'Heading' : 'Body'} family`, type: 'fontFamily', css: familyStack(brand.families[role]), address: ['brand', 'families', role] };
+  const steps = new Set<number>();
+  for (const style of Object.values(brand.styles)) if (style.size.kind === 'step') steps.add(style.size.step);
+  for (const step of [...steps].sort((one, other) => other - one))
+    yield { path: stepPath(step), label: `Step ${step} of the scale`, type: 'dimension', css: fluidCss(scaleStep(brand.scale, step)), address: ['brand', 'scale'] };
+  for (const id of brand.styleOrder) {
+    const style = brand.styles[id]!;
+    const at = (field: string) => ['brand', 'styles', id, field];
+    const base = `text.${style.path}`;
+    yield { path: `${base}.family`, label: `${style.label} family`, type: 'fontFamily', alias: `family.${style.family}`, address: at('family') };
+    yield style.size.kind === 'step'
+      ? { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', alias: stepPath(style.size.step), address: at('size') }
+      : { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', css: fluidCss(fluidSize(brand.scale, style.size.small, style.size.large)), address: at('size') };
+    yield { path: `${base}.weight`, label: `${style.label} weight`, type: 'fontWeight', css: String(style.weight), address: at('weight') };
+    yield { path: `${base}.slant`, label: `${style.label} slant`, type: 'text', css: style.italic ? 'italic' : 'normal', address: at('italic') };
+    yield { path: `${base}.line-height`, label: `${style.label} line height`, type: 'number', css: String(style.lineHeight), address: at('lineHeight') };
+    yield { path: `${base}.letter-spacing`, label: `${style.label} letter spacing`, type: 'text', css: `${style.letterSpacing}em`, address: at('letterSpacing') };
+    yield { path: `${base}.case`, label: `${style.label} case`, type: 'text', css: style.textCase, address: at('textCase') };
+    yield { path: `${base}.space-above`, label: `space above ${style.label}`, type: 'dimension', css: `${style.spaceAbove}px`, address: at('spaceAbove') };
+    yield { path: `${base}.space-below`, label: `space below ${style.label}`, type: 'dimension', css: `${style.spaceBelow}px`, address: at('spaceBelow') };
+  }
+}
+
+/** `scale.step-2`, `scale.step-minus-1`. */
+export function stepPath(step: number): string {
+  return `scale.step-${step < 0 ? `minus-${-step}` : step}`;
+}
+
+function* shapeTokens(brand: Brand): Iterable<Token> {
+  for (const use of ['button', 'card', 'picture', 'field'] as const)
+    yield { path: `corner.${use}`, label: `${use[0]!.toUpperCase()}${use.slice(1)} corner`, type: 'dimension', css: `${brand.corners[use]}px`, address: ['brand', 'corners', use] };
+  for (const id of brand.sizeOrder) {
+    const size = brand.sizes[id]!;
+    yield { path: `button.${size.path}.pad-x`, label: `${size.label} button, sides`, type: 'dimension', css: `${size.padX}px`, address: ['brand', 'sizes', id, 'padX'] };
+    yield { path: `button.${size.path}.pad-y`, label: `${size.label} button, top and bottom`, type: 'dimension', css: `${size.padY}px`, address: ['brand', 'sizes', id, 'padY'] };
+  }
+  for (const id of brand.spaceOrder) {
+    const space = brand.spaces[id]!;
+    for (const band of BANDS)
+      yield { path: `space.${space.path}.${band.id}`, label: `${space.label} on ${band.id}`, type: 'dimension', css: `${space.values[band.id]}px`, address: ['brand', 'spaces', id, 'values', band.id] };
+  }
+}
+
+/** The literal CSS value a token comes to in the end, with the paths on the way, its own first. */
+export function resolveToken(table: TokenTable, path: string): { css: string; chain: string[] } {
+  const chain: string[] = [];
+  let token = table.get(path);
+  while (token) {
+    chain.push(token.path);
+    if (token.alias === undefined || chain.length > 20) break;
+    token = table.get(token.alias);
+  }
+  return { css: token?.css ?? '', chain };
+}
+
+/** `tokens.css`: custom properties only, one line a token; aliases as `var()`. */
+export function tokensCss(brand: Brand): string {
+  const lines = [...tokenTable(brand).values()].map((token) => `  ${customProperty(token.path)}: ${tokenCssValue(token)};`);
+  return `:root {\n${lines.join('\n')}\n}\n`;
+}
+
+/** The value of a token's custom property as emitted. */
+export function tokenCssValue(token: Token): string {
+  return token.alias === undefined ? token.css! : `var(${customProperty(token.alias)})`;
+}
+
+/** Custom properties whose emitted value differs between two brands; `undefined` for one that is gone. */
+export function changedProperties(before: Brand, after: Brand): Map<string, string | undefined> {
+  const changed = new Map<string, string | undefined>();
+  if (before === after) return changed;
+  const old = tokenTable(before);
+  const now = tokenTable(after);
+  for (const [path, token] of now) {
+    const was = old.get(path);
+    if (was !== token && (!was || tokenCssValue(was) !== tokenCssValue(token))) changed.set(customProperty(path), tokenCssValue(token));
+  }
+  for (const path of old.keys()) if (!now.has(path)) changed.set(customProperty(path), undefined);
+  return changed;
+}

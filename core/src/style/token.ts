@@ -1,0 +1,23 @@
+/** Kinds of token, named after the DTCG format's types. */
+export type TokenType = 'color' | 'fontFamily' | 'fontWeight' | 'dimension' | 'number' | 'text';
+
+/**
+ * A leaf token. `path` joined with hyphens is its custom property. It either
+ * stands for another token (`alias`) or has a literal CSS value (`css`).
+ * `follows` names the tokens a literal was computed from by rule.
+ */
+export interface Token {
+  readonly path: string;
+  readonly label: string;
+  readonly type: TokenType;
+  readonly alias?: string;
+  readonly css?: string;
+  readonly follows?: readonly string[];
+  /** Where in the document its value is set; undefined when it is computed. */
+  readonly address?: readonly string[];
+}
+
+/** `color.core.funnel` as `--color-core-funnel`. */
+export function customProperty(path: string): string {
+  return `--${path.replaceAll('.', '-')}`;
+}

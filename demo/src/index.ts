@@ -1,0 +1,30 @@
+import { createHash } from 'node:crypto';
+import type { Asset, Page, Site } from '@yohaku/core';
+import { brand } from './brand.ts';
+import { byId } from './build.ts';
+import { overridesByPage } from './overrides.ts';
+import { pictures } from './pictures.ts';
+import { about } from './pages/about.ts';
+import { assistance } from './pages/assistance.ts';
+import { contact } from './pages/contact.ts';
+import { fares } from './pages/fares.ts';
+import { freight } from './pages/freight.ts';
+import { home } from './pages/home.ts';
+import { islands } from './pages/islands.ts';
+import { notices } from './pages/notices.ts';
+import { sailings } from './pages/sailings.ts';
+import { shared } from './shared.ts';
+
+const assets: Asset[] = pictures.map(({ id, name, svg, width, height }) =>
+  ({ id, name, hash: createHash('sha256').update(svg).digest('hex'), type: 'image/svg+xml', width, height }));
+
+const pages: Page[] = [home, sailings, fares, islands, freight, assistance, notices, about, contact].map((page) => ({ ...page, overrides: byId(overridesByPage[page.id] ?? []) }));
+
+/** Ternhaven Ferries, the demo site. */
+export const ternhaven: Site = {
+  schemaVersion: 1, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
+  assets: byId(assets), pageOrder: pages.map((one) => one.id), pages: byId(pages),
+};
+
+/** Bytes of the demo's pictures by content hash. */
+export const ternhavenFiles: ReadonlyMap<string, string> = new Map(assets.map((asset) => [asset.hash, pictures.find((one) => one.id === asset.id)!.svg]));

@@ -1,0 +1,84 @@
+import sharp from 'sharp';
+import { fromHtml } from 'hast-util-from-html';
+import type { Nodes } from 'hast';
+import type { Asset, Pixels } from '@yohaku/core';
+
+/** Largest picture taken, in pixels and bytes. */
+export const PICTURE_LIMITS = { pixels: 40_000_000, bytes: 20 * 1024 * 1024 } as const;
+/** Pictures are judged at no more than this many pixels on a side; enough for every colour that covers a thousandth. */
+const JUDGED_SIDE = 700;
+
+/** Why a picture is refused, in one sentence. */
+export class PictureRefused extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'PictureRefused';
+  }
+}
+
+export interface Picture { readonly type: Asset['type']; readonly width: number; readonly height: number; readonly pixels: Pixels }
+
+/**
+ * Decodes a PNG, JPEG, WebP or SVG by what its bytes say, whatever its name.
+ * @throws PictureRefused for anything empty, broken, too large, or an SVG with scripts or outside references
+ */
+export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
+  if (bytes.length === 0) throw new PictureRefused('The file is empty. Export it again and drop the new one.');
+  if (bytes.length > PICTURE_LIMITS.bytes) throw new PictureRefused('The file is over 20 MB. Make it smaller and drop it again.');
+  const type = pictureType(bytes);
+  if (!type) throw new PictureRefused('This is not a PNG, JPEG, WebP or SVG picture, whatever its name says. Export it as one of these.');
+  if (type === 'image/svg+xml') refuseActiveSvg(Buffer.from(bytes).toString('utf8'));
+  try {
+    const image = sharp(bytes, { limitInputPixels: PICTURE_LIMITS.pixels, failOn: 'error' });
+    const { width = 0, height = 0 } = await image.metadata();
+    if (width * height > PICTURE_LIMITS.pixels) throw new PictureRefused(tooLarge(width, height));
+    const { data, info } = await image.resize(JUDGED_SIDE, JUDGED_SIDE, { fit: 'inside', withoutEnlargement: true, kernel: type === 'image/jpeg' ? 'lanczos3' : 'nearest' })
+      .toColourspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    return { type, width, height, pixels: { width: info.width, height: info.height, data } };
+  } catch (error) {
+    if (error instanceof PictureRefused) throw error;
+    if (error instanceof Error && /pixel limit/i.test(error.message)) throw new PictureRefused(tooLarge(0, 0));
+    throw new PictureRefused('The picture is broken and cannot be decoded. Export it again and drop the new one.');
+  }
+}
+
+const tooLarge = (width: number, height: number): string =>
+  `The picture has more than 40 megapixels${width ? ` (${width} by ${height})` : ''}. Scale it down and drop it again.`;
+
+function pictureType(bytes: Uint8Array): Asset['type'] | undefined {
+  const starts = (...values: number[]) => values.every((value, i) => bytes[i] === value);
+  if (starts(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'image/png';
+  if (starts(0xff, 0xd8, 0xff)) return 'image/jpeg';
+  if (starts(0x52, 0x49, 0x46, 0x46) && Buffer.from(bytes.slice(8, 12)).toString('latin1') === 'WEBP') return 'image/webp';
+  const head = Buffer.from(bytes.slice(0, 2000)).toString('utf8');
+  return /<svg[\s>]/i.test(head) ? 'image/svg+xml' : undefined;
+}
+
+/**
+ * Refuses an SVG that could run something or fetch something: scripts, event
+ * handlers, foreign content, entities, and every reference that is not inside the file.
+ */
+function refuseActiveSvg(text: string): void {
+  if (/<!ENTITY/i.test(text)) throw new PictureRefused('This SVG declares entities. Save it as plain SVG and drop it again.');
+  const visit = (node: Nodes): void => {
+    if (node.type === 'element') {
+      const name = node.tagName.toLowerCase();
+      if (['script', 'foreignobject', 'iframe', 'object', 'embed', 'handler', 'audio', 'video'].includes(name))
+        throw new PictureRefused(`This SVG contains <${name}>. Save it without scripts and foreign content, and drop it again.`);
+      for (const [key, value] of Object.entries(node.properties)) {
+        const text = Array.isArray(value) ? value.join(' ') : String(value);
+        if (/^on/i.test(key)) throw new PictureRefused(`This SVG has the event handler ${key.toLowerCase()}. Save it without scripts and drop it again.`);
+        const reference = /href$/i.test(key) || key === 'src' ? text.trim() : '';
+        if (reference !== '' && !reference.startsWith('#') && !/^data:image\/(png|jpeg|webp);base64,/i.test(reference))
+          throw new PictureRefused(`This SVG refers to something outside itself (${reference.slice(0, 60)}). Embed it and drop the file again.`);
+        if (/url\(\s*['"]?(?!#)/i.test(text) || /@import/i.test(text)) throw new PictureRefused('This SVG refers to something outside itself in its styles. Embed it and drop the file again.');
+      }
+      if (name === 'style') {
+        const css = node.children.map((child) => (child.type === 'text' ? child.value : '')).join('');
+        if (/@import|url\(\s*['"]?(?!#)/i.test(css)) throw new PictureRefused('This SVG refers to something outside itself in its styles. Embed it and drop the file again.');
+      }
+    }
+    if ('children' in node) for (const child of node.children) visit(child);
+  };
+  visit(fromHtml(text, { fragment: true, space: 'svg' }));
+}

@@ -1,0 +1,11 @@
+import { createHash, randomBytes } from 'node:crypto';
+
+/** A fresh secret for an address or a cookie: 32 random bytes in base64url. */
+export function newSecret(): string {
+  return randomBytes(32).toString('base64url');
+}
+
+/** What is stored instead of a secret. SHA-256 is enough: the secrets are random, not chosen by people. */
+export function hashSecret(secret: string): string {
+  return createHash('sha256').update(secret).digest('hex');
+}

@@ -1,0 +1,87 @@
+import { sql } from 'drizzle-orm';
+import { bigint, boolean, check, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, varchar } from 'drizzle-orm/pg-core';
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+const at = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
+
+export const users = pgTable('users', { id: text().primaryKey(), name: text().notNull(), createdAt: at('created_at') });
+
+/** One-time sign-in tokens: only their SHA-256 is kept; a use is one update that can succeed once. */
+export const signInTokens = pgTable('sign_in_tokens', {
+  hash: text().primaryKey(),
+  userId: text('user_id').notNull().references(() => users.id, { onDelete: 'cascade' }),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  usedAt: timestamp('used_at', { withTimezone: true }),
+});
+
+export const sessions = pgTable('sessions', {
+  hash: text().primaryKey(),
+  userId: text('user_id').notNull().references(() => users.id, { onDelete: 'cascade' }),
+  createdAt: at('created_at'),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+});
+
+/** A site without its pages: brand, shared parts, assets, page order. `sequence` is that of its last change. */
+export const sites = pgTable('sites', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  sequence: bigint({ mode: 'number' }).notNull().default(0),
+  document: jsonb().notNull(),
+  createdAt: at('created_at'),
+}, (table) => [check('sites_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`), check('sites_sequence', sql`${table.sequence} >= 0`)]);
+
+export const pages = pgTable('pages', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  id: text().notNull(),
+  document: jsonb().notNull(),
+}, (table) => [primaryKey({ columns: [table.siteId, table.id] })]);
+
+/** Every edit ever made, append only. */
+export const changes = pgTable('changes', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  sequence: bigint({ mode: 'number' }).notNull(),
+  id: text().notNull(),
+  change: jsonb().notNull(),
+  inverse: jsonb().notNull(),
+  author: text().notNull().references(() => users.id),
+  windowId: text('window_id').notNull(),
+  at: at('at'),
+}, (table) => [primaryKey({ columns: [table.siteId, table.sequence] }), unique('changes_once').on(table.siteId, table.id), check('changes_sequence', sql`${table.sequence} > 0`)]);
+
+/** Named states of a site, whole. */
+export const editions = pgTable('editions', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  id: text().notNull(),
+  name: text().notNull(),
+  sequence: bigint({ mode: 'number' }).notNull(),
+  document: jsonb().notNull(),
+  at: at('at'),
+}, (table) => [primaryKey({ columns: [table.siteId, table.id] })]);
+
+/** Bytes by the SHA-256 of their content: pictures, and the files of what was published. */
+export const files = pgTable('files', {
+  hash: text().primaryKey(),
+  type: text().notNull(),
+  size: integer().notNull(),
+  bytes: bytea().notNull(),
+}, (table) => [check('files_hash', sql`${table.hash} ~ '^[0-9a-f]{64}$'`), check('files_size', sql`${table.size} = length(${table.bytes})`)]);
+
+/** What was published: a manifest from file name to content hash. At most one of a site is live. */
+export const publishes = pgTable('publishes', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  number: integer().notNull(),
+  sequence: bigint({ mode: 'number' }).notNull(),
+  manifest: jsonb().$type<Record<string, string>>().notNull(),
+  verdict: jsonb().$type<{ places: number; passed: number; failed: number; cannotTell: number }>().notNull(),
+  site: jsonb().notNull(),
+  live: boolean().notNull(),
+  author: text().notNull().references(() => users.id),
+  at: at('at'),
+}, (table) => [primaryKey({ columns: [table.siteId, table.number] }), uniqueIndex('publishes_one_live').on(table.siteId).where(sql`${table.live}`), index('publishes_at').on(table.siteId, table.at)]);
+
+/** Attempts by client, for the limits on signing in. */
+export const rateLimits = pgTable('rate_limits', {
+  key: varchar({ length: 255 }).primaryKey(),
+  points: integer().notNull().default(0),
+  expire: bigint({ mode: 'number' }),
+});

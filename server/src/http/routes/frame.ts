@@ -1,0 +1,39 @@
+import { readFile as readDisk } from 'node:fs/promises';
+import type Router from '@koa/router';
+import { FAMILIES, assetFile, facesOf } from '@yohaku/core';
+import { loadSite } from '../../sites/index.ts';
+import { readFile } from '../../assets/index.ts';
+import { fontPath } from '../../publish/index.ts';
+import { notFound } from '../problem.ts';
+import type { Services } from '../context.ts';
+
+const SHELL = '<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Page</title></head><body></body></html>\n';
+
+/** The empty page that the wall fills, the pictures shown in it, and the library's fonts. */
+export function frameRoutes(router: Router, { database, root }: Services): void {
+  router.get('/frame/:site/', (context) => {
+    context.type = 'text/html; charset=utf-8';
+    context.set('Cache-Control', 'private, max-age=3600');
+    context.body = SHELL;
+  });
+
+  router.get('/frame/:site/images/:file', async (context) => {
+    const stored = await loadSite(database.db, context.params['site']!);
+    const asset = Object.values(stored?.site.assets ?? {}).find((one) => assetFile(one) === `images/${context.params['file']}`);
+    const file = asset ? await readFile(database.db, asset.hash) : undefined;
+    if (!file) throw notFound('The picture');
+    context.type = file.type;
+    context.set('Cache-Control', 'private, max-age=31536000, immutable');
+    context.body = file.bytes;
+  });
+
+  const faces = new Map(FAMILIES.flatMap((family) => facesOf(family.id).map((face) => [face.file, family.id] as const)));
+  router.get('/fonts/:file', async (context) => {
+    const file = context.params['file']!;
+    const family = faces.get(file);
+    if (!family) throw notFound('The font');
+    context.type = 'font/woff2';
+    context.set('Cache-Control', 'public, max-age=31536000');
+    context.body = await readDisk(fontPath(root, family, file));
+  });
+}

@@ -1,0 +1,1 @@
+export { ChangeHub } from './hub.ts';

@@ -1,0 +1,36 @@
+import { readFile as readDisk } from 'node:fs/promises';
+import { join } from 'node:path';
+import { assetFile, facesOf, familiesInUse, fontsCss, pageHtml, specimenHtml, stylesCss, tokensCss, writeDtcg, type Site } from '@yohaku/core';
+import type { Querier } from '../db/index.ts';
+import { readFile } from '../assets/index.ts';
+
+export interface ExportedFile { readonly bytes: Buffer; readonly type: string }
+/** A whole static site: file name relative to its root, and content. */
+export type ExportedSite = ReadonlyMap<string, ExportedFile>;
+
+const HTML = 'text/html; charset=utf-8';
+const CSS = 'text/css; charset=utf-8';
+
+/** Where a shipped font file lies on disk. */
+export function fontPath(root: string, family: string, file: string): string {
+  return join(root, 'node_modules', '@fontsource', family, 'files', file);
+}
+
+/** All files of the static site: pages, styles, tokens, fonts in use, pictures, specimen. The wall, the publication and the export are this. */
+export async function exportSite(db: Querier, site: Site, root: string): Promise<ExportedSite> {
+  const files = new Map<string, ExportedFile>();
+  const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
+  for (const id of site.pageOrder) text(site.pages[id]!.file, pageHtml(site, id), HTML);
+  text('specimen.html', specimenHtml(site), HTML);
+  text('tokens.css', tokensCss(site.brand), CSS);
+  text('styles.css', stylesCss(site), CSS);
+  text('fonts.css', fontsCss(familiesInUse(site.brand), 'fonts/'), CSS);
+  text('tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json');
+  for (const family of familiesInUse(site.brand))
+    for (const face of facesOf(family)) files.set(`fonts/${face.file}`, { bytes: await readDisk(fontPath(root, family, face.file)), type: 'font/woff2' });
+  for (const asset of Object.values(site.assets)) {
+    const kept = await readFile(db, asset.hash);
+    if (kept) files.set(assetFile(asset), kept);
+  }
+  return files;
+}

@@ -1,0 +1,55 @@
+import { and, desc, eq, sql } from 'drizzle-orm';
+import { auditCounts, auditSite, readSite, type AuditCounts, type Site } from '@yohaku/core';
+import { schema, type Database, type Querier } from '../db/index.ts';
+import { storeFile } from '../assets/index.ts';
+import { exportSite } from './export-site.ts';
+
+const { publishes } = schema;
+
+export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
+
+/** Publications of a site, newest first. */
+export async function listPublications(db: Querier, siteId: string): Promise<Publication[]> {
+  const rows = await db.select().from(publishes).where(eq(publishes.siteId, siteId)).orderBy(desc(publishes.number));
+  return rows.map((row) => ({ number: row.number, sequence: row.sequence, at: row.at.toISOString(), live: row.live, verdict: row.verdict, files: Object.keys(row.manifest).length }));
+}
+
+/** Makes the site as it is saved now live: files, manifest and switch in one transaction. */
+export async function publishSite(database: Database, site: Site, sequence: number, author: string, root: string): Promise<number> {
+  const files = await exportSite(database.db, site, root);
+  return database.db.transaction(async (tx) => {
+    await tx.execute(sql`select id from sites where id = ${site.id} for update`);
+    const manifest: Record<string, string> = {};
+    for (const [name, file] of files) manifest[name] = await storeFile(tx, file.bytes, file.type);
+    const [last] = await tx.select({ number: publishes.number }).from(publishes).where(eq(publishes.siteId, site.id)).orderBy(desc(publishes.number)).limit(1);
+    const number = (last?.number ?? 0) + 1;
+    await tx.update(publishes).set({ live: false }).where(and(eq(publishes.siteId, site.id), eq(publishes.live, true)));
+    await tx.insert(publishes).values({ siteId: site.id, number, sequence, manifest, verdict: auditCounts(auditSite(site)), site, live: true, author });
+    return number;
+  });
+}
+
+/** Makes an earlier publication live again; false when there is none of that number. */
+export async function makeLive(database: Database, siteId: string, number: number): Promise<boolean> {
+  return database.db.transaction(async (tx) => {
+    await tx.execute(sql`select id from sites where id = ${siteId} for update`);
+    const [wanted] = await tx.select({ number: publishes.number }).from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.number, number)));
+    if (!wanted) return false;
+    await tx.update(publishes).set({ live: false }).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
+    await tx.update(publishes).set({ live: true }).where(and(eq(publishes.siteId, siteId), eq(publishes.number, number)));
+    return true;
+  });
+}
+
+/** What is live: the document it was made from; undefined before the first publication. */
+export async function liveSite(db: Querier, siteId: string): Promise<{ site: Site; sequence: number; number: number } | undefined> {
+  const [row] = await db.select().from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
+  return row ? { site: readSite(row.site), sequence: row.sequence, number: row.number } : undefined;
+}
+
+/** Content hash of a live file by its name; undefined when it is not part of what is live. */
+export async function liveFileHash(db: Querier, siteId: string, name: string): Promise<string | undefined> {
+  const [row] = await db.select({ manifest: publishes.manifest }).from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
+  return row && Object.hasOwn(row.manifest, name) ? row.manifest[name] : undefined;
+}
+

@@ -1,0 +1,49 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { BUILD, ROOT } from './paths.mjs';
+import { UseError, say } from './say.mjs';
+
+/** Hash of names, sizes and contents of all sources below the given folders, specs aside. */
+function sourceHash(folders) {
+  const hash = createHash('sha256').update(process.version);
+  const visit = (path) => {
+    if (!existsSync(path)) return;
+    if (statSync(path).isDirectory()) {
+      for (const name of readdirSync(path).sort()) if (!['node_modules', 'dist', '.angular', 'testing'].includes(name)) visit(join(path, name));
+    } else if (!/\.spec\.ts$|\.md$/.test(path)) hash.update(path.slice(ROOT.length)).update(readFileSync(path));
+  };
+  for (const folder of folders) visit(join(ROOT, folder));
+  return hash.digest('hex');
+}
+
+const isFresh = (stamp, hash) => existsSync(stamp) && readFileSync(stamp, 'utf8') === hash;
+
+/** Bundles the server and its command line when their sources changed. */
+export async function buildServer() {
+  const stamp = join(BUILD, 'server.stamp');
+  const hash = sourceHash(['core/src', 'demo/src', 'server/src', 'package-lock.json']);
+  if (isFresh(stamp, hash) && existsSync(join(BUILD, 'server.mjs'))) return;
+  say('building the server');
+  const { build } = await import('esbuild');
+  mkdirSync(BUILD, { recursive: true });
+  await build({
+    entryPoints: { server: join(ROOT, 'server/src/main.ts'), cli: join(ROOT, 'server/src/cli/index.ts') }, outdir: BUILD, outExtension: { '.js': '.mjs' },
+    bundle: true, platform: 'node', format: 'esm', target: 'node20', splitting: true, chunkNames: 'chunk-[hash]', packages: 'external', logLevel: 'warning',
+    alias: { '@yohaku/core': join(ROOT, 'core/src/index.ts'), '@yohaku/demo': join(ROOT, 'demo/src/index.ts') },
+  });
+  writeFileSync(stamp, hash);
+}
+
+/** Builds the desk when its sources changed. */
+export function buildWeb() {
+  const stamp = join(BUILD, 'web.stamp');
+  const hash = sourceHash(['core/src', 'web/src', 'web/public', 'web/angular.json', 'web/package.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'web/tsconfig.worker.json', 'package-lock.json']);
+  if (isFresh(stamp, hash) && existsSync(join(ROOT, 'web/dist/browser/index.html'))) return;
+  say('building the desk (about a minute)');
+  const done = spawnSync(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 2, 2], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  if (done.status !== 0) throw new UseError('the desk could not be built; see the lines above.');
+  mkdirSync(BUILD, { recursive: true });
+  writeFileSync(stamp, hash);
+}

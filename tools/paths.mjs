@@ -1,0 +1,7 @@
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The checkout. */
+export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+/** What builds leave behind; never committed. */
+export const BUILD = join(ROOT, '.build');
