@@ -1,5 +1,5 @@
 import type { Site } from '../site/index.ts';
-import type { Change, Op } from './change.ts';
+import type { Op } from './change.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
 import { ChangeRefused } from './refused.ts';
 
@@ -17,7 +17,7 @@ export interface Applied {
  * see `checkTouched`.
  * @throws ChangeRefused (`gone`) when something it names is no longer there
  */
-export function applyChange(site: Site, change: Pick<Change, 'ops'>): Applied {
+export function applyChange(site: Site, change: { readonly ops: readonly Op[] }): Applied {
   let next = site;
   const inverse: Op[] = [];
   const overtook: string[][] = [];

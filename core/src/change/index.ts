@@ -5,3 +5,4 @@ export { applyChange, type Applied } from './apply.ts';
 export { planUndo, type UndoPlan } from './undo.ts';
 export { checkTouched } from './check.ts';
 export { touchedDocuments, type Touched } from './touched.ts';
+export * from './intents/index.ts';

@@ -1,4 +1,4 @@
-import type { Change } from './change.ts';
+import type { Op } from './change.ts';
 
 /** The stored documents that a change writes: the site row (brand, shared parts, order) and pages by id. */
 export interface Touched {
@@ -7,7 +7,7 @@ export interface Touched {
 }
 
 /** Which stored documents a change touches, read from its addresses alone. */
-export function touchedDocuments(change: Pick<Change, 'ops'>): Touched {
+export function touchedDocuments(change: { readonly ops: readonly Op[] }): Touched {
   let site = false;
   const pages = new Set<string>();
   const mark = (address: readonly string[]) => {

@@ -7,3 +7,4 @@ export { groupsOf, placesOf, reachRows, tokensFollowing, tokensThrough, type Rea
 export { groupStanding, overrideStanding, setValues, type SetValue, type Standing } from './standing.ts';
 export { changedTokens, touchedGroups } from './changed.ts';
 export { NO_RIPPLE, ripple, type HeldPlace, type Ripple } from './ripple.ts';
+export { nearestToken, type NearestToken } from './nearest.ts';

@@ -1,0 +1,49 @@
+import { uniqueName, uniquePath } from '../../palette/index.ts';
+import { slotLabel, type SlotValue } from '../../ground/index.ts';
+import { sectionOf, type Ground, type Section, type Site } from '../../site/index.ts';
+import type { Op } from '../change.ts';
+import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+
+/** Fills a slot of a ground; undefined hands it back to its rule. */
+export function setSlot(site: Site, ground: string, slot: string, value: SlotValue | undefined): Edit {
+  return { label: `${slotLabel(slot)} of ${site.brand.grounds[ground]!.label}`, ops: [setOp(site, ['brand', 'grounds', ground, 'slots', slot], value)] };
+}
+
+/** Adds a ground: a copy of another, or a fresh one on a swatch with everything else by rule. */
+export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string }): Edit {
+  const grounds = Object.values(site.brand.grounds);
+  const source = 'copyOf' in from ? site.brand.grounds[from.copyOf]! : undefined;
+  const wanted = source ? `${source.label} copy` : site.brand.swatches[(from as { background: string }).background]!.label;
+  const label = uniqueName(wanted, grounds.map((one) => one.label));
+  const ground: Ground = {
+    id, label, path: uniquePath(label, grounds.map((one) => one.path)),
+    slots: source ? source.slots : { background: { kind: 'swatch', swatch: (from as { background: string }).background } },
+  };
+  return { label: `Add ground ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
+}
+
+/** Sections, cards and the header that stand on a ground, by label. */
+export function groundUses(site: Site, id: string): string[] {
+  return groundAddresses(site, id).map(({ label }) => label);
+}
+
+/** Deletes a ground; whatever stands on it goes to `heir`. */
+export function removeGround(site: Site, id: string, heir: string): Edit {
+  const ops: Op[] = groundAddresses(site, id).map(({ at }) => setOp(site, at, heir));
+  ops.push(removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id));
+  return { label: `Delete ground ${site.brand.grounds[id]!.label}`, ops };
+}
+
+function groundAddresses(site: Site, id: string): { label: string; at: string[] }[] {
+  const found: { label: string; at: string[] }[] = [];
+  const section = (one: Section, at: string[], where: string) => {
+    if (one.ground === id) found.push({ label: `${where}, ${one.label}`, at: [...at, 'ground'] });
+    for (const block of Object.values(one.blocks)) if (block.kind === 'cards' && block.ground === id) found.push({ label: `${where}, cards in ${one.label}`, at: [...at, 'blocks', block.id, 'ground'] });
+  };
+  if (site.shared.header.ground === id) found.push({ label: 'Header', at: ['shared', 'header', 'ground'] });
+  section(site.shared.footer, ['shared', 'footer'], 'All pages');
+  for (const one of Object.values(site.shared.sections)) section(one, ['shared', 'sections', one.id], 'Shared');
+  for (const page of Object.values(site.pages))
+    for (const entry of Object.values(page.sections)) if ('own' in entry) section(sectionOf(site, entry)!, ['pages', page.id, 'sections', entry.id, 'own'], page.title);
+  return found;
+}

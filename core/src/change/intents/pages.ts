@@ -1,0 +1,117 @@
+import { uniqueName, uniquePath } from '../../palette/index.ts';
+import { sectionOf, type Block, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
+import type { Op } from '../change.ts';
+import { ChangeRefused } from '../refused.ts';
+import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
+
+/** Gives fresh ids to a section and its blocks, so that a copy is independent of its source. */
+function copySection(section: Section, id: string): Section {
+  const renamed = new Map(Object.keys(section.blocks).map((block, i) => [block, `${id}-b${i + 1}`]));
+  const blocks = Object.fromEntries(Object.values(section.blocks).map((block): [string, Block] => [renamed.get(block.id)!, { ...block, id: renamed.get(block.id)! }]));
+  const columns = Object.fromEntries(Object.entries(section.columns).map(([key, column]) => [key, { ...column, order: column.order.map((block) => renamed.get(block)!) }]));
+  return { ...section, id, blocks, columns };
+}
+
+/** A section with one heading and one paragraph, on the first ground with the first padding. */
+function blankSection(site: Site, id: string, level: 1 | 2): Section {
+  const { brand } = site;
+  const style = brand.styleOrder.find((one) => brand.styles[one]!.levels.includes(level)) ?? brand.styleOrder[0]!;
+  const running = brand.styleOrder.find((one) => brand.styles[one]!.use === 'running' && brand.styles[one]!.size.kind === 'step' && one !== style) ?? brand.styleOrder[0]!;
+  return {
+    id, label: level === 1 ? 'Opener' : 'New section', ground: brand.groundOrder[0]!, space: brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!, picture: null,
+    columnOrder: ['col1'], columns: { col1: { id: 'col1', order: [`${id}-b1`, `${id}-b2`] } },
+    blocks: {
+      [`${id}-b1`]: { kind: 'text', id: `${id}-b1`, style, level, content: [{ text: level === 1 ? 'A new page' : 'A new section' }] },
+      [`${id}-b2`]: { kind: 'text', id: `${id}-b2`, style: running, level: null, content: [{ text: 'Write here.' }] },
+    },
+  };
+}
+
+/** Adds a page behind the others: blank, or a copy of one (its own sections copied, shared ones shared). */
+export function addPage(site: Site, id: string, copyOf: string | null): Edit {
+  const pages = Object.values(site.pages);
+  const source = copyOf ? site.pages[copyOf]! : undefined;
+  const title = uniqueName(source ? `${source.title} copy` : 'New page', pages.map((one) => one.title));
+  const entries: SectionEntry[] = source
+    ? source.sectionOrder.map((key, i) => {
+        const entry = source.sections[key]!;
+        const entryId = `${id}-s${i + 1}`;
+        return 'shared' in entry ? { id: entryId, shared: entry.shared } : { id: entryId, own: copySection(entry.own, entryId) };
+      })
+    : [{ id: `${id}-s1`, own: blankSection(site, `${id}-s1`, 1) }];
+  const page: Page = {
+    id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')))}.html`,
+    sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: {},
+  };
+  return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
+}
+
+/** Renames a page; the file keeps its name, so that links from outside stay good. */
+export function renamePage(site: Site, id: string, title: string): Edit {
+  return { label: `Rename ${site.pages[id]!.title}`, ops: [setOp(site, ['pages', id, 'title'], title)] };
+}
+
+export function movePage(site: Site, id: string, steps: -1 | 1): Edit | undefined {
+  const op = stepOp(site, ['pageOrder'], id, steps);
+  return op && { label: `Move ${site.pages[id]!.title}`, ops: [op] };
+}
+
+/**
+ * Deletes a page and its menu entries; links to it lead to the home page.
+ * @throws ChangeRefused for the home page
+ */
+export function removePage(site: Site, id: string): Edit {
+  const page = site.pages[id]!;
+  if (page.file === 'index.html') throw new ChangeRefused('in-use', 'The home page cannot be deleted. It is what visitors see first.');
+  const home = Object.values(site.pages).find((one) => one.file === 'index.html')!.id;
+  const ops: Op[] = site.shared.header.order.filter((item) => site.shared.header.items[item]!.page === id)
+    .map((item) => removeOp(site, ['shared', 'header', 'items'], ['shared', 'header', 'order'], item));
+  ops.push(...linksTo(site.shared, ['shared'], id, home), ...Object.values(site.pages).filter((one) => one.id !== id).flatMap((one) => linksTo(one, ['pages', one.id], id, home)));
+  ops.push(removeOp(site, ['pages'], ['pageOrder'], id));
+  return { label: `Delete page ${page.title}`, ops };
+}
+
+/** Ops that turn every link to a page towards another, anywhere below an address. Lists of runs are set whole. */
+function linksTo(value: unknown, at: string[], page: string, instead: string): Op[] {
+  if (typeof value !== 'object' || value === null) return [];
+  if (Array.isArray(value)) {
+    const text = JSON.stringify(value);
+    const turned = text.replaceAll(`"to":"page","page":${JSON.stringify(page)}`, `"to":"page","page":${JSON.stringify(instead)}`);
+    return turned === text ? [] : [{ op: 'set', at, value: JSON.parse(turned), was: value }];
+  }
+  const record = value as Record<string, unknown>;
+  if (record['to'] === 'page' && record['page'] === page) return [{ op: 'set', at: [...at, 'page'], value: instead, was: page }];
+  return Object.entries(record).flatMap(([key, one]) => linksTo(one, [...at, key], page, instead));
+}
+
+const sectionLists = (page: string) => [['pages', page, 'sections'], ['pages', page, 'sectionOrder']] as const;
+
+/** Adds a blank section behind another (or last). */
+export function addSection(site: Site, page: string, id: string, after?: string): Edit {
+  const [record, order] = sectionLists(page);
+  return { label: `Add a section to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, own: blankSection(site, id, 2) }, after)] };
+}
+
+/** Copies a section behind itself as the page's own. */
+export function duplicateSection(site: Site, page: string, entry: string, id: string): Edit {
+  const [record, order] = sectionLists(page);
+  const section = sectionOf(site, site.pages[page]!.sections[entry]!)!;
+  return { label: `Duplicate ${section.label}`, ops: [insertOp(site, record, order, id, { id, own: copySection(section, id) }, entry)] };
+}
+
+export function moveSection(site: Site, page: string, entry: string, steps: -1 | 1): Edit | undefined {
+  const op = stepOp(site, sectionLists(page)[1], entry, steps);
+  return op && { label: `Move ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`, ops: [op] };
+}
+
+export function removeSection(site: Site, page: string, entry: string): Edit {
+  const [record, order] = sectionLists(page);
+  return { label: `Delete ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`, ops: [removeOp(site, record, order, entry)] };
+}
+
+/** Address of the section behind an entry: shared sections are edited for all pages. */
+export function sectionAddress(site: Site, page: string, entry: string): string[] {
+  if (entry === 'footer') return ['shared', 'footer'];
+  const found = site.pages[page]!.sections[entry]!;
+  return 'shared' in found ? ['shared', 'sections', found.shared] : ['pages', page, 'sections', entry, 'own'];
+}

@@ -1,0 +1,84 @@
+import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
+import { ruleBetween, uniqueName, uniquePath } from '../../palette/index.ts';
+import type { Site, Swatch } from '../../site/index.ts';
+import { swatchColor, swatchPath } from '../../style/index.ts';
+import type { Op } from '../change.ts';
+import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+
+/** Gives a swatch a colour; a derived one keeps its rule's source and gets the rule that leads to it. */
+export function setSwatchColor(site: Site, id: string, color: ParsedColor, what = 'colour'): Edit {
+  const swatch = site.brand.swatches[id]!;
+  const at = ['brand', 'swatches', id];
+  const ops: Op[] = [setOp(site, [...at, 'color'], color.oklch), setOp(site, [...at, 'typed'], color.typed)];
+  if (swatch.rule) {
+    const source = swatchColor(site.brand, swatch.rule.source);
+    if (source) ops.push(setOp(site, [...at, 'rule'], ruleBetween(swatch.rule.source, source, color.oklch)));
+  }
+  return { label: `${swatch.label} ${what}`, ops };
+}
+
+/** Adds swatches under unique names and paths, last in the order. */
+export function addSwatches(site: Site, wanted: readonly { id: string; label: string; color: ParsedColor; part?: 'core' | 'side' }[]): Edit {
+  const labels = Object.values(site.brand.swatches).map((one) => one.label);
+  const paths = Object.values(site.brand.swatches).map((one) => one.path);
+  let after = site.brand.swatchOrder.at(-1) ?? null;
+  const ops = wanted.map(({ id, label, color, part }): Op => {
+    const name = uniqueName(label, labels);
+    const path = uniquePath(name, paths);
+    labels.push(name);
+    paths.push(path);
+    const swatch: Swatch = { id, label: name, path, part: part ?? 'side', color: color.oklch, typed: color.typed, rule: null, locked: false, provisional: false };
+    const op = insertOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], id, swatch, after);
+    after = id;
+    return op;
+  });
+  return { label: wanted.length === 1 ? `Add ${labels.at(-1)}` : `Add ${wanted.length} swatches`, ops };
+}
+
+/** What would lose its colour with a swatch: labels of slots and of derived swatches that name it. */
+export function swatchUses(site: Site, id: string): string[] {
+  const uses: string[] = [];
+  for (const ground of Object.values(site.brand.grounds))
+    for (const [slot, value] of Object.entries(ground.slots)) if (value.kind === 'swatch' && value.swatch === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
+  for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule?.source === id) uses.push(`${swatch.label} follows it`);
+  return uses;
+}
+
+/** Another swatch nearest in colour, offered as heir when one is deleted. */
+export function nearestSwatch(site: Site, id: string): string | undefined {
+  const lab = oklchToOklab(swatchColor(site.brand, id)!);
+  const others = site.brand.swatchOrder.filter((other) => other !== id);
+  return others.sort((one, other) => deltaE(lab, oklchToOklab(swatchColor(site.brand, one)!)) - deltaE(lab, oklchToOklab(swatchColor(site.brand, other)!)))[0];
+}
+
+/** Deletes a swatch; every slot and rule that names it goes to `heir`. A rule that would lead to itself becomes a plain colour. */
+export function removeSwatch(site: Site, id: string, heir: string | undefined): Edit {
+  const ops: Op[] = [];
+  for (const ground of Object.values(site.brand.grounds))
+    for (const [slot, value] of Object.entries(ground.slots))
+      if (value.kind === 'swatch' && value.swatch === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], heir ? { kind: 'swatch', swatch: heir } : undefined));
+  for (const swatch of Object.values(site.brand.swatches))
+    if (swatch.rule?.source === id) {
+      ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'color'], swatchColor(site.brand, swatch.id)));
+      ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], null));
+    }
+  // Values on places that name the swatch's token follow it to the heir.
+  const swatch = site.brand.swatches[id]!;
+  const path = swatchPath(swatch);
+  const heirPath = heir ? swatchPath(site.brand.swatches[heir]!) : undefined;
+  for (const [record, overrides] of [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)])
+    for (const one of Object.values(overrides))
+      if (one.value.kind === 'token' && one.value.path === path && heirPath) ops.push(setOp(site, [...record, one.id, 'value'], { kind: 'token', path: heirPath }));
+  ops.push(removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], id));
+  return { label: `Delete ${swatch.label}`, ops };
+}
+
+/** Makes a swatch follow another from where the two stand now, or makes it plain again. */
+export function followSwatch(site: Site, id: string, source: string | null): Edit {
+  const swatch = site.brand.swatches[id]!;
+  const now = swatchColor(site.brand, id)!;
+  const at = ['brand', 'swatches', id];
+  if (source === null) return { label: `${swatch.label} made plain`, ops: [setOp(site, [...at, 'color'], now), setOp(site, [...at, 'typed'], ''), setOp(site, [...at, 'rule'], null)] };
+  return { label: `${swatch.label} follows ${site.brand.swatches[source]!.label}`, ops: [setOp(site, [...at, 'rule'], ruleBetween(source, swatchColor(site.brand, source)!, now))] };
+}
+

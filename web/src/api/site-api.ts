@@ -1,0 +1,75 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { type Observable, map } from 'rxjs';
+import type { AuditCounts, Change, Site } from '@yohaku/core';
+
+export interface LoadedSite { readonly site: Site; readonly sequence: number }
+export interface RemoteChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string }
+export type SendResult =
+  | { readonly id: string; readonly sequence: number; readonly repeated: boolean; readonly overtook: string[][] }
+  | { readonly id: string; readonly refused: string; readonly kind: string };
+export interface FoundPalette { readonly hash: string; readonly type: string; readonly width: number; readonly height: number; readonly palette: { hex: string; share: number; role: string }[] }
+export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
+export interface Publications { readonly publications: Publication[]; readonly live: { readonly site: Site; readonly number: number; readonly sequence: number } | null }
+
+/** Everything the desk asks of the server. */
+@Injectable({ providedIn: 'root' })
+export class SiteApi {
+  readonly #http = inject(HttpClient);
+
+  signIn(token: string): Observable<unknown> {
+    return this.#http.post('/api/session', { token });
+  }
+  sites(): Observable<{ id: string; name: string }[]> {
+    return this.#http.get<{ sites: { id: string; name: string }[] }>('/api/sites').pipe(map(({ sites }) => sites));
+  }
+  load(site: string): Observable<LoadedSite> {
+    return this.#http.get<LoadedSite>(`/api/sites/${site}`);
+  }
+  send(site: string, window: string, changes: readonly Change[]): Observable<SendResult[]> {
+    return this.#http.post<{ results: SendResult[] }>(`/api/sites/${site}/changes`, { window, changes }).pipe(map(({ results }) => results));
+  }
+  after(site: string, sequence: number): Observable<RemoteChange[]> {
+    return this.#http.get<{ changes: RemoteChange[] }>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(map(({ changes }) => changes));
+  }
+  picture(file: Blob): Observable<FoundPalette> {
+    return this.#http.post<FoundPalette>('/api/pictures', file, { headers: { 'Content-Type': 'application/octet-stream' } });
+  }
+  publications(site: string): Observable<Publications> {
+    return this.#http.get<Publications>(`/api/sites/${site}/publications`);
+  }
+  publish(site: string, sequence: number): Observable<{ number: number }> {
+    return this.#http.post<{ number: number }>(`/api/sites/${site}/publications`, { sequence });
+  }
+  makeLive(site: string, number: number): Observable<unknown> {
+    return this.#http.post(`/api/sites/${site}/live`, { number });
+  }
+}
+
+/** The sentence of a failed request: the server's own words where it has some. */
+export function failureWords(error: unknown): string {
+  if (error instanceof HttpErrorResponse) {
+    let body: unknown = error.error;
+    if (typeof body === 'string') {
+      try {
+        body = JSON.parse(body);
+      } catch {
+        body = undefined;
+      }
+    }
+    const detail = (body as { detail?: unknown } | undefined)?.detail;
+    if (typeof detail === 'string') return detail;
+    if (error.status === 0) return 'The server does not answer. Your edits are kept here and sent again.';
+  }
+  return 'Something went wrong. Nothing you did was lost; try again.';
+}
+
+/** Whether sending the same again later can help: no answer, or a server or database that is down. */
+export function canRetry(error: unknown): boolean {
+  return error instanceof HttpErrorResponse && (error.status === 0 || error.status >= 500 || error.status === 429);
+}
+
+/** Whether a failure means that nobody is signed in. */
+export function isSignedOut(error: unknown): boolean {
+  return error instanceof HttpErrorResponse && error.status === 401;
+}

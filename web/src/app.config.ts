@@ -1,0 +1,24 @@
+import { provideHttpClient } from '@angular/common/http';
+import { registerLocaleData } from '@angular/common';
+import en from '@angular/common/locales/en-GB';
+import { type ApplicationConfig, LOCALE_ID, provideZonelessChangeDetection } from '@angular/core';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore } from '@ngrx/store';
+import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
+import { provideNzIcons } from 'ng-zorro-antd/icon';
+import { auditReducer, deskReducer, siteReducer } from './state/index.ts';
+import { SiteEffects } from './state/site/site.effects.ts';
+
+registerLocaleData(en);
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideHttpClient(),
+    provideStore({ site: siteReducer, desk: deskReducer, audit: auditReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
+    provideEffects(SiteEffects),
+    provideNzI18n(en_GB),
+    provideNzIcons([]),
+    { provide: LOCALE_ID, useValue: 'en-GB' },
+  ],
+};

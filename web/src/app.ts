@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, untracked } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { firstValueFrom } from 'rxjs';
+import { SiteApi, failureWords, isSignedOut } from './api/index.ts';
+import { OpenCounts, StepsLine, TallyLine } from './desk/index.ts';
+import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, type Step } from './state/index.ts';
+import { BuildStep, CheckStep, ColourStep, GatherStep, GroundsStep, PagesStep, PublishStep, TypeStep } from './steps/index.ts';
+import { KeysList } from './desk/keys-list.ts';
+import { Wall } from './wall/index.ts';
+import { AuditLink } from './workers/index.ts';
+
+const HEIGHTS: Record<Step, number> = { gather: 336, colour: 336, grounds: 336, type: 322, buttons: 336, pages: 170, check: 270, publish: 270 };
+const TOP = 76;
+const BOTTOM = 32;
+
+/** The one layout of the app: top line, wall above, steps line, desk below, tally. */
+@Component({
+  selector: 'yo-app',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList],
+  templateUrl: './app.html',
+  styleUrl: './app.less',
+  host: { '[attr.data-surround]': 'surround()' },
+})
+export class App {
+  readonly #store = inject(Store);
+  readonly #api = inject(SiteApi);
+  readonly #editor = inject(Editor);
+  readonly #open = inject(OpenCounts);
+  protected readonly status = this.#store.selectSignal(siteFeature.selectStatus);
+  protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
+  protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
+  readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  readonly #saving = this.#store.selectSignal(siteFeature.selectSaving);
+  readonly #waitingWords = this.#store.selectSignal(siteFeature.selectWaitingWords);
+  readonly #done = this.#store.selectSignal(siteFeature.selectDone);
+  readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
+  protected readonly step = computed(() => this.#desk().step);
+  protected readonly surround = computed(() => this.#desk().surround);
+  protected readonly keysShown = computed(() => this.#desk().keysShown);
+  protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
+  protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
+  protected readonly redoLabel = computed(() => this.#undone().at(-1)?.label);
+  protected readonly saved = computed(() => {
+    const saving = this.#saving();
+    if (saving === 'waiting') return `not saved yet, will try again. ${this.#waitingWords()}`;
+    if (saving === 'saving') return 'saving';
+    const notLive = this.#open.notLive();
+    return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} change${notLive === 1 ? ' is' : 's are'} not live`;
+  });
+
+  constructor() {
+    inject(AuditLink);
+    void this.#enter();
+    effect(() => keepDesk(this.#desk()));
+    effect(() => {
+      if (this.status() === 'ready') untracked(() => void this.#askWhatIsLive());
+    });
+  }
+
+  async #enter(): Promise<void> {
+    const token = location.pathname === '/sign-in' ? location.hash.slice(1) : '';
+    try {
+      if (token) {
+        history.replaceState(null, '', '/');
+        await firstValueFrom(this.#api.signIn(token));
+      }
+      const wanted = /^\/sites\/([a-z0-9-]+)/.exec(location.pathname)?.[1];
+      const sites = await firstValueFrom(this.#api.sites());
+      const siteId = sites.find((one) => one.id === wanted)?.id ?? sites[0]?.id;
+      if (!siteId) return this.#store.dispatch(SiteActions.loadFailed({ words: 'There is no site here yet. Start once without --empty to get the demo.', signedOut: false }));
+      history.replaceState(null, '', `/sites/${siteId}`);
+      this.#store.dispatch(SiteActions.open({ siteId }));
+    } catch (error) {
+      this.#store.dispatch(SiteActions.loadFailed({ words: failureWords(error), signedOut: isSignedOut(error) }));
+    }
+  }
+
+  async #askWhatIsLive(): Promise<void> {
+    const siteId = this.#store.selectSignal(siteFeature.selectSiteId)();
+    const { live } = await firstValueFrom(this.#api.publications(siteId)).catch(() => ({ live: null }));
+    this.#open.liveSequence.set(live?.sequence ?? null);
+  }
+
+  protected undo(): void {
+    this.#editor.undo();
+  }
+  protected redo(): void {
+    this.#editor.redo();
+  }
+  protected keys(shown: boolean): void {
+    this.#store.dispatch(DeskActions.keys({ shown }));
+  }
+  protected pull(y: number): void {
+    this.#setHeight(window.innerHeight - BOTTOM - y - 34);
+  }
+  protected nudge(by: number): void {
+    this.#setHeight(this.height() + by);
+  }
+  #setHeight(height: number): void {
+    this.#store.dispatch(DeskActions.height({ height: Math.round(Math.max(60, Math.min(window.innerHeight - TOP - BOTTOM - 100, height))) }));
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    const typing = target.matches('input:not([type=range]), textarea, [contenteditable]');
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+      event.preventDefault();
+      return event.shiftKey ? this.redo() : this.undo();
+    }
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y' && !typing) {
+      event.preventDefault();
+      return this.redo();
+    }
+    if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === '?') return this.keys(!this.keysShown());
+    if (event.key === 'Escape') return this.#escape();
+    if (event.key.toLowerCase() === 'b' && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
+    const number = Number(event.key);
+    if (number >= 1 && number <= STEPS.length && target.tagName !== 'INPUT') this.#store.dispatch(DeskActions.step({ step: STEPS[number - 1]! }));
+  }
+
+  @HostListener('document:keyup', ['$event'])
+  protected release(event: KeyboardEvent): void {
+    if (event.key.toLowerCase() === 'b') this.#store.dispatch(SiteActions.showBefore({ on: false }));
+  }
+
+  /** Escape steps back: keys, slip, grown page, token in hand. */
+  #escape(): void {
+    const { keysShown, place, grown, inHand } = this.#desk();
+    if (keysShown) this.keys(false);
+    else if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+    else if (grown) this.#store.dispatch(DeskActions.grow({ page: null }));
+    else if (inHand) this.#store.dispatch(DeskActions.take({ token: null }));
+  }
+}

@@ -1,0 +1,52 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
+import { OpenCounts } from './open-counts.ts';
+
+/** The line between wall and desk: the eight steps in working order, with what is still open in each; it drags up and down. */
+@Component({
+  selector: 'yo-steps-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" tabindex="0" (pointerdown)="grab($event)" (keydown)="nudge($event)"></div>
+    <nav aria-label="Steps"><ol>
+      @for (step of steps(); track step.id; let i = $index) {
+        <li><button class="plain" [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
+          <span class="mono num">{{ i + 1 }}</span> <span>{{ step.label }}</span> @if (step.open) { <span class="mono open">{{ step.open }}<span class="sr"> open</span></span> }
+        </button></li>
+      }
+    </ol></nav>
+  `,
+  styleUrl: './steps-line.less',
+})
+export class StepsLine {
+  readonly #store = inject(Store);
+  readonly #open = inject(OpenCounts).counts;
+  readonly #step = this.#store.selectSignal(deskFeature.selectStep);
+  readonly #report = this.#store.selectSignal(auditFeature.selectReport);
+  readonly pulled = output<number>();
+  readonly nudged = output<number>();
+  protected readonly steps = computed(() => {
+    this.#report();
+    return STEPS.map((id) => ({ id, label: STEP_LABELS[id], now: id === this.#step(), open: this.#open()[id] ?? 0 }));
+  });
+
+  protected go(step: Step): void {
+    this.#store.dispatch(DeskActions.step({ step }));
+  }
+
+  protected grab(start: PointerEvent): void {
+    const line = start.target as HTMLElement;
+    line.setPointerCapture(start.pointerId);
+    const move = (event: PointerEvent) => this.pulled.emit(event.clientY);
+    line.addEventListener('pointermove', move);
+    line.addEventListener('lostpointercapture', () => line.removeEventListener('pointermove', move), { once: true });
+  }
+
+  protected nudge(event: KeyboardEvent): void {
+    const by = event.key === 'ArrowUp' ? 24 : event.key === 'ArrowDown' ? -24 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    this.nudged.emit(by);
+  }
+}

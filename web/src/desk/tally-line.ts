@@ -1,0 +1,61 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { plural } from '@yohaku/core';
+import { DeskActions, SiteActions, auditFeature, siteFeature } from '../state/index.ts';
+import { StandingSign } from '../ui/index.ts';
+import { CheckView, type CheckList } from './check-view.ts';
+
+/** The line of truth at the bottom: places by standing, and what the last edit did. Every number opens its list. */
+@Component({
+  selector: 'yo-tally-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [StandingSign],
+  template: `
+    @if (report(); as report) {
+      <span>{{ count(report.tally.pages, 'page') }}</span>
+      <button class="act" (click)="open('all')">{{ count(report.tally.places, 'place') }}</button>
+      <span class="item"><yo-standing kind="bound" /><button class="act" (click)="open('all')">{{ figure(report.tally.bound) }} bound</button></span>
+      <span class="item"><yo-standing kind="held" /><button class="act" (click)="open('held')">{{ figure(report.tally.held) }} held</button></span>
+      <span class="item"><yo-standing kind="stray" /><button class="act" (click)="open('stray')">{{ figure(report.tally.stray) }} stray</button></span>
+      <span class="item"><yo-standing kind="fail" /><button class="act" (click)="open('failing')">{{ figure(report.tally.failing) }} fail</button></span>
+      @if (report.counts.cannotTell) { <button class="act" (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
+      @if (differences()) { <button class="act strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
+    } @else { <span class="quiet">Counting places…</span> }
+    <span class="space"></span>
+    @if (notice()) { <span class="notice" role="alert">{{ notice() }} <button class="act" (click)="clear()">Close</button></span> }
+    @else if (ripple(); as ripple) {
+      <span role="status">{{ ripple.label }}: {{ words() }}. <button class="act" (click)="open(worse() ? 'worse' : 'changed')">Walk through</button></span>
+    }
+  `,
+  styleUrl: './tally-line.less',
+})
+export class TallyLine {
+  readonly #store = inject(Store);
+  readonly #view = inject(CheckView);
+  protected readonly report = this.#store.selectSignal(auditFeature.selectReport);
+  protected readonly ripple = this.#store.selectSignal(auditFeature.selectRipple);
+  readonly #layout = this.#store.selectSignal(auditFeature.selectLayoutWorse);
+  readonly #compared = this.#store.selectSignal(auditFeature.selectDifferences);
+  protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
+  protected readonly differences = computed(() => Object.values(this.#compared()).reduce((sum, list) => sum + list.length, 0));
+  protected readonly worse = computed(() => (this.ripple()?.worse ?? 0) + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
+  protected readonly words = computed(() => {
+    const ripple = this.ripple()!;
+    const parts = [plural(ripple.changed, 'place') + ' changed'];
+    if (ripple.added) parts.push(`${ripple.added} added`);
+    if (ripple.removed) parts.push(`${ripple.removed} removed`);
+    if (ripple.held) parts.push(`${ripple.held} held`);
+    parts.push(this.worse() ? `${this.worse()} worse` : 'none worse');
+    return parts.join(', ');
+  });
+  protected readonly count = plural;
+  protected readonly figure = (value: number): string => plural(value, '', '').trim();
+
+  protected open(list: CheckList): void {
+    this.#view.list.set(list);
+    this.#store.dispatch(DeskActions.step({ step: 'check' }));
+  }
+  protected clear(): void {
+    this.#store.dispatch(SiteActions.clearNotice());
+  }
+}

@@ -1,0 +1,78 @@
+import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import type { AuditCounts, PlaceKind, RuleId, Standing, State, Tally, Verdict } from '@yohaku/core';
+
+/** A failing, undecided, held or stray row as lists show it: plain data from the worker. */
+export interface Row {
+  readonly page: string;
+  readonly place: string;
+  readonly kind: PlaceKind;
+  readonly label: string;
+  readonly rule: RuleId | null;
+  readonly verdict: Verdict | Standing;
+  readonly width: number;
+  readonly state: State;
+  readonly found: number | null;
+  readonly needed: number;
+  readonly before: number | null;
+  readonly tokens: readonly string[];
+  readonly reason: string;
+}
+
+/** What the last edit did. */
+export interface RippleReport {
+  readonly label: string;
+  readonly changed: number;
+  readonly held: number;
+  readonly added: number;
+  readonly removed: number;
+  readonly worse: number;
+  readonly worseRows: readonly Row[];
+  readonly changedRows: readonly Row[];
+  readonly heldRows: readonly Row[];
+}
+
+/** What the worker found of the site as it is now. */
+export interface AuditReport {
+  readonly tally: Tally;
+  readonly counts: AuditCounts;
+  readonly failing: readonly Row[];
+  readonly unknown: readonly Row[];
+  readonly open: Readonly<Record<string, number>>;
+}
+
+export interface AuditState {
+  readonly report: AuditReport | null;
+  readonly ripple: RippleReport | null;
+  readonly busy: boolean;
+  /** Places whose real rendering differs from the model, by frame. */
+  readonly differences: Readonly<Record<string, readonly string[]>>;
+  /** Headings, menus and buttons that take more lines than before the last edit, and pages that scroll sideways. */
+  readonly layoutWorse: readonly Row[];
+}
+
+export const AuditActions = createActionGroup({
+  source: 'Audit',
+  events: {
+    Busy: props<{ busy: boolean }>(),
+    Report: props<{ report: AuditReport }>(),
+    Ripple: props<{ ripple: RippleReport | null }>(),
+    Compared: props<{ frame: string; differences: readonly string[] }>(),
+    Layout: props<{ rows: readonly Row[] }>(),
+  },
+});
+
+export const auditFeature = createFeature({
+  name: 'audit',
+  reducer: createReducer(
+    { report: null, ripple: null, busy: false, differences: {}, layoutWorse: [] } as AuditState,
+    on(AuditActions.busy, (state, { busy }): AuditState => (state.busy === busy ? state : { ...state, busy })),
+    on(AuditActions.report, (state, { report }): AuditState => ({ ...state, report, busy: false })),
+    on(AuditActions.ripple, (state, { ripple }): AuditState => ({ ...state, ripple, layoutWorse: [] })),
+    on(AuditActions.compared, (state, { frame, differences }): AuditState => {
+      const known = state.differences[frame] ?? [];
+      return known.length === 0 && differences.length === 0 ? state : { ...state, differences: { ...state.differences, [frame]: differences } };
+    }),
+    on(AuditActions.layout, (state, { rows }): AuditState => (rows.length === 0 && state.layoutWorse.length === 0 ? state : { ...state, layoutWorse: rows })),
+  ),
+});
+export const auditReducer = auditFeature.reducer;

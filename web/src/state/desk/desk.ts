@@ -1,0 +1,89 @@
+import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+
+export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
+export type Step = (typeof STEPS)[number];
+export const STEP_LABELS: Record<Step, string> = {
+  gather: 'Gather', colour: 'Colour', grounds: 'Grounds', type: 'Type', buttons: 'Buttons', pages: 'Pages', check: 'Check', publish: 'Publish',
+};
+export const SURROUNDS = ['light', 'middle', 'dark'] as const;
+export type Surround = (typeof SURROUNDS)[number];
+
+/** A place in hand: by page and id. */
+export interface PlaceRef { readonly page: string; readonly id: string }
+
+export interface DeskState {
+  readonly step: Step;
+  /** Height of the desk below the steps line in px, by step. */
+  readonly heights: Readonly<Partial<Record<Step, number>>>;
+  readonly surround: Surround;
+  /** How the wall hangs: all pages, or only what the token in hand reaches. */
+  readonly hanging: 'all' | 'reach';
+  /** Token in hand by path; stays in hand across steps. */
+  readonly inHand: string | null;
+  /** Token whose control has the focus: its places are lit. */
+  readonly lit: string | null;
+  /** Page grown in place to be read; null: the overview. */
+  readonly grown: string | null;
+  readonly swatch: string | null;
+  readonly ground: string | null;
+  readonly slot: string | null;
+  readonly style: string | null;
+  readonly section: string | null;
+  readonly place: PlaceRef | null;
+  readonly keysShown: boolean;
+}
+
+const STANDARD: DeskState = {
+  step: 'colour', heights: {}, surround: 'middle', hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, keysShown: false,
+};
+
+const KEY = 'yohaku-desk';
+
+function kept(): DeskState {
+  try {
+    const { step, heights, surround, swatch, ground, style } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
+    return {
+      ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
+      surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null,
+    };
+  } catch {
+    return STANDARD;
+  }
+}
+
+/** Choices are remembered on this machine. */
+export function keepDesk({ step, heights, surround, swatch, ground, style }: DeskState): void {
+  localStorage.setItem(KEY, JSON.stringify({ step, heights, surround, swatch, ground, style }));
+}
+
+export const DeskActions = createActionGroup({
+  source: 'Desk',
+  events: {
+    Step: props<{ step: Step }>(),
+    Height: props<{ height: number }>(),
+    Surround: props<{ surround: Surround }>(),
+    Hang: props<{ hanging: DeskState['hanging'] }>(),
+    Take: props<{ token: string | null }>(),
+    Light: props<{ token: string | null }>(),
+    Grow: props<{ page: string | null }>(),
+    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
+    Keys: props<{ shown: boolean }>(),
+  },
+});
+
+export const deskFeature = createFeature({
+  name: 'desk',
+  reducer: createReducer(
+    kept(),
+    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null })),
+    on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
+    on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
+    on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
+    on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null ? 'all' : state.hanging })),
+    on(DeskActions.light, (state, { token }): DeskState => (state.lit === token ? state : { ...state, lit: token })),
+    on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
+    on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
+    on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),
+  ),
+});
+export const deskReducer = deskFeature.reducer;

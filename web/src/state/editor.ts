@@ -1,0 +1,56 @@
+import { Injectable, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { setValue, type Edit, type Site } from '@yohaku/core';
+import { SiteActions } from './site/site.actions.ts';
+import { siteFeature } from './site/site.selectors.ts';
+
+/** A fresh id for something new in the document or for a change. */
+export function freshId(prefix: string): string {
+  return `${prefix}-${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+}
+
+/** How controls edit: preview while held, commit when released. */
+@Injectable({ providedIn: 'root' })
+export class Editor {
+  readonly #store = inject(Store);
+  /** The site with all edits done so far, without a preview. */
+  readonly current = this.#store.selectSignal(siteFeature.selectCurrent);
+  /** With the preview of a held control. */
+  readonly shown = this.#store.selectSignal(siteFeature.selectShown);
+
+  preview(make: (site: Site) => Edit | undefined): void {
+    const site = this.current();
+    if (site) this.#store.dispatch(SiteActions.preview({ edit: make(site) ?? null }));
+  }
+
+  /** Ends the preview and does the edit, as one undo step. */
+  commit(make: (site: Site) => Edit | undefined): void {
+    const site = this.current();
+    if (!site) return;
+    try {
+      const edit = make(site);
+      if (edit) this.#store.dispatch(SiteActions.commit({ edit, id: freshId('c') }));
+      else this.cancel();
+    } catch (error) {
+      this.cancel();
+      this.#store.dispatch(SiteActions.notice({ words: error instanceof Error ? error.message : 'This cannot be done.' }));
+    }
+  }
+
+  cancel(): void {
+    this.#store.dispatch(SiteActions.preview({ edit: null }));
+  }
+
+  /** Shorthand for one value at an address. */
+  set(label: string, at: readonly string[], value: unknown, phase: 'preview' | 'commit' = 'commit'): void {
+    this[phase]((site) => setValue(site, label, at, value));
+  }
+
+  undo(): void {
+    this.#store.dispatch(SiteActions.undo({ id: freshId('c') }));
+  }
+
+  redo(): void {
+    this.#store.dispatch(SiteActions.redo({ id: freshId('c') }));
+  }
+}

@@ -1,0 +1,27 @@
+import { createActionGroup, emptyProps, props } from '@ngrx/store';
+import type { Change, Edit } from '@yohaku/core';
+import type { LoadedSite, RemoteChange } from '../../api/index.ts';
+
+/** Everything that happens to the site in this window. */
+export const SiteActions = createActionGroup({
+  source: 'Site',
+  events: {
+    Open: props<{ siteId: string }>(),
+    Loaded: props<LoadedSite & { pending: readonly Change[] }>(),
+    'Load failed': props<{ words: string; signedOut: boolean }>(),
+    /** A control is held: shown, not sent. */
+    Preview: props<{ edit: Edit | null }>(),
+    /** An edit is done: applied, kept, sent. */
+    Commit: props<{ edit: Edit; id: string }>(),
+    Undo: props<{ id: string }>(),
+    Redo: props<{ id: string }>(),
+    'Show before': props<{ on: boolean }>(),
+    /** Changes of the server's order, ours and others'. */
+    Arrived: props<{ changes: readonly RemoteChange[]; windowId: string }>(),
+    Refused: props<{ id: string; words: string }>(),
+    'Sending failed': props<{ words: string }>(),
+    'Sending again': emptyProps(),
+    'Clear notice': emptyProps(),
+    Notice: props<{ words: string }>(),
+  },
+});

@@ -1,0 +1,161 @@
+import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { RULES, bindOverride, cutDownText, leaveOverride, mendFor, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type SetValue } from '@yohaku/core';
+import { DeskActions, Editor, auditFeature, deskFeature, siteFeature, type Row } from '../../state/index.ts';
+import { CheckView, type CheckList } from '../../desk/check-view.ts';
+import { TextField, VerdictRule } from '../../ui/index.ts';
+
+const NAMES: Record<CheckList, string> = {
+  worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Held', stray: 'Stray', differences: 'Painted otherwise', all: 'All places',
+};
+const MOST_SHOWN = 300;
+
+/** What the last edit did, all that fails, departs or strays, and what mends it. */
+@Component({
+  selector: 'yo-check',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [VerdictRule, TextField],
+  templateUrl: './check-step.html',
+  styleUrl: './check-step.less',
+})
+export class CheckStep {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly #view = inject(CheckView);
+  protected readonly report = this.#store.selectSignal(auditFeature.selectReport);
+  protected readonly ripple = this.#store.selectSignal(auditFeature.selectRipple);
+  readonly #layout = this.#store.selectSignal(auditFeature.selectLayoutWorse);
+  readonly #compared = this.#store.selectSignal(auditFeature.selectDifferences);
+  readonly #done = this.#store.selectSignal(siteFeature.selectDone);
+  readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
+  protected readonly list = this.#view.list;
+  protected readonly at = signal(0);
+  protected readonly leaving = signal(false);
+  protected readonly names = NAMES;
+
+  protected readonly values = computed(() => (this.#editor.current() ? setValues(this.#editor.current()!) : []));
+  protected readonly rows = computed((): readonly Row[] => {
+    const report = this.report();
+    const ripple = this.ripple();
+    switch (this.list()) {
+      case 'worse': return [...(ripple?.worseRows ?? []), ...this.#layout()];
+      case 'changed': return [...(ripple?.changedRows ?? []), ...(ripple?.heldRows ?? [])];
+      case 'failing': return report?.failing ?? [];
+      case 'unknown': return report?.unknown ?? [];
+      case 'held':
+      case 'stray': return this.values().filter((one) => one.standing === this.list()).map(rowOfValue);
+      case 'differences': return Object.entries(this.#compared()).flatMap(([frame, lines]) => lines.map((line) => plainRow(frame.split(' ')[0]!, 'page/surface', line)));
+      case 'all': return this.#allPlaces();
+    }
+  });
+  protected readonly shown = computed(() => this.rows().slice(0, MOST_SHOWN));
+  protected readonly lists = computed(() => {
+    const report = this.report();
+    const ripple = this.ripple();
+    const entry = (id: CheckList, count: number) => ({ id, label: NAMES[id], count });
+    return [
+      ...(ripple ? [entry('worse', ripple.worse + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size), entry('changed', ripple.changed)] : []),
+      entry('failing', report?.tally.failing ?? 0), entry('unknown', report?.counts.cannotTell ?? 0), entry('held', report?.tally.held ?? 0), entry('stray', report?.tally.stray ?? 0),
+    ];
+  });
+  protected readonly row = computed(() => this.shown()[Math.min(this.at(), this.shown().length - 1)]);
+  protected readonly why = computed(() => {
+    const site = this.#editor.current();
+    const row = this.row();
+    return site && row ? row.tokens.map((path) => tokenTable(site.brand).get(path)).filter((token) => token !== undefined) : [];
+  });
+  protected readonly asks = computed(() => (this.row()?.rule ? RULES[this.row()!.rule!] : undefined));
+  protected readonly mends = computed((): Mend[] => {
+    const site = this.#editor.current();
+    const row = this.row();
+    if (!site || !row?.rule || row.verdict !== 'fail') return [];
+    const place = siteIndex(site).byAddress.get(`${row.page} ${row.place}`);
+    return place ? mendFor(site, { ...row, rule: row.rule, verdict: 'fail', place } satisfies Finding) : [];
+  });
+  /** The value set on the place in hand, when the list is about those. */
+  protected readonly value = computed((): SetValue | undefined => {
+    const row = this.row();
+    return row && (this.list() === 'held' || this.list() === 'stray') ? this.values().find((one) => one.override.id === row.tokens[0]) : undefined;
+  });
+  protected readonly nearest = computed(() => {
+    const value = this.value();
+    return value?.place ? nearestToken(this.#editor.current()!, value.override, value.place) : undefined;
+  });
+  protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
+
+  constructor() {
+    effect(() => {
+      this.list();
+      this.at.set(0);
+      this.leaving.set(false);
+    });
+  }
+
+  protected open(list: CheckList): void {
+    this.list.set(list);
+  }
+  protected go(index: number): void {
+    const row = this.shown()[index];
+    if (!row) return;
+    this.at.set(index);
+    this.leaving.set(false);
+    if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
+  }
+  protected mend(mend: Mend): void {
+    this.#editor.commit(() => ({ label: `Mend ${mend.label}`, ops: mend.ops }));
+  }
+  protected take(token: string): void {
+    this.#store.dispatch(DeskActions.take({ token }));
+    this.#store.dispatch(DeskActions.hang({ hanging: 'reach' }));
+  }
+  protected light(token: string | null): void {
+    this.#store.dispatch(DeskActions.light({ token }));
+  }
+  protected bind(value: SetValue): void {
+    const nearest = this.nearest();
+    this.#editor.commit((site) => bindOverride(site, value.record, value.override, nearest && !nearest.own ? nearest.path : null));
+  }
+  protected leave(value: SetValue, reason: string): void {
+    this.leaving.set(false);
+    this.#editor.commit((site) => leaveOverride(site, value.record, value.override, reason));
+  }
+  protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
+  protected undo(): void {
+    this.#editor.undo();
+  }
+  protected page(id: string): string {
+    return this.#editor.current()?.pages[id]?.title ?? id;
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    if (event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea, [contenteditable]')) return;
+    switch (event.key.toLowerCase()) {
+      case 'n': return this.go(Math.min(this.shown().length - 1, this.at() + 1));
+      case 'p': return this.go(Math.max(0, this.at() - 1));
+      case 'm': { const mend = this.mends()[0]; return mend && this.mend(mend); }
+      case 'u': return this.undo();
+    }
+  }
+
+  #allPlaces(): Row[] {
+    const site = this.#editor.current();
+    return site ? siteIndex(site).places.map((place) => ({ ...plainRow(place.page, place.id, place.label), kind: place.kind })) : [];
+  }
+  protected readonly count = plural;
+  protected readonly cut = cutDownText;
+}
+
+const plainRow = (page: string, place: string, label: string): Row =>
+  ({ page, place, kind: 'surface', label, rule: null, verdict: 'bound', width: 1280, state: 'rest', found: null, needed: 0, before: null, tokens: [], reason: '' });
+
+function rowOfValue(value: SetValue): Row {
+  const { override, place } = value;
+  const css = override.value.kind === 'literal' ? override.value.css : override.value.path;
+  return {
+    ...plainRow(place?.page ?? '', override.place, place?.label ?? override.place), verdict: value.standing, width: override.band === 'phone' ? 390 : override.band === 'tablet' ? 800 : 1280,
+    tokens: [override.id], reason: `${override.property} ${css}${override.band ? ` on ${override.band}` : ''}${override.reason ? `; “${override.reason}”` : ''}`,
+  };
+}

@@ -1,0 +1,208 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import {
+  addSwatches, behindOf, colorOf, cssColor, contrastRatio, followSwatch, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
+  removeSwatch, resolvedSwatches, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokensThrough, fillOf, composite, slotLabel, type Oklch, type ParsedColor, type Site,
+} from '@yohaku/core';
+import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
+import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { ContrastField } from './contrast-field.ts';
+
+interface PairRow { readonly label: string; readonly places: number; readonly found: number; readonly needed: number; readonly ground: string }
+
+/** The palette by painted area, the contrast field of the swatch in hand, and where it must be read. */
+@Component({
+  selector: 'yo-colour',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ContrastField, VerdictRule, TextField, Choice],
+  templateUrl: './colour-step.html',
+  styleUrl: './colour-step.less',
+})
+export class ColourStep {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly #chosen = this.#store.selectSignal(deskFeature.selectSwatch);
+  protected readonly site = this.#editor.shown;
+  protected readonly copied = signal('');
+  protected readonly deleting = signal(false);
+  protected readonly heir = signal<string | null>(null);
+
+  protected readonly swatches = computed(() => {
+    const site = this.site();
+    if (!site) return [];
+    const all = resolvedSwatches(site.brand);
+    const area = paintedWeights(site);
+    return all.map(({ swatch, oklch, rgb }) => {
+      const source = swatch.rule ? site.brand.swatches[swatch.rule.source]?.label : undefined;
+      const path = swatchPath(swatch);
+      return {
+        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, typed: swatch.typed,
+        places: placesOf(site, path).length, weight: area.get(path) ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
+      };
+    });
+  });
+  protected readonly strip = computed(() => this.swatches().filter((one) => one.weight > 0).sort((one, other) => other.weight - one.weight));
+  protected readonly chosen = computed(() => this.swatches().find((one) => one.id === this.#chosen()) ?? this.swatches().find((one) => one.oklch.c > 0.1) ?? this.swatches()[0]);
+  protected readonly was = computed(() => {
+    const id = this.chosen()?.id;
+    const current = this.#editor.current();
+    return id && current && current !== this.site() ? (resolvedSwatches(current.brand).find((one) => one.swatch.id === id)?.oklch ?? null) : null;
+  });
+  protected readonly pairs = computed((): PairRow[] => {
+    const site = this.site();
+    const chosen = this.chosen();
+    return site && chosen ? pairsOf(site, chosen.path) : [];
+  });
+  /** The ground where it is read most, and the next. */
+  protected readonly grounds = computed(() => {
+    const site = this.site();
+    if (!site) return [];
+    const table = tokenTable(site.brand);
+    const background = (id: string) => ({ id, label: site.brand.grounds[id]!.label, rgb: composite(colorOf(resolve(table, id)) ?? WHITE, WHITE) });
+    const used = [...new Set(this.pairs().map((pair) => pair.ground))];
+    return [...used, ...site.brand.groundOrder.filter((id) => !used.includes(id))].map(background);
+
+    function resolve(tokens: ReturnType<typeof tokenTable>, id: string): string {
+      const token = tokens.get(`ground.${site!.brand.grounds[id]!.path}.background`);
+      return token?.alias ? (tokens.get(token.alias)?.css ?? '#fff') : (token?.css ?? '#fff');
+    }
+  });
+  protected readonly uses = computed(() => {
+    const site = this.site();
+    const chosen = this.chosen();
+    return site && chosen ? swatchUses(site, chosen.id) : [];
+  });
+  protected readonly others = computed(() => this.swatches().filter((one) => one.id !== this.chosen()?.id).map((one) => ({ value: one.id, label: one.label, color: one.css })));
+  protected readonly sources = computed(() => [{ value: '', label: 'nothing (plain)' }, ...this.others()]);
+  protected readonly rule = computed(() => this.site()?.brand.swatches[this.chosen()?.id ?? '']?.rule?.source ?? '');
+
+  constructor() {
+    effect(() => {
+      const chosen = this.chosen();
+      if (chosen) this.#store.dispatch(DeskActions.take({ token: chosen.path }));
+    });
+  }
+
+  protected choose(id: string): void {
+    this.deleting.set(false);
+    this.#store.dispatch(DeskActions.choose({ choice: { swatch: id } }));
+  }
+  protected light(path: string | null): void {
+    this.#store.dispatch(DeskActions.light({ token: path }));
+  }
+  protected reach(): void {
+    this.#store.dispatch(DeskActions.hang({ hanging: 'reach' }));
+  }
+
+  protected hold(color: Oklch): void {
+    const id = this.chosen()!.id;
+    this.#editor.preview((site) => setSwatchColor(site, id, asTyped(color), whatMoved(this.chosen()!.oklch, color)));
+  }
+  protected done(color: Oklch): void {
+    const id = this.chosen()!.id;
+    const before = resolvedSwatches(this.#editor.current()!.brand).find((one) => one.swatch.id === id)!.oklch;
+    this.#editor.commit((site) => setSwatchColor(site, id, asTyped(color), whatMoved(before, color)));
+  }
+  protected lightness(event: Event, done: boolean): void {
+    const color = mapToSrgb({ ...this.chosen()!.oklch, l: Number((event.target as HTMLInputElement).value) });
+    if (done) this.done(color);
+    else this.hold(color);
+  }
+  protected typed(text: string): void {
+    const id = this.chosen()!.id;
+    this.#editor.commit((site) => setSwatchColor(site, id, parseColor(text)!));
+  }
+  protected checkColor = (text: string): string =>
+    parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour that can be read. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;
+  protected rename(label: string): void {
+    const id = this.chosen()!.id;
+    this.#editor.commit((site) => setValue(site, `Rename ${site.brand.swatches[id]!.label}`, ['brand', 'swatches', id, 'label'], label));
+  }
+  protected checkName = (text: string): string => {
+    if (text === '') return 'A swatch needs a name.';
+    if (text.length > 80) return 'At most 80 characters.';
+    const taken = this.swatches().some((one) => one.id !== this.chosen()?.id && one.label.toLowerCase() === text.toLowerCase());
+    return taken ? `“${text}” is taken. Choose another name.` : '';
+  };
+  protected follow(source: string): void {
+    const id = this.chosen()!.id;
+    if (source === this.rule()) return;
+    this.#editor.commit((site) => followSwatch(site, id, source || null));
+  }
+  protected async copy(value: string): Promise<void> {
+    await navigator.clipboard?.writeText(value).catch(() => {});
+    this.copied.set(value);
+    setTimeout(() => this.copied.set(''), 1500);
+  }
+  protected add(): void {
+    const id = freshId('s');
+    const color = parseColor('#808080')!;
+    this.#editor.commit((site) => addSwatches(site, [{ id, label: proposeName(color.oklch), color, part: 'side' }]));
+    this.choose(id);
+  }
+  protected askDelete(): void {
+    this.heir.set(nearestSwatch(this.#editor.current()!, this.chosen()!.id) ?? null);
+    this.deleting.set(true);
+  }
+  protected remove(): void {
+    const id = this.chosen()!.id;
+    this.deleting.set(false);
+    this.#editor.commit((site) => removeSwatch(site, id, this.uses().length > 0 ? (this.heir() ?? undefined) : undefined));
+  }
+  protected oklch = oklchText;
+}
+
+const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
+const asTyped = (color: Oklch): ParsedColor => ({ typed: '', oklch: { ...color, h: ((color.h % 360) + 360) % 360 }, rgb: paintedRgb(color), mapped: false });
+const whatMoved = (before: Oklch, after: Oklch): string => {
+  const moved = [Math.abs(before.l - after.l) > 1e-4 && 'lightness', Math.abs(before.c - after.c) > 1e-4 && 'chroma', Math.abs(before.h - after.h) > 1e-3 && 'hue'].filter((one) => typeof one === 'string');
+  return moved.length === 1 ? moved[0]! : 'colour';
+};
+
+/** Rough share of the painted area by token: surfaces by how much stands on them, everything else by one place. */
+function paintedWeights(site: Site): Map<string, number> {
+  const table = tokenTable(site.brand);
+  const index = siteIndex(site);
+  const weights = new Map<string, number>();
+  const add = (token: string | null | undefined, amount: number) => {
+    let path = token ?? undefined;
+    for (let i = 0; path && table.get(path)?.alias && i < 20; i++) path = table.get(path)!.alias;
+    if (path) weights.set(path, (weights.get(path) ?? 0) + amount);
+  };
+  const on = new Map<unknown, number>();
+  for (const place of index.places) if (place.under) on.set(place.under, (on.get(place.under) ?? 0) + 1);
+  for (const group of index.groups)
+    for (const place of group.places) {
+      const surface = group.painting.at('background-color', 'rest', 'desktop')?.token;
+      if (surface) add(surface, place.kind === 'surface' ? 4 + (on.get(place) ?? 0) * 2 : 1);
+      add(group.painting.at('color', 'rest', 'desktop')?.token, 0.35);
+    }
+  return weights;
+}
+
+/** Where a swatch stands as a foreground: by slot and ground, the worst first by share of what is needed. */
+function pairsOf(site: Site, path: string): PairRow[] {
+  const table = tokenTable(site.brand);
+  const through = tokensThrough(table, path);
+  const rows = new Map<string, PairRow>();
+  for (const group of groupsOf(siteIndex(site), through)) {
+    for (const [property, part] of [['color', ''], ['border-color', 'edge'], ['outline-color', 'focus ring']] as const) {
+      for (const state of group.states) {
+        const cell = group.painting.at(property, state, 'desktop');
+        if (!cell?.token || !through.has(cell.token) || (property === 'border-color' && group.kind !== 'button' && group.kind !== 'field')) continue;
+        const filled = property === 'color' && (group.kind === 'button' || group.kind === 'field');
+        const behind = filled ? fillOf(table, group, state, 'desktop') : behindOf(table, group, 'desktop');
+        const color = colorOf(table.get(path)!.css ?? '');
+        if (behind === 'picture' || !color) continue;
+        const large = property === 'color' && isLargeText(pixelsAt(table, group.painting, 'font-size', 'rest', 390) ?? 16, pixelsAt(table, group.painting, 'font-weight', 'rest', 390) ?? 400);
+        const needed = property !== 'color' || large ? 3 : 4.5;
+        const ground = site.brand.grounds[group.ground]!;
+        const what = part ? `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)} ${part}` : filled ? 'Button label' : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : slotLabel(group.kind);
+        const label = `${what[0]!.toUpperCase()}${what.slice(1)}${state === 'rest' || property === 'outline-color' ? '' : `, ${state}`} on ${ground.label}`;
+        const known = rows.get(label);
+        rows.set(label, { label, places: (known?.places ?? 0) + group.places.length, found: contrastRatio(composite(color, behind), behind), needed, ground: group.ground });
+      }
+    }
+  }
+  return [...rows.values()].sort((one, other) => Number(one.found >= one.needed) - Number(other.found >= other.needed) || other.places - one.places);
+}

@@ -1,0 +1,74 @@
+import { buttonSlot, composite, contrastRatio, cssColor, isLargeText, pixelsAt, placesOf, colorOf, siteIndex, slotPath, tokenTable, tokenValue, type Group, type Rgb8, type Site } from '@yohaku/core';
+
+/** One sample of a set line: a slot as it stands on this ground. */
+export interface SlotSample {
+  readonly slot: string;
+  readonly path: string;
+  readonly css: string;
+  readonly found: number | null;
+  readonly needed: number;
+  /** Places it paints; a slot in no use never counts as failing. */
+  readonly places: number;
+}
+
+export interface GroundLine {
+  readonly id: string;
+  readonly label: string;
+  readonly background: string;
+  readonly places: number;
+  readonly samples: readonly SlotSample[];
+  readonly pictured: boolean;
+}
+
+/** The slots a set line shows, in reading order. */
+export const LINE_SLOTS = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
+const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+
+/** Every ground as a set line with its figures. */
+export function groundLines(site: Site): GroundLine[] {
+  const table = tokenTable(site.brand);
+  const index = siteIndex(site);
+  const onGround = new Map<string, number>();
+  const pictured = new Set<string>();
+  for (const place of index.places) {
+    onGround.set(place.ground, (onGround.get(place.ground) ?? 0) + 1);
+    if (place.overPicture) pictured.add(place.ground);
+  }
+  return site.brand.groundOrder.map((id) => {
+    const ground = site.brand.grounds[id]!;
+    const css = (slot: string) => tokenValue(table, slotPath(site.brand, ground, slot)).css;
+    const background = composite(colorOf(css('background')) ?? WHITE, WHITE);
+    const sample = (slot: string): SlotSample => {
+      const path = slotPath(site.brand, ground, slot);
+      const color = colorOf(css(slot));
+      const button = slot.startsWith('button-');
+      const fill = button ? slot.replace(/-(label|edge)-/, '-fill-') : '';
+      const edge = button ? slot.replace(/-(label|fill)-/, '-edge-') : '';
+      let found = color ? contrastRatio(composite(color, background), background) : null;
+      let needed = slot === 'field-edge' || slot === 'focus' ? 3 : slot === 'rule' ? 1 : textNeed(slot);
+      if (button && color) {
+        const filled = composite(colorOf(css(fill)) ?? background, background);
+        if (slot.includes('-label-')) found = contrastRatio(composite(color, filled), filled);
+        else {
+          found = Math.max(contrastRatio(filled, background), contrastRatio(composite(colorOf(css(edge)) ?? background, background), background));
+          needed = 3;
+        }
+      }
+      return { slot, path, css: css(slot), found, needed, places: placesOf(site, path).length };
+    };
+    const textNeed = (slot: string): number => {
+      const style = site.brand.styleOrder.find((one) => site.brand.styles[one]!.slot === slot);
+      const group: Group | undefined = index.groups.find((one) => one.ground === id && one.style === style && one.kind === 'text');
+      if (slot !== 'heading' || !group) return 4.5;
+      // The strictest of the sizes in use: the smallest heading on a phone.
+      const sizes = index.groups.filter((one) => one.ground === id && one.style && site.brand.styles[one.style]!.slot === 'heading')
+        .map((one) => ({ size: pixelsAt(table, one.painting, 'font-size', 'rest', 320) ?? 16, weight: pixelsAt(table, one.painting, 'font-weight', 'rest', 320) ?? 400 }));
+      return sizes.every(({ size, weight }) => isLargeText(size, weight)) ? 3 : 4.5;
+    };
+    return {
+      id, label: ground.label, background: cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
+      samples: [...LINE_SLOTS.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonSlot(variant, 'label', 'rest')))],
+    };
+  });
+}
+

@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import {
+  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlot, setValue, slotLabel, slotPath,
+  tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
+} from '@yohaku/core';
+import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
+import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { groundLines, LINE_SLOTS, type SlotSample } from './ground-lines.ts';
+
+const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
+
+/** Each ground as one continuous set line, with its figures beneath and one slot in hand. */
+@Component({
+  selector: 'yo-grounds',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [VerdictRule, Choice, TextField],
+  templateUrl: './grounds-step.html',
+  styleUrl: './grounds-step.less',
+})
+export class GroundsStep {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  protected readonly site = this.#editor.shown;
+  protected readonly deleting = signal(false);
+  protected readonly heir = signal<string | null>(null);
+  protected readonly lines = computed(() => (this.site() ? groundLines(this.site()!) : []));
+  protected readonly heads = ['Eyebrow', 'Heading', 'Running text', 'Link', 'Secondary', 'Field', 'Focus', 'Rule'];
+  protected readonly variants = computed(() => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? []);
+  protected readonly words = computed(() => {
+    // The site's own words: its first short heading and first menu entries.
+    const items = Object.values(this.site()?.shared.header.items ?? {});
+    return { heading: items[2]?.label ?? 'Heading', text: 'Sails at nine,', link: 'see fares', secondary: 'from Pier 2', button: 'Book' };
+  });
+  protected readonly families = computed(() => {
+    const table = this.site() && tokenTable(this.site()!.brand);
+    return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '', corner: table?.get('corner.button')?.css ?? '0' };
+  });
+
+  protected readonly chosen = computed(() => {
+    const { ground, slot } = this.#desk();
+    const lines = this.lines();
+    const failing = lines.flatMap((line) => line.samples.filter((one) => this.fails(one)).map((one) => ({ line, one })))[0];
+    const line = lines.find((one) => one.id === ground) ?? failing?.line ?? lines[0];
+    const site = this.site();
+    if (!line || !site) return undefined;
+    const wanted = slot ?? (ground === null || ground === failing?.line.id ? failing?.one.slot : undefined) ?? 'text';
+    return { line, slot: wanted, value: site.brand.grounds[line.id]!.slots[wanted], path: slotPath(site.brand, site.brand.grounds[line.id]!, wanted) };
+  });
+  protected readonly slotFacts = computed(() => {
+    const chosen = this.chosen();
+    const site = this.site();
+    if (!chosen || !site) return undefined;
+    const sample = chosen.line.samples.find((one) => one.slot === chosen.slot);
+    const table = tokenTable(site.brand);
+    const { css, chain } = tokenValue(table, chosen.path);
+    const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'most readable core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : '';
+    return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
+  });
+  protected readonly mend = computed(() => {
+    const chosen = this.chosen();
+    const sample = this.slotFacts()?.sample;
+    if (!chosen || !sample || !this.fails(sample)) return undefined;
+    const site = this.site()!;
+    const ground = site.brand.grounds[chosen.line.id]!;
+    const css = (slot: string) => tokenValue(tokenTable(site.brand), slotPath(site.brand, ground, slot)).css;
+    const background = composite(colorOf(css('background')) ?? WHITE, WHITE);
+    const behind = sample.slot.includes('-label-') ? composite(colorOf(css(sample.slot.replace('-label-', '-fill-'))) ?? background, background) : background;
+    const color = colorOf(sample.css);
+    const found = color && mendPair(composite(color, behind), behind, sample.needed);
+    return found ? { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } : undefined;
+  });
+  protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
+  protected readonly slots = computed(() => [...BASE_SLOTS, ...(this.site()?.brand.variantOrder.flatMap(buttonSlots) ?? [])].map((slot) => {
+    const button = parseButtonSlot(slot);
+    return { value: slot, label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${slotLabel(slot)}` : slotLabel(slot) };
+  }));
+  protected readonly grounds = computed(() => this.lines().filter((one) => one.id !== this.chosen()?.line.id).map((one) => ({ value: one.id, label: one.label, color: one.background })));
+  protected readonly uses = computed(() => (this.site() && this.chosen() ? groundUses(this.site()!, this.chosen()!.line.id) : []));
+
+  protected fails(sample: SlotSample): boolean {
+    return sample.places > 0 && sample.found !== null && sample.found < sample.needed;
+  }
+  protected button(variant: string): string {
+    return buttonSlot(variant, 'label', 'rest');
+  }
+  protected color(line: string, slot: string): string {
+    const brand = this.site()!.brand;
+    return tokenValue(tokenTable(brand), slotPath(brand, brand.grounds[line]!, slot)).css;
+  }
+  protected readonly lineSlots = LINE_SLOTS;
+
+  protected choose(ground: string, slot: string): void {
+    const brand = this.site()!.brand;
+    this.deleting.set(false);
+    this.#store.dispatch(DeskActions.choose({ choice: { ground, slot } }));
+    this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[ground]!, slot) }));
+  }
+  protected light(path: string | null): void {
+    this.#store.dispatch(DeskActions.light({ token: path }));
+  }
+  protected setTo(value: SlotValue | undefined): void {
+    const { line, slot } = this.chosen()!;
+    this.#editor.commit((site) => setSlot(site, line.id, slot, value));
+  }
+  protected swatch(id: string): void {
+    this.setTo({ kind: 'swatch', swatch: id });
+  }
+  protected raw(text: string): void {
+    this.setTo({ kind: 'raw', color: text });
+  }
+  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour. What was set is kept.`);
+  protected add(): void {
+    const background = this.swatches()[0]?.value;
+    if (!background) return;
+    const id = freshId('g');
+    this.#editor.commit((site) => addGround(site, id, { background }));
+    this.choose(id, 'background');
+  }
+  protected duplicate(): void {
+    const id = freshId('g');
+    const from = this.chosen()!.line.id;
+    this.#editor.commit((site) => addGround(site, id, { copyOf: from }));
+    this.choose(id, 'background');
+  }
+  protected rename(label: string): void {
+    const { line } = this.chosen()!;
+    this.#editor.commit((site) => setValue(site, `Rename ${line.label}`, ['brand', 'grounds', line.id, 'label'], label));
+  }
+  protected checkName = (text: string): string =>
+    text === '' ? 'A ground needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is taken.` : '';
+  protected askDelete(): void {
+    this.heir.set(this.grounds()[0]?.value ?? null);
+    this.deleting.set(true);
+  }
+  protected remove(): void {
+    const { line } = this.chosen()!;
+    const heir = this.heir();
+    if (!heir) return;
+    this.deleting.set(false);
+    this.#editor.commit((site) => removeGround(site, line.id, heir));
+    this.#store.dispatch(DeskActions.choose({ choice: { ground: null, slot: null } }));
+  }
+  protected readonly count = plural;
+  protected readonly cut = cutDownText;
+}

@@ -1,0 +1,107 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { firstValueFrom } from 'rxjs';
+import { changedTokens, plural, ripple, tokenTable } from '@yohaku/core';
+import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
+import { OpenCounts } from '../../desk/open-counts.ts';
+import { Editor, auditFeature, siteFeature } from '../../state/index.ts';
+
+/** What is live against what is saved, what is still open, and one button with the number of changes. */
+@Component({
+  selector: 'yo-publish',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './publish-step.html',
+  styleUrl: './publish-step.less',
+})
+export class PublishStep {
+  readonly #store = inject(Store);
+  readonly #api = inject(SiteApi);
+  readonly #editor = inject(Editor);
+  readonly #open = inject(OpenCounts);
+  protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  readonly #sequence = this.#store.selectSignal(siteFeature.selectSequence);
+  protected readonly saving = this.#store.selectSignal(siteFeature.selectSaving);
+  protected readonly report = this.#store.selectSignal(auditFeature.selectReport);
+  protected readonly known = signal<Publications | null>(null);
+  protected readonly busy = signal(false);
+  protected readonly words = signal('');
+  protected readonly notLive = this.#open.notLive;
+  protected readonly site = this.#editor.current;
+
+  /** What differs from what is live: tokens by label with both values, pages with changed words or parts, places repainted. */
+  protected readonly difference = computed(() => {
+    const live = this.known()?.live?.site;
+    const site = this.site();
+    if (!live || !site) return undefined;
+    const old = tokenTable(live.brand);
+    const now = tokenTable(site.brand);
+    // Only where a value is set, not every alias that follows it.
+    const tokens = [...changedTokens(old, now)].filter((path) => old.get(path)?.css !== now.get(path)?.css || old.get(path)?.alias !== now.get(path)?.alias)
+      .map((path) => ({ path, label: (now.get(path) ?? old.get(path))!.label, before: words(old.get(path)), after: words(now.get(path)) }));
+    const what = ripple(live, site);
+    const touched = [...what.changed, ...what.added, ...what.removed];
+    const pages = site.pageOrder.map((id) => ({ title: site.pages[id]!.title, places: touched.filter((place) => place.page === id).length })).filter((one) => one.places > 0);
+    const gone = live.pageOrder.filter((id) => !site.pages[id]).map((id) => live.pages[id]!.title);
+    return { tokens, pages, gone, equal: site.pageOrder.length - pages.length };
+  });
+  protected readonly stillOpen = computed(() => {
+    const report = this.report();
+    const site = this.site();
+    if (!report || !site) return [];
+    const provisional = Object.values(site.brand.styles).filter((style) => style.provisional).map((style) => style.label);
+    return [
+      ...(report.tally.failing ? [`${plural(report.tally.failing, 'place')} fail a check`] : []),
+      ...(report.counts.cannotTell ? [`${plural(report.counts.cannotTell, 'place')} cannot be told: a picture lies behind`] : []),
+      ...(report.tally.stray ? [`${plural(report.tally.stray, 'place')} stray from every token`] : []),
+      ...(provisional.length ? [`provisional: ${provisional.join(', ')}`] : []),
+    ];
+  });
+
+  constructor() {
+    effect(() => {
+      if (this.siteId()) void this.#load();
+    });
+  }
+
+  async #load(): Promise<void> {
+    try {
+      const known = await firstValueFrom(this.#api.publications(this.siteId()));
+      this.known.set(known);
+      this.#open.liveSequence.set(known.live?.sequence ?? null);
+    } catch (error) {
+      this.words.set(failureWords(error));
+    }
+  }
+
+  protected async publish(): Promise<void> {
+    await this.#try(async () => {
+      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence()));
+      this.words.set(`Publication ${number} is live.`);
+    });
+  }
+  protected async makeLive(number: number): Promise<void> {
+    await this.#try(async () => {
+      await firstValueFrom(this.#api.makeLive(this.siteId(), number));
+      this.words.set(`Publication ${number} is live again.`);
+    });
+  }
+  async #try(work: () => Promise<void>): Promise<void> {
+    if (this.busy()) return;
+    this.busy.set(true);
+    this.words.set('');
+    try {
+      await work();
+      await this.#load();
+    } catch (error) {
+      this.words.set(failureWords(error));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+  protected when(at: string): string {
+    return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+  }
+  protected readonly count = plural;
+}
+
+const words = (token: { alias?: string; css?: string } | undefined): string => token?.alias ?? token?.css ?? 'none';

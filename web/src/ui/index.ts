@@ -1,0 +1,4 @@
+export { StandingSign, VerdictRule } from './verdict-rule.ts';
+export { NumberField } from './number-field.ts';
+export { TextField } from './text-field.ts';
+export { Choice, type ChoiceOption } from './choice.ts';

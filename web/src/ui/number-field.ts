@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { RANGES, round, type RangeName } from '@yohaku/core';
+
+let count = 0;
+
+/**
+ * A figure that can be dragged by its name, typed, pasted, and nudged with the
+ * arrow keys (Shift: ten steps). What is typed stays when it cannot be taken,
+ * with the reason under it; the last good value is kept.
+ */
+@Component({
+  selector: 'yo-number',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzInputModule],
+  template: `
+    <label [for]="id" class="head" (pointerdown)="grab($event)" [class.sr]="hideLabel()">{{ label() }}</label>
+    <input nz-input class="mono" [id]="id" type="text" inputmode="decimal" autocomplete="off" [value]="text()" [style.width.px]="width()"
+      [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
+      (input)="type($event)" (change)="take()" (keydown)="key($event)" (focus)="focused.emit()" (blur)="take(); blurred.emit()" />
+    @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
+  `,
+  styles: `:host { display: inline-flex; flex-direction: column; position: relative; } label { cursor: ew-resize; user-select: none; white-space: nowrap; } .why { max-width: 180px; color: #1a1a1a; }`,
+})
+export class NumberField {
+  readonly label = input.required<string>();
+  readonly value = input.required<number>();
+  readonly range = input.required<RangeName>();
+  readonly digits = input(2);
+  readonly width = input(64);
+  readonly hideLabel = input(false);
+  readonly factor = input(1);
+  readonly held = output<number>();
+  readonly done = output<number>();
+  readonly focused = output();
+  readonly blurred = output();
+  protected readonly id = `number-${++count}`;
+  protected readonly typed = signal<string | null>(null);
+  protected readonly problem = signal('');
+  protected readonly text = computed(() => this.typed() ?? String(round(this.value() * this.factor(), this.digits())));
+  #dragging = false;
+
+  constructor() {
+    effect(() => {
+      this.value();
+      if (!this.#dragging && this.problem() === '') this.typed.set(null);
+    });
+  }
+
+  protected type(event: Event): void {
+    this.typed.set((event.target as HTMLInputElement).value);
+    this.problem.set('');
+  }
+
+  protected take(): void {
+    const typed = this.typed();
+    if (typed === null) return;
+    const number = this.#read(typed);
+    if (typeof number === 'string') return this.problem.set(number);
+    this.problem.set('');
+    this.typed.set(null);
+    if (number !== this.value()) this.done.emit(number);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (event.key === 'Enter') return this.take();
+    if (event.key === 'Escape') {
+      this.typed.set(null);
+      this.problem.set('');
+      return;
+    }
+    const direction = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    if (direction === 0) return;
+    event.preventDefault();
+    const read = this.#read(this.text());
+    const from = typeof read === 'number' ? read : this.value();
+    this.typed.set(null);
+    this.problem.set('');
+    this.done.emit(this.#within(from + direction * RANGES[this.range()].step * (event.shiftKey ? 10 : 1)));
+  }
+
+  /** Pulls the value by the name: four px a step. */
+  protected grab(start: PointerEvent): void {
+    if (start.button !== 0) return;
+    const from = this.value();
+    const label = start.target as HTMLElement;
+    let value = from;
+    const move = (event: PointerEvent) => {
+      this.#dragging = true;
+      value = this.#within(from + Math.round((event.clientX - start.clientX) / 4) * RANGES[this.range()].step);
+      this.held.emit(value);
+    };
+    const end = () => {
+      label.removeEventListener('pointermove', move);
+      this.#dragging = false;
+      if (value !== from) this.done.emit(value);
+    };
+    label.setPointerCapture(start.pointerId);
+    label.addEventListener('pointermove', move);
+    label.addEventListener('pointerup', end, { once: true });
+    label.addEventListener('pointercancel', end, { once: true });
+  }
+
+  #within(value: number): number {
+    const { min, max } = RANGES[this.range()];
+    return round(Math.min(max, Math.max(min, value)), 6);
+  }
+
+  /** The number behind a text, or why it cannot be taken. */
+  #read(text: string): number | string {
+    const { min, max, unit } = RANGES[this.range()];
+    const cleaned = text.trim().replace(/(px|em|%|°)$/i, '').replace(',', '.').trim();
+    const number = cleaned === '' ? Number.NaN : Number(cleaned) / this.factor();
+    const show = (value: number) => `${round(value * this.factor(), 3)}${unit}`;
+    if (!Number.isFinite(number)) return `“${text.slice(0, 20)}” is not a number. ${show(this.value())} is kept.`;
+    if (number < min || number > max) return `From ${show(min)} to ${show(max)}. ${show(this.value())} is kept.`;
+    return number;
+  }
+}

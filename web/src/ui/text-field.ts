@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { NzInputModule } from 'ng-zorro-antd/input';
+
+let count = 0;
+
+/** A line of text; `check` says what is wrong with it (empty when nothing is), and then what was typed stays. */
+@Component({
+  selector: 'yo-text',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzInputModule],
+  template: `
+    <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
+    <input nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null"
+      [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
+      (input)="type($event)" (change)="take()" (keydown.enter)="take()" (keydown.escape)="drop()" (focus)="focused.emit()" (blur)="blurred.emit()" />
+    @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
+  `,
+  styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
+})
+export class TextField {
+  readonly label = input.required<string>();
+  readonly value = input.required<string>();
+  readonly check = input<(text: string) => string>(() => '');
+  readonly width = input('120px');
+  readonly mono = input(false);
+  readonly hideLabel = input(false);
+  readonly placeholder = input('');
+  readonly done = output<string>();
+  readonly focused = output();
+  readonly blurred = output();
+  protected readonly id = `text-${++count}`;
+  protected readonly typed = signal<string | null>(null);
+  protected readonly problem = signal('');
+  protected readonly same = computed(() => this.typed() === null || this.typed() === this.value());
+
+  constructor() {
+    effect(() => {
+      this.value();
+      if (this.problem() === '') this.typed.set(null);
+    });
+  }
+
+  protected type(event: Event): void {
+    this.typed.set((event.target as HTMLInputElement).value);
+    this.problem.set('');
+  }
+
+  protected take(): void {
+    if (this.same()) return;
+    const text = this.typed()!.trim();
+    const problem = this.check()(text);
+    this.problem.set(problem);
+    if (problem !== '') return;
+    this.typed.set(null);
+    this.done.emit(text);
+  }
+
+  protected drop(): void {
+    this.typed.set(null);
+    this.problem.set('');
+  }
+}

@@ -1,0 +1,80 @@
+import { bandOf, cellValue, colorOf, pageTree, pixelsAt, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
+
+/** Which computed style tells what was painted for a property. */
+const COMPUTED: Record<PaintedProperty, readonly (keyof CSSStyleDeclaration & string)[]> = {
+  color: ['color'], 'background-color': ['backgroundColor'], 'border-color': ['borderTopColor'], 'outline-color': ['outlineColor'],
+  'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
+  'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
+  'border-radius': ['borderTopLeftRadius'], 'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'],
+};
+
+const SIZE_TOLERANCE = 0.02;
+
+/** Every value at rest that the browser computes otherwise than the model says, one line each. */
+export function compareDocument(document: Document, site: Site, page: string, width: number): string[] {
+  const view = document.defaultView;
+  if (!view) return [];
+  const index = siteIndex(site);
+  const table = tokenTable(site.brand);
+  const differences: string[] = [];
+  const elements = new Map<string, Element>();
+  for (const element of document.querySelectorAll('[data-place]')) elements.set(element.getAttribute('data-place')!, element);
+  for (const place of pageTree(site, page).places) {
+    const element = elements.get(place.id);
+    if (!element) continue;
+    const computed = view.getComputedStyle(element);
+    for (const property of propertiesOf(index.groupOf.get(place)!)) {
+      const expected = expectation(place, property);
+      if (expected === undefined) continue;
+      for (const name of COMPUTED[property]) {
+        const found = String(computed[name as keyof CSSStyleDeclaration]);
+        if (!agrees(property, expected, found)) differences.push(`${place.label}, ${property} at ${width}: model ${expected}, browser ${found}`);
+      }
+    }
+  }
+  return differences;
+
+  function expectation(place: Place, property: PaintedProperty): string | number | undefined {
+    const painting = index.groupOf.get(place)!.painting;
+    const cell = painting.at(property, 'rest', bandOf(width));
+    if (!cell) return undefined;
+    return pixelsAt(table, painting, property, 'rest', width) ?? cellValue(table, cell).css;
+  }
+}
+
+function propertiesOf(group: Group): PaintedProperty[] {
+  return [...new Set(group.painting.cells.filter((cell) => cell.state === 'rest').map((cell) => cell.property))];
+}
+
+function agrees(property: PaintedProperty, expected: string | number, found: string): boolean {
+  if (typeof expected === 'number') return Math.abs(Number.parseFloat(found === 'normal' ? '0' : found) - expected) <= SIZE_TOLERANCE;
+  if (property.endsWith('color')) {
+    const one = colorOf(expected);
+    const other = colorOf(found);
+    return !!one && !!other && Math.abs(one.r - other.r) <= 1 && Math.abs(one.g - other.g) <= 1 && Math.abs(one.b - other.b) <= 1 && Math.abs(one.alpha - other.alpha) < 0.005;
+  }
+  if (property === 'font-family') return found.replace(/["']/g, '').replace(/,\s*/g, ', ') === expected.replace(/["']/g, '').replace(/,\s*/g, ', ');
+  return found === expected;
+}
+
+/** Lines that headings, menus and buttons take, by place, and whether the page scrolls sideways. */
+export interface LayoutSnapshot {
+  readonly lines: ReadonlyMap<string, number>;
+  readonly overflow: boolean;
+}
+
+/** Reads line counts and overflow from the real layout. */
+export function readLayout(document: Document, site: Site, page: string): LayoutSnapshot {
+  const lines = new Map<string, number>();
+  for (const place of pageTree(site, page).places) {
+    const counted = place.kind === 'menu' || place.kind === 'button' || place.level !== null;
+    const element = counted ? document.querySelector(`[data-place="${place.id}"]`) : null;
+    if (!element) continue;
+    const range = document.createRange();
+    range.selectNodeContents(element);
+    lines.set(place.id, new Set([...range.getClientRects()].map((rect) => Math.round(rect.bottom / 4))).size);
+  }
+  const menu = document.querySelector('.menu');
+  if (menu) lines.set('header/surface', new Set([...menu.children].map((item) => Math.round(item.getBoundingClientRect().top / 4))).size);
+  return { lines, overflow: document.documentElement.scrollWidth > document.documentElement.clientWidth + 1 };
+}

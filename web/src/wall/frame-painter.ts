@@ -1,0 +1,121 @@
+import { bodyHtml, bodyParts, changedProperties, familiesInUse, fontsCss, pageTree, recipeClass, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
+
+const styles = new WeakMap<Site, string>();
+let lastStyles: { site: Site; css: string } | undefined;
+
+/** The stylesheet of a site, made once for all frames; a site that differs only in token values reuses the last one. */
+function stylesOf(site: Site): string {
+  let css = styles.get(site);
+  if (css === undefined) {
+    css = lastStyles && sameStructure(lastStyles.site, site) ? lastStyles.css : stylesCss(site);
+    styles.set(site, css);
+    lastStyles = { site, css };
+  }
+  return css;
+}
+
+function sameStructure(one: Site, other: Site): boolean {
+  const a = one.brand;
+  const b = other.brand;
+  return one.pages === other.pages && one.shared === other.shared && a.groundOrder === b.groundOrder && a.styleOrder === b.styleOrder
+    && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder;
+}
+
+let lastDiff: { before: Brand; after: Brand; changed: Map<string, string | undefined> } | undefined;
+function diff(before: Brand, after: Brand): Map<string, string | undefined> {
+  if (lastDiff?.before !== before || lastDiff.after !== after) lastDiff = { before, after, changed: changedProperties(before, after) };
+  return lastDiff.changed;
+}
+
+/**
+ * Keeps one document showing one page, or one part of it. Token values travel
+ * as custom properties on the root; only parts whose HTML changed are written again.
+ */
+export class FramePainter {
+  readonly document: Document;
+  readonly #page: string;
+  readonly #part: string | null;
+  #applied: Site | undefined;
+  #html = new Map<string, string>();
+
+  constructor(document: Document, page: string, part: string | null = null) {
+    this.document = document;
+    this.#page = page;
+    this.#part = part;
+  }
+
+  /** The site this document shows now. */
+  get applied(): Site | undefined {
+    return this.#applied;
+  }
+
+  /** Shows a site. Returns whether anything but token values was written. */
+  paint(site: Site): boolean {
+    const before = this.#applied;
+    if (before === site || !site.pages[this.#page]) return false;
+    this.#applied = site;
+    if (!before) {
+      this.#style('yohaku-fonts', fontsCss(familiesInUse(site.brand), '/fonts/'));
+      this.#style('yohaku-tokens', tokensCss(site.brand));
+      this.#style('yohaku-styles', stylesOf(site));
+      this.document.documentElement.lang = site.language;
+      this.#write(site);
+      return true;
+    }
+    if (before.brand !== site.brand) this.#restyle(before.brand, site.brand);
+    const css = stylesOf(site);
+    if (css !== stylesOf(before)) this.#style('yohaku-styles', css);
+    return this.#rewrite(site);
+  }
+
+  #restyle(before: Brand, after: Brand): void {
+    const root = this.document.documentElement.style;
+    for (const [property, value] of diff(before, after)) {
+      if (value === undefined) root.removeProperty(property);
+      else root.setProperty(property, value);
+    }
+    if (before.families !== after.families) this.#style('yohaku-fonts', fontsCss(familiesInUse(after), '/fonts/'));
+  }
+
+  #style(id: string, css: string): void {
+    let element = this.document.getElementById(id);
+    if (!element) {
+      element = this.document.createElement('style');
+      element.id = id;
+      this.document.head.append(element);
+    }
+    if (element.textContent !== css) element.textContent = css;
+  }
+
+  #parts(site: Site): { id: string; html: string }[] {
+    const all = bodyParts(site, this.#page);
+    return this.#part === null ? all : all.filter((one) => one.id === this.#part);
+  }
+
+  #write(site: Site): void {
+    const { body } = pageTree(site, this.#page);
+    this.document.body.className = body.recipes.map(recipeClass).join(' ');
+    this.document.body.setAttribute('data-place', body.id);
+    const parts = this.#parts(site);
+    this.document.body.innerHTML = this.#part === null ? bodyHtml(site, this.#page) : parts.map((one) => one.html).join('');
+    this.#html = new Map(parts.map((one) => [one.id, one.html]));
+  }
+
+  #rewrite(site: Site): boolean {
+    const parts = this.#parts(site);
+    const ids = [...this.#html.keys()];
+    if (parts.length !== ids.length || parts.some((one, i) => one.id !== ids[i])) {
+      this.#write(site);
+      return true;
+    }
+    let written = false;
+    for (const { id, html } of parts) {
+      if (this.#html.get(id) === html) continue;
+      const element = this.document.querySelector(`[data-part="${id}"]`);
+      if (element) element.outerHTML = html;
+      this.#html.set(id, html);
+      written = true;
+    }
+    return written;
+  }
+}

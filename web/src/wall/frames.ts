@@ -1,0 +1,126 @@
+import { Injectable, effect, inject, signal, untracked } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { pageTree, type Site } from '@yohaku/core';
+import { AuditActions, siteFeature, type Row } from '../state/index.ts';
+import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
+import type { FramePainter } from './frame-painter.ts';
+
+/** A frame on the wall as the scheduler sees it. */
+export interface HungFrame {
+  readonly key: string;
+  readonly page: string;
+  readonly width: number;
+  readonly painter: FramePainter;
+  /** Smaller is nearer; the grown page is 0. */
+  nearness(): number;
+  /** Called after something was painted, so that heights and marks follow. */
+  painted(structure: boolean): void;
+}
+
+/** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
+const BUDGET_MS = 9;
+const QUIET_MS = 500;
+
+/** Repaints the wall: nearest frames first, the others in turn, and compares them with the model when all is quiet. */
+@Injectable({ providedIn: 'root' })
+export class Frames {
+  readonly #store = inject(Store);
+  readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
+  readonly #last = this.#store.selectSignal(siteFeature.selectLast);
+  readonly #hung = new Map<string, HungFrame>();
+  readonly #turn = new Map<string, number>();
+  #round = 0;
+  #scheduled = false;
+  #quiet: ReturnType<typeof setTimeout> | undefined;
+  readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot }>();
+  /** Counts finished paints; marks that depend on layout read it. */
+  readonly version = signal(0);
+
+  constructor() {
+    effect(() => {
+      if (this.#painted()) untracked(() => this.#schedule());
+    });
+  }
+
+  hang(frame: HungFrame): () => void {
+    this.#hung.set(frame.key, frame);
+    const site = this.#painted();
+    if (site) frame.painted(frame.painter.paint(site));
+    this.#waitForQuiet();
+    return () => {
+      this.#hung.delete(frame.key);
+      this.#turn.delete(frame.key);
+    };
+  }
+
+  frame(key: string): HungFrame | undefined {
+    return this.#hung.get(key);
+  }
+
+  #schedule(): void {
+    if (this.#scheduled) return;
+    this.#scheduled = true;
+    requestAnimationFrame(() => {
+      this.#scheduled = false;
+      this.#paintSome();
+    });
+  }
+
+  #paintSome(): void {
+    const site = this.#painted();
+    if (!site) return;
+    const began = performance.now();
+    const behind = [...this.#hung.values()].filter((frame) => frame.painter.applied !== site)
+      .sort((one, other) => Number(other.nearness() === 0) - Number(one.nearness() === 0) || (this.#turn.get(one.key) ?? 0) - (this.#turn.get(other.key) ?? 0) || one.nearness() - other.nearness());
+    let left = behind.length;
+    for (const frame of behind) {
+      frame.painted(frame.painter.paint(site));
+      this.#turn.set(frame.key, ++this.#round);
+      left--;
+      if (performance.now() - began > BUDGET_MS) break;
+    }
+    if (left > 0) this.#schedule();
+    else {
+      this.version.update((version) => version + 1);
+      this.#waitForQuiet();
+    }
+  }
+
+  #waitForQuiet(): void {
+    clearTimeout(this.#quiet);
+    this.#quiet = setTimeout(() => void this.#compareAll(), QUIET_MS);
+  }
+
+  async #compareAll(): Promise<void> {
+    const site = this.#painted();
+    if (!site || site !== this.#store.selectSignal(siteFeature.selectCurrent)()) return;
+    const worse: Row[] = [];
+    for (const frame of [...this.#hung.values()]) {
+      await new Promise((resolve) => requestIdleCallback(resolve, { timeout: 400 }));
+      if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
+      await frame.painter.document.fonts.ready;
+      this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));
+      worse.push(...this.#layout(frame, site));
+    }
+    this.#store.dispatch(AuditActions.layout({ rows: worse }));
+  }
+
+  /** Headings, menus and buttons that take more lines than before the last edit. */
+  #layout(frame: HungFrame, site: Site): Row[] {
+    const edit = this.#last()?.id ?? '';
+    const now = readLayout(frame.painter.document, site, frame.page);
+    const known = this.#layouts.get(frame.key);
+    const before = known?.edit === edit ? known.before : known?.now;
+    this.#layouts.set(frame.key, { edit, before, now });
+    if (!before || edit === '') return [];
+    const row = (place: string, label: string, kind: Row['kind'], found: number, was: number, reason: string): Row =>
+      ({ page: frame.page, place, kind, label, rule: null, verdict: 'fail', width: frame.width, state: 'rest', found, needed: was, before: was, tokens: [], reason });
+    const rows = pageTree(site, frame.page).places.flatMap((place): Row[] => {
+      const is = now.lines.get(place.id) ?? 0;
+      const was = before.lines.get(place.id);
+      return was !== undefined && was > 0 && is > was ? [row(place.id, place.label, place.kind, is, was, `takes ${is} lines, ${was} before`)] : [];
+    });
+    if (now.overflow && !before.overflow) rows.push(row('page/surface', 'Page', 'surface', 1, 0, 'scrolls sideways'));
+    return rows;
+  }
+}

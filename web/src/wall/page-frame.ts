@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { DomSanitizer } from '@angular/platform-browser';
+import { Frames } from './frames.ts';
+import { FramePainter } from './frame-painter.ts';
+
+/** Where a click in a frame fell. */
+export interface FramePick { readonly place: string; readonly rect: DOMRect }
+
+/** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
+export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
+
+/** One page at one width, at a scale: a sandboxed document without scripts that the painter fills. */
+@Component({
+  selector: 'yo-page-frame',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="paper" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
+      <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
+        [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
+      @for (mark of marks(); track $index) {
+        <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
+      }
+    </div>
+  `,
+  styles: `
+    :host { display: block; flex: none; }
+    .paper { position: relative; overflow: hidden; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
+    iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
+    .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
+  `,
+})
+export class PageFrame {
+  readonly siteId = input.required<string>();
+  readonly page = input.required<string>();
+  readonly width = input.required<number>();
+  readonly scale = input.required<number>();
+  readonly title = input('');
+  readonly live = input(false);
+  readonly nearness = input(1);
+  readonly crop = input<Crop | null>(null);
+  /** Places to outline. */
+  readonly lit = input<ReadonlySet<string> | null>(null);
+  readonly picked = output<FramePick>();
+  readonly opened = output<FramePick>();
+  readonly ready = output<Document>();
+
+  readonly #frames = inject(Frames);
+  readonly #sanitizer = inject(DomSanitizer);
+  readonly #destroy = inject(DestroyRef);
+  readonly #host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected readonly frame = viewChild.required<ElementRef<HTMLIFrameElement>>('frame');
+  protected readonly source = computed(() => this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`));
+  protected readonly height = signal(900);
+  readonly #offset = signal({ x: 0, y: 0 });
+  protected readonly shownHeight = computed(() => {
+    const crop = this.crop();
+    return crop ? Math.min(crop.height, this.height() * this.scale()) : this.height() * this.scale();
+  });
+  protected readonly transform = computed(() => {
+    const { x, y } = this.#offset();
+    return `scale(${this.scale()}) translate(${-x}px, ${-y}px)`;
+  });
+  protected readonly marks = signal<readonly { x: number; y: number; w: number; h: number }[]>([]);
+  #painter: FramePainter | undefined;
+
+  constructor() {
+    effect(() => {
+      this.#frames.version();
+      this.marks.set(this.#boxes(this.lit()));
+    });
+    effect(() => {
+      this.crop();
+      this.#frames.version();
+      this.#place();
+    });
+  }
+
+  /** Document shown, once it is there. */
+  get document(): Document | undefined {
+    return this.#painter?.document;
+  }
+
+  get element(): HTMLElement {
+    return this.#host.nativeElement;
+  }
+
+  protected loaded(): void {
+    const document = this.frame().nativeElement.contentDocument;
+    if (!document?.body) return;
+    this.#painter = new FramePainter(document, this.page(), this.crop()?.part ?? null);
+    const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
+    const unhang = this.#frames.hang({
+      key, page: this.page(), width: this.width(), painter: this.#painter, nearness: () => this.nearness(),
+      painted: () => this.#measure(),
+    });
+    const observer = new ResizeObserver(() => this.#measure());
+    observer.observe(document.body);
+    this.#destroy.onDestroy(() => {
+      observer.disconnect();
+      unhang();
+    });
+    document.addEventListener('click', (event) => this.#click(event, this.picked));
+    document.addEventListener('dblclick', (event) => this.#click(event, this.opened));
+    document.addEventListener('submit', (event) => event.preventDefault());
+    this.#measure();
+    this.ready.emit(document);
+    this.#frames.version.update((version) => version + 1);
+  }
+
+  #click(event: Event, out: { emit(pick: FramePick): void }): void {
+    const target = event.target as Element | null;
+    const link = target?.closest?.('a, button');
+    if (link) event.preventDefault();
+    if (target?.closest?.('[contenteditable]')) return;
+    const element = target?.closest?.('[data-place]');
+    if (element) out.emit({ place: element.getAttribute('data-place')!, rect: element.getBoundingClientRect() });
+  }
+
+  #measure(): void {
+    const body = this.#painter?.document.body;
+    if (!body) return;
+    const height = Math.ceil(body.getBoundingClientRect().height);
+    if (height > 0 && Math.abs(height - this.height()) >= 1) this.height.set(height);
+  }
+
+  /** Moves the crop so that its place is seen with some of what is above it. */
+  #place(): void {
+    const crop = this.crop();
+    const element = crop && this.#painter?.document.querySelector(`[data-place="${crop.place}"]`);
+    if (!crop || !element) return;
+    const rect = element.getBoundingClientRect();
+    const x = Math.max(0, Math.min(rect.left - 40, this.width() - crop.width / this.scale()));
+    const space = crop.height / this.scale();
+    const y = Math.max(0, Math.min(rect.top - Math.max(24, space * 0.45), this.height() - space));
+    this.#offset.set({ x, y });
+  }
+
+  #boxes(lit: ReadonlySet<string> | null): { x: number; y: number; w: number; h: number }[] {
+    const document = this.#painter?.document;
+    if (!lit || lit.size === 0 || !document) return [];
+    const scale = this.scale();
+    const { x, y } = this.#offset();
+    return [...lit].slice(0, 200).flatMap((id) => {
+      const rect = document.querySelector(`[data-place="${id}"]`)?.getBoundingClientRect();
+      return rect ? [{ x: (rect.left - x) * scale - 2, y: (rect.top - y) * scale - 2, w: rect.width * scale + 4, h: rect.height * scale + 4 }] : [];
+    });
+  }
+}

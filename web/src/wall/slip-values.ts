@@ -1,0 +1,65 @@
+import { cellValue, contrastRatio, composite, colorOf, behindOf, fillOf, isLargeText, nearestToken, overrideStanding, pixelsAt, placesOf, round, siteIndex, tokenTable, type NearestToken, type Override, type PaintedProperty, type Place, type Site, type Standing } from '@yohaku/core';
+
+export interface SlipToken { readonly path: string; readonly label: string; readonly places: number }
+/** One value of a place as its slip shows it. */
+export interface SlipValue {
+  readonly property: PaintedProperty;
+  readonly name: string;
+  readonly value: string;
+  readonly color: string | null;
+  readonly chain: readonly SlipToken[];
+  readonly override: Override | null;
+  readonly record: readonly string[];
+  readonly standing: Standing;
+  readonly nearest: NearestToken | undefined;
+  readonly ratio: { readonly found: number; readonly needed: number } | null;
+  /** The token it would take without the value set here. */
+  readonly own: string | null;
+}
+
+const SHOWN: readonly (readonly [PaintedProperty, string])[] = [
+  ['color', 'Colour'], ['background-color', 'Fill'], ['border-color', 'Edge'], ['font-family', 'Family'], ['font-size', 'Size'], ['font-weight', 'Weight'],
+  ['line-height', 'Line'], ['padding-block', 'Above, below'], ['padding-inline', 'Sides'], ['border-radius', 'Corner'],
+];
+
+/** The values of a place at rest, each with its chain of tokens and how many places each of them paints. */
+export function slipValues(site: Site, place: Place): SlipValue[] {
+  const table = tokenTable(site.brand);
+  const group = siteIndex(site).groupOf.get(place);
+  if (!group) return [];
+  const counts = new Map<string, number>();
+  const count = (path: string) => {
+    if (!counts.has(path)) counts.set(path, placesOf(site, path).length);
+    return counts.get(path)!;
+  };
+  return SHOWN.flatMap(([property, name]): SlipValue[] => {
+    const wide = group.painting.at(property, 'rest', 'desktop');
+    const narrow = group.painting.at(property, 'rest', 'phone');
+    const cell = narrow?.override && !wide?.override ? narrow : wide;
+    if (!wide || !cell || (wide.owner !== group.painting && !cell.override)) return [];
+    const { css, chain } = cellValue(table, wide);
+    const at = (width: number) => pixelsAt(table, group.painting, property, 'rest', width);
+    const large = at(1280);
+    const small = at(390);
+    const isFigure = large !== undefined && property !== 'font-weight';
+    const value = isFigure ? (small !== undefined && round(small, 1) !== round(large, 1) ? `${round(large, 1)}, at 390 ${round(small, 1)}` : `${round(large, 1)}`) : property === 'font-family' ? css.split(',')[0]!.replaceAll('"', '') : css;
+    const override = cell.override;
+    const record = override && Object.hasOwn(site.shared.overrides, override.id) ? ['shared', 'overrides'] : ['pages', place.page, 'overrides'];
+    return [{
+      property, name, value, color: property.endsWith('color') ? css : null,
+      chain: chain.map((path) => ({ path, label: table.get(path)!.label, places: count(path) })),
+      override, record, standing: override ? overrideStanding(override) : 'bound',
+      nearest: override ? nearestToken(site, override, place) : undefined,
+      ratio: property === 'color' ? ratioOf() : null, own: cell.token,
+    }];
+
+    function ratioOf(): SlipValue['ratio'] {
+      const filled = group!.kind === 'button' || group!.kind === 'field';
+      const behind = filled ? fillOf(table, group!, 'rest', 'desktop') : behindOf(table, group!, 'desktop');
+      const color = colorOf(css);
+      if (behind === 'picture' || !color) return null;
+      const needed = isLargeText(pixelsAt(table, group!.painting, 'font-size', 'rest', 1280) ?? 16, pixelsAt(table, group!.painting, 'font-weight', 'rest', 1280) ?? 400) ? 3 : 4.5;
+      return { found: contrastRatio(composite(color, behind), behind), needed };
+    }
+  });
+}

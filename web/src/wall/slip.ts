@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { addOverride, bindOverride, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type Block, type OverrideProperty } from '@yohaku/core';
+import { DeskActions, Editor, deskFeature, freshId } from '../state/index.ts';
+import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
+import { slipValues, type SlipValue } from './slip-values.ts';
+
+/** What a place is made of, hung beside it: values with their chains, and what can be done. */
+@Component({
+  selector: 'yo-slip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [StandingSign, VerdictRule, TextField, Choice],
+  templateUrl: './slip.html',
+  styleUrl: './slip.less',
+  host: { role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },
+})
+export class Slip {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly closed = output();
+  readonly editWords = output();
+  readonly #ref = this.#store.selectSignal(deskFeature.selectPlace);
+  protected readonly setting = signal<string | null>(null);
+  protected readonly leaving = signal<string | null>(null);
+
+  protected readonly place = computed(() => {
+    const site = this.#editor.shown();
+    const ref = this.#ref();
+    return site && ref ? siteIndex(site).byAddress.get(`${ref.page} ${ref.id}`) : undefined;
+  });
+  protected readonly values = computed(() => {
+    const site = this.#editor.shown();
+    const place = this.place();
+    return site && place ? slipValues(site, place) : [];
+  });
+  /** The text block behind the place, when it is one: its style and level are chosen here. */
+  protected readonly block = computed(() => {
+    const site = this.#editor.shown();
+    const address = this.place()?.words?.slice(0, -1);
+    const block = site && address ? (valueAt(site, address) as Block | undefined) : undefined;
+    return block?.kind === 'text' && address ? { address, style: block.style, level: block.level } : undefined;
+  });
+  protected readonly styles = computed(() => {
+    const brand = this.#editor.shown()?.brand;
+    return brand ? brand.styleOrder.map((id) => ({ value: id, label: brand.styles[id]!.label })) : [];
+  });
+  protected readonly levels = [{ value: '', label: 'paragraph' }, ...[1, 2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: `level ${level}` }))];
+
+  protected take(token: string): void {
+    this.#store.dispatch(DeskActions.take({ token }));
+  }
+  protected light(token: string | null): void {
+    this.#store.dispatch(DeskActions.light({ token }));
+  }
+  protected distance(value: SlipValue): string {
+    return value.nearest ? cutDownText(value.nearest.distance, value.nearest.unit === 'px' ? 1 : 3) : '';
+  }
+
+  protected bind(value: SlipValue): void {
+    this.#editor.commit((site) => bindOverride(site, value.record, value.override!, value.nearest && !value.nearest.own ? value.nearest.path : null));
+  }
+  protected lift(value: SlipValue): void {
+    this.#editor.commit((site) => {
+      const edit = liftOverride(site, value.record, value.override!, value.own ?? '');
+      if (!edit) throw new Error('This value cannot be lifted into its token; bind it, or leave it with a reason.');
+      return edit;
+    });
+  }
+  protected leave(value: SlipValue, reason: string): void {
+    this.leaving.set(null);
+    this.#editor.commit((site) => leaveOverride(site, value.record, value.override!, reason));
+  }
+  protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
+
+  protected set(value: SlipValue, css: string): void {
+    const place = this.place()!;
+    this.setting.set(null);
+    const plain = /^\d+(\.\d+)?$/.test(css) && !value.color && value.property !== 'font-weight' && value.property !== 'line-height' ? `${css}px` : css;
+    const shared = place.section === 'header' || place.section === 'footer' || this.#isShared(place.section);
+    const record = shared ? ['shared', 'overrides'] : ['pages', place.page, 'overrides'];
+    this.#editor.commit((site) => addOverride(site, record, {
+      id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: null, origin: 'set', value: { kind: 'literal', css: plain }, reason: null,
+    }, place.label));
+  }
+  protected checkValue = (css: string): string => {
+    const property = this.values().find((one) => one.property === this.setting())?.property ?? '';
+    if (css === '') return 'Type a value.';
+    if (!CSS.supports(property, css) && !CSS.supports(property, `${css}px`)) return `“${css.slice(0, 24)}” is no value for ${property}. Nothing was changed.`;
+    return '';
+  };
+
+  protected setStyle(style: string): void {
+    const { address } = this.block()!;
+    this.#editor.commit((site) => setValue(site, `Style of ${this.place()!.label}`, [...address, 'style'], style));
+  }
+  protected setLevel(level: string): void {
+    const { address } = this.block()!;
+    this.#editor.commit((site) => setValue(site, `Level of ${this.place()!.label}`, [...address, 'level'], level === '' ? null : Number(level)));
+  }
+
+  #isShared(section: string): boolean {
+    const site = this.#editor.shown();
+    const entry = site?.pages[this.place()!.page]?.sections[section];
+    return !!entry && 'shared' in entry;
+  }
+}

@@ -1,0 +1,187 @@
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
+import { DeskActions, SURROUNDS, auditFeature, deskFeature, siteFeature } from '../state/index.ts';
+import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
+import { Slip } from './slip.ts';
+import { WordsEditor } from './words-editor.ts';
+
+interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly crop: Crop }
+
+const OVERVIEW = 0.14;
+const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
+const PANEL = { width: 290, height: 150, scale: 0.5, most: 8 } as const;
+
+/** The wall: all pages in one row, or only what the token in hand reaches. */
+@Component({
+  selector: 'yo-wall',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [PageFrame, Slip],
+  templateUrl: './wall.html',
+  styleUrl: './wall.less',
+})
+export class Wall {
+  readonly #store = inject(Store);
+  readonly #words = inject(WordsEditor);
+  protected readonly site = this.#store.selectSignal(siteFeature.selectShown);
+  protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  protected readonly before = this.#store.selectSignal(siteFeature.selectShowBefore);
+  protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  readonly #audit = this.#store.selectSignal(auditFeature.selectReport);
+  protected readonly zoom = signal(1);
+  protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
+  protected readonly frames = viewChildren(PageFrame);
+  protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number } | null>(null);
+
+  protected readonly pages = computed(() => {
+    const site = this.site();
+    if (!site) return [];
+    const failing = new Map<string, Set<string>>();
+    for (const row of this.#audit()?.failing ?? []) failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
+    return site.pageOrder.map((id, i) => ({ id, title: site.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0 }));
+  });
+
+  protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
+  protected readonly percent = computed(() => {
+    if (this.desk().hanging === 'reach' && this.inHand()) return `1280, at ${PANEL.scale * 100} %`;
+    const grown = this.desk().grown;
+    const name = grown && this.site()?.pages[grown]?.title;
+    return `1280 and 390, at ${OVERVIEW * 100} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
+  });
+
+  /** The token in hand, with its label, when there is one. */
+  protected readonly inHand = computed(() => {
+    const path = this.desk().inHand;
+    const site = this.site();
+    return path && site ? tokenTable(site.brand).get(path) : undefined;
+  });
+
+  /** Places the focused control reaches, by page. */
+  protected readonly lit = computed(() => {
+    const path = this.desk().lit;
+    const site = this.site();
+    const place = this.desk().place;
+    const byPage = new Map<string, Set<string>>();
+    const add = (page: string, id: string) => byPage.set(page, (byPage.get(page) ?? new Set()).add(id));
+    if (site && path) for (const group of groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path))) for (const one of group.places) add(one.page, one.id);
+    else if (place) add(place.page, place.id);
+    return byPage;
+  });
+
+  protected readonly panels = computed((): ReachPanel[] => {
+    const site = this.site();
+    const token = this.inHand();
+    return site && token ? reachPanels(site, token.path) : [];
+  });
+  protected readonly morePanels = computed(() => Math.max(0, this.panels().length - PANEL.most));
+  protected readonly shownPanels = computed(() => this.panels().slice(0, PANEL.most));
+  protected readonly panelSize = PANEL;
+  protected readonly overview = OVERVIEW;
+
+  constructor() {
+    effect(() => {
+      const place = this.desk().place;
+      if (!place) this.anchor.set(null);
+    });
+    // A place chosen from a list: grow its page and bring it into view.
+    effect(() => {
+      const { place, grown } = this.desk();
+      if (place && grown === place.page && !this.anchor()) setTimeout(() => this.#showPlace(), 120);
+    });
+  }
+
+  protected scaleOf(page: string): number {
+    return this.desk().grown === page ? this.grownScale() : OVERVIEW;
+  }
+
+  protected hang(hanging: 'all' | 'reach'): void {
+    this.#store.dispatch(DeskActions.hang({ hanging }));
+  }
+
+  protected grow(page: string | null): void {
+    this.#store.dispatch(DeskActions.grow({ page }));
+    if (page) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
+  }
+
+  protected nearer(steps: number): void {
+    this.zoom.update((zoom) => Math.max(0, Math.min(GROWN.length - 1, zoom + steps)));
+    this.anchor.set(null);
+    this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+  }
+
+  protected surround(): void {
+    const at = SURROUNDS.indexOf(this.desk().surround);
+    this.#store.dispatch(DeskActions.surround({ surround: SURROUNDS[(at + 1) % SURROUNDS.length]! }));
+  }
+
+  protected pick(frame: PageFrame, page: string, pick: FramePick): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: pick.place } } }));
+    const section = this.#sectionOf(page, pick.place);
+    if (section) this.#store.dispatch(DeskActions.choose({ choice: { section } }));
+    this.#anchorAt(frame, page, pick.rect);
+  }
+
+  /** Edits the words where they stand. */
+  protected edit(frame: PageFrame, page: string, pick: FramePick): void {
+    const document = frame.document;
+    if (document) this.#words.edit(document, page, pick.place);
+  }
+
+  protected closeSlip(): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+  }
+
+  protected editChosen(): void {
+    const place = this.desk().place;
+    const frame = this.frames().find((one) => one.page() === place?.page && one.width() === 1280 && one.live());
+    if (place && frame?.document) this.#words.edit(frame.document, place.page, place.id);
+  }
+
+  #sectionOf(page: string, place: string): string | undefined {
+    const site = this.site();
+    return site ? siteIndex(site).byAddress.get(`${page} ${place}`)?.section : undefined;
+  }
+
+  #showPlace(): void {
+    const place = this.desk().place;
+    const frame = this.frames().find((one) => one.page() === place?.page && one.width() === 1280 && one.live());
+    const element = place && frame?.document?.querySelector(`[data-place="${place.id}"]`);
+    if (!place || !frame || !element) return;
+    const rect = element.getBoundingClientRect();
+    const row = this.row()!.nativeElement;
+    const top = frame.element.offsetTop + rect.top * frame.scale();
+    row.scrollTo({ top: Math.max(0, top - row.clientHeight / 2), left: Math.max(0, frame.element.offsetLeft - 40) });
+    this.#anchorAt(frame, place.page, rect);
+  }
+
+  /** The slip hangs beside the pair of pages, tied to the place by a line. */
+  #anchorAt(frame: PageFrame, page: string, rect: DOMRect): void {
+    const row = this.row()!.nativeElement;
+    const pair = document.getElementById(`page-${page}`)!;
+    const scale = frame.scale();
+    const fromX = frame.element.offsetLeft + rect.right * scale;
+    const fromY = frame.element.offsetTop + (rect.top + rect.height / 2) * scale;
+    const wanted = pair.offsetLeft + pair.offsetWidth + 14;
+    const y = Math.max(row.scrollTop + 8, Math.min(fromY - 60, row.scrollTop + row.clientHeight - 320));
+    this.anchor.set({ x: wanted, y, fromX, fromY });
+  }
+
+}
+
+/** The distinct looks a token paints, most frequent first, each as a crop of the section where it first occurs. */
+function reachPanels(site: Site, path: string): ReachPanel[] {
+  const groups = groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path));
+  const seen = new Map<string, { group: Group; count: number }>();
+  for (const group of groups) {
+    const key = `${group.kind} ${group.ground} ${group.style ?? ''}`;
+    const known = seen.get(key);
+    if (known) known.count += group.places.length;
+    else seen.set(key, { group, count: group.places.length });
+  }
+  return [...seen.entries()].sort(([, one], [, other]) => other.count - one.count).map(([key, { group, count }]) => {
+    const place = group.places[0]!;
+    const ground = site.brand.grounds[group.ground]?.label ?? '';
+    const what = group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'menu' ? 'Menu' : `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
+    return { key: `${key} ${place.page} ${place.id}`, label: `${what} on ${ground}`, count, page: place.page, crop: { part: place.section === 'page' ? 'header' : place.section, place: place.id, width: PANEL.width, height: PANEL.height } };
+  });
+}

@@ -1,0 +1,72 @@
+import { Injectable, inject } from '@angular/core';
+import { setValue, siteIndex, valueAt, type Inline } from '@yohaku/core';
+import { Editor } from '../state/index.ts';
+
+/** Editing of words where they stand: the parent listens, the page itself runs no script. */
+@Injectable({ providedIn: 'root' })
+export class WordsEditor {
+  readonly #editor = inject(Editor);
+
+  /** Starts editing a place's words; ends with Enter or on leaving (done) or Escape (dropped). */
+  edit(document: Document, page: string, placeId: string): void {
+    const site = this.#editor.current();
+    const place = site && siteIndex(site).byAddress.get(`${page} ${placeId}`);
+    const element = document.querySelector<HTMLElement>(`[data-place="${placeId}"]`);
+    if (!site || !place?.words || !element || element.isContentEditable) return;
+    const address = place.words;
+    const before = valueAt(site, address) as Inline[];
+    const html = element.innerHTML;
+    element.setAttribute('contenteditable', 'true');
+    element.focus();
+    const finish = (keep: boolean) => {
+      element.removeEventListener('blur', leave);
+      element.removeEventListener('keydown', key);
+      element.removeEventListener('paste', paste);
+      element.removeAttribute('contenteditable');
+      const after = readInline(element, before);
+      element.innerHTML = html;
+      if (keep) this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, address, after));
+    };
+    const leave = () => finish(true);
+    const key = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') finish(false);
+      else if (event.key === 'Enter') {
+        event.preventDefault();
+        finish(true);
+      }
+      event.stopPropagation();
+    };
+    const paste = (event: ClipboardEvent) => {
+      event.preventDefault();
+      document.execCommand('insertText', false, (event.clipboardData?.getData('text/plain') ?? '').replace(/\s+/g, ' '));
+    };
+    element.addEventListener('blur', leave);
+    element.addEventListener('keydown', key);
+    element.addEventListener('paste', paste);
+  }
+}
+
+/** Reads edited words back: text, emphasis, and the links that were there before. Anything else becomes its text. */
+export function readInline(element: Element, before: readonly Inline[]): Inline[] {
+  const runs: Inline[] = [];
+  const links = new Map(before.flatMap((run) => ('link' in run ? [[run.id, run] as const] : [])));
+  const visit = (node: Node): void => {
+    if (node.nodeType === 3) return push({ text: node.textContent ?? '' });
+    if (node.nodeType !== 1) return;
+    const tag = (node as Element).tagName.toLowerCase();
+    const link = tag === 'a' ? links.get((node as Element).getAttribute('data-place')?.split('/').at(-1) ?? '') : undefined;
+    if (link) {
+      if (node.textContent) runs.push({ ...link, text: node.textContent });
+    } else if (tag === 'strong' || tag === 'b') push({ text: node.textContent ?? '', mark: 'strong' });
+    else if (tag === 'em' || tag === 'i') push({ text: node.textContent ?? '', mark: 'em' });
+    else node.childNodes.forEach(visit);
+  };
+  const push = (run: { text: string; mark?: 'strong' | 'em' }): void => {
+    if (run.text === '') return;
+    const last = runs.at(-1);
+    if (last && !('link' in last) && last.mark === run.mark) runs[runs.length - 1] = { ...last, text: last.text + run.text };
+    else runs.push(run);
+  };
+  element.childNodes.forEach(visit);
+  return runs.map((run) => ({ ...run, text: run.text.replaceAll('\u00a0', ' ').slice(0, 4000) }));
+}

@@ -1,0 +1,72 @@
+import { applyChange, auditCounts, auditSite, findings, ripple, tally, worse, placesAmong, setValues, type Audit, type Finding, type Place, type Site } from '@yohaku/core';
+import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
+import type { FromAudit, ToAudit } from './messages.ts';
+
+/** Rows sent at most in one list; the counts are always whole. */
+const MOST_ROWS = 400;
+
+let site: Site | undefined;
+let audit: Audit | undefined;
+
+addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
+  if (data.kind === 'site') {
+    site = data.site;
+    audit = auditSite(site);
+    return answer({ kind: 'report', report: report(audit) });
+  }
+  if (!site || !audit) return;
+  const before = { site, audit };
+  site = applyChange(site, data.change).site;
+  audit = auditSite(site, audit);
+  if (data.ripple) answer({ kind: 'ripple', ripple: rippleReport(data.change.label, before, { site, audit }) });
+  answer({ kind: 'report', report: report(audit) });
+});
+
+function answer(message: FromAudit): void {
+  postMessage(message);
+}
+
+const rowOf = (place: Place): Omit<Row, 'rule' | 'verdict' | 'width' | 'state' | 'found' | 'needed' | 'before' | 'tokens' | 'reason'> =>
+  ({ page: place.page, place: place.id, kind: place.kind, label: place.label });
+
+/** The worst width of each place, rule and state: what a queue shows once. */
+function rows(list: readonly (Finding & { before?: number | null })[]): Row[] {
+  const worst = new Map<string, Finding & { before?: number | null }>();
+  for (const one of list) {
+    const key = `${one.place.page} ${one.place.id} ${one.rule} ${one.state}`;
+    const known = worst.get(key);
+    if (!known || (one.found ?? 0) / one.needed < (known.found ?? 0) / known.needed - 1e-9 || (one.width === 1280 && one.found === known.found)) worst.set(key, one);
+  }
+  return [...worst.values()].map((one) => ({
+    ...rowOf(one.place), rule: one.rule, verdict: one.verdict, width: one.width, state: one.state, found: one.found, needed: one.needed,
+    before: one.before ?? null, tokens: one.tokens, reason: one.reason ?? '',
+  }));
+}
+
+const plainRow = (place: Place, verdict: Row['verdict'] = 'bound', reason = ''): Row =>
+  ({ ...rowOf(place), rule: null, verdict, width: 1280, state: 'rest', found: null, needed: 0, before: null, tokens: [], reason });
+
+function report(now: Audit): AuditReport {
+  const failing = rows(findings(now));
+  const unknown = rows(findings(now, new Set(['cannot-tell'])));
+  const values = setValues(now.site);
+  const failedPlaces = new Set(failing.map((row) => `${row.page} ${row.place}`));
+  const pairs = new Set(failing.filter((row) => row.rule?.endsWith('contrast')).map((row) => row.tokens[0] ?? row.place));
+  const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
+  return {
+    tally: tally(now), counts: auditCounts(now), failing: failing.slice(0, MOST_ROWS), unknown: unknown.slice(0, MOST_ROWS),
+    open: { grounds: pairs.size, type: provisional, check: failedPlaces.size + values.filter((value) => value.standing === 'stray').length },
+  };
+}
+
+function rippleReport(label: string, before: { site: Site; audit: Audit }, after: { site: Site; audit: Audit }): RippleReport {
+  const what = ripple(before.site, after.site);
+  const deeper = worse(before.audit, after.audit);
+  return {
+    label,
+    changed: what.changed.length, held: placesAmong(what.held).length, added: what.added.length, removed: what.removed.length, worse: placesAmong(deeper).length,
+    worseRows: rows(deeper).slice(0, MOST_ROWS),
+    changedRows: what.changed.slice(0, MOST_ROWS).map((place) => plainRow(place)),
+    heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set here${one.by.band ? ` on ${one.by.band}` : ''}`)),
+  };
+}

@@ -1,0 +1,1 @@
+export { AuditLink } from './audit-link.ts';
