@@ -35,7 +35,7 @@ export async function start({ port, data, empty }) {
   try {
     ensurePackages();
     await buildServer();
-    if (!process.env.YOHAKU_SKIP_WEB) buildWeb();
+    buildWeb();
     if (!process.env.DATABASE_URL) {
       ensurePostgres();
       say('starting PostgreSQL');

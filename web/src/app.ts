@@ -5,6 +5,7 @@ import { SiteApi, failureWords, isSignedOut } from './api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from './desk/index.ts';
 import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, type Step } from './state/index.ts';
 import { BuildStep, CheckStep, ColourStep, GatherStep, GroundsStep, PagesStep, PublishStep, TypeStep } from './steps/index.ts';
+import { DeskFonts } from './desk/desk-fonts.ts';
 import { KeysList } from './desk/keys-list.ts';
 import { Wall } from './wall/index.ts';
 import { AuditLink } from './workers/index.ts';
@@ -51,6 +52,7 @@ export class App {
 
   constructor() {
     inject(AuditLink);
+    inject(DeskFonts);
     void this.#enter();
     effect(() => keepDesk(this.#desk()));
     effect(() => {

@@ -88,7 +88,7 @@ function cards(build: Build, block: BlockOf<'cards'>): Element {
       card.picture ? picture(on, base, card.picture.asset, card.picture.alt, 'picture wide') : undefined,
       words(on, block.headingLevel === null ? 'p' : `h${block.headingLevel}`, `${base}/heading`, base, block.headingStyle, [{ text: card.heading }], { level: block.headingLevel }),
       words(on, 'p', `${base}/text`, base, block.textStyle, card.content, { words: [...address, 'content'] }),
-      card.link ? words(on, 'p', `${base}/more`, base, block.textStyle, [card.link]) : undefined,
+      card.link ? words(on, 'p', `${base}/more-line`, base, block.textStyle, [card.link]) : undefined,
       card.button ? element('div', { className: 'buttons' }, [button(on, base, card.button)]) : undefined,
     ]);
   });

@@ -1,9 +1,27 @@
-export interface CliHost {
-  readonly root: string;
-  openCluster(data: string): Promise<{ url: string; release(): Promise<void> }>;
-}
+import { audit } from './audit.ts';
+import { contrast } from './contrast.ts';
+import { exportVerb } from './export.ts';
+import { UseError, type CliHost, type Verb } from './host.ts';
+import { importVerb } from './import.ts';
+import { link } from './link.ts';
+import { palette } from './palette.ts';
+import { reach } from './reach.ts';
+
+const VERBS: Record<string, Verb> = { audit, contrast, export: exportVerb, import: importVerb, link, palette, reach };
+
+/** Runs one verb of the command line; resolves to its exit code. Bad use and bad input are one line on standard error and exit code 2. */
 export async function runVerb(verb: string, args: string[], host: CliHost): Promise<number> {
-  void args; void host;
-  process.stderr.write(`yohaku: there is no verb “${verb}”. Try --help.\n`);
-  return 2;
+  try {
+    const found = Object.hasOwn(VERBS, verb) ? VERBS[verb] : undefined;
+    if (!found) throw new UseError(`there is no verb “${verb}”. ./yohaku --help lists them.`);
+    if (args.includes('--help')) {
+      process.stdout.write(found.help);
+      return 0;
+    }
+    return await found.run(args, host);
+  } catch (error) {
+    if (!(error instanceof UseError)) throw error;
+    process.stderr.write(`yohaku: ${error.message}\n`);
+    return 2;
+  }
 }

@@ -26,6 +26,8 @@ export async function exportSite(db: Querier, site: Site, root: string): Promise
   text('styles.css', stylesCss(site), CSS);
   text('fonts.css', fontsCss(familiesInUse(site.brand), 'fonts/'), CSS);
   text('tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json');
+  // The document all of it was made from: what `audit` reads an export by.
+  text('site.json', `${JSON.stringify(site)}\n`, 'application/json');
   for (const family of familiesInUse(site.brand))
     for (const face of facesOf(family)) files.set(`fonts/${face.file}`, { bytes: await readDisk(fontPath(root, family, face.file)), type: 'font/woff2' });
   for (const asset of Object.values(site.assets)) {

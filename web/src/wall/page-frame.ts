@@ -86,7 +86,8 @@ export class PageFrame {
 
   protected loaded(): void {
     const document = this.frame().nativeElement.contentDocument;
-    if (!document?.body) return;
+    // The empty document of a fresh iframe loads as well, before the shell.
+    if (!document?.body || document.URL === 'about:blank') return;
     this.#painter = new FramePainter(document, this.page(), this.crop()?.part ?? null);
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     const unhang = this.#frames.hang({

@@ -46,7 +46,7 @@ export class Wall {
     if (this.desk().hanging === 'reach' && this.inHand()) return `1280, at ${PANEL.scale * 100} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
-    return `1280 and 390, at ${OVERVIEW * 100} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
+    return `1280 and 390, at ${Math.round(OVERVIEW * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
 
   /** The token in hand, with its label, when there is one. */

@@ -1,0 +1,35 @@
+/** Imports point one way: see docs/architecture.md. */
+const ROOMS = ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'legibility', 'render', 'formats'];
+/** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
+const MAY = {
+  number: [], color: ['number'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
+  site: ['number', 'color', 'palette', 'ground', 'type', 'shape'],
+  style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site'],
+  page: ['number', 'shape', 'site', 'style'],
+  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style'],
+  reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
+  legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change'],
+  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
+  formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'render'],
+};
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycle', severity: 'error', from: { pathNot: 'node_modules' }, to: { circular: true } },
+    ...ROOMS.map((room) => ({
+      name: `core-${room}-enters-only-what-is-below`, severity: 'error',
+      from: { path: `^core/src/${room}/`, pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/', pathNot: [`^core/src/${room}/`, ...MAY[room].map((one) => `^core/src/${one}/index\\.ts$`)] },
+    })),
+    { name: 'core-knows-nobody', severity: 'error', from: { path: '^core/src', pathNot: '\\.spec\\.ts$|/testing/' }, to: { path: '^(server|web|demo|e2e)/|^node:|/(koa|pg|drizzle-orm|@angular|rxjs)/' } },
+    { name: 'core-has-no-node', severity: 'error', from: { path: '^core/src', pathNot: '\\.spec\\.ts$|/testing/' }, to: { dependencyTypes: ['core'] } },
+    { name: 'server-and-web-apart', severity: 'error', from: { path: '^server/' }, to: { path: '^web/' } },
+    { name: 'web-and-server-apart', severity: 'error', from: { path: '^web/' }, to: { path: '^server/' } },
+    { name: 'ui-has-no-store', severity: 'error', from: { path: '^web/src/ui/' }, to: { path: '^web/src/(state|api|steps|wall|desk|workers)/|@ngrx' } },
+    { name: 'core-by-its-index', severity: 'error', from: { path: '^(server|web|demo)/' }, to: { path: '^core/src/', pathNot: '^core/src/index\\.ts$' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'web/tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.js', '.mjs'] },
+  },
+};

@@ -1,0 +1,100 @@
+import * as v from 'valibot';
+import { parseColor } from '../color/index.ts';
+import { Brand, SiteIssues, toIssues } from '../site/index.ts';
+import { withValue } from '../change/index.ts';
+import { tokenTable, type Token } from '../style/index.ts';
+import { EXTENSION } from './dtcg-write.ts';
+
+/** A brand read from a DTCG file, and what was done with each token. */
+export interface ReadBrand {
+  readonly brand: Brand;
+  /** Tokens read as they stood in the brand. */
+  readonly taken: number;
+  /** Tokens whose value in the file had been edited since it was written, by path. */
+  readonly changed: readonly string[];
+  /** Tokens that could not be placed, each with the reason. */
+  readonly left: readonly { readonly path: string; readonly reason: string }[];
+}
+
+interface Leaf { readonly path: string; readonly value: unknown }
+
+/**
+ * Reads a DTCG file that Yohaku wrote: the brand in its extension, then every
+ * token whose value somebody has edited since.
+ * @throws SiteIssues when it is no such file or the brand in it is not right
+ */
+export function readDtcg(input: unknown): ReadBrand {
+  const extension = (input as { $extensions?: Record<string, { brand?: unknown } | undefined> } | null)?.$extensions?.[EXTENSION];
+  if (!extension?.brand) throw new SiteIssues([{ path: '$extensions', message: `has no “${EXTENSION}”: this is not a DTCG file written by Yohaku. Files of other tools are not read yet.` }]);
+  const parsed = v.safeParse(Brand, extension.brand);
+  if (!parsed.success) throw new SiteIssues(toIssues(parsed.issues));
+  let brand = parsed.output;
+  const table = tokenTable(brand);
+  const changed: string[] = [];
+  const left: { path: string; reason: string }[] = [];
+  let taken = 0;
+  for (const leaf of leaves(input, '')) {
+    const token = table.get(leaf.path);
+    if (!token) left.push({ path: leaf.path, reason: 'is not a token of the brand in this file' });
+    else if (sameValue(token, leaf.value)) taken++;
+    else {
+      const next = editedValue(token, leaf.value);
+      if (!next || !token.address) left.push({ path: leaf.path, reason: 'was edited in a way that cannot be read back' });
+      else {
+        brand = next.reduce((now, { at, value }) => withValue(now, at, value), brand);
+        changed.push(leaf.path);
+      }
+    }
+  }
+  const checked = v.safeParse(Brand, brand);
+  if (!checked.success) throw new SiteIssues(toIssues(checked.issues));
+  return { brand: checked.output, taken, changed, left };
+}
+
+function* leaves(node: unknown, path: string): Iterable<Leaf> {
+  if (typeof node !== 'object' || node === null) return;
+  if (Object.hasOwn(node, '$value')) {
+    yield { path, value: (node as { $value: unknown }).$value };
+    return;
+  }
+  for (const [key, child] of Object.entries(node)) if (!key.startsWith('$')) yield* leaves(child, path ? `${path}.${key}` : key);
+}
+
+const colorHex = (value: unknown): string | undefined => (typeof value === 'string' ? value : (value as { hex?: string } | null)?.hex);
+const pixels = (value: unknown): number | undefined => {
+  const { value: number, unit } = (value ?? {}) as { value?: unknown; unit?: unknown };
+  return typeof number === 'number' ? (unit === 'rem' ? number * 16 : number) : undefined;
+};
+
+function sameValue(token: Token, value: unknown): boolean {
+  if (token.alias !== undefined) return value === `{${token.alias}}`;
+  const css = token.css!;
+  switch (token.type) {
+    case 'color': {
+      const one = parseColor(css)?.rgb;
+      const other = parseColor(colorHex(value) ?? '')?.rgb;
+      const alpha = (value as { alpha?: number } | null)?.alpha ?? 1;
+      return !!one && !!other && one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - alpha) < 0.001;
+    }
+    // A fluid size is written as its value at the large width: compared only where it is a plain length.
+    case 'dimension': return !css.endsWith('px') || pixels(value) === Number.parseFloat(css);
+    case 'fontFamily': return Array.isArray(value) && value.join(', ') === css.replaceAll('"', '');
+    default: return Number(css) === value;
+  }
+}
+
+function editedValue(token: Token, value: unknown): { at: readonly string[]; value: unknown }[] | undefined {
+  const at = token.address?.slice(1);
+  if (!at) return undefined;
+  if (token.type === 'color') {
+    const color = parseColor(colorHex(value) ?? '');
+    if (!color) return undefined;
+    if (token.path.startsWith('ground.')) return [{ at, value: { kind: 'raw', color: color.typed } }];
+    return [{ at: [...at, 'color'], value: color.oklch }, { at: [...at, 'typed'], value: color.typed }, { at: [...at, 'rule'], value: null }];
+  }
+  if (token.type === 'dimension') {
+    const px = pixels(value);
+    return px === undefined || !token.css?.endsWith('px') ? undefined : [{ at, value: px }];
+  }
+  return typeof value === 'number' && token.css !== undefined ? [{ at, value }] : undefined;
+}

@@ -1,0 +1,73 @@
+/*
+ * Takes the pictures in docs/screenshots/ from a running Yohaku:
+ *   node --import tsx e2e/pictures.ts "$(./yohaku link)" [FOLDER] [NAME…]
+ */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { launch } from './browser.ts';
+
+const [address, folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+if (!address) throw new Error('Give the sign-in address that ./yohaku link prints.');
+
+const step = async (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
+
+const SHOTS: Record<string, (page: Page) => Promise<void>> = {
+  gather: async (page) => {
+    await step(page, 'Gather');
+    await page.getByLabel('Text with colours in it').fill('Funnel #b83a1e, deep water rgb(14 59 67), chart paper oklch(93.8% 0.021 86), a rope of #c9a227 and gorse hsl(48 90% 55%)');
+    await page.getByRole('button', { name: 'Read the colours' }).click();
+  },
+  colour: async (page) => {
+    await step(page, 'Colour');
+    await page.getByRole('button', { name: /^Funnel/ }).first().click();
+    await page.getByRole('button', { name: /Only what/ }).click();
+  },
+  grounds: async (page) => {
+    await page.getByRole('button', { name: 'All pages' }).click();
+    await step(page, 'Grounds');
+    await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();
+  },
+  type: async (page) => step(page, 'Type'),
+  buttons: async (page) => {
+    await step(page, 'Buttons');
+    await page.getByRole('button', { name: 'Primary, rest' }).click();
+  },
+  pages: async (page) => {
+    await step(page, 'Pages');
+    await page.getByLabel('Page', { exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Fares');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(800);
+    await page.getByRole('button', { name: 'Half fare' }).first().click();
+    await page.frameLocator('iframe[title="Fares at 1280"]').locator('[data-place="fares-half-b4/k1"]').click();
+  },
+  check: async (page) => {
+    await step(page, 'Check');
+    await page.getByRole('button', { name: /^Failing/ }).click();
+    await page.getByRole('row').nth(2).getByRole('button').click();
+  },
+  publish: async (page) => step(page, 'Publish'),
+};
+
+const browser = await launch();
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('console', (message) => { if (message.type() === 'error') process.stderr.write(`console: ${message.text()}\n`); });
+page.on('pageerror', (error) => process.stderr.write(`page: ${error.stack ?? error.message}\n`));
+await page.goto(address);
+await page.getByRole('navigation', { name: 'Steps' }).waitFor();
+await page.waitForTimeout(2500);
+mkdirSync(folder, { recursive: true });
+for (const [name, prepare] of Object.entries(SHOTS)) {
+  if (only.length > 0 && !only.includes(name)) continue;
+  try {
+    await prepare(page);
+  } catch (error) {
+    process.stderr.write(`${name}: ${String(error).split('\n')[0]}\n`);
+  }
+  await page.waitForTimeout(1800);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+await browser.close();

@@ -1,0 +1,53 @@
+import { existsSync } from 'node:fs';
+import { and, eq } from 'drizzle-orm';
+import { auditCounts, auditSite, cutDownText, findings, mendFor, plural, readSite, type Audit, type Finding } from '@yohaku/core';
+import { schema } from '../db/index.ts';
+import { readExport } from './read-export.ts';
+import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
+
+export const audit: Verb = {
+  help: './yohaku audit SITE|DIR|FILE.zip [--edition NAME] [--json] [--data DIR]\n\nThe legibility audit of a site in the database, or of an exported site by what its files say\n(an edited tokens.css counts). Exit 1 when anything fails.\n',
+  async run(args, host) {
+    const { values, positionals } = readArgs(args, { json: { type: 'boolean' }, data: { type: 'string' }, edition: { type: 'string' } });
+    const [target] = positionals;
+    if (!target || positionals.length !== 1) throw new UseError('audit takes one site, folder or zip: ./yohaku audit ternhaven');
+    const result = await audited(target, values, host);
+    const counts = auditCounts(result);
+    const list = findings(result).map((one) => describe(result, one));
+    print(values.json, { ...counts, findings: list }, () => [
+      `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} cannot be told`,
+      ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.mend ? `; mend: ${one.mend}` : ''}`),
+    ].join('\n'));
+    return counts.failed > 0 ? 1 : 0;
+  },
+};
+
+async function audited(target: string, values: { data?: string | undefined; edition?: string | undefined }, host: Parameters<Verb['run']>[1]): Promise<Audit> {
+  if (/[./\\]/.test(target) || (existsSync(target) && !/^[a-z][a-z0-9-]*$/.test(target))) {
+    if (!existsSync(target)) throw new UseError(`there is no file or folder ${target}.`);
+    const { site, table } = await readExport(target);
+    return auditSite(site, undefined, table);
+  }
+  return withDatabase(values.data, host, async (database) => {
+    const { site } = await siteById(database, target);
+    if (values.edition === undefined) return auditSite(site);
+    const { editions } = schema;
+    const [row] = await database.db.select().from(editions).where(and(eq(editions.siteId, target), eq(editions.name, values.edition)));
+    if (!row) throw new UseError(`${target} has no edition “${values.edition}”.`);
+    return auditSite(readSite(row.document));
+  });
+}
+
+/** A finding as scripts get it; `mend` is the narrowest one in words, or null. Its tokens are those of the audited table. */
+function describe({ site }: Audit, finding: Finding) {
+  const { rule, width, state, place, found, needed, tokens } = finding;
+  return { rule, page: site.pages[place.page]!.file, width, state, place: place.id, found, needed, tokens, mend: mendWords(site, finding) };
+}
+
+const mends = new Map<string, string | null>();
+function mendWords(site: Audit['site'], finding: Finding): string | null {
+  // All places of one pair have the same mend: work it out once.
+  const key = `${finding.rule} ${finding.tokens.join()} ${finding.needed} ${finding.found} ${finding.state}`;
+  if (!mends.has(key)) mends.set(key, mendFor(site, finding)[0]?.label ?? null);
+  return mends.get(key)!;
+}

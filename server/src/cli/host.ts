@@ -1,0 +1,62 @@
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import { join, resolve } from 'node:path';
+import { openDatabase, type Database } from '../db/index.ts';
+import { migrateDatabase } from '../db/index.ts';
+import { loadSite, listSites, type StoredSite } from '../sites/index.ts';
+
+/** What the outer script lends: where the checkout is, and a cluster for as long as it is needed. */
+export interface CliHost {
+  readonly root: string;
+  openCluster(data: string): Promise<{ url: string; release(): Promise<void> }>;
+}
+
+/** Bad use or bad input: one clear line, exit code 2. */
+export class UseError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'UseError';
+  }
+}
+
+export interface Verb {
+  readonly help: string;
+  run(args: readonly string[], host: CliHost): Promise<number>;
+}
+
+type Options = NonNullable<ParseArgsConfig['options']>;
+
+/** Reads options and positionals. @throws UseError for unknown or malformed ones */
+export function readArgs<const O extends Options>(args: readonly string[], options: O) {
+  try {
+    return parseArgs({ args: [...args], options, allowPositionals: true, strict: true });
+  } catch (error) {
+    throw new UseError(`${(error as Error).message.split('. ')[0]}. Try --help.`);
+  }
+}
+
+/** One JSON document or plain lines on standard output. */
+export function print(json: boolean | undefined, value: unknown, lines: () => string): void {
+  process.stdout.write(json ? `${JSON.stringify(value, null, 2)}\n` : `${lines()}\n`);
+}
+
+/** Opens the database of a data folder (or `DATABASE_URL`) for the time of `work`. */
+export async function withDatabase<T>(data: string | undefined, host: CliHost, work: (database: Database) => Promise<T>): Promise<T> {
+  const given = process.env['DATABASE_URL'];
+  const cluster = given ? undefined : await host.openCluster(resolve(data ?? join(host.root, '.data')));
+  const database = openDatabase(given ?? cluster!.url);
+  try {
+    await migrateDatabase(database, join(host.root, 'server', 'migrations'));
+    return await work(database);
+  } finally {
+    await database.close().catch(() => {});
+    await cluster?.release();
+  }
+}
+
+/** A site by id. @throws UseError naming the sites there are */
+export async function siteById(database: Database, id: string): Promise<StoredSite> {
+  const stored = await loadSite(database.db, id);
+  if (stored) return stored;
+  const known = (await listSites(database.db)).map((one) => one.id);
+  throw new UseError(`there is no site “${id}”; ${known.length > 0 ? `there is ${known.join(', ')}` : 'the database is empty. Run ./yohaku start once'}.`);
+}

@@ -1,0 +1,24 @@
+import { reachRows, tokenTable, tokensFollowing, type Site } from '@yohaku/core';
+import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
+
+export const reach: Verb = {
+  help: './yohaku reach SITE [TOKEN] [--json] [--data DIR]\n\nFor each token (or the one named by its path, as color.core.funnel) every place it paints.\n',
+  async run(args, host) {
+    const { values, positionals } = readArgs(args, { json: { type: 'boolean' }, data: { type: 'string' } });
+    const [id, token] = positionals;
+    if (!id || positionals.length > 2) throw new UseError('reach takes a site and at most one token: ./yohaku reach ternhaven color.core.funnel --json');
+    const site = await withDatabase(values.data, host, async (database) => (await siteById(database, id)).site);
+    const table = tokenTable(site.brand);
+    if (token && !table.has(token)) throw new UseError(`there is no token “${token}” in ${id}. ./yohaku export ${id} --format css lists them.`);
+    const list = (token ? [token] : [...table.keys()]).map((path) => reachOf(site, path));
+    print(values.json, list, () => list.map((one) => `${one.token}: ${new Set(one.places.map((row) => `${row.page} ${row.place}`)).size} places${one.derived.length > 0 ? `; ${one.derived.join(', ')} follow it` : ''}`).join('\n'));
+    return 0;
+  },
+};
+
+function reachOf(site: Site, path: string) {
+  return {
+    token: path, derived: tokensFollowing(tokenTable(site.brand), path),
+    places: reachRows(site, path).map(({ place, width, state, properties }) => ({ place: place.id, page: site.pages[place.page]!.file, width, state, properties })),
+  };
+}
