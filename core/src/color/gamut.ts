@@ -2,8 +2,8 @@ import type { Oklch, Rgb8 } from './color.ts';
 import { oklabToLinear, oklabToRgb8Clipped, oklchToOklab } from './oklab.ts';
 
 /** Slack that keeps colours on the very edge of sRGB (pure red) inside it. */
-const EDGE = 1e-4;
-const STEPS = 18;
+const EDGE = 5e-6;
+const STEPS = 22;
 
 /** Whether sRGB can show the colour without clipping. */
 export function inSrgb(color: Oklch): boolean {

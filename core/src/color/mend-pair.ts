@@ -30,7 +30,7 @@ export function mendPair(color: Rgb8, ground: Rgb8, needed: number): PairMend | 
   const targets = [behind / needed - 0.05, behind * needed - 0.05].filter((target) => target >= 0 && target <= 1);
   let best: PairMend | undefined;
   for (const target of targets) {
-    for (const start of [nearestAtLuminance(origin, target), greyAtLuminance(target)]) {
+    for (const start of [nearestAtLuminance(origin, target), greyAtLuminance(target), ...nearestOnLattice(origin, ground, needed)]) {
       const found = descend(start, origin, ground, needed);
       if (found && (!best || found.deltaE < best.deltaE)) best = found;
     }
@@ -71,13 +71,31 @@ function greyAtLuminance(target: number): Rgb8 {
   return oklabToRgb8Clipped({ l: Math.cbrt(target), a: 0, b: 0 });
 }
 
-/** Steps of the local search: all offsets of up to two in each channel, and longer ones along two channels at once. */
+const LATTICE = 17;
+const STARTS = 3;
+
+/** The few nearest passing colours of a coarse lattice: starts for far jumps, where the surface bends and the gamut ends. */
+function nearestOnLattice(origin: Oklab, ground: Rgb8, needed: number): Rgb8[] {
+  const found: { rgb: Rgb8; distance: number }[] = [];
+  for (let r = 0; r <= 255; r += LATTICE)
+    for (let g = 0; g <= 255; g += LATTICE)
+      for (let b = 0; b <= 255; b += LATTICE) {
+        const rgb: Rgb8 = { r, g, b, alpha: 1 };
+        if (contrastRatio(rgb, ground) < needed) continue;
+        const distance = deltaE(rgb8ToOklab(rgb), origin);
+        if (found.length === STARTS && distance >= found[STARTS - 1]!.distance) continue;
+        found.push({ rgb, distance });
+        found.sort((one, other) => one.distance - other.distance);
+        found.length = Math.min(found.length, STARTS);
+      }
+  return found.map(({ rgb }) => rgb);
+}
+
+/** Steps of the local search: all offsets of up to two in each channel, and longer ones. */
 const OFFSETS: readonly (readonly [number, number, number])[] = (() => {
   const list: [number, number, number][] = [];
-  for (const reach of [1, 2, 8])
-    for (const r of [-reach, 0, reach])
-      for (const g of [-reach, 0, reach])
-        for (const b of [-reach, 0, reach]) if (r || g || b) list.push([r, g, b]);
+  for (const steps of [[-2, -1, 0, 1, 2], [-5, 0, 5], [-12, 0, 12]])
+    for (const r of steps) for (const g of steps) for (const b of steps) if (r || g || b) list.push([r, g, b]);
   return list;
 })();
 
@@ -87,20 +105,40 @@ function descend(start: Rgb8, origin: Oklab, ground: Rgb8, needed: number): Pair
   let distance = deltaE(rgb8ToOklab(here), origin);
   for (;;) {
     let next: Rgb8 | undefined;
-    for (const [r, g, b] of OFFSETS) {
-      const candidate: Rgb8 = {
-        r: clamp(here.r + r, 0, 255), g: clamp(here.g + g, 0, 255), b: clamp(here.b + b, 0, 255), alpha: 1,
-      };
-      if (contrastRatio(candidate, ground) < needed) continue;
+    const consider = (candidate: Rgb8 | undefined): void => {
+      if (!candidate || contrastRatio(candidate, ground) < needed) return;
       const candidateDistance = deltaE(rgb8ToOklab(candidate), origin);
-      if (candidateDistance < distance - 1e-12) {
-        distance = candidateDistance;
-        next = candidate;
-      }
-    }
+      if (candidateDistance >= distance - 1e-12) return;
+      distance = candidateDistance;
+      next = candidate;
+    };
+    const from: Rgb8 = here;
+    for (const [r, g, b] of OFFSETS) consider({ r: clamp(from.r + r, 0, 255), g: clamp(from.g + g, 0, 255), b: clamp(from.b + b, 0, 255), alpha: 1 });
+    const darker = luminance(from) < luminance(ground);
+    for (const [one, other, last] of AXES)
+      for (const a of SURFACE_STEPS) for (const b of SURFACE_STEPS)
+        consider(onSurface({ ...from, [one]: clamp(from[one] + a, 0, 255), [other]: clamp(from[other] + b, 0, 255) }, last, darker, ground, needed));
     if (!next) return { rgb: here, deltaE: distance, ratio: contrastRatio(here, ground) };
     here = next;
   }
+}
+
+type Channel = 'r' | 'g' | 'b';
+const AXES: readonly (readonly [Channel, Channel, Channel])[] = [['r', 'g', 'b'], ['r', 'b', 'g'], ['g', 'b', 'r']];
+const SURFACE_STEPS = [-9, -3, -1, 0, 1, 3, 9];
+
+/** The colour whose last channel is pulled as far towards failing as it may go: contrast is monotonic in each channel. */
+function onSurface(color: Rgb8, channel: Channel, darker: boolean, ground: Rgb8, needed: number): Rgb8 | undefined {
+  const at = (value: number): Rgb8 => ({ ...color, [channel]: value });
+  let passing = darker ? 0 : 255;
+  let failing = darker ? 256 : -1;
+  if (contrastRatio(at(passing), ground) < needed) return undefined;
+  while (Math.abs(failing - passing) > 1) {
+    const middle = (passing + failing) >> 1;
+    if (contrastRatio(at(middle), ground) >= needed) passing = middle;
+    else failing = middle;
+  }
+  return at(passing);
 }
 
 /** Rounding may land just short: move all channels towards black or white until the ratio is met. */

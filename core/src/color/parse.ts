@@ -23,7 +23,8 @@ export interface ParsedColor {
 export function parseColor(text: string): ParsedColor | undefined {
   const typed = text.trim();
   if (typed === '' || typed.length > 80) return undefined;
-  const parsed = parseCss(typed) ?? (/^[0-9a-f]{6}$|^[0-9a-f]{3}$/i.test(typed) ? parseCss(`#${typed}`) : undefined);
+  const lower = typed.toLowerCase();
+  const parsed = parseCss(lower) ?? (/^[0-9a-f]{6}$|^[0-9a-f]{3}$/.test(lower) ? parseCss(`#${lower}`) : undefined);
   if (!parsed) return undefined;
   const { l = 0, c = 0, h = 0, alpha = 1 } = toOklch(parsed);
   if (![l, c, h, alpha].every(Number.isFinite)) return undefined;

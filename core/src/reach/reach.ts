@@ -25,7 +25,7 @@ export function tokensFollowing(table: TokenTable, path: string): string[] {
   const found: string[] = [];
   const visit = (source: string) => {
     for (const token of table.values())
-      if (token.follows?.includes(source) && !found.includes(token.path)) {
+      if (token.path !== path && !found.includes(token.path) && token.follows?.some((one) => tokenValue(table, one).chain.includes(source))) {
         found.push(token.path);
         visit(token.path);
       }

@@ -65,7 +65,8 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
       case 'same': return { ...base, alias: path(value.slot) };
       case 'readable': {
         const best = mostReadable(core, background);
-        return best ? { ...base, alias: swatchPath(best.swatch) } : { ...base, css: '#000000' };
+        const follows = [path('background'), ...core.map(({ swatch }) => swatchPath(swatch))];
+        return best ? { ...base, alias: swatchPath(best.swatch), follows } : { ...base, css: '#000000' };
       }
     }
   });

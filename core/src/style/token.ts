@@ -4,7 +4,7 @@ export type TokenType = 'color' | 'fontFamily' | 'fontWeight' | 'dimension' | 'n
 /**
  * A leaf token. `path` joined with hyphens is its custom property. It either
  * stands for another token (`alias`) or has a literal CSS value (`css`).
- * `follows` names the tokens a literal was computed from by rule.
+ * `follows` names the tokens from which a rule computed the literal, or chose the alias.
  */
 export interface Token {
   readonly path: string;

@@ -1,0 +1,137 @@
+import * as fc from 'fast-check';
+import { parseColor } from '../color/index.ts';
+import { readSite, type Site } from '../site/index.ts';
+import { smallSite, literal } from '../testing/small-site.ts';
+import { applyChange } from './apply.ts';
+import { checkTouched } from './check.ts';
+import type { Op } from './change.ts';
+import * as intents from './intents/index.ts';
+import { jsonEqual } from './json.ts';
+import { ChangeRefused } from './refused.ts';
+import { touchedDocuments } from './touched.ts';
+import { planUndo } from './undo.ts';
+
+const site = readSite(smallSite([literal('o1', 'h/text', 'color', '#123456')]));
+const color = parseColor('#336699')!;
+
+/** Every kind of edit the desk makes, on the small site. */
+const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
+  'swatch colour': (now) => intents.setSwatchColor(now, 'brand', color),
+  'derived swatch colour': (now) => intents.setSwatchColor(now, 'dark', color),
+  'add swatches': (now) => intents.addSwatches(now, [{ id: 'n1', label: 'brand', color }, { id: 'n2', label: 'brand', color }]),
+  'remove swatch': (now) => intents.removeSwatch(now, 'brand', 'ink'),
+  follow: (now) => intents.followSwatch(now, 'ink', 'brand'),
+  slot: (now) => intents.setSlot(now, 'pale', 'text', { kind: 'readable' }),
+  'slot by rule': (now) => intents.setSlot(now, 'pale', 'text', undefined),
+  'add ground': (now) => intents.addGround(now, 'g2', { copyOf: 'pale' }),
+  'remove ground': (now) => intents.removeGround(now, 'deep', 'pale'),
+  'add page': (now) => intents.addPage(now, 'p2', 'home'),
+  'remove page': (now) => intents.removePage(now, 'more'),
+  'move page': (now) => intents.movePage(now, 'home', 1),
+  'add section': (now) => intents.addSection(now, 'home', 'x1', 's1'),
+  'duplicate section': (now) => intents.duplicateSection(now, 'home', 's1', 'x2'),
+  'move section': (now) => intents.moveSection(now, 'home', 's1', 1),
+  'remove section': (now) => intents.removeSection(now, 'home', 's2'),
+  'bind override': (now) => intents.bindOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, null),
+  'leave override': (now) => intents.leaveOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'on purpose'),
+  'lift override': (now) => intents.liftOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'ground.pale.heading'),
+};
+
+describe('edits', () => {
+  for (const [name, make] of Object.entries(EDITS)) {
+    it(`${name}: gives a right site, shares what it did not touch, and comes back whole`, () => {
+      const edit = make(site)!;
+      const { site: after, inverse } = applyChange(site, edit);
+      expect(after).not.toBe(site);
+      checkTouched(site, after);
+      expect(applyChange(after, { ops: inverse }).site).toEqual(site);
+      const touched = touchedDocuments({ ops: edit.ops });
+      for (const id of Object.keys(site.pages)) if (!touched.pages.includes(id)) expect(after.pages[id]).toBe(site.pages[id]!);
+      if (!touched.site) expect(after.brand).toBe(site.brand);
+    });
+  }
+
+  it('give the very same site when nothing changes', () => {
+    expect(applyChange(site, intents.setValue(site, 'x', ['brand', 'corners', 'button'], 2)).site).toBe(site);
+  });
+
+  it('can be undone in any order of many', () => {
+    const names = Object.keys(EDITS).filter((name) => !name.includes('remove') && !name.includes('override'));
+    fc.assert(fc.property(fc.shuffledSubarray(names), (chosen) => {
+      const steps: { inverse: readonly Op[] }[] = [];
+      let now = site;
+      for (const name of chosen) {
+        const applied = applyChange(now, EDITS[name]!(now) ?? { ops: [] });
+        steps.push(applied);
+        now = applied.site;
+      }
+      for (const step of steps.reverse()) now = applyChange(now, { ops: planUndo(now, step.inverse).ops }).site;
+      return jsonEqual(now, site);
+    }));
+  });
+
+  it('undo only what is still as it was written, and say what has been overtaken', () => {
+    const first = applyChange(site, { ops: [...intents.setValue(site, '', ['brand', 'corners', 'button'], 9).ops, ...intents.setValue(site, '', ['brand', 'corners', 'card'], 9).ops] });
+    const second = applyChange(first.site, intents.setValue(first.site, '', ['brand', 'corners', 'button'], 12));
+    const plan = planUndo(second.site, first.inverse);
+    const undone = applyChange(second.site, { ops: plan.ops }).site;
+    expect(undone.brand.corners).toEqual({ ...site.brand.corners, button: 12, card: 4 });
+    expect(plan.overtaken).toEqual([['brand', 'corners', 'button']]);
+  });
+
+  it('survive edits beside them: a stale move finds its neighbour, or the end', () => {
+    const move = intents.moveSection(site, 'home', 's1', 1)!;
+    const meanwhile = applyChange(site, intents.removeSection(site, 'home', 's2')).site;
+    const later = applyChange(meanwhile, intents.addSection(meanwhile, 'home', 'x9')).site;
+    expect(applyChange(later, move).site.pages['home']!.sectionOrder).toEqual(['x9', 's1']);
+  });
+
+  it('say what they overtook', () => {
+    const stale = intents.setValue(site, '', ['brand', 'corners', 'button'], 9);
+    const meanwhile = applyChange(site, intents.setValue(site, '', ['brand', 'corners', 'button'], 5)).site;
+    expect(applyChange(meanwhile, stale).overtook).toEqual([['brand', 'corners', 'button']]);
+  });
+});
+
+describe('refusals', () => {
+  const refusal = (edit: { ops: readonly Op[] }): ChangeRefused => {
+    try {
+      const { site: after } = applyChange(site, edit);
+      checkTouched(site, after);
+    } catch (error) {
+      if (error instanceof ChangeRefused) return error;
+      throw error;
+    }
+    throw new Error('was not refused');
+  };
+
+  it('name what is gone', () => {
+    const error = refusal({ ops: [{ op: 'set', at: ['brand', 'swatches', 'nobody', 'label'], value: 'x' }] });
+    expect(error.kind).toBe('gone');
+    expect(error.message).toContain('nobody');
+  });
+  it('keep what is used: a swatch, a ground, the home page', () => {
+    expect(refusal({ ops: [intents.removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'brand')] }).message).toMatch(/still used.*instead/);
+    expect(refusal({ ops: [intents.removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], 'deep')] }).kind).toBe('in-use');
+    expect(refusal({ ops: [intents.removeOp(site, ['pages'], ['pageOrder'], 'home')] }).message).toMatch(/home page|still used/);
+    expect(() => intents.removePage(site, 'home')).toThrowError(ChangeRefused);
+  });
+  it('keep figures in range and names fit: empty, equal, 500 characters', () => {
+    for (const value of [-1, 1e9, '8', null]) expect(refusal(intents.setValue(site, '', ['brand', 'corners', 'button'], value)).kind).withContext(String(value)).toBe('invalid');
+    for (const label of ['', '   ', 'x'.repeat(500), 'ink']) expect(refusal(intents.setValue(site, '', ['brand', 'swatches', 'brand', 'label'], label)).kind).withContext(label.slice(0, 9)).toBe('invalid');
+  });
+  it('refuse rules that lead back to themselves, with the path', () => {
+    const error = refusal(intents.followSwatch(site, 'brand', 'dark'));
+    expect(error.message).toMatch(/brand ← dark ← brand|dark ← brand ← dark/);
+  });
+  it('refuse values that would leave their place in the stylesheet', () => {
+    for (const css of ['red; } body { color: blue', 'url(x)<', '@import "x"', 'a\\b']) {
+      const error = refusal({ ops: [intents.insertOp(site, ['pages', 'home', 'overrides'], null, 'bad', literal('bad', 'h/text', 'color', css))] });
+      expect(error.kind).withContext(css).toBe('invalid');
+    }
+  });
+  it('refuse links that run scripts', () => {
+    const content = [{ id: 'l1', link: { to: 'url', url: 'javascript:alert(1)' }, text: 'x' }];
+    expect(refusal(intents.setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content)).kind).toBe('invalid');
+  });
+});

@@ -1,0 +1,135 @@
+import * as fc from 'fast-check';
+import { parseColor, paintedRgb } from '../color/index.ts';
+import { applyChange, setSlot, setSwatchColor, setValue, insertOp, type Edit } from '../change/index.ts';
+import { readSite, type Site } from '../site/index.ts';
+import { AUDIT_WIDTHS } from '../shape/index.ts';
+import { tokenTable } from '../style/index.ts';
+import { smallSite, literal } from '../testing/small-site.ts';
+import { placesOf, reachRows, tokensFollowing } from './reach.ts';
+import { ripple } from './ripple.ts';
+import { placeKey, siteIndex } from './site-index.ts';
+import { paintedText } from './painted.ts';
+import { overrideStanding, setValues } from './standing.ts';
+import { nearestToken } from './nearest.ts';
+
+const withOverrides = () => readSite(smallSite([
+  literal('o1', 'h/text', 'color', '#123456'), literal('o2', 'h/text', 'font-size', '40px', { band: 'phone' }),
+  literal('o3', 'p/text', 'color', '#232323', { origin: 'pasted' }), { ...literal('o4', 's1/surface', 'background-color', ''), value: { kind: 'token', path: 'color.core.ink' } },
+]));
+
+/** Resolves every property of every place at every width and state: slow, and shares nothing with the ripple but the resolver. */
+function everything(site: Site): Map<string, string> {
+  const table = tokenTable(site.brand);
+  const index = siteIndex(site);
+  const all = new Map<string, string>();
+  for (const place of index.places) {
+    const { painting } = index.groupOf.get(place)!;
+    for (const property of new Set(painting.cells.map((cell) => cell.property)))
+      for (const state of place.states) for (const width of AUDIT_WIDTHS) all.set(`${placeKey(place)}|${property}|${state}|${width}`, paintedText(table, painting, property, state, width) ?? '');
+  }
+  return all;
+}
+
+const colour = fc.record({ l: fc.double({ min: 0, max: 1, noNaN: true }), c: fc.double({ min: 0, max: 0.3, noNaN: true }), h: fc.double({ min: 0, max: 359, noNaN: true }), alpha: fc.constant(1) })
+  .map((oklch) => ({ typed: '', oklch, rgb: paintedRgb(oklch), mapped: false }));
+const edits: fc.Arbitrary<(site: Site) => Edit> = fc.oneof(
+  fc.tuple(fc.constantFrom('white', 'ink', 'brand', 'dark'), colour).map(([id, color]) => (site: Site) => setSwatchColor(site, id, color)),
+  fc.tuple(fc.constantFrom('pale', 'deep'), fc.constantFrom('text', 'link', 'background', 'button-primary-fill-hover'), fc.constantFrom('white', 'ink', 'brand'))
+    .map(([ground, slot, swatch]) => (site: Site) => setSlot(site, ground, slot, { kind: 'swatch', swatch })),
+  fc.tuple(fc.constantFrom('base', 'ratio'), fc.constantFrom('small', 'large'), fc.double({ min: 0, max: 1, noNaN: true }))
+    .map(([field, end, part]) => (site: Site) => setValue(site, 'scale', ['brand', 'scale', end, field], field === 'base' ? 14 + part * 8 : 1.1 + part * 0.4)),
+  fc.tuple(fc.constantFrom('phone', 'tablet', 'desktop'), fc.integer({ min: 0, max: 90 })).map(([band, px]) => (site: Site) => setValue(site, 'space', ['brand', 'spaces', 'even', 'values', band], px)),
+  fc.constantFrom('gelasio', 'lora', 'karla').map((id) => (site: Site) => setValue(site, 'family', ['brand', 'families', 'heading'], id)),
+  fc.integer({ min: 0, max: 30 }).map((px) => (site: Site) => setValue(site, 'corner', ['brand', 'corners', 'button'], px)),
+  fc.constantFrom('pale', 'deep').map((ground) => (site: Site) => setValue(site, 'ground', ['pages', 'home', 'sections', 's1', 'own', 'ground'], ground)),
+  fc.constantFrom('color', 'border-radius').map((property) => (site: Site) => {
+    const id = `new-${Object.keys(site.pages['home']!.overrides).length}`;
+    return { label: 'override', ops: [insertOp(site, ['pages', 'home', 'overrides'], null, id, literal(id, 'p/l1', property as 'color', property === 'color' ? '#00ff00' : '7px'))] };
+  }),
+);
+
+describe('ripple', () => {
+  it('names exactly the places that a comparison of everything before and after finds', () => {
+    fc.assert(fc.property(edits, edits, (first, second) => {
+      const before = applyChange(withOverrides(), first(withOverrides())).site;
+      const after = applyChange(before, second(before)).site;
+      const old = everything(before);
+      const now = everything(after);
+      const expected = new Set<string>();
+      for (const key of new Set([...old.keys(), ...now.keys()])) if (old.get(key) !== now.get(key)) expected.add(key.split('|')[0]!);
+      const found = new Set(ripple(before, after).changed.map(placeKey));
+      expect([...found].sort()).toEqual([...expected].sort());
+    }), { numRuns: 150 });
+  });
+
+  it('names what an override holds back, and by what', () => {
+    const site = withOverrides();
+    const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#336699')!)).site;
+    expect(ripple(site, after).held.map((one) => [one.place.id, one.property, one.by.id])).toEqual([['h/text', 'color', 'o1']]);
+  });
+
+  it('is nothing when nothing changed', () => {
+    const site = withOverrides();
+    expect(ripple(site, site)).toEqual({ changed: [], held: [], added: [], removed: [] });
+  });
+
+  it('tells added and removed places', () => {
+    const site = withOverrides();
+    const content = [{ text: 'No link' }];
+    const after = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content)).site;
+    const what = ripple(site, after);
+    expect(what.removed.map((place) => place.id)).toEqual(['p/l1']);
+    expect(what.added).toEqual([]);
+  });
+});
+
+describe('reach', () => {
+  it('is what changes when the token changes: changing its one line restyles those places and no others', () => {
+    const site = withOverrides();
+    for (const id of ['white', 'ink', 'brand']) {
+      const path = `color.core.${id}`;
+      const after = applyChange(site, setSwatchColor(site, id, parseColor('#0abcde')!)).site;
+      const own = new Set(placesOf(site, path).map(placeKey));
+      const follow = new Set(tokensFollowing(tokenTable(site.brand), path).flatMap((token) => placesOf(site, token).map(placeKey)));
+      for (const place of ripple(site, after).changed) expect(own.has(placeKey(place)) || follow.has(placeKey(place))).withContext(`${id} ${place.id}`).toBeTrue();
+      for (const key of own) expect(ripple(site, after).changed.map(placeKey)).withContext(id).toContain(key);
+    }
+  });
+
+  it('lists states and properties: a link takes its hover colour in hover alone', () => {
+    const site = withOverrides();
+    const rows = reachRows(site, 'ground.pale.link-hover').filter((row) => row.place.id === 'p/l1');
+    expect(new Set(rows.map((row) => row.state))).toEqual(new Set(['hover']));
+    expect(rows.map((row) => row.width)).toEqual([...AUDIT_WIDTHS]);
+    expect(rows[0]!.properties).toEqual(['color']);
+  });
+
+  it('follows rules to derived tokens', () => {
+    expect(tokensFollowing(tokenTable(withOverrides().brand), 'color.core.brand')).toContain('color.derived.dark');
+  });
+
+  it('keeps one id for shared parts on all pages', () => {
+    const places = placesOf(withOverrides(), 'ground.deep.background').filter((place) => place.id === 'footer/surface');
+    expect(places.map((place) => place.page)).toEqual(['home', 'more']);
+  });
+
+  it('gives the same index while only values change', () => {
+    const site = withOverrides();
+    const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#336699')!)).site;
+    expect(siteIndex(after)).toBe(siteIndex(site));
+  });
+});
+
+describe('standing', () => {
+  it('is stray for a pasted literal, held for one set on purpose, bound for a token, held once left with a reason', () => {
+    const values = new Map(setValues(withOverrides()).map((one) => [one.override.id, one.standing]));
+    expect(Object.fromEntries(values)).toEqual({ o3: 'stray', o1: 'held', o2: 'held', o4: 'bound' });
+    expect(overrideStanding(literal('x', 'h/text', 'color', '#000', { origin: 'raw', reason: 'logo colour' }))).toBe('held');
+  });
+  it('finds the token nearest to a stray', () => {
+    const site = withOverrides();
+    const stray = setValues(site)[0]!;
+    const nearest = nearestToken(site, stray.override, stray.place!)!;
+    expect([nearest.path, nearest.own]).toEqual(['color.core.ink', true]);
+  });
+});

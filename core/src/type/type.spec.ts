@@ -1,0 +1,41 @@
+import * as fc from 'fast-check';
+import { FAMILIES } from './families.ts';
+import { ladderFindings } from './ladder.ts';
+import { fluidAt, fluidCss, fluidSize, scaleStep, stepSize } from './scale.ts';
+
+const scale = { small: { width: 390, base: 17, ratio: 1.17 }, large: { width: 1280, base: 18, ratio: 1.28 } };
+
+describe('type scale', () => {
+  it('has base times ratio to the step at both ends', () => {
+    fc.assert(fc.property(fc.integer({ min: -3, max: 6 }), (step) => {
+      const size = scaleStep(scale, step);
+      return Math.abs(fluidAt(size, 390) - stepSize(scale.small, step)) < 0.02 && Math.abs(fluidAt(size, 1280) - stepSize(scale.large, step)) < 0.02;
+    }));
+  });
+  it('never leaves the span between both ends, and grows evenly between them', () => {
+    fc.assert(fc.property(fc.integer({ min: 320, max: 1920 }), fc.double({ min: 10, max: 60, noNaN: true }), fc.double({ min: 10, max: 60, noNaN: true }), (width, small, large) => {
+      const px = fluidAt(fluidSize(scale, small, large), width);
+      const wanted = Math.max(Math.min(small, large), Math.min(Math.max(small, large), small + ((large - small) * (width - 390)) / 890));
+      return Math.abs(px - wanted) < 0.05;
+    }));
+  });
+  it('writes clamp() in rem and vw, and plain rem where nothing moves', () => {
+    expect(fluidCss(scaleStep(scale, 0))).toMatch(/^clamp\(1\.0625rem, [\d.]+rem \+ [\d.]+vw, 1\.125rem\)$/);
+    expect(fluidCss(fluidSize(scale, 16, 16))).toBe('1rem');
+  });
+});
+
+describe('ladder', () => {
+  it('marks a heading that is smaller than, or hardly larger than, the style below it', () => {
+    const found = ladderFindings([{ style: 'a', size: 40, heading: true }, { style: 'b', size: 24, heading: true }, { style: 'c', size: 23, heading: false }, { style: 'd', size: 30, heading: false }]);
+    expect(found.map(({ upper, lower, kind }) => [upper, lower, kind])).toEqual([['b', 'c', 'near-equal']]);
+    expect(ladderFindings([{ style: 'a', size: 20, heading: true }, { style: 'b', size: 24, heading: true }])[0]!.kind).toBe('inverted');
+  });
+});
+
+describe('library', () => {
+  it('has at least twelve families with unique names', () => {
+    expect(FAMILIES.length).toBeGreaterThanOrEqual(12);
+    expect(new Set(FAMILIES.map((one) => one.id)).size).toBe(FAMILIES.length);
+  });
+});
