@@ -21,6 +21,7 @@ Every verb has --help. Exit code: 0 done and nothing failing, 1 something falls 
 
 const OWN_HELP = {
   start: './yohaku start [--port N] [--data DIR] [--empty]\n\n  --port N    port on 127.0.0.1 (default 4780; 0 takes any free one)\n  --data DIR  where the database and the log are kept (default .data)\n  --empty     do not load the demo site on first start\n\nDATABASE_URL, when set, replaces the PostgreSQL it would start.\n',
+  bench: './yohaku bench [NAME…] [--json]\n\nRuns the benchmarks (all, or those named): median, unit, and the ratio to a reference in the same run.\n',
   test: './yohaku test [core|server|web|e2e]\n\nRuns all parts or one, and ends with the line "N passed, N failed". Exit 1 when anything failed.\n',
 };
 
@@ -34,6 +35,11 @@ async function main([verb, ...rest]) {
   if (verb === 'test') {
     const { test } = await import('./test.mjs');
     process.exitCode = await test(read(rest, {}, true).positionals);
+    return;
+  }
+  if (verb === 'bench') {
+    const { bench } = await import('./bench.mjs');
+    process.exitCode = await bench(rest);
     return;
   }
   const { ensurePackages, ensurePostgres } = await import('./install.mjs');

@@ -1,2 +1,2 @@
-export { OWNER, endSession, makeSignInToken, sessionUser, useSignInToken } from './sign-in.ts';
+export { OWNER, endSession, ensureOwner, makeSignInToken, sessionUser, useSignInToken } from './sign-in.ts';
 export { hashSecret, newSecret } from './secret.ts';

@@ -6,10 +6,16 @@ export const OWNER = 'owner';
 const TOKEN_MINUTES = 30;
 const SESSION_DAYS = 14;
 
+/** Makes sure that the owner exists; edits from the command line are the owner's as well. */
+export async function ensureOwner(db: Querier): Promise<string> {
+  await db.insert(schema.users).values({ id: OWNER, name: 'Owner' }).onConflictDoNothing();
+  return OWNER;
+}
+
 /** Makes a one-time sign-in token for the owner, good for thirty minutes. */
 export async function makeSignInToken(db: Querier): Promise<string> {
   const token = newSecret();
-  await db.insert(schema.users).values({ id: OWNER, name: 'Owner' }).onConflictDoNothing();
+  await ensureOwner(db);
   await db.delete(schema.signInTokens).where(lt(schema.signInTokens.expiresAt, sql`now()`));
   await db.insert(schema.signInTokens).values({ hash: hashSecret(token), userId: OWNER, expiresAt: minutesFromNow(TOKEN_MINUTES) });
   return token;

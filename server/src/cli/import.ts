@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { ChangeRefused, SiteIssues, readDtcg, type Change } from '@yohaku/core';
-import { OWNER } from '../auth/index.ts';
+import { ensureOwner } from '../auth/index.ts';
 import { saveChange } from '../sites/index.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
 
@@ -20,7 +20,7 @@ export const importVerb: Verb = {
       const { site } = await siteById(database, values.site!);
       const change: Change = { id: `import-${randomUUID()}`, schemaVersion: 1, label: `Import ${file.split('/').at(-1)}`.slice(0, 200), ops: [{ op: 'set', at: ['brand'], value: read.brand, was: site.brand }] };
       try {
-        await saveChange(database, site.id, change, OWNER, 'import');
+        await saveChange(database, site.id, change, await ensureOwner(database.db), 'import');
       } catch (error) {
         if (error instanceof ChangeRefused) throw new UseError(`${file}: ${error.message} Nothing was imported.`);
         throw error;

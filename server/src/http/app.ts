@@ -17,6 +17,10 @@ import type { Services } from './context.ts';
 /** The whole HTTP application: one error boundary, one guard, then the routes by folder. */
 export function createApp(services: Services): Koa {
   const app = new Koa({ proxy: false });
+  // A window that closes its event stream is no error.
+  app.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE' && error.code !== 'ECONNRESET') services.log.error({ err: error }, 'while answering');
+  });
   app.use(errorBoundary(services));
   for (const middleware of headers()) app.use(middleware);
   app.use(guard(services));

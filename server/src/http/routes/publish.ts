@@ -46,8 +46,9 @@ export function publishRoutes(router: Router, { database, root }: Services): voi
     context.body = zipSite(await exportSite(db, site, root));
   });
 
-  router.get('/live/:site', (context) => context.redirect(`/live/${context.params['site']}/`));
-  router.get('/live/:site/{*path}', async (context) => {
+  router.get('/live/:site{/*path}', async (context) => {
+    // Links inside are relative: they need the slash behind the site.
+    if (context.path === `/live/${context.params['site']}`) return context.redirect(`${context.path}/`);
     const name = context.params['path'] ? String(context.params['path']) : 'index.html';
     const hash = await liveFileHash(db, context.params['site']!, name);
     const file = hash ? await readFile(db, hash) : undefined;

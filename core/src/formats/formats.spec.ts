@@ -1,0 +1,70 @@
+import { readSite, SiteIssues } from '../site/index.ts';
+import { tokenTable, tokensCss } from '../style/index.ts';
+import { auditSite, auditCounts } from '../legibility/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { readDtcg, tableFromCss, writeDtcg } from './index.ts';
+
+const site = readSite(smallSite());
+const written = () => JSON.parse(JSON.stringify(writeDtcg(site))) as Record<string, never>;
+type Token = { $type?: string; $value: unknown };
+
+/** A plain DTCG reader: leaves by path, references resolved. It knows nothing of Yohaku. */
+function plainRead(root: Record<string, unknown>): Map<string, Token> {
+  const leaves = new Map<string, Token>();
+  const visit = (node: Record<string, unknown>, path: string[]) => {
+    if ('$value' in node) leaves.set(path.join('.'), node as unknown as Token);
+    else for (const [key, child] of Object.entries(node)) if (!key.startsWith('$') && typeof child === 'object' && child) visit(child as Record<string, unknown>, [...path, key]);
+  };
+  visit(root, []);
+  return leaves;
+}
+
+describe('DTCG', () => {
+  it('is read by a plain reader: types on every token, references that lead somewhere, colours as objects', () => {
+    const leaves = plainRead(written());
+    expect(leaves.size).toBeGreaterThan(50);
+    for (const [path, token] of leaves) {
+      expect(['color', 'dimension', 'fontFamily', 'fontWeight', 'number']).withContext(path).toContain(token.$type!);
+      const reference = typeof token.$value === 'string' ? /^\{(.+)\}$/.exec(token.$value)?.[1] : undefined;
+      if (reference) expect(leaves.has(reference)).withContext(`${path} to ${reference}`).toBeTrue();
+      else if (token.$type === 'color') expect((token.$value as { components: number[] }).components.every((one) => one >= 0 && one <= 1)).withContext(path).toBeTrue();
+      else if (token.$type === 'dimension') expect(token.$value).withContext(path).toEqual({ value: jasmine.any(Number) as never, unit: 'px' } as never);
+    }
+  });
+  it('loses nothing to us: what was written is read back equal', () => {
+    const read = readDtcg(written());
+    expect(read.brand).toEqual(site.brand);
+    expect([read.changed, read.left]).toEqual([[], []]);
+    expect(read.taken).toBeGreaterThan(50);
+  });
+  it('takes what was edited in the file, and reports it', () => {
+    const file = written() as never as { color: { core: { brand: Token } }; corner: { button: Token }; extra?: unknown };
+    file.color.core.brand.$value = { colorSpace: 'srgb', components: [0, 0, 1], alpha: 1, hex: '#0000ff' };
+    file.corner.button.$value = { value: 12, unit: 'px' };
+    file.extra = { thing: { $type: 'number', $value: 3 } };
+    const read = readDtcg(file);
+    expect(read.changed).toEqual(['color.core.brand', 'corner.button']);
+    expect(read.brand.swatches['brand']!.typed).toBe('#0000ff');
+    expect(read.brand.corners.button).toBe(12);
+    expect(read.left.map((one) => one.path)).toEqual(['extra.thing']);
+  });
+  it('refuses what is not ours and what would not be right, saying where', () => {
+    for (const input of [null, {}, [], 'x', { $extensions: {} }]) expect(() => readDtcg(input)).toThrowError(SiteIssues);
+    const file = written() as never as { corner: { button: Token } };
+    file.corner.button.$value = { value: 10_000, unit: 'px' };
+    expect(() => readDtcg(file)).toThrowError(SiteIssues, /corners/);
+  });
+});
+
+describe('tokens.css', () => {
+  it('gives the same table when it is as it was written', () => {
+    const table = tokenTable(site.brand);
+    expect(tableFromCss(table, tokensCss(site.brand))).toBe(table);
+  });
+  it('counts when one line is edited: the audit sees the new value', () => {
+    const css = tokensCss(site.brand).replace(/(--color-core-ink: )[^;]+/, '$1#eeeeee');
+    const audit = auditSite(site, undefined, tableFromCss(tokenTable(site.brand), css));
+    expect(auditCounts(audit).failed).toBeGreaterThan(0);
+    expect(auditCounts(auditSite(site)).failed).toBe(0);
+  });
+});

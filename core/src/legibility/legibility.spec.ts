@@ -1,0 +1,164 @@
+import { wcagContrast } from 'culori';
+import { applyChange, setSlot, setSwatchColor, setValue } from '../change/index.ts';
+import { parseColor } from '../color/index.ts';
+import { readSite, type Site } from '../site/index.ts';
+import { literal, smallSite } from '../testing/small-site.ts';
+import { auditCounts, auditSite, findings, type Audit } from './audit.ts';
+import { mendFor } from './mend.ts';
+import { tally } from './tally.ts';
+import { worse } from './worse.ts';
+
+const site = readSite(smallSite());
+const after = (from: Site, edit: { ops: Parameters<typeof applyChange>[1]['ops'] }) => applyChange(from, edit).site;
+const failing = (audit: Audit, rule: string) => findings(audit).filter((one) => one.rule === rule);
+
+describe('audit', () => {
+  it('passes a site in which everything can be read', () => {
+    const audit = auditSite(site);
+    expect(findings(audit).map((one) => `${one.rule} ${one.place.id} ${one.found}`)).toEqual([]);
+    expect(auditCounts(audit)).toEqual({ places: audit.index.places.length, passed: audit.index.places.length, failed: 0, cannotTell: 0 });
+  });
+
+  it('never rounds up: 4.499 fails 4.5, and the figure is the exact ratio', () => {
+    const grey = after(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: '#777777' }));
+    const found = failing(auditSite(grey), 'text-contrast').find((one) => one.place.id === 'p/text')!;
+    expect(found.found).toBeCloseTo(wcagContrast('#777777', '#ffffff'), 9);
+    expect(found.found!).toBeLessThan(4.5);
+    expect(failing(auditSite(after(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: '#767676' }))), 'text-contrast').filter((one) => one.place.id === 'p/text')).toEqual([]);
+  });
+
+  it('asks 3 of large text and 4.5 of the same text where it is small', () => {
+    const grey = after(site, setSlot(site, 'pale', 'heading', { kind: 'raw', color: '#949494' }));
+    const widths = failing(auditSite(grey), 'text-contrast').filter((one) => one.place.id === 'tc/a/heading').map((one) => one.width);
+    // 16 × 1.2 = 19.2 px and bold on a phone already counts as large: it passes 3 everywhere.
+    expect(widths).toEqual([]);
+    const light = after(grey, setValue(grey, '', ['brand', 'styles', 'section', 'weight'], 400));
+    expect(failing(auditSite(light), 'text-contrast').filter((one) => one.place.id === 'tc/a/heading').map((one) => one.width)).toEqual([320, 390, 639, 640, 1023, 1024, 1280]);
+  });
+
+  it('composites translucent text before it rates it', () => {
+    const veiled = after(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: 'rgb(0 0 0 / 0.5)' }));
+    const found = failing(auditSite(veiled), 'text-contrast').find((one) => one.place.id === 'p/text')!;
+    expect(found.found).toBeCloseTo(wcagContrast('#808080', '#ffffff'), 6);
+  });
+
+  it('composites translucent grounds over what they stand on', () => {
+    const veiled = after(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }));
+    const rows = failing(auditSite(veiled), 'text-contrast').filter((one) => one.place.id === 'tc/a/text' && one.width === 1280);
+    expect(rows.length).toBe(1);
+    expect(rows[0]!.found!).toBeLessThan(1.6);
+  });
+
+  it('judges a button’s label on its fill, in every state, and its fill or edge on the ground', () => {
+    const pale = after(site, setSlot(site, 'pale', 'button-primary-fill-hover', { kind: 'raw', color: '#f4f4f4' }));
+    const audit = auditSite(pale);
+    expect(new Set(failing(audit, 'text-contrast').filter((one) => one.place.id === 'k/k1').map((one) => one.state))).toEqual(new Set(['hover']));
+    expect(failing(audit, 'button-contrast')).toEqual([]);
+    const edgeless = after(pale, setSlot(pale, 'pale', 'button-primary-edge-hover', { kind: 'raw', color: '#f4f4f4' }));
+    expect(new Set(failing(auditSite(edgeless), 'button-contrast').map((one) => one.state))).toEqual(new Set(['hover']));
+  });
+
+  it('judges focus rings', () => {
+    const faint = after(site, setSlot(site, 'pale', 'focus', { kind: 'raw', color: '#dddddd' }));
+    const rows = failing(auditSite(faint), 'focus-contrast');
+    expect(new Set(rows.map((one) => one.place.kind))).toEqual(new Set(['menu', 'link', 'button']));
+    expect(rows.every((one) => one.state === 'focus' && one.needed === 3)).toBeTrue();
+  });
+
+  it('cannot tell text over a picture, and says why', () => {
+    const asset = { id: 'sea', name: 'Sea', hash: '0'.repeat(64), type: 'image/svg+xml' as const, width: 10, height: 10 };
+    const pictured = after({ ...site, assets: { sea: asset } }, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture'], { asset: 'sea', shade: 0.3 }));
+    const audit = auditSite(pictured);
+    const rows = findings(audit, new Set(['cannot-tell'])).filter((one) => one.place.id === 'h/text');
+    expect(rows.length).toBeGreaterThan(0);
+    expect(rows[0]!.reason).toContain('picture');
+    expect(auditCounts(audit).cannotTell).toBeGreaterThan(0);
+    // A card's own opaque fill hides the picture: its words can be judged.
+    expect(findings(audit, new Set(['cannot-tell'])).some((one) => one.place.id === 'k/k1' && one.rule === 'text-contrast')).toBeFalse();
+  });
+
+  it('marks a lower heading that is not smaller, and a skipped level', () => {
+    const large = after(site, setValue(site, '', ['brand', 'styles', 'section', 'size'], { kind: 'pinned', small: 60, large: 60 }));
+    expect(new Set(failing(auditSite(large), 'heading-order').map((one) => one.place.level))).toEqual(new Set([2]));
+    const skipped = after(site, setValue(site, '', ['shared', 'sections', 'common', 'blocks', 'c1', 'level'], 3));
+    const rows = failing(auditSite(skipped), 'skipped-level');
+    expect(rows.map((one) => [one.place.page, one.found, one.needed])).toEqual([['home', 3, 2]]);
+  });
+
+  it('keeps running text at 16 px on a phone, fine print exempt', () => {
+    const small = after(site, setValue(site, '', ['brand', 'scale', 'small', 'base'], 15));
+    const rows = failing(auditSite(small), 'phone-size');
+    expect(new Set(rows.map((one) => one.width))).toEqual(new Set([320, 390, 639]));
+    expect(failing(auditSite(after(small, setValue(small, '', ['brand', 'styles', 'running', 'use'], 'fine'))), 'phone-size')).toEqual([]);
+  });
+
+  it('keeps targets 24 px high by their lower bound, links in a paragraph exempt', () => {
+    const flat = after(after(site, setValue(site, '', ['brand', 'sizes', 'regular', 'padY'], 0)), setValue(site, '', ['brand', 'styles', 'label', 'size'], { kind: 'pinned', small: 12, large: 12 }));
+    expect(new Set(failing(auditSite(flat), 'target-size').map((one) => one.place.id))).toEqual(new Set(['k/k1']));
+  });
+
+  it('judges again only what an edit touched, with the same result as from nothing', () => {
+    let audit = auditSite(site);
+    let now = site;
+    for (const make of [
+      (s: Site) => setSwatchColor(s, 'brand', parseColor('#e0a090')!), (s: Site) => setValue(s, '', ['brand', 'scale', 'small', 'base'], 15), (s: Site) => setSlot(s, 'deep', 'background', { kind: 'swatch', swatch: 'white' }),
+    ]) {
+      now = applyChange(now, make(now)).site;
+      audit = auditSite(now, audit);
+      const fresh = auditSite(now);
+      expect(findings(audit)).toEqual(findings(fresh));
+      expect(audit.index).toBe(fresh.index);
+    }
+  });
+});
+
+describe('worse', () => {
+  it('are the rows that newly fail or fail more deeply, and no others', () => {
+    const before = auditSite(site);
+    const once = after(site, setSwatchColor(site, 'brand', parseColor('#cc8866')!));
+    const first = auditSite(once, before);
+    const rows = worse(before, first);
+    expect(rows.length).toBeGreaterThan(0);
+    expect(rows.every((one) => one.found! < one.needed && one.before! >= one.needed)).toBeTrue();
+    const twice = auditSite(after(once, setSwatchColor(once, 'brand', parseColor('#ddaa99')!)), first);
+    expect(worse(first, twice).some((one) => one.before! < one.needed)).toBeTrue();
+    expect(worse(twice, first)).toEqual([]);
+    expect(worse(before, before)).toEqual([]);
+  });
+});
+
+describe('mend of a finding', () => {
+  it('offers the slot first, then the swatch, and each makes the pair pass', () => {
+    const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
+    const finding = failing(auditSite(faint), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest' && one.width === 1280)!;
+    const mends = mendFor(faint, finding);
+    expect(mends.map((one) => one.what)).toEqual(['slot', 'swatch']);
+    for (const mend of mends) {
+      const mended = auditSite(after(faint, mend));
+      expect(failing(mended, 'text-contrast').filter((one) => one.place.id === 'p/l1' && one.state === 'rest')).toEqual([]);
+    }
+    expect(mends[1]!.places).toBeGreaterThan(mends[0]!.places);
+  });
+  it('leaves a locked swatch alone', () => {
+    const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
+    const locked = after(faint, setValue(faint, '', ['brand', 'swatches', 'brand', 'locked'], true));
+    const finding = failing(auditSite(locked), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest')!;
+    expect(mendFor(locked, finding).map((one) => one.what)).toEqual(['slot']);
+  });
+  it('changes the value set on a place where that is what fails', () => {
+    const set = readSite(smallSite([literal('o1', 'p/text', 'color', '#bbbbbb')]));
+    const finding = failing(auditSite(set), 'text-contrast').find((one) => one.place.id === 'p/text')!;
+    const [mend] = mendFor(set, finding);
+    expect(mend!.what).toBe('place');
+    expect(failing(auditSite(after(set, mend!)), 'text-contrast')).toEqual([]);
+  });
+});
+
+describe('tally', () => {
+  it('counts every place once by standing', () => {
+    const set = readSite(smallSite([literal('o1', 'p/text', 'color', '#222222'), literal('o2', 'h/text', 'color', '#111111', { origin: 'pasted' })]));
+    const { places, bound, held, stray } = tally(auditSite(set));
+    expect([held, stray]).toEqual([1, 1]);
+    expect(bound + held + stray).toBe(places);
+  });
+});

@@ -1,0 +1,106 @@
+import { spawn } from 'node:child_process';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { freshUrl, ROOT } from '../testing/database.ts';
+
+interface Ran { readonly code: number; readonly out: string; readonly err: string }
+
+describe('command line', () => {
+  let url: string;
+  let folder: string;
+  const run = (...args: string[]): Promise<Ran> => new Promise((resolve) => {
+    const child = spawn(join(ROOT, 'yohaku'), args, { env: { ...process.env, DATABASE_URL: url }, cwd: folder });
+    let out = '';
+    let err = '';
+    child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
+    child.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()));
+    child.on('close', (code) => resolve({ code: code ?? -1, out, err }));
+  });
+  beforeAll(async () => {
+    url = await freshUrl();
+    folder = await mkdtemp(join(tmpdir(), 'yohaku-cli-'));
+    jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
+  });
+  afterAll(() => rm(folder, { recursive: true, force: true }));
+
+  it('rates two colours', async () => {
+    const { code, out } = await run('contrast', '#777', 'white', '--json');
+    const result = JSON.parse(out) as { ratio: number; aa: boolean };
+    expect(code).toBe(1);
+    expect(Math.floor(result.ratio * 1000)).toBe(4478);
+    expect(result).toEqual(jasmine.objectContaining({ aa: false, aaLarge: true, aaa: false, aaaLarge: false }) as never);
+    expect((await run('contrast', 'black', 'white')).code).toBe(0);
+  });
+
+  it('gives the palette of a picture', async () => {
+    const file = join(folder, 'logo.png');
+    await writeFile(file, await sharp({ create: { width: 40, height: 40, channels: 3, background: '#b83a1e' } }).png().toBuffer());
+    const { code, out } = await run('palette', file, '--json', '--colors', '3');
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toEqual([{ hex: '#b83a1e', share: 1, role: 'ground' }]);
+  });
+
+  it('answers bad use and bad input with one line and exit code 2, and nothing on standard output', async () => {
+    await writeFile(join(folder, 'broken.png'), 'no picture');
+    await writeFile(join(folder, 'no.json'), '{ "color": ');
+    for (const args of [
+      ['nonsense'], ['contrast', 'black'], ['contrast', 'black', 'greyish'], ['palette', 'nowhere.png'], ['palette', 'broken.png'], ['palette', 'broken.png', '--colors', '0'], ['export', 'ternhaven', '--format', 'pdf'],
+      ['export', 'nowhere', '--format', 'css'], ['reach', 'ternhaven', 'color.core.nobody'], ['audit', './nowhere'], ['audit', '.'], ['audit', 'broken.png'], ['audit', 'ternhaven', '--edition', 'none'],
+      ['import', 'no.json', '--site', 'ternhaven'], ['import', 'no.json'], ['link', '--nonsense'],
+    ]) {
+      const { code, out, err } = await run(...args);
+      expect(code).withContext(args.join(' ')).toBe(2);
+      expect(out).withContext(args.join(' ')).toBe('');
+      expect(err.trim().split('\n').length).withContext(`${args.join(' ')}: ${err}`).toBe(1);
+    }
+  });
+
+  it('has help for every verb', async () => {
+    for (const verb of ['start', 'test', 'link', 'palette', 'contrast', 'export', 'import', 'reach', 'audit', 'bench']) {
+      const { code, out } = await run(verb, '--help');
+      expect(code).withContext(verb).toBe(0);
+      expect(out).withContext(verb).toContain(`./yohaku ${verb}`);
+    }
+  });
+
+  it('audits a site, its export, and an export with an edited tokens.css, by the same figures', async () => {
+    const { code, out } = await run('audit', 'ternhaven', '--json');
+    const audit = JSON.parse(out) as { places: number; passed: number; failed: number; cannotTell: number; findings: { rule: string; page: string; place: string; found: number; mend: string }[] };
+    expect(code).toBe(1);
+    expect(audit.passed + audit.failed + audit.cannotTell).toBe(audit.places);
+    expect(new Set(audit.findings.map((one) => `${one.page} ${one.place}`)).size).toBe(audit.failed);
+    expect(audit.findings[0]!.mend).toContain('#');
+    expect((await run('export', 'ternhaven', '--format', 'site', '-o', 'out')).code).toBe(0);
+    const exported = await run('audit', './out', '--json');
+    expect(JSON.parse(exported.out)).toEqual(audit);
+    const tokens = join(folder, 'out', 'tokens.css');
+    const css = await readFile(tokens, 'utf8');
+    await writeFile(tokens, css.replace(/(--ground-mist-eyebrow: )[^;]+/, '$1#5a1406'));
+    const mended = await run('audit', './out', '--json');
+    expect([mended.code, (JSON.parse(mended.out) as { failed: number }).failed]).toEqual([0, 0]);
+    await writeFile(join(folder, 'out', 'fares.html'), (await readFile(join(folder, 'out', 'fares.html'), 'utf8')).replace('on--mist--eyebrow', 'on--deep--eyebrow'));
+    const edited = await run('audit', './out');
+    expect([edited.code, edited.err]).toEqual([2, jasmine.stringMatching(/fares\.html was edited by hand/) as never]);
+  });
+
+  it('names in reach exactly the places whose computed values hang on the token’s line', async () => {
+    const { out } = await run('reach', 'ternhaven', 'color.core.funnel', '--json');
+    const [reach] = JSON.parse(out) as { token: string; derived: string[]; places: { place: string; page: string; width: number; state: string; properties: string[] }[] }[];
+    expect(reach!.token).toBe('color.core.funnel');
+    expect(reach!.derived).toEqual(jasmine.arrayContaining(['color.derived.press', 'color.derived.glow']));
+    expect(reach!.places.some((row) => row.page === 'index.html' && row.place === 'home-board-b1/text' && row.properties.includes('color'))).toBeTrue();
+    expect(new Set(reach!.places.map((row) => row.state))).toEqual(new Set(['rest', 'hover', 'focus']));
+  });
+
+  it('takes its own tokens back after an export, as one change', async () => {
+    await run('export', 'ternhaven', '--format', 'dtcg', '-o', 'tokens.json');
+    const text = await readFile(join(folder, 'tokens.json'), 'utf8');
+    await writeFile(join(folder, 'tokens.json'), text.replaceAll('"#b83a1e"', '"#2244aa"'));
+    const { code, out } = await run('import', 'tokens.json', '--site', 'ternhaven', '--json');
+    expect(code).withContext(out).toBe(0);
+    expect((JSON.parse(out) as { changed: string[] }).changed).toContain('color.core.funnel');
+    expect((await run('export', 'ternhaven', '--format', 'css')).out).toContain('--color-core-funnel: #2244aa;');
+  });
+});
