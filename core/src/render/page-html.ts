@@ -42,6 +42,8 @@ export function pageHtml(site: Site, pageId: string): string {
           element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
           element('title', {}, [page.file === 'index.html' ? site.name : `${page.title}, ${site.name}`]),
           page.description === '' ? undefined : element('meta', { name: 'description', content: page.description }),
+          // No favicon yet: without this line browsers ask the server's root for one.
+          element('link', { rel: 'icon', href: 'data:,' }),
           element('link', { rel: 'stylesheet', href: 'fonts.css' }),
           element('link', { rel: 'stylesheet', href: 'tokens.css' }),
           element('link', { rel: 'stylesheet', href: 'styles.css' }),

@@ -35,7 +35,7 @@ export function specimenHtml(site: Site): string {
         element('div', { className: 'buttons' }, brand.variantOrder.flatMap((variant) => (['rest', 'hover', 'focus', 'pressed', 'disabled'] as const).map((state) =>
           element('a', {
             className: `button ${classes(recipes.text(brand.buttonStyle), recipes.corner('button'), recipes.buttonSize(brand.sizeOrder[0]!), recipes.button(variant, id))}`,
-            ...(state === 'rest' ? {} : { dataShow: state }),
+            ...(state === 'rest' ? {} : { dataShow: state }), ...(state === 'disabled' ? { ariaDisabled: 'true', role: 'link' } : {}),
           }, [`${brand.variants[variant]!.label}, ${state}`])))),
       ])]),
     ])),
@@ -45,7 +45,7 @@ export function specimenHtml(site: Site): string {
     })),
   ];
   const samples = resolvedSwatches(brand).map(({ swatch }) => `[data-token="${swatchPath(swatch)}"] { background: var(${customProperty(swatchPath(swatch))}); height: 72px; }`).join('\n');
-  return `<!doctype html>\n<html lang="${site.language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Specimen, ${escape(site.name)}</title><link rel="stylesheet" href="fonts.css"><link rel="stylesheet" href="tokens.css"><link rel="stylesheet" href="styles.css"><style>${samples}</style></head>\n<body class="${classes(recipes.surface(ground))}"><main>${body.map((one) => toHtml(one)).join('\n')}</main></body></html>\n`;
+  return `<!doctype html>\n<html lang="${site.language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Specimen, ${escape(site.name)}</title><link rel="icon" href="data:,"><link rel="stylesheet" href="fonts.css"><link rel="stylesheet" href="tokens.css"><link rel="stylesheet" href="styles.css"><style>${samples}</style></head>\n<body class="${classes(recipes.surface(ground))}"><main>${body.map((one) => toHtml(one)).join('\n')}</main></body></html>\n`;
 }
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
 import { OpenCounts } from './open-counts.ts';
@@ -8,7 +8,7 @@ import { OpenCounts } from './open-counts.ts';
   selector: 'yo-steps-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" tabindex="0" (pointerdown)="grab($event)" (keydown)="nudge($event)"></div>
+    <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" [attr.aria-valuenow]="height()" aria-valuemin="60" aria-valuemax="1200" tabindex="0" (pointerdown)="grab($event)" (keydown)="nudge($event)"></div>
     <nav aria-label="Steps"><ol>
       @for (step of steps(); track step.id; let i = $index) {
         <li><button class="plain" [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
@@ -24,6 +24,7 @@ export class StepsLine {
   readonly #open = inject(OpenCounts).counts;
   readonly #step = this.#store.selectSignal(deskFeature.selectStep);
   readonly #report = this.#store.selectSignal(auditFeature.selectReport);
+  readonly height = input.required<number>();
   readonly pulled = output<number>();
   readonly nudged = output<number>();
   protected readonly steps = computed(() => {

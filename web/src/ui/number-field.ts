@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { RANGES, round, type RangeName } from '@yohaku/core';
 
@@ -43,7 +43,7 @@ export class NumberField {
   constructor() {
     effect(() => {
       this.value();
-      if (!this.#dragging && this.problem() === '') this.typed.set(null);
+      if (!this.#dragging && untracked(this.problem) === '') this.typed.set(null);
     });
   }
 

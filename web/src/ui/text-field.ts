@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 
 let count = 0;
@@ -36,7 +36,8 @@ export class TextField {
   constructor() {
     effect(() => {
       this.value();
-      if (this.problem() === '') this.typed.set(null);
+      // Only a new value clears what was typed, and never text that was refused.
+      if (untracked(this.problem) === '') this.typed.set(null);
     });
   }
 

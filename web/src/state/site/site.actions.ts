@@ -18,6 +18,8 @@ export const SiteActions = createActionGroup({
     'Show before': props<{ on: boolean }>(),
     /** Changes of the server's order, ours and others'. */
     Arrived: props<{ changes: readonly RemoteChange[]; windowId: string }>(),
+    /** The server had these already: sent before a reload, answered again. */
+    Acknowledged: props<{ ids: readonly string[] }>(),
     Refused: props<{ id: string; words: string }>(),
     'Sending failed': props<{ words: string }>(),
     'Sending again': emptyProps(),

@@ -52,7 +52,7 @@ export class SiteEffects {
 
   /** Sends what is pending, one batch at a time; after a failure it waits and sends the same again. */
   readonly send = createEffect(() => merge(
-    this.#actions.pipe(ofType(SiteActions.commit, SiteActions.undo, SiteActions.redo, SiteActions.loaded, SiteActions.arrived, SiteActions.refused)),
+    this.#actions.pipe(ofType(SiteActions.commit, SiteActions.undo, SiteActions.redo, SiteActions.loaded, SiteActions.arrived, SiteActions.acknowledged, SiteActions.refused)),
     this.#actions.pipe(ofType(SiteActions.sendingFailed), switchMap(() => timer(RETRY_MS))),
   ).pipe(
     // Queued, not dropped: an edit made while a batch is under way is sent right after it.
@@ -78,12 +78,13 @@ export class SiteEffects {
   /** Turns acknowledgements into the server's order of changes; fetches what lies between when others were faster. */
   #answered(siteId: string, sequence: number, sent: readonly Change[], results: readonly SendResult[]): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
     const refused = results.flatMap((one) => ('refused' in one ? [SiteActions.refused({ id: one.id, words: one.refused })] : []));
-    const saved = results.flatMap((one) => ('refused' in one ? [] : [one]));
+    const known = results.flatMap((one) => ('refused' in one || one.sequence > sequence ? [] : [one.id]));
+    const saved = results.flatMap((one) => ('refused' in one || one.sequence <= sequence ? [] : [one]));
     const inRow = saved.every((one, i) => one.sequence === sequence + 1 + i);
     const arrived = saved.length === 0 ? of([])
       : inRow ? of(saved.map((one) => ({ sequence: one.sequence, id: one.id, change: sent.find((change) => change.id === one.id)!, windowId })))
       : this.#api.after(siteId, sequence);
-    return arrived.pipe(mergeMap((changes) => [SiteActions.sendingAgain(), ...refused, SiteActions.arrived({ changes, windowId })]));
+    return arrived.pipe(mergeMap((changes) => [SiteActions.sendingAgain(), ...refused, SiteActions.acknowledged({ ids: known }), SiteActions.arrived({ changes, windowId })]));
   }
 
   /** Hears that the site has a new sequence and fetches the changes; the browser reconnects by itself. */

@@ -149,6 +149,11 @@ export const siteReducer = createReducer(
       notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. What stands now is the later value.` : state.notice,
     });
   }),
+  on(SiteActions.acknowledged, (state, { ids }): SiteState => {
+    const pending = state.pending.filter((change) => !ids.includes(change.id));
+    if (pending.length === state.pending.length) return state;
+    return settled({ ...state, pending, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving });
+  }),
   on(SiteActions.refused, (state, { id, words }): SiteState => {
     const pending = state.pending.filter((change) => change.id !== id);
     const done = state.done.filter((step) => step.changeId !== id);

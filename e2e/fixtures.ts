@@ -1,0 +1,80 @@
+import { test as base, expect, type Frame, type Page } from '@playwright/test';
+import { startServer, type RunningServer } from '../server/src/main.ts';
+import { freshUrl, ROOT } from '../server/src/testing/database.ts';
+
+/** A desk as a user has it: signed in, pages hung, counted. */
+export class Desk {
+  constructor(readonly page: Page, readonly server: RunningServer) {}
+
+  async open(): Promise<void> {
+    await this.page.goto(await this.server.link());
+    await this.ready();
+  }
+  async ready(): Promise<void> {
+    await expect(this.page.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 30_000 });
+    await this.frame('Home at 1280').locator('h1').waitFor({ state: 'attached' });
+  }
+  async step(name: string): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
+  }
+  frame(title: string) {
+    return this.page.frameLocator(`iframe[title="${title}"]`);
+  }
+  /** What the last edit did, as the tally says it. */
+  told() {
+    return this.page.getByRole('contentinfo', { name: 'Tally' }).getByRole('status');
+  }
+  tally(name: RegExp) {
+    return this.page.getByRole('contentinfo', { name: 'Tally' }).getByRole('button', { name });
+  }
+  async saved(): Promise<void> {
+    await expect(this.page.getByRole('banner')).toContainText('saved;');
+  }
+  async swatch(name: string): Promise<void> {
+    await this.step('Colour');
+    await this.page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  }
+  /** Chooses in one of our lists by keyboard: it opens, filters, takes. */
+  async choose(label: string, option: string, within: { getByLabel: Page['getByLabel'] } = this.page): Promise<void> {
+    await within.getByLabel(label, { exact: true }).focus();
+    await this.page.keyboard.press('Enter');
+    await this.page.keyboard.type(option);
+    await this.page.locator('.ant-select-item-option').first().waitFor();
+    await this.page.keyboard.press('Enter');
+  }
+  async computed(frame: string, place: string, property: string): Promise<string> {
+    return this.frame(frame).locator(`[data-place="${place}"]`).evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
+  }
+}
+
+interface Fixtures { desk: Desk; server: RunningServer }
+
+/** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
+export const test = base.extend<Fixtures>({
+  // Playwright reads the fixture's wishes from this pattern.
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    process.env['YOHAKU_LOG'] = 'silent';
+    const server = await startServer({ databaseUrl: await freshUrl(), port: 0, root: ROOT, demo: false });
+    await use(server);
+    await server.close();
+  },
+  desk: async ({ page, context, server }, use, info) => {
+    const faults: string[] = [];
+    const expected = info.annotations.filter((one) => one.type === 'expects').map((one) => new RegExp(one.description ?? '$^'));
+    context.on('request', (request) => {
+      const url = new URL(request.url());
+      if (['http:', 'https:', 'ws:'].includes(url.protocol) && url.hostname !== '127.0.0.1') faults.push(`request to ${url.host}`);
+    });
+    context.on('console', (message) => {
+      if (message.type() === 'error' && !expected.some((one) => one.test(message.text()))) faults.push(`console: ${message.text()}`);
+    });
+    context.on('weberror', (error) => faults.push(`error: ${error.error().message}`));
+    const desk = new Desk(page, server);
+    await desk.open();
+    await use(desk);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect, type Frame };

@@ -1,0 +1,146 @@
+import type { Page } from '@playwright/test';
+import { bandOf, cellValue, colorOf, fillOf, pageTree, pixelsAt, placesOf, siteIndex, tokenTable, type Group, type PaintedProperty, type Site, type State } from '@yohaku/core';
+import { test, expect } from '../fixtures.ts';
+
+/** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
+const LONGHANDS: Record<PaintedProperty, string[]> = {
+  color: ['color'], 'background-color': ['background-color'], 'border-color': ['border-top-color'], 'outline-color': ['outline-color'], 'font-size': ['font-size'], 'font-weight': ['font-weight'],
+  'font-family': ['font-family'], 'font-style': ['font-style'], 'line-height': ['line-height'], 'letter-spacing': ['letter-spacing'], 'text-transform': ['text-transform'],
+  'padding-block': ['padding-top', 'padding-bottom'], 'padding-inline': ['padding-left', 'padding-right'], 'border-radius': ['border-top-left-radius', 'border-bottom-right-radius'],
+  'margin-block-start': ['margin-top'], 'margin-block-end': ['margin-bottom'], gap: ['row-gap', 'column-gap'],
+};
+const NAMES = [...new Set(Object.values(LONGHANDS).flat())];
+
+interface Seen { readonly style: Record<string, string>; readonly behind: readonly string[] }
+
+/** Computed styles of every place, and the backgrounds on the way up, in one evaluation. */
+function read(page: Page): Promise<Record<string, Seen>> {
+  return page.evaluate((names) => Object.fromEntries([...document.querySelectorAll('[data-place]')].map((element) => {
+    const computed = getComputedStyle(element);
+    const behind: string[] = [];
+    for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
+    return [element.getAttribute('data-place')!, { style: Object.fromEntries(names.map((name) => [name, computed.getPropertyValue(name)])), behind }];
+  })), NAMES);
+}
+
+function differences(site: Site, group: Group, id: string, state: State, width: number, seen: Seen | undefined): string[] {
+  if (!seen) return [`${id} is not in the page`];
+  const table = tokenTable(site.brand);
+  const found: string[] = [];
+  for (const property of new Set(group.painting.cells.map((cell) => cell.property))) {
+    const cell = group.painting.at(property, state, bandOf(width));
+    if (!cell) continue;
+    const css = cellValue(table, cell).css;
+    const px = pixelsAt(table, group.painting, property, state, width);
+    for (const name of LONGHANDS[property]) {
+      const value = seen.style[name]!;
+      if (!same(css, px, value)) found.push(`${id} ${state} at ${width}, ${name}: model ${px ?? css}, browser ${value}`);
+    }
+  }
+  const fill = fillOf(table, group, state, bandOf(width));
+  if (fill !== 'picture') {
+    const painted = blend(seen.behind);
+    if (Math.max(Math.abs(painted[0] - fill.r), Math.abs(painted[1] - fill.g), Math.abs(painted[2] - fill.b)) > 1) found.push(`${id} ${state} at ${width}, composited background: model ${JSON.stringify(fill)}, browser ${painted.join(' ')}`);
+  }
+  return found;
+}
+
+function same(css: string, px: number | undefined, value: string): boolean {
+  if (px !== undefined) return Math.abs((value === 'normal' ? 0 : Number.parseFloat(value)) - px) <= 0.01;
+  const one = colorOf(css);
+  const other = colorOf(value);
+  if (one && other) return one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - other.alpha) < 0.003;
+  const plain = (text: string) => text.replace(/["']/g, '').replace(/\s*,\s*/g, ',').toLowerCase();
+  return plain(css) === plain(value);
+}
+
+/** Backgrounds from the element up to the root, laid over white. */
+function blend(layers: readonly string[]): [number, number, number] {
+  let rgb: [number, number, number] = [255, 255, 255];
+  for (const layer of [...layers].reverse()) {
+    const [r = 0, g = 0, b = 0, alpha = 1] = (layer.match(/[\d.]+/g) ?? []).map(Number);
+    rgb = [r * alpha + rgb[0] * (1 - alpha), g * alpha + rgb[1] * (1 - alpha), b * alpha + rgb[2] * (1 - alpha)];
+  }
+  return rgb;
+}
+
+test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ desk, page, context }) => {
+  test.setTimeout(180_000);
+  const { site, sequence } = (await (await page.request.get(`${desk.server.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
+  await page.request.post(`${desk.server.address}/api/sites/ternhaven/publications`, { data: { sequence } });
+  await page.goto('about:blank');
+  const index = siteIndex(site);
+  const live = await context.newPage();
+  const cdp = await context.newCDPSession(live);
+  await cdp.send('DOM.enable');
+  await cdp.send('CSS.enable');
+  let compared = 0;
+  const found: string[] = [];
+  const seenLooks = new Set<string>();
+  for (const width of [1280, 390]) {
+    await live.setViewportSize({ width, height: 900 });
+    for (const id of site.pageOrder) {
+      await live.goto(`${desk.server.address}/live/ternhaven/${site.pages[id]!.file}`);
+      await live.evaluate(() => document.fonts.ready);
+      const rest = await read(live);
+      const places = pageTree(site, id).places;
+      for (const place of places) {
+        found.push(...differences(site, index.groupOf.get(place)!, place.id, 'rest', width, rest[place.id]));
+        compared++;
+      }
+      // One place of each distinct look that has states: once by forced pseudo-states, once by the desk's own twin.
+      for (const place of places) {
+        const group = index.groupOf.get(place)!;
+        const look = `${width} ${place.recipes.join(' ')} ${group.painting.overrides.map((one) => one.id).join()}`;
+        if (place.states.length === 1 || seenLooks.has(look)) continue;
+        seenLooks.add(look);
+        for (const state of place.states) {
+          if (state === 'rest') continue;
+          const locator = live.locator(`[data-place="${place.id}"]`);
+          if (state === 'disabled') {
+            await locator.evaluate((element) => element.setAttribute('disabled', ''));
+            found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
+            await locator.evaluate((element) => element.removeAttribute('disabled'));
+          } else {
+            const { root } = await cdp.send('DOM.getDocument', { depth: 0 });
+            const { nodeId } = await cdp.send('DOM.querySelector', { nodeId: root.nodeId, selector: `[data-place="${place.id}"]` });
+            const forced = { hover: ['hover'], focus: ['focus', 'focus-visible'], pressed: ['hover', 'active'] }[state];
+            await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: forced });
+            found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
+            await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [] });
+          }
+          await locator.evaluate((element, name) => element.setAttribute('data-show', name), state);
+          found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
+          await locator.evaluate((element) => element.removeAttribute('data-show'));
+          compared += 2;
+        }
+      }
+    }
+  }
+  await live.close();
+  expect(found.slice(0, 20)).toEqual([]);
+  expect(compared).toBeGreaterThan(2000);
+});
+
+test('changing one line of tokens.css restyles exactly the places that reach lists', async ({ desk, page, context }) => {
+  const { site, sequence } = (await (await page.request.get(`${desk.server.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
+  await page.request.post(`${desk.server.address}/api/sites/ternhaven/publications`, { data: { sequence } });
+  const live = await context.newPage();
+  await live.setViewportSize({ width: 1280, height: 900 });
+  for (const [path, value] of [['color.core.funnel', '#12ab34'], ['ground.paper.heading', '#12ab34'], ['text.running.size', '33px'], ['corner.card', '19px'], ['space.even.desktop', '111px']] as const) {
+    for (const id of ['home', 'fares', 'contact']) {
+      await live.goto(`${desk.server.address}/live/ternhaven/${site.pages[id]!.file}`);
+      const before = await read(live);
+      await live.evaluate(([property, css]) => document.documentElement.style.setProperty(property!, css!), [`--${path.replaceAll('.', '-')}`, value] as const);
+      const after = await read(live);
+      const changed = Object.keys(after).filter((place) => JSON.stringify(after[place]!.style) !== JSON.stringify(before[place]!.style));
+      const reached = new Set(placesOf(site, path).filter((place) => place.page === id).map((place) => place.id));
+      expect(changed.filter((place) => !reached.has(place)), `${path} on ${id}: changed and not in reach`).toEqual([]);
+      const index = siteIndex(site);
+      // Reach lists states as well; at rest and 1280 those whose own value there is the token's must have moved.
+      const atRest = [...reached].filter((place) => index.groupOf.get(index.byAddress.get(`${id} ${place}`)!)!.painting.cells.some((cell) => cell.state === 'rest' && cell.band === 'desktop' && !cell.override && cell.token && cellValue(tokenTable(site.brand), cell).chain.includes(path)));
+      expect(atRest.filter((place) => !changed.includes(place)), `${path} on ${id}: in reach and not changed`).toEqual([]);
+    }
+  }
+  await live.close();
+});

@@ -1,0 +1,184 @@
+import { test, expect } from '../fixtures.ts';
+
+test('a colour, a heading and a shape reach all nine pages, are judged, mended, undone and published', async ({ desk, page }) => {
+  await expect(desk.tally(/places$/)).toHaveText(/1.008 places/);
+  await expect(page.getByText('painted otherwise')).toHaveCount(0);
+
+  // A brand colour: held, it restyles the wall; released, it is one edit.
+  await desk.swatch('Funnel');
+  await page.getByRole('button', { name: 'All pages' }).click();
+  const light = page.getByLabel('Light', { exact: true });
+  const before = await desk.computed('Home at 1280', 'home-board-b1/text', 'color');
+  const box = (await light.boundingBox())!;
+  await page.mouse.move(box.x + box.width * 0.53, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.62, box.y + box.height / 2, { steps: 6 });
+  await expect.poll(() => desk.computed('Home at 1280', 'home-board-b1/text', 'color')).not.toBe(before);
+  await expect.poll(() => desk.computed('Contact at 390', 'con-form-b1/text', 'color')).not.toBe(before);
+  await expect(page.getByRole('banner')).toContainText('Undo');
+  await expect(page.getByRole('button', { name: 'Undo Funnel' })).toHaveCount(0);
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Undo Funnel lightness' })).toBeEnabled();
+  await expect(desk.told()).toContainText(/Funnel lightness: \d+ places changed.*worse/);
+  await desk.saved();
+  const { changes } = (await (await page.request.get(`${desk.server.address}/api/sites/ternhaven/changes?after=0`)).json()) as { changes: unknown[] };
+  expect(changes.length).toBe(1);
+
+  // A heading size, by keyboard.
+  await desk.step('Type');
+  await page.getByRole('button', { name: /^Section,/ }).click();
+  const size = page.getByLabel('Size at 1280');
+  await size.fill('42');
+  await size.press('Enter');
+  await expect.poll(() => desk.computed('Sailings at 1280', 'sail-holm-b1/text', 'font-size')).toBe('42px');
+  await expect(desk.told()).toContainText('Section size');
+
+  // A button shape for all.
+  await desk.step('Buttons');
+  await page.getByLabel('Button corner').focus();
+  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
+  await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('12px');
+
+  // What became worse is named; one press mends it.
+  await desk.tally(/fail$/).click();
+  const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  const many = await failing();
+  expect(many).toBeGreaterThan(10);
+  await page.getByRole('region', { name: 'Queue' }).getByRole('row').nth(1).getByRole('button').click();
+  await page.getByRole('region', { name: 'Why and mend' }).getByRole('button', { name: /itself/ }).first().click();
+  await expect.poll(failing).toBeLessThan(many);
+
+  // Undo, reload in the middle, go on undoing.
+  await page.getByRole('button', { name: /^Undo Mend/ }).click();
+  await expect.poll(failing).toBe(many);
+  await desk.saved();
+  await page.reload();
+  await desk.ready();
+  await expect(page.getByRole('button', { name: 'Undo Button corner' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: /^Redo Mend/ })).toBeEnabled();
+  await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('12px');
+  for (let i = 0; i < 9; i++) await page.keyboard.press('Control+z');
+  await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('3px');
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).not.toBe('3px');
+
+  // Published deliberately; what is live looks as it did on the wall.
+  await desk.saved();
+  await desk.step('Publish');
+  await page.getByRole('button', { name: 'Publish the site' }).click();
+  await expect(page.getByText('Publication 1 is live.')).toBeVisible();
+  await expect(page.getByRole('banner')).toContainText('saved; all of it is live');
+  const wall = await desk.computed('Sailings at 1280', 'sail-holm-b1/text', 'font-size');
+  const live = await page.context().newPage();
+  await live.goto(`${desk.server.address}/live/ternhaven/sailings.html`);
+  expect(await live.locator('[data-place="sail-holm-b1/text"]').evaluate((element) => getComputedStyle(element).fontSize)).toBe(wall);
+  expect(await live.locator('[data-place="home"]').count()).toBe(0);
+  await live.getByRole('navigation', { name: 'Main' }).getByRole('link', { name: 'Fares' }).click();
+  await expect(live.getByRole('heading', { name: 'Fares', level: 1 })).toBeVisible();
+  await live.close();
+
+  // A further change is saved and not live, and earlier publications can come back.
+  await desk.step('Buttons');
+  await page.getByLabel('Button corner').focus();
+  await page.keyboard.press('Home');
+  await expect(page.getByRole('banner')).toContainText('1 change is not live');
+  await desk.step('Publish');
+  await expect(page.getByRole('region', { name: 'What changed' })).toContainText('Button corner');
+  await page.getByRole('button', { name: 'Publish 1 change' }).click();
+  await expect(page.getByText('Publication 2 is live.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make live again' }).click();
+  await expect(page.getByText('Publication 1 is live again.')).toBeVisible();
+});
+
+test('evidence becomes swatches, a ground takes one, and its pairs are judged', async ({ desk, page }) => {
+  await desk.step('Gather');
+  await page.getByLabel('Text with colours in it').fill('gorse #c9a227, funnel #b83a1e, night oklch(25% 0.04 260)');
+  await page.getByRole('button', { name: 'Read the colours' }).click();
+  const found = page.getByRole('region', { name: 'Colours found' });
+  await expect(found).toContainText('is Funnel already');
+  await found.getByLabel('Name').first().fill('Gorse');
+  await found.getByLabel('Name').first().press('Enter');
+  await found.getByRole('button', { name: 'Take 2 colours' }).click();
+  await desk.step('Colour');
+  await expect(page.getByRole('region', { name: 'Palette' })).toContainText('Gorse');
+
+  await page.getByLabel('Choose a file').setInputFiles({ name: 'x.txt', mimeType: 'text/plain', buffer: Buffer.from('') }).catch(() => {});
+  await desk.step('Gather');
+  await page.getByLabel('Choose a file').setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="80" height="40"><rect width="80" height="40" fill="#204060"/><circle cx="20" cy="20" r="12" fill="#f0c040"/></svg>') });
+  await expect(found).toContainText('#204060');
+  await expect(found).toContainText('#f0c040');
+
+  await desk.step('Grounds');
+  await page.getByRole('button', { name: 'Link on Chart paper' }).click();
+  await desk.choose('Set to a swatch', 'Gorse');
+  await expect.poll(() => desk.computed('Fares at 1280', 'fares-books-b5/i2/l1', 'color')).toContain('rgb(201, 162, 39)');
+  await expect(page.getByRole('button', { name: /^Mend with/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Mend with/ }).click();
+  await expect(page.getByRole('button', { name: /^Mend with/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Duplicate this ground' }).click();
+  await expect(page.getByRole('button', { name: 'Link on Chart paper copy' })).toBeVisible();
+});
+
+test('pages: words edited in place, sections moved, a place overridden and settled', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'Notices');
+  const frame = desk.frame('Notices at 1280');
+  const heading = frame.locator('[data-place="ntc-opener-b1/text"]');
+  await heading.dblclick();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('What is new');
+  await page.keyboard.press('Enter');
+  await expect(desk.frame('Notices at 390').locator('h1')).toHaveText('What is new');
+
+  // Links and emphasis survive an edit of the words around them.
+  const linked = frame.locator('[data-place="ntc-week-b4/text"]');
+  await linked.dblclick();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' Bring gloves.');
+  await page.keyboard.press('Enter');
+  await expect(desk.frame('Notices at 390').locator('[data-place="ntc-week-b4/text"]')).toContainText('Bring gloves.');
+  await expect(desk.frame('Notices at 390').locator('[data-place="ntc-week-b4/l1"]')).toHaveText('ring us');
+
+  // A stray is bound to what it looks like.
+  await frame.locator('[data-place="ntc-week-b3/text"]').click();
+  const slip = page.getByRole('dialog', { name: /Wind on the Outer Ness/ });
+  await expect(slip).toContainText('stands for no token');
+  await expect(slip).toContainText('Deep is ΔE');
+  await slip.getByRole('button', { name: 'Bind' }).click();
+  await expect(desk.tally(/stray$/)).toHaveText('2 stray');
+
+  // An override on purpose, then left with a reason.
+  await slip.getByRole('button', { name: 'set here' }).first().click();
+  await slip.getByLabel('Only here').fill('#552211');
+  await slip.getByLabel('Only here').press('Enter');
+  await expect(desk.tally(/held$/)).toHaveText('4 held');
+  await slip.getByRole('button', { name: 'Leave' }).click();
+  await slip.getByLabel('Reason').fill('The harbour master asked for it');
+  await slip.getByLabel('Reason').press('Enter');
+  await expect(slip).toContainText('The harbour master asked for it');
+
+  // A style apart from its level.
+  await desk.choose('Style', 'Lead', slip);
+  await expect.poll(() => desk.computed('Notices at 1280', 'ntc-week-b3/text', 'font-family')).toContain('Public Sans');
+  await expect(frame.locator('h3[data-place="ntc-week-b3/text"]')).toHaveCount(1);
+  await slip.getByRole('button', { name: 'Close the slip' }).click();
+
+  // Sections.
+  await page.getByRole('group', { name: 'Sections of Notices' }).getByRole('button', { name: 'Word by message' }).click();
+  await desk.choose('Ground', 'Deep', page.getByRole('region', { name: 'Desk' }));
+  await expect.poll(() => desk.computed('Notices at 390', 'ntc-word/surface', 'background-color')).toBe('rgb(14, 59, 67)');
+  await page.getByRole('button', { name: 'Up', exact: true }).click();
+  await expect.poll(() => frame.locator('main > [data-part]').nth(1).getAttribute('data-part')).toBe('ntc-word');
+  await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+  await expect(frame.locator('main > [data-part]')).toHaveCount(6);
+  await page.getByRole('button', { name: 'Undo Duplicate Word by message' }).click();
+  await expect(frame.locator('main > [data-part]')).toHaveCount(5);
+
+  // Pages.
+  await page.getByText('Page', { exact: true }).last().waitFor();
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await expect(page.getByLabel('Its name')).toHaveValue('Notices copy');
+  await page.getByRole('button', { name: 'Earlier' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).first().click();
+  await expect(page.locator('iframe[title="Notices copy at 1280"]')).toHaveCount(0);
+});

@@ -1,0 +1,15 @@
+import { defineConfig } from '@playwright/test';
+import { launchOptions } from './browser.ts';
+
+export default defineConfig({
+  testDir: 'journeys',
+  testMatch: '*.journey.ts',
+  workers: 2,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list']],
+  outputDir: '../.test/e2e',
+  use: { viewport: { width: 1280, height: 800 }, deviceScaleFactor: 1, contextOptions: { reducedMotion: 'reduce' }, launchOptions: launchOptions(), trace: 'off', actionTimeout: 15_000 },
+});
