@@ -1,5 +1,5 @@
 import { parseColor } from '../color/index.ts';
-import { SCHEMA_VERSION, type Override, type Site, type Swatch, type TextStyle } from '../site/index.ts';
+import { SCHEMA_VERSION, type Ground, type Override, type Site, type Swatch, type TextStyle } from '../site/index.ts';
 
 const swatch = (id: string, hex: string, more: Partial<Swatch> = {}): Swatch =>
   ({ id, label: id, path: id, part: 'core', color: parseColor(hex)!.oklch, typed: hex, rule: null, locked: false, provisional: false, ...more });
@@ -24,7 +24,7 @@ export function smallSite(overrides: Override[] = []): Site {
     schemaVersion: SCHEMA_VERSION, id: 'small', name: 'Small', language: 'en', assets: {},
     brand: {
       swatches: byId(swatches), swatchOrder: swatches.map((one) => one.id),
-      grounds: byId([
+      grounds: byId<Ground>([
         { id: 'pale', label: 'Pale', path: 'pale', slots: { background: use('white'), text: use('ink'), heading: use('brand'), link: use('brand'), 'link-hover': use('dark'), 'button-primary-fill-rest': use('brand'), 'button-primary-label-rest': use('white') } },
         { id: 'deep', label: 'Deep', path: 'deep', slots: { background: use('ink'), text: use('white') } },
       ]),

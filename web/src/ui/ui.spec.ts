@@ -1,0 +1,96 @@
+import { Component, signal } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { NumberField, TextField, VerdictRule } from './index.ts';
+
+@Component({
+  imports: [NumberField, TextField, VerdictRule],
+  template: `
+    <yo-number label="Corner" range="corner" [value]="value()" [digits]="1" (held)="held.push($event)" (done)="done.push($event); value.set($event)" />
+    <yo-text label="Name" [value]="name()" [check]="check" (done)="name.set($event)" />
+    <yo-verdict [found]="4.499" [needed]="4.5" /><yo-verdict [found]="7" [needed]="4.5" />
+  `,
+})
+class Host {
+  readonly value = signal(4);
+  readonly name = signal('Funnel');
+  readonly held: number[] = [];
+  readonly done: number[] = [];
+  readonly check = (text: string): string => (text === '' ? 'A swatch needs a name.' : '');
+}
+
+describe('fields', () => {
+  let fixture: ComponentFixture<Host>;
+  const inputs = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('input')];
+  const alerts = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[role=alert]')].map((one) => one.textContent);
+  const type = async (input: HTMLInputElement, text: string, key = 'Enter') => {
+    input.value = text;
+    input.dispatchEvent(new Event('input'));
+    input.dispatchEvent(new KeyboardEvent('keydown', { key }));
+    await fixture.whenStable();
+  };
+  beforeEach(async () => {
+    fixture = TestBed.createComponent(Host);
+    await fixture.whenStable();
+  });
+
+  it('take a typed figure, with its unit or a comma', async () => {
+    const [corner] = inputs();
+    await type(corner!, '12px');
+    await type(corner!, '7,5');
+    expect(fixture.componentInstance.done).toEqual([12, 7.5]);
+    expect(corner!.value).toBe('7.5');
+  });
+
+  it('keep what was typed and the last good value when it cannot be taken', async () => {
+    const [corner] = inputs();
+    for (const nonsense of ['round', '-3', '101', '1e999', '']) {
+      await type(corner!, nonsense);
+      expect(fixture.componentInstance.done).withContext(nonsense).toEqual([]);
+      expect(corner!.value).withContext(nonsense).toBe(nonsense);
+      expect(alerts()[0]).withContext(nonsense).toContain('kept');
+      expect(corner!.getAttribute('aria-invalid')).toBe('true');
+    }
+    corner!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    await fixture.whenStable();
+    expect([corner!.value, alerts().length]).toEqual(['4', 0] as never);
+  });
+
+  it('nudge by one step, by ten with Shift, and stop at the end of the range', async () => {
+    const [corner] = inputs();
+    for (const event of [{ key: 'ArrowUp' }, { key: 'ArrowUp', shiftKey: true }, { key: 'ArrowDown' }]) {
+      corner!.dispatchEvent(new KeyboardEvent('keydown', event));
+      await fixture.whenStable();
+    }
+    expect(fixture.componentInstance.done).toEqual([5, 15, 14]);
+    fixture.componentInstance.value.set(100);
+    await fixture.whenStable();
+    corner!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    expect(fixture.componentInstance.done.at(-1)).toBe(100);
+  });
+
+  it('are pulled by their name: held while it moves, done once', async () => {
+    const label = (fixture.nativeElement as HTMLElement).querySelector('label')!;
+    label.setPointerCapture = () => {};
+    const at = (type: string, clientX: number) => label.dispatchEvent(new PointerEvent(type, { clientX, button: 0, bubbles: true, pointerId: 1 }));
+    at('pointerdown', 100);
+    at('pointermove', 112);
+    at('pointermove', 120);
+    at('pointerup', 120);
+    await fixture.whenStable();
+    expect([fixture.componentInstance.held, fixture.componentInstance.done]).toEqual([[7, 9], [9]]);
+  });
+
+  it('check a text before they take it', async () => {
+    const name = inputs()[1]!;
+    await type(name, '');
+    expect([fixture.componentInstance.name(), alerts()[0]]).toEqual(['Funnel', 'A swatch needs a name.']);
+    await type(name, 'Chimney');
+    expect([fixture.componentInstance.name(), alerts().length]).toEqual(['Chimney', 0] as never);
+  });
+
+  it('show a figure cut off downwards, and a verdict rule only where it falls short', () => {
+    const verdicts = [...(fixture.nativeElement as HTMLElement).querySelectorAll('yo-verdict')];
+    expect(verdicts.map((one) => one.textContent!.trim())).toEqual(['4.49', '7.00']);
+    expect(verdicts.map((one) => one.querySelectorAll('svg').length)).toEqual([1, 0]);
+  });
+});

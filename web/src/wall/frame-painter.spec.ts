@@ -1,0 +1,90 @@
+import { applyChange, parseColor, setSwatchColor, setValue } from '@yohaku/core';
+import { literal, small } from '../testing/small.ts';
+import { FramePainter } from './frame-painter.ts';
+import { compareDocument, readLayout } from './compare.ts';
+import { readInline } from './words-editor.ts';
+
+describe('a frame on the wall', () => {
+  let frame: HTMLIFrameElement;
+  let painter: FramePainter;
+  const site = small([literal('o1', 'p/text', 'color', '#334455')]);
+  beforeEach(() => {
+    frame = document.createElement('iframe');
+    frame.style.cssText = 'width:1280px;height:900px;border:0';
+    document.body.append(frame);
+    painter = new FramePainter(frame.contentDocument!, 'home');
+    painter.paint(site);
+  });
+  afterEach(() => frame.remove());
+  const color = (id: string) => frame.contentWindow!.getComputedStyle(frame.contentDocument!.querySelector(`[data-place="${id}"]`)!).color;
+
+  it('paints what the model says', () => {
+    expect(compareDocument(frame.contentDocument!, site, 'home', 1280)).toEqual([]);
+    expect(color('h/text')).toBe('rgb(184, 58, 30)');
+    expect(color('p/text')).toBe('rgb(51, 68, 85)');
+  });
+
+  it('finds a value that is painted otherwise, and names it', () => {
+    (frame.contentDocument!.querySelector('[data-place="h/text"]') as HTMLElement).style.letterSpacing = '3px';
+    expect(compareDocument(frame.contentDocument!, site, 'home', 1280)).toEqual([jasmine.stringContaining('letter-spacing')]);
+  });
+
+  it('follows a token by its custom property alone, writing no element again', () => {
+    const heading = frame.contentDocument!.querySelector('h1');
+    const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#2255aa')!)).site;
+    expect(painter.paint(after)).toBeFalse();
+    expect(color('h/text')).toBe('rgb(34, 85, 170)');
+    expect(frame.contentDocument!.querySelector('h1')).toBe(heading);
+    expect(compareDocument(frame.contentDocument!, after, 'home', 1280)).toEqual([]);
+    expect(painter.paint(after)).toBeFalse();
+  });
+
+  it('writes again only the part whose words changed', () => {
+    const header = frame.contentDocument!.querySelector('header');
+    const after = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: 'Changed' }])).site;
+    expect(painter.paint(after)).toBeTrue();
+    expect(frame.contentDocument!.querySelector('h1')!.textContent).toBe('Changed');
+    expect(frame.contentDocument!.querySelector('header')).toBe(header);
+  });
+
+  it('follows sections that are moved or taken away, and values set on places', () => {
+    const moved = applyChange(site, { ops: [{ op: 'move', from: ['pages', 'home', 'sectionOrder'], to: ['pages', 'home', 'sectionOrder'], id: 's2', after: null, wasAfter: 's1' }] }).site;
+    painter.paint(moved);
+    expect([...frame.contentDocument!.querySelectorAll('main > [data-part]')].map((one) => one.getAttribute('data-part'))).toEqual(['s2', 's1']);
+    const free = applyChange(moved, { ops: [{ op: 'remove', record: ['pages', 'home', 'overrides'], order: null, id: 'o1', was: null, after: null }] }).site;
+    painter.paint(free);
+    expect(color('p/text')).toBe('rgb(34, 34, 34)');
+  });
+
+  it('shows one part alone when asked for one', () => {
+    const other = new FramePainter(document.implementation.createHTMLDocument(), 'home', 's1');
+    other.paint(site);
+    expect([...other.document.body.children].map((one) => one.getAttribute('data-part'))).toEqual(['s1']);
+  });
+
+  it('counts lines from the real layout', () => {
+    const { lines, overflow } = readLayout(frame.contentDocument!, site, 'home');
+    expect(lines.get('h/text')).toBe(1);
+    expect(overflow).toBeFalse();
+    const long = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: 'A heading that goes on and on '.repeat(8) }])).site;
+    painter.paint(long);
+    expect(readLayout(frame.contentDocument!, long, 'home').lines.get('h/text')).toBeGreaterThan(2);
+  });
+});
+
+describe('words edited in place', () => {
+  const read = (html: string) => {
+    const element = document.createElement('p');
+    element.innerHTML = html;
+    return readInline(element, [{ text: 'See ' }, { id: 'l1', link: { to: 'page', page: 'more' }, text: 'more' }]);
+  };
+  it('keep text, emphasis and the links that were there', () => {
+    expect(read('See <strong>all</strong> <a data-place="p/l1" href="x">the rest</a>&nbsp;<em>now</em>')).toEqual([
+      { text: 'See ' }, { text: 'all', mark: 'strong' }, { text: ' ' }, { id: 'l1', link: { to: 'page', page: 'more' }, text: 'the rest' }, { text: ' ' }, { text: 'now', mark: 'em' },
+    ]);
+  });
+  it('turn everything else into its text, and join what belongs together', () => {
+    expect(read('a<span style="color:red">b</span><a href="http://evil.example">c</a><script>d</script>')).toEqual([{ text: 'abcd' }]);
+    expect(read('')).toEqual([]);
+  });
+});
