@@ -1,9 +1,14 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** Whether a process of this id lives. */
+/** Whether a process of this id lives. One that has ended and only waits to be collected by its parent does not. */
 export function isAlive(pid) {
   if (!Number.isInteger(pid) || pid <= 0) return false;
+  try {
+    if (/^\d+ \(.*\) Z/s.test(readFileSync(`/proc/${pid}/stat`, 'utf8'))) return false;
+  } catch {
+    // No /proc here, or no such process: the signal below tells.
+  }
   try {
     process.kill(pid, 0);
     return true;

@@ -1,4 +1,5 @@
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
 import { useCluster } from './cluster.mjs';
@@ -33,6 +34,7 @@ export async function start({ port, data, empty }) {
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => { if (!stopping) say('stopping'); void stop(0); });
   try {
+    if (wanted !== 0) await probePort(wanted);
     ensurePackages();
     await buildServer();
     buildWeb();
@@ -54,6 +56,15 @@ export async function start({ port, data, empty }) {
     say(message ?? error.message);
     await stop(2);
   }
+}
+
+/** Fails at once when the port is taken, before anything is built or started. */
+function probePort(port) {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(port, '127.0.0.1', () => probe.close(resolve));
+  });
 }
 
 function wholePort(text) {
