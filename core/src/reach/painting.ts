@@ -24,7 +24,10 @@ export interface Painting {
   at(property: PaintedProperty, state: State, band: BandId): Cell | undefined;
 }
 
-const cellKey = (property: string, state: string, band: string): string => `${property}|${state}|${band}`;
+const STATE_AT: Record<State, number> = { rest: 0, hover: 1, focus: 2, pressed: 3, disabled: 4 };
+const BAND_AT: Record<BandId, number> = { phone: 0, tablet: 1, desktop: 2 };
+/** Position of a state and band in a property's row: looked up far too often to make a text of them. */
+const position = (state: State, band: BandId): number => STATE_AT[state] * 3 + BAND_AT[band];
 
 /**
  * Works out which declaration or override wins for each property, state and
@@ -35,14 +38,16 @@ const cellKey = (property: string, state: string, band: string): string => `${pr
 export function makePainting(brand: Brand, recipeList: readonly Recipe[], overrides: readonly Override[], states: readonly State[], parent: Painting | null): Painting {
   const declarations = recipeList.flatMap((recipe) => declarationsOf(brand, recipe));
   const properties = new Set<PaintedProperty>([...declarations.map((one) => one.property), ...overrides.map((one) => one.property)]);
-  const map = new Map<string, Cell>();
+  const map = new Map<PaintedProperty, Cell[]>();
   const painting: Painting = {
     recipes: recipeList, overrides, cells: [],
-    at: (property, state, band) => map.get(cellKey(property, state, band)),
+    at: (property, state, band) => map.get(property)?.[position(state, band)],
   };
   const cells = painting.cells as Cell[];
   const add = (cell: Cell) => {
-    map.set(cellKey(cell.property, cell.state, cell.band), cell);
+    const row = map.get(cell.property) ?? [];
+    map.set(cell.property, row);
+    row[position(cell.state, cell.band)] = cell;
     cells.push(cell);
   };
   for (const state of STATES) {
@@ -57,7 +62,7 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], overri
       }
       if (!parent) continue;
       for (const property of INHERITED) {
-        if (map.has(cellKey(property, state, band))) continue;
+        if (painting.at(property, state, band)) continue;
         const inherited = parent.at(property, 'rest', band);
         if (inherited) add({ ...inherited, state });
       }

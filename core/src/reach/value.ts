@@ -9,11 +9,20 @@ export interface CellValue {
 }
 
 const resolved = new WeakMap<TokenTable, Map<string, CellValue>>();
+/** The table asked about last: whole audits ask one table some ten thousand times. */
+let last: { readonly table: TokenTable; readonly values: Map<string, CellValue> } | undefined;
+
+function valuesOf(table: TokenTable): Map<string, CellValue> {
+  if (last?.table === table) return last.values;
+  let values = resolved.get(table);
+  if (!values) resolved.set(table, (values = new Map()));
+  last = { table, values };
+  return values;
+}
 
 /** A token's literal value and chain, remembered for its table. */
 export function tokenValue(table: TokenTable, path: string): CellValue {
-  let known = resolved.get(table);
-  if (!known) resolved.set(table, (known = new Map()));
+  const known = valuesOf(table);
   let value = known.get(path);
   if (!value) known.set(path, (value = resolveToken(table, path)));
   return value;
@@ -37,6 +46,9 @@ export function colorOf(css: string): Rgb8 | undefined {
 }
 
 const REM = 16;
+/** What a length text says, apart from width and font size. */
+type Length = (width: number, fontSize: number) => number;
+const lengths = new Map<string, Length | undefined>();
 const LENGTH = /^(-?\d*\.?\d+)(px|rem|em|vw)?$/;
 const CLAMP = /^clamp\((-?[\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, (-?[\d.]+)rem\)$/;
 
@@ -46,18 +58,26 @@ const CLAMP = /^clamp\((-?[\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, (-?[\d.]+)r
  * for anything else, so that nobody mistakes it for a figure.
  */
 export function lengthOf(css: string, width: number, fontSize: number): number | undefined {
+  if (!lengths.has(css)) {
+    if (lengths.size > 20_000) lengths.clear();
+    lengths.set(css, readLength(css));
+  }
+  return lengths.get(css)?.(width, fontSize);
+}
+
+function readLength(css: string): Length | undefined {
   const plain = LENGTH.exec(css);
   if (plain) {
     const value = Number(plain[1]);
     switch (plain[2]) {
-      case 'rem': return value * REM;
-      case 'em': return value * fontSize;
-      case 'vw': return (value * width) / 100;
-      default: return value;
+      case 'rem': return () => value * REM;
+      case 'em': return (_width, fontSize) => value * fontSize;
+      case 'vw': return (width) => (value * width) / 100;
+      default: return () => value;
     }
   }
   const fluid = CLAMP.exec(css);
   if (!fluid) return undefined;
   const [low, intercept, slope, high] = fluid.slice(1).map(Number) as [number, number, number, number];
-  return Math.max(low * REM, Math.min(intercept * REM + (slope * width) / 100, high * REM));
+  return (width) => Math.max(low * REM, Math.min(intercept * REM + (slope * width) / 100, high * REM));
 }

@@ -1,6 +1,9 @@
 import { Injectable, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
+import { distinctUntilChanged, map } from 'rxjs';
 import { setValue, type Edit, type Site } from '@yohaku/core';
+import { afterPaint } from './after-paint.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
 
@@ -15,8 +18,11 @@ export class Editor {
   readonly #store = inject(Store);
   /** The site with all edits done so far, without a preview. */
   readonly current = this.#store.selectSignal(siteFeature.selectCurrent);
-  /** With the preview of a held control. */
-  readonly shown = this.#store.selectSignal(siteFeature.selectShown);
+  /** With the preview of a held control; it reaches the desk a frame after it reached the wall. */
+  readonly shown = toSignal(
+    afterPaint(this.#store.select(siteFeature.selectSiteState).pipe(distinctUntilChanged((one, other) => one.shown === other.shown)), (state) => state.preview !== null).pipe(map((state) => state.shown)),
+    { initialValue: null },
+  );
 
   preview(make: (site: Site) => Edit | undefined): void {
     const site = this.current();

@@ -1,4 +1,5 @@
-import { Injectable, effect, inject, signal, untracked } from '@angular/core';
+import { Injectable, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, type Site } from '@yohaku/core';
 import { AuditActions, siteFeature, type Row } from '../state/index.ts';
@@ -19,7 +20,9 @@ export interface HungFrame {
 
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
-const QUIET_MS = 500;
+const QUIET_MS = 400;
+/** After this long without a paint, marks and crops follow the new layout. */
+const SETTLE_MS = 90;
 
 /** Repaints the wall: nearest frames first, the others in turn, and compares them with the model when all is quiet. */
 @Injectable({ providedIn: 'root' })
@@ -37,8 +40,12 @@ export class Frames {
   readonly version = signal(0);
 
   constructor() {
-    effect(() => {
-      if (this.#painted()) untracked(() => this.#schedule());
+    // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
+    this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
+      if (!site) return;
+      const nearest = this.#behind(site)[0];
+      if (nearest) this.#paint(nearest, site);
+      this.#schedule();
     });
   }
 
@@ -60,35 +67,46 @@ export class Frames {
   #schedule(): void {
     if (this.#scheduled) return;
     this.#scheduled = true;
-    requestAnimationFrame(() => {
+    // One frame is left to the nearest page and the control itself; the rest of the wall follows in the next.
+    requestAnimationFrame(() => requestAnimationFrame(() => {
       this.#scheduled = false;
       this.#paintSome();
-    });
+    }));
   }
 
   #paintSome(): void {
     const site = this.#painted();
     if (!site) return;
     const began = performance.now();
-    const behind = [...this.#hung.values()].filter((frame) => frame.painter.applied !== site)
-      .sort((one, other) => Number(other.nearness() === 0) - Number(one.nearness() === 0) || (this.#turn.get(one.key) ?? 0) - (this.#turn.get(other.key) ?? 0) || one.nearness() - other.nearness());
+    const behind = this.#behind(site);
     let left = behind.length;
     for (const frame of behind) {
-      frame.painted(frame.painter.paint(site));
-      this.#turn.set(frame.key, ++this.#round);
+      this.#paint(frame, site);
       left--;
       if (performance.now() - began > BUDGET_MS) break;
     }
     if (left > 0) this.#schedule();
-    else {
-      this.version.update((version) => version + 1);
-      this.#waitForQuiet();
-    }
+    else this.#waitForQuiet();
+  }
+
+  #paint(frame: HungFrame, site: Site): void {
+    frame.painted(frame.painter.paint(site));
+    this.#turn.set(frame.key, ++this.#round);
+  }
+
+  /** Frames that do not show the site yet: the nearest first, the others by how long they have waited. */
+  #behind(site: Site): HungFrame[] {
+    const nearest = Math.min(...[...this.#hung.values()].map((frame) => frame.nearness()));
+    const rank = (frame: HungFrame) => (frame.nearness() === nearest ? -1 : (this.#turn.get(frame.key) ?? 0));
+    return [...this.#hung.values()].filter((frame) => frame.painter.applied !== site).sort((one, other) => rank(one) - rank(other) || one.nearness() - other.nearness());
   }
 
   #waitForQuiet(): void {
     clearTimeout(this.#quiet);
-    this.#quiet = setTimeout(() => void this.#compareAll(), QUIET_MS);
+    this.#quiet = setTimeout(() => {
+      this.version.update((version) => version + 1);
+      this.#quiet = setTimeout(() => void this.#compareAll(), QUIET_MS);
+    }, SETTLE_MS);
   }
 
   async #compareAll(): Promise<void> {

@@ -9,12 +9,15 @@ export interface FramePick { readonly place: string; readonly rect: DOMRect }
 /** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
 export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
 
+/** How far outside the window a frame is kept ready. */
+const NEAR = '240px 400px';
+
 /** One page at one width, at a scale: a sandboxed document without scripts that the painter fills. */
 @Component({
   selector: 'yo-page-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="paper" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
+    <div class="paper" [style.content-visibility]="near() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
         [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
       @for (mark of marks(); track $index) {
@@ -23,8 +26,8 @@ export interface Crop { readonly part: string; readonly place: string; readonly 
     </div>
   `,
   styles: `
-    :host { display: block; flex: none; }
-    .paper { position: relative; overflow: hidden; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
+    :host { display: block; flex: none; contain: layout; }
+    .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
     iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
     .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
   `,
@@ -60,10 +63,15 @@ export class PageFrame {
     const { x, y } = this.#offset();
     return `scale(${this.scale()}) translate(${-x}px, ${-y}px)`;
   });
+  /** Whether the frame is in sight or about to be: the style of the others is worked out when they come near. */
+  protected readonly near = signal(true);
   protected readonly marks = signal<readonly { x: number; y: number; w: number; h: number }[]>([]);
   #painter: FramePainter | undefined;
 
   constructor() {
+    const sight = new IntersectionObserver(([entry]) => this.near.set(entry!.isIntersecting), { rootMargin: NEAR });
+    sight.observe(this.#host.nativeElement);
+    this.#destroy.onDestroy(() => sight.disconnect());
     effect(() => {
       this.#frames.version();
       this.marks.set(this.#boxes(this.lit()));
@@ -92,7 +100,10 @@ export class PageFrame {
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     const unhang = this.#frames.hang({
       key, page: this.page(), width: this.width(), painter: this.#painter, nearness: () => this.nearness(),
-      painted: () => this.#measure(),
+      painted: (structure) => {
+        // Sizes are heard of from the observer; asking here would lay out every frame at once.
+        if (structure) this.#measure();
+      },
     });
     const observer = new ResizeObserver(() => this.#measure());
     observer.observe(document.body);

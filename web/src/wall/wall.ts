@@ -23,7 +23,8 @@ const PANEL = { width: 290, height: 150, scale: 0.5, most: 8 } as const;
 export class Wall {
   readonly #store = inject(Store);
   readonly #words = inject(WordsEditor);
-  protected readonly site = this.#store.selectSignal(siteFeature.selectShown);
+  /** The site without the preview of a held control: what hangs where does not change while one is held. */
+  protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   protected readonly before = this.#store.selectSignal(siteFeature.selectShowBefore);
   protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);

@@ -8,35 +8,45 @@ import type { Judgement, RuleId } from '../outcome.ts';
 export const OVER_PICTURE = 'A picture lies behind it; its pixels have not been judged yet.';
 const UNREADABLE = 'One of the two colours could not be read.';
 
+/** What is found of a pair in one band: the same at all widths of it. */
+interface BandPair { readonly tokens: readonly string[]; readonly found: number | null; readonly reason?: string }
+
 /** Judges one foreground property against a backdrop, per width and state. */
 export function judgePair(
   table: TokenTable, group: Group, rule: RuleId, state: State, property: PaintedProperty,
   backdrop: (band: BandId) => Backdrop, needed: (width: number) => number,
 ): Judgement[] {
-  return AUDIT_WIDTHS.flatMap((width): Judgement[] => {
+  const bands = new Map<BandId, BandPair | undefined>();
+  const judgements: Judgement[] = [];
+  for (const width of AUDIT_WIDTHS) {
     const band = bandOf(width);
-    const cell = group.painting.at(property, state, band);
-    if (!cell) return [];
-    const { css, chain } = cellValue(table, cell);
+    if (!bands.has(band)) bands.set(band, ratePair(table, group, state, property, band, backdrop));
+    const pair = bands.get(band);
+    if (!pair) continue;
     const want = needed(width);
-    const base = { rule, state, width, needed: want, tokens: chain };
-    if (state === 'disabled') return [{ ...base, verdict: 'does-not-apply', found: null, reason: 'Disabled parts are exempt.' }];
-    const behind = backdrop(band);
-    if (behind === 'picture') return [{ ...base, verdict: 'cannot-tell', found: null, reason: OVER_PICTURE }];
-    const color = colorOf(css);
-    if (!color) return [{ ...base, verdict: 'cannot-tell', found: null, reason: UNREADABLE }];
-    const found = contrastRatio(composite(color, behind), behind);
-    return [{ ...base, verdict: found >= want ? 'pass' : 'fail', found }];
-  });
+    const verdict = state === 'disabled' ? 'does-not-apply' : pair.found === null ? 'cannot-tell' : pair.found >= want ? 'pass' : 'fail';
+    judgements.push({ rule, verdict, state, width, found: pair.found, needed: want, tokens: pair.tokens, ...(pair.reason ? { reason: pair.reason } : {}) });
+  }
+  return judgements;
+}
+
+function ratePair(table: TokenTable, group: Group, state: State, property: PaintedProperty, band: BandId, backdrop: (band: BandId) => Backdrop): BandPair | undefined {
+  const cell = group.painting.at(property, state, band);
+  if (!cell) return undefined;
+  const { css, chain } = cellValue(table, cell);
+  if (state === 'disabled') return { tokens: chain, found: null, reason: 'Disabled parts are exempt.' };
+  const behind = backdrop(band);
+  if (behind === 'picture') return { tokens: chain, found: null, reason: OVER_PICTURE };
+  const color = colorOf(css);
+  if (!color) return { tokens: chain, found: null, reason: UNREADABLE };
+  return { tokens: chain, found: contrastRatio(composite(color, behind), behind) };
 }
 
 /** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
 export function textContrast(table: TokenTable, group: Group): Judgement[] {
   if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture') return [];
-  const needed = (width: number) => {
-    const weight = pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400;
-    return isLargeText(fontSizeAt(table, group.painting, width), weight) ? CONTRAST.largeText : CONTRAST.text;
-  };
+  const large = new Map(AUDIT_WIDTHS.map((width) => [width, isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400)]));
+  const needed = (width: number) => (large.get(width) ? CONTRAST.largeText : CONTRAST.text);
   const filled = group.kind === 'button' || group.kind === 'field';
   return group.states.flatMap((state) =>
     judgePair(table, group, 'text-contrast', state, 'color', (band) => (filled ? fillOf(table, group, state, band) : behindOf(table, group, band)), needed));

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { Store } from '@ngrx/store';
 import {
   addSwatches, behindOf, colorOf, cssColor, contrastRatio, followSwatch, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
-  removeSwatch, resolvedSwatches, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokensThrough, fillOf, composite, slotLabel, type Oklch, type ParsedColor, type Site,
+  removeSwatch, resolvedSwatches, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
@@ -27,17 +27,27 @@ export class ColourStep {
   protected readonly deleting = signal(false);
   protected readonly heir = signal<string | null>(null);
 
+  /** How much each swatch paints: read from what is done, so that a held control does not count everything anew. */
+  readonly #amounts = computed(() => {
+    const site = this.#editor.current();
+    if (!site) return new Map<string, { places: number; weight: number }>();
+    const area = paintedWeights(site);
+    return new Map(resolvedSwatches(site.brand).map(({ swatch }) => {
+      const path = swatchPath(swatch);
+      return [path, { places: placesOf(site, path).length, weight: area.get(path) ?? 0 }];
+    }));
+  });
   protected readonly swatches = computed(() => {
     const site = this.site();
     if (!site) return [];
     const all = resolvedSwatches(site.brand);
-    const area = paintedWeights(site);
+    const amounts = this.#amounts();
     return all.map(({ swatch, oklch, rgb }) => {
       const source = swatch.rule ? site.brand.swatches[swatch.rule.source]?.label : undefined;
       const path = swatchPath(swatch);
       return {
         id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, typed: swatch.typed,
-        places: placesOf(site, path).length, weight: area.get(path) ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
+        places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
       };
     });
   });
@@ -48,18 +58,26 @@ export class ColourStep {
     const current = this.#editor.current();
     return id && current && current !== this.site() ? (resolvedSwatches(current.brand).find((one) => one.swatch.id === id)?.oklch ?? null) : null;
   });
+  readonly #chosenPath = computed(() => this.chosen()?.path);
+  /** Where the swatch stands as a foreground; rated anew while it moves, found only when an edit is done. */
+  readonly #spots = computed(() => {
+    const site = this.#editor.current();
+    const path = this.#chosenPath();
+    return site && path ? spotsOf(site, path) : [];
+  });
   protected readonly pairs = computed((): PairRow[] => {
     const site = this.site();
-    const chosen = this.chosen();
-    return site && chosen ? pairsOf(site, chosen.path) : [];
+    const path = this.#chosenPath();
+    return site && path ? rateSpots(site, path, this.#spots()) : [];
   });
-  /** The ground where it is read most, and the next. */
+  /** The ground where it falls short most, else where it is read most, and the next: the same while a control is held, so that the field keeps still. */
   protected readonly grounds = computed(() => {
-    const site = this.site();
-    if (!site) return [];
+    const site = this.#editor.current();
+    const path = this.#chosenPath();
+    if (!site || !path) return [];
     const table = tokenTable(site.brand);
     const background = (id: string) => ({ id, label: site.brand.grounds[id]!.label, rgb: composite(colorOf(resolve(table, id)) ?? WHITE, WHITE) });
-    const used = [...new Set(this.pairs().map((pair) => pair.ground))];
+    const used = [...new Set(rateSpots(site, path, this.#spots()).map((pair) => pair.ground))];
     return [...used, ...site.brand.groundOrder.filter((id) => !used.includes(id))].map(background);
 
     function resolve(tokens: ReturnType<typeof tokenTable>, id: string): string {
@@ -180,29 +198,35 @@ function paintedWeights(site: Site): Map<string, number> {
   return weights;
 }
 
-/** Where a swatch stands as a foreground: by slot and ground, the worst first by share of what is needed. */
-function pairsOf(site: Site, path: string): PairRow[] {
+/** A foreground property of some look that a swatch paints. */
+interface Spot { readonly label: string; readonly group: Group; readonly state: State; readonly filled: boolean; readonly needed: number; readonly ground: string }
+
+/** Where a swatch stands as a foreground: by slot and ground. */
+function spotsOf(site: Site, path: string): Spot[] {
   const table = tokenTable(site.brand);
   const through = tokensThrough(table, path);
+  return groupsOf(siteIndex(site), through).flatMap((group) => (['color', 'border-color', 'outline-color'] as const).flatMap((property) => group.states.flatMap((state): Spot[] => {
+    const cell = group.painting.at(property, state, 'desktop');
+    if (!cell?.token || !through.has(cell.token) || (property === 'border-color' && group.kind !== 'button' && group.kind !== 'field')) return [];
+    const filled = property === 'color' && (group.kind === 'button' || group.kind === 'field');
+    const large = property === 'color' && isLargeText(pixelsAt(table, group.painting, 'font-size', 'rest', 390) ?? 16, pixelsAt(table, group.painting, 'font-weight', 'rest', 390) ?? 400);
+    const kind = `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
+    const what = property === 'border-color' ? `${kind} edge` : property === 'outline-color' ? `Focus ring of ${group.kind}`
+      : filled ? `${kind} label` : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : kind;
+    const label = `${what}${state === 'rest' || property === 'outline-color' ? '' : `, ${state}`} on ${site.brand.grounds[group.ground]!.label}`;
+    return [{ label, group, state, filled, needed: property !== 'color' || large ? 3 : 4.5, ground: group.ground }];
+  })));
+}
+
+/** Ratios of the spots with the colours as they are shown, what falls short first. */
+function rateSpots(site: Site, path: string, spots: readonly Spot[]): PairRow[] {
+  const table = tokenTable(site.brand);
+  const color = colorOf(tokenValue(table, path).css);
   const rows = new Map<string, PairRow>();
-  for (const group of groupsOf(siteIndex(site), through)) {
-    for (const [property, part] of [['color', ''], ['border-color', 'edge'], ['outline-color', 'focus ring']] as const) {
-      for (const state of group.states) {
-        const cell = group.painting.at(property, state, 'desktop');
-        if (!cell?.token || !through.has(cell.token) || (property === 'border-color' && group.kind !== 'button' && group.kind !== 'field')) continue;
-        const filled = property === 'color' && (group.kind === 'button' || group.kind === 'field');
-        const behind = filled ? fillOf(table, group, state, 'desktop') : behindOf(table, group, 'desktop');
-        const color = colorOf(table.get(path)!.css ?? '');
-        if (behind === 'picture' || !color) continue;
-        const large = property === 'color' && isLargeText(pixelsAt(table, group.painting, 'font-size', 'rest', 390) ?? 16, pixelsAt(table, group.painting, 'font-weight', 'rest', 390) ?? 400);
-        const needed = property !== 'color' || large ? 3 : 4.5;
-        const ground = site.brand.grounds[group.ground]!;
-        const what = part ? `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)} ${part}` : filled ? 'Button label' : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : slotLabel(group.kind);
-        const label = `${what[0]!.toUpperCase()}${what.slice(1)}${state === 'rest' || property === 'outline-color' ? '' : `, ${state}`} on ${ground.label}`;
-        const known = rows.get(label);
-        rows.set(label, { label, places: (known?.places ?? 0) + group.places.length, found: contrastRatio(composite(color, behind), behind), needed, ground: group.ground });
-      }
-    }
+  for (const { label, group, state, filled, needed, ground } of spots) {
+    const behind = filled ? fillOf(table, group, state, 'desktop') : behindOf(table, group, 'desktop');
+    if (behind === 'picture' || !color) continue;
+    rows.set(label, { label, places: (rows.get(label)?.places ?? 0) + group.places.length, found: contrastRatio(composite(color, behind), behind), needed, ground });
   }
   return [...rows.values()].sort((one, other) => Number(one.found >= one.needed) - Number(other.found >= other.needed) || other.places - one.places);
 }

@@ -1,0 +1,53 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { readSite } from '@yohaku/core';
+import { ternhaven } from '@yohaku/demo';
+import { startServer } from '../../server/src/main.ts';
+import { ROOT } from '../../server/src/testing/database.ts';
+import { benchPairs } from './pairs.ts';
+import { benchRestyle } from './restyle.ts';
+import { benchRipple } from './ripple.ts';
+import { benchSize } from './size.ts';
+import type { Result } from './result.ts';
+
+const site = readSite(ternhaven);
+const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
+  pairs: () => benchPairs(site),
+  ripple: () => benchRipple(site),
+  restyle: () => withServer(({ address, link }) => benchRestyle(site, address, link)),
+  size: benchSize,
+};
+
+/** A server on a throw-away cluster for the time of a benchmark. */
+async function withServer<T>(work: (server: { address: string; link: string }) => Promise<T>): Promise<T> {
+  process.env['YOHAKU_LOG'] = 'silent';
+  const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as { useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }> };
+  const data = mkdtempSync(join(tmpdir(), 'yohaku-bench-'));
+  const cluster = await useCluster(data, { fast: true });
+  const server = await startServer({ databaseUrl: cluster.url, port: 0, root: ROOT, demo: true });
+  try {
+    return await work({ address: server.address, link: await server.link() });
+  } finally {
+    await server.close();
+    await cluster.release();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+const args = process.argv.slice(2);
+const json = args.includes('--json');
+const names = args.filter((one) => !one.startsWith('--'));
+const unknown = names.find((name) => !Object.hasOwn(BENCHES, name));
+if (unknown) {
+  process.stderr.write(`yohaku: there is no benchmark “${unknown}”; there are ${Object.keys(BENCHES).join(', ')}.\n`);
+  process.exit(2);
+}
+const results: Result[] = [];
+for (const name of names.length > 0 ? names : Object.keys(BENCHES)) {
+  const list = await BENCHES[name]!();
+  results.push(...list);
+  if (!json) for (const one of list) process.stdout.write(`${one.name}: ${one.median.toFixed(2)} ${one.unit}; ${one.reference} ${one.referenceMedian.toFixed(2)}; ratio ${one.ratio.toFixed(2)} (${one.bound}) ${one.holds ? 'holds' : 'FALLS SHORT'}\n`);
+}
+if (json) process.stdout.write(`${JSON.stringify(results, null, 2)}\n`);
+process.exit(results.every((one) => one.holds) ? 0 : 1);

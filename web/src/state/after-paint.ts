@@ -1,0 +1,34 @@
+import { Observable } from 'rxjs';
+
+/**
+ * Passes values on at once, except those that `late` names: of them the newest
+ * is passed on after the browser has painted once. While a control is held the
+ * nearest page comes first and the figures on the desk one frame later.
+ */
+export function afterPaint<T>(source: Observable<T>, late: (value: T) => boolean): Observable<T> {
+  return new Observable<T>((subscriber) => {
+    let waiting: { value: T } | undefined;
+    let frame = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const flush = (): void => {
+      frame = 0;
+      timer = undefined;
+      const held = waiting;
+      waiting = undefined;
+      if (held) subscriber.next(held.value);
+    };
+    const subscription = source.subscribe((value) => {
+      if (!late(value)) {
+        waiting = undefined;
+        return subscriber.next(value);
+      }
+      waiting = { value };
+      if (frame === 0 && timer === undefined) frame = requestAnimationFrame(() => (timer = setTimeout(flush)));
+    });
+    return () => {
+      subscription.unsubscribe();
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
+  });
+}
