@@ -55,7 +55,9 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   const background = composite(rgbOf(backgroundValue) ?? white, white);
   return [...BASE_SLOTS, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {
     const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
-    const base = { path: path(slot), label: `${slotLabel(slot)} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'slots', slot] };
+    const button = parseButtonSlot(slot);
+    const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : slotLabel(slot);
+    const base = { path: path(slot), label: `${name} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'slots', slot] };
     switch (value.kind) {
       case 'swatch': {
         const swatch = byId.get(value.swatch);
