@@ -51,8 +51,6 @@ interface Fixtures { desk: Desk; server: RunningServer }
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
 export const test = base.extend<Fixtures>({
-  // Playwright reads the fixture's wishes from this pattern.
-  // eslint-disable-next-line no-empty-pattern
   server: async ({}, use) => {
     process.env['YOHAKU_LOG'] = 'silent';
     const server = await startServer({ databaseUrl: await freshUrl(), port: 0, root: ROOT, demo: false });

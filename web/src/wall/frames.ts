@@ -2,7 +2,8 @@ import { Injectable, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, type Site } from '@yohaku/core';
-import { AuditActions, siteFeature, type Row } from '../state/index.ts';
+import { AuditActions, PaintedAreas, siteFeature, type Row } from '../state/index.ts';
+import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import type { FramePainter } from './frame-painter.ts';
 
@@ -11,6 +12,8 @@ export interface HungFrame {
   readonly key: string;
   readonly page: string;
   readonly width: number;
+  /** Shows a part of the page only. */
+  readonly part: boolean;
   readonly painter: FramePainter;
   /** Smaller is nearer; the grown page is 0. */
   nearness(): number;
@@ -28,6 +31,7 @@ const SETTLE_MS = 90;
 @Injectable({ providedIn: 'root' })
 export class Frames {
   readonly #store = inject(Store);
+  readonly #areas = inject(PaintedAreas);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #last = this.#store.selectSignal(siteFeature.selectLast);
   readonly #hung = new Map<string, HungFrame>();
@@ -113,14 +117,17 @@ export class Frames {
     const site = this.#painted();
     if (!site || site !== this.#store.selectSignal(siteFeature.selectCurrent)()) return;
     const worse: Row[] = [];
+    const areas = new Map<string, Areas>();
     for (const frame of [...this.#hung.values()]) {
       await new Promise((resolve) => requestIdleCallback(resolve, { timeout: 400 }));
       if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
       await frame.painter.document.fonts.ready;
       this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));
       worse.push(...this.#layout(frame, site));
+      if (frame.width === 1280 && !frame.part) areas.set(frame.page, measureAreas(frame.painter.document, site, frame.page));
     }
     this.#store.dispatch(AuditActions.layout({ rows: worse }));
+    if (areas.size > 0) this.#areas.set(areas);
   }
 
   /** Headings, menus and buttons that take more lines than before the last edit. */

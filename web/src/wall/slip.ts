@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addOverride, bindOverride, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type Block, type OverrideProperty } from '@yohaku/core';
+import { BANDS, addOverride, bindOverride, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type BandId, type Block, type OverrideProperty } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
@@ -21,6 +21,9 @@ export class Slip {
   readonly editWords = output();
   readonly #ref = this.#store.selectSignal(deskFeature.selectPlace);
   protected readonly setting = signal<string | null>(null);
+  /** Widths at which a value is set; empty: at all. */
+  protected readonly band = signal('');
+  protected readonly bands = [{ value: '', label: 'all widths' }, ...BANDS.map(({ id }) => ({ value: id as string, label: id as string }))];
   protected readonly leaving = signal<string | null>(null);
 
   protected readonly place = computed(() => {
@@ -79,7 +82,7 @@ export class Slip {
     const shared = place.section === 'header' || place.section === 'footer' || this.#isShared(place.section);
     const record = shared ? ['shared', 'overrides'] : ['pages', place.page, 'overrides'];
     this.#editor.commit((site) => addOverride(site, record, {
-      id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: null, origin: 'set', value: { kind: 'literal', css: plain }, reason: null,
+      id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: plain }, reason: null,
     }, place.label));
   }
   protected checkValue = (css: string): string => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
+import { groupsOf, plural, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
 import { DeskActions, SURROUNDS, auditFeature, deskFeature, siteFeature } from '../state/index.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { Slip } from './slip.ts';
@@ -67,6 +67,17 @@ export class Wall {
     if (site && path) for (const group of groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path))) for (const one of group.places) add(one.page, one.id);
     else if (place) add(place.page, place.id);
     return byPage;
+  });
+
+  /** How many places the focused control reaches, before anything changes. */
+  protected readonly says = computed(() => {
+    const path = this.desk().lit;
+    const site = this.site();
+    const token = path && site ? tokenTable(site.brand).get(path) : undefined;
+    if (!token) return '';
+    const pages = this.lit().size;
+    const places = [...this.lit().values()].reduce((sum, ids) => sum + ids.size, 0);
+    return `${token.label} reaches ${plural(places, 'place')}${places > 0 ? ` on ${plural(pages, 'page')}` : ''}`;
   });
 
   protected readonly panels = computed((): ReachPanel[] => {

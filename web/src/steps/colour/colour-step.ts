@@ -4,7 +4,7 @@ import {
   addSwatches, behindOf, colorOf, cssColor, contrastRatio, followSwatch, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
   removeSwatch, resolvedSwatches, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
+import { DeskActions, Editor, PaintedAreas, deskFeature, freshId } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { ContrastField } from './contrast-field.ts';
 
@@ -21,6 +21,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 export class ColourStep {
   readonly #store = inject(Store);
   readonly #editor = inject(Editor);
+  readonly #areas = inject(PaintedAreas);
   readonly #chosen = this.#store.selectSignal(deskFeature.selectSwatch);
   protected readonly site = this.#editor.shown;
   protected readonly copied = signal('');
@@ -31,7 +32,7 @@ export class ColourStep {
   readonly #amounts = computed(() => {
     const site = this.#editor.current();
     if (!site) return new Map<string, { places: number; weight: number }>();
-    const area = paintedWeights(site);
+    const area = this.#areas.byToken();
     return new Map(resolvedSwatches(site.brand).map(({ swatch }) => {
       const path = swatchPath(swatch);
       return [path, { places: placesOf(site, path).length, weight: area.get(path) ?? 0 }];
@@ -46,7 +47,7 @@ export class ColourStep {
       const source = swatch.rule ? site.brand.swatches[swatch.rule.source]?.label : undefined;
       const path = swatchPath(swatch);
       return {
-        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, typed: swatch.typed,
+        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, locked: swatch.locked,
         places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
       };
     });
@@ -142,6 +143,10 @@ export class ColourStep {
     const taken = this.swatches().some((one) => one.id !== this.chosen()?.id && one.label.toLowerCase() === text.toLowerCase());
     return taken ? `“${text}” is taken. Choose another name.` : '';
   };
+  protected lock(): void {
+    const { id, label, locked } = this.chosen()!;
+    this.#editor.set(`${label} ${locked ? 'unlocked' : 'locked'}`, ['brand', 'swatches', id, 'locked'], !locked);
+  }
   protected follow(source: string): void {
     const id = this.chosen()!.id;
     if (source === this.rule()) return;
@@ -176,27 +181,6 @@ const whatMoved = (before: Oklch, after: Oklch): string => {
   const moved = [Math.abs(before.l - after.l) > 1e-4 && 'lightness', Math.abs(before.c - after.c) > 1e-4 && 'chroma', Math.abs(before.h - after.h) > 1e-3 && 'hue'].filter((one) => typeof one === 'string');
   return moved.length === 1 ? moved[0]! : 'colour';
 };
-
-/** Rough share of the painted area by token: surfaces by how much stands on them, everything else by one place. */
-function paintedWeights(site: Site): Map<string, number> {
-  const table = tokenTable(site.brand);
-  const index = siteIndex(site);
-  const weights = new Map<string, number>();
-  const add = (token: string | null | undefined, amount: number) => {
-    let path = token ?? undefined;
-    for (let i = 0; path && table.get(path)?.alias && i < 20; i++) path = table.get(path)!.alias;
-    if (path) weights.set(path, (weights.get(path) ?? 0) + amount);
-  };
-  const on = new Map<unknown, number>();
-  for (const place of index.places) if (place.under) on.set(place.under, (on.get(place.under) ?? 0) + 1);
-  for (const group of index.groups)
-    for (const place of group.places) {
-      const surface = group.painting.at('background-color', 'rest', 'desktop')?.token;
-      if (surface) add(surface, place.kind === 'surface' ? 4 + (on.get(place) ?? 0) * 2 : 1);
-      add(group.painting.at('color', 'rest', 'desktop')?.token, 0.35);
-    }
-  return weights;
-}
 
 /** A foreground property of some look that a swatch paints. */
 interface Spot { readonly label: string; readonly group: Group; readonly state: State; readonly filled: boolean; readonly needed: number; readonly ground: string }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  FAMILIES, fluidAt, fluidSize, ladderFindings, placesOf, plural, round, scaleStep, siteIndex, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
+  FAMILIES, fluidAt, fluidSize, ladderFindings, placesOf, plural, round, scaleStep, siteIndex, stepPath, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature } from '../../state/index.ts';
 import { Choice, NumberField, VerdictRule } from '../../ui/index.ts';
@@ -131,6 +131,10 @@ export class TypeStep {
     handle.addEventListener('lostpointercapture', end, { once: true });
   }
 
+  /** Token of the largest step on the scale: what the ratio moves most. */
+  protected topStep(): string {
+    return stepPath(Math.max(...this.rungs().map((one) => one.step ?? -9)));
+  }
   protected pullable(rung: Rung): boolean {
     return rung.step === 0 || rung.step === Math.max(...this.rungs().map((one) => one.step ?? -9));
   }
