@@ -17,7 +17,7 @@ const NEAR = '240px 400px';
   selector: 'yo-page-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="paper" [style.content-visibility]="near() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
+    <div class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
         [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
       @for (mark of marks(); track $index) {

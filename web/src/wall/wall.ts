@@ -95,6 +95,11 @@ export class Wall {
       const place = this.desk().place;
       if (!place) this.anchor.set(null);
     });
+    // A page that was grown from elsewhere is brought into view.
+    effect(() => {
+      const page = this.desk().grown;
+      if (page) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
+    });
     // A place chosen from a list: grow its page and bring it into view.
     effect(() => {
       const { place, grown } = this.desk();
@@ -112,7 +117,6 @@ export class Wall {
 
   protected grow(page: string | null): void {
     this.#store.dispatch(DeskActions.grow({ page }));
-    if (page) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
   }
 
   protected nearer(steps: number): void {

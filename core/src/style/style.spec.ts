@@ -1,0 +1,71 @@
+import * as fc from 'fast-check';
+import { contrastRatio, parseColor } from '../color/index.ts';
+import { applyChange, setSlot, setSwatchColor, setValue, followSwatch } from '../change/index.ts';
+import { readSite } from '../site/index.ts';
+import { colorOf } from '../reach/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { allRecipes, changedProperties, customProperty, declarationsOf, recipeClass, resolveToken, resolvedSwatches, swatchPath, tokenTable } from './index.ts';
+
+const site = readSite(smallSite());
+const table = tokenTable(site.brand);
+
+describe('tokens', () => {
+  it('come to a literal in the end, through aliases that are all there', () => {
+    for (const path of table.keys()) {
+      const { css, chain } = resolveToken(table, path);
+      expect(css).withContext(path).not.toBe('');
+      expect(chain[0]).toBe(path);
+      expect(chain.every((one) => table.has(one))).toBeTrue();
+    }
+  });
+  it('are the same table for the same brand', () => {
+    expect(tokenTable(site.brand)).toBe(table);
+  });
+  it('say where they are set, so that an edit finds its way back', () => {
+    for (const token of table.values()) if (token.address) expect(token.address[0]).withContext(token.path).toBe('brand');
+    expect(table.get('corner.button')!.address).toEqual(['brand', 'corners', 'button']);
+  });
+  it('choose by rule the core swatch with the highest contrast', () => {
+    fc.assert(fc.property(fc.constantFrom('#ffffff', '#222222', '#b83a1e', '#808080', '#f0e0c0'), (background) => {
+      const changed = applyChange(site, setSlot(applyChange(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: background })).site, 'pale', 'text', { kind: 'readable' })).site;
+      const based = applyChange(changed, setSlot(changed, 'pale', 'background', { kind: 'raw', color: background })).site;
+      const chosen = colorOf(resolveToken(tokenTable(based.brand), 'ground.pale.text').css)!;
+      const ground = parseColor(background)!.rgb;
+      return resolvedSwatches(based.brand).filter(({ swatch }) => swatch.part === 'core' && !swatch.rule).every(({ rgb }) => contrastRatio(rgb, ground) <= contrastRatio(chosen, ground) + 1e-9);
+    }));
+  });
+  it('follow their source by rule, through a chain', () => {
+    const chained = applyChange(site, followSwatch(site, 'ink', 'dark')).site;
+    const before = resolvedSwatches(chained.brand).find(({ swatch }) => swatch.id === 'ink')!;
+    const after = resolvedSwatches(applyChange(chained, setSwatchColor(chained, 'brand', parseColor('#2255aa')!)).site.brand).find(({ swatch }) => swatch.id === 'ink')!;
+    expect(before.rgb).toEqual(parseColor('#222222')!.rgb);
+    expect(after.rgb).not.toEqual(before.rgb);
+    expect(swatchPath(after.swatch)).toBe('color.derived.ink');
+  });
+  it('paint a typed notation as exactly that, until the colour moves on', () => {
+    const typed = applyChange(site, setSwatchColor(site, 'brand', parseColor('hsl(200 50% 40%)')!)).site;
+    expect(resolvedSwatches(typed.brand)[2]!.rgb).toEqual(parseColor('hsl(200 50% 40%)')!.rgb);
+    const moved = applyChange(typed, setValue(typed, '', ['brand', 'swatches', 'brand', 'color', 'l'], 0.3)).site;
+    expect(resolvedSwatches(moved.brand)[2]!.rgb).not.toEqual(parseColor('hsl(200 50% 40%)')!.rgb);
+  });
+  it('differ by exactly the lines that differ', () => {
+    const after = applyChange(site, setValue(site, '', ['brand', 'spaces', 'even', 'values', 'phone'], 77)).site;
+    expect([...changedProperties(site.brand, after.brand)]).toEqual([['--space-even-phone', '77px']]);
+    expect(changedProperties(site.brand, site.brand).size).toBe(0);
+  });
+});
+
+describe('recipes', () => {
+  it('name only tokens that there are, and have classes of their own', () => {
+    const names = allRecipes(site.brand);
+    expect(new Set(names.map(recipeClass)).size).toBe(names.length);
+    for (const recipe of names) for (const { token } of declarationsOf(site.brand, recipe)) expect(table.has(token)).withContext(`${recipe} ${token}`).toBeTrue();
+  });
+  it('leave no token of a ground, style, corner or space without a recipe that paints it', () => {
+    const painted = new Set(allRecipes(site.brand).flatMap((recipe) => declarationsOf(site.brand, recipe).map((one) => one.token)));
+    for (const path of table.keys()) if (/^(ground|text|corner|space|button)\./.test(path)) expect(painted.has(path)).withContext(path).toBeTrue();
+  });
+  it('give a token’s path its custom property', () => {
+    expect(customProperty('color.core.funnel')).toBe('--color-core-funnel');
+  });
+});

@@ -1,0 +1,37 @@
+import { Subject } from 'rxjs';
+import { afterPaint } from './after-paint.ts';
+
+const painted = () => new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(() => requestAnimationFrame(() => setTimeout(resolve)))));
+
+describe('after the paint', () => {
+  let source: Subject<number>;
+  let seen: number[];
+  beforeEach(() => {
+    source = new Subject();
+    seen = [];
+    afterPaint(source, (value) => value < 0).subscribe((value) => seen.push(value));
+  });
+
+  it('comes what is held, the newest only; everything else comes at once', async () => {
+    source.next(1);
+    expect(seen).toEqual([1]);
+    source.next(-1);
+    source.next(-2);
+    expect(seen).toEqual([1]);
+    await painted();
+    expect(seen).toEqual([1, -2]);
+  });
+  it('drops what was held when the edit is done before the paint', async () => {
+    source.next(-1);
+    source.next(5);
+    await painted();
+    expect(seen).toEqual([5]);
+  });
+  it('goes on with the next one held', async () => {
+    source.next(-1);
+    await painted();
+    source.next(-2);
+    await painted();
+    expect(seen).toEqual([-1, -2]);
+  });
+});

@@ -1,0 +1,36 @@
+import { DeskActions, deskReducer, keepDesk, type DeskState } from './desk.ts';
+
+const start = (): DeskState => deskReducer(undefined, { type: 'none' });
+
+describe('desk state', () => {
+  it('remembers the height of each step by itself', () => {
+    let state = deskReducer(start(), DeskActions.step({ step: 'type' }));
+    state = deskReducer(state, DeskActions.height({ height: 300 }));
+    state = deskReducer(deskReducer(state, DeskActions.step({ step: 'check' })), DeskActions.height({ height: 200 }));
+    expect(state.heights).toEqual(jasmine.objectContaining({ type: 300, check: 200 }));
+  });
+  it('keeps what is in hand across steps, and puts the slip away', () => {
+    const held = deskReducer(deskReducer(start(), DeskActions.take({ token: 'color.core.brand' })), DeskActions.choose({ choice: { place: { page: 'home', id: 'h/text' } } }));
+    const moved = deskReducer(held, DeskActions.step({ step: held.step === 'pages' ? 'type' : 'pages' }));
+    expect([moved.inHand, moved.place]).toEqual(['color.core.brand', null]);
+  });
+  it('goes back to all pages when nothing is in hand any more', () => {
+    const reach = deskReducer(deskReducer(start(), DeskActions.take({ token: 'x' })), DeskActions.hang({ hanging: 'reach' }));
+    expect(reach.hanging).toBe('reach');
+    expect(deskReducer(reach, DeskActions.take({ token: null })).hanging).toBe('all');
+    expect(deskReducer(reach, DeskActions.grow({ page: 'home' })).hanging).toBe('all');
+  });
+  it('gives the identical state when nothing changes', () => {
+    const state = start();
+    expect(deskReducer(state, DeskActions.step({ step: state.step }))).toBe(state);
+    expect(deskReducer(state, DeskActions.take({ token: state.inHand }))).toBe(state);
+    expect(deskReducer(state, DeskActions.light({ token: state.lit }))).toBe(state);
+  });
+  it('keeps choices on this machine, and nothing of what is in hand', () => {
+    keepDesk({ ...start(), step: 'grounds', surround: 'dark', inHand: 'x', ground: 'pale' });
+    const kept = JSON.parse(localStorage.getItem('yohaku-desk')!) as Record<string, unknown>;
+    expect(kept).toEqual(jasmine.objectContaining({ step: 'grounds', surround: 'dark', ground: 'pale' }));
+    expect(kept['inHand']).toBeUndefined();
+    localStorage.removeItem('yohaku-desk');
+  });
+});

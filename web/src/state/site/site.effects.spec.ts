@@ -1,0 +1,110 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideEffects } from '@ngrx/effects';
+import { Store, provideStore } from '@ngrx/store';
+import { setValue } from '@yohaku/core';
+import { pendingStore } from '../../api/index.ts';
+import { small } from '../../testing/small.ts';
+import { SiteActions } from './site.actions.ts';
+import { SiteEffects } from './site.effects.ts';
+import { siteReducer } from './site.reducer.ts';
+import { siteFeature } from './site.selectors.ts';
+
+const soon = (ms = 30) => new Promise((resolve) => setTimeout(resolve, ms));
+
+describe('sending edits', () => {
+  let store: Store;
+  let http: HttpTestingController;
+  const state = () => store.selectSignal(siteFeature.selectSiteState)();
+  const commit = (value: number, id: string) => store.dispatch(SiteActions.commit({ edit: setValue(state().current!, 'Corner', ['brand', 'corners', 'button'], value), id }));
+  const posts = () => http.match((request) => request.method === 'POST');
+  const forgetAll = async () => pendingStore.forget(new Set((await pendingStore.all('small')).map((one) => one.id)));
+
+  beforeEach(async () => {
+    await forgetAll();
+    sessionStorage.clear();
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ site: siteReducer }), provideEffects(SiteEffects)] });
+    store = TestBed.inject(Store);
+    http = TestBed.inject(HttpTestingController);
+    store.dispatch(SiteActions.open({ siteId: 'small' }));
+    http.expectOne('/api/sites/small').flush({ site: small(), sequence: 4 });
+    await soon();
+  });
+  afterEach(forgetAll);
+
+  it('says saved only after the answer, and forgets what it kept', async () => {
+    commit(9, 'edit-0001');
+    await soon();
+    expect(state().saving).toBe('saving');
+    expect((await pendingStore.all('small')).map((one) => one.id)).toEqual(['edit-0001']);
+    const [post] = posts();
+    expect((post!.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
+    post!.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    await soon(60);
+    expect([state().saving, state().sequence, state().pending.length]).toEqual(['saved', 5, 0] as never);
+    expect(await pendingStore.all('small')).toEqual([]);
+  });
+
+  it('sends what was done meanwhile right after, in one batch and in order', async () => {
+    commit(9, 'edit-0001');
+    const [first] = posts();
+    commit(10, 'edit-0002');
+    commit(11, 'edit-0003');
+    expect(posts().length).toBe(0);
+    first!.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    const [second] = posts();
+    expect((second!.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0002', 'edit-0003']);
+  });
+
+  it('waits and sends the very same again when there is no answer', async () => {
+    commit(9, 'edit-0001');
+    posts()[0]!.error(new ProgressEvent('error'));
+    expect(state().saving).toBe('waiting');
+    expect(state().waitingWords).toContain('does not answer');
+    await soon(1700);
+    const [again] = posts();
+    expect((again!.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
+    again!.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    expect(state().saving).toBe('saved');
+  });
+
+  it('says what the server said when the database is down, and keeps the edit', async () => {
+    commit(9, 'edit-0001');
+    posts()[0]!.flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
+    expect([state().saving, state().waitingWords, state().pending.length]).toEqual(['waiting', 'The database does not answer.', 1] as never);
+  });
+
+  it('asks for what lies between when others were faster', async () => {
+    commit(9, 'edit-0001');
+    posts()[0]!.flush({ results: [{ id: 'edit-0001', sequence: 7, repeated: false, overtook: [] }] });
+    const between = http.expectOne((request) => request.url === '/api/sites/small/changes' && request.params.get('after') === '4');
+    const theirs = (sequence: number, value: number) => ({ sequence, id: `their-${sequence}`, windowId: 'w-other', change: { id: `their-${sequence}`, schemaVersion: 1, label: 'Theirs', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value, was: 4 }] } });
+    between.flush({ changes: [theirs(5, 6), theirs(6, 8), { sequence: 7, id: 'edit-0001', windowId: 'mine', change: state().pending[0] }] });
+    expect(state().current!.brand.corners).toEqual(jasmine.objectContaining({ button: 9, card: 8 }));
+    expect([state().sequence, state().saving]).toEqual([7, 'saved'] as never);
+  });
+
+  it('takes back what is refused, and tells why', async () => {
+    commit(9, 'edit-0001');
+    posts()[0]!.flush({ results: [{ id: 'edit-0001', refused: 'It is gone.', kind: 'gone', issues: [] }] });
+    expect([state().current!.brand.corners.button, state().notice, state().pending.length]).toEqual([2, 'It is gone.', 0] as never);
+  });
+
+  it('drops what the server had already, kept from before a reload', async () => {
+    await pendingStore.keep('small', { id: 'edit-0009', schemaVersion: 1, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'button'], value: 9, was: 2 }] });
+    store.dispatch(SiteActions.open({ siteId: 'small' }));
+    http.expectOne('/api/sites/small').flush({ site: small(), sequence: 9 });
+    await soon(60);
+    expect(state().pending.length).toBe(1);
+    posts()[0]!.flush({ results: [{ id: 'edit-0009', sequence: 6, repeated: true, overtook: [] }] });
+    expect([state().pending.length, state().saving]).toEqual([0, 'saved'] as never);
+  });
+
+  it('says that nobody is signed in', async () => {
+    store.dispatch(SiteActions.open({ siteId: 'small' }));
+    http.expectOne('/api/sites/small').flush({ detail: 'Open the address.' }, { status: 401, statusText: 'x' });
+    expect([state().status, state().notice]).toEqual(['signed-out', 'Open the address.']);
+  });
+});

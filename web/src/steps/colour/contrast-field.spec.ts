@@ -1,0 +1,60 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { contrastRatio, paintedRgb, parseColor, type Oklch } from '@yohaku/core';
+import { ContrastField } from './contrast-field.ts';
+
+describe('contrast field', () => {
+  let fixture: ComponentFixture<ContrastField>;
+  const white = parseColor('#ffffff')!.rgb;
+  const brand = parseColor('#b83a1e')!.oklch;
+  const done: Oklch[] = [];
+  const held: Oklch[] = [];
+  const element = () => fixture.nativeElement as HTMLElement;
+  beforeEach(async () => {
+    done.length = held.length = 0;
+    fixture = TestBed.createComponent(ContrastField);
+    fixture.componentRef.setInput('color', brand);
+    fixture.componentRef.setInput('ground', white);
+    fixture.componentInstance.done.subscribe((color) => done.push(color));
+    fixture.componentInstance.held.subscribe((color) => held.push(color));
+    await fixture.whenStable();
+  });
+
+  it('says the ratio of the colour painted, cut off downwards', () => {
+    const ratio = contrastRatio(paintedRgb(brand), white);
+    expect(element().querySelector('text')!.textContent).toBe((Math.floor(ratio * 100) / 100).toFixed(2));
+  });
+  it('draws under the mark the colour that is marked', () => {
+    const canvas = element().querySelector('canvas')!;
+    const mark = element().querySelector('svg circle')!;
+    const x = Math.round(Number(mark.getAttribute('cx')) / 2);
+    const y = Math.round(Number(mark.getAttribute('cy')));
+    const [r, g, b] = canvas.getContext('2d')!.getImageData(x, y, 1, 1).data;
+    const { rgb } = parseColor('#b83a1e')!;
+    expect(Math.max(Math.abs(r! - rgb.r), Math.abs(g! - rgb.g), Math.abs(b! - rgb.b))).toBeLessThan(8);
+  });
+  it('gives, where it is pulled to, the colour that has that ratio', () => {
+    const svg = element().querySelector('svg')!;
+    svg.setPointerCapture = () => {};
+    const box = svg.getBoundingClientRect();
+    const line = [...element().querySelectorAll('path')].map((one) => /M0 ([\d.]+)H/.exec(one.getAttribute('d')!)![1]).at(-1)!;
+    const at = (type: string) => svg.dispatchEvent(new PointerEvent(type, { clientX: box.left + 100, clientY: box.top + Number(line), pointerId: 1, bubbles: true }));
+    at('pointerdown');
+    at('pointermove');
+    at('pointerup');
+    expect([held.length, done.length]).toEqual([1, 1]);
+    expect(contrastRatio(paintedRgb(done[0]!), white)).toBeCloseTo(4.5, 0);
+    expect(done[0]!.h).toBe(brand.h);
+  });
+  it('moves by keyboard: up is more contrast, whatever the ground', async () => {
+    const press = (key: string) => element().querySelector('svg')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    press('ArrowUp');
+    expect(contrastRatio(paintedRgb(done[0]!), white)).toBeGreaterThan(contrastRatio(paintedRgb(brand), white));
+    const black = parseColor('#000000')!.rgb;
+    fixture.componentRef.setInput('ground', black);
+    await fixture.whenStable();
+    press('ArrowUp');
+    expect(contrastRatio(paintedRgb(done[1]!), black)).toBeGreaterThan(contrastRatio(paintedRgb(brand), black));
+    press('ArrowRight');
+    expect(done[2]!.c).toBeGreaterThan(brand.c);
+  });
+});
