@@ -55,7 +55,7 @@ export async function withDatabase<T>(data: string | undefined, host: CliHost, w
 
 /** A site by id. @throws UseError naming the sites there are */
 export async function siteById(database: Database, id: string): Promise<StoredSite> {
-  const stored = await loadSite(database.db, id);
+  const stored = await loadSite(database, id);
   if (stored) return stored;
   const known = (await listSites(database.db)).map((one) => one.id);
   throw new UseError(`there is no site “${id}”; ${known.length > 0 ? `there is ${known.join(', ')}` : 'the database is empty. Run ./yohaku start once'}.`);

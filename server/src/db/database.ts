@@ -1,6 +1,7 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
+import type { Site } from '@yohaku/core';
 import * as schema from './schema.ts';
 
 export type Db = NodePgDatabase<typeof schema>;
@@ -11,6 +12,8 @@ export interface Database {
   readonly db: Db;
   readonly pool: pg.Pool;
   readonly url: string;
+  /** Things read last, each with the sequence that tells whether it is still right. */
+  readonly remembered: Map<string, { readonly site: Site; readonly sequence: number }>;
   close(): Promise<void>;
 }
 
@@ -18,7 +21,7 @@ export interface Database {
 export function openDatabase(url: string, onError: (error: Error) => void = () => {}): Database {
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000, idleTimeoutMillis: 30_000 });
   pool.on('error', onError);
-  return { db: drizzle(pool, { schema, casing: undefined }), pool, url, close: () => pool.end() };
+  return { db: drizzle(pool, { schema, casing: undefined }), pool, url, remembered: new Map(), close: () => pool.end() };
 }
 
 /** Brings the schema up to date; several processes may start at once (an advisory lock lets one go first). */

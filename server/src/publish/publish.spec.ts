@@ -13,7 +13,7 @@ describe('an exported site', () => {
   beforeAll(async () => {
     database = await freshDatabase();
     await makeSignInToken(database.db);
-    files = await exportSite(database.db, (await loadSite(database.db, 'ternhaven'))!.site, ROOT);
+    files = await exportSite(database.db, (await loadSite(database, 'ternhaven'))!.site, ROOT);
   });
   afterAll(() => database.close());
   const text = (name: string) => files.get(name)!.bytes.toString('utf8');
@@ -59,7 +59,7 @@ describe('an exported site', () => {
   });
 
   it('is made live in one go, one at a time, and goes back whole', async () => {
-    const { site } = (await loadSite(database.db, 'ternhaven'))!;
+    const { site } = (await loadSite(database, 'ternhaven'))!;
     expect(await liveSite(database.db, 'ternhaven')).toBeUndefined();
     await Promise.all([publishSite(database, site, 0, 'owner', ROOT), publishSite(database, site, 0, 'owner', ROOT)]);
     const list = await listPublications(database.db, 'ternhaven');

@@ -12,24 +12,25 @@ export interface StoredChange { readonly sequence: number; readonly id: string; 
 /** What saving a change came to. `overtook` lists addresses whose value was no longer the expected one. */
 export interface Saved { readonly sequence: number; readonly repeated: boolean; readonly overtook: readonly (readonly string[])[] }
 
-/** Sites as last read, by id: valid only while the sequence in the database is the same. */
-const remembered = new Map<string, StoredSite>();
-
 /** Names and sequences of all sites. */
 export async function listSites(db: Querier): Promise<{ id: string; name: string; sequence: number }[]> {
   return db.select({ id: sites.id, name: sites.name, sequence: sites.sequence }).from(sites).orderBy(asc(sites.name));
 }
 
-/** A site with all its pages; undefined when there is none of that id. */
-export async function loadSite(db: Querier, id: string): Promise<StoredSite | undefined> {
-  // One statement, so that pages and sequence are of the same moment.
+/**
+ * A site with all its pages; undefined when there is none of that id. What was
+ * read last is given again only while the sequence in the database is the same.
+ */
+export async function loadSite(database: Database, id: string, db: Querier = database.db): Promise<StoredSite | undefined> {
+  const { remembered } = database;
   const [row] = await db.select({ document: sites.document, sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
   if (!row) return undefined;
   const known = remembered.get(id);
   if (known?.sequence === row.sequence) return known;
   const pageRows = await db.select({ id: pages.id, document: pages.document }).from(pages).where(eq(pages.siteId, id));
   const [again] = await db.select({ sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
-  if (again?.sequence !== row.sequence) return loadSite(db, id);
+  // Somebody saved between the two reads: pages and sequence must be of the same moment.
+  if (again?.sequence !== row.sequence) return loadSite(database, id, db);
   const site = readSite({ ...(row.document as object), pages: Object.fromEntries(pageRows.map((page) => [page.id, page.document])) });
   const stored = { site, sequence: row.sequence };
   remembered.set(id, stored);
@@ -57,7 +58,7 @@ export async function saveChange(database: Database, siteId: string, change: Cha
     if (locked.rows.length === 0) return undefined;
     const known = await tx.select({ sequence: changes.sequence }).from(changes).where(and(eq(changes.siteId, siteId), eq(changes.id, change.id)));
     if (known[0]) return { saved: { sequence: known[0].sequence, repeated: true, overtook: [] } };
-    const { site, sequence } = (await loadSite(tx, siteId))!;
+    const { site, sequence } = (await loadSite(database, siteId, tx))!;
     const applied = applyChange(site, change);
     checkTouched(site, applied.site);
     const next = sequence + 1;
@@ -67,7 +68,7 @@ export async function saveChange(database: Database, siteId: string, change: Cha
     return { saved: { sequence: next, repeated: false, overtook: applied.overtook }, stored: { site: applied.site, sequence: next } };
   });
   // Only after the commit: what a rolled back transaction made must not be remembered.
-  if (done?.stored) remembered.set(siteId, done.stored);
+  if (done?.stored) database.remembered.set(siteId, done.stored);
   return done?.saved;
 }
 

@@ -11,7 +11,7 @@ describe('saving changes', () => {
   let database: Database;
   let site: Site;
   const save = (change: Change) => saveChange(database, 'ternhaven', change, OWNER, 'window');
-  const stored = async () => (await loadSite(database.db, 'ternhaven'))!;
+  const stored = async () => (await loadSite(database, 'ternhaven'))!;
   beforeAll(async () => {
     database = await freshDatabase();
     await makeSignInToken(database.db);
@@ -71,7 +71,7 @@ describe('saving changes', () => {
 
   it('keeps the rows right by constraints of the database itself', async () => {
     for (const sql of [
-      "insert into changes (site_id, sequence, id, change, inverse, author, window_id) values ('ternhaven', 1, 'x', '{}', '[]', 'owner', 'w')",
+      "insert into changes (site_id, sequence, id, change, inverse, author, window_id) values ('ternhaven', 0, 'x', '{}', '[]', 'owner', 'w')",
       "insert into sites (id, name, document) values ('Bad Id', 'x', '{}')",
       "insert into files (hash, type, size, bytes) values ('abc', 'x', 1, 'a')",
     ]) await expectAsync(database.pool.query(sql)).toBeRejected();

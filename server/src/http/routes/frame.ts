@@ -18,7 +18,7 @@ export function frameRoutes(router: Router, { database, root }: Services): void 
   });
 
   router.get('/frame/:site/images/:file', async (context) => {
-    const stored = await loadSite(database.db, context.params['site']!);
+    const stored = await loadSite(database, context.params['site']!);
     const asset = Object.values(stored?.site.assets ?? {}).find((one) => assetFile(one) === `images/${context.params['file']}`);
     const file = asset ? await readFile(database.db, asset.hash) : undefined;
     if (!file) throw notFound('The picture');

@@ -14,7 +14,7 @@ export const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(),
 export function publishRoutes(router: Router, { database, root }: Services): void {
   const { db } = database;
   const load = async (id: string) => {
-    const stored = await loadSite(db, id);
+    const stored = await loadSite(database, id);
     if (!stored) throw notFound(`The site “${id}”`);
     return stored;
   };

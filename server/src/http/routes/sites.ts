@@ -21,7 +21,7 @@ export function siteRoutes(router: Router, { database, hub }: Services): void {
   });
 
   router.get('/api/sites/:site', async (context) => {
-    const stored = await loadSite(db, context.params['site']!);
+    const stored = await loadSite(database, context.params['site']!);
     if (!stored) throw notFound(`The site “${context.params['site']}”`);
     context.body = stored;
   });
