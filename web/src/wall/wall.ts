@@ -28,6 +28,7 @@ export class Wall {
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   protected readonly before = this.#store.selectSignal(siteFeature.selectShowBefore);
   protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
   readonly #audit = this.#store.selectSignal(auditFeature.selectReport);
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
@@ -97,7 +98,7 @@ export class Wall {
     });
     // A page that was grown from elsewhere is brought into view.
     effect(() => {
-      const page = this.desk().grown;
+      const page = this.#grown();
       if (page) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
     });
     // A place chosen from a list: grow its page and bring it into view.
