@@ -93,6 +93,22 @@ describe('edits', () => {
   });
 });
 
+describe('values on places that name a swatch', () => {
+  const named = readSite(smallSite([{ ...literal('t', 'p/text', 'color', ''), value: { kind: 'token', path: 'color.core.ink' } }]));
+  const path = (of: Site) => (of.pages['home']!.overrides['t']!.value as { path: string }).path;
+  it('go along when it begins to follow another, and come back with it', () => {
+    const edit = intents.followSwatch(named, 'ink', 'brand');
+    const after = applyChange(named, edit);
+    expect(path(after.site)).toBe('color.derived.ink');
+    const plain = applyChange(after.site, intents.followSwatch(after.site, 'ink', null)).site;
+    expect(path(plain)).toBe('color.core.ink');
+    expect(path(applyChange(after.site, { ops: after.inverse }).site)).toBe('color.core.ink');
+  });
+  it('go to the heir when it is deleted', () => {
+    expect(path(applyChange(named, intents.removeSwatch(named, 'ink', 'dark')).site)).toBe('color.derived.dark');
+  });
+});
+
 describe('refusals', () => {
   const refusal = (edit: { ops: readonly Op[] }): ChangeRefused => {
     try {

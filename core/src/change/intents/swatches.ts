@@ -64,13 +64,17 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
     }
   // Values on places that name the swatch's token follow it to the heir.
   const swatch = site.brand.swatches[id]!;
-  const path = swatchPath(swatch);
-  const heirPath = heir ? swatchPath(site.brand.swatches[heir]!) : undefined;
-  for (const [record, overrides] of [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)])
-    for (const one of Object.values(overrides))
-      if (one.value.kind === 'token' && one.value.path === path && heirPath) ops.push(setOp(site, [...record, one.id, 'value'], { kind: 'token', path: heirPath }));
+  if (heir) ops.push(...retarget(site, swatchPath(swatch), swatchPath(site.brand.swatches[heir]!)));
   ops.push(removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], id));
   return { label: `Delete ${swatch.label}`, ops };
+}
+
+/** Ops that turn every value on a place that names one token towards another. */
+function retarget(site: Site, from: string, to: string): Op[] {
+  const records = [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)];
+  return records.flatMap(([record, overrides]) => Object.values(overrides)
+    .filter((one) => one.value.kind === 'token' && one.value.path === from)
+    .map((one) => setOp(site, [...record, one.id, 'value'], { kind: 'token', path: to })));
 }
 
 /** Makes a swatch follow another from where the two stand now, or makes it plain again. */
@@ -78,7 +82,10 @@ export function followSwatch(site: Site, id: string, source: string | null): Edi
   const swatch = site.brand.swatches[id]!;
   const now = swatchColor(site.brand, id)!;
   const at = ['brand', 'swatches', id];
-  if (source === null) return { label: `${swatch.label} made plain`, ops: [setOp(site, [...at, 'color'], now), setOp(site, [...at, 'typed'], ''), setOp(site, [...at, 'rule'], null)] };
-  return { label: `${swatch.label} follows ${site.brand.swatches[source]!.label}`, ops: [setOp(site, [...at, 'rule'], ruleBetween(source, swatchColor(site.brand, source)!, now))] };
+  const rule = source === null ? null : ruleBetween(source, swatchColor(site.brand, source)!, now);
+  // A swatch that follows is a derived one: its token's path changes, and what names it goes along.
+  const moved = retarget(site, swatchPath(swatch), swatchPath({ ...swatch, rule }));
+  if (source === null) return { label: `${swatch.label} made plain`, ops: [setOp(site, [...at, 'color'], now), setOp(site, [...at, 'typed'], ''), setOp(site, [...at, 'rule'], null), ...moved] };
+  return { label: `${swatch.label} follows ${site.brand.swatches[source]!.label}`, ops: [setOp(site, [...at, 'rule'], rule), ...moved] };
 }
 
