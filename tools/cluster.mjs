@@ -88,7 +88,7 @@ function initialise(dataDir, pgdata) {
 async function startCluster(dataDir, pgdata, fast) {
   const port = await freePort();
   const settings = [`-c listen_addresses=127.0.0.1`, `-p ${port}`, `-c unix_socket_directories=''`, ...(fast ? ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off'] : [])].join(' ');
-  const done = asPostgres(join(postgresBin(), 'pg_ctl'), ['-D', pgdata, '-w', '-t', '30', '-l', join(pgdata, 'yohaku.log'), '-o', settings, 'start']);
+  const done = asPostgres(join(postgresBin(), 'pg_ctl'), ['-D', pgdata, '-w', '-t', '150', '-l', join(pgdata, 'yohaku.log'), '-o', settings, 'start']);
   if (done.status !== 0) throw new UseError(`PostgreSQL did not start; see ${join(pgdata, 'yohaku.log')}`);
   return port;
 }

@@ -19,7 +19,7 @@ export interface Database {
 
 /** Opens a pool on a PostgreSQL address. A lost connection is reported to `onError` and does not end the process. */
 export function openDatabase(url: string, onError: (error: Error) => void = () => {}): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000, idleTimeoutMillis: 30_000 });
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 30_000 });
   pool.on('error', onError);
   return { db: drizzle(pool, { schema, casing: undefined }), pool, url, remembered: new Map(), close: () => pool.end() };
 }
