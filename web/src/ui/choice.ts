@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 
@@ -14,7 +14,7 @@ let count = 0;
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <nz-select [nzId]="id" [ngModel]="value()" (ngModelChange)="chosen.emit($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch
       [style.width.px]="width()" (nzFocus)="focused.emit()" (nzBlur)="blurred.emit()">
-      @for (option of stable(); track option.value) {
+      @for (option of options(); track option.value) {
         <nz-option [nzValue]="option.value" [nzLabel]="option.label" nzCustomContent>@if (option.color) { <span class="chip" [style.background]="option.color"></span> }{{ option.label }}</nz-option>
       }
     </nz-select>
@@ -25,8 +25,6 @@ export class Choice {
   readonly label = input.required<string>();
   readonly value = input.required<string | null>();
   readonly options = input.required<readonly ChoiceOption[]>();
-  /** The same options by value stay the same list: a select measures itself anew whenever its list changes. */
-  protected readonly stable = computed(() => this.options(), { equal: sameOptions });
   readonly width = input(140);
   readonly hideLabel = input(false);
   readonly placeholder = input('');
@@ -34,8 +32,4 @@ export class Choice {
   readonly focused = output();
   readonly blurred = output();
   protected readonly id = `choice-${++count}`;
-}
-
-function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[]): boolean {
-  return one.length === other.length && one.every((option, i) => option.value === other[i]!.value && option.label === other[i]!.label && option.color === other[i]!.color);
 }

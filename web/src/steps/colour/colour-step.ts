@@ -91,12 +91,7 @@ export class ColourStep {
     const chosen = this.chosen();
     return site && chosen ? swatchUses(site, chosen.id) : [];
   });
-  protected readonly others = computed(() => {
-    // From what is done: a closed list need not follow a control that is held.
-    const site = this.#editor.current();
-    const chosen = this.#chosenPath();
-    return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== chosen).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [];
-  });
+  protected readonly others = computed(() => this.swatches().filter((one) => one.id !== this.chosen()?.id).map((one) => ({ value: one.id, label: one.label, color: one.css })));
   protected readonly sources = computed(() => [{ value: '', label: 'nothing (plain)' }, ...this.others()]);
   protected readonly rule = computed(() => this.site()?.brand.swatches[this.chosen()?.id ?? '']?.rule?.source ?? '');
 
