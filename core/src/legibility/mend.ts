@@ -13,6 +13,8 @@ export interface Mend {
   readonly label: string;
   readonly hex: string;
   readonly deltaE: number;
+  /** Path of the token whose value changes; null when only the place itself does. */
+  readonly token: string | null;
   /** Places that would change. */
   readonly places: number;
   readonly ops: readonly Op[];
@@ -41,7 +43,7 @@ export function mendFor(site: Site, finding: Finding): Mend[] {
   if (cell.override) {
     const record = Object.hasOwn(site.shared.overrides, cell.override.id) ? ['shared', 'overrides'] : ['pages', finding.place.page, 'overrides'];
     const at = [...record, cell.override.id, 'value'];
-    return [{ what: 'place', label: `this place: ${value}`, ...made, places: 1, ops: [{ op: 'set', at, value: { kind: 'literal', css: value }, was: cell.override.value }] }];
+    return [{ what: 'place', label: `this place: ${value}`, ...made, token: null, places: 1, ops: [{ op: 'set', at, value: { kind: 'literal', css: value }, was: cell.override.value }] }];
   }
   return chain.flatMap((path): Mend[] => {
     const token = table.get(path)!;
@@ -52,12 +54,12 @@ export function mendFor(site: Site, finding: Finding): Mend[] {
       const was = site.brand.grounds[address[2]!]!.slots[slot];
       // A slot that follows another slot of the ground is mended at its own place, nearest to the reader.
       if (path !== chain[0]) return [];
-      return [{ what: 'slot', label: `${token.label}: ${value}`, ...made, places: placesOf(site, path).length, ops: [{ op: 'set', at: [...address], value: { kind: 'raw', color: value }, was }] }];
+      return [{ what: 'slot', label: `${token.label}: ${value}`, ...made, token: path, places: placesOf(site, path).length, ops: [{ op: 'set', at: [...address], value: { kind: 'raw', color: value }, was }] }];
     }
     const swatch = site.brand.swatches[address[2]!];
     if (!swatch || swatch.locked || swatch.rule) return [];
     return [{
-      what: 'swatch', label: `${swatch.label} itself: ${value}`, ...made, places: placesOf(site, path).length,
+      what: 'swatch', label: `${swatch.label} itself: ${value}`, ...made, token: path, places: placesOf(site, path).length,
       ops: [
         { op: 'set', at: [...address, 'color'], value: oklchOf(pair.rgb), was: swatch.color },
         { op: 'set', at: [...address, 'typed'], value, was: swatch.typed },

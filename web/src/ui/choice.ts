@@ -1,11 +1,19 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 
-export interface ChoiceOption { readonly value: string; readonly label: string; readonly color?: string }
+export interface ChoiceOption { readonly value: string; readonly label: string; readonly color?: string; /** The family the sample is set in. */ readonly family?: string; readonly sample?: string }
 let count = 0;
 
-/** One of several by name, with a chip of its colour where it has one. */
+/** Whether two lists show the same: an equal list stays the same object, or the select measures itself anew on every step of a held control. */
+function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[]): boolean {
+  return one.length === other.length && one.every((option, i) => {
+    const { value, label, color, family, sample } = other[i]!;
+    return option.value === value && option.label === label && option.color === color && option.family === family && option.sample === sample;
+  });
+}
+
+/** One of several by name, with a chip of its colour or a sample in its letters where it has one. */
 @Component({
   selector: 'yo-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -13,13 +21,13 @@ let count = 0;
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <nz-select [nzId]="id" [ngModel]="value()" (ngModelChange)="chosen.emit($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch
-      [style.width.px]="width()" (nzFocus)="focused.emit()" (nzBlur)="blurred.emit()">
-      @for (option of options(); track option.value) {
-        <nz-option [nzValue]="option.value" [nzLabel]="option.label" nzCustomContent>@if (option.color) { <span class="chip" [style.background]="option.color"></span> }{{ option.label }}</nz-option>
+      [style.width.px]="width()">
+      @for (option of stable(); track option.value) {
+        <nz-option [nzValue]="option.value" [nzLabel]="option.label" nzCustomContent>@if (option.color) { <span class="chip" [style.background]="option.color"></span> }@if (option.family) { <span class="sample" [style.font-family]="option.family">{{ option.sample }}</span> }<span>{{ option.label }}</span></nz-option>
       }
     </nz-select>
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; } .chip { display: inline-block; width: 12px; height: 12px; margin-right: 8px; vertical-align: -1px; outline: 1px solid #d9d9d9; }`,
+  styles: `:host { display: inline-flex; flex-direction: column; } .chip { display: inline-block; width: 12px; height: 12px; margin-right: 8px; vertical-align: -1px; outline: 1px solid #d9d9d9; } .sample { display: inline-block; min-width: 104px; margin-right: 16px; font-size: 22px; line-height: 30px; vertical-align: -4px; }`,
 })
 export class Choice {
   readonly label = input.required<string>();
@@ -29,7 +37,6 @@ export class Choice {
   readonly hideLabel = input(false);
   readonly placeholder = input('');
   readonly chosen = output<string>();
-  readonly focused = output();
-  readonly blurred = output();
+  protected readonly stable = computed(() => this.options(), { equal: sameOptions });
   protected readonly id = `choice-${++count}`;
 }

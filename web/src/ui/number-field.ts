@@ -17,7 +17,7 @@ let count = 0;
     <label [for]="id" class="head" (pointerdown)="grab($event)" [class.sr]="hideLabel()">{{ label() }}</label>
     <input nz-input class="mono" [id]="id" type="text" inputmode="decimal" autocomplete="off" [value]="text()" [style.width.px]="width()"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown)="key($event)" (focus)="focused.emit()" (blur)="take(); blurred.emit()" />
+      (input)="type($event)" (change)="take()" (keydown)="key($event)" (blur)="take()" />
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
   styles: `:host { display: inline-flex; flex-direction: column; position: relative; } label { cursor: ew-resize; user-select: none; white-space: nowrap; } .why { max-width: 180px; color: #1a1a1a; }`,
@@ -32,8 +32,6 @@ export class NumberField {
   readonly factor = input(1);
   readonly held = output<number>();
   readonly done = output<number>();
-  readonly focused = output();
-  readonly blurred = output();
   protected readonly id = `number-${++count}`;
   protected readonly typed = signal<string | null>(null);
   protected readonly problem = signal('');

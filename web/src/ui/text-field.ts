@@ -12,7 +12,7 @@ let count = 0;
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <input nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown.enter)="take()" (keydown.escape)="drop()" (focus)="focused.emit()" (blur)="blurred.emit()" />
+      (input)="type($event)" (change)="take()" (keydown.enter)="take()" (keydown.escape)="drop()" />
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
   styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
@@ -26,8 +26,6 @@ export class TextField {
   readonly hideLabel = input(false);
   readonly placeholder = input('');
   readonly done = output<string>();
-  readonly focused = output();
-  readonly blurred = output();
   protected readonly id = `text-${++count}`;
   protected readonly typed = signal<string | null>(null);
   protected readonly problem = signal('');

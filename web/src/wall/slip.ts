@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { BANDS, addOverride, bindOverride, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type BandId, type Block, type OverrideProperty } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, freshId } from '../state/index.ts';
+import { DeskActions, Editor, deskFeature, freshId, Reaching, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
 
@@ -9,7 +9,7 @@ import { slipValues, type SlipValue } from './slip-values.ts';
 @Component({
   selector: 'yo-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [StandingSign, VerdictRule, TextField, Choice],
+  imports: [StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
   host: { role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },
@@ -31,6 +31,10 @@ export class Slip {
     const ref = this.#ref();
     return site && ref ? siteIndex(site).byAddress.get(`${ref.page} ${ref.id}`) : undefined;
   });
+  protected readonly here = computed((): Scope | undefined => {
+    const place = this.place();
+    return place && { page: place.page, place: place.id };
+  });
   protected readonly values = computed(() => {
     const site = this.#editor.shown();
     const place = this.place();
@@ -51,9 +55,6 @@ export class Slip {
 
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
-  }
-  protected light(token: string | null): void {
-    this.#store.dispatch(DeskActions.light({ token }));
   }
   protected distance(value: SlipValue): string {
     return value.nearest ? cutDownText(value.nearest.distance, value.nearest.unit === 'px' ? 1 : 3) : '';

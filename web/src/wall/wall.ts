@@ -1,16 +1,20 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { groupsOf, plural, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
-import { DeskActions, SURROUNDS, auditFeature, deskFeature, siteFeature } from '../state/index.ts';
+import { groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
+import { DeskActions, SURROUNDS, auditFeature, deskFeature, reachOfScope, siteFeature } from '../state/index.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { Slip } from './slip.ts';
 import { WordsEditor } from './words-editor.ts';
 
-interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly crop: Crop }
+interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly part: string; readonly place: string }
 
 const OVERVIEW = 0.14;
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
-const PANEL = { width: 290, height: 150, scale: 0.5, most: 8 } as const;
+/** Crops of what a token reaches, in wall px: colours are judged at 1280, sizes with the phone beside. */
+const PANELS = {
+  color: { width: 290, phone: 0, height: 150, scale: 0.5, most: 8 },
+  size: { width: 382, phone: 218, height: 240, scale: 0.56, most: 6 },
+} as const;
 
 /** The wall: all pages in one row, or only what the token in hand reaches. */
 @Component({
@@ -28,6 +32,7 @@ export class Wall {
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   protected readonly before = this.#store.selectSignal(siteFeature.selectShowBefore);
   protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  readonly #scope = this.#store.selectSignal(deskFeature.selectLit);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
   readonly #audit = this.#store.selectSignal(auditFeature.selectReport);
   protected readonly zoom = signal(1);
@@ -45,7 +50,7 @@ export class Wall {
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
-    if (this.desk().hanging === 'reach' && this.inHand()) return `1280, at ${PANEL.scale * 100} %`;
+    if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${this.panelSize().scale * 100} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
     return `1280 and 390, at ${Math.round(OVERVIEW * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
@@ -58,27 +63,17 @@ export class Wall {
     return path && site ? tokenTable(site.brand).get(path) : undefined;
   });
 
-  /** Places the focused control reaches, by page. */
-  protected readonly lit = computed(() => {
-    const path = this.desk().lit;
+  /** What the focused control reaches, before anything changes. */
+  readonly #reach = computed(() => {
+    const scope = this.#scope();
     const site = this.site();
-    const place = this.desk().place;
-    const byPage = new Map<string, Set<string>>();
-    const add = (page: string, id: string) => byPage.set(page, (byPage.get(page) ?? new Set()).add(id));
-    if (site && path) for (const group of groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path))) for (const one of group.places) add(one.page, one.id);
-    else if (place) add(place.page, place.id);
-    return byPage;
+    return site && scope ? reachOfScope(site, scope) : undefined;
   });
-
-  /** How many places the focused control reaches, before anything changes. */
-  protected readonly says = computed(() => {
-    const path = this.desk().lit;
-    const site = this.site();
-    const token = path && site ? tokenTable(site.brand).get(path) : undefined;
-    if (!token) return '';
-    const pages = this.lit().size;
-    const places = [...this.lit().values()].reduce((sum, ids) => sum + ids.size, 0);
-    return `${token.label} reaches ${plural(places, 'place')}${places > 0 ? ` on ${plural(pages, 'page')}` : ''}`;
+  protected readonly says = computed(() => this.#reach()?.words ?? '');
+  /** Ids of the places to light, by page: those the focused control reaches, else the one whose slip hangs. */
+  protected readonly lit = computed((): ReadonlyMap<string, ReadonlySet<string>> => {
+    const place = this.desk().place;
+    return this.#reach()?.byPage ?? new Map(place ? [[place.page, new Set([place.id])]] : []);
   });
 
   protected readonly panels = computed((): ReachPanel[] => {
@@ -86,9 +81,13 @@ export class Wall {
     const token = this.inHand();
     return site && token ? reachPanels(site, token.path) : [];
   });
-  protected readonly morePanels = computed(() => Math.max(0, this.panels().length - PANEL.most));
-  protected readonly shownPanels = computed(() => this.panels().slice(0, PANEL.most));
-  protected readonly panelSize = PANEL;
+  protected readonly morePanels = computed(() => Math.max(0, this.panels().length - this.panelSize().most));
+  protected readonly shownPanels = computed(() => {
+    const { width, phone, height, most } = this.panelSize();
+    const crop = ({ part, place }: ReachPanel, across: number): Crop => ({ part, place, width: across, height });
+    return this.panels().slice(0, most).map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
+  });
+  protected readonly panelSize = computed(() => PANELS[this.inHand()?.type === 'color' ? 'color' : 'size']);
   protected readonly overview = OVERVIEW;
 
   constructor() {
@@ -199,6 +198,6 @@ function reachPanels(site: Site, path: string): ReachPanel[] {
     const place = group.places[0]!;
     const ground = site.brand.grounds[group.ground]?.label ?? '';
     const what = group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'menu' ? 'Menu' : `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
-    return { key: `${key} ${place.page} ${place.id}`, label: `${what} on ${ground}`, count, page: place.page, crop: { part: place.section === 'page' ? 'header' : place.section, place: place.id, width: PANEL.width, height: PANEL.height } };
+    return { key: `${key} ${place.page} ${place.id}`, label: `${what} on ${ground}`, count, page: place.page, part: place.section === 'page' ? 'header' : place.section, place: place.id };
   });
 }

@@ -24,7 +24,7 @@ describe('desk state', () => {
     const state = start();
     expect(deskReducer(state, DeskActions.step({ step: state.step }))).toBe(state);
     expect(deskReducer(state, DeskActions.take({ token: state.inHand }))).toBe(state);
-    expect(deskReducer(state, DeskActions.light({ token: state.lit }))).toBe(state);
+    expect(deskReducer(state, DeskActions.light({ scope: state.lit }))).toBe(state);
   });
   it('keeps choices on this machine, and nothing of what is in hand', () => {
     keepDesk({ ...start(), step: 'grounds', surround: 'dark', inHand: 'x', ground: 'pale' });

@@ -1,4 +1,5 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import type { Scope } from './scope.ts';
 
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
 export type Step = (typeof STEPS)[number];
@@ -20,8 +21,8 @@ export interface DeskState {
   readonly hanging: 'all' | 'reach';
   /** Token in hand by path; stays in hand across steps. */
   readonly inHand: string | null;
-  /** Token whose control has the focus: its places are lit. */
-  readonly lit: string | null;
+  /** What the control that has the focus reaches: its places are lit. */
+  readonly lit: Scope | null;
   /** Page grown in place to be read; null: the overview. */
   readonly grown: string | null;
   readonly swatch: string | null;
@@ -64,7 +65,7 @@ export const DeskActions = createActionGroup({
     Surround: props<{ surround: Surround }>(),
     Hang: props<{ hanging: DeskState['hanging'] }>(),
     Take: props<{ token: string | null }>(),
-    Light: props<{ token: string | null }>(),
+    Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
     Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
     Keys: props<{ shown: boolean }>(),
@@ -80,7 +81,7 @@ export const deskFeature = createFeature({
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
     on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null ? 'all' : state.hanging })),
-    on(DeskActions.light, (state, { token }): DeskState => (state.lit === token ? state : { ...state, lit: token })),
+    on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
     on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),

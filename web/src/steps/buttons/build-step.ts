@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { BUTTON_PARTS, buttonSlot, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, fluidSize, scaleStep, familyStack, type ButtonPart, type ButtonState, type CornerUse, type BandId, type SlotValue } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature } from '../../state/index.ts';
+import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 
 const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled'] as const;
@@ -12,7 +12,7 @@ const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, VerdictRule],
+  imports: [Choice, NumberField, TextField, VerdictRule, Reaching],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })
@@ -71,7 +71,7 @@ export class BuildStep {
       parts: BUTTON_PARTS.map((part) => {
         const values = new Set(keys.map((key) => JSON.stringify(slots[this.#slot(key, part)] ?? null)));
         const only = values.size === 1 ? (JSON.parse([...values][0]!) as SlotValue | null) : null;
-        return { part, swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'by rule' };
+        return { part, scope: this.scopeOf(keys, `Button ${part}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'by rule' };
       }),
     };
   });
@@ -89,16 +89,25 @@ export class BuildStep {
     this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', state === 'focus' ? 'rest' : state)) }));
   }
   protected pickRow(variant: string): void {
-    this.cells.set(new Set(STATES.map((state) => `${variant} ${state}`)));
+    this.cells.set(new Set(this.rowKeys(variant)));
   }
   protected pickColumn(state: Shown): void {
-    this.cells.set(new Set(this.brand()!.variantOrder.map((variant) => `${variant} ${state}`)));
+    this.cells.set(new Set(this.column(state)));
+  }
+  protected rowKeys(variant: string): string[] {
+    return STATES.map((state) => `${variant} ${state}`);
+  }
+  protected column(state: Shown): string[] {
+    return this.brand()!.variantOrder.map((variant) => `${variant} ${state}`);
+  }
+  /** What the parts of these cells reach on the ground shown. */
+  protected scopeOf(keys: readonly string[], label: string, parts: readonly ButtonPart[] = BUTTON_PARTS): Scope {
+    const brand = this.brand()!;
+    const ground = brand.grounds[this.ground()]!;
+    return { tokens: keys.flatMap((key) => parts.map((part) => slotPath(brand, ground, this.#slot(key, part)))), label: `${label} on ${ground.label}` };
   }
   protected chooseGround(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground, slot: null } }));
-  }
-  protected light(token: string | null): void {
-    this.#store.dispatch(DeskActions.light({ token }));
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
@@ -124,6 +133,7 @@ export class BuildStep {
   protected labelStyle(id: string): void {
     this.#editor.set('Button label style', ['brand', 'buttonStyle'], id);
   }
+  protected readonly looking: Scope = { words: 'Shows the buttons on another ground; no place changes' };
   protected readonly count = plural;
 
   #slot(key: string, part: ButtonPart): string {

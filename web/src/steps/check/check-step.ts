@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { RULES, bindOverride, cutDownText, leaveOverride, mendFor, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type SetValue } from '@yohaku/core';
-import { DeskActions, Editor, auditFeature, deskFeature, siteFeature, type Row } from '../../state/index.ts';
+import { DeskActions, Editor, auditFeature, deskFeature, siteFeature, type Row, Reaching } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
 
@@ -14,7 +14,7 @@ const MOST_SHOWN = 300;
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictRule, TextField],
+  imports: [VerdictRule, TextField, Reaching],
   templateUrl: './check-step.html',
   styleUrl: './check-step.less',
 })
@@ -108,9 +108,6 @@ export class CheckStep {
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
     this.#store.dispatch(DeskActions.hang({ hanging: 'reach' }));
-  }
-  protected light(token: string | null): void {
-    this.#store.dispatch(DeskActions.light({ token }));
   }
   protected bind(value: SetValue): void {
     const nearest = this.nearest();

@@ -4,7 +4,7 @@ import {
   addSwatches, behindOf, colorOf, cssColor, contrastRatio, followSwatch, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
   removeSwatch, resolvedSwatches, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
-import { DeskActions, Editor, PaintedAreas, deskFeature, freshId } from '../../state/index.ts';
+import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { ContrastField } from './contrast-field.ts';
 
@@ -14,7 +14,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ContrastField, VerdictRule, TextField, Choice],
+  imports: [ContrastField, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -91,7 +91,12 @@ export class ColourStep {
     const chosen = this.chosen();
     return site && chosen ? swatchUses(site, chosen.id) : [];
   });
-  protected readonly others = computed(() => this.swatches().filter((one) => one.id !== this.chosen()?.id).map((one) => ({ value: one.id, label: one.label, color: one.css })));
+  /** The other swatches to choose from: as they are saved, so that the lists keep still while a control is held. */
+  protected readonly others = computed(() => {
+    const site = this.#editor.current();
+    const path = this.#chosenPath();
+    return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== path).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [];
+  });
   protected readonly sources = computed(() => [{ value: '', label: 'nothing (plain)' }, ...this.others()]);
   protected readonly rule = computed(() => this.site()?.brand.swatches[this.chosen()?.id ?? '']?.rule?.source ?? '');
 
@@ -102,12 +107,12 @@ export class ColourStep {
     });
   }
 
+  protected readonly nameOnly = NAME_ONLY;
+  protected readonly unused: Scope = { words: 'A new swatch paints no place until something is set to it' };
+
   protected choose(id: string): void {
     this.deleting.set(false);
     this.#store.dispatch(DeskActions.choose({ choice: { swatch: id } }));
-  }
-  protected light(path: string | null): void {
-    this.#store.dispatch(DeskActions.light({ token: path }));
   }
   protected reach(): void {
     this.#store.dispatch(DeskActions.hang({ hanging: 'reach' }));

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { firstValueFrom } from 'rxjs';
 import { addSwatches, colorsInText, cutDownText, deltaERgb, hex, parseColor, plural, proposeName, resolvedSwatches, type ParsedColor } from '@yohaku/core';
 import { SiteApi, failureWords } from '../../api/index.ts';
-import { Editor, freshId } from '../../state/index.ts';
+import { Editor, freshId, Reaching, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
 
 /** A colour found in a piece of evidence, with what the brand already has that is near. */
@@ -16,7 +16,7 @@ const ALIKE = 0.02;
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TextField],
+  imports: [TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -120,6 +120,7 @@ export class GatherStep {
     const wanted = this.open().map((row) => ({ id: freshId('s'), label: row.name, color: row.color, part: 'side' as const }));
     if (wanted.length > 0) this.#editor.commit((site) => addSwatches(site, wanted));
   }
+  protected readonly unused: Scope = { words: 'New swatches paint no place until something is set to them' };
   protected readonly count = plural;
   protected readonly percent = (share: number): string => `${cutDownText(share * 100, 1)} %`;
 }

@@ -7,6 +7,8 @@ export interface SlotSample {
   readonly css: string;
   readonly found: number | null;
   readonly needed: number;
+  /** What it is rated against: the background of the ground, or the fill of the button under its label. */
+  readonly behind: Rgb8;
   /** Places it paints; a slot in no use never counts as failing. */
   readonly places: number;
 }
@@ -14,6 +16,8 @@ export interface SlotSample {
 export interface GroundLine {
   readonly id: string;
   readonly label: string;
+  /** Path of the token of its background. */
+  readonly path: string;
   readonly background: string;
   readonly places: number;
   readonly samples: readonly SlotSample[];
@@ -45,16 +49,17 @@ export function groundLines(site: Site): GroundLine[] {
       const fill = button ? slot.replace(/-(label|edge)-/, '-fill-') : '';
       const edge = button ? slot.replace(/-(label|fill)-/, '-edge-') : '';
       let found = color ? contrastRatio(composite(color, background), background) : null;
+      let behind = background;
       let needed = slot === 'field-edge' || slot === 'focus' ? 3 : slot === 'rule' ? 1 : textNeed(slot);
       if (button && color) {
         const filled = composite(colorOf(css(fill)) ?? background, background);
-        if (slot.includes('-label-')) found = contrastRatio(composite(color, filled), filled);
+        if (slot.includes('-label-')) [behind, found] = [filled, contrastRatio(composite(color, filled), filled)];
         else {
           found = Math.max(contrastRatio(filled, background), contrastRatio(composite(colorOf(css(edge)) ?? background, background), background));
           needed = 3;
         }
       }
-      return { slot, path, css: css(slot), found, needed, places: placesOf(site, path).length };
+      return { slot, path, css: css(slot), found, needed, behind, places: placesOf(site, path).length };
     };
     const textNeed = (slot: string): number => {
       const style = site.brand.styleOrder.find((one) => site.brand.styles[one]!.slot === slot);
@@ -66,7 +71,7 @@ export function groundLines(site: Site): GroundLine[] {
       return sizes.every(({ size, weight }) => isLargeText(size, weight)) ? 3 : 4.5;
     };
     return {
-      id, label: ground.label, background: cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
+      id, label: ground.label, path: slotPath(site.brand, ground, 'background'), background: cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
       samples: [...LINE_SLOTS.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonSlot(variant, 'label', 'rest')))],
     };
   });

@@ -4,17 +4,15 @@ import {
   addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlot, setValue, slotLabel, slotPath,
   tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
 } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
+import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { groundLines, LINE_SLOTS, type SlotSample } from './ground-lines.ts';
-
-const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** Each ground as one continuous set line, with its figures beneath and one slot in hand. */
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictRule, Choice, TextField],
+  imports: [VerdictRule, Choice, TextField, Reaching],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -59,16 +57,9 @@ export class GroundsStep {
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
   protected readonly mend = computed(() => {
-    const chosen = this.chosen();
     const sample = this.slotFacts()?.sample;
-    if (!chosen || !sample || !this.fails(sample)) return undefined;
-    const site = this.site()!;
-    const ground = site.brand.grounds[chosen.line.id]!;
-    const css = (slot: string) => tokenValue(tokenTable(site.brand), slotPath(site.brand, ground, slot)).css;
-    const background = composite(colorOf(css('background')) ?? WHITE, WHITE);
-    const behind = sample.slot.includes('-label-') ? composite(colorOf(css(sample.slot.replace('-label-', '-fill-'))) ?? background, background) : background;
-    const color = colorOf(sample.css);
-    const found = color && mendPair(composite(color, behind), behind, sample.needed);
+    const color = sample && this.fails(sample) ? colorOf(sample.css) : undefined;
+    const found = sample && color && mendPair(composite(color, sample.behind), sample.behind, sample.needed);
     return found ? { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } : undefined;
   });
   protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
@@ -81,6 +72,10 @@ export class GroundsStep {
 
   protected fails(sample: SlotSample): boolean {
     return sample.places > 0 && sample.found !== null && sample.found < sample.needed;
+  }
+  protected slotPathOf(line: string, slot: string): string {
+    const brand = this.site()!.brand;
+    return slotPath(brand, brand.grounds[line]!, slot);
   }
   protected button(variant: string): string {
     return buttonSlot(variant, 'label', 'rest');
@@ -96,9 +91,6 @@ export class GroundsStep {
     this.deleting.set(false);
     this.#store.dispatch(DeskActions.choose({ choice: { ground, slot } }));
     this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[ground]!, slot) }));
-  }
-  protected light(path: string | null): void {
-    this.#store.dispatch(DeskActions.light({ token: path }));
   }
   protected setTo(value: SlotValue | undefined): void {
     const { line, slot } = this.chosen()!;
@@ -142,6 +134,8 @@ export class GroundsStep {
     this.#editor.commit((site) => removeGround(site, line.id, heir));
     this.#store.dispatch(DeskActions.choose({ choice: { ground: null, slot: null } }));
   }
+  protected readonly unused: Scope = { words: 'A new ground paints no place until a section stands on it' };
+  protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
   protected readonly cut = cutDownText;
 }

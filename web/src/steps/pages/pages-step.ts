@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { addPage, addSection, duplicateSection, movePage, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type Site } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
+import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField } from '../../ui/index.ts';
 
 interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean }
@@ -10,7 +10,7 @@ interface Strip { readonly id: string; readonly label: string; readonly color: s
 @Component({
   selector: 'yo-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, TextField],
+  imports: [Choice, TextField, Reaching],
   templateUrl: './pages-step.html',
   styleUrl: './pages-step.less',
 })
@@ -53,7 +53,7 @@ export class PagesStep {
   });
   protected readonly spaces = computed(() => this.site()?.brand.spaceOrder.filter((id) => this.site()!.brand.spaces[id]!.use === 'section').map((id) => {
     const { label, values } = this.site()!.brand.spaces[id]!;
-    return { value: id, label: `${label}, ${values.desktop} at 1280, ${values.phone} at 390` };
+    return { value: id, label: `${label}, ${values.desktop}, ${values.phone}` };
   }) ?? []);
 
   constructor() {
@@ -117,6 +117,8 @@ export class PagesStep {
     this.#editor.commit((site) => setValue(site, `${field === 'space' ? 'Padding' : field === 'ground' ? 'Ground' : 'Name'} of ${section.label}`, [...address, field], value));
   }
   protected checkLabel = (text: string): string => (text === '' ? 'A section needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+  protected readonly title: Scope = { words: 'The name stands in the window’s title; no place changes' };
+  protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
 
   #commit(make: (site: Site, page: string, section: string) => Edit | undefined): void {

@@ -4,11 +4,12 @@ import { firstValueFrom } from 'rxjs';
 import { changedTokens, plural, ripple, tokenTable } from '@yohaku/core';
 import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
-import { Editor, auditFeature, siteFeature } from '../../state/index.ts';
+import { Editor, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
 
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
 @Component({
   selector: 'yo-publish',
+  imports: [Reaching],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './publish-step.html',
   styleUrl: './publish-step.less',
@@ -101,6 +102,7 @@ export class PublishStep {
   protected when(at: string): string {
     return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
   }
+  protected readonly publishing: Scope = { words: 'Publishing changes no place; what is saved becomes public' };
   protected readonly count = plural;
 }
 

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import {
   FAMILIES, fluidAt, fluidSize, ladderFindings, placesOf, plural, round, scaleStep, siteIndex, stepPath, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
 } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature } from '../../state/index.ts';
+import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, VerdictRule } from '../../ui/index.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly large: number; readonly small: number; readonly stack: string; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null }
@@ -15,7 +15,7 @@ const size = (site: Site, style: TextStyle, width: number): number =>
 @Component({
   selector: 'yo-type',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, VerdictRule],
+  imports: [Choice, NumberField, VerdictRule, Reaching],
   templateUrl: './type-step.html',
   styleUrl: './type-step.less',
 })
@@ -24,7 +24,8 @@ export class TypeStep {
   readonly #editor = inject(Editor);
   readonly #chosen = this.#store.selectSignal(deskFeature.selectStyle);
   protected readonly site = this.#editor.shown;
-  protected readonly families = FAMILIES.map((family) => ({ value: family.id, label: `${family.name}, ${family.kind}` }));
+  /** The families, each set in a word of the site. */
+  protected readonly families = computed(() => FAMILIES.map(({ id, name, kind }) => ({ value: id, label: `${name}, ${kind}`, family: familyStack(id), sample: this.word() })));
   protected readonly brand = computed(() => this.site()?.brand);
   protected readonly word = computed(() => {
     const words = (this.site()?.name ?? 'Harbour').split(/\s+/);
@@ -80,9 +81,6 @@ export class TypeStep {
   protected choose(id: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { style: id } }));
   }
-  protected light(path: string | null): void {
-    this.#store.dispatch(DeskActions.light({ token: path }));
-  }
   protected family(role: 'heading' | 'body', id: string): void {
     this.#editor.set(`${role === 'heading' ? 'Heading' : 'Body'} family`, ['brand', 'families', role], id);
   }
@@ -135,6 +133,7 @@ export class TypeStep {
   protected topStep(): string {
     return stepPath(Math.max(...this.rungs().map((one) => one.step ?? -9)));
   }
+  protected readonly note: Scope = { words: 'Provisional is a note to yourselves; no place changes' };
   protected pullable(rung: Rung): boolean {
     return rung.step === 0 || rung.step === Math.max(...this.rungs().map((one) => one.step ?? -9));
   }

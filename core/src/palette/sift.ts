@@ -1,0 +1,164 @@
+import { clamp } from '../number/index.ts';
+import { deltaE, rgb8ToOklab, type Oklab, type Rgb8 } from '../color/index.ts';
+import type { PictureRole } from './extract.ts';
+
+/** A colour that may be kept or dropped: found in evidence, in the brand already, or both. */
+export interface SiftColor {
+  readonly id: string;
+  readonly rgb: Rgb8;
+  /** Largest share of a picture's area or of a text's uses, 0 to 1. */
+  readonly extent: number;
+  readonly role: PictureRole;
+  /** Pieces of evidence in which it occurs. */
+  readonly pieces: number;
+  /** Places of the site that it paints now, and pairs in which it stands. */
+  readonly places: number;
+  readonly pairs: number;
+  /** A locked swatch comes first and is never dropped. */
+  readonly locked: boolean;
+}
+
+/** The published score: what each part counts for; together 100. */
+export const SIFT_WEIGHTS = { extent: 30, role: 25, spread: 15, apart: 20, use: 10 } as const;
+export type SiftPart = keyof typeof SIFT_WEIGHTS;
+
+/** What a role counts for, 0 to 1: a signal makes a brand known, an ornament least. */
+const ROLE: Record<PictureRole, number> = { signal: 1, text: 0.8, ground: 0.7, ornament: 0.2 };
+/** ΔE OK at which a colour is fully apart from those before it. */
+const FULLY_APART = 0.2;
+/** ΔE OK below which nobody can tell two colours apart side by side. */
+export const ALIKE = 0.02;
+
+export interface Sifted<C extends SiftColor = SiftColor> {
+  readonly color: C;
+  /** 0 to 100. */
+  readonly score: number;
+  /** Points of each part; they add up to the score. */
+  readonly parts: Readonly<Record<SiftPart, number>>;
+  /** The nearest colour before it in the order, and how far it is (ΔE OK); null for the first. */
+  readonly near: { readonly id: string; readonly deltaE: number } | null;
+}
+
+/**
+ * All colours in the order in which they are worth keeping, best first.
+ *
+ * Each next colour is the one with the highest score given those before it:
+ * extent (square root of its share), role, spread over the pieces of evidence,
+ * use on the site (square root of its share of the places), and how far apart
+ * it is from the nearest colour before it. Locked ones come first. Equal scores
+ * go by the larger extent, then by id, so the order never depends on chance.
+ *
+ * @param pieces how many pieces of evidence there are
+ */
+export function sift<C extends SiftColor>(colors: readonly C[], pieces: number): Sifted<C>[] {
+  const allPlaces = Math.max(1, ...colors.map((one) => one.places));
+  const labs = new Map(colors.map((one) => [one.id, rgb8ToOklab(one.rgb)]));
+  const order: Sifted<C>[] = [];
+  const left = new Set(colors);
+  while (left.size > 0) {
+    let best: Sifted<C> | undefined;
+    for (const color of left) {
+      const near = nearest(labs.get(color.id)!, order.map((one) => one.color.id), labs);
+      const share: Record<SiftPart, number> = {
+        extent: Math.sqrt(clamp(color.extent, 0, 1)), role: ROLE[color.role], spread: pieces > 0 ? clamp(color.pieces / pieces, 0, 1) : 0,
+        apart: near ? clamp(near.deltaE / FULLY_APART, 0, 1) : 1, use: Math.sqrt(color.places / allPlaces),
+      };
+      const parts = Object.fromEntries(Object.entries(SIFT_WEIGHTS).map(([part, weight]) => [part, weight * share[part as SiftPart]])) as Record<SiftPart, number>;
+      const candidate = { color, parts, near, score: Object.values(parts).reduce((sum, one) => sum + one, 0) };
+      if (!best || before(candidate, best)) best = candidate;
+    }
+    order.push(best!);
+    left.delete(best!.color);
+  }
+  return order;
+}
+
+function before(one: Sifted, other: Sifted): boolean {
+  if (one.color.locked !== other.color.locked) return one.color.locked;
+  if (one.score !== other.score) return one.score > other.score;
+  if (one.color.extent !== other.color.extent) return one.color.extent > other.color.extent;
+  return one.color.id < other.color.id;
+}
+
+function nearest(lab: Oklab, ids: readonly string[], labs: ReadonlyMap<string, Oklab>): { id: string; deltaE: number } | null {
+  let found: { id: string; deltaE: number } | null = null;
+  for (const id of ids) {
+    const distance = deltaE(lab, labs.get(id)!);
+    if (!found || distance < found.deltaE) found = { id, deltaE: distance };
+  }
+  return found;
+}
+
+/** What dropping one colour costs, given those that are kept. */
+export interface Drop<C extends SiftColor = SiftColor> {
+  readonly color: C;
+  /** The nearest colour that is kept; null when none is. */
+  readonly heir: C | null;
+  /** ΔE OK to the heir; Infinity without one. */
+  readonly deltaE: number;
+}
+
+/** For every colour not kept: its heir among the kept, and how far that is. */
+export function drops<C extends SiftColor>(colors: readonly C[], kept: ReadonlySet<string>): Drop<C>[] {
+  const labs = new Map(colors.map((one) => [one.id, rgb8ToOklab(one.rgb)]));
+  const byId = new Map(colors.map((one) => [one.id, one]));
+  const ids = colors.filter((one) => kept.has(one.id)).map((one) => one.id);
+  return colors.filter((one) => !kept.has(one.id)).map((color) => {
+    const near = nearest(labs.get(color.id)!, ids, labs);
+    return { color, heir: near ? byId.get(near.id)! : null, deltaE: near?.deltaE ?? Infinity };
+  });
+}
+
+/**
+ * Cost of keeping only the first 1, 2, … of an order: for every dropped colour
+ * its distance (ΔE OK) to the nearest kept one, weighted by what it covers (half
+ * its share of the evidence, half its share of the places), in thousandths.
+ */
+export function costCurve(order: readonly SiftColor[]): number[] {
+  const extents = order.reduce((sum, one) => sum + one.extent, 0) || 1;
+  const places = order.reduce((sum, one) => sum + one.places, 0) || 1;
+  const labs = order.map((one) => rgb8ToOklab(one.rgb));
+  const least = order.map(() => Infinity);
+  return order.map((_, last) => {
+    let cost = 0;
+    order.forEach((one, i) => {
+      least[i] = Math.min(least[i]!, deltaE(labs[i]!, labs[last]!));
+      cost += least[i] * (0.5 * (one.extent / extents) + 0.5 * (one.places / places));
+    });
+    return cost * 1000;
+  });
+}
+
+/**
+ * The knee of a falling curve: the number kept (from 1) after which more brings
+ * little, as the point farthest below the straight line between the ends
+ * (Satopää and others 2011, "Finding a Kneedle in a Haystack").
+ */
+export function knee(costs: readonly number[]): number {
+  const first = costs[0] ?? 0;
+  const last = costs.at(-1) ?? 0;
+  if (costs.length < 3 || first <= last) return costs.length;
+  let best = 0;
+  let farthest = -Infinity;
+  costs.forEach((cost, i) => {
+    const below = 1 - i / (costs.length - 1) - (cost - last) / (first - last);
+    if (below > farthest + 1e-12) {
+      farthest = below;
+      best = i;
+    }
+  });
+  return best + 1;
+}
+
+/** Joins colours that nobody can tell apart: the one that covers most leads its group. Groups in the order of their leads. */
+export function mergeAlike<C extends { readonly rgb: Rgb8; readonly extent: number; readonly places: number; readonly locked: boolean }>(colors: readonly C[]): { readonly lead: C; readonly all: readonly C[] }[] {
+  const weight = (one: C) => (one.locked ? 1e9 : 0) + one.places * 1e3 + one.extent;
+  const groups: { lead: C; lab: Oklab; all: C[] }[] = [];
+  for (const color of [...colors].sort((one, other) => weight(other) - weight(one))) {
+    const lab = rgb8ToOklab(color.rgb);
+    const same = groups.find((group) => deltaE(group.lab, lab) < ALIKE);
+    if (same) same.all.push(color);
+    else groups.push({ lead: color, lab, all: [color] });
+  }
+  return groups;
+}
