@@ -8,4 +8,4 @@ export { deltaE, deltaERgb } from './difference.ts';
 export { parseColor, type ParsedColor } from './parse.ts';
 export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './format.ts';
 export { mendPair, type PairMend } from './mend-pair.ts';
-export { colorsInText, type FoundColor } from './find.ts';
+export { colorSpots, colorsInText, type ColorSpot, type FoundColor } from './find.ts';

@@ -15,6 +15,8 @@ export interface PaletteColor {
   /** Share of the counted area, 0 to 1. */
   readonly share: number;
   readonly role: PictureRole;
+  /** Why it seems to do that, in words. */
+  readonly why: string;
 }
 
 const OPAQUE = 250;
@@ -45,7 +47,7 @@ export function extractPalette(pixels: Pixels, most = 8): PaletteColor[] {
   const groups = group(bins, drawing);
   const total = groups.reduce((sum, one) => sum + one.count, 0);
   const kept = groups.filter((one) => one.count / total >= SMALLEST).slice(0, most);
-  return kept.map(({ rgb, count }, i) => ({ rgb, share: count / total, role: roleOf(rgb, i, kept[0]!.rgb) }));
+  return kept.map(({ rgb, count }, i) => ({ rgb, share: count / total, ...roleOf(rgb, i, kept[0]!.rgb) }));
 }
 
 class Histogram {
@@ -128,12 +130,12 @@ function group(bins: readonly Bin[], exact: boolean): Bin[] {
     .sort((one, other) => other.count - one.count || other.lab.l - one.lab.l);
 }
 
-function roleOf(rgb: Rgb8, rank: number, largest: Rgb8): PictureRole {
-  if (rank === 0) return 'ground';
+function roleOf(rgb: Rgb8, rank: number, largest: Rgb8): { role: PictureRole; why: string } {
+  if (rank === 0) return { role: 'ground', why: 'covers most' };
   const lab = rgb8ToOklab(rgb);
   const chroma = Math.hypot(lab.a, lab.b);
   const far = Math.abs(lab.l - rgb8ToOklab(largest).l) > 0.4;
-  if (chroma > 0.1) return 'signal';
-  if (far && chroma < 0.09) return 'text';
-  return rank < 3 && chroma < 0.05 ? 'ground' : 'ornament';
+  if (chroma > 0.1) return { role: 'signal', why: 'strong colour on a small area' };
+  if (far && chroma < 0.09) return { role: 'text', why: 'far in lightness from what covers most' };
+  return rank < 3 && chroma < 0.05 ? { role: 'ground', why: 'quiet and large' } : { role: 'ornament', why: 'small, and near what surrounds it' };
 }

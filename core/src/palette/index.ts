@@ -3,3 +3,4 @@ export { deriveColor, ruleBetween, type DeriveRule } from './derive.ts';
 export { proposeName, uniqueName, uniquePath } from './name.ts';
 export { sampleColor } from './sample.ts';
 export { ALIKE, SIFT_WEIGHTS, costCurve, drops, knee, mergeAlike, sift, type Drop, type SiftColor, type SiftPart, type Sifted } from './sift.ts';
+export { EVIDENCE_LIMITS, roleAlone, type Evidence, type EvidenceColor, type EvidenceKind, type EvidenceLine, type EvidenceSpot } from './evidence.ts';

@@ -1,2 +1,2 @@
 export { contentHash, readFile, storeFile } from './files.ts';
-export { PICTURE_LIMITS, PictureRefused, decodePicture, type Picture } from './picture.ts';
+export { PICTURE_LIMITS, PictureRefused, decodePicture, pictureType, type Picture } from './picture.ts';

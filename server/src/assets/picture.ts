@@ -3,8 +3,8 @@ import { fromHtml } from 'hast-util-from-html';
 import type { Nodes } from 'hast';
 import type { Asset, Pixels } from '@yohaku/core';
 
-/** Largest picture taken, in pixels and bytes. */
-export const PICTURE_LIMITS = { pixels: 40_000_000, bytes: 20 * 1024 * 1024 } as const;
+/** Largest picture taken, in pixels and bytes, and most elements of a drawing. */
+export const PICTURE_LIMITS = { pixels: 40_000_000, bytes: 20 * 1024 * 1024, elements: 100_000 } as const;
 /** Pictures are judged at no more than this many pixels on a side; enough for every colour that covers a thousandth. */
 const JUDGED_SIDE = 700;
 
@@ -16,7 +16,7 @@ export class PictureRefused extends Error {
   }
 }
 
-export interface Picture { readonly type: Asset['type']; readonly width: number; readonly height: number; readonly pixels: Pixels }
+export interface Picture { readonly type: Asset['type']; readonly width: number; readonly height: number; readonly pixels: Pixels; /** What was read with losses, in whole sentences. */ readonly notes: readonly string[] }
 
 /**
  * Decodes a PNG, JPEG, WebP or SVG by what its bytes say, whatever its name.
@@ -30,11 +30,16 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
   if (type === 'image/svg+xml') refuseActiveSvg(Buffer.from(bytes).toString('utf8'));
   try {
     const image = sharp(bytes, { limitInputPixels: PICTURE_LIMITS.pixels, failOn: 'error' });
-    const { width = 0, height = 0 } = await image.metadata();
+    const { width = 0, height = 0, pages = 1, space, depth, hasProfile } = await image.metadata();
     if (width * height > PICTURE_LIMITS.pixels) throw new PictureRefused(tooLarge(width, height));
     const { data, info } = await image.resize(JUDGED_SIDE, JUDGED_SIDE, { fit: 'inside', withoutEnlargement: true, kernel: type === 'image/jpeg' ? 'lanczos3' : 'nearest' })
       .toColourspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-    return { type, width, height, pixels: { width: info.width, height: info.height, data } };
+    const notes = [
+      ...(pages > 1 ? [`It moves; its first of ${pages} pictures was read.`] : []),
+      ...(space === 'cmyk' ? [`It is in CMYK${hasProfile ? '' : ' without a profile'}; its colours were converted to sRGB and may differ from print.`] : []),
+      ...(depth === 'ushort' ? ['It has 16 bits a channel and was read at 8.'] : []),
+    ];
+    return { type, width, height, pixels: { width: info.width, height: info.height, data }, notes };
   } catch (error) {
     if (error instanceof PictureRefused) throw error;
     if (error instanceof Error && /pixel limit/i.test(error.message)) throw new PictureRefused(tooLarge(0, 0));
@@ -45,7 +50,8 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
 const tooLarge = (width: number, height: number): string =>
   `The picture has more than 40 megapixels${width ? ` (${width} by ${height})` : ''}. Scale it down and drop it again.`;
 
-function pictureType(bytes: Uint8Array): Asset['type'] | undefined {
+/** The type of a picture by its first bytes; undefined when it is none that can be read. */
+export function pictureType(bytes: Uint8Array): Asset['type'] | undefined {
   const starts = (...values: number[]) => values.every((value, i) => bytes[i] === value);
   if (starts(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'image/png';
   if (starts(0xff, 0xd8, 0xff)) return 'image/jpeg';
@@ -59,6 +65,10 @@ function pictureType(bytes: Uint8Array): Asset['type'] | undefined {
  * handlers, foreign content, entities, and every reference that is not inside the file.
  */
 function refuseActiveSvg(text: string): void {
+  // Counted before it is parsed: parsing a million elements is what must not happen.
+  let elements = 0;
+  for (let at = text.indexOf('<'); at !== -1; at = text.indexOf('<', at + 1))
+    if (text[at + 1] !== '/' && ++elements > PICTURE_LIMITS.elements) throw new PictureRefused(`This drawing has more than ${PICTURE_LIMITS.elements / 1000} thousand elements. Simplify it and drop it again.`);
   if (/<!ENTITY/i.test(text)) throw new PictureRefused('This SVG declares entities. Save it as plain SVG and drop it again.');
   const visit = (node: Nodes): void => {
     if (node.type === 'element') {

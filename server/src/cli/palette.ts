@@ -1,10 +1,12 @@
 import { readFile } from 'node:fs/promises';
-import { cutDownText, extractPalette, hex } from '@yohaku/core';
-import { PictureRefused, decodePicture } from '../assets/index.ts';
+import { basename } from 'node:path';
+import { cutDownText } from '@yohaku/core';
+import { PictureRefused } from '../assets/index.ts';
+import { EvidenceRefused, readEvidence } from '../evidence/index.ts';
 import { print, readArgs, UseError, type Verb } from './host.ts';
 
 export const palette: Verb = {
-  help: './yohaku palette FILE [--colors N] [--json]\n\nThe palette of a PNG, JPEG, WebP or SVG, largest share first; N colours at most (1 to 32, default 8).\n',
+  help: './yohaku palette FILE [--colors N] [--json]\n\nThe palette of a PNG, JPEG, WebP or SVG, of a style sheet or any text, or of a zipped site, largest share first; N colours at most (1 to 32, default 8).\n',
   async run(args) {
     const { values, positionals } = readArgs(args, { json: { type: 'boolean' }, colors: { type: 'string' } });
     if (positionals.length !== 1) throw new UseError('palette takes one file: ./yohaku palette logo.png');
@@ -14,10 +16,11 @@ export const palette: Verb = {
     const bytes = await readFile(file).catch((error: NodeJS.ErrnoException) => {
       throw new UseError(error.code === 'ENOENT' ? `there is no file ${file}.` : `${file} cannot be read: ${error.code ?? error.message}.`);
     });
-    const picture = await decodePicture(bytes).catch((error: unknown) => {
-      throw error instanceof PictureRefused ? new UseError(`${file}: ${error.message}`) : error;
+    const read = await readEvidence(basename(file), bytes).catch((error: unknown) => {
+      throw error instanceof PictureRefused || error instanceof EvidenceRefused ? new UseError(`${file}: ${error.message}`) : error;
     });
-    const colors = extractPalette(picture.pixels, most).map(({ rgb, share, role }) => ({ hex: hex(rgb), share, role }));
+    for (const note of read.notes) process.stderr.write(`${note}\n`);
+    const colors = read.colors.slice(0, most).map(({ hex, share, role, uses }) => ({ hex, share, role, ...(uses === null ? {} : { uses }) }));
     print(values.json, colors, () => colors.map((one) => `${one.hex}  ${cutDownText(one.share * 100, 1).padStart(5)} %  ${one.role}`).join('\n'));
     return 0;
   },

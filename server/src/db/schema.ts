@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import type { Evidence } from '@yohaku/core';
 import { bigint, boolean, check, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, varchar } from 'drizzle-orm/pg-core';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -65,6 +66,19 @@ export const files = pgTable('files', {
   size: integer().notNull(),
   bytes: bytea().notNull(),
 }, (table) => [check('files_hash', sql`${table.hash} ~ '^[0-9a-f]{64}$'`), check('files_size', sql`${table.size} = length(${table.bytes})`)]);
+
+/** Evidence for a brand: what was dropped or pasted, and what it gave. */
+export const evidence = pgTable('evidence', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  id: text().notNull(),
+  name: text().notNull(),
+  position: integer().notNull(),
+  file: text().notNull().references(() => files.hash),
+  picture: boolean().notNull(),
+  found: jsonb().$type<Omit<Evidence, 'id' | 'name'>>().notNull(),
+  putAway: boolean('put_away').notNull().default(false),
+  at: at('at'),
+}, (table) => [primaryKey({ columns: [table.siteId, table.id] }), index('evidence_position').on(table.siteId, table.position), check('evidence_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`)]);
 
 /** What was published: a manifest from file name to content hash. At most one of a site is live. */
 export const publishes = pgTable('publishes', {

@@ -1,6 +1,7 @@
 import type { Middleware } from 'koa';
 import { ChangeRefused } from '@yohaku/core';
 import { PictureRefused } from '../assets/index.ts';
+import { EvidenceRefused } from '../evidence/index.ts';
 import { Problem } from './problem.ts';
 import type { Services } from './context.ts';
 
@@ -27,7 +28,7 @@ export function errorBoundary({ log }: Services): Middleware {
 function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ChangeRefused) return new Problem(error.kind === 'gone' ? 409 : 422, 'Change refused', error.message, error.issues);
-  if (error instanceof PictureRefused) return new Problem(422, 'Picture refused', error.message);
+  if (error instanceof PictureRefused || error instanceof EvidenceRefused) return new Problem(422, 'Evidence refused', error.message);
   if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. Nothing was saved by this request; it can be sent again unchanged.');
   const status = (error as { status?: unknown }).status;
   if (typeof status === 'number' && status >= 400 && status < 500) {

@@ -1,5 +1,3 @@
-import { createHash } from 'node:crypto';
-import sharp from 'sharp';
 import { startClient, type Client } from '../testing/client.ts';
 
 const change = (id: string, at: string[], value: unknown) => ({ id, schemaVersion: 1, label: 'Test', ops: [{ op: 'set', at, value }] });
@@ -20,7 +18,7 @@ describe('HTTP', () => {
     const { paths } = (await (await client.get('/api/openapi.json')).json()) as { paths: Record<string, Record<string, { security?: unknown[] }>> };
     expect(Object.keys(paths).length).toBeGreaterThan(10);
     for (const [path, operations] of Object.entries(paths)) for (const [method, { security }] of Object.entries(operations)) {
-      const response = await fetch(client.server.address + path.replace('{site}', 'ternhaven'), { method: method.toUpperCase() });
+      const response = await fetch(client.server.address + path.replace('{site}', 'ternhaven').replace('{id}', 'x'), { method: method.toUpperCase() });
       await response.body?.cancel();
       if (security) expect([200, 400, 422]).withContext(path).toContain(response.status);
       // Signing out without a session has nothing to end.
@@ -128,42 +126,5 @@ describe('HTTP', () => {
     const zip = Buffer.from(await (await client.get('/api/sites/ternhaven/zip')).arrayBuffer());
     expect(zip.subarray(0, 2).toString()).toBe('PK');
     expect((await fetch(`${client.server.address}/live/ternhaven/nothing.html`)).status).toBe(404);
-  });
-});
-
-describe('pictures', () => {
-  let client: Client;
-  const send = (bytes: Uint8Array | string) => client.send('POST', '/api/pictures', bytes, { 'content-type': 'application/octet-stream' });
-  beforeAll(async () => {
-    client = await startClient();
-  });
-  afterAll(() => client.close());
-  const logo = '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><rect width="200" height="100" fill="#fbfaf6"/><circle cx="60" cy="50" r="30" fill="#b83a1e"/><rect x="110" y="40" width="70" height="20" fill="#0e3b43"/></svg>';
-
-  it('give their palette: SVG, PNG, WebP, JPEG alike', async () => {
-    const png = await sharp(Buffer.from(logo)).png().toBuffer();
-    for (const bytes of [Buffer.from(logo), png, await sharp(png).webp({ lossless: true }).toBuffer()]) {
-      const answer = (await (await send(bytes)).json()) as { palette: { hex: string; share: number }[]; width: number; hash: string };
-      expect(answer.palette.map((one) => one.hex)).toEqual(['#fbfaf6', '#b83a1e', '#0e3b43']);
-      expect(answer.hash).toBe(createHash('sha256').update(bytes).digest('hex'));
-    }
-    const jpeg = (await (await send(await sharp(png).flatten().jpeg({ quality: 95 }).toBuffer())).json()) as { palette: unknown[] };
-    expect(jpeg.palette.length).toBeGreaterThanOrEqual(3);
-  });
-
-  it('are refused with a sentence: empty, broken, renamed, too large, active', async () => {
-    const png = await sharp(Buffer.from(logo)).png().toBuffer();
-    const svg = (inside: string) => `<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10">${inside}</svg>`;
-    const cases: [Uint8Array | string, RegExp][] = [
-      [new Uint8Array(), /empty/], [Buffer.from('GIF89a and more'), /not a PNG/], [png.subarray(0, 60), /broken/], [Buffer.concat([png.subarray(0, 400), Buffer.alloc(50)]), /broken/],
-      [await sharp({ create: { width: 7000, height: 6000, channels: 3, background: '#fff' } }).png().toBuffer(), /40 megapixels/],
-      [svg('<script>alert(1)</script>'), /<script>/], [svg('<rect onclick="x()"/>'), /onclick/], [svg('<image href="http://a.example/x.png"/>'), /outside itself/],
-      [svg('<style>@import "x.css"</style>'), /outside itself/], [svg('<rect fill="url(http://a.example/#x)"/>'), /outside itself/], [svg('<foreignObject/>'), /foreignobject/], [`<!DOCTYPE svg [<!ENTITY x "y">]>${svg('')}`, /entities/],
-    ];
-    for (const [bytes, words] of cases) {
-      const response = await send(bytes);
-      expect(response.status).withContext(String(words)).toBe(422);
-      expect((await problem(response)).detail).toMatch(words);
-    }
   });
 });

@@ -1,10 +1,11 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import type { GenericSchema } from 'valibot';
+import { PutAway } from './routes/evidence.ts';
 import { MakeLive, Publish } from './routes/publish.ts';
 import { SendChanges } from './routes/sites.ts';
 import { SignIn } from './routes/session.ts';
 
-interface Operation { readonly path: string; readonly method: 'get' | 'post' | 'delete'; readonly summary: string; readonly body?: GenericSchema; readonly open?: true; readonly media?: string }
+interface Operation { readonly path: string; readonly method: 'get' | 'post' | 'put' | 'delete'; readonly summary: string; readonly body?: GenericSchema; readonly open?: true; readonly media?: string }
 
 const OPERATIONS: readonly Operation[] = [
   { path: '/api/health', method: 'get', summary: 'Whether the server and its database answer', open: true },
@@ -18,7 +19,10 @@ const OPERATIONS: readonly Operation[] = [
   { path: '/api/sites/{site}/changes', method: 'post', summary: 'Save changes; each is taken once by its id', body: SendChanges },
   { path: '/api/sites/{site}/inverses', method: 'get', summary: 'Inverses of changes, for undo (query: ids)' },
   { path: '/api/sites/{site}/events', method: 'get', summary: 'Server-sent events: each new sequence', media: 'text/event-stream' },
-  { path: '/api/pictures', method: 'post', summary: 'Keep a picture and get its palette; the body is the file' },
+  { path: '/api/sites/{site}/evidence', method: 'get', summary: 'Evidence for the brand, with the colours it gave' },
+  { path: '/api/sites/{site}/evidence', method: 'post', summary: 'Keep a piece of evidence and read its colours (query: id, name); the body is the file' },
+  { path: '/api/sites/{site}/evidence/{id}', method: 'put', summary: 'Put a piece of evidence away, or back', body: PutAway },
+  { path: '/api/sites/{site}/evidence/{id}/picture', method: 'get', summary: 'The picture itself', media: 'image/*' },
   { path: '/api/sites/{site}/publications', method: 'get', summary: 'Publications, newest first, and what is live' },
   { path: '/api/sites/{site}/publications', method: 'post', summary: 'Publish what is saved', body: Publish },
   { path: '/api/sites/{site}/live', method: 'post', summary: 'Make an earlier publication live again', body: MakeLive },
@@ -33,7 +37,7 @@ export function openApi(): object {
     (paths[path] ??= {})[method] = {
       summary,
       ...(open ? { security: [] } : {}),
-      ...(path.includes('{site}') ? { parameters: [{ name: 'site', in: 'path', required: true, schema: { type: 'string' } }] } : {}),
+      ...(path.includes('{') ? { parameters: [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } })) } : {}),
       ...(schema ? { requestBody: { required: true, content: { 'application/json': { schema } } } } : {}),
       responses: {
         '200': { description: 'Done', content: { [media ?? 'application/json']: {} } },

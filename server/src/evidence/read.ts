@@ -1,0 +1,64 @@
+import { colorSpots, extractPalette, hex, plural, type Evidence, type EvidenceColor } from '@yohaku/core';
+import { PICTURE_LIMITS, decodePicture, pictureType } from '../assets/index.ts';
+import { readDrawing } from './drawing.ts';
+import { EVIDENCE_FILES, EvidenceRefused } from './limits.ts';
+import { leftOut, readSite, unpackSite } from './old-site.ts';
+import { readSheet } from './sheet.ts';
+import { ColorTally } from './tally.ts';
+
+/** What reading gave, before it has an id. `type` is that of the picture to keep; null where the text itself is what was read. */
+export type ReadEvidence = Omit<Evidence, 'id'> & { readonly type: string | null };
+
+/**
+ * Reads a piece of evidence by what its bytes say: a picture, a drawing, a zipped
+ * site, a style sheet, or any text with colours in it.
+ *
+ * @throws EvidenceRefused or PictureRefused with a sentence that says what was wrong and what to do
+ */
+export async function readEvidence(name: string, bytes: Buffer): Promise<ReadEvidence> {
+  if (bytes.length === 0) throw new EvidenceRefused('The file is empty. Export it again and drop the new one.');
+  if (pictureType(bytes)) return readPicture(name, bytes);
+  if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) return readArchive(name, bytes);
+  if (bytes.length > EVIDENCE_FILES.text) throw new EvidenceRefused(`The text is over ${EVIDENCE_FILES.text / 1024 / 1024} MB. Keep the part with the colours and drop it again.`);
+  if (bytes.subarray(0, 8000).includes(0)) throw new EvidenceRefused('This is neither a picture nor a text, whatever its name says. PNG, JPEG, WebP, SVG, CSS, HTML, ZIP and plain text can be read.');
+  return readText(name, bytes.toString('utf8'));
+}
+
+async function readPicture(name: string, bytes: Buffer): Promise<ReadEvidence> {
+  if (bytes.length > PICTURE_LIMITS.bytes) throw new EvidenceRefused(`The picture is over ${PICTURE_LIMITS.bytes / 1024 / 1024} MB. Make it smaller and drop it again.`);
+  const picture = await decodePicture(bytes);
+  const { width, height, pixels, type } = picture;
+  const base = { name, facts: `${width} × ${height}`, size: { width, height }, type };
+  if (type === 'image/svg+xml') {
+    const { colors, notes, lines } = readDrawing(name, bytes.toString('utf8'), pixels);
+    if (colors.length > 0) return { ...base, kind: 'drawing', notes, lines, colors };
+  }
+  const colors = extractPalette(pixels, 12).map(({ rgb, share, role, why }): EvidenceColor => ({ hex: hex(rgb), typed: hex(rgb), share, uses: null, role, why, spots: [] }));
+  if (colors.length === 0) throw new EvidenceRefused('The picture is fully transparent; there is no colour in it. Export it with its colours and drop it again.');
+  return { ...base, kind: 'picture', notes: picture.notes, lines: [], colors };
+}
+
+function readArchive(name: string, bytes: Buffer): ReadEvidence {
+  const { files, left } = unpackSite(bytes);
+  if (files.size === 0) throw new EvidenceRefused('The archive holds no page and no style sheet. Pack the folder with its HTML and CSS files and drop it again.');
+  const { tally, notes } = readSite(files);
+  if (tally.size === 0) throw new EvidenceRefused(`No colour was found in ${plural(files.size, 'file')} of the archive.`);
+  return { name, kind: 'site', facts: `${plural(tally.size, 'colour')} in ${plural(files.size, 'file')}`, notes: [...notes, ...leftOut(left)], size: null, type: null, lines: tally.lines, colors: tally.colors() };
+}
+
+function readText(name: string, text: string): ReadEvidence {
+  const tally = new ColorTally();
+  const sheet = /\.css$/i.test(name) || /[{;]\s*[\w-]+\s*:[^;{}]+[;}]/.test(text.slice(0, 20_000));
+  const page = /\.html?$/i.test(name) || /^\s*<(!doctype|html)/i.test(text);
+  let notes: string[] = [];
+  if (page) {
+    const read = readSite(new Map([[name, text]]));
+    if (read.tally.size > 0) return { name, kind: 'site', facts: `${plural(read.tally.size, 'colour')} in one page`, notes: read.notes, size: null, type: null, lines: read.tally.lines, colors: read.tally.colors() };
+  } else if (sheet) notes = readSheet(tally, name, text);
+  if (tally.size === 0) for (const { color, index, length } of colorSpots(text)) tally.mention(color, name, text, index, length);
+  if (tally.size === 0) throw new EvidenceRefused(`No colour was found in ${name === PASTED ? 'this text' : name}. Write colours as #cf4527, rgb(), hsl(), oklch() or by name; the text is kept.`);
+  return { name, kind: sheet && notes.length + tally.lines.length > 0 && /\.css$/i.test(name) ? 'sheet' : 'text', facts: plural(tally.size, 'colour'), notes, size: null, type: null, lines: tally.lines, colors: tally.colors() };
+}
+
+/** Name of a text that came without a file. */
+export const PASTED = 'Pasted text';
