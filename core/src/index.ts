@@ -10,5 +10,6 @@ export * from './style/index.ts';
 export * from './page/index.ts';
 export * from './reach/index.ts';
 export * from './legibility/index.ts';
+export * from './gather/index.ts';
 export * from './render/index.ts';
 export * from './formats/index.ts';

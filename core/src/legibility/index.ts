@@ -3,4 +3,5 @@ export { auditCounts, auditSite, failingPlaces, findings, judgeGroup, type Audit
 export { placesAmong, worse, type Worse } from './worse.ts';
 export { tally, type Tally } from './tally.ts';
 export { textContrast, partContrast, focusContrast } from './rules/contrast.ts';
+export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer, type PairRule } from './pairs.ts';
 export { mendFor, type Mend } from './mend.ts';

@@ -14,7 +14,7 @@ const anyColors = fc.array(anyColor, { minLength: 1, maxLength: 14 }).map((list)
 
 describe('sift', () => {
   it('has weights that add up to 100, and points that add up to the score, in whatever order the colours come', () => {
-    expect(Object.values(SIFT_WEIGHTS).reduce((sum, one) => sum + one)).toBe(100);
+    expect(Object.values(SIFT_WEIGHTS).reduce<number>((sum, one) => sum + one, 0)).toBe(100);
     fc.assert(fc.property(anyColors, (colors) => {
       const order = sift(colors, 3);
       expect(order.map((one) => one.color.id)).toEqual(sift([...colors].reverse(), 3).map((one) => one.color.id));

@@ -1,0 +1,77 @@
+import { hex, parseColor, type ParsedColor } from '../color/index.ts';
+import { plural } from '../number/index.ts';
+import { mergeAlike, proposeName, type Evidence, type PictureRole, type SiftColor } from '../palette/index.ts';
+import { occurringPairs, pairsWith } from '../legibility/index.ts';
+import { placesOf } from '../reach/index.ts';
+import { resolvedSwatches, swatchPath } from '../style/index.ts';
+import type { Site } from '../site/index.ts';
+
+/** A colour to be sifted: of the evidence, of the brand, or of both. */
+export interface Candidate extends SiftColor {
+  readonly hex: string;
+  readonly color: ParsedColor;
+  /** The swatch's label, or a working name. */
+  readonly label: string;
+  /** Id of the swatch it is already; null when it would be new. */
+  readonly swatch: string | null;
+  /** Where it comes from and why it seems to matter, in words. */
+  readonly why: string;
+  /** Colours that nobody can tell from it, as hex, itself among them. */
+  readonly alike: readonly string[];
+  /** Ids of the pieces of evidence in which it occurs. */
+  readonly evidence: readonly string[];
+}
+
+interface Loose { readonly rgb: ParsedColor['rgb']; readonly extent: number; readonly places: number; readonly locked: boolean; readonly color: ParsedColor; readonly swatch: string | null; readonly role: PictureRole | null; readonly why: string; readonly piece: string | null }
+
+/** Roles by what they are worth when pieces of evidence disagree. */
+const RANK: Record<PictureRole, number> = { signal: 3, text: 2, ground: 1, ornament: 0 };
+
+/**
+ * Everything that might be in the palette: the swatches there are and the
+ * colours of the evidence, those nobody can tell apart (ΔE OK under 0.02) joined
+ * under the swatch, else under the one that covers most.
+ */
+export function candidates(site: Site, evidence: readonly Evidence[]): Candidate[] {
+  const pairs = occurringPairs(site);
+  const swatches = resolvedSwatches(site.brand).map(({ swatch, oklch, rgb }): Loose => {
+    const path = swatchPath(swatch);
+    return { rgb, extent: 0, places: placesOf(site, path).length, locked: swatch.locked, color: { typed: swatch.typed || hex(rgb), oklch, rgb, mapped: false }, swatch: swatch.id, role: null, why: '', piece: null };
+  });
+  const found = evidence.flatMap((piece) => piece.colors.flatMap((one): Loose[] => {
+    const color = parseColor(one.typed) ?? parseColor(one.hex);
+    return color ? [{ rgb: color.rgb, extent: one.share, places: 0, locked: false, color, swatch: null, role: one.role, why: one.why, piece: piece.id }] : [];
+  }));
+  // Swatches are told apart by their makers, however near: only evidence is joined to them.
+  const leads = mergeAlike(found).map(({ all }) => all);
+  const groups: { swatch: Loose | null; all: readonly Loose[] }[] = swatches.map((swatch) => ({ swatch, all: [] }));
+  for (const all of leads) {
+    const near = mergeAlike([...swatches, all[0]!]).find((group) => group.all.includes(all[0]!))!.lead;
+    const home = near.swatch ? groups.find((group) => group.swatch?.swatch === near.swatch) : undefined;
+    if (home) home.all = [...home.all, ...all];
+    else groups.push({ swatch: null, all });
+  }
+  return groups.map(({ swatch, all }) => {
+    const lead = swatch ?? all[0]!;
+    const known = swatch ? site.brand.swatches[swatch.swatch!]! : undefined;
+    const pieces = [...new Set(all.map((one) => one.piece!))];
+    const best = [...all].sort((one, other) => RANK[other.role!] - RANK[one.role!] || other.extent - one.extent)[0];
+    const standing = swatch ? pairsWith(pairs, swatchPath(known!)).length : 0;
+    return {
+      id: swatch?.swatch ?? `new-${hex(lead.rgb).slice(1)}`, rgb: lead.rgb, hex: hex(lead.rgb), color: lead.color, label: known?.label ?? proposeName(lead.color.oklch), swatch: swatch?.swatch ?? null,
+      extent: Math.max(0, ...all.map((one) => one.extent)), role: best?.role ?? 'ornament', pieces: pieces.length, places: lead.places, pairs: standing, locked: lead.locked,
+      why: reason(best, pieces.length, evidence.length, lead.places, known?.locked ?? false), alike: [...new Set([hex(lead.rgb), ...all.map((one) => hex(one.rgb))])], evidence: pieces,
+    };
+  });
+}
+
+function reason(best: Loose | undefined, pieces: number, all: number, places: number, locked: boolean): string {
+  const parts = [
+    ...(locked ? ['locked'] : []),
+    ...(best ? [`${best.role}: ${best.why}`] : ['in no evidence']),
+    ...(all > 1 && pieces > 0 ? [pieces === all ? 'in every piece' : `in ${pieces} of ${all} pieces`] : []),
+    ...(places > 0 ? [`paints ${plural(places, 'place')}`] : []),
+  ];
+  return parts.join('; ');
+}
+

@@ -1,0 +1,28 @@
+import { applyChange, setSlot } from '../change/index.ts';
+import { readSite } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { occurringPairs, pairsWith } from './pairs.ts';
+
+describe('pairs that occur', () => {
+  const site = readSite(smallSite());
+
+  it('are only those that some page uses', () => {
+    const pairs = occurringPairs(site);
+    expect(pairs.some((pair) => pair.fores.some((layer) => layer.chain[0] === 'ground.deep.eyebrow'))).toBeFalse();
+    expect(pairs.every((pair) => pair.places.length > 0)).toBeTrue();
+  });
+
+  it('of a token are those in which it stands before or behind', () => {
+    const pairs = occurringPairs(site);
+    const white = pairsWith(pairs, 'color.core.white');
+    expect(white.some((pair) => pair.behind?.[0]?.chain.includes('color.core.white'))).toBeTrue();
+    expect(white.some((pair) => pair.fores.some((layer) => layer.chain.includes('color.core.white')))).toBeTrue();
+    expect(white.length).toBeLessThanOrEqual(pairs.length);
+  });
+
+  it('stand on what shows through a translucent ground', () => {
+    const veiled = applyChange(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
+    const pair = occurringPairs(veiled).find((one) => one.rule === 'text-contrast' && one.behind!.length > 1);
+    expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('ground.pale.background');
+  });
+});

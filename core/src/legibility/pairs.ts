@@ -1,0 +1,133 @@
+import { CONTRAST, composite, contrastRatio, isLargeText, type Rgb8 } from '../color/index.ts';
+import type { Place, PlaceKind } from '../page/index.ts';
+import { cellValue, colorOf, fontSizeAt, pixelsAt, siteIndex, type Group } from '../reach/index.ts';
+import { AUDIT_WIDTHS, BANDS, bandOf, type BandId } from '../shape/index.ts';
+import type { Site, State } from '../site/index.ts';
+import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
+
+export type PairRule = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast';
+
+/** One painted layer of a pair: its value, and the tokens on the way to it, the nearest first; none for a value set on a place. */
+export interface PairLayer {
+  readonly css: string;
+  readonly chain: readonly string[];
+}
+
+/**
+ * Two colours that meet on some page, at some width, in some state, with what
+ * is asked of them. Found from the pages: a combination that no page uses is no pair.
+ */
+export interface Pair {
+  readonly rule: PairRule;
+  readonly kind: PlaceKind;
+  /** Text style of the foreground, where it is text. */
+  readonly style: string | null;
+  readonly ground: string;
+  /** The foreground; two where the better of fill and edge counts. */
+  readonly fores: readonly PairLayer[];
+  /** What lies behind, the topmost first, down to the first opaque one; white paper beneath. Null over a picture. */
+  readonly behind: readonly PairLayer[] | null;
+  readonly states: readonly State[];
+  /** The strictest ratio asked at the widths where it occurs. */
+  readonly needed: number;
+  /** The ratio; null over a picture or when a colour cannot be read. */
+  readonly found: number | null;
+  readonly places: readonly Place[];
+}
+
+const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+
+interface Build { pair: Pair; states: Set<State>; places: Set<Place>; needed: number }
+
+/** Every pair that occurs on the site, each once, in the order of their places. */
+export function occurringPairs(site: Site, table: TokenTable = tokenTable(site.brand)): Pair[] {
+  const found = new Map<string, Build>();
+  for (const group of siteIndex(site).groups) for (const one of pairsOfGroup(table, group)) {
+    const key = [one.rule, one.kind, one.style, one.ground, ...one.fores.map(keyOf), '/', ...(one.behind?.map(keyOf) ?? ['picture'])].join(' ');
+    const known = found.get(key);
+    if (known) {
+      for (const state of one.states) known.states.add(state);
+      for (const place of one.places) known.places.add(place);
+      known.needed = Math.max(known.needed, one.needed);
+    } else found.set(key, { pair: one, states: new Set(one.states), places: new Set(one.places), needed: one.needed });
+  }
+  return [...found.values()].map(({ pair, states, places, needed }) => ({ ...pair, states: [...states], places: [...places], needed }));
+}
+
+/** The pairs in which a token stands, as foreground or behind. */
+export function pairsWith(pairs: readonly Pair[], path: string): Pair[] {
+  const has = (layers: readonly PairLayer[] | null) => layers?.some((layer) => layer.chain.includes(path)) ?? false;
+  return pairs.filter((pair) => has(pair.fores) || has(pair.behind));
+}
+
+const keyOf = (layer: PairLayer): string => layer.chain[0] ?? layer.css;
+
+function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
+  const pairs: Pair[] = [];
+  if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture') return pairs;
+  const filled = group.kind === 'button' || group.kind === 'field';
+  for (const state of group.states) {
+    if (state === 'disabled') continue;
+    for (const { id: band } of BANDS) {
+      const around = layersBehind(table, group, band);
+      const inside = filled ? layersOf(table, group, state, band) : around;
+      const text = layerAt(table, group, 'color', state, band);
+      if (text) pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
+      if (filled) {
+        const edge = layerAt(table, group, 'border-color', state, band);
+        const fill = layerAt(table, group, 'background-color', state, band);
+        if (edge) pairs.push(rate(group, group.kind === 'button' ? 'button-contrast' : 'field-contrast', state, fill ? [edge, fill] : [edge], around, CONTRAST.nonText));
+      }
+      if (state === 'focus') {
+        const ring = layerAt(table, group, 'outline-color', state, band);
+        if (ring) pairs.push(rate(group, 'focus-contrast', state, [ring], around, CONTRAST.nonText));
+      }
+    }
+  }
+  return pairs;
+}
+
+/** The strictest ratio asked of a text in a band: 3 only where it is large at every width looked at. */
+function textNeed(table: TokenTable, group: Group, band: BandId): number {
+  const large = AUDIT_WIDTHS.filter((width) => bandOf(width) === band)
+    .every((width) => isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400));
+  return large ? CONTRAST.largeText : CONTRAST.text;
+}
+
+function layerAt(table: TokenTable, group: Group, property: PaintedProperty, state: State, band: BandId): PairLayer | undefined {
+  const cell = group.painting.at(property, state, band);
+  return cell && cellValue(table, cell);
+}
+
+/** The group's own fill and what shows through it. */
+function layersOf(table: TokenTable, group: Group, state: State, band: BandId): readonly PairLayer[] | null {
+  const own = layerAt(table, group, 'background-color', state, band);
+  const color = own && colorOf(own.css);
+  if (own && color && color.alpha >= 1) return [own];
+  const behind = layersBehind(table, group, band);
+  return own && color && behind ? [own, ...behind] : behind;
+}
+
+function layersBehind(table: TokenTable, group: Group, band: BandId): readonly PairLayer[] | null {
+  if (group.overPicture) return null;
+  return group.under ? layersOf(table, group.under, 'rest', band) : [];
+}
+
+/** Layers as the flat colour they come to on white paper. */
+export function flattened(layers: readonly PairLayer[]): Rgb8 {
+  return layers.reduceRight((below, layer) => composite(colorOf(layer.css) ?? below, below), WHITE);
+}
+
+/** The ratio of a pair's foregrounds, the better one, on a flat colour; null when none can be read. */
+export function ratioOn(fores: readonly PairLayer[], behind: Rgb8): number | null {
+  let best: number | null = null;
+  for (const { css } of fores) {
+    const color = colorOf(css);
+    if (color) best = Math.max(best ?? 0, contrastRatio(composite(color, behind), behind));
+  }
+  return best;
+}
+
+function rate(group: Group, rule: PairRule, state: State, fores: readonly PairLayer[], behind: readonly PairLayer[] | null, needed: number): Pair {
+  return { rule, kind: group.kind, style: group.style, ground: group.ground, fores, behind, states: [state], needed, found: behind && ratioOn(fores, flattened(behind)), places: group.places };
+}
