@@ -6,7 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
-import { auditReducer, deskReducer, siteReducer } from './state/index.ts';
+import { auditReducer, deskReducer, gatherReducer, siteReducer } from './state/index.ts';
 import { SiteEffects } from './state/site/site.effects.ts';
 
 registerLocaleData(en);
@@ -15,7 +15,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(),
-    provideStore({ site: siteReducer, desk: deskReducer, audit: auditReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
+    provideStore({ site: siteReducer, desk: deskReducer, audit: auditReducer, gather: gatherReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
     provideEffects(SiteEffects),
     provideNzI18n(en_GB),
     provideNzIcons([]),

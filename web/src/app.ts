@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { SiteApi, failureWords, isSignedOut } from './api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from './desk/index.ts';
-import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, type Step } from './state/index.ts';
+import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, Tray, type Step } from './state/index.ts';
 import { BuildStep, CheckStep, ColourStep, GatherStep, GroundsStep, PagesStep, PublishStep, TypeStep } from './steps/index.ts';
 import { DeskFonts } from './desk/desk-fonts.ts';
 import { KeysList } from './desk/keys-list.ts';
@@ -53,6 +53,7 @@ export class App {
   constructor() {
     inject(AuditLink);
     inject(DeskFonts);
+    inject(Tray);
     void this.#enter();
     effect(() => keepDesk(this.#desk()));
     effect(() => {

@@ -19,6 +19,7 @@ export const RANGES = {
   letterSpacing: { min: -0.1, max: 0.5, step: 0.005, unit: 'em' },
   space: { min: 0, max: 320, step: 1, unit: 'px' },
   corner: { min: 0, max: 100, step: 1, unit: 'px' },
+  sampleRadius: { min: 0, max: 60, step: 1, unit: 'px' },
   shade: { min: 0, max: 1, step: 0.01, unit: '' },
 } as const satisfies Record<string, Range>;
 export type RangeName = keyof typeof RANGES;

@@ -1,14 +1,13 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { type Observable, map } from 'rxjs';
-import type { AuditCounts, Change, Site } from '@yohaku/core';
+import type { AuditCounts, Change, Evidence, Site } from '@yohaku/core';
 
 export interface LoadedSite { readonly site: Site; readonly sequence: number }
 export interface RemoteChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string }
 export type SendResult =
   | { readonly id: string; readonly sequence: number; readonly repeated: boolean; readonly overtook: string[][] }
   | { readonly id: string; readonly refused: string; readonly kind: string };
-export interface FoundPalette { readonly hash: string; readonly type: string; readonly width: number; readonly height: number; readonly palette: { hex: string; share: number; role: string }[] }
 export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
 export interface Publications { readonly publications: Publication[]; readonly live: { readonly site: Site; readonly number: number; readonly sequence: number } | null }
 
@@ -32,8 +31,14 @@ export class SiteApi {
   after(site: string, sequence: number): Observable<RemoteChange[]> {
     return this.#http.get<{ changes: RemoteChange[] }>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(map(({ changes }) => changes));
   }
-  picture(file: Blob): Observable<FoundPalette> {
-    return this.#http.post<FoundPalette>('/api/pictures', file, { headers: { 'Content-Type': 'application/octet-stream' } });
+  evidence(site: string): Observable<Evidence[]> {
+    return this.#http.get<{ evidence: Evidence[] }>(`/api/sites/${site}/evidence`).pipe(map(({ evidence }) => evidence));
+  }
+  addEvidence(site: string, id: string, name: string, content: Blob): Observable<Evidence> {
+    return this.#http.post<Evidence>(`/api/sites/${site}/evidence`, content, { params: { id, name: name.slice(0, 200) }, headers: { 'Content-Type': 'application/octet-stream' } });
+  }
+  putAwayEvidence(site: string, id: string, putAway: boolean): Observable<unknown> {
+    return this.#http.put(`/api/sites/${site}/evidence/${id}`, { putAway });
   }
   publications(site: string): Observable<Publications> {
     return this.#http.get<Publications>(`/api/sites/${site}/publications`);

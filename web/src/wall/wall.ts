@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
-import { DeskActions, SURROUNDS, auditFeature, deskFeature, reachOfScope, siteFeature } from '../state/index.ts';
+import { DeskActions, SURROUNDS, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
+import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
+import { EvidenceWall } from './evidence-wall.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { Slip } from './slip.ts';
 import { WordsEditor } from './words-editor.ts';
@@ -20,7 +22,7 @@ const PANELS = {
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PageFrame, Slip],
+  imports: [EvidenceWall, PageFrame, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -50,11 +52,17 @@ export class Wall {
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
+    if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
     if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${this.panelSize().scale * 100} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
     return `1280 and 390, at ${Math.round(OVERVIEW * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
+
+  readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
+  protected readonly hasEvidence = computed(() => this.desk().step === 'gather' && this.#evidence().length > 0);
+  protected readonly evidenceHangs = computed(() => this.hasEvidence() && this.desk().hanging === 'evidence');
+  protected readonly allHang = computed(() => !this.evidenceHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
 
   /** The token in hand, with its label, when there is one. */
   protected readonly inHand = computed(() => {
@@ -111,7 +119,7 @@ export class Wall {
     return this.desk().grown === page ? this.grownScale() : OVERVIEW;
   }
 
-  protected hang(hanging: 'all' | 'reach'): void {
+  protected hang(hanging: 'all' | 'reach' | 'evidence'): void {
     this.#store.dispatch(DeskActions.hang({ hanging }));
   }
 

@@ -17,8 +17,8 @@ export interface DeskState {
   /** Height of the desk below the steps line in px, by step. */
   readonly heights: Readonly<Partial<Record<Step, number>>>;
   readonly surround: Surround;
-  /** How the wall hangs: all pages, or only what the token in hand reaches. */
-  readonly hanging: 'all' | 'reach';
+  /** How the wall hangs: all pages, only what the token in hand reaches, or (in Gather) the evidence. */
+  readonly hanging: 'all' | 'reach' | 'evidence';
   /** Token in hand by path; stays in hand across steps. */
   readonly inHand: string | null;
   /** What the control that has the focus reaches: its places are lit. */
@@ -45,7 +45,7 @@ function kept(): DeskState {
     const { step, heights, surround, swatch, ground, style } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
     return {
       ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
-      surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null,
+      hanging: step === 'gather' ? 'evidence' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null,
     };
   } catch {
     return STANDARD;
@@ -76,7 +76,7 @@ export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
     kept(),
-    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null })),
+    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: step === 'gather' ? 'evidence' : state.hanging === 'evidence' ? 'all' : state.hanging })),
     on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),

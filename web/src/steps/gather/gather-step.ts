@@ -1,126 +1,136 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { firstValueFrom } from 'rxjs';
-import { addSwatches, colorsInText, cutDownText, deltaERgb, hex, parseColor, plural, proposeName, resolvedSwatches, type ParsedColor } from '@yohaku/core';
-import { SiteApi, failureWords } from '../../api/index.ts';
-import { Editor, freshId, Reaching, type Scope } from '../../state/index.ts';
+import { Store } from '@ngrx/store';
+import { SIFT_WEIGHTS, candidates, cutDownText, planTaking, plural, takePalette, type Candidate, type Evidence, type SiftPart } from '@yohaku/core';
+import { Editor, GatherActions, PASTED, Reaching, Tray, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
+import { CostCurve } from './cost-curve.ts';
+import { siftOrder } from './sift-order.ts';
 
-/** A colour found in a piece of evidence, with what the brand already has that is near. */
-interface Found { readonly id: string; readonly color: ParsedColor; readonly hex: string; readonly share: number | null; readonly count: number; readonly role: string; readonly name: string; readonly taken: boolean }
-interface Evidence { readonly id: string; readonly name: string; readonly kind: string; readonly url: string | null; readonly found: readonly Found[] }
+const ROW = 28;
 
-/** Two colours nearer than this are hard to tell apart (ΔE OK). */
-const ALIKE = 0.02;
-
-/** Evidence in: a logo dropped, or any text with colours in it; each colour taken or left, and named. */
+/** Evidence in, sifted with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TextField, Reaching],
+  imports: [CostCurve, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
 export class GatherStep {
-  readonly #api = inject(SiteApi);
+  readonly #store = inject(Store);
   readonly #editor = inject(Editor);
-  protected readonly evidence = signal<readonly Evidence[]>([]);
-  protected readonly at = signal(0);
-  protected readonly problem = signal('');
-  protected readonly busy = signal(false);
+  readonly #tray = inject(Tray);
+  protected readonly state = this.#store.selectSignal(gatherFeature.selectGatherState);
+  readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
   protected readonly over = signal(false);
   protected readonly text = signal('');
-  protected readonly current = computed(() => this.evidence()[this.at()]);
-  protected readonly rows = computed(() => {
-    const brand = this.#editor.shown()?.brand;
-    const known = brand ? resolvedSwatches(brand) : [];
-    return (this.current()?.found ?? []).map((found) => {
-      const near = known.map(({ swatch, rgb }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, found.color.rgb) })).sort((one, other) => one.deltaE - other.deltaE)[0];
-      return { ...found, near: near ? { label: near.label, text: cutDownText(near.deltaE, 3), same: near.deltaE < ALIKE } : undefined };
-    });
+  protected readonly chosen = signal<string | null>(null);
+  protected readonly weights = (Object.entries(SIFT_WEIGHTS) as [SiftPart, number][]).map(([part, weight]) => `${part} ${weight}`).join(', ');
+  readonly #colors = computed(() => {
+    const site = this.#editor.current();
+    return site ? candidates(site, this.#evidence()) : [];
   });
-  protected readonly open = computed(() => this.rows().filter((row) => row.taken && !row.near?.same));
+  protected readonly sift = computed(() => siftOrder(this.#colors(), this.#evidence(), this.state().count, this.state().choices));
+  protected readonly curve = computed(() => ({ costs: this.sift().costs, knee: this.sift().knee, kept: this.sift().kept.length, cost: this.sift().cost }));
+  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((one) => one.color.id))));
+  protected readonly hand = computed(() => this.state().hand);
+  protected readonly piece = computed(() => this.#evidence().find((one) => one.id === this.chosen()));
 
   protected drop(event: DragEvent): void {
     event.preventDefault();
     this.over.set(false);
-    const files = [...(event.dataTransfer?.files ?? [])];
-    if (files.length > 0) void this.#files(files);
-    else this.#text(event.dataTransfer?.getData('text/plain') ?? '');
+    if (event.dataTransfer) void this.#tray.drop(event.dataTransfer);
   }
   protected choose(event: Event): void {
     const input = event.target as HTMLInputElement;
-    void this.#files([...(input.files ?? [])]);
+    void this.#tray.add([...(input.files ?? [])].map((file) => ({ name: file.name, content: file })));
+    input.value = '';
+  }
+  protected chooseFolder(event: Event): void {
+    const input = event.target as HTMLInputElement;
+    const files = [...(input.files ?? [])];
+    const name = files[0]?.webkitRelativePath.split('/')[0] ?? 'Folder';
+    if (files.length > 0) void this.#tray.addFolder(name, files.map((file) => ({ path: file.webkitRelativePath, file })));
     input.value = '';
   }
   protected typed(event: Event): void {
     this.text.set((event.target as HTMLTextAreaElement).value);
   }
-  protected read(): void {
-    this.#text(this.text());
+  /** What was typed stays until it is read. */
+  protected async read(): Promise<void> {
+    const text = this.text();
+    if ((await this.#tray.addText(text, PASTED)) && this.text() === text) this.text.set('');
   }
   protected paste(event: ClipboardEvent): void {
     const files = [...(event.clipboardData?.files ?? [])];
     if (files.length === 0) return;
     event.preventDefault();
-    void this.#files(files);
+    void this.#tray.add(files.map((file) => ({ name: file.name || 'Pasted picture', content: file })));
+  }
+  protected putAway(piece: Evidence): void {
+    void this.#tray.putAway(piece.id);
+  }
+  protected putBack(): void {
+    void this.#tray.putBack();
   }
 
-  async #files(files: readonly File[]): Promise<void> {
-    for (const file of files) {
-      this.problem.set('');
-      if (/^text\/|\.(css|txt|md|csv)$/i.test(file.type + file.name)) {
-        this.#text(await file.text(), file.name);
-        continue;
-      }
-      this.busy.set(true);
-      try {
-        const picture = await firstValueFrom(this.#api.picture(file));
-        this.#add({
-          id: freshId('e'), name: file.name, kind: `${picture.width} × ${picture.height}`, url: URL.createObjectURL(new Blob([file], { type: picture.type })),
-          found: picture.palette.map((one) => this.#found(parseColor(one.hex)!, { share: one.share, role: one.role, taken: one.role !== 'ornament' })),
-        });
-      } catch (error) {
-        this.problem.set(`${file.name}: ${failureWords(error)}`);
-      } finally {
-        this.busy.set(false);
-      }
-    }
+  /** Takes a colour in hand: its occurrences are outlined on the wall. */
+  protected take(color: Candidate): void {
+    this.#store.dispatch(GatherActions.hand({ hand: this.holds(color) ? [] : color.alike }));
   }
-
-  #text(text: string, name = 'Pasted text'): void {
-    const found = colorsInText(text);
-    if (found.length === 0) {
-      this.problem.set(text.trim() === '' ? 'There is nothing to read yet. Paste colour codes, or drop a picture.' : `No colour was found in ${name === 'Pasted text' ? 'this text' : name}. Write colours as #cf4527, rgb(), hsl(), oklch() or by name; the text is kept.`);
-      return;
-    }
-    this.problem.set('');
-    this.text.set('');
-    this.#add({ id: freshId('e'), name, kind: plural(found.length, 'colour'), url: null, found: found.map((one) => this.#found(one, { count: one.count })) });
+  protected holds(color: Candidate): boolean {
+    return color.alike.some((one) => this.hand().includes(one));
   }
-
-  #found(color: ParsedColor, more: Partial<Found>): Found {
-    return { id: freshId('f'), color, hex: hex(color.rgb), share: null, count: 1, role: '', name: proposeName(color.oklch), taken: true, ...more };
+  protected keep(color: Candidate, keep: boolean): void {
+    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { keep } }));
   }
-  #add(one: Evidence): void {
-    this.evidence.update((list) => [...list, one]);
-    this.at.set(this.evidence().length - 1);
+  protected name(color: Candidate): string {
+    return this.state().choices[color.id]?.name ?? color.label;
   }
-
-  protected toggle(id: string): void {
-    this.#change(id, (found) => ({ ...found, taken: !found.taken }));
-  }
-  protected name(id: string, name: string): void {
-    this.#change(id, (found) => ({ ...found, name }));
+  protected rename(color: Candidate, name: string): void {
+    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { name } }));
   }
   protected checkName = (text: string): string => (text === '' ? 'A swatch needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
-  #change(id: string, change: (found: Found) => Found): void {
-    this.evidence.update((list) => list.map((one, i) => (i === this.at() ? { ...one, found: one.found.map((found) => (found.id === id ? change(found) : found)) } : one)));
+
+  protected count(count: number): void {
+    const most = this.sift().kept.length + this.sift().dropped.length;
+    this.#store.dispatch(GatherActions.count({ count: Math.max(1, Math.min(most, count)) }));
   }
-  protected take(): void {
-    const wanted = this.open().map((row) => ({ id: freshId('s'), label: row.name, color: row.color, part: 'side' as const }));
-    if (wanted.length > 0) this.#editor.commit((site) => addSwatches(site, wanted));
+  protected keyLine(event: KeyboardEvent): void {
+    const by = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    this.count(this.sift().kept.length + by);
   }
-  protected readonly unused: Scope = { words: 'New swatches paint no place until something is set to them' };
-  protected readonly count = plural;
-  protected readonly percent = (share: number): string => `${cutDownText(share * 100, 1)} %`;
+  /** Draws the line between what is in and what is out; a row is a colour. */
+  protected grab(start: PointerEvent): void {
+    const from = this.sift().kept.length;
+    const line = start.currentTarget as HTMLElement;
+    const move = (event: PointerEvent) => this.count(from + Math.round((event.clientY - start.clientY) / ROW));
+    line.setPointerCapture(start.pointerId);
+    line.addEventListener('pointermove', move);
+    line.addEventListener('pointerup', () => line.removeEventListener('pointermove', move), { once: true });
+  }
+
+  protected apply(): void {
+    const plan = this.plan();
+    const names = new Map(this.sift().kept.map(({ color }) => [color.id, { id: freshId('s'), label: this.name(color) }]));
+    this.#editor.commit((site) => takePalette(site, plan, names));
+    this.#store.dispatch(GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((one) => one.color)].map((one) => one.id) }));
+  }
+
+  /** What taking does, before it is done. */
+  protected readonly says = computed(() => {
+    const { adds, drops } = this.plan();
+    const places = drops.reduce((sum, one) => sum + one.color.places, 0);
+    const parts = [
+      ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
+      ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.heir ? this.name(one.heir) : 'nothing'})`).join(', ')}; ${plural(places, 'place')} change`] : []),
+    ];
+    return parts.join('; ');
+  });
+  protected readonly scope = computed((): Scope => ({ words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches paint no place until something is set to them' }));
+  protected readonly plural = plural;
+  protected readonly cut = cutDownText;
+  protected readonly parts = Object.keys(SIFT_WEIGHTS) as SiftPart[];
 }

@@ -1,0 +1,85 @@
+import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import type { Evidence } from '@yohaku/core';
+
+/** What a designer decided of one colour: keep or leave it whatever its score, and what it is called. */
+export interface SiftChoice { readonly keep?: boolean; readonly name?: string }
+
+export interface GatherState {
+  readonly evidence: readonly Evidence[];
+  /** Names of files that are being read. */
+  readonly reading: readonly string[];
+  /** What could not be read, and why. */
+  readonly problems: readonly string[];
+  /** Colours in hand, as hex, that count as one: their occurrences are outlined on the wall. */
+  readonly hand: readonly string[];
+  /** How many of the sifted colours are kept; null: all swatches there are and all up to the knee. */
+  readonly count: number | null;
+  readonly choices: Readonly<Record<string, SiftChoice>>;
+  /** Radius in px of the picture that is looked at when pointing into it. */
+  readonly radius: number;
+  /** Pieces put away in this window, last first: each can be put back. */
+  readonly away: readonly Evidence[];
+}
+
+const START: GatherState = { evidence: [], reading: [], problems: [], hand: [], count: null, choices: {}, radius: 4, away: [] };
+
+export const GatherActions = createActionGroup({
+  source: 'Gather',
+  events: {
+    Listed: props<{ evidence: readonly Evidence[]; kept: Pick<GatherState, 'count' | 'choices' | 'radius'> | null }>(),
+    Reading: props<{ name: string }>(),
+    Read: props<{ name: string; evidence: Evidence }>(),
+    Refused: props<{ name: string; words: string }>(),
+    'Put away': props<{ id: string }>(),
+    'Put back': props<{ evidence: Evidence }>(),
+    Hand: props<{ hand: readonly string[] }>(),
+    Count: props<{ count: number | null }>(),
+    Decide: props<{ color: string; choice: SiftChoice }>(),
+    Radius: props<{ radius: number }>(),
+    Taken: props<{ colors: readonly string[] }>(),
+  },
+});
+
+const without = (list: readonly string[], name: string): string[] => {
+  const at = list.indexOf(name);
+  return list.filter((_, i) => i !== at);
+};
+
+export const gatherFeature = createFeature({
+  name: 'gather',
+  reducer: createReducer(
+    START,
+    on(GatherActions.listed, (state, { evidence, kept }): GatherState => ({ ...state, ...kept, evidence })),
+    on(GatherActions.reading, (state, { name }): GatherState => ({ ...state, reading: [...state.reading, name], problems: state.reading.length === 0 ? [] : state.problems })),
+    on(GatherActions.read, (state, { name, evidence }): GatherState => ({
+      ...state, reading: without(state.reading, name), evidence: state.evidence.some((one) => one.id === evidence.id) ? state.evidence : [...state.evidence, evidence],
+    })),
+    on(GatherActions.refused, (state, { name, words }): GatherState => ({ ...state, reading: without(state.reading, name), problems: [...state.problems, words] })),
+    on(GatherActions.putAway, (state, { id }): GatherState => {
+      const gone = state.evidence.find((one) => one.id === id);
+      return gone ? { ...state, evidence: state.evidence.filter((one) => one !== gone), away: [gone, ...state.away] } : state;
+    }),
+    on(GatherActions.putBack, (state, { evidence }): GatherState => ({ ...state, evidence: [...state.evidence, evidence], away: state.away.filter((one) => one.id !== evidence.id) })),
+    on(GatherActions.hand, (state, { hand }): GatherState => (state.hand === hand ? state : { ...state, hand })),
+    on(GatherActions.count, (state, { count }): GatherState => (state.count === count ? state : { ...state, count })),
+    on(GatherActions.decide, (state, { color, choice }): GatherState => ({ ...state, choices: { ...state.choices, [color]: { ...state.choices[color], ...choice } } })),
+    on(GatherActions.radius, (state, { radius }): GatherState => (state.radius === radius ? state : { ...state, radius })),
+    on(GatherActions.taken, (state, { colors }): GatherState => ({ ...state, count: null, choices: Object.fromEntries(Object.entries(state.choices).filter(([id]) => !colors.includes(id))) })),
+  ),
+});
+export const gatherReducer = gatherFeature.reducer;
+
+const key = (site: string): string => `yohaku-sift ${site}`;
+
+/** Decisions of a sift that is not taken yet are remembered on this machine. */
+export function keepSift(site: string, { count, choices, radius }: GatherState): void {
+  localStorage.setItem(key(site), JSON.stringify({ count, choices, radius }));
+}
+export function keptSift(site: string): Pick<GatherState, 'count' | 'choices' | 'radius'> | null {
+  try {
+    const { count = null, choices = {}, radius = 4 } = JSON.parse(localStorage.getItem(key(site)) ?? 'null') as Partial<GatherState>;
+    return { count, choices, radius };
+  } catch {
+    return null;
+  }
+}

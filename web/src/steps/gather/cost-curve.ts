@@ -1,0 +1,36 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal } from '@angular/core';
+import { cutDownText } from '@yohaku/core';
+import type { CostCurve as Curve } from './cost-chart.ts';
+
+/** The curve of cost against the number kept; the chart is fetched when it is first shown. */
+@Component({
+  selector: 'yo-cost-curve',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: '',
+  styles: ':host { display: block; height: 150px; cursor: pointer; }',
+  host: { role: 'img', '[attr.aria-label]': 'words()' },
+})
+export class CostCurve {
+  readonly curve = input.required<Curve>();
+  readonly wanted = output<number>();
+  protected readonly words = computed(() => {
+    const { costs, knee, kept, cost } = this.curve();
+    return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the knee is at ${knee} of ${costs.length}`;
+  });
+  readonly #chart = signal<{ show(curve: Curve): void } | null>(null);
+
+  constructor() {
+    const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const destroy = inject(DestroyRef);
+    let gone = false;
+    destroy.onDestroy(() => (gone = true));
+    afterNextRender(async () => {
+      const { drawCosts } = await import('./cost-chart.ts');
+      if (gone) return;
+      const chart = drawCosts(element, (count) => this.wanted.emit(count));
+      destroy.onDestroy(() => chart.end());
+      this.#chart.set(chart);
+    });
+    effect(() => this.#chart()?.show(this.curve()));
+  }
+}

@@ -1,0 +1,36 @@
+import { costCurve, drops, knee, sift, type Candidate, type Drop, type Evidence, type Sifted } from '@yohaku/core';
+import type { SiftChoice } from '../../state/index.ts';
+
+/** The sift as the designer has it now: what is kept, in order, and what is not, with what that costs. */
+export interface SiftOrder {
+  readonly kept: readonly Sifted<Candidate>[];
+  readonly dropped: readonly (Sifted<Candidate> & { readonly drop: Drop<Candidate> })[];
+  /** Cost of keeping the best 1, 2, … of the order, in thousandths of ΔE OK. */
+  readonly costs: readonly number[];
+  readonly knee: number;
+  /** Cost of exactly what is kept. */
+  readonly cost: number;
+}
+
+/**
+ * What is kept: every locked swatch, every colour kept on purpose, and of the
+ * rest the best up to the number wanted, but for those left on purpose. Without
+ * a number all swatches there are and what is new up to the knee.
+ */
+export function siftOrder(colors: readonly Candidate[], evidence: readonly Evidence[], count: number | null, choices: Readonly<Record<string, SiftChoice>>): SiftOrder {
+  const order = sift(colors, evidence.length);
+  const costs = costCurve(order.map((one) => one.color));
+  const bend = knee(costs);
+  const wants = ({ color }: Sifted<Candidate>) => color.locked || choices[color.id]?.keep === true;
+  const open = order.filter((one) => !wants(one) && choices[one.color.id]?.keep !== false);
+  const certain = order.filter(wants);
+  const room = count === null ? 0 : Math.max(0, count - certain.length);
+  const chosen = count === null ? open.filter((one) => one.color.swatch !== null || order.indexOf(one) < bend) : open.slice(0, room);
+  const ids = new Set([...certain, ...chosen].map((one) => one.color.id));
+  const byId = new Map(drops(colors, ids).map((one) => [one.color.id, one]));
+  const dropped = order.filter((one) => !ids.has(one.color.id)).map((one) => ({ ...one, drop: byId.get(one.color.id)! }));
+  const kept = order.filter((one) => ids.has(one.color.id));
+  // The curve's own measure: kept first, so that its value at their number is what exactly these cost.
+  const cost = kept.length > 0 ? costCurve([...kept, ...dropped].map((one) => one.color))[kept.length - 1]! : 0;
+  return { kept, dropped, costs, knee: bend, cost };
+}
