@@ -1,4 +1,4 @@
-import { test as base, expect, type Frame, type Page } from '@playwright/test';
+import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test';
 import { startServer, type RunningServer } from '../server/src/main.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
@@ -41,6 +41,13 @@ export class Desk {
     await this.page.keyboard.type(option);
     await this.page.locator('.ant-select-item-option').first().waitFor();
     await this.page.keyboard.press('Enter');
+  }
+  /** Puts a colour of the sift among those that are kept, when it is not. */
+  async keep(row: Locator): Promise<void> {
+    await expect(row).toBeVisible();
+    const keep = row.getByRole('button', { name: 'keep', exact: true });
+    if (await keep.count()) await keep.click();
+    await expect(row.getByRole('button', { name: 'leave', exact: true })).toBeVisible();
   }
   async computed(frame: string, place: string, property: string): Promise<string> {
     return this.frame(frame).locator(`[data-place="${place}"]`).evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);

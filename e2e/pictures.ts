@@ -15,8 +15,9 @@ const step = async (page: Page, name: string) => page.getByRole('navigation', { 
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
     await step(page, 'Gather');
-    await page.getByLabel('Text with colours in it').fill('Funnel #b83a1e, deep water rgb(14 59 67), chart paper oklch(93.8% 0.021 86), a rope of #c9a227 and gorse hsl(48 90% 55%)');
-    await page.getByRole('button', { name: 'Read the colours' }).click();
+    await page.getByLabel('Choose files').setInputFiles(['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/evidence', name)));
+    await page.getByRole('button', { name: 'Put away old-pages.css' }).waitFor();
+    await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   },
   colour: async (page) => {
     await step(page, 'Colour');

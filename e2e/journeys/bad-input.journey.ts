@@ -43,7 +43,7 @@ test('text without a colour and files that are no pictures are refused in a sent
   await expect(page.getByRole('alert')).toContainText('No colour was found');
   await expect(text).toHaveValue('The boat leaves at nine.');
   for (const [name, bytes, words] of [['logo.png', 'no picture at all', 'not a PNG'], ['empty.png', '', 'empty'], ['active.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', '<script>']] as const) {
-    await page.getByLabel('Choose a file').setInputFiles({ name, mimeType: 'image/png', buffer: Buffer.from(bytes) });
+    await page.getByLabel('Choose files').setInputFiles({ name, mimeType: 'image/png', buffer: Buffer.from(bytes) });
     await expect(page.getByRole('alert')).toContainText(words);
     await expect(page.getByRole('alert')).toContainText(name);
   }

@@ -94,19 +94,22 @@ test('evidence becomes swatches, a ground takes one, and its pairs are judged', 
   await desk.step('Gather');
   await page.getByLabel('Text with colours in it').fill('gorse #c9a227, funnel #b83a1e, night oklch(25% 0.04 260)');
   await page.getByRole('button', { name: 'Read the colours' }).click();
-  const found = page.getByRole('region', { name: 'Colours found' });
-  await expect(found).toContainText('is Funnel already');
-  await found.getByLabel('Name').first().fill('Gorse');
-  await found.getByLabel('Name').first().press('Enter');
-  await found.getByRole('button', { name: 'Take 2 colours' }).click();
+  const sift = page.getByRole('region', { name: 'Sift' });
+  const row = (hex: string) => sift.getByRole('listitem').filter({ hasText: hex });
+  await expect(row('#b83a1e')).toContainText('Funnel');
+  await desk.keep(row('#c9a227'));
+  await row('#c9a227').getByLabel('Name').fill('Gorse');
+  await row('#c9a227').getByLabel('Name').press('Enter');
+  await expect(page.getByText(/^Taking it adds .*Gorse/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take this palette' }).click();
   await desk.step('Colour');
   await expect(page.getByRole('region', { name: 'Palette' })).toContainText('Gorse');
 
-  await page.getByLabel('Choose a file').setInputFiles({ name: 'x.txt', mimeType: 'text/plain', buffer: Buffer.from('') }).catch(() => {});
   await desk.step('Gather');
-  await page.getByLabel('Choose a file').setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="80" height="40"><rect width="80" height="40" fill="#204060"/><circle cx="20" cy="20" r="12" fill="#f0c040"/></svg>') });
-  await expect(found).toContainText('#204060');
-  await expect(found).toContainText('#f0c040');
+  await page.getByLabel('Choose files').setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="80" height="40"><rect width="80" height="40" fill="#204060"/><circle cx="20" cy="20" r="12" fill="#f0c040"/></svg>') });
+  await expect(sift).toContainText('#204060');
+  await expect(sift).toContainText('#f0c040');
+  await expect(page.getByRole('img', { name: 'logo.svg' })).toBeVisible();
 
   await desk.step('Grounds');
   await page.getByRole('button', { name: 'Link on Chart paper' }).click();

@@ -24,8 +24,8 @@ export interface Candidate extends SiftColor {
 
 interface Loose { readonly rgb: ParsedColor['rgb']; readonly extent: number; readonly places: number; readonly locked: boolean; readonly color: ParsedColor; readonly swatch: string | null; readonly role: PictureRole | null; readonly why: string; readonly piece: string | null }
 
-/** Roles by what they are worth when pieces of evidence disagree. */
-const RANK: Record<PictureRole, number> = { signal: 3, text: 2, ground: 1, ornament: 0 };
+/** How much a piece's word on the role of a colour counts, beside the extent there: a signal is small by nature. */
+const WORD: Record<PictureRole, number> = { signal: 4, text: 2, ground: 1, ornament: 0.5 };
 
 /**
  * Everything that might be in the palette: the swatches there are and the
@@ -55,7 +55,7 @@ export function candidates(site: Site, evidence: readonly Evidence[]): Candidate
     const lead = swatch ?? all[0]!;
     const known = swatch ? site.brand.swatches[swatch.swatch!]! : undefined;
     const pieces = [...new Set(all.map((one) => one.piece!))];
-    const best = [...all].sort((one, other) => RANK[other.role!] - RANK[one.role!] || other.extent - one.extent)[0];
+    const best = leading(all);
     const standing = swatch ? pairsWith(pairs, swatchPath(known!)).length : 0;
     return {
       id: swatch?.swatch ?? `new-${hex(lead.rgb).slice(1)}`, rgb: lead.rgb, hex: hex(lead.rgb), color: lead.color, label: known?.label ?? proposeName(lead.color.oklch), swatch: swatch?.swatch ?? null,
@@ -65,12 +65,20 @@ export function candidates(site: Site, evidence: readonly Evidence[]): Candidate
   });
 }
 
+/** The mention with the role on which the pieces of evidence agree most. */
+function leading(all: readonly Loose[]): Loose | undefined {
+  const votes = new Map<PictureRole, number>();
+  for (const one of all) votes.set(one.role!, (votes.get(one.role!) ?? 0) + one.extent * WORD[one.role!]);
+  const [role] = [...votes].sort(([, one], [, other]) => other - one)[0] ?? [];
+  return all.filter((one) => one.role === role).sort((one, other) => other.extent - one.extent)[0];
+}
+
 function reason(best: Loose | undefined, pieces: number, all: number, places: number, locked: boolean): string {
   const parts = [
     ...(locked ? ['locked'] : []),
     ...(best ? [`${best.role}: ${best.why}`] : ['in no evidence']),
-    ...(all > 1 && pieces > 0 ? [pieces === all ? 'in every piece' : `in ${pieces} of ${all} pieces`] : []),
-    ...(places > 0 ? [`paints ${plural(places, 'place')}`] : []),
+    ...(all > 1 && pieces > 0 ? [`${pieces} of ${all} pieces`] : []),
+    ...(places > 0 ? [plural(places, 'place')] : []),
   ];
   return parts.join('; ');
 }

@@ -20,13 +20,13 @@ describe('candidates', () => {
     expect([brand.evidence, brand.alike.length, brand.extent]).toEqual([['logo'], 2, 0.6]);
     const fresh = all.filter((one) => one.swatch === null);
     expect(fresh.map((one) => [one.hex, one.pieces, one.role])).toEqual([['#2a7f62', 2, 'signal']]);
-    expect(fresh[0]!.why).toBe('signal: seen; in every piece');
+    expect(fresh[0]!.why).toBe('signal: seen; 2 of 2 pieces');
   });
   it('count the places and pairs of a swatch', () => {
     const brand = candidates(site, []).find((one) => one.swatch === 'brand')!;
     expect(brand.places).toBe(placesOf(site, 'color.core.brand').length);
     expect(brand.pairs).toBeGreaterThan(0);
-    expect(brand.why).toMatch(/in no evidence; paints \d+ places/);
+    expect(brand.why).toMatch(/in no evidence; \d+ places/);
   });
 });
 

@@ -113,7 +113,7 @@ describe('reading evidence', () => {
   it('refuses with a sentence: empty, broken, renamed, bloated, active, looping, without a colour', async () => {
     const png = await sharp(Buffer.from(LOGO)).png().toBuffer();
     const cases: [string, string | Uint8Array, RegExp][] = [
-      ['x.png', new Uint8Array(), /empty/], ['x.gif', Buffer.from('GIF89a\0and more'), /neither a picture nor a text/], ['x.png', png.subarray(0, 60), /broken/], ['x.png', Buffer.concat([png.subarray(0, 400), Buffer.alloc(50)]), /broken/],
+      ['x.png', new Uint8Array(), /empty/], ['x.gif', Buffer.from('GIF89a\0and more'), /not a PNG/], ['x.bin', Buffer.from('a\0and more'), /neither a picture nor a text/], ['x.png', png.subarray(0, 60), /broken/], ['x.png', Buffer.concat([png.subarray(0, 400), Buffer.alloc(50)]), /broken/],
       ['x.png', bloated(), /40 megapixels/], ['x.png', await sharp({ create: { width: 30, height: 20, channels: 4, background: '#0000' } }).png().toBuffer(), /transparent/],
       ['x.svg', svg('<script>alert(1)</script>'), /<script>/], ['x.svg', svg('<rect onclick="x()"/>'), /onclick/], ['x.svg', svg('<image href="http://a.example/x.png"/>'), /outside itself/],
       ['x.svg', svg('<style>@import "x.css"</style>'), /outside itself/], ['x.svg', svg('<rect fill="url(http://a.example/#x)"/>'), /outside itself/], ['x.svg', svg('<foreignObject/>'), /foreignobject/],
@@ -139,7 +139,7 @@ describe('evidence of a site', () => {
   it('is kept in order, once by its id, put away and back', async () => {
     expect((await add('e-1', 'logo.svg', LOGO)).status).toBe(200);
     expect((await add('e-2', 'Pasted text', '#b83a1e, #0e3b43')).status).toBe(200);
-    expect((await add('e-1', 'logo.svg', LOGO)).status).toBe(200);
+    expect(((await (await add('e-9', 'logo.svg', LOGO)).json()) as Evidence).id).toBe('e-1');
     expect((await list()).map((one) => [one.id, one.kind, one.colors.length])).toEqual([['e-1', 'drawing', 3], ['e-2', 'text', 2]]);
     expect((await client.send('PUT', '/api/sites/ternhaven/evidence/e-1', { putAway: true })).status).toBe(204);
     expect((await list()).map((one) => one.id)).toEqual(['e-2']);
@@ -147,7 +147,7 @@ describe('evidence of a site', () => {
     expect((await list()).map((one) => one.id)).toEqual(['e-1', 'e-2']);
   });
   it('serves the picture as it was, and none for a text', async () => {
-    await add('e-3', 'logo.svg', LOGO);
+    await add('e-3', 'mark.svg', LOGO);
     await add('e-4', 'Pasted text', '#b83a1e');
     const answer = await client.get('/api/sites/ternhaven/evidence/e-3/picture');
     expect([answer.headers.get('content-type'), await answer.text()]).toEqual(['image/svg+xml', LOGO]);

@@ -19,6 +19,7 @@ export async function readEvidence(name: string, bytes: Buffer): Promise<ReadEvi
   if (bytes.length === 0) throw new EvidenceRefused('The file is empty. Export it again and drop the new one.');
   if (pictureType(bytes)) return readPicture(name, bytes);
   if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) return readArchive(name, bytes);
+  if (/\.(png|jpe?g|webp|svg|gif|avif|tiff?|pdf)$/i.test(name)) throw new EvidenceRefused('This is not a PNG, JPEG, WebP or SVG picture, whatever its name says. Export it as one of these and drop it again.');
   if (bytes.length > EVIDENCE_FILES.text) throw new EvidenceRefused(`The text is over ${EVIDENCE_FILES.text / 1024 / 1024} MB. Keep the part with the colours and drop it again.`);
   if (bytes.subarray(0, 8000).includes(0)) throw new EvidenceRefused('This is neither a picture nor a text, whatever its name says. PNG, JPEG, WebP, SVG, CSS, HTML, ZIP and plain text can be read.');
   return readText(name, bytes.toString('utf8'));

@@ -15,11 +15,14 @@ export async function listEvidence({ db }: Database, site: string): Promise<Evid
   return rows.map(asEvidence);
 }
 
-/** Reads a piece of evidence and keeps it with what it gave. The same id is taken once. */
+/** Reads a piece of evidence and keeps it with what it gave. The same id is taken once; the same file under the same name is the piece that hangs already. */
 export async function addEvidence(database: Database, site: string, id: string, name: string, bytes: Buffer): Promise<Evidence> {
   const { type, ...found } = await readEvidence(name, bytes);
   return database.db.transaction(async (tx) => {
     const file = await storeFile(tx, bytes, type ?? 'text/plain');
+    const same = and(eq(evidence.siteId, site), eq(evidence.file, file), eq(evidence.name, name), eq(evidence.putAway, false));
+    const [hanging] = await tx.select().from(evidence).where(same).limit(1);
+    if (hanging) return asEvidence(hanging);
     const position = sql`(SELECT COALESCE(MAX(position), 0) + 1 FROM evidence WHERE site_id = ${site})`;
     await tx.insert(evidence).values({ siteId: site, id, name, position, file, picture: type !== null, found }).onConflictDoNothing();
     const [row] = await tx.select().from(evidence).where(and(eq(evidence.siteId, site), eq(evidence.id, id)));

@@ -156,7 +156,18 @@ function nearestColors({ data }: Pixels, hexes: readonly string[]): Uint8Array {
 
 /** Outline, as an SVG path, of the pixels nearest to one of some colours. */
 function outlineOf(nearest: Uint8Array, wanted: readonly number[], width: number, height: number): string {
-  const values = Array.from(nearest, (index) => (wanted.includes(index) ? 1 : 0));
+  const member = Uint8Array.from(nearest, (index) => (wanted.includes(index) ? 1 : 0));
+  // A pixel counts with at least three neighbours of its kind: the mixed pixels along an edge are nobody's colour.
+  const values = Array.from(member, (one, i) => (one && around(member, i, width) >= 4 ? 1 : 0));
   const [found] = contours().size([width, height]).smooth(false).thresholds([0.5])(values);
   return (found?.coordinates ?? []).flatMap((polygon) => polygon.filter((ring) => ring.length > 8).map((ring) => `M${ring.map(([x, y]) => `${x!.toFixed(1)} ${y!.toFixed(1)}`).join('L')}Z`)).join('');
+}
+
+/** How many of a pixel and its eight neighbours are set. */
+function around(member: Uint8Array, at: number, width: number): number {
+  const x = at % width;
+  let sum = 0;
+  for (const row of [at - width, at, at + width])
+    for (let dx = -1; dx <= 1; dx++) if (x + dx >= 0 && x + dx < width) sum += member[row + dx] ?? 0;
+  return sum;
 }

@@ -48,6 +48,6 @@ export class EvidenceWall {
     this.#store.dispatch(GatherActions.radius({ radius }));
   }
   protected take(sample: Sample, from: string): void {
-    void this.#tray.addText(sample.hex, `Picked from ${from}`);
+    void this.#tray.addText(sample.hex, `${from}, picked`);
   }
 }

@@ -53,7 +53,7 @@ export class Wall {
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
     if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
-    if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${this.panelSize().scale * 100} %`;
+    if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
     return `1280 and 390, at ${Math.round(OVERVIEW * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;

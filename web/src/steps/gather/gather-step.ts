@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, candidates, cutDownText, planTaking, plural, takePalette, type Candidate, type Evidence, type SiftPart } from '@yohaku/core';
+import { SIFT_WEIGHTS, candidates, cutDownText, planTaking, plural, takePalette, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
 import { Editor, GatherActions, PASTED, Reaching, Tray, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
 import { CostCurve } from './cost-curve.ts';
@@ -25,7 +25,7 @@ export class GatherStep {
   protected readonly over = signal(false);
   protected readonly text = signal('');
   protected readonly chosen = signal<string | null>(null);
-  protected readonly weights = (Object.entries(SIFT_WEIGHTS) as [SiftPart, number][]).map(([part, weight]) => `${part} ${weight}`).join(', ');
+  protected readonly weights = Object.entries(SIFT_WEIGHTS) as [SiftPart, number][];
   readonly #colors = computed(() => {
     const site = this.#editor.current();
     return site ? candidates(site, this.#evidence()) : [];
@@ -91,6 +91,12 @@ export class GatherStep {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { name } }));
   }
   protected checkName = (text: string): string => (text === '' ? 'A swatch needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+
+  /** What dropping one colour costs, in words. */
+  protected costOf({ color, heir, deltaE }: Drop<Candidate>): string {
+    const where = heir ? `${this.name(heir)} instead, ΔE ${cutDownText(deltaE, 3)} away` : 'nothing instead';
+    return color.places > 0 ? `${where}; ${plural(color.places, 'place')}, ${plural(color.pairs, 'pair')}` : where;
+  }
 
   protected count(count: number): void {
     const most = this.sift().kept.length + this.sift().dropped.length;

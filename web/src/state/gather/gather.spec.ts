@@ -1,0 +1,36 @@
+import type { Evidence } from '@yohaku/core';
+import { GatherActions, gatherReducer, keepSift, keptSift } from './gather.ts';
+
+const start = () => gatherReducer(undefined, { type: 'none' });
+const piece = (id: string): Evidence => ({ id, name: id, kind: 'text', facts: '', notes: [], size: null, lines: [], colors: [] });
+
+describe('gather state', () => {
+  it('reads several at once, and takes the same piece once', () => {
+    let state = gatherReducer(gatherReducer(start(), GatherActions.reading({ name: 'a' })), GatherActions.reading({ name: 'b' }));
+    state = gatherReducer(gatherReducer(state, GatherActions.read({ name: 'a', evidence: piece('a') })), GatherActions.read({ name: 'b', evidence: piece('a') }));
+    expect([state.evidence.length, state.reading]).toEqual([1, []]);
+  });
+  it('says what was refused until the next is read, and keeps the rest', () => {
+    let state = gatherReducer(gatherReducer(start(), GatherActions.reading({ name: 'a' })), GatherActions.refused({ name: 'a', words: 'Broken.' }));
+    expect([state.problems, state.reading]).toEqual([['Broken.'], []]);
+    state = gatherReducer(state, GatherActions.reading({ name: 'b' }));
+    expect(state.problems).toEqual([]);
+  });
+  it('puts away and back', () => {
+    const listed = gatherReducer(start(), GatherActions.listed({ evidence: [piece('a'), piece('b')], kept: null }));
+    const away = gatherReducer(listed, GatherActions.putAway({ id: 'a' }));
+    expect([away.evidence.map((one) => one.id), away.away.map((one) => one.id)]).toEqual([['b'], ['a']]);
+    const back = gatherReducer(away, GatherActions.putBack({ evidence: away.away[0]! }));
+    expect([back.evidence.map((one) => one.id), back.away]).toEqual([['b', 'a'], []]);
+    expect(gatherReducer(back, GatherActions.putAway({ id: 'nobody' }))).toBe(back);
+  });
+  it('remembers what was decided of a site, and forgets what was taken', () => {
+    let state = gatherReducer(start(), GatherActions.decide({ color: 'x', choice: { keep: false } }));
+    state = gatherReducer(state, GatherActions.decide({ color: 'x', choice: { name: 'Rope' } }));
+    state = gatherReducer(state, GatherActions.count({ count: 5 }));
+    keepSift('some-site', state);
+    expect(keptSift('some-site')).toEqual({ count: 5, choices: { x: { keep: false, name: 'Rope' } }, radius: 4 });
+    localStorage.removeItem('yohaku-sift some-site');
+    expect(gatherReducer(state, GatherActions.taken({ colors: ['x'] }))).toEqual(jasmine.objectContaining({ choices: {}, count: null }));
+  });
+});
