@@ -1,3 +1,4 @@
 export { clamp } from './clamp.ts';
 export { round, cutDown, cutDownText } from './round.ts';
 export { plural } from './plural.ts';
+export { MinCut, UNCUTTABLE } from './min-cut.ts';
