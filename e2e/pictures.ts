@@ -29,6 +29,11 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await step(page, 'Grounds');
     await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();
   },
+  mend: async (page) => {
+    await step(page, 'Grounds');
+    await page.getByRole('button', { name: 'Mend the whole brand together' }).click();
+    await page.getByRole('button', { name: 'Take it' }).waitFor();
+  },
   type: async (page) => step(page, 'Type'),
   buttons: async (page) => {
     await step(page, 'Buttons');

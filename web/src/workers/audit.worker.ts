@@ -1,6 +1,6 @@
-import { applyChange, auditCounts, auditSite, findings, ripple, tally, worse, placesAmong, setValues, type Audit, type Finding, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, setValues, type Audit, type Finding, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
-import type { FromAudit, ToAudit } from './messages.ts';
+import type { BrandMend, FromAudit, ToAudit } from './messages.ts';
 
 /** Rows sent at most in one list; the counts are always whole. */
 const MOST_ROWS = 400;
@@ -15,12 +15,18 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
     return answer({ kind: 'report', report: report(audit) });
   }
   if (!site || !audit) return;
+  if (data.kind === 'mend') return answer({ kind: 'mend', asked: data.asked, mend: brandMend(site, data.locked) });
   const before = { site, audit };
   site = applyChange(site, data.change).site;
   audit = auditSite(site, audit);
   if (data.ripple) answer({ kind: 'ripple', ripple: rippleReport(data.change.label, before, { site, audit }) });
   answer({ kind: 'report', report: report(audit) });
 });
+
+function brandMend(of: Site, locked: readonly string[]): BrandMend {
+  const { moves, conflicts, movement, mended } = mendBrand(of, new Set(locked));
+  return { moves, movement, mended, conflicts: conflicts.map((one) => ({ words: one.words, places: placesAmong(one.pairs.flatMap((pair) => pair.places.map((place) => ({ place })))).length })) };
+}
 
 function answer(message: FromAudit): void {
   postMessage(message);

@@ -1,1 +1,2 @@
 export { AuditLink } from './audit-link.ts';
+export type { BrandMend } from './messages.ts';

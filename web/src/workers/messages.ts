@@ -1,12 +1,23 @@
-import type { Change, Site } from '@yohaku/core';
+import type { Change, JointMove, Site } from '@yohaku/core';
 import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
 export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
+  | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
+
+/** A joint mend as the desk shows it: plain data. */
+export interface BrandMend {
+  readonly moves: readonly JointMove[];
+  /** What cannot hold, in words, with the places that are left failing. */
+  readonly conflicts: readonly { readonly words: string; readonly places: number }[];
+  readonly movement: number;
+  readonly mended: number;
+}
 
 /** From it: counts and the first rows of lists. */
 export type FromAudit =
+  | { readonly kind: 'mend'; readonly asked: number; readonly mend: BrandMend }
   | { readonly kind: 'report'; readonly report: AuditReport }
   | { readonly kind: 'ripple'; readonly ripple: RippleReport };

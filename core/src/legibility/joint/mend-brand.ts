@@ -1,5 +1,6 @@
 import { deltaERgb, hex, oklchText, parseColor, type Oklch } from '../../color/index.ts';
 import type { Op } from '../../change/index.ts';
+import { placesOf } from '../../reach/index.ts';
 import type { Site } from '../../site/index.ts';
 import { tokenTable } from '../../style/index.ts';
 import { occurringPairs, type Pair, type PairLayer } from '../pairs.ts';
@@ -231,7 +232,8 @@ function moveOf(site: Site, variable: Variable, lightness: number): JointMove[] 
   const [from, to] = [hex(own.values[variable.current]!), hex(own.at(lightness))];
   if (lightness === variable.base.l || from === to) return [];
   const color: Oklch = colorAt(variable, lightness);
-  const places = variable.paints.reduce((sum, paint) => sum + paint.places, 0);
+  // A place that several of them paint changes once.
+  const places = new Set(variable.paints.flatMap((paint) => placesOf(site, paint.path))).size;
   const deltaE = deltaERgb(own.values[variable.current]!, own.at(lightness));
   const base = { swatch: variable.swatch, label: variable.label, from, to, deltaE, places };
   if (variable.swatch === null) {

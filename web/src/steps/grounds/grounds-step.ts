@@ -6,13 +6,14 @@ import {
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { JointMend } from './joint-mend.ts';
 import { groundLines, LINE_SLOTS, type SlotSample } from './ground-lines.ts';
 
 /** Each ground as one continuous set line, with its figures beneath and one slot in hand. */
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictRule, Choice, TextField, Reaching],
+  imports: [VerdictRule, Choice, TextField, Reaching, JointMend],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -22,6 +23,7 @@ export class GroundsStep {
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
   protected readonly site = this.#editor.shown;
   protected readonly deleting = signal(false);
+  protected readonly together = signal(false);
   protected readonly heir = signal<string | null>(null);
   protected readonly lines = computed(() => (this.site() ? groundLines(this.site()!) : []));
   protected readonly heads = ['Eyebrow', 'Heading', 'Running text', 'Link', 'Secondary', 'Field', 'Focus', 'Rule'];

@@ -1,0 +1,44 @@
+import { expect, test } from '../fixtures.ts';
+
+test('the whole brand is mended at once with two locks, seen on the wall first, as one undo step', async ({ desk, page }) => {
+  await desk.swatch('Funnel');
+  const hex = page.getByLabel('Hex or any notation');
+  await hex.fill('#e2765c');
+  await hex.press('Enter');
+  await desk.saved();
+  for (const name of ['Deep', 'Ink']) {
+    await desk.swatch(name);
+    await page.getByRole('button', { name: 'Lock', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toBeVisible();
+  }
+  await expect(desk.tally(/fail$/)).not.toHaveText(/^0 /);
+
+  await desk.step('Grounds');
+  await page.getByRole('button', { name: 'Mend the whole brand together' }).click();
+  const panel = page.getByRole('group', { name: 'Mend the brand together' });
+  await expect(panel.getByRole('listitem').filter({ hasText: 'Funnel' })).toContainText(/#e2765c to #[0-9a-f]{6}ΔE 0\.\d{3}/);
+  await expect(panel).not.toContainText('cannot');
+  await expect(panel.getByRole('listitem').filter({ hasText: /^(Deep|Ink)/ })).toHaveCount(0);
+  // The wall shows it before it is taken.
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).not.toContain('e2765c');
+  await expect(page.getByRole('button', { name: /^Undo Ink locked/ })).toBeEnabled();
+
+  await panel.getByRole('button', { name: /^Take (it|all)/ }).click();
+  await expect(panel).toContainText('There is nothing to mend.');
+  await expect(desk.tally(/fail$/)).toHaveText(/^0 /);
+  await panel.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: /^Undo Mend/ }).click();
+  await expect(desk.tally(/fail$/)).not.toHaveText(/^0 /);
+});
+
+test('what cannot hold is named in words when too much stays', async ({ desk, page }) => {
+  await desk.step('Grounds');
+  await page.getByRole('button', { name: 'Mend the whole brand together' }).click();
+  const panel = page.getByRole('group', { name: 'Mend the brand together' });
+  await panel.getByRole('button', { name: 'Funnel stays as it is' }).click();
+  await expect(panel).toContainText('Staying: Funnel');
+  await panel.getByRole('button', { name: 'Fog stays as it is' }).click();
+  await expect(panel).toContainText(/Eyebrow of Fog on Fog \(needs 4\.5\) cannot hold while its colours stay\. 10 places stay as they are\./);
+  await panel.getByRole('button', { name: 'Let all move' }).click();
+  await expect(panel.getByRole('button', { name: /^Take/ }).first()).toBeVisible();
+});

@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, output, signal, untracked } from '@angular/core';
+import { cutDownText, plural, type JointMove } from '@yohaku/core';
+import { Editor, Reaching, type Scope } from '../../state/index.ts';
+import { AuditLink, type BrandMend } from '../../workers/index.ts';
+
+/** All failing pairs of the brand mended together: shown on the wall, taken whole or swatch by swatch. */
+@Component({
+  selector: 'yo-joint-mend',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Reaching],
+  template: `
+    <div class="between"><h2 class="strong">Mend the brand together</h2><button class="act" (click)="closed.emit()">Leave it</button></div>
+    @if (mend(); as mend) {
+      @if (mend.moves.length) {
+        <p class="note">{{ plural(mend.mended, 'pair') }} that failed hold with the least movement in sum, by lightness alone, places weighed. The wall shows it; nothing is changed until it is taken.</p>
+        <ul>
+          @for (move of mend.moves; track move.label) {
+            <li>
+              <span class="chips" aria-hidden="true"><i [style.background]="move.from"></i><i [style.background]="move.to"></i></span>
+              <span class="name">{{ move.label }}</span><span class="mono">{{ move.from }} to {{ move.to }}</span><span class="mono">ΔE {{ cut(move.deltaE, 3) }}</span><span>{{ plural(move.places, 'place') }}</span>
+              <button class="act" [attr.aria-label]="'Take ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">take alone</button>
+              @if (move.swatch) { <button class="act" [attr.aria-label]="move.label + ' stays as it is'" (click)="stay(move)">let it stay</button> }
+            </li>
+          }
+        </ul>
+      } @else if (!mend.conflicts.length) { <p>Every pair that occurs holds. There is nothing to mend.</p> }
+      @for (conflict of mend.conflicts; track $index) { <p class="conflict">{{ conflict.words }} {{ plural(conflict.places, 'place') }} stay as they are.</p> }
+      @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button class="act" (click)="free()">Let all move</button></p> }
+      @if (mend.moves.length) { <p class="acts"><button class="box" (click)="take(mend.moves)">Take {{ mend.moves.length === 1 ? 'it' : 'all ' + mend.moves.length }}</button></p> }
+    } @else { <p class="note" role="status">Working it out…</p> }
+  `,
+  styles: `
+    :host { display: block; }
+    .between { display: flex; justify-content: space-between; }
+    li { display: grid; grid-template-columns: 64px 130px 150px 80px 80px 76px auto; gap: 12px; align-items: center; justify-content: start; border-bottom: 1px solid #d9d9d9; min-height: 28px; }
+    .chips { display: flex; } .chips i { width: 32px; height: 20px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
+    .conflict { padding-top: 4px; } .acts { padding-top: 6px; }
+  `,
+  host: { role: 'group', 'aria-label': 'Mend the brand together' },
+})
+export class JointMend {
+  readonly #editor = inject(Editor);
+  readonly #link = inject(AuditLink);
+  readonly closed = output();
+  /** Swatches that stay although they are not locked. */
+  protected readonly stays = signal<readonly string[]>([]);
+  protected readonly mend = signal<BrandMend | null>(null);
+  protected readonly stayNames = computed(() => this.stays().map((id) => this.#editor.current()?.brand.swatches[id]?.label ?? id).join(', '));
+
+  constructor() {
+    // Worked out anew for every state of the site and every swatch that stays.
+    effect(() => {
+      const site = this.#editor.current();
+      const stays = this.stays();
+      if (site) untracked(() => void this.#ask(stays));
+    });
+    inject(DestroyRef).onDestroy(() => this.#editor.cancel());
+  }
+
+  async #ask(stays: readonly string[]): Promise<void> {
+    const mend = await this.#link.mend(stays);
+    if (stays !== this.stays()) return;
+    this.mend.set(mend);
+    this.#editor.preview(() => (mend.moves.length > 0 ? { label: 'Mend the brand', ops: mend.moves.flatMap((move) => move.ops) } : undefined));
+  }
+
+  protected take(moves: readonly JointMove[]): void {
+    const label = moves.length === 1 ? `Mend ${moves[0]!.label}` : `Mend the brand, ${plural(moves.length, 'colour')}`;
+    this.#editor.commit(() => ({ label, ops: moves.flatMap((move) => move.ops) }));
+  }
+  protected stay(move: JointMove): void {
+    this.stays.update((list) => [...list, move.swatch!]);
+  }
+  protected free(): void {
+    this.stays.set([]);
+  }
+  protected scope(move: JointMove): Scope {
+    return { words: `${move.label} reaches ${plural(move.places, 'place')}` };
+  }
+  protected readonly plural = plural;
+  protected readonly cut = cutDownText;
+}
