@@ -24,7 +24,15 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: /^Funnel/ }).first().click();
     await page.getByRole('button', { name: /Only what/ }).click();
   },
+  seen: async (page) => {
+    await step(page, 'Colour');
+    await page.getByRole('button', { name: 'All pages' }).click();
+    await page.getByRole('button', { name: 'Lightness by hue' }).click();
+    await page.keyboard.press('v');
+    await page.keyboard.press('v');
+  },
   grounds: async (page) => {
+    for (let i = 0; i < 3; i++) await page.keyboard.press('v');
     await page.getByRole('button', { name: 'All pages' }).click();
     await step(page, 'Grounds');
     await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();

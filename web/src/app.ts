@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
+import { VISIONS, visionMatrix } from '@yohaku/core';
 import { SiteApi, failureWords, isSignedOut } from './api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from './desk/index.ts';
 import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, Tray, type Step } from './state/index.ts';
@@ -38,6 +39,13 @@ export class App {
   readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
   protected readonly step = computed(() => this.#desk().step);
   protected readonly surround = computed(() => this.#desk().surround);
+  /** The factors by which wall and desk are looked at; none for full colour. */
+  protected readonly seen = computed(() => {
+    const { seen, severity } = this.#desk();
+    if (seen === 'full') return null;
+    const m = visionMatrix(seen, seen === 'grey' ? 1 : severity);
+    return [...m.slice(0, 3), 0, 0, ...m.slice(3, 6), 0, 0, ...m.slice(6, 9), 0, 0, 0, 0, 0, 1, 0].join(' ');
+  });
   protected readonly keysShown = computed(() => this.#desk().keysShown);
   protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
@@ -119,6 +127,7 @@ export class App {
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === '?') return this.keys(!this.keysShown());
     if (event.key === 'Escape') return this.#escape();
+    if (event.key.toLowerCase() === 'v') return this.#store.dispatch(DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }));
     if (event.key.toLowerCase() === 'b' && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
     const number = Number(event.key);
     if (number >= 1 && number <= STEPS.length && target.tagName !== 'INPUT') this.#store.dispatch(DeskActions.step({ step: STEPS[number - 1]! }));

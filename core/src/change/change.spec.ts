@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
-import { parseColor } from '../color/index.ts';
+import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { readSite, type Site } from '../site/index.ts';
+import { swatchColor } from '../style/index.ts';
 import { smallSite, literal } from '../testing/small-site.ts';
 import { applyChange } from './apply.ts';
 import { checkTouched } from './check.ts';
@@ -93,6 +94,32 @@ describe('edits', () => {
   });
 });
 
+describe('rules of swatches', () => {
+  const color = (of: Site, id: string) => hex(paintedRgb(swatchColor(of.brand, id)!));
+  it('make a swatch plain with the colour it has, and give the rule back in one act', () => {
+    const before = color(site, 'dark');
+    const plain = applyChange(site, intents.setRule(site, 'dark', null)).site;
+    expect([color(plain, 'dark'), plain.brand.swatches['dark']!.rule]).toEqual([before, null]);
+    const former = plain.brand.swatches['dark']!.formerRule!;
+    expect(former).toEqual(site.brand.swatches['dark']!.rule!);
+    const back = applyChange(plain, intents.setRule(plain, 'dark', former)).site;
+    expect([back.brand.swatches['dark']!.rule, back.brand.swatches['dark']!.formerRule]).toEqual([former, null]);
+  });
+  it('follow both swatches they look at, through a chain', () => {
+    const first = applyChange(site, intents.setRule(site, 'ink', { kind: 'mix', source: 'dark', with: 'white', share: 0.5 })).site;
+    const moved = applyChange(first, intents.setSwatchColor(first, 'white', parseColor('#ffcc00')!)).site;
+    const followed = applyChange(first, intents.setSwatchColor(first, 'brand', parseColor('#2255aa')!)).site;
+    expect(color(moved, 'ink')).not.toBe(color(first, 'ink'));
+    expect(color(followed, 'ink')).not.toBe(color(first, 'ink'));
+  });
+  it('look at the heir when the swatch they compare with is deleted', () => {
+    const on = applyChange(site, intents.setRule(site, 'ink', { kind: 'contrast', source: 'brand', on: 'white', ratio: 7 })).site;
+    const gone = applyChange(on, intents.removeSwatch(on, 'white', 'dark')).site;
+    expect(gone.brand.swatches['ink']!.rule).toEqual({ kind: 'contrast', source: 'brand', on: 'dark', ratio: 7 });
+    expect(applyChange(on, intents.removeSwatch(on, 'brand', 'dark')).site.brand.swatches['ink']!.rule).toBeNull();
+  });
+});
+
 describe('values on places that name a swatch', () => {
   const named = readSite(smallSite([{ ...literal('t', 'p/text', 'color', ''), value: { kind: 'token', path: 'color.core.ink' } }]));
   const path = (of: Site) => (of.pages['home']!.overrides['t']!.value as { path: string }).path;
@@ -139,6 +166,8 @@ describe('refusals', () => {
   it('refuse rules that lead back to themselves, with the path', () => {
     const error = refusal(intents.followSwatch(site, 'brand', 'dark'));
     expect(error.message).toMatch(/brand ← dark ← brand|dark ← brand ← dark/);
+    const through = refusal(intents.setRule(site, 'brand', { kind: 'contrast', source: 'ink', on: 'dark', ratio: 4.5 }));
+    expect(through.message).toMatch(/brand ← dark ← brand|dark ← brand ← dark/);
   });
   it('refuse values that would leave their place in the stylesheet', () => {
     for (const css of ['red; } body { color: blue', 'url(x)<', '@import "x"', 'a\\b']) {

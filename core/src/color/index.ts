@@ -9,3 +9,4 @@ export { parseColor, type ParsedColor } from './parse.ts';
 export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './format.ts';
 export { mendPair, type PairMend } from './mend-pair.ts';
 export { colorSpots, colorsInText, type ColorSpot, type FoundColor } from './find.ts';
+export { VISIONS, VISION_LABELS, seenAs, visionMatrix, type Vision, type VisionMatrix } from './vision.ts';

@@ -1,7 +1,11 @@
-import { deltaERgb, hex, parseColor, paintedRgb } from '../color/index.ts';
-import { deriveColor, ruleBetween } from './derive.ts';
+import * as fc from 'fast-check';
+import { contrastRatio, deltaERgb, hex, parseColor, paintedRgb } from '../color/index.ts';
+import { deriveColor, ruleBetween, ruleWords } from './derive.ts';
 import { extractPalette, type Pixels } from './extract.ts';
 import { proposeName, uniqueName, uniquePath } from './name.ts';
+
+const color = fc.integer({ min: 0, max: 0xffffff }).map((value) => parseColor(`#${value.toString(16).padStart(6, '0')}`)!);
+const [WHITE, BLACK] = ['#fff', '#000'].map((text) => parseColor(text)!.rgb) as [ReturnType<typeof paintedRgb>, ReturnType<typeof paintedRgb>];
 
 /** A logo: a disc and a bar on transparent paper, with anti-aliased edges. */
 function logo(colors: string[], size = 160): Pixels {
@@ -57,6 +61,41 @@ describe('derived swatches', () => {
     const source = parseColor('#b83a1e')!.oklch;
     const target = parseColor('#8f2a12')!;
     expect(hex(paintedRgb(deriveColor(source, ruleBetween('x', source, target.oklch))))).toBe(hex(target.rgb));
+  });
+  it('are mixed from the one to the other, ends included', () => {
+    const [one, other] = [parseColor('#b83a1e')!, parseColor('#0e3b43')!];
+    const at = (share: number) => hex(paintedRgb(deriveColor(one.oklch, { kind: 'mix', source: 'a', with: 'b', share }, other.oklch)));
+    expect([at(0), at(1)]).toEqual(['#b83a1e', '#0e3b43']);
+    const half = deriveColor(one.oklch, { kind: 'mix', source: 'a', with: 'b', share: 0.5 }, other.oklch);
+    expect(half.l).toBeCloseTo((one.oklch.l + other.oklch.l) / 2, 9);
+  });
+  it('reach the contrast asked for on the other swatch, as near to the source as they can', () => {
+    fc.assert(fc.property(color, color, fc.constantFrom(3, 4.5, 7), (source, ground, ratio) => {
+      const made = deriveColor(source.oklch, { kind: 'contrast', source: 'a', on: 'b', ratio }, ground.oklch);
+      const found = contrastRatio(paintedRgb(made), ground.rgb);
+      const best = Math.max(contrastRatio(WHITE, ground.rgb), contrastRatio(BLACK, ground.rgb));
+      if (best >= ratio) expect(found).toBeGreaterThanOrEqual(ratio);
+      else expect(found).toBeCloseTo(best, 6);
+      // A thousandth of lightness back towards the source would no longer do.
+      const back = made.l + Math.sign(source.oklch.l - made.l) * 0.012;
+      if (best >= ratio && Math.abs(source.oklch.l - made.l) > 0.012) expect(contrastRatio(paintedRgb({ ...source.oklch, l: back }), ground.rgb)).toBeLessThan(ratio + 0.2);
+    }), { numRuns: 200 });
+  });
+  it('stay as they are where the source has the contrast already', () => {
+    const ink = parseColor('#101820')!;
+    expect(hex(paintedRgb(deriveColor(ink.oklch, { kind: 'contrast', source: 'a', on: 'b', ratio: 4.5 }, parseColor('#fff')!.oklch)))).toBe('#101820');
+  });
+  it('are laid over as the browser does it', () => {
+    const over = deriveColor(parseColor('#000')!.oklch, { kind: 'over', source: 'a', on: 'b', alpha: 0.1 }, parseColor('#fff')!.oklch);
+    expect(hex(paintedRgb(over))).toBe('#e6e6e6');
+  });
+  it('are said in words', () => {
+    const name = (id: string) => id.toUpperCase();
+    expect(ruleWords({ source: 'a', lightness: -0.12, chroma: 0.8, hue: 10 }, name)).toBe('A, 12 darker, chroma 80 %, hue +10°');
+    expect(ruleWords({ source: 'a', lightness: 0, chroma: 1, hue: 0 }, name)).toBe('A, the same');
+    expect(ruleWords({ kind: 'mix', source: 'a', with: 'b', share: 0.3 }, name)).toBe('30 % B in A');
+    expect(ruleWords({ kind: 'contrast', source: 'a', on: 'b', ratio: 4.5 }, name)).toBe('A at 4.5 on B');
+    expect(ruleWords({ kind: 'over', source: 'a', on: 'b', alpha: 0.08 }, name)).toBe('8 % A over B');
   });
 });
 

@@ -20,6 +20,12 @@ export const RANGES = {
   space: { min: 0, max: 320, step: 1, unit: 'px' },
   corner: { min: 0, max: 100, step: 1, unit: 'px' },
   sampleRadius: { min: 0, max: 60, step: 1, unit: 'px' },
+  severity: { min: 0, max: 1, step: 0.1, unit: '' },
+  lighter: { min: -1, max: 1, step: 0.01, unit: '' },
+  chromaShare: { min: 0, max: 20, step: 0.05, unit: ' %' },
+  hueTurn: { min: -360, max: 360, step: 1, unit: '°' },
+  share: { min: 0, max: 1, step: 0.01, unit: '' },
+  ratio: { min: 1, max: 21, step: 0.1, unit: '' },
   shade: { min: 0, max: 1, step: 0.01, unit: '' },
 } as const satisfies Record<string, Range>;
 export type RangeName = keyof typeof RANGES;

@@ -4,12 +4,18 @@ import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
 
-const RuleSchema = v.strictObject({
+const ShiftSchema = v.strictObject({
   source: Id,
-  lightness: v.pipe(v.number(), v.minValue(-1), v.maxValue(1)),
-  chroma: v.pipe(v.number(), v.minValue(0), v.maxValue(20)),
-  hue: v.pipe(v.number(), v.minValue(-360), v.maxValue(360)),
+  lightness: ranged('lighter'),
+  chroma: ranged('chromaShare'),
+  hue: ranged('hueTurn'),
 });
+const RuleSchema = v.union([
+  ShiftSchema,
+  v.strictObject({ kind: v.literal('mix'), source: Id, with: Id, share: ranged('share') }),
+  v.strictObject({ kind: v.literal('contrast'), source: Id, on: Id, ratio: ranged('ratio') }),
+  v.strictObject({ kind: v.literal('over'), source: Id, on: Id, alpha: ranged('share') }),
+]);
 
 /** A named colour. `typed` keeps the notation as it was written; a derived swatch has a `rule` and its `color` is what the rule last gave. */
 export const Swatch = v.strictObject({
@@ -20,6 +26,8 @@ export const Swatch = v.strictObject({
   color: OklchSchema,
   typed: v.pipe(v.string(), v.maxLength(80)),
   rule: v.nullable(RuleSchema),
+  /** The rule it had before it was made plain, so that it can have it back. */
+  formerRule: v.optional(v.nullable(RuleSchema)),
   locked: v.boolean(),
   provisional: v.boolean(),
 });

@@ -2,6 +2,6 @@ export { Brand, CornerUse, Ground, Space, StyleSize, Swatch, TextStyle, type ByB
 export { Block, ButtonItem, Content, Href, Inline, Section, type BlockOf } from './block.ts';
 export { Override, STATES, type OverrideProperty, type State } from './override.ts';
 export { Asset, Header, Page, SCHEMA_VERSION, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';
-export { danglingReferences, type Dangling } from './references.ts';
+export { danglingReferences, ruleLoop, type Dangling } from './references.ts';
 export { SiteIssues, readSite, toIssues, upcast, type Issue } from './read.ts';
 export { Id, Label } from './fields.ts';

@@ -1,6 +1,8 @@
 import { parseButtonSlot } from '../ground/index.ts';
+import { ruleSources } from '../palette/index.ts';
 import { familyById } from '../type/index.ts';
 import type { Block, Href, Inline, Section } from './block.ts';
+import type { Brand } from './brand.ts';
 import type { Site } from './site.ts';
 
 /** Something in the document that points at a thing that is not there. */
@@ -72,14 +74,9 @@ function checkBrand(site: Site, miss: Miss): void {
   need(brand.styles, brand.buttonStyle, 'button label', 'style', miss);
   for (const swatch of Object.values(brand.swatches)) {
     if (!swatch.rule) continue;
-    need(brand.swatches, swatch.rule.source, `swatch ${swatch.id}`, 'swatch', miss);
-    const trail = [swatch.id];
-    let at = brand.swatches[swatch.rule.source];
-    while (at?.rule && !trail.includes(at.id)) {
-      trail.push(at.id);
-      at = brand.swatches[at.rule.source];
-    }
-    if (at && trail.includes(at.id)) miss(`swatch ${swatch.id}`, 'loop', [...trail, at.id].join(' ← '));
+    for (const source of ruleSources(swatch.rule)) need(brand.swatches, source, `swatch ${swatch.id}`, 'swatch', miss);
+    const loop = ruleLoop(brand, swatch.id);
+    if (loop) miss(`swatch ${swatch.id}`, 'loop', loop.map((id) => brand.swatches[id]?.label ?? id).join(' ← '));
   }
   for (const ground of Object.values(brand.grounds)) {
     for (const [slot, value] of Object.entries(ground.slots)) {
@@ -89,6 +86,21 @@ function checkBrand(site: Site, miss: Miss): void {
       if (value.kind === 'same') checkSameLoop(ground, slot, miss);
     }
   }
+}
+
+/** The way on which the rules of a swatch lead back to it, from it to it; undefined when they do not. */
+export function ruleLoop(brand: Pick<Brand, 'swatches'>, id: string): string[] | undefined {
+  const walk = (at: string, trail: readonly string[]): string[] | undefined => {
+    const rule = brand.swatches[at]?.rule;
+    if (!rule || trail.length > 40) return undefined;
+    for (const source of ruleSources(rule)) {
+      if (source === id) return [...trail, id];
+      const found = trail.includes(source) ? undefined : walk(source, [...trail, source]);
+      if (found) return found;
+    }
+    return undefined;
+  };
+  return walk(id, [id]);
 }
 
 function checkSameLoop(ground: { id: string; slots: Record<string, { kind: string; slot?: string }> }, start: string, miss: Miss): void {

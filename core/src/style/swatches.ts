@@ -1,5 +1,5 @@
 import { paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
-import { deriveColor } from '../palette/index.ts';
+import { deriveColor, ruleOther } from '../palette/index.ts';
 import type { Brand, Swatch } from '../site/index.ts';
 
 /** A swatch with the colour it has now and the one painted for it. */
@@ -11,13 +11,22 @@ export interface ResolvedSwatch {
 
 const cache = new WeakMap<Swatch, { oklch: Oklch; rgb: Rgb8 }>();
 
+const resolved = new WeakMap<Brand['swatches'], Map<string, Oklch | undefined>>();
+
 /** Colour of a swatch, through its chain of rules. A missing source or a loop leaves the stored colour standing. */
-export function swatchColor(brand: Brand, id: string, depth = 0): Oklch | undefined {
-  const swatch = brand.swatches[id];
-  if (!swatch) return undefined;
-  if (!swatch.rule || depth > 20) return swatch.color;
-  const source = swatchColor(brand, swatch.rule.source, depth + 1);
-  return source ? deriveColor(source, swatch.rule) : swatch.color;
+export function swatchColor(brand: Pick<Brand, 'swatches'>, id: string): Oklch | undefined {
+  const swatch = Object.hasOwn(brand.swatches, id) ? brand.swatches[id]! : undefined;
+  if (!swatch?.rule) return swatch?.color;
+  let known = resolved.get(brand.swatches);
+  if (!known) resolved.set(brand.swatches, (known = new Map()));
+  if (known.has(id)) return known.get(id);
+  // Stands in for itself while it is worked out, which ends a loop.
+  known.set(id, swatch.color);
+  const source = swatchColor(brand, swatch.rule.source);
+  const other = ruleOther(swatch.rule);
+  const color = source ? deriveColor(source, swatch.rule, other === undefined ? undefined : swatchColor(brand, other)) : swatch.color;
+  known.set(id, color);
+  return color;
 }
 
 /** All swatches in order, resolved. */

@@ -1,5 +1,6 @@
 import { composite, cssColor, parseColor, type Rgb8 } from '../color/index.ts';
 import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
+import { ruleSources } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyStack, fluidCss, fluidSize, scaleStep } from '../type/index.ts';
@@ -26,10 +27,10 @@ const groundTables = new WeakMap<Ground, { palette: string; tokens: Token[] }>()
 function* colorTokens(brand: Brand): Iterable<Token> {
   const swatches = resolvedSwatches(brand);
   for (const { swatch, rgb } of swatches) {
-    const source = swatch.rule ? brand.swatches[swatch.rule.source] : undefined;
+    const sources = swatch.rule ? ruleSources(swatch.rule).flatMap((id) => brand.swatches[id] ?? []) : [];
     yield {
       path: swatchPath(swatch), label: swatch.label, type: 'color', css: cssColor(rgb),
-      ...(source ? { follows: [swatchPath(source)] } : {}), address: ['brand', 'swatches', swatch.id],
+      ...(sources.length > 0 ? { follows: sources.map(swatchPath) } : {}), address: ['brand', 'swatches', swatch.id],
     };
   }
   const palette = swatches.map(({ swatch, rgb }) => `${swatch.id}${swatchPath(swatch)}${cssColor(rgb)}`).join() + brand.variantOrder.join();

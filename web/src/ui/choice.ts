@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzSelectComponent, NzSelectModule } from 'ng-zorro-antd/select';
 
 export interface ChoiceOption { readonly value: string; readonly label: string; readonly color?: string; /** The family the sample is set in. */ readonly family?: string; readonly sample?: string }
 let count = 0;
+/** Stands for the empty value inside the select, which never makes an empty option the one that Enter takes. */
+const NONE = '-';
 
 /** Whether two lists show the same: an equal list stays the same object, or the select measures itself anew on every step of a held control. */
 function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[]): boolean {
@@ -20,16 +22,17 @@ function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[
   imports: [FormsModule, NzSelectModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <nz-select [nzId]="id" [ngModel]="value()" (ngModelChange)="chosen.emit($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch
+    <nz-select [nzId]="id" [ngModel]="inner(value())" (ngModelChange)="take($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch
       [style.width.px]="width()">
       @for (option of stable(); track option.value) {
-        <nz-option [nzValue]="option.value" [nzLabel]="option.label" nzCustomContent>@if (option.color) { <span class="chip" [style.background]="option.color"></span> }@if (option.family) { <span class="sample" [style.font-family]="option.family">{{ option.sample }}</span> }<span>{{ option.label }}</span></nz-option>
+        <nz-option [nzValue]="inner(option.value)" [nzLabel]="option.label" nzCustomContent>@if (option.color) { <span class="chip" [style.background]="option.color"></span> }@if (option.family) { <span class="sample" [style.font-family]="option.family">{{ option.sample }}</span> }<span>{{ option.label }}</span></nz-option>
       }
     </nz-select>
   `,
   styles: `:host { display: inline-flex; flex-direction: column; } .chip { display: inline-block; width: 12px; height: 12px; margin-right: 8px; vertical-align: -1px; outline: 1px solid #d9d9d9; } .sample { display: inline-block; min-width: 104px; margin-right: 16px; font-size: 22px; line-height: 30px; vertical-align: -4px; }`,
 })
 export class Choice {
+  private readonly select = viewChild.required(NzSelectComponent);
   readonly label = input.required<string>();
   readonly value = input.required<string | null>();
   readonly options = input.required<readonly ChoiceOption[]>();
@@ -39,4 +42,11 @@ export class Choice {
   readonly chosen = output<string>();
   protected readonly stable = computed(() => this.options(), { equal: sameOptions });
   protected readonly id = `choice-${++count}`;
+
+  protected inner = (value: string | null): string | null => (value === '' ? NONE : value);
+  protected take(inner: string): void {
+    this.chosen.emit(inner === NONE ? '' : inner);
+    // What was refused does not stay standing in the list.
+    setTimeout(() => this.select().writeValue(this.inner(this.value())));
+  }
 }

@@ -1,6 +1,6 @@
 import { Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { NumberField, TextField, VerdictRule } from './index.ts';
+import { Choice, NumberField, TextField, VerdictRule } from './index.ts';
 
 @Component({
   imports: [NumberField, TextField, VerdictRule],
@@ -92,5 +92,53 @@ describe('fields', () => {
     const verdicts = [...(fixture.nativeElement as HTMLElement).querySelectorAll('yo-verdict')];
     expect(verdicts.map((one) => one.textContent!.trim())).toEqual(['4.49', '7.00']);
     expect(verdicts.map((one) => one.querySelectorAll('svg').length)).toEqual([1, 0]);
+  });
+});
+
+@Component({ imports: [Choice], template: `<yo-choice label="Follows" [value]="value()" [options]="options" (chosen)="asked.push($event); take($event)" />` })
+class ChoiceHost {
+  readonly value = signal('');
+  readonly asked: string[] = [];
+  readonly options = [{ value: '', label: 'nothing' }, { value: 'deep', label: 'Deep' }, { value: 'loop', label: 'Loop' }];
+  take(value: string): void {
+    if (value !== 'loop') this.value.set(value);
+  }
+}
+
+describe('a choice', () => {
+  let fixture: ComponentFixture<ChoiceHost>;
+  const shown = () => (fixture.nativeElement as HTMLElement).querySelector('.ant-select-selection-item')?.textContent?.trim();
+  const settled = async () => {
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    await fixture.whenStable();
+  };
+  const choose = async (text: string) => {
+    const input = (fixture.nativeElement as HTMLElement).querySelector('input')!;
+    const key = (name: string, code: number) => input.dispatchEvent(new KeyboardEvent('keydown', { key: name, keyCode: code, bubbles: true }));
+    input.focus();
+    key('Enter', 13);
+    await settled();
+    input.value = text;
+    input.dispatchEvent(new Event('input'));
+    await settled();
+    key('Enter', 13);
+    await settled();
+  };
+  beforeEach(async () => {
+    fixture = TestBed.createComponent(ChoiceHost);
+    await fixture.whenStable();
+    await settled();
+  });
+
+  it('is found by typing and taken with Enter, the empty one too', async () => {
+    await choose('dee');
+    await choose('noth');
+    expect(fixture.componentInstance.asked).toEqual(['deep', '']);
+    expect(shown()).toBe('nothing');
+  });
+  it('shows what stands when the choice was refused', async () => {
+    await choose('loo');
+    expect(fixture.componentInstance.asked).toEqual(['loop']);
+    expect(shown()).toBe('nothing');
   });
 });

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
+import { VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, SURROUNDS, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
+import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
@@ -22,7 +23,7 @@ const PANELS = {
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EvidenceWall, PageFrame, Slip],
+  imports: [EvidenceWall, NumberField, PageFrame, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -131,6 +132,12 @@ export class Wall {
     this.zoom.update((zoom) => Math.max(0, Math.min(GROWN.length - 1, zoom + steps)));
     this.anchor.set(null);
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+  }
+
+  protected readonly visionLabels = VISION_LABELS;
+  protected readonly nextVision = computed(() => VISIONS[(VISIONS.indexOf(this.desk().seen) + 1) % VISIONS.length]!);
+  protected see(seen: Vision, severity?: number): void {
+    this.#store.dispatch(severity === undefined ? DeskActions.seen({ seen }) : DeskActions.seen({ seen, severity }));
   }
 
   protected surround(): void {

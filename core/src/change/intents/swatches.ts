@@ -1,5 +1,5 @@
 import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
-import { ruleBetween, uniqueName, uniquePath } from '../../palette/index.ts';
+import { retargetRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
 import type { Site, Swatch } from '../../site/index.ts';
 import { swatchColor, swatchPath } from '../../style/index.ts';
 import type { Op } from '../change.ts';
@@ -11,6 +11,7 @@ export function setSwatchColor(site: Site, id: string, color: ParsedColor, what 
   const at = ['brand', 'swatches', id];
   const ops: Op[] = [setOp(site, [...at, 'color'], color.oklch), setOp(site, [...at, 'typed'], color.typed)];
   if (swatch.rule) {
+    // A colour set by hand is an amount away from its source, whatever the rule was.
     const source = swatchColor(site.brand, swatch.rule.source);
     if (source) ops.push(setOp(site, [...at, 'rule'], ruleBetween(swatch.rule.source, source, color.oklch)));
   }
@@ -40,7 +41,7 @@ export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
   for (const ground of Object.values(site.brand.grounds))
     for (const [slot, value] of Object.entries(ground.slots)) if (value.kind === 'swatch' && value.swatch === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
-  for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule?.source === id) uses.push(`${swatch.label} follows it`);
+  for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
   return uses;
 }
 
@@ -58,9 +59,12 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
     for (const [slot, value] of Object.entries(ground.slots))
       if (value.kind === 'swatch' && value.swatch === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], heir ? { kind: 'swatch', swatch: heir } : undefined));
   for (const swatch of Object.values(site.brand.swatches))
-    if (swatch.rule?.source === id) {
+    if (swatch.rule && ruleSources(swatch.rule).includes(id)) {
+      // Looking at the heir instead keeps a rule that compares; one that only follows keeps its colour.
+      const other = swatch.rule.source !== id && heir && heir !== swatch.id && heir !== swatch.rule.source ? retargetRule(swatch.rule, id, heir) : null;
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'color'], swatchColor(site.brand, swatch.id)));
-      ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], null));
+      ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], other));
+      if (swatch.formerRule) ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'formerRule'], null));
     }
   // Values on places that name the swatch's token follow it to the heir.
   const swatch = site.brand.swatches[id]!;
@@ -79,13 +83,23 @@ function retarget(site: Site, from: string, to: string): Op[] {
 
 /** Makes a swatch follow another from where the two stand now, or makes it plain again. */
 export function followSwatch(site: Site, id: string, source: string | null): Edit {
-  const swatch = site.brand.swatches[id]!;
   const now = swatchColor(site.brand, id)!;
-  const at = ['brand', 'swatches', id];
-  const rule = source === null ? null : ruleBetween(source, swatchColor(site.brand, source)!, now);
-  // A swatch that follows is a derived one: its token's path changes, and what names it goes along.
-  const moved = retarget(site, swatchPath(swatch), swatchPath({ ...swatch, rule }));
-  if (source === null) return { label: `${swatch.label} made plain`, ops: [setOp(site, [...at, 'color'], now), setOp(site, [...at, 'typed'], ''), setOp(site, [...at, 'rule'], null), ...moved] };
-  return { label: `${swatch.label} follows ${site.brand.swatches[source]!.label}`, ops: [setOp(site, [...at, 'rule'], rule), ...moved] };
+  return setRule(site, id, source === null ? null : ruleBetween(source, swatchColor(site.brand, source)!, now));
 }
 
+/**
+ * Gives a swatch a rule, or makes it plain with the colour it has; the rule it had is kept, to be had back.
+ *
+ * @throws ChangeRefused (by the check of the whole brand) when the rules would lead back to the swatch
+ */
+export function setRule(site: Site, id: string, rule: DeriveRule | null): Edit {
+  const swatch = site.brand.swatches[id]!;
+  const at = ['brand', 'swatches', id];
+  // A swatch that follows is a derived one: its token's path changes, and what names it goes along.
+  const moved = retarget(site, swatchPath(swatch), swatchPath({ ...swatch, rule }));
+  if (rule === null) {
+    const now = swatchColor(site.brand, id)!;
+    return { label: `${swatch.label} made plain`, ops: [setOp(site, [...at, 'color'], now), setOp(site, [...at, 'typed'], ''), setOp(site, [...at, 'rule'], null), setOp(site, [...at, 'formerRule'], swatch.rule), ...moved] };
+  }
+  return { label: `${swatch.label} is ${ruleWords(rule, (one) => site.brand.swatches[one]?.label ?? one)}`, ops: [setOp(site, [...at, 'rule'], rule), ...(swatch.formerRule ? [setOp(site, [...at, 'formerRule'], null)] : []), ...moved] };
+}

@@ -1,8 +1,8 @@
 import { deltaERgb, hex, mapToSrgb, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../../color/index.ts';
-import { deriveColor } from '../../palette/index.ts';
+import { deriveColor, ruleOther } from '../../palette/index.ts';
 import { colorOf, placesOf } from '../../reach/index.ts';
 import type { Brand, Site } from '../../site/index.ts';
-import { resolvedSwatches, swatchPath, tokenTable } from '../../style/index.ts';
+import { resolvedSwatches, swatchColor, swatchPath, tokenTable } from '../../style/index.ts';
 import type { Pair, PairLayer } from '../pairs.ts';
 
 /** Steps of lightness from 0 to 1 that the search looks at; the colour as it is comes on top. */
@@ -60,7 +60,7 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
     const made = (lightness: number): Rgb8 => {
       if (lightness === now) return rgb;
       const source = paintedRgb(colorAt(variable, lightness));
-      return rules.length === 0 ? source : paintedRgb(rules.reduce((color, rule) => deriveColor(color, rule), parseColor(hex(source))!.oklch));
+      return rules.length === 0 ? source : paintedRgb(rules.reduce((color, rule) => deriveColor(color, rule, swatchColor(brand, ruleOther(rule) ?? '')), parseColor(hex(source))!.oklch));
     };
     add(variable, swatchPath(swatch), placesOf(site, swatchPath(swatch)).length, made);
   }

@@ -1,4 +1,5 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import { VISIONS, type Vision } from '@yohaku/core';
 import type { Scope } from './scope.ts';
 
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
@@ -17,6 +18,9 @@ export interface DeskState {
   /** Height of the desk below the steps line in px, by step. */
   readonly heights: Readonly<Partial<Record<Step, number>>>;
   readonly surround: Surround;
+  /** How wall and desk are looked at, and how strong a deficiency is, 0 to 1. */
+  readonly seen: Vision;
+  readonly severity: number;
   /** How the wall hangs: all pages, only what the token in hand reaches, or (in Gather) the evidence. */
   readonly hanging: 'all' | 'reach' | 'evidence';
   /** Token in hand by path; stays in hand across steps. */
@@ -35,17 +39,18 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
 
 function kept(): DeskState {
   try {
-    const { step, heights, surround, swatch, ground, style } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
+    const { step, heights, surround, seen, severity, swatch, ground, style } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
     return {
       ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
-      hanging: step === 'gather' ? 'evidence' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null,
+      hanging: step === 'gather' ? 'evidence' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
+      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null,
     };
   } catch {
     return STANDARD;
@@ -53,8 +58,8 @@ function kept(): DeskState {
 }
 
 /** Choices are remembered on this machine. */
-export function keepDesk({ step, heights, surround, swatch, ground, style }: DeskState): void {
-  localStorage.setItem(KEY, JSON.stringify({ step, heights, surround, swatch, ground, style }));
+export function keepDesk({ step, heights, surround, seen, severity, swatch, ground, style }: DeskState): void {
+  localStorage.setItem(KEY, JSON.stringify({ step, heights, surround, seen, severity, swatch, ground, style }));
 }
 
 export const DeskActions = createActionGroup({
@@ -63,6 +68,7 @@ export const DeskActions = createActionGroup({
     Step: props<{ step: Step }>(),
     Height: props<{ height: number }>(),
     Surround: props<{ surround: Surround }>(),
+    Seen: props<{ seen: Vision; severity?: number }>(),
     Hang: props<{ hanging: DeskState['hanging'] }>(),
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
@@ -79,6 +85,7 @@ export const deskFeature = createFeature({
     on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: step === 'gather' ? 'evidence' : state.hanging === 'evidence' ? 'all' : state.hanging })),
     on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
+    on(DeskActions.seen, (state, { seen, severity }): DeskState => ({ ...state, seen, severity: severity ?? state.severity })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
     on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),

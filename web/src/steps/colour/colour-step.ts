@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, behindOf, colorOf, cssColor, contrastRatio, followSwatch, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
-  removeSwatch, resolvedSwatches, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
+  addSwatches, behindOf, colorOf, cssColor, contrastRatio, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
+  removeSwatch, resolvedSwatches, ruleWords, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { DerivedRule } from './derived-rule.ts';
+import { ToldApart } from './told-apart.ts';
 import { ContrastField } from './contrast-field.ts';
 
 interface PairRow { readonly label: string; readonly places: number; readonly found: number; readonly needed: number; readonly ground: string }
@@ -14,7 +16,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ContrastField, VerdictRule, TextField, Choice, Reaching],
+  imports: [ContrastField, DerivedRule, ToldApart, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -24,6 +26,7 @@ export class ColourStep {
   readonly #areas = inject(PaintedAreas);
   readonly #chosen = this.#store.selectSignal(deskFeature.selectSwatch);
   protected readonly site = this.#editor.shown;
+  protected readonly view = signal<'contrast' | 'hues'>('contrast');
   protected readonly copied = signal('');
   protected readonly deleting = signal(false);
   protected readonly heir = signal<string | null>(null);
@@ -45,9 +48,10 @@ export class ColourStep {
     const amounts = this.#amounts();
     return all.map(({ swatch, oklch, rgb }) => {
       const source = swatch.rule ? site.brand.swatches[swatch.rule.source]?.label : undefined;
+      const rule = swatch.rule ? ruleWords(swatch.rule, (id) => site.brand.swatches[id]?.label ?? id) : '';
       const path = swatchPath(swatch);
       return {
-        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, locked: swatch.locked,
+        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, rule, locked: swatch.locked,
         places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
       };
     });
@@ -97,8 +101,6 @@ export class ColourStep {
     const path = this.#chosenPath();
     return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== path).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [];
   });
-  protected readonly sources = computed(() => [{ value: '', label: 'nothing (plain)' }, ...this.others()]);
-  protected readonly rule = computed(() => this.site()?.brand.swatches[this.chosen()?.id ?? '']?.rule?.source ?? '');
 
   constructor() {
     effect(() => {
@@ -151,11 +153,6 @@ export class ColourStep {
   protected lock(): void {
     const { id, label, locked } = this.chosen()!;
     this.#editor.set(`${label} ${locked ? 'unlocked' : 'locked'}`, ['brand', 'swatches', id, 'locked'], !locked);
-  }
-  protected follow(source: string): void {
-    const id = this.chosen()!.id;
-    if (source === this.rule()) return;
-    this.#editor.commit((site) => followSwatch(site, id, source || null));
   }
   protected async copy(value: string): Promise<void> {
     await navigator.clipboard?.writeText(value).catch(() => {});

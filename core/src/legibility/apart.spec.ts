@@ -1,0 +1,34 @@
+import { applyChange, setSlot } from '../change/index.ts';
+import { deltaERgb, parseColor, seenAs, visionMatrix } from '../color/index.ts';
+import { readSite } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { TOLD_APART, apartPairs } from './apart.ts';
+
+const site = readSite(smallSite());
+
+describe('pairs that must be told apart', () => {
+  it('are links against the text they stand in, with the distance for every way of seeing', () => {
+    const pair = apartPairs(site).find((one) => one.label === 'Link against text on Pale')!;
+    const [link, text] = [parseColor('#b83a1e')!.rgb, parseColor('#222222')!.rgb];
+    expect(pair.distances.full).toBeCloseTo(deltaERgb(link, text), 9);
+    for (const vision of ['protan', 'deutan', 'tritan', 'grey'] as const) {
+      const matrix = visionMatrix(vision, 1);
+      expect(pair.distances[vision]).withContext(vision).toBeCloseTo(deltaERgb(seenAs(link, matrix), seenAs(text, matrix)), 9);
+      expect(pair.distances[vision]).toBeGreaterThanOrEqual(pair.distances[pair.worst] - 1e-12);
+    }
+    expect(pair.besides).toBe('underlined');
+    expect(pair.places).toBeGreaterThan(0);
+  });
+  it('come nearer where red and green are all that differs, the more so the stronger the deficiency', () => {
+    const green = applyChange(site, setSlot(site, 'pale', 'link', { kind: 'raw', color: '#4a6a10' })).site;
+    const both = applyChange(green, setSlot(green, 'pale', 'text', { kind: 'raw', color: '#8a4a2c' })).site;
+    const at = (severity: number) => apartPairs(both, severity).find((one) => one.label === 'Link against text on Pale')!;
+    expect(at(0).distances.deutan).toBeCloseTo(at(0).distances.full, 3);
+    expect(at(1).distances.deutan).toBeLessThan(at(0.5).distances.deutan);
+    expect(at(1).distances.deutan).toBeLessThan(TOLD_APART);
+    expect(at(1).distances.full).toBeGreaterThan(TOLD_APART);
+  });
+  it('are only those that some page shows', () => {
+    expect(apartPairs(site).some((one) => one.ground === 'deep' && one.label.startsWith('Link'))).toBeFalse();
+  });
+});

@@ -1,0 +1,85 @@
+import { VISIONS, composite, deltaERgb, seenAs, visionMatrix, type Rgb8, type Vision } from '../color/index.ts';
+import { cellValue, colorOf, siteIndex, tokenValue, type CellValue, type Group } from '../reach/index.ts';
+import { slotPath, tokenTable } from '../style/index.ts';
+import { buttonSlot } from '../ground/index.ts';
+import type { Site } from '../site/index.ts';
+
+/** ΔE OK from which two colours side by side are told apart at a glance: ours, six times what is just noticeable. */
+export const TOLD_APART = 0.12;
+
+/** Two colours that must be told apart where they stand side by side, and how far they are for each way of seeing. */
+export interface ApartPair {
+  readonly label: string;
+  readonly ground: string;
+  /** Tokens of the two, the nearest first. */
+  readonly one: readonly string[];
+  readonly other: readonly string[];
+  readonly colors: readonly [Rgb8, Rgb8];
+  /** ΔE OK by way of seeing. */
+  readonly distances: Readonly<Record<Vision, number>>;
+  /** The way of seeing in which they are nearest. */
+  readonly worst: Vision;
+  readonly places: number;
+  /** What else tells them apart, in words; empty when colour is all there is. */
+  readonly besides: string;
+}
+
+/**
+ * The pairs of the site that must be told apart: links inside a text against
+ * that text, and the fills of the button variants against each other, on every
+ * ground where both occur.
+ *
+ * @param severity of a deficiency, 0 to 1
+ */
+export function apartPairs(site: Site, severity = 1): ApartPair[] {
+  const table = tokenTable(site.brand);
+  const matrices = VISIONS.map((vision) => [vision, visionMatrix(vision, severity)] as const);
+  const found = new Map<string, ApartPair>();
+  const add = (label: string, ground: string, one: CellValue, other: CellValue, places: number, besides: string) => {
+    const key = [label, ground, one.chain[0] ?? one.css, other.chain[0] ?? other.css].join(' ');
+    const known = found.get(key);
+    if (known) return found.set(key, { ...known, places: known.places + places });
+    const behind = colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, 'background')).css);
+    const [first, second] = [colorOf(one.css), colorOf(other.css)].map((color) => color && (behind ? composite(color, behind) : color));
+    if (!first || !second) return undefined;
+    const distances = Object.fromEntries(matrices.map(([vision, matrix]) => [vision, deltaERgb(seenAs(first, matrix), seenAs(second, matrix))])) as Record<Vision, number>;
+    return found.set(key, {
+      label: `${label} on ${site.brand.grounds[ground]!.label}`, ground, one: one.chain, other: other.chain, colors: [first, second], distances, places, besides,
+      worst: VISIONS.reduce((least, vision) => (distances[vision] < distances[least] ? vision : least)),
+    });
+  };
+  const index = siteIndex(site);
+  for (const group of index.groups) {
+    if (group.kind !== 'link' || !group.inline) continue;
+    const around = group.places[0]!.inherits && index.groupOf.get(group.places[0]!.inherits);
+    const [link, text] = [restColor(group), around ? restColor(around) : undefined];
+    if (link && text) add('Link against text', group.ground, link, text, group.places.length, 'underlined');
+  }
+  for (const [ground, variants] of buttonsByGround(index.groups)) {
+    const list = [...variants.keys()];
+    list.forEach((one, i) => {
+      for (const other of list.slice(i + 1)) {
+        const fill = (variant: string) => tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, buttonSlot(variant, 'fill', 'rest')));
+        add(`${site.brand.variants[one]!.label} against ${site.brand.variants[other]!.label}`, ground, fill(one), fill(other), variants.get(one)! + variants.get(other)!, 'different edges');
+      }
+    });
+  }
+  return [...found.values()];
+
+  function restColor(group: Group): CellValue | undefined {
+    const cell = group.painting.at('color', 'rest', 'desktop');
+    return cell && cellValue(table, cell);
+  }
+}
+
+/** How many buttons of each variant stand on each ground. */
+function buttonsByGround(groups: readonly Group[]): Map<string, Map<string, number>> {
+  const found = new Map<string, Map<string, number>>();
+  for (const group of groups) {
+    const variant = group.places[0]!.recipes.map((one) => /^button:([^:]+):/.exec(one)?.[1]).find((one) => one !== undefined);
+    if (group.kind !== 'button' || !variant) continue;
+    const variants = found.get(group.ground) ?? new Map<string, number>();
+    found.set(group.ground, variants.set(variant, (variants.get(variant) ?? 0) + group.places.length));
+  }
+  return found;
+}

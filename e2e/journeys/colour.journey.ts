@@ -1,0 +1,54 @@
+import { expect, test } from '../fixtures.ts';
+
+test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({ desk, page }) => {
+  await desk.swatch('Pressed');
+  await desk.choose('How', 'at a contrast');
+  await desk.choose('On', 'Fog');
+  await expect(page.getByRole('button', { name: /^Undo Pressed is Funnel at 4.5 on Fog/ })).toBeVisible();
+  const hex = await page.getByLabel('Hex or any notation').inputValue();
+  const contrast = page.getByLabel('Contrast', { exact: true });
+  await contrast.fill('7');
+  await contrast.press('Enter');
+  await expect(page.getByLabel('Hex or any notation')).not.toHaveValue(hex);
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-derived-press')).toBe(await page.getByLabel('Hex or any notation').inputValue());
+  await contrast.fill('40');
+  await contrast.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('From 1 to 21. 7 is kept.');
+  await contrast.press('Escape');
+
+  await desk.choose('Follows', 'nothing');
+  await page.getByRole('button', { name: 'Again: Funnel at 7 on Fog' }).click();
+  await expect(page.getByLabel('Contrast', { exact: true })).toHaveValue('7');
+
+  await desk.swatch('Funnel');
+  await desk.choose('Follows', 'Pressed');
+  await expect(page.getByRole('alert').first()).toContainText(/must not lead back to itself: .*Pressed ← Funnel|must not lead back to itself: .*Funnel ← Pressed/);
+  await expect(page.getByLabel('Follows', { exact: true }).locator('xpath=ancestor::nz-select')).toContainText('nothing (plain)');
+});
+
+test('wall and desk are seen as others see them, and the pairs that must be told apart are judged so', async ({ desk, page }) => {
+  await desk.step('Colour');
+  const red = async () => {
+    const shot = await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).locator('.card').screenshot();
+    return page.evaluate(async (bytes) => {
+      const bitmap = await createImageBitmap(new Blob([new Uint8Array(bytes)]));
+      const canvas = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')!;
+      canvas.drawImage(bitmap, 0, 0);
+      return [...canvas.getImageData(bitmap.width - 10, 4, 1, 1).data.slice(0, 3)];
+    }, [...shot]);
+  };
+  expect(await red()).toEqual([184, 58, 30]);
+  await page.getByRole('button', { name: 'Seen as: full colour' }).click();
+  await page.getByRole('button', { name: 'Seen as: protan' }).click();
+  const [r, g] = await red() as [number, number];
+  // Without the middle cones red and green are hardly apart.
+  expect(Math.abs(r - g)).toBeLessThan(60);
+  await page.getByRole('button', { name: 'Lightness by hue' }).click();
+  const row = page.getByRole('region', { name: 'Told apart' }).getByRole('row', { name: /Link against text on Tern white/ }).first();
+  await expect(row).toContainText('underlined');
+  const [full, , deutan] = (await row.getByRole('cell').allTextContents()).map(Number) as [number, number, number];
+  expect(deutan).toBeLessThan(full);
+  await page.reload();
+  await desk.ready();
+  await expect(page.getByRole('button', { name: 'Seen as: deutan' })).toBeVisible();
+});
