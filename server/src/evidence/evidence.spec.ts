@@ -129,10 +129,10 @@ describe('reading evidence', () => {
 
 describe('evidence of a site', () => {
   let client: Client;
-  beforeAll(async () => {
+  beforeEach(async () => {
     client = await startClient();
   });
-  afterAll(() => client.close());
+  afterEach(() => client.close());
   const add = (id: string, name: string, body: string | Uint8Array) => client.send('POST', `/api/sites/ternhaven/evidence?${new URLSearchParams({ id, name })}`, body, { 'content-type': 'application/octet-stream' });
   const list = async () => ((await (await client.get('/api/sites/ternhaven/evidence')).json()) as { evidence: Evidence[] }).evidence;
 
