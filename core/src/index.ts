@@ -13,3 +13,4 @@ export * from './legibility/index.ts';
 export * from './gather/index.ts';
 export * from './render/index.ts';
 export * from './formats/index.ts';
+export * from './exchange/index.ts';

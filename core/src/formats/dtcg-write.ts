@@ -29,7 +29,20 @@ export function writeDtcg(site: Site): Node {
       extensions[EXTENSION]![steps.at(-1)!] = token.css;
     }
   }
+  for (const [path, json] of Object.entries(site.brand.kept ?? {})) putBack(root, path, JSON.parse(json) as Node);
   return root;
+}
+
+/** Puts a token of another tool where it stood, unless a token of ours stands there or on the way. */
+function putBack(root: Node, path: string, token: Node): void {
+  if (path === '$extensions') return void Object.assign(root['$extensions'] as Node, { ...token, ...(root['$extensions'] as Node) });
+  const steps = path.split('.');
+  let group = root;
+  for (const step of steps.slice(0, -1)) {
+    if (Object.hasOwn(group, '$value')) return;
+    group = (Object.hasOwn(group, step) ? group[step] : (group[step] = {})) as Node;
+  }
+  if (!Object.hasOwn(group, steps.at(-1)!)) group[steps.at(-1)!] = token;
 }
 
 function dtcgToken(token: Token, width: number): Node | undefined {

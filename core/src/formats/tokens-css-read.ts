@@ -1,20 +1,9 @@
+import { customProperties } from './custom-properties.ts';
 import { customProperty, tokenCssValue, type Token, type TokenTable } from '../style/index.ts';
-
-const LINE = /^\s*(--[a-z0-9-]+)\s*:\s*([^;]+);\s*$/;
-
-/** The custom properties of a `tokens.css`, in order; comments and everything else are passed over. */
-export function readTokensCss(css: string): Map<string, string> {
-  const found = new Map<string, string>();
-  for (const line of css.replace(/\/\*[\s\S]*?\*\//g, '').split(/\n|(?<=;)/)) {
-    const match = LINE.exec(line);
-    if (match) found.set(match[1]!, match[2]!.trim());
-  }
-  return found;
-}
 
 /** A token table with the values that a `tokens.css` has for its tokens; the same table when they are all equal. */
 export function tableFromCss(table: TokenTable, css: string): TokenTable {
-  const values = readTokensCss(css);
+  const values = customProperties(css);
   const byProperty = new Map([...table.keys()].map((path) => [customProperty(path), path]));
   const next = new Map(table);
   let edited = false;

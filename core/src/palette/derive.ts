@@ -30,10 +30,9 @@ export function ruleSources(rule: DeriveRule): string[] {
   return other === undefined ? [rule.source] : [rule.source, other];
 }
 
-/** A rule that looks at one swatch wherever it looked at another. */
-export function retargetRule<R extends DeriveRule>(rule: R, from: string, to: string): R {
-  const swap = (id: string) => (id === from ? to : id);
-  return { ...rule, source: swap(rule.source), ...(rule.kind === 'mix' ? { with: swap(rule.with) } : {}), ...(rule.kind === 'contrast' || rule.kind === 'over' ? { on: swap(rule.on) } : {}) };
+/** The same rule with every swatch it looks at named otherwise. */
+export function mapRule<R extends DeriveRule>(rule: R, rename: (id: string) => string): R {
+  return { ...rule, source: rename(rule.source), ...(rule.kind === 'mix' ? { with: rename(rule.with) } : {}), ...(rule.kind === 'contrast' || rule.kind === 'over' ? { on: rename(rule.on) } : {}) };
 }
 
 /**

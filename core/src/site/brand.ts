@@ -94,6 +94,8 @@ export type CornerUse = v.InferOutput<typeof CornerUse>;
 const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment });
 const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
 
+const KeptPath = v.pipe(v.string(), v.minLength(1), v.maxLength(300), v.check((path) => !path.split('.').includes('__proto__'), 'is no path of a token'));
+
 /** All shared tokens of one site. Records by id with order lists. */
 export const Brand = v.strictObject({
   swatches: byId(Swatch), swatchOrder: Order,
@@ -106,5 +108,7 @@ export const Brand = v.strictObject({
   buttonStyle: Id,
   corners: v.strictObject({ button: ranged('corner'), card: ranged('corner'), picture: ranged('corner'), field: ranged('corner') }),
   spaces: byId(Space), spaceOrder: Order,
+  /** Tokens of other tools that nothing here uses, as JSON by path: kept so that they are written out again. */
+  kept: v.optional(v.record(KeptPath, v.pipe(v.string(), v.maxLength(20_000)))),
 });
 export type Brand = v.InferOutput<typeof Brand>;

@@ -47,7 +47,7 @@ describe('command line', () => {
     for (const args of [
       ['nonsense'], ['contrast', 'black'], ['contrast', 'black', 'greyish'], ['palette', 'nowhere.png'], ['palette', 'broken.png'], ['palette', 'broken.png', '--colors', '0'], ['export', 'ternhaven', '--format', 'pdf'],
       ['export', 'nowhere', '--format', 'css'], ['reach', 'ternhaven', 'color.core.nobody'], ['audit', './nowhere'], ['audit', '.'], ['audit', 'broken.png'], ['audit', 'ternhaven', '--edition', 'none'],
-      ['import', 'no.json', '--site', 'ternhaven'], ['import', 'no.json'], ['link', '--nonsense'],
+      ['import', 'no.json', '--site', 'ternhaven'], ['import', 'no.json'], ['import', 'broken.png', '--site', 'ternhaven'], ['link', '--nonsense'],
     ]) {
       const { code, out, err } = await run(...args);
       expect(code).withContext(args.join(' ')).toBe(2);
@@ -104,6 +104,12 @@ describe('command line', () => {
     expect(code).withContext(out).toBe(0);
     expect((JSON.parse(out) as { changed: string[] }).changed).toContain('color.core.funnel');
     expect((await run('export', 'ternhaven', '--format', 'css')).out).toContain('--color-core-funnel: #2244aa;');
+    await writeFile(join(folder, 'house.css'), ':root { --funnel: #aa2200; --rope: oklch(80% 0.05 90); --gap: 4px }');
+    const sheet = await run('import', 'house.css', '--site', 'ternhaven', '--json');
+    expect([sheet.code, JSON.parse(sheet.out)]).toEqual([1, { taken: 2, added: ['rope'], changed: ['funnel'], left: [{ path: 'gap', reason: 'is 4px; only colours come in' }] }]);
+    expect((await run('export', 'ternhaven', '--format', 'csv')).out).toMatch(/^Rope,color\.side\.rope,#cabd9a,/m);
+    expect((await run('export', 'ternhaven', '--format', 'svg')).out).toContain('fill="#aa2200"');
+    expect(JSON.parse((await run('export', 'ternhaven', '--format', 'json')).out)).toEqual(jasmine.objectContaining({ site: 'Ternhaven Ferries' }));
     url = before;
   });
 });

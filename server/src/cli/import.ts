@@ -1,42 +1,54 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
-import { ChangeRefused, SiteIssues, readDtcg, type Change } from '@yohaku/core';
+import { ChangeRefused, SiteIssues, planBrand, planColors, readIncoming, takeBrand, takeColors, type Change, type Incoming, type Site } from '@yohaku/core';
 import { ensureOwner } from '../auth/index.ts';
 import { saveChange } from '../sites/index.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
 
 export const importVerb: Verb = {
-  help: './yohaku import FILE --site SITE [--data DIR] [--json]\n\nReads a DTCG file written by Yohaku into a site’s brand, as one change that can be undone,\nand reports what was taken, changed and left.\n',
+  help: './yohaku import FILE --site SITE [--colour] [--data DIR] [--json]\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; all others bring colours.\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { site: { type: 'string' }, data: { type: 'string' }, json: { type: 'boolean' } });
+    const { values, positionals } = readArgs(args, { site: { type: 'string' }, colour: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
     const [file] = positionals;
     if (!file || positionals.length !== 1) throw new UseError('import takes one file: ./yohaku import tokens.json --site ternhaven');
     if (!values.site) throw new UseError('say into which site: --site ternhaven');
     const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
       throw new UseError(`${file} cannot be read: ${error.code ?? error.message}.`);
     });
-    const read = parse(file, text);
+    const incoming = parse(file, text);
     return withDatabase(values.data, host, async (database) => {
       const { site } = await siteById(database, values.site!);
-      const change: Change = { id: `import-${randomUUID()}`, schemaVersion: 1, label: `Import ${file.split('/').at(-1)}`.slice(0, 200), ops: [{ op: 'set', at: ['brand'], value: read.brand, was: site.brand }] };
-      try {
-        await saveChange(database, site.id, change, await ensureOwner(database.db), 'import');
-      } catch (error) {
-        if (error instanceof ChangeRefused) throw new UseError(`${file}: ${error.message} Nothing was imported.`);
-        throw error;
+      const { rows, counts, edit } = bringIn(site, incoming, values.colour ?? false);
+      if (edit) {
+        const change: Change = { id: `import-${randomUUID()}`, schemaVersion: 1, label: edit.label, ops: [...edit.ops] };
+        try {
+          await saveChange(database, site.id, change, await ensureOwner(database.db), 'import');
+        } catch (error) {
+          if (error instanceof ChangeRefused) throw new UseError(`${file}: ${error.message} Nothing was imported.`);
+          throw error;
+        }
       }
-      const report = { taken: read.taken, changed: read.changed, left: read.left };
-      print(values.json, report, () => [`${read.taken} tokens taken, ${read.changed.length} edited in the file, ${read.left.length} left`, ...read.changed.map((path) => `edited: ${path}`), ...read.left.map((one) => `left: ${one.path}, ${one.reason}`)].join('\n'));
-      return read.left.length > 0 ? 1 : 0;
+      const paths = (arrival: string) => rows.filter((row) => row.arrival === arrival);
+      const report = { taken: counts.added + counts.changed + counts.equal, added: paths('added').map((row) => row.key), changed: paths('changed').map((row) => row.key), left: paths('left').map((row) => ({ path: row.key, reason: row.note })) };
+      print(values.json, report, () => [
+        `${report.taken} taken: ${counts.added} added, ${counts.changed} changed, ${counts.equal} equal; ${counts.left} left`,
+        ...paths('added').map((row) => `added: ${row.key}`), ...paths('changed').map((row) => `changed: ${row.key}, ${row.before ?? ''} to ${row.after ?? ''}, ${row.places} places`), ...report.left.map((one) => `left: ${one.path}, ${one.reason}`),
+      ].join('\n'));
+      return counts.left > 0 ? 1 : 0;
     });
   },
 };
 
-function parse(file: string, text: string): ReturnType<typeof readDtcg> {
+function bringIn(site: Site, incoming: Incoming, colourOnly: boolean) {
+  if (incoming.brand && !colourOnly) return { ...planBrand(site, incoming.brand.brand, incoming.left), edit: takeBrand(site, incoming.brand.brand, incoming.name) };
+  const plan = planColors(site, incoming);
+  return { ...plan, edit: takeColors(site, incoming, plan, new Map(), () => `s${randomUUID().slice(0, 13)}`) };
+}
+
+function parse(file: string, text: string): Incoming {
   try {
-    return readDtcg(JSON.parse(text));
+    return readIncoming(file.split('/').at(-1)!, text);
   } catch (error) {
-    if (error instanceof SyntaxError) throw new UseError(`${file} is not JSON: ${error.message}`);
     if (error instanceof SiteIssues) throw new UseError(`${file}: ${error.issues[0]!.path} ${error.issues[0]!.message}`);
     throw error;
   }

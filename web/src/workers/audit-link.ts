@@ -2,7 +2,7 @@ import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Change, Site } from '@yohaku/core';
 import { AuditActions, siteFeature } from '../state/index.ts';
-import type { BrandMend, FromAudit, ToAudit } from './messages.ts';
+import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
 @Injectable({ providedIn: 'root' })
@@ -13,7 +13,7 @@ export class AuditLink {
   #known: Site | undefined;
   #lastEdit = '';
   #asked = 0;
-  readonly #waiting = new Map<number, (mend: BrandMend) => void>();
+  readonly #waiting = new Map<number, (answer: never) => void>();
 
   constructor() {
     effect(() => {
@@ -24,11 +24,19 @@ export class AuditLink {
 
   /** The least movement that makes every pair of the brand hold, with some swatches locked; worked out beside the desk. */
   mend(locked: readonly string[]): Promise<BrandMend> {
+    return this.#ask((asked) => ({ kind: 'mend', asked, locked }));
+  }
+
+  /** Reads a file of tokens beside the desk. */
+  read(name: string, text: string): Promise<ReadFile> {
+    return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
+  }
+
+  #ask<T extends BrandMend | ReadFile>(question: (asked: number) => ToAudit): Promise<T> {
     const asked = ++this.#asked;
     return new Promise((resolve) => {
       this.#waiting.set(asked, resolve);
-      const message: ToAudit = { kind: 'mend', asked, locked };
-      (this.#worker ??= this.#start()).postMessage(message);
+      (this.#worker ??= this.#start()).postMessage(question(asked));
     });
   }
 
@@ -49,8 +57,8 @@ export class AuditLink {
   #start(): Worker {
     const worker = new Worker(new URL('./audit.worker.ts', import.meta.url), { type: 'module' });
     worker.addEventListener('message', ({ data }: MessageEvent<FromAudit>) => {
-      if (data.kind === 'mend') {
-        this.#waiting.get(data.asked)?.(data.mend);
+      if (data.kind === 'answer') {
+        this.#waiting.get(data.asked)?.(data.answer as never);
         this.#waiting.delete(data.asked);
         return;
       }

@@ -1,6 +1,6 @@
-import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, setValues, type Audit, type Finding, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, SiteIssues, type Audit, type Finding, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
-import type { BrandMend, FromAudit, ToAudit } from './messages.ts';
+import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Rows sent at most in one list; the counts are always whole. */
 const MOST_ROWS = 400;
@@ -14,14 +14,24 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
     audit = auditSite(site);
     return answer({ kind: 'report', report: report(audit) });
   }
+  if (data.kind === 'incoming') return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
   if (!site || !audit) return;
-  if (data.kind === 'mend') return answer({ kind: 'mend', asked: data.asked, mend: brandMend(site, data.locked) });
+  if (data.kind === 'mend') return answer({ kind: 'answer', asked: data.asked, answer: brandMend(site, data.locked) });
   const before = { site, audit };
   site = applyChange(site, data.change).site;
   audit = auditSite(site, audit);
   if (data.ripple) answer({ kind: 'ripple', ripple: rippleReport(data.change.label, before, { site, audit }) });
   answer({ kind: 'report', report: report(audit) });
 });
+
+function readFile(name: string, text: string): ReadFile {
+  try {
+    return { incoming: readIncoming(name, text) };
+  } catch (error) {
+    if (error instanceof SiteIssues) return { problem: `${error.issues[0]!.path} ${error.issues[0]!.message}` };
+    throw error;
+  }
+}
 
 function brandMend(of: Site, locked: readonly string[]): BrandMend {
   const { moves, conflicts, movement, mended } = mendBrand(of, new Set(locked));

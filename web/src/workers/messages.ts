@@ -1,10 +1,11 @@
-import type { Change, JointMove, Site } from '@yohaku/core';
+import type { Change, Incoming, JointMove, Site } from '@yohaku/core';
 import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
 export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
   | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
+  | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
 
 /** A joint mend as the desk shows it: plain data. */
@@ -16,8 +17,11 @@ export interface BrandMend {
   readonly mended: number;
 }
 
+/** A file of tokens as it was read, or why it was not. */
+export type ReadFile = { readonly incoming: Incoming } | { readonly problem: string };
+
 /** From it: counts and the first rows of lists. */
 export type FromAudit =
-  | { readonly kind: 'mend'; readonly asked: number; readonly mend: BrandMend }
+  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandMend | ReadFile }
   | { readonly kind: 'report'; readonly report: AuditReport }
   | { readonly kind: 'ripple'; readonly ripple: RippleReport };

@@ -9,16 +9,14 @@ export function setSlot(site: Site, ground: string, slot: string, value: SlotVal
   return { label: `${slotLabel(slot)} of ${site.brand.grounds[ground]!.label}`, ops: [setOp(site, ['brand', 'grounds', ground, 'slots', slot], value)] };
 }
 
-/** Adds a ground: a copy of another, or a fresh one on a swatch with everything else by rule. */
-export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string }): Edit {
+/** Adds a ground: a copy of another, a fresh one on a swatch with everything else by rule, or one whose slots are known. */
+export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string } | Pick<Ground, 'label' | 'slots'>): Edit {
   const grounds = Object.values(site.brand.grounds);
   const source = 'copyOf' in from ? site.brand.grounds[from.copyOf]! : undefined;
-  const wanted = source ? `${source.label} copy` : site.brand.swatches[(from as { background: string }).background]!.label;
+  const wanted = source ? `${source.label} copy` : 'background' in from ? site.brand.swatches[from.background]!.label : (from as Ground).label;
   const label = uniqueName(wanted, grounds.map((one) => one.label));
-  const ground: Ground = {
-    id, label, path: uniquePath(label, grounds.map((one) => one.path)),
-    slots: source ? source.slots : { background: { kind: 'swatch', swatch: (from as { background: string }).background } },
-  };
+  const slots = source ? source.slots : 'background' in from ? { background: { kind: 'swatch' as const, swatch: from.background } } : (from as Ground).slots;
+  const ground: Ground = { id, label, path: uniquePath(label, grounds.map((one) => one.path)), slots };
   return { label: `Add ground ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
 }
 

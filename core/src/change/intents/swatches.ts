@@ -1,5 +1,5 @@
 import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
-import { retargetRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
+import { mapRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
 import type { Site, Swatch } from '../../site/index.ts';
 import { swatchColor, swatchPath } from '../../style/index.ts';
 import type { Op } from '../change.ts';
@@ -61,7 +61,7 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
   for (const swatch of Object.values(site.brand.swatches))
     if (swatch.rule && ruleSources(swatch.rule).includes(id)) {
       // Looking at the heir instead keeps a rule that compares; one that only follows keeps its colour.
-      const other = swatch.rule.source !== id && heir && heir !== swatch.id && heir !== swatch.rule.source ? retargetRule(swatch.rule, id, heir) : null;
+      const other = swatch.rule.source !== id && heir && heir !== swatch.id && heir !== swatch.rule.source ? mapRule(swatch.rule, (one) => (one === id ? heir : one)) : null;
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'color'], swatchColor(site.brand, swatch.id)));
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], other));
       if (swatch.formerRule) ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'formerRule'], null));

@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, candidates, cutDownText, planTaking, plural, takePalette, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
 import { Editor, GatherActions, PASTED, Reaching, Tray, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
+import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { siftOrder } from './sift-order.ts';
 
@@ -12,7 +13,7 @@ const ROW = 28;
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CostCurve, TextField, Reaching],
+  imports: [BringIn, CostCurve, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -36,14 +37,25 @@ export class GatherStep {
   protected readonly hand = computed(() => this.state().hand);
   protected readonly piece = computed(() => this.#evidence().find((one) => one.id === this.chosen()));
 
+  /** A file of tokens that is looked at before it is taken. */
+  protected readonly tokens = signal<{ name: string; content: Blob } | null>(null);
+
   protected drop(event: DragEvent): void {
     event.preventDefault();
     this.over.set(false);
-    if (event.dataTransfer) void this.#tray.drop(event.dataTransfer);
+    const tokens = [...(event.dataTransfer?.files ?? [])].find((file) => /\.json$/i.test(file.name));
+    if (tokens) this.tokens.set({ name: tokens.name, content: tokens });
+    else if (event.dataTransfer) void this.#tray.drop(event.dataTransfer);
   }
   protected choose(event: Event): void {
     const input = event.target as HTMLInputElement;
     void this.#tray.add([...(input.files ?? [])].map((file) => ({ name: file.name, content: file })));
+    input.value = '';
+  }
+  protected chooseTokens(event: Event): void {
+    const input = event.target as HTMLInputElement;
+    const [file] = input.files ?? [];
+    if (file) this.tokens.set({ name: file.name, content: file });
     input.value = '';
   }
   protected chooseFolder(event: Event): void {

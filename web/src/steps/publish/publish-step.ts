@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { changedTokens, plural, ripple, tokenTable } from '@yohaku/core';
+import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJson, tokenTable, tokensCss, writeDtcg, type Site } from '@yohaku/core';
+import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { Editor, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
+
+interface TokenFile { readonly label: string; readonly name: string; readonly type: string; readonly write: (site: Site) => string }
 
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
 @Component({
@@ -28,6 +31,19 @@ export class PublishStep {
   protected readonly words = signal('');
   protected readonly notLive = this.#open.notLive;
   protected readonly site = this.#editor.current;
+
+  /** Open formats of what is on the desk, each one file. */
+  protected readonly files: readonly TokenFile[] = [
+    { label: 'DTCG', name: 'tokens.json', type: 'application/json', write: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n` },
+    { label: 'CSS', name: 'tokens.css', type: 'text/css', write: (site) => tokensCss(site.brand) },
+    { label: 'Swatch sheet (SVG)', name: 'swatches.svg', type: 'image/svg+xml', write: swatchSheetSvg },
+    { label: 'CSV', name: 'swatches.csv', type: 'text/csv', write: swatchesCsv },
+    { label: 'JSON', name: 'swatches.json', type: 'application/json', write: swatchesJson },
+  ];
+  protected save({ name, type, write }: TokenFile): void {
+    const site = this.site();
+    if (site) saveFile(`${site.id}-${name}`, type, write(site));
+  }
 
   /** What differs from what is live: tokens by label with both values, pages with changed words or parts, places repainted. */
   protected readonly difference = computed(() => {

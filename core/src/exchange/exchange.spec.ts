@@ -1,0 +1,112 @@
+import { hex, paintedRgb, parseColor } from '../color/index.ts';
+import { applyChange, checkTouched, setRule, setSwatchColor, setValue, type Edit } from '../change/index.ts';
+import { readIncoming, writeDtcg } from '../formats/index.ts';
+import { readSite, type Site } from '../site/index.ts';
+import { swatchColor, swatchPath, tokenTable } from '../style/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { planBrand, planColors, takeBrand, takeColors, type Settling } from './index.ts';
+
+const site = readSite(smallSite());
+const written = (of: Site) => JSON.stringify(writeDtcg(of));
+const take = (into: Site, text: string, settle: Record<string, Settling> = {}, name = 'tokens.json') => {
+  const incoming = readIncoming(name, text);
+  let count = 0;
+  const edit = takeColors(into, incoming, planColors(into, incoming), new Map(Object.entries(settle)), () => `n${++count}`);
+  return { edit, after: edit ? done(into, edit) : into };
+};
+const done = (into: Site, edit: Edit): Site => {
+  const { site: after } = applyChange(into, edit);
+  checkTouched(into, after);
+  return after;
+};
+const plan = (into: Site, text: string, name = 'tokens.json') => planColors(into, readIncoming(name, text));
+const colors = (of: Site) => Object.fromEntries(of.brand.swatchOrder.map((id) => [of.brand.swatches[id]!.label, hex(paintedRgb(swatchColor(of.brand, id)!))]));
+
+describe('bringing in colours of another tool', () => {
+  const file = JSON.stringify({ color: { $type: 'color', brand: { $value: '#aa2200' }, white: { $value: '#ffffff' }, sea: { $value: '#0e3b43' }, night: { $value: '#232323' }, accent: { $value: '{color.brand}' } }, size: { $type: 'dimension', $value: { value: 4, unit: 'px' } } });
+  it('shows first what is added, changed, equal and left, with ΔE and places', () => {
+    const { rows, counts } = plan(site, file);
+    expect(counts).toEqual({ added: 2, changed: 1, equal: 1, left: 2 });
+    const row = (key: string) => rows.find((one) => one.key === key)!;
+    expect([row('color.brand').arrival, row('color.brand').before, row('color.brand').after]).toEqual(['changed', '#b83a1e', '#aa2200']);
+    expect(row('color.brand').deltaE).toBeGreaterThan(0.01);
+    expect(row('color.brand').places).toBeGreaterThan(0);
+    expect(row('color.night').note).toBe('nobody can tell it from ink');
+    expect(row('size').note).toContain('kept, and written out again');
+  });
+  it('adds and changes as one edit, leaves type and shape alone, and can be undone', () => {
+    const { edit, after } = take(site, file);
+    expect(colors(after)).toEqual({ ...colors(site), brand: '#aa2200', dark: jasmine.any(String) as never, Sea: '#0e3b43', Night: '#232323' });
+    expect(after.brand.styles).toBe(site.brand.styles);
+    const applied = applyChange(site, edit!);
+    expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
+  });
+  it('settles clashes one by one: ours, or both under two names', () => {
+    expect(colors(take(site, file, { 'color.brand': 'ours', 'color.sea': 'ours' }).after)).toEqual({ ...colors(site), Night: '#232323' });
+    const both = colors(take(site, file, { 'color.brand': 'both' }).after);
+    expect([both['brand'], both['Brand 2']]).toEqual(['#b83a1e', '#aa2200']);
+  });
+  it('writes out again what it had no use for, naming what was brought in by its new path', () => {
+    const { after } = take(site, file);
+    const out = writeDtcg(after) as { size: unknown; color: { accent: unknown } };
+    expect(out.size).toEqual({ $type: 'dimension', $value: { value: 4, unit: 'px' } });
+    expect(out.color.accent).toEqual({ $type: 'color', $value: `{${swatchPath(after.brand.swatches['brand']!)}}` });
+    // And a second time, with nothing lost on the way through our own file.
+    expect(readIncoming('again.json', written(after)).brand!.brand.kept).toEqual(after.brand.kept!);
+  });
+  it('changes nothing when all of it is there already', () => {
+    expect(take(site, JSON.stringify({ white: { $type: 'color', $value: '#ffffff' }, other: { $type: 'color', $value: '#222222' } })).edit).toBeUndefined();
+  });
+  it('takes as many of a thousand swatches as a palette holds, and says which are left', () => {
+    const list = Array.from({ length: 1000 }, (_, i) => `Tone ${i}: #${(i * 16127 + 4099).toString(16).padStart(6, '0').slice(-6)}`).join('\n');
+    const { counts, rows } = plan(site, list, 'list.txt');
+    expect(counts.added + site.brand.swatchOrder.length).toBe(500);
+    expect(rows.at(-1)!.note).toContain('at most 500');
+    expect(take(site, list, {}, 'list.txt').after.brand.swatchOrder.length).toBe(500);
+  });
+  it('gives equal names a number', () => {
+    const { after } = take(site, 'Rope: #d0c0a0\nRope: #a09070', {}, 'list.txt');
+    expect(Object.keys(colors(after))).toEqual([...Object.keys(colors(site)), 'Rope', 'Rope 2']);
+  });
+});
+
+describe('bringing in the colour of another site’s brand', () => {
+  const other = (() => {
+    let now = done(site, setSwatchColor(site, 'brand', parseColor('#0055aa')!));
+    now = done(now, setRule(now, 'ink', { kind: 'contrast', source: 'brand', on: 'white', ratio: 7 }));
+    now = done(now, setValue(now, '', ['brand', 'grounds', 'pale', 'slots', 'text'], { kind: 'swatch', swatch: 'dark' }));
+    return done(now, setValue(now, '', ['brand', 'scale', 'large', 'base'], 25));
+  })();
+  it('brings swatches with their rules and grounds, and no type', () => {
+    const { after } = take(site, written(other));
+    expect(colors(after)).toEqual(colors(other));
+    expect(after.brand.swatches['ink']!.rule).toEqual(other.brand.swatches['ink']!.rule);
+    expect(after.brand.grounds['pale']!.slots['text']).toEqual({ kind: 'swatch', swatch: 'dark' });
+    expect(after.brand.scale).toEqual(site.brand.scale);
+  });
+  it('joins by path and name where the ids are others, and adds a ground nobody has', () => {
+    const renamed = JSON.parse(JSON.stringify(other).replaceAll('"brand":', '"brand":').replaceAll('"white"', '"blank"')) as Site;
+    const text = JSON.stringify(writeDtcg(renamed)).replaceAll('"label":"blank"', '"label":"white"').replaceAll('"path":"deep"', '"path":"depth"').replaceAll('"label":"Deep"', '"label":"Depth"');
+    const { after } = take(site, text);
+    const depth = Object.values(after.brand.grounds).find((one) => one.label === 'Depth')!;
+    expect(depth.slots['text']).toEqual({ kind: 'swatch', swatch: 'white' });
+    expect(after.brand.groundOrder.length).toBe(3);
+  });
+});
+
+describe('bringing in a whole brand', () => {
+  const edited = (() => {
+    const now = done(site, setSwatchColor(site, 'brand', parseColor('#0055aa')!));
+    return done(now, setValue(now, '', ['brand', 'corners', 'button'], 9));
+  })();
+  it('shows what differs in every token, and takes it or keeps ours one by one', () => {
+    const { rows, counts } = planBrand(site, edited.brand, []);
+    const row = (key: string) => rows.find((one) => one.key === key)!;
+    expect([row('color.core.brand').after, row('color.core.brand').deltaE! > 0.1, row('color.core.brand').places > 0]).toEqual(['#0055aa', true, true]);
+    expect([row('corner.button').before, row('corner.button').after]).toEqual(['2px', '9px']);
+    expect(counts.equal + counts.changed).toBe(tokenTable(site.brand).size);
+    expect(done(site, takeBrand(site, edited.brand, 'x')).brand).toEqual(edited.brand);
+    const mixed = done(site, takeBrand(site, edited.brand, 'x', new Set(['color.core.brand'])));
+    expect([hex(paintedRgb(swatchColor(mixed.brand, 'brand')!)), mixed.brand.corners.button]).toEqual(['#b83a1e', 9]);
+  });
+});

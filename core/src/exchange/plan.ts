@@ -1,0 +1,125 @@
+import { deltaERgb, hex } from '../color/index.ts';
+import type { Incoming, IncomingColor, LeftToken } from '../formats/index.ts';
+import { parseButtonSlot } from '../ground/index.ts';
+import { mapRule, type DeriveRule } from '../palette/index.ts';
+import { placesOf, siteIndex } from '../reach/index.ts';
+import type { Brand, Ground, Site } from '../site/index.ts';
+import { resolvedSwatches, swatchPath } from '../style/index.ts';
+
+/** What becomes of one thing of a file. */
+export type Arrival = 'added' | 'changed' | 'equal' | 'left';
+
+/** One row of a preview: what would happen to a colour or a ground, before it is taken. */
+export interface PlanRow {
+  /** Key in the file; grounds are `ground:` and their path. */
+  readonly key: string;
+  readonly label: string;
+  readonly arrival: Arrival;
+  /** What the brand has and what the file has, as hex; absent for grounds and what is left. */
+  readonly before?: string;
+  readonly after?: string;
+  /** ΔE OK between the two. */
+  readonly deltaE?: number;
+  /** Places that would change. */
+  readonly places: number;
+  /** Why it is left, or what else there is to say. */
+  readonly note: string;
+  /** Id of the swatch or ground it stands for. */
+  readonly match?: string;
+}
+
+/** What bringing in the colour of a file would do. */
+export interface ColorPlan {
+  readonly rows: readonly PlanRow[];
+  readonly counts: Readonly<Record<Arrival, number>>;
+}
+
+/** Most swatches of a brand: its order list holds no more. */
+export const MOST_SWATCHES = 500;
+
+const SAME = 0.02;
+
+/**
+ * Compares the colours and grounds of a file with a brand. A swatch is matched
+ * by its token path, then by its name; a colour nobody has by name but somebody
+ * has exactly counts as equal.
+ */
+export function planColors(site: Site, incoming: Incoming): ColorPlan {
+  const here = resolvedSwatches(site.brand);
+  const byPath = new Map(here.map((one) => [swatchPath(one.swatch), one]));
+  const byName = new Map(here.map((one) => [one.swatch.label.toLowerCase(), one]));
+  const byHex = new Map(here.map((one) => [hex(one.rgb), one]));
+  const matched = new Set<string>();
+  const keyOf = new Map<string, string>();
+  const match = (color: IncomingColor) => {
+    const one = [byPath.get(color.key), byName.get(color.label.toLowerCase())].find((found) => found && !matched.has(found.swatch.id));
+    if (one) matched.add(one.swatch.id);
+    return one;
+  };
+  const found = incoming.colors.map((color) => ({ color, mine: match(color) }));
+  for (const { color, mine } of found) if (mine) keyOf.set(color.key, mine.swatch.id);
+  let added = 0;
+  const rows = found.map(({ color, mine }): PlanRow => {
+    const after = hex(color.color.rgb);
+    if (mine) {
+      const [before, deltaE] = [hex(mine.rgb), deltaERgb(mine.rgb, color.color.rgb)];
+      const sameRule = sameAs(mine.swatch.rule, color.rule && mapRule(color.rule, (key) => keyOf.get(key) ?? key));
+      const equal = before === after && (sameRule || incoming.format !== 'yohaku');
+      return {
+        key: color.key, label: mine.swatch.label, arrival: equal ? 'equal' : 'changed', before, after, deltaE, match: mine.swatch.id, places: equal ? 0 : placesOf(site, swatchPath(mine.swatch)).length,
+        note: [mine.swatch.locked && !equal ? 'locked here' : '', !equal && !sameRule && mine.swatch.rule ? 'follows by a rule here' : ''].filter((one) => one !== '').join('; '),
+      };
+    }
+    const twin = byHex.get(after);
+    if (twin) return { key: color.key, label: color.label, arrival: 'equal', before: after, after, deltaE: 0, places: 0, match: twin.swatch.id, note: `is ${twin.swatch.label}` };
+    if (here.length + ++added > MOST_SWATCHES) return { key: color.key, label: color.label, arrival: 'left', after, places: 0, note: `a palette holds at most ${MOST_SWATCHES} swatches` };
+    const near = here.find((one) => deltaERgb(one.rgb, color.color.rgb) < SAME);
+    return { key: color.key, label: color.label, arrival: 'added', after, places: 0, note: near ? `nobody can tell it from ${near.swatch.label}` : color.color.mapped ? 'lies outside sRGB; shown mapped' : '' };
+  });
+  const grounds = incoming.brand ? groundRows(site, incoming.brand.brand, rows) : [];
+  const all = [...rows, ...grounds, ...incoming.left.map(leftRow)];
+  const counts = { added: 0, changed: 0, equal: 0, left: 0 };
+  for (const row of all) counts[row.arrival]++;
+  return { rows: all, counts };
+}
+
+const leftRow = ({ path, reason, kept }: LeftToken): PlanRow => ({ key: path, label: path, arrival: 'left', places: 0, note: `${reason}${kept === undefined ? '' : '; kept, and written out again'}` });
+
+function sameAs(one: DeriveRule | null, other: DeriveRule | null): boolean {
+  if (!one || !other) return one === other;
+  const text = (rule: DeriveRule) => JSON.stringify(Object.entries(rule).sort(([a], [b]) => (a < b ? -1 : 1)));
+  return text(one) === text(other);
+}
+
+/** Where the swatches of a file's brand go: ids there to ids here, as far as they have one already. */
+function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRow[] {
+  const idHere = new Map(theirs.swatchOrder.map((id) => [id, rows.find((row) => row.key === swatchPath(theirs.swatches[id]!))?.match]));
+  const groups = siteIndex(site).groups;
+  return theirs.groundOrder.map((id): PlanRow => {
+    const ground = theirs.grounds[id]!;
+    const mine = groundLike(site.brand, ground);
+    const key = `ground:${ground.path}`;
+    if (!mine) return { key, label: ground.label, arrival: 'added', places: 0, note: 'ground' };
+    const mapped = JSON.stringify(sorted(slotsFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)));
+    const equal = mapped === JSON.stringify(sorted(mine.slots));
+    const places = equal ? 0 : groups.filter((group) => group.ground === mine.id).reduce((sum, group) => sum + group.places.length, 0);
+    return { key, label: mine.label, arrival: equal ? 'equal' : 'changed', places, match: mine.id, note: 'ground' };
+  });
+}
+
+/** The ground of a brand that stands for another's: by path, then by name. */
+export function groundLike(brand: Brand, ground: Ground): Ground | undefined {
+  const all = Object.values(brand.grounds);
+  return all.find((one) => one.path === ground.path) ?? all.find((one) => one.label.toLowerCase() === ground.label.toLowerCase());
+}
+
+/** The slots of another brand's ground as this brand would have them; parts of button variants it lacks are dropped. */
+export function slotsFor(brand: Brand, ground: Ground, swatchHere: (id: string) => string): Ground['slots'] {
+  const variants = new Set(Object.keys(brand.variants));
+  return Object.fromEntries(Object.entries(ground.slots).filter(([slot]) => {
+    const variant = parseButtonSlot(slot)?.variant;
+    return variant === undefined || variants.has(variant);
+  }).map(([slot, value]) => [slot, value.kind === 'swatch' ? { ...value, swatch: swatchHere(value.swatch) } : value]));
+}
+
+const sorted = (slots: Ground['slots']) => Object.entries(slots).sort(([one], [other]) => (one < other ? -1 : 1));

@@ -1,0 +1,86 @@
+import { addGround, addSwatches, applyChange, setOp, setRule, setSwatchColor, setSlot, type Edit, type Op } from '../change/index.ts';
+import type { Incoming } from '../formats/index.ts';
+import { mapRule, ruleSources } from '../palette/index.ts';
+import type { Site } from '../site/index.ts';
+import { swatchPath } from '../style/index.ts';
+import { groundLike, slotsFor, type ColorPlan, type PlanRow } from './plan.ts';
+
+/** How a clash is settled: the file's value, ours, or both under two names. */
+export type Settling = 'theirs' | 'ours' | 'both';
+
+/** Most characters of kept tokens in one brand. */
+const MOST_KEPT = 300_000;
+
+/**
+ * One edit that brings in the colour of a file: swatches with their rules,
+ * grounds, and the tokens that are only kept. Type and shape stay alone.
+ *
+ * @param settle by row key; a row without one takes the file's value
+ * @param newId makes an id that nobody has
+ * @returns undefined when nothing would change
+ */
+export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, settle: ReadonlyMap<string, Settling>, newId: () => string): Edit | undefined {
+  const ops: Op[] = [];
+  let now = site;
+  const run = (edit: Edit | undefined) => {
+    if (!edit || edit.ops.length === 0) return;
+    ops.push(...edit.ops);
+    now = applyChange(now, edit).site;
+  };
+  const rows = new Map(plan.rows.map((row) => [row.key, row]));
+  const here = new Map<string, string>();
+  const wanted = incoming.colors.flatMap((color) => {
+    const row = rows.get(color.key)!;
+    const how = wayOf(row, settle);
+    if (row.match && how !== 'both') here.set(color.key, row.match);
+    return how === 'leave' ? [] : [{ color, row, how }];
+  });
+  const fresh = wanted.filter(({ how }) => how === 'add' || how === 'both').map(({ color }) => ({ id: newId(), label: color.label, color: color.color, part: color.part, key: color.key }));
+  for (const one of fresh) here.set(one.key, one.id);
+  if (fresh.length > 0) run(addSwatches(now, fresh));
+  for (const { color, row, how } of wanted) if (how === 'set') {
+    if (now.brand.swatches[row.match!]!.rule) run(setRule(now, row.match!, null));
+    run(setSwatchColor(now, row.match!, color.color));
+  }
+  for (const { color } of wanted) {
+    const id = here.get(color.key)!;
+    const rule = color.rule && ruleSources(color.rule).every((key) => here.has(key)) ? mapRule(color.rule, (key) => here.get(key)!) : null;
+    if (rule) run(setRule(now, id, rule));
+  }
+  takeGrounds();
+  const kept = keptWith(now, incoming, here);
+  if (kept) run({ label: '', ops: [setOp(now, ['brand', 'kept'], kept)] });
+  return ops.length === 0 ? undefined : { label: `Bring in ${incoming.name}`.slice(0, 200), ops };
+
+  function takeGrounds(): void {
+    const theirs = incoming.brand?.brand;
+    for (const id of theirs?.groundOrder ?? []) {
+      const ground = theirs!.grounds[id]!;
+      const row = rows.get(`ground:${ground.path}`)!;
+      const how = wayOf(row, settle);
+      if (how === 'leave') continue;
+      const slots = slotsFor(site.brand, ground, (swatch) => (theirs!.swatches[swatch] && here.get(swatchPath(theirs!.swatches[swatch]))) ?? '');
+      const known = Object.fromEntries(Object.entries(slots).filter(([, value]) => value.kind !== 'swatch' || value.swatch !== ''));
+      const mine = how === 'set' ? groundLike(now.brand, ground) : undefined;
+      if (mine) for (const slot of new Set([...Object.keys(mine.slots), ...Object.keys(known)])) {
+        if (JSON.stringify(mine.slots[slot]) !== JSON.stringify(known[slot])) run(setSlot(now, mine.id, slot, known[slot]));
+      } else run(addGround(now, newId(), { label: ground.label, slots: known }));
+    }
+  }
+}
+
+/** What is done with a row. */
+function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'set' | 'both' | 'leave' {
+  const how = settle.get(row.key) ?? 'theirs';
+  if (row.arrival === 'equal' || row.arrival === 'left' || how === 'ours') return 'leave';
+  return row.arrival === 'added' ? 'add' : how === 'both' ? 'both' : 'set';
+}
+
+/** The kept tokens with those of the file, naming our swatches where they named a colour that is in now; undefined when there are none or they would not fit. */
+function keptWith(site: Site, incoming: Incoming, here: ReadonlyMap<string, string>): Record<string, string> | undefined {
+  const fresh = incoming.left.filter((one) => one.kept !== undefined && one.kept.length <= 20_000 && one.path !== '' && one.path.length <= 300 && !one.path.split('.').includes('__proto__'));
+  if (fresh.length === 0) return undefined;
+  const renamed = (json: string) => json.replace(/"\{([^{}"]+)\}"/g, (whole, key: string) => (here.has(key) ? `"{${swatchPath(site.brand.swatches[here.get(key)!]!)}}"` : whole));
+  const kept = { ...site.brand.kept, ...Object.fromEntries(fresh.map(({ path, kept: json }) => [path, renamed(json!)])) };
+  return Object.entries(kept).reduce((sum, [path, json]) => sum + path.length + json.length, 0) <= MOST_KEPT ? kept : undefined;
+}

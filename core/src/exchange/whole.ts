@@ -1,0 +1,44 @@
+import { deltaERgb, hex, parseColor } from '../color/index.ts';
+import { setOp, valueAt, withValue, type Edit } from '../change/index.ts';
+import type { LeftToken } from '../formats/index.ts';
+import { placesOf } from '../reach/index.ts';
+import type { Brand, Site } from '../site/index.ts';
+import { tokenCssValue, tokenTable } from '../style/index.ts';
+import type { PlanRow, Arrival } from './plan.ts';
+
+/** Compares every token of a whole brand with the one a site has: colour, type, shape and space. */
+export function planBrand(site: Site, theirs: Brand, left: readonly LeftToken[]): { readonly rows: readonly PlanRow[]; readonly counts: Readonly<Record<Arrival, number>> } {
+  const [ours, next] = [tokenTable(site.brand), tokenTable(theirs)];
+  const rows: PlanRow[] = [];
+  const counts = { added: 0, changed: 0, equal: 0, left: left.length };
+  for (const path of new Set([...ours.keys(), ...next.keys()])) {
+    const [mine, token] = [ours.get(path), next.get(path)];
+    const [before, after] = [mine && tokenCssValue(mine), token && tokenCssValue(token)];
+    const arrival = !mine ? 'added' : before === after ? 'equal' : 'changed';
+    counts[arrival]++;
+    if (arrival === 'equal') continue;
+    const [one, other] = mine?.type === 'color' && before && after ? [parseColor(before), parseColor(after)] : [];
+    rows.push({
+      key: path, label: (token ?? mine)!.label, arrival, places: mine ? placesOf(site, path).length : 0, note: token ? '' : 'is not in the file',
+      ...(before !== undefined ? { before: one ? hex(one.rgb) : before } : {}), ...(after !== undefined ? { after: other ? hex(other.rgb) : after } : {}),
+      ...(one && other ? { deltaE: deltaERgb(one.rgb, other.rgb) } : {}),
+    });
+  }
+  return { rows: [...rows, ...left.map(({ path, reason }): PlanRow => ({ key: path, label: path, arrival: 'left', places: 0, note: reason }))], counts };
+}
+
+/**
+ * One edit that takes a whole brand; tokens in `ours` keep the value they have
+ * here where both brands have a field for them.
+ */
+export function takeBrand(site: Site, theirs: Brand, name: string, ours: ReadonlySet<string> = new Set()): Edit {
+  let brand = theirs;
+  const table = tokenTable(site.brand);
+  const next = tokenTable(theirs);
+  for (const path of ours) {
+    const at = table.get(path)?.address?.slice(1);
+    if (!at || !next.get(path)?.address) continue;
+    for (const part of at[0] === 'swatches' ? [[...at, 'color'], [...at, 'typed'], [...at, 'rule']] : [at]) brand = withValue(brand, part, valueAt(site.brand, part));
+  }
+  return { label: `Bring in ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand)] };
+}

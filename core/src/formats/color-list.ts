@@ -1,0 +1,57 @@
+import { colorSpots, hex, parseColor } from '../color/index.ts';
+import { proposeName } from '../palette/index.ts';
+import type { Incoming, IncomingColor, LeftToken } from './incoming.ts';
+import { labelOfPath } from './label.ts';
+
+/**
+ * Reads a plain list: on each line a colour in any notation and, before or
+ * after it, what it is called; a CSV with a heading line is one of these. Lines
+ * without a colour are left, with their number.
+ */
+export function readColorList(text: string): Pick<Incoming, 'colors' | 'left'> {
+  const colors: IncomingColor[] = [];
+  const left: LeftToken[] = [];
+  const seen = new Set<string>();
+  text.split(/\r?\n/).forEach((line, i) => {
+    if (line.trim() === '') return;
+    const spots = colorSpots(line.split(',').length > 2 ? line : line.replace(/;+\s*$/, ''));
+    // A code is meant rather than a word that happens to name a colour.
+    const spot = spots.find((one) => /[#(\d]/.test(one.color.typed)) ?? spots[0];
+    if (!spot) return void left.push({ path: `line ${i + 1}`, reason: i === 0 && /,|\t/.test(line) ? 'is a heading' : `has no colour in it: ${line.trim().slice(0, 40)}` });
+    const words = nameBeside(line, spot.index, spot.length);
+    const label = words || proposeName(spot.color.oklch);
+    const key = seen.has(label.toLowerCase()) ? `${label} (line ${i + 1})` : label;
+    seen.add(label.toLowerCase());
+    colors.push({ key, label, color: spot.color, part: 'side', rule: null });
+  });
+  return { colors, left };
+}
+
+/** Words before the colour, else those after it, without marks and other codes. */
+function nameBeside(line: string, index: number, length: number): string {
+  const clean = (part: string) => (part.split(/[,;\t|]/).map((one) => one.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, '')).find((one) => /[\p{L}]/u.test(one) && colorSpots(one).every((spot) => !/[#(\d]/.test(spot.color.typed))) ?? '').slice(0, 80).trim();
+  return clean(line.slice(0, index)) || clean(line.slice(index + length));
+}
+
+/** Reads plain JSON in which colours stand as text: `{ "sea": "#0e3b43" }`, nested, or a list of objects with a name. */
+export function readColorJson(input: unknown): Pick<Incoming, 'colors' | 'left'> {
+  const colors: IncomingColor[] = [];
+  const left: LeftToken[] = [];
+  const visit = (node: unknown, path: readonly string[], depth: number): void => {
+    if (depth > 30) return;
+    if (typeof node === 'string') {
+      const color = parseColor(node);
+      const key = path.join('.') || hex(color?.rgb ?? { r: 0, g: 0, b: 0, alpha: 1 });
+      if (color) colors.push({ key, label: labelOfPath(key), color, part: 'side', rule: null });
+      else left.push({ path: path.join('.'), reason: `“${node.slice(0, 30)}” is no colour` });
+      return;
+    }
+    if (typeof node !== 'object' || node === null) return void left.push({ path: path.join('.'), reason: 'is no colour' });
+    const { name } = node as { name?: unknown };
+    const value = (node as { hex?: unknown }).hex ?? (node as { color?: unknown }).color ?? (node as { value?: unknown }).value;
+    if (typeof name === 'string' && typeof value === 'string' && parseColor(value)) return void colors.push({ key: name, label: name.slice(0, 80), color: parseColor(value)!, part: 'side', rule: null });
+    for (const [step, child] of Object.entries(node)) visit(child, [...path, step], depth + 1);
+  };
+  visit(input, [], 0);
+  return { colors, left };
+}

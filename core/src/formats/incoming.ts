@@ -1,0 +1,32 @@
+import type { ParsedColor } from '../color/index.ts';
+import type { DeriveRule } from '../palette/index.ts';
+import type { ReadBrand } from './dtcg-read.ts';
+
+/** A colour that a file has, before anything is done with it. */
+export interface IncomingColor {
+  /** What it is in the file: a token path, a property, a name. Unique within the file. */
+  readonly key: string;
+  readonly label: string;
+  readonly color: ParsedColor;
+  readonly part: 'core' | 'side';
+  /** A rule of ours, its swatches named by their keys. */
+  readonly rule: DeriveRule | null;
+}
+
+/** A token that is not brought in, and why. */
+export interface LeftToken {
+  readonly path: string;
+  readonly reason: string;
+  /** The token as JSON, to be kept in the brand and written out again. */
+  readonly kept?: string;
+}
+
+/** What a file of tokens or colours holds. */
+export interface Incoming {
+  readonly name: string;
+  readonly format: 'yohaku' | 'dtcg' | 'css' | 'list';
+  readonly colors: readonly IncomingColor[];
+  readonly left: readonly LeftToken[];
+  /** The whole brand, when Yohaku wrote the file. */
+  readonly brand: ReadBrand | null;
+}

@@ -1,0 +1,55 @@
+import { expect, test } from '../fixtures.ts';
+import { readFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
+
+const file = (name: string, content: unknown) => ({ name, mimeType: 'application/json', buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)) });
+const bringIn = (page: Page, name: string, content: unknown) => page.getByLabel('Bring in tokens').first().setInputFiles(file(name, content));
+
+test('tokens go out, are edited by hand and come in again: shown first, kept or taken one by one, one undo step', async ({ desk, page }) => {
+  await desk.step('Publish');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'DTCG' }).click();
+  const tokens = JSON.parse(await readFile(await (await download).path(), 'utf8'));
+  tokens.color.core.funnel.$value = { colorSpace: 'srgb', components: [0, 0.3, 0.7], alpha: 1, hex: '#004db3' };
+  tokens.corner.button.$value = { value: 12, unit: 'px' };
+
+  await desk.step('Gather');
+  await bringIn(page, 'edited.json', tokens);
+  const panel = page.getByRole('group', { name: 'Bring in tokens' });
+  await expect(panel.getByRole('status')).toContainText('0 added, 4 changed, 309 equal, 0 left');
+  await expect(panel.getByRole('listitem').filter({ hasText: /^Funnel/ })).toContainText(/#b83a1e to\s+#004db3ΔE 0\.\d{3}124 places/);
+  // Seen before it is taken, and nothing is saved by that.
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
+  await panel.getByRole('button', { name: 'Button corner: ours' }).click();
+  await panel.getByRole('button', { name: 'Take it' }).click();
+  await desk.saved();
+  await expect(page.getByRole('button', { name: 'Undo Bring in edited.json' })).toBeVisible();
+  expect(await desk.computed('Home at 1280', 'page/surface', '--corner-button')).toBe('3px');
+  await page.getByRole('button', { name: 'Undo Bring in edited.json' }).click();
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#b83a1e');
+});
+
+test('a file of another tool brings its colours, keeps the rest, and a broken one says what is wrong', async ({ desk, page }) => {
+  await desk.step('Gather');
+  const panel = page.getByRole('group', { name: 'Bring in tokens' });
+  await bringIn(page, 'broken.json', '{ "color": ');
+  await expect(panel.getByRole('alert')).toContainText(/broken\.json: The file is not JSON that can be read .*Nothing was changed\./);
+  await panel.getByRole('button', { name: 'Put it away' }).click();
+
+  await bringIn(page, 'house.json', { color: { $type: 'color', funnel: { $value: '#aa2200' }, sea: { $value: { colorSpace: 'oklch', components: [0.4, 0.06, 220] } }, accent: { $value: '{color.funnel}' } }, size: { $type: 'dimension', $value: { value: 4, unit: 'px' } } });
+  await expect(panel.getByRole('status')).toContainText('1 added, 1 changed, 0 equal, 2 left');
+  await panel.getByRole('button', { name: 'Funnel: both' }).click();
+  await panel.getByRole('button', { name: 'Take it' }).click();
+  await desk.saved();
+  await desk.step('Colour');
+  const palette = page.getByRole('region', { name: 'Palette' });
+  await expect(palette.getByRole('button', { name: /^Funnel 2 #aa2200/ })).toBeVisible();
+  await expect(palette.getByRole('button', { name: /^Sea/ })).toBeVisible();
+  await desk.step('Publish');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'DTCG' }).click();
+  const out = JSON.parse(await readFile(await (await download).path(), 'utf8'));
+  expect(out.size).toEqual({ $type: 'dimension', $value: { value: 4, unit: 'px' } });
+  expect(out.color.accent.$value).toBe('{color.side.funnel-2}');
+});
