@@ -10,6 +10,7 @@ export * from './style/index.ts';
 export * from './page/index.ts';
 export * from './reach/index.ts';
 export * from './legibility/index.ts';
+export * from './kin/index.ts';
 export * from './gather/index.ts';
 export * from './render/index.ts';
 export * from './formats/index.ts';

@@ -1,4 +1,5 @@
 import type { Site } from '../site/index.ts';
+import { applyChange } from './apply.ts';
 import type { Op } from './change.ts';
 import { jsonEqual, valueAt } from './json.ts';
 
@@ -16,9 +17,13 @@ export interface UndoPlan {
 export function planUndo(site: Site, inverse: readonly Op[]): UndoPlan {
   const ops: Op[] = [];
   const overtaken: string[][] = [];
+  let now = site;
   for (const op of inverse) {
-    if (stillAsWritten(site, op)) ops.push(op);
-    else overtaken.push(op.op === 'set' ? op.at : op.op === 'move' ? [...op.from, op.id] : [...op.record, op.id]);
+    // Against what the ops before it leave: an edit may set what it has itself added.
+    if (stillAsWritten(now, op)) {
+      ops.push(op);
+      now = applyChange(now, { ops: [op] }).site;
+    } else overtaken.push(op.op === 'set' ? op.at : op.op === 'move' ? [...op.from, op.id] : [...op.record, op.id]);
   }
   return { ops, overtaken };
 }

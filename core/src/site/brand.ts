@@ -28,6 +28,8 @@ export const Swatch = v.strictObject({
   rule: v.nullable(RuleSchema),
   /** The rule it had before it was made plain, so that it can have it back. */
   formerRule: v.optional(v.nullable(RuleSchema)),
+  /** What was decided of colours close to it: whether they go along when it moves. */
+  kin: v.optional(v.record(v.pipe(v.string(), v.maxLength(200)), v.picklist(['along', 'leave']))),
   locked: v.boolean(),
   provisional: v.boolean(),
 });

@@ -1,12 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, behindOf, colorOf, cssColor, contrastRatio, groupsOf, hex, isLargeText, mapToSrgb, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
-  removeSwatch, resolvedSwatches, ruleWords, setSwatchColor, setValue, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
+  addSwatches, behindOf, colorOf, cssColor, contrastRatio, groupsOf, hex, isLargeText, mapToSrgb, moveWithKin, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
+  removeSwatch, resolvedSwatches, ruleWords, setValue, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { DerivedRule } from './derived-rule.ts';
+import { KinList } from './kin-list.ts';
 import { ToldApart } from './told-apart.ts';
 import { ContrastField } from './contrast-field.ts';
 
@@ -16,7 +17,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ContrastField, DerivedRule, ToldApart, VerdictRule, TextField, Choice, Reaching],
+  imports: [ContrastField, DerivedRule, KinList, ToldApart, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -102,7 +103,25 @@ export class ColourStep {
     return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== path).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [];
   });
 
+  /** The colour the swatch in hand had when it was taken: what its kin are measured by. */
+  protected readonly from = signal<{ id: string; color: Oklch } | null>(null);
+  protected readonly kinAsked = signal(false);
+  protected readonly kinShown = computed(() => {
+    const [chosen, from] = [this.chosen(), this.from()];
+    return !!chosen && from?.id === chosen.id && (this.kinAsked() || hex(paintedRgb(from.color)) !== chosen.hex);
+  });
+
   constructor() {
+    effect(() => {
+      const id = this.chosen()?.id;
+      untracked(() => {
+        const color = id && this.#editor.current() ? swatchColor(this.#editor.current()!.brand, id) : undefined;
+        if (id && color && this.from()?.id !== id) {
+          this.from.set({ id, color });
+          this.kinAsked.set(false);
+        }
+      });
+    });
     effect(() => {
       const chosen = this.chosen();
       if (chosen) this.#store.dispatch(DeskActions.take({ token: chosen.path }));
@@ -122,12 +141,12 @@ export class ColourStep {
 
   protected hold(color: Oklch): void {
     const id = this.chosen()!.id;
-    this.#editor.preview((site) => setSwatchColor(site, id, asTyped(color), whatMoved(this.chosen()!.oklch, color)));
+    this.#editor.preview((site) => moveWithKin(site, id, asTyped(color), whatMoved(this.chosen()!.oklch, color)));
   }
   protected done(color: Oklch): void {
     const id = this.chosen()!.id;
     const before = resolvedSwatches(this.#editor.current()!.brand).find((one) => one.swatch.id === id)!.oklch;
-    this.#editor.commit((site) => setSwatchColor(site, id, asTyped(color), whatMoved(before, color)));
+    this.#editor.commit((site) => moveWithKin(site, id, asTyped(color), whatMoved(before, color)));
   }
   protected lightness(event: Event, done: boolean): void {
     const color = mapToSrgb({ ...this.chosen()!.oklch, l: Number((event.target as HTMLInputElement).value) });
@@ -136,7 +155,7 @@ export class ColourStep {
   }
   protected typed(text: string): void {
     const id = this.chosen()!.id;
-    this.#editor.commit((site) => setSwatchColor(site, id, parseColor(text)!));
+    this.#editor.commit((site) => moveWithKin(site, id, parseColor(text)!));
   }
   protected checkColor = (text: string): string =>
     parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour that can be read. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;

@@ -1,0 +1,73 @@
+import { hex, paintedRgb, parseColor } from '../color/index.ts';
+import { applyChange, checkTouched, planUndo, setValue, type Edit } from '../change/index.ts';
+import { placesOf } from '../reach/index.ts';
+import { readSite, type Site } from '../site/index.ts';
+import { swatchColor } from '../style/index.ts';
+import { literal, smallSite } from '../testing/small-site.ts';
+import { decideKin, deriveKin, kinOf, moveWithKin } from './index.ts';
+
+const done = (site: Site, edit: Edit): Site => {
+  const after = applyChange(site, edit).site;
+  checkTouched(site, after);
+  return after;
+};
+/** A brick brand with a plain swatch, a raw slot and a value on a place near to it, and others far away. */
+const site = (() => {
+  let now = readSite(smallSite([literal('near', 'h/text', 'color', '#b0402a'), literal('far', 'p/text', 'color', '#2255aa')]));
+  now = done(now, setValue(now, '', ['brand', 'swatches', 'dark', 'rule'], null));
+  now = done(now, setValue(now, '', ['brand', 'swatches', 'dark', 'color'], parseColor('#7a2412')!.oklch));
+  now = done(now, setValue(now, '', ['brand', 'grounds', 'pale', 'slots', 'secondary'], { kind: 'raw', color: '#c4553c' }));
+  return now;
+})();
+const old = swatchColor(site.brand, 'brand')!;
+const colorOf = (of: Site, id: string) => hex(paintedRgb(swatchColor(of.brand, id)!));
+const find = (of: Site, key: string) => kinOf(of, 'brand', old).find((one) => one.key === key)!;
+
+describe('kin of a swatch', () => {
+  it('are what is close to what it was, nearest first, with their places', () => {
+    const kin = kinOf(site, 'brand', old);
+    expect(kin.map((one) => one.key)).toEqual(['value:pages/home/overrides/near', 'slot:pale/secondary', 'swatch:dark']);
+    expect(kin.map((one) => one.deltaE)).toEqual([...kin.map((one) => one.deltaE)].sort((one, other) => one - other));
+    expect(kin[2]!.places).toBe(placesOf(site, 'color.side.dark').length);
+  });
+  it('leave out what follows already, through a chain too', () => {
+    const following = readSite(smallSite());
+    expect(kinOf(following, 'brand', old).some((one) => one.key === 'swatch:dark')).toBeFalse();
+  });
+  it('of a grey are greys alone', () => {
+    expect(kinOf(site, 'ink', swatchColor(site.brand, 'ink')!).length).toBe(0);
+  });
+  it('go along at once by as much as it has moved, then with every move, in one edit each', () => {
+    const blue = { ...old, h: old.h + 200 };
+    let now = done(site, moveWithKin(site, 'brand', { ...parseColor('#fff')!, typed: '', oklch: blue }));
+    expect(colorOf(now, 'dark')).toBe('#7a2412');
+    now = done(now, decideKin(now, 'brand', find(now, 'swatch:dark'), 'along', old));
+    expect(swatchColor(now.brand, 'dark')!.h - swatchColor(site.brand, 'dark')!.h).toBeCloseTo(200, 6);
+    const before = swatchColor(now.brand, 'dark')!;
+    const edit = moveWithKin(now, 'brand', { ...parseColor('#fff')!, typed: '', oklch: { ...blue, l: blue.l - 0.1 } });
+    expect(edit.label).toContain('with 1 kin');
+    now = done(now, edit);
+    expect(swatchColor(now.brand, 'dark')!.l).toBeCloseTo(before.l - 0.1, 6);
+  });
+  it('left as they are stay and are remembered so; locked ones never move', () => {
+    let now = done(site, decideKin(site, 'brand', find(site, 'swatch:dark'), 'leave', old));
+    expect(find(now, 'swatch:dark').decided).toBe('leave');
+    now = done(now, setValue(now, '', ['brand', 'swatches', 'dark', 'locked'], true));
+    now = done(now, decideKin(now, 'brand', find(now, 'swatch:dark'), 'along', old));
+    now = done(now, moveWithKin(now, 'brand', parseColor('#2255aa')!));
+    expect(colorOf(now, 'dark')).toBe('#7a2412');
+  });
+  it('raw colours move as they are written, or become a derived swatch that the place names', () => {
+    const moved = done(site, moveWithKin(site, 'brand', parseColor('#2255aa')!));
+    const slot = done(moved, decideKin(moved, 'brand', find(moved, 'slot:pale/secondary'), 'along', old)).brand.grounds['pale']!.slots['secondary']!;
+    expect(slot.kind === 'raw' && parseColor(slot.color)!.oklch.h).toBeGreaterThan(200);
+    const edit = deriveKin(moved, 'brand', find(moved, 'slot:pale/secondary'), old, 'fresh');
+    const applied = applyChange(moved, edit);
+    expect(applyChange(applied.site, { ops: [...planUndo(applied.site, applied.inverse).ops] }).site).toEqual(moved);
+    const derived = done(moved, deriveKin(moved, 'brand', find(moved, 'value:pages/home/overrides/near'), old, 'fresh'));
+    expect(derived.pages['home']!.overrides['near']!.value).toEqual({ kind: 'token', path: 'color.derived.brand-kin' });
+    expect(derived.brand.swatches['fresh']!.rule!.source).toBe('brand');
+    const back = done(derived, moveWithKin(derived, 'brand', parseColor('#b83a1e')!));
+    expect(colorOf(back, 'fresh')).toBe('#b0402a');
+  });
+});
