@@ -48,7 +48,7 @@ export function colorOf(css: string): Rgb8 | undefined {
 const REM = 16;
 /** What a length text says, apart from width and font size. */
 type Length = (width: number, fontSize: number) => number;
-const lengths = new Map<string, Length | undefined>();
+const lengths = new Map<string, Length | null>();
 const LENGTH = /^(-?\d*\.?\d+)(px|rem|em|vw)?$/;
 const CLAMP = /^clamp\((-?[\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, (-?[\d.]+)rem\)$/;
 
@@ -58,11 +58,12 @@ const CLAMP = /^clamp\((-?[\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, (-?[\d.]+)r
  * for anything else, so that nobody mistakes it for a figure.
  */
 export function lengthOf(css: string, width: number, fontSize: number): number | undefined {
-  if (!lengths.has(css)) {
+  let length = lengths.get(css);
+  if (length === undefined) {
     if (lengths.size > 20_000) lengths.clear();
-    lengths.set(css, readLength(css));
+    lengths.set(css, (length = readLength(css) ?? null));
   }
-  return lengths.get(css)?.(width, fontSize);
+  return length?.(width, fontSize);
 }
 
 function readLength(css: string): Length | undefined {

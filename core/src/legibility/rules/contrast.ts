@@ -25,7 +25,8 @@ export function judgePair(
     if (!pair) continue;
     const want = needed(width);
     const verdict = state === 'disabled' ? 'does-not-apply' : pair.found === null ? 'cannot-tell' : pair.found >= want ? 'pass' : 'fail';
-    judgements.push({ rule, verdict, state, width, found: pair.found, needed: want, tokens: pair.tokens, ...(pair.reason ? { reason: pair.reason } : {}) });
+    const { found, tokens, reason } = pair;
+    judgements.push(reason === undefined ? { rule, verdict, state, width, found, needed: want, tokens } : { rule, verdict, state, width, found, needed: want, tokens, reason });
   }
   return judgements;
 }
@@ -42,27 +43,39 @@ function ratePair(table: TokenTable, group: Group, state: State, property: Paint
   return { tokens: chain, found: contrastRatio(composite(color, behind), behind) };
 }
 
+/** Remembers what is found in each band: what lies behind a group does not hang on its state. */
+function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
+  const known = new Map<BandId, Backdrop>();
+  return (band) => {
+    let value = known.get(band);
+    if (value === undefined) known.set(band, (value = find(band)));
+    return value;
+  };
+}
+
 /** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
 export function textContrast(table: TokenTable, group: Group): Judgement[] {
   if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture') return [];
   const large = new Map(AUDIT_WIDTHS.map((width) => [width, isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400)]));
   const needed = (width: number) => (large.get(width) ? CONTRAST.largeText : CONTRAST.text);
   const filled = group.kind === 'button' || group.kind === 'field';
+  const behind = perBand((band) => behindOf(table, group, band));
   return group.states.flatMap((state) =>
-    judgePair(table, group, 'text-contrast', state, 'color', (band) => (filled ? fillOf(table, group, state, band) : behindOf(table, group, band)), needed));
+    judgePair(table, group, 'text-contrast', state, 'color', filled ? (band) => fillOf(table, group, state, band) : behind, needed));
 }
 
 /** A button or field is told from its ground by its fill or by its edge: the better of the two must reach 3 (1.4.11). */
 export function partContrast(table: TokenTable, group: Group): Judgement[] {
   if (group.kind !== 'button' && group.kind !== 'field') return [];
   const rule: RuleId = group.kind === 'button' ? 'button-contrast' : 'field-contrast';
+  const around = perBand((band) => behindOf(table, group, band));
   return group.states.flatMap((state) => {
-    const edges = judgePair(table, group, rule, state, 'border-color', (band) => behindOf(table, group, band), () => CONTRAST.nonText);
+    const edges = judgePair(table, group, rule, state, 'border-color', around, () => CONTRAST.nonText);
     return edges.map((edge): Judgement => {
       if (edge.verdict !== 'fail') return edge;
       const band = bandOf(edge.width);
       const fill = fillOf(table, group, state, band);
-      const behind = behindOf(table, group, band);
+      const behind = around(band);
       if (fill === 'picture' || behind === 'picture') return edge;
       const found = contrastRatio(fill as Rgb8, behind);
       const cell = group.painting.at('background-color', state, band);
