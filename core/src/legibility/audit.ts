@@ -6,6 +6,7 @@ import { focusContrast, partContrast, textContrast } from './rules/contrast.ts';
 import { phoneSize } from './rules/phone-size.ts';
 import { targetSize } from './rules/target-size.ts';
 import { headingOrder, skippedLevel, type PlacedJudgement } from './rules/headings.ts';
+import { NO_PIXELS, type PixelSets } from './pixels/index.ts';
 import type { Judgement } from './outcome.ts';
 
 /** All judgements of a site, kept by group so that an edit judges again only what it touched. */
@@ -15,6 +16,8 @@ export interface Audit {
   readonly index: SiteIndex;
   readonly byGroup: ReadonlyMap<Group, readonly Judgement[]>;
   readonly byPage: readonly PlacedJudgement[];
+  /** Pixels behind places over pictures, as far as they have been read. */
+  readonly pixels: PixelSets;
 }
 
 /** A failing or undecided judgement at one place. */
@@ -32,25 +35,30 @@ export interface AuditCounts {
 
 /**
  * Judges a whole site, or, given the audit before an edit, only what the edit touched.
- * `table` stands in for the brand's own tokens (an edited `tokens.css`).
+ * `table` stands in for the brand's own tokens (an edited `tokens.css`);
+ * `pixels` are those read from the layout, else the ones the audit before had.
  */
-export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenTable(site.brand)): Audit {
+export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenTable(site.brand), pixels: PixelSets = before?.pixels ?? NO_PIXELS): Audit {
   const index = siteIndex(site);
   if (before && before.index === index) {
-    if (before.table === table) return before.site === site ? before : { ...before, site };
+    if (before.table === table && before.pixels === pixels) return before.site === site ? before : { ...before, site };
     const changed = changedTokens(before.table, table);
     const byGroup = new Map(before.byGroup);
-    for (const group of touchedGroups(index, changed)) byGroup.set(group, judgeGroup(table, group, site));
+    const touched = touchedGroups(index, changed);
+    // What lies over a picture hangs on its shade and its pixels as well as on its own tokens.
+    for (const group of index.groups) if (group.overPicture) touched.add(group);
+    for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
-    return { site, table, index, byGroup, byPage: sizes ? judgePages(table, index) : before.byPage };
+    return { site, table, index, byGroup, byPage: sizes ? judgePages(table, index) : before.byPage, pixels };
   }
-  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site)])), byPage: judgePages(table, index) };
+  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byPage: judgePages(table, index), pixels };
 }
 
 /** All judgements of the rules that look at one place alone. */
-export function judgeGroup(table: TokenTable, group: Group, site: Site): Judgement[] {
+export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: PixelSets = NO_PIXELS): Judgement[] {
+  const over = group.overPicture ? { site, pixels } : undefined;
   return [
-    ...textContrast(table, group), ...partContrast(table, group), ...focusContrast(table, group),
+    ...textContrast(table, group, over), ...partContrast(table, group, over), ...focusContrast(table, group, over),
     ...phoneSize(table, group, site.brand), ...targetSize(table, group),
   ];
 }

@@ -70,7 +70,7 @@ function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
     if (state === 'disabled') continue;
     for (const { id: band } of BANDS) {
       const around = layersBehind(table, group, band);
-      const inside = filled ? layersOf(table, group, state, band) : around;
+      const inside = layersOf(table, group, state, band);
       const text = layerAt(table, group, 'color', state, band);
       if (text) pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
       if (filled) {

@@ -2,7 +2,7 @@ import type { Override, Site, State } from '../site/index.ts';
 import { pageTree, type PageTree, type Place, type PlaceKind } from '../page/index.ts';
 import { makePainting, type Painting } from './painting.ts';
 
-/** Places that look alike in every way that can be computed: one painting on one stack of surfaces. */
+/** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture no two do. */
 export interface Group {
   readonly kind: PlaceKind;
   readonly states: readonly State[];
@@ -57,7 +57,7 @@ function buildIndex(site: Site, trees: readonly PageTree[]): SiteIndex {
       const overrides = [...(sharedOverrides.get(place.id) ?? []), ...(own.get(place.id) ?? [])];
       const under = place.under ? keys.get(place.under)! : '';
       const inherits = place.inherits ? keys.get(place.inherits)! : '';
-      const key = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? 'p' : ''}${place.states.length}|${place.recipes.join(' ')}|${overrides.map((one) => one.id).join(' ')}|(${under})|(${inherits})`;
+      const key = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? `p${placeKey(place)}` : ''}${place.states.length}|${place.recipes.join(' ')}|${overrides.map((one) => one.id).join(' ')}|(${under})|(${inherits})`;
       let group = groups.get(key);
       if (!group) {
         group = {

@@ -9,3 +9,4 @@ export { GatherActions, gatherFeature, gatherReducer, keepSift, keptSift, type G
 export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
 export { Editor, freshId } from './editor.ts';
+export { PixelsRead, type Spot } from './pixels-read.ts';

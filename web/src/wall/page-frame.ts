@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Frames } from './frames.ts';
+import { PixelsRead } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
 
 /** Where a click in a frame fell. */
@@ -20,6 +21,7 @@ const NEAR = '240px 400px';
     <div class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
         [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
+      @if (spot(); as at) { <span class="spot" [style.left.px]="at.x" [style.top.px]="at.y"></span> }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
       }
@@ -29,6 +31,7 @@ const NEAR = '240px 400px';
     :host { display: block; flex: none; contain: layout; }
     .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
     iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
+    .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
     .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
   `,
 })
@@ -66,6 +69,13 @@ export class PageFrame {
   /** Whether the frame is in sight or about to be: the style of the others is worked out when they come near. */
   protected readonly near = signal(true);
   protected readonly marks = signal<readonly { x: number; y: number; w: number; h: number }[]>([]);
+  readonly #pixels = inject(PixelsRead);
+  /** The weakest spot of the text in hand, when it is on this page at this width. */
+  protected readonly spot = computed(() => {
+    const spot = this.#pixels.spot();
+    const { x, y } = this.#offset();
+    return spot && spot.page === this.page() && spot.width === this.width() ? { x: (spot.x - x) * this.scale(), y: (spot.y - y) * this.scale() } : null;
+  });
   #painter: FramePainter | undefined;
 
   constructor() {

@@ -5,6 +5,7 @@ import { DeskActions, SURROUNDS, auditFeature, deskFeature, gatherFeature, reach
 import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
+import { PictureReader } from './picture-reader.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { Slip } from './slip.ts';
 import { WordsEditor } from './words-editor.ts';
@@ -30,6 +31,8 @@ const PANELS = {
 export class Wall {
   readonly #store = inject(Store);
   readonly #words = inject(WordsEditor);
+  /** Reads what lies behind texts over pictures as long as the wall is there. */
+  readonly #pictures = inject(PictureReader);
   /** The site without the preview of a held control: what hangs where does not change while one is held. */
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);

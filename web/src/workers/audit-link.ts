@@ -1,13 +1,14 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Change, Site } from '@yohaku/core';
-import { AuditActions, siteFeature } from '../state/index.ts';
+import type { Change, PixelSets, Site } from '@yohaku/core';
+import { AuditActions, PixelsRead, siteFeature } from '../state/index.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
 @Injectable({ providedIn: 'root' })
 export class AuditLink {
   readonly #store = inject(Store);
+  readonly #read = inject(PixelsRead);
   readonly #state = this.#store.selectSignal(siteFeature.selectSiteState);
   #worker: Worker | undefined;
   #known: Site | undefined;
@@ -20,6 +21,14 @@ export class AuditLink {
       const { current, pending, last } = this.#state();
       untracked(() => this.#follow(current, pending, last));
     });
+    effect(() => this.#pictures(this.#read.sets()));
+  }
+
+  /** Tells the worker what lies behind the texts over pictures. */
+  #pictures(sets: PixelSets): void {
+    if (sets.size === 0) return;
+    const message: ToAudit = { kind: 'pixels', sets };
+    (this.#worker ??= this.#start()).postMessage(message);
   }
 
   /** The least movement that makes every pair of the brand hold, with some swatches locked; worked out beside the desk. */

@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, SiteIssues, type Audit, type Finding, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, SiteIssues, NO_PIXELS, type Audit, type Finding, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -7,15 +7,21 @@ const MOST_ROWS = 400;
 
 let site: Site | undefined;
 let audit: Audit | undefined;
+let pixels: PixelSets = NO_PIXELS;
 
 addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
   if (data.kind === 'site') {
     site = data.site;
-    audit = auditSite(site);
+    audit = auditSite(site, undefined, undefined, pixels);
     return answer({ kind: 'report', report: report(audit) });
   }
   if (data.kind === 'incoming') return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
+  if (data.kind === 'pixels') pixels = data.sets;
   if (!site || !audit) return;
+  if (data.kind === 'pixels') {
+    audit = auditSite(site, audit, undefined, pixels);
+    return answer({ kind: 'report', report: report(audit) });
+  }
   if (data.kind === 'mend') return answer({ kind: 'answer', asked: data.asked, answer: brandMend(site, data.locked) });
   const before = { site, audit };
   site = applyChange(site, data.change).site;
@@ -67,7 +73,8 @@ function report(now: Audit): AuditReport {
   const unknown = rows(findings(now, new Set(['cannot-tell'])));
   const values = setValues(now.site);
   const failedPlaces = new Set(failing.map((row) => `${row.page} ${row.place}`));
-  const pairs = new Set(failing.filter((row) => row.rule?.endsWith('contrast')).map((row) => row.tokens[0] ?? row.place));
+  // What fails over a picture is a matter of that picture, not of a ground.
+  const pairs = new Set(findings(now).filter((one) => one.rule.endsWith('contrast') && !one.place.overPicture).map((one) => one.tokens[0] ?? one.place.id));
   const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
   return {
     tally: tally(now), counts: auditCounts(now), failing: failing.slice(0, MOST_ROWS), unknown: unknown.slice(0, MOST_ROWS),

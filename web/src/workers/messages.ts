@@ -1,4 +1,4 @@
-import type { Change, Incoming, JointMove, Site } from '@yohaku/core';
+import type { Change, Incoming, JointMove, PixelSets, Site } from '@yohaku/core';
 import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
@@ -6,6 +6,7 @@ export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
   | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
+  | { readonly kind: 'pixels'; readonly sets: PixelSets }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
 
 /** A joint mend as the desk shows it: plain data. */

@@ -3,27 +3,43 @@ import type { State } from '../../site/index.ts';
 import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
 import type { PaintedProperty, TokenTable } from '../../style/index.ts';
 import { behindOf, cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, type Backdrop, type Group } from '../../reach/index.ts';
+import { judgePixels, pixelKey, veilOf, type PixelSet, type PixelSets } from '../pixels/index.ts';
+import type { Site } from '../../site/index.ts';
 import type { Judgement, RuleId } from '../outcome.ts';
 
 export const OVER_PICTURE = 'A picture lies behind it; its pixels have not been judged yet.';
+
+/** What is known of the pixels behind places, with the site whose shades lie over them. */
+export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
+
+/** Rates a colour on the pixels of one place: a group over a picture has one place only. */
+function onPixels(table: TokenTable, group: Group, over: Pictured | undefined, area: PixelSet['area'], width: number, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
+  const place = group.places[0]!;
+  const set = over?.pixels.get(pixelKey(place.page, place.id, width, area));
+  if (!over || !set) return { found: null, reason: OVER_PICTURE };
+  if (set.problem !== '') return { found: null, reason: set.problem };
+  const verdict = judgePixels(set, veilOf(over.site, table, group), color, needed);
+  return verdict ? { found: verdict.found } : { found: null, reason: 'Nothing of it is to be seen at this width.' };
+}
 const UNREADABLE = 'One of the two colours could not be read.';
 
 /** What is found of a pair in one band: the same at all widths of it. */
-interface BandPair { readonly tokens: readonly string[]; readonly found: number | null; readonly reason?: string }
+interface BandPair { readonly tokens: readonly string[]; readonly found: number | null; readonly reason?: string; /** Over a picture: the colour to be rated on its pixels. */ readonly color?: Rgb8 }
 
 /** Judges one foreground property against a backdrop, per width and state. */
 export function judgePair(
   table: TokenTable, group: Group, rule: RuleId, state: State, property: PaintedProperty,
-  backdrop: (band: BandId) => Backdrop, needed: (width: number) => number,
+  backdrop: (band: BandId) => Backdrop, needed: (width: number) => number, over?: Pictured, area: PixelSet['area'] = 'lines',
 ): Judgement[] {
   const bands = new Map<BandId, BandPair | undefined>();
   const judgements: Judgement[] = [];
   for (const width of AUDIT_WIDTHS) {
     const band = bandOf(width);
     if (!bands.has(band)) bands.set(band, ratePair(table, group, state, property, band, backdrop));
-    const pair = bands.get(band);
-    if (!pair) continue;
+    const rated = bands.get(band);
+    if (!rated) continue;
     const want = needed(width);
+    const pair: BandPair = rated.color ? { tokens: rated.tokens, ...onPixels(table, group, over, area, width, rated.color, want) } : rated;
     const verdict = state === 'disabled' ? 'does-not-apply' : pair.found === null ? 'cannot-tell' : pair.found >= want ? 'pass' : 'fail';
     const { found, tokens, reason } = pair;
     judgements.push(reason === undefined ? { rule, verdict, state, width, found, needed: want, tokens } : { rule, verdict, state, width, found, needed: want, tokens, reason });
@@ -37,9 +53,9 @@ function ratePair(table: TokenTable, group: Group, state: State, property: Paint
   const { css, chain } = cellValue(table, cell);
   if (state === 'disabled') return { tokens: chain, found: null, reason: 'Disabled parts are exempt.' };
   const behind = backdrop(band);
-  if (behind === 'picture') return { tokens: chain, found: null, reason: OVER_PICTURE };
   const color = colorOf(css);
-  if (!color) return { tokens: chain, found: null, reason: UNREADABLE };
+  if (color && behind === 'picture') return { tokens: chain, found: null, color };
+  if (!color || behind === 'picture') return { tokens: chain, found: null, reason: UNREADABLE };
   return { tokens: chain, found: contrastRatio(composite(color, behind), behind) };
 }
 
@@ -54,30 +70,31 @@ function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
 }
 
 /** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
-export function textContrast(table: TokenTable, group: Group): Judgement[] {
+export function textContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture') return [];
   const large = new Map(AUDIT_WIDTHS.map((width) => [width, isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400)]));
   const needed = (width: number) => (large.get(width) ? CONTRAST.largeText : CONTRAST.text);
-  const filled = group.kind === 'button' || group.kind === 'field';
+  // A fill of its own, be it a button's or a plate set behind a text, is what the text stands on.
+  const filled = group.painting.cells.some((cell) => cell.property === 'background-color');
   const behind = perBand((band) => behindOf(table, group, band));
   return group.states.flatMap((state) =>
-    judgePair(table, group, 'text-contrast', state, 'color', filled ? (band) => fillOf(table, group, state, band) : behind, needed));
+    judgePair(table, group, 'text-contrast', state, 'color', filled ? (band) => fillOf(table, group, state, band) : behind, needed, over));
 }
 
 /** A button or field is told from its ground by its fill or by its edge: the better of the two must reach 3 (1.4.11). */
-export function partContrast(table: TokenTable, group: Group): Judgement[] {
+export function partContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   if (group.kind !== 'button' && group.kind !== 'field') return [];
   const rule: RuleId = group.kind === 'button' ? 'button-contrast' : 'field-contrast';
   const around = perBand((band) => behindOf(table, group, band));
   return group.states.flatMap((state) => {
-    const edges = judgePair(table, group, rule, state, 'border-color', around, () => CONTRAST.nonText);
+    const edges = judgePair(table, group, rule, state, 'border-color', around, () => CONTRAST.nonText, over, 'around');
     return edges.map((edge): Judgement => {
       if (edge.verdict !== 'fail') return edge;
       const band = bandOf(edge.width);
       const fill = fillOf(table, group, state, band);
       const behind = around(band);
-      if (fill === 'picture' || behind === 'picture') return edge;
-      const found = contrastRatio(fill as Rgb8, behind);
+      if (fill === 'picture') return edge;
+      const found = behind === 'picture' ? (onPixels(table, group, over, 'around', edge.width, fill, edge.needed).found ?? 0) : contrastRatio(fill, behind);
       const cell = group.painting.at('background-color', state, band);
       return found > edge.found! ? { ...edge, verdict: found >= edge.needed ? 'pass' : 'fail', found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
     });
@@ -85,7 +102,7 @@ export function partContrast(table: TokenTable, group: Group): Judgement[] {
 }
 
 /** The ring of whatever takes focus must reach 3 against what is around it (1.4.11). */
-export function focusContrast(table: TokenTable, group: Group): Judgement[] {
+export function focusContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   if (!group.states.includes('focus')) return [];
-  return judgePair(table, group, 'focus-contrast', 'focus', 'outline-color', (band) => behindOf(table, group, band), () => CONTRAST.nonText);
+  return judgePair(table, group, 'focus-contrast', 'focus', 'outline-color', (band) => behindOf(table, group, band), () => CONTRAST.nonText, over, 'around');
 }

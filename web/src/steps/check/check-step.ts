@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cutDownText, leaveOverride, mendFor, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type SetValue } from '@yohaku/core';
-import { DeskActions, Editor, auditFeature, deskFeature, siteFeature, type Row, Reaching } from '../../state/index.ts';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type SetValue } from '@yohaku/core';
+import { DeskActions, Editor, PixelsRead, freshId, auditFeature, deskFeature, siteFeature, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
 
@@ -22,6 +22,7 @@ export class CheckStep {
   readonly #store = inject(Store);
   readonly #editor = inject(Editor);
   readonly #view = inject(CheckView);
+  readonly #pixels = inject(PixelsRead);
   protected readonly report = this.#store.selectSignal(auditFeature.selectReport);
   protected readonly ripple = this.#store.selectSignal(auditFeature.selectRipple);
   readonly #layout = this.#store.selectSignal(auditFeature.selectLayoutWorse);
@@ -72,6 +73,25 @@ export class CheckStep {
     const place = siteIndex(site).byAddress.get(`${row.page} ${row.place}`);
     return place ? mendFor(site, { ...row, rule: row.rule, verdict: 'fail', place } satisfies Finding) : [];
   });
+  /** The text in hand, when it fails over a picture: what is wrong, where it is weakest, what mends it. */
+  protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; spot: Spot; mends: PictureMend[] } | null => {
+    const site = this.#editor.current();
+    const row = this.row();
+    if (!site || row?.rule !== 'text-contrast' || row.verdict !== 'fail') return null;
+    const place = siteIndex(site).byAddress.get(`${row.page} ${row.place}`);
+    // The ring goes where the page hangs: at the width of its band.
+    const hung = row.width >= 1024 ? 1280 : 390;
+    const [set, seen] = [row.width, hung].map((width) => this.#pixels.sets().get(pixelKey(row.page, row.place, width, 'lines')));
+    const group = place && siteIndex(site).groupOf.get(place);
+    const cell = group?.painting.at('color', row.state, bandOf(row.width));
+    const table = tokenTable(site.brand);
+    const color = cell && colorOf(cellValue(table, cell).css);
+    if (!set || !group?.overPicture || !color) return null;
+    const veil = veilOf(site, table, group);
+    const verdict = judgePixels(set, veil, color, row.needed);
+    const at = seen && judgePixels(seen, veil, color, row.needed);
+    return verdict && at ? { share: verdict.share, weakest: verdict.weakest, spot: { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y }, mends: pictureMends(site, this.#pixels.sets(), place!, freshId('o')) } : null;
+  });
   /** The value set on the place in hand, when the list is about those. */
   protected readonly value = computed((): SetValue | undefined => {
     const row = this.row();
@@ -84,6 +104,10 @@ export class CheckStep {
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
 
   constructor() {
+    effect(() => {
+      this.#pixels.spot.set(this.pictured()?.spot ?? null);
+    });
+    inject(DestroyRef).onDestroy(() => this.#pixels.spot.set(null));
     effect(() => {
       this.list();
       this.at.set(0);
@@ -102,7 +126,7 @@ export class CheckStep {
     if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
-  protected mend(mend: Mend): void {
+  protected mend(mend: Mend | PictureMend): void {
     this.#editor.commit(() => ({ label: `Mend ${mend.label}`, ops: mend.ops }));
   }
   protected take(token: string): void {
@@ -121,6 +145,7 @@ export class CheckStep {
   protected undo(): void {
     this.#editor.undo();
   }
+  protected percent = (share: number): string => `${cutDownText(share * 100, 1)} %`;
   protected page(id: string): string {
     return this.#editor.current()?.pages[id]?.title ?? id;
   }
@@ -132,7 +157,7 @@ export class CheckStep {
     switch (event.key.toLowerCase()) {
       case 'n': return this.go(Math.min(this.shown().length - 1, this.at() + 1));
       case 'p': return this.go(Math.max(0, this.at() - 1));
-      case 'm': { const mend = this.mends()[0]; return mend && this.mend(mend); }
+      case 'm': { const mend = this.mends()[0] ?? this.pictured()?.mends[0]; return mend && this.mend(mend); }
       case 'u': return this.undo();
     }
   }

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJson, tokenTable, tokensCss, writeDtcg, type Site } from '@yohaku/core';
+import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJson, tokenTable, tokensCss, writeDtcg, writePixels, type Site } from '@yohaku/core';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
-import { Editor, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
+import { Editor, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
 
 interface TokenFile { readonly label: string; readonly name: string; readonly type: string; readonly write: (site: Site) => string }
 
@@ -22,6 +22,7 @@ export class PublishStep {
   readonly #api = inject(SiteApi);
   readonly #editor = inject(Editor);
   readonly #open = inject(OpenCounts);
+  readonly #pixels = inject(PixelsRead);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #sequence = this.#store.selectSignal(siteFeature.selectSequence);
   protected readonly saving = this.#store.selectSignal(siteFeature.selectSaving);
@@ -92,7 +93,7 @@ export class PublishStep {
 
   protected async publish(): Promise<void> {
     await this.#try(async () => {
-      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence()));
+      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence(), writePixels(this.#pixels.sets())));
       this.words.set(`Publication ${number} is live.`);
     });
   }

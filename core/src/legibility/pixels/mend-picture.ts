@@ -1,0 +1,114 @@
+import { addOverride, sectionAddress, setOp, type Op } from '../../change/index.ts';
+import { CONTRAST, contrastRatio, composite, isLargeText, type Rgb8 } from '../../color/index.ts';
+import { cellValue, colorOf, fontSizeAt, pixelsAt, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
+import type { Site } from '../../site/index.ts';
+import { slotPath, tokenTable, type TokenTable } from '../../style/index.ts';
+import type { Place } from '../../page/index.ts';
+import { judgePixels } from './judge-pixels.ts';
+import { pixelKey, type PixelSets } from './pixel-set.ts';
+import { picturedSection, veilOf } from './veil.ts';
+
+/** A way to make a text over a picture readable. */
+export interface PictureMend {
+  readonly what: 'shade' | 'plate' | 'colour';
+  readonly label: string;
+  /** Ratio that is reached before and after, where it is lowest. */
+  readonly before: number;
+  readonly after: number;
+  readonly places: number;
+  readonly ops: readonly Op[];
+}
+
+/** A text over the picture with what it needs at each width. */
+interface Over { readonly group: Group; readonly place: Place }
+
+/**
+ * Mends for a text that fails over a picture: the lightest shade with which all
+ * texts of its section pass, a plate of the ground's background behind it, the
+ * text colour of another ground. Only those that reach what is needed at every
+ * width and in every state.
+ *
+ * @param id for a value set on the place
+ */
+export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: string): PictureMend[] {
+  const index = siteIndex(site);
+  const group = index.groupOf.get(place);
+  const section = picturedSection(site, place.page, place.section);
+  if (!group?.overPicture || !section?.picture) return [];
+  const table = tokenTable(site.brand);
+  const all: Over[] = index.groups.filter((one) => one.overPicture && one.kind !== 'button' && one.kind !== 'field').flatMap((one) => one.places.map((at) => ({ group: one, place: at })))
+    .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
+  const before = worst(site, table, pixels, [{ group, place }], undefined);
+  if (!before) return [];
+  const mends: PictureMend[] = [];
+  const now = Math.round(section.picture.shade * 100);
+  const reaches = (percent: number) => (worst(site, table, pixels, all, percent / 100)?.margin ?? 0) >= 1;
+  if (reaches(100)) {
+    let [low, high] = [now, 100];
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (reaches(middle)) high = middle;
+      else low = middle;
+    }
+    mends.push({ what: 'shade', label: `shade ${now} % to ${high} %`, before: before.found, after: worst(site, table, pixels, [{ group, place }], high / 100)!.found, places: all.length, ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'shade'], high / 100)] });
+  }
+  const record = place.page in site.pages && !isShared(site, place) ? ['pages', place.page, 'overrides'] : ['shared', 'overrides'];
+  const override = (property: 'color' | 'background-color', path: string) => addOverride(site, record, { id, place: place.id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null }, place.label).ops;
+  const ground = site.brand.grounds[section.ground]!;
+  const plate = slotPath(site.brand, ground, 'background');
+  const flat = worstFlat(table, group, colorOf(tokenValue(table, plate).css));
+  if (flat && flat.margin >= 1) mends.push({ what: 'plate', label: `a plate of ${ground.label} behind it`, before: before.found, after: flat.found, places: 1, ops: override('background-color', plate) });
+  let best: { label: string; path: string; found: number } | undefined;
+  for (const other of Object.values(site.brand.grounds)) {
+    const path = slotPath(site.brand, other, 'text');
+    const color = colorOf(tokenValue(table, path).css);
+    const rated = color && worst(site, table, pixels, [{ group, place }], undefined, color);
+    if (rated && rated.margin >= 1 && (!best || rated.found > best.found)) best = { label: other.label, path, found: rated.found };
+  }
+  if (best) mends.push({ what: 'colour', label: `the text colour of ${best.label}`, before: before.found, after: best.found, places: 1, ops: override('color', best.path) });
+  return mends;
+}
+
+const isShared = (site: Site, place: Place): boolean => {
+  const entry = site.pages[place.page]?.sections[place.section];
+  return entry === undefined || 'shared' in entry;
+};
+
+interface Worst { readonly found: number; /** Found over needed: 1 and more passes. */ readonly margin: number }
+
+const need = (table: TokenTable, group: Group, width: number): number =>
+  isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400) ? CONTRAST.largeText : CONTRAST.text;
+
+/** The lowest of all widths and states with a shade, or with another colour. */
+function worst(site: Site, table: TokenTable, pixels: PixelSets, list: readonly Over[], shade: number | undefined, instead?: Rgb8): Worst | undefined {
+  let low: Worst | undefined;
+  for (const { group, place } of list) for (const width of AUDIT_WIDTHS) {
+    const set = pixels.get(pixelKey(place.page, place.id, width, 'lines'));
+    if (!set) continue;
+    const needed = need(table, group, width);
+    const veil = veilOf(site, table, group, shade);
+    for (const color of instead ? [instead] : colors(table, group, width)) {
+      const found = judgePixels(set, veil, color, needed)?.found;
+      if (found !== undefined && (!low || found / needed < low.margin)) low = { found, margin: found / needed };
+    }
+  }
+  return low;
+}
+
+function worstFlat(table: TokenTable, group: Group, behind: Rgb8 | undefined): Worst | undefined {
+  let low: Worst | undefined;
+  if (behind && behind.alpha >= 1) for (const width of AUDIT_WIDTHS) for (const color of colors(table, group, width)) {
+    const found = contrastRatio(composite(color, behind), behind);
+    const margin = found / need(table, group, width);
+    if (!low || margin < low.margin) low = { found, margin };
+  }
+  return low;
+}
+
+function colors(table: TokenTable, group: Group, width: number): Rgb8[] {
+  return group.states.filter((state) => state !== 'disabled').flatMap((state) => {
+    const cell = group.painting.at('color', state, bandOf(width));
+    return (cell && colorOf(cellValue(table, cell).css)) ?? [];
+  });
+}

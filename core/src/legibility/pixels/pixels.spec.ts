@@ -1,0 +1,103 @@
+import * as fc from 'fast-check';
+import { applyChange, checkTouched, setValue, type Edit } from '../../change/index.ts';
+import { parseColor, type Rgb8 } from '../../color/index.ts';
+import { siteIndex } from '../../reach/index.ts';
+import { AUDIT_WIDTHS } from '../../shape/index.ts';
+import { readSite, type Site } from '../../site/index.ts';
+import { smallSite } from '../../testing/small-site.ts';
+import { auditCounts, auditSite, findings, type Audit } from '../audit.ts';
+import { coverCrop, judgePixels, pictureMends, pixelSets, type PixelSet } from './index.ts';
+
+const rgb = (text: string): Rgb8 => parseColor(text)!.rgb;
+const set = (colors: readonly Rgb8[], more: Partial<PixelSet> = {}): PixelSet => ({
+  page: 'home', place: 'h/text', width: 1280, area: 'lines', problem: '', rgb: Uint8Array.from(colors.flatMap((one) => [one.r, one.g, one.b])), at: Uint16Array.from(colors.flatMap((_, i) => [i, 7])), ...more,
+});
+const half = [...Array<Rgb8>(97).fill(rgb('#000')), ...Array<Rgb8>(3).fill(rgb('#fff'))];
+
+describe('pixels behind a text', () => {
+  it('pass as long as less than one in fifty falls short', () => {
+    const white = rgb('#fff');
+    const three = judgePixels(set(half), null, white, 4.5)!;
+    expect([three.share, three.found, three.weakest]).toEqual([0.03, 1, { x: 97, y: 7, ratio: 1 }]);
+    const two = judgePixels(set(half.slice(0, 98)), null, white, 4.5)!;
+    expect([two.share < 0.02, two.found]).toEqual([true, 21]);
+    expect(judgePixels(set([]), null, white, 4.5)).toBeUndefined();
+  });
+  it('are seen through the shade as the browser lays it over', () => {
+    const veil = { ...rgb('#000'), alpha: 0.5 };
+    expect(judgePixels(set([rgb('#fff')]), veil, rgb('#fff'), 4.5)!.found).toBeCloseTo(3.95, 1);
+  });
+  it('agree with the flat rule where the picture is of one colour', () => {
+    fc.assert(fc.property(fc.integer({ min: 0, max: 0xffffff }), fc.integer({ min: 0, max: 0xffffff }), (one, other) => {
+      const [fore, behind] = [one, other].map((value) => rgb(`#${value.toString(16).padStart(6, '0')}`)) as [Rgb8, Rgb8];
+      const { found, share } = judgePixels(set(Array<Rgb8>(9).fill(behind)), null, fore, 4.5)!;
+      return share === (found < 4.5 ? 1 : 0);
+    }));
+  });
+  it('are cropped as object-fit: cover does it', () => {
+    expect(coverCrop({ width: 400, height: 200 }, { width: 100, height: 100 })).toEqual({ x: 100, y: 0, width: 200, height: 200 });
+    expect(coverCrop({ width: 100, height: 400 }, { width: 200, height: 100 }, { x: 0.5, y: 0 })).toEqual({ x: 0, y: 0, width: 100, height: 50 });
+  });
+});
+
+const done = (site: Site, edit: Edit): Site => {
+  const after = applyChange(site, edit).site;
+  checkTouched(site, after);
+  return after;
+};
+/** The small site with a picture behind its first section, without a shade. */
+const pictured = (shade: number): Site => {
+  const plain = readSite({ ...smallSite(), assets: { hill: { id: 'hill', hash: 'a'.repeat(64), name: 'hill.svg', type: 'image/svg+xml', width: 400, height: 200 } } });
+  return done(plain, setValue(plain, '', ['pages', 'home', 'sections', 's1', 'own', 'picture'], { asset: 'hill', shade }));
+};
+const everywhere = (site: Site, color: string): PixelSet[] => siteIndex(site).places.filter((place) => place.overPicture)
+  .flatMap((place) => AUDIT_WIDTHS.flatMap((width) => (['lines', 'around'] as const).map((area) => set(Array<Rgb8>(20).fill(rgb(color)), { page: place.page, place: place.id, width, area }))));
+const rows = (audit: Audit, verdict: 'fail' | 'cannot-tell') => findings(audit, new Set([verdict])).filter((one) => one.place.overPicture && one.rule === 'text-contrast');
+
+describe('texts over a picture', () => {
+  const site = pictured(0);
+  it('cannot be told until their pixels are read, or with the reason why not', () => {
+    expect(rows(auditSite(site), 'cannot-tell').length).toBeGreaterThan(0);
+    const broken = everywhere(site, '#000').map((one) => ({ ...one, problem: 'The picture hill.svg cannot be decoded.' }));
+    const audit = auditSite(site, undefined, undefined, pixelSets(broken));
+    expect(new Set(rows(audit, 'cannot-tell').map((one) => one.reason))).toEqual(new Set(['The picture hill.svg cannot be decoded.']));
+  });
+  it('pass or fail by their pixels, and are judged again when those arrive', () => {
+    const before = auditSite(site);
+    const dark = auditSite(site, before, undefined, pixelSets(everywhere(site, '#000')));
+    const pale = auditSite(site, dark, undefined, pixelSets(everywhere(site, '#fff')));
+    expect(auditCounts(before).cannotTell).toBeGreaterThan(0);
+    expect([auditCounts(dark).cannotTell, auditCounts(pale).cannotTell]).toEqual([0, 0]);
+    expect(rows(dark, 'fail').length).toBeGreaterThan(0);
+    expect(rows(pale, 'fail').length).toBe(0);
+  });
+  it('follow the shade and the ground’s colour without new pixels', () => {
+    const pixels = pixelSets(everywhere(site, '#000'));
+    const shaded = pictured(1);
+    expect(rows(auditSite(shaded, undefined, undefined, pixels), 'fail').length).toBe(0);
+    const audit = auditSite(shaded, undefined, undefined, pixels);
+    const black = done(shaded, setValue(shaded, '', ['brand', 'swatches', 'white', 'color'], parseColor('#000')!.oklch));
+    expect(rows(auditSite(done(black, setValue(black, '', ['brand', 'swatches', 'white', 'typed'], '#000')), audit), 'fail').length).toBeGreaterThan(0);
+  });
+  it('are mended by the lightest shade that does, a plate, another ground’s text: each does what it says', () => {
+    const pixels = pixelSets(everywhere(site, '#000'));
+    const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
+    const mends = pictureMends(site, pixels, place, 'o-new');
+    expect(mends.map((one) => one.what)).toEqual(['shade', 'plate', 'colour']);
+    for (const mend of mends) {
+      const after = done(site, { label: '', ops: mend.ops });
+      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter((one) => mend.what === 'shade' || one.place.id === place.id);
+      expect(left.map((one) => one.place.id)).withContext(mend.what).toEqual([]);
+      expect([mend.before < 4.5, mend.after >= 4.5]).withContext(mend.what).toEqual([true, true]);
+    }
+    // One percent less would not do.
+    const [shade] = mends;
+    const op = shade!.ops[0] as { at: string[]; value: number };
+    const less = done(site, setValue(site, '', op.at, Math.round(op.value * 100 - 1) / 100));
+    expect(rows(auditSite(less, undefined, undefined, pixels), 'fail').length).toBeGreaterThan(0);
+  });
+  it('have no mend to offer where nothing is wrong to begin with being flat', () => {
+    const flat = readSite(smallSite());
+    expect(pictureMends(flat, new Map(), siteIndex(flat).places[0]!, 'o')).toEqual([]);
+  });
+});

@@ -1,0 +1,27 @@
+import type { Rgb8 } from '../../color/index.ts';
+import { colorOf, tokenValue, type Group } from '../../reach/index.ts';
+import { sectionOf, type Section, type Site } from '../../site/index.ts';
+import { slotPath, type TokenTable } from '../../style/index.ts';
+
+/** The section a place over a picture stands in. */
+export function picturedSection(site: Site, page: string, section: string): Section | undefined {
+  const entries = Object.entries(site.pages[page]?.sections ?? {});
+  const own = entries.map(([key, entry]) => ({ key, section: sectionOf(site, entry) })).find((one) => one.key === section || one.section?.id === section)?.section;
+  const found = own ?? (site.shared.footer.id === section ? site.shared.footer : undefined);
+  return found?.picture ? found : undefined;
+}
+
+/**
+ * What lies between a picture and the group upon it: the background of its
+ * ground, as strong as the section's shade.
+ *
+ * @param shade 0 to 1; absent: what the section has
+ */
+export function veilOf(site: Site, table: TokenTable, group: Group, shade?: number): Rgb8 | null {
+  const [place] = group.places;
+  const section = place && picturedSection(site, place.page, place.section);
+  const strength = shade ?? section?.picture?.shade ?? 0;
+  const color = section && colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[section.ground]!, 'background')).css);
+  // The renderer writes whole percents.
+  return color && strength > 0 ? { ...color, alpha: (color.alpha * Math.round(strength * 100)) / 100 } : null;
+}

@@ -1,0 +1,57 @@
+import sharp from 'sharp';
+import { ternhaven } from '@yohaku/demo';
+import { expect, test } from '../fixtures.ts';
+import { pixelsOn } from '../pixel-reader.ts';
+
+test('a text over a picture is judged from its pixels, and repaired with the lightest shade that does', async ({ desk, page }) => {
+  // Nothing is left that cannot be told once the pictures have been read.
+  await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
+  const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  const before = await failing();
+  await desk.step('Check');
+  await page.getByRole('row', { name: /^Lead “Boats to/ }).getByRole('button').click();
+  const why = page.getByRole('region', { name: 'Why and mend' });
+  await expect(why).toContainText(/\d+\.\d % of what lies behind its letters falls short; \d\.\d\d at the weakest spot, ringed on the page/);
+  await expect(page.locator('.spot').first()).toBeVisible();
+  await expect(why.getByRole('button', { name: 'a plate of Deep behind it' })).toBeVisible();
+  await why.getByRole('button', { name: /^shade 35 % to \d+ %$/ }).click();
+  await desk.saved();
+  await expect.poll(failing).toBeLessThan(before);
+  await expect(page.getByRole('row', { name: /^Lead “Boats to/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo Mend shade/ }).click();
+  await expect.poll(failing).toBe(before);
+
+  // The server judges with the same pixels when it publishes.
+  await desk.step('Publish');
+  await page.getByRole('button', { name: 'Publish the site' }).click();
+  await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toContainText(`${before} fail`);
+});
+
+for (const [name, file] of [['home', 'index.html'], ['islands', 'islands.html']] as const)
+  test(`the judged pixels are those of the rendered page: ${file} at three widths`, async ({ desk, page, server }) => {
+    await desk.step('Publish');
+    await page.getByRole('button', { name: 'Publish the site' }).click();
+    await expect(page.getByRole('link', { name: 'and its specimen' })).toBeVisible();
+    const id = ternhaven.pageOrder.find((one) => ternhaven.pages[one]!.file === file)!;
+    for (const width of [1280, 800, 390]) {
+      await page.setViewportSize({ width, height: 900 });
+      await page.goto(`${server.address}/live/ternhaven/${file}`);
+      await page.evaluate(() => document.fonts.ready);
+      const sets = await pixelsOn(page, ternhaven, id, width);
+      expect(sets.length, name).toBeGreaterThan(1);
+      // The page as it is painted, without what stands over the picture.
+      await page.addStyleTag({ content: '.pictured > :not(.backdrop) { visibility: hidden !important; }' }).catch(async () => page.evaluate(() => document.querySelectorAll<HTMLElement>('.pictured > :not(.backdrop)').forEach((one) => (one.hidden = true))));
+      const { data, info } = await sharp(await page.screenshot({ fullPage: true })).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+      let [sum, count] = [0, 0];
+      for (const set of sets) for (let i = 0; i < set.rgb.length / 3; i++) {
+        const [x, y] = [set.at[i * 2]!, set.at[i * 2 + 1]!];
+        if (x >= info.width || y >= info.height) continue;
+        for (let channel = 0; channel < 3; channel++) {
+          sum += Math.abs(data[(y * info.width + x) * 3 + channel]! - set.rgb[i * 3 + channel]!);
+          count++;
+        }
+      }
+      expect(count, `${name} at ${width}`).toBeGreaterThan(1000);
+      expect(sum / count, `mean difference of ${name} at ${width}`).toBeLessThan(1);
+    }
+  });

@@ -1,0 +1,69 @@
+import { Injectable, effect, inject, untracked } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { AUDIT_WIDTHS, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
+import { PixelsRead, siteFeature } from '../state/index.ts';
+import { FramePainter } from './frame-painter.ts';
+import { readPixels } from './read-pixels.ts';
+
+/** After this long without an edit the pixels are read anew. */
+const QUIET_MS = 500;
+
+/** Keeps what lies behind the texts over pictures in step with the site: lays their pages out beside the wall, at every width that is judged. */
+@Injectable({ providedIn: 'root' })
+export class PictureReader {
+  readonly #store = inject(Store);
+  readonly #read = inject(PixelsRead);
+  readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
+  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  #frame: Promise<HTMLIFrameElement> | undefined;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #known: readonly unknown[] = [];
+
+  constructor() {
+    effect(() => {
+      const site = this.#current();
+      untracked(() => {
+        clearTimeout(this.#timer);
+        if (site) this.#timer = setTimeout(() => void this.#follow(site), QUIET_MS);
+      });
+    });
+  }
+
+  async #follow(site: Site): Promise<void> {
+    // Colours move no line of text: only what the layout hangs on asks for new pixels.
+    const { brand } = site;
+    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.variantOrder];
+    if (layout.length === this.#known.length && layout.every((part, i) => part === this.#known[i])) return;
+    const pages = [...new Set(siteIndex(site).groups.filter((group) => group.overPicture).flatMap((group) => group.places.map((place) => place.page)))];
+    const sets: PixelSet[] = [];
+    for (const page of pages) {
+      const frame = await (this.#frame ??= this.#open());
+      const document = frame.contentDocument!;
+      new FramePainter(document, page).paint(site);
+      for (const width of AUDIT_WIDTHS) {
+        frame.style.width = `${width}px`;
+        await document.fonts.ready;
+        sets.push(...(await readPixels(document, site, page, width)));
+        await new Promise((resolve) => requestIdleCallback(resolve, { timeout: 200 }));
+        if (site !== this.#current()) return;
+      }
+    }
+    this.#known = layout;
+    this.#read.sets.set(pixelSets(sets));
+  }
+
+  /** A document out of sight, laid out like any other. */
+  #open(): Promise<HTMLIFrameElement> {
+    const frame = document.createElement('iframe');
+    frame.setAttribute('sandbox', 'allow-same-origin');
+    frame.setAttribute('aria-hidden', 'true');
+    frame.tabIndex = -1;
+    frame.inert = true;
+    Object.assign(frame.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
+    return new Promise((resolve) => {
+      frame.addEventListener('load', () => frame.contentDocument?.URL !== 'about:blank' && resolve(frame));
+      frame.src = `/frame/${this.#siteId()}/`;
+      document.body.append(frame);
+    });
+  }
+}

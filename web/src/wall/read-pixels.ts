@@ -1,0 +1,81 @@
+import { coverCrop, pageTree, type PixelSet, type Place, type Site } from '@yohaku/core';
+
+/** Most pixels kept of one area: enough that one letter in fifty is told from two. */
+const MOST_PIXELS = 800;
+/** Width of the strip around a part in which its edge and its focus ring must be seen, px. */
+const STRIP = 6;
+
+interface Box { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number }
+
+/**
+ * Reads the pixels behind every place over a picture on one page, laid out in
+ * `document` at `width`: the picture drawn as the page crops and scales it,
+ * without its shade.
+ */
+export async function readPixels(document: Document, site: Site, page: string, width: number): Promise<PixelSet[]> {
+  const places = pageTree(site, page).places.filter((place) => place.overPicture);
+  const sets: PixelSet[] = [];
+  for (const section of document.querySelectorAll<HTMLElement>('.pictured')) {
+    const inside = places.flatMap((place) => {
+      const element = section.querySelector<HTMLElement>(`[data-place="${CSS.escape(place.id)}"]`);
+      return element ? [{ place, element }] : [];
+    });
+    if (inside.length === 0) continue;
+    const box = section.getBoundingClientRect();
+    const picture = await drawn(section.querySelector<HTMLImageElement>('img.backdrop'), box);
+    for (const { place, element } of inside) for (const [area, boxes, hole] of areasOf(place, element)) {
+      const base = { page, place: place.id, width, area };
+      sets.push(typeof picture === 'string' ? { ...base, rgb: new Uint8Array(), at: new Uint16Array(), problem: picture } : { ...base, ...sampled(picture, box, boxes, hole), problem: '' });
+    }
+  }
+  return sets;
+}
+
+/** Boxes to look at, and what is cut out of them: a part covers its own middle. */
+function areasOf(place: Place, element: HTMLElement): (readonly ['lines' | 'around', readonly Box[], Box | null])[] {
+  const own = element.getBoundingClientRect();
+  const around = { left: own.left - STRIP, top: own.top - STRIP, right: own.right + STRIP, bottom: own.bottom + STRIP };
+  const text = element.ownerDocument.createRange();
+  text.selectNodeContents(element);
+  return [
+    ...(place.kind === 'button' || place.kind === 'field' ? [] : [['lines', [...text.getClientRects()], null] as const]),
+    ...(place.states.includes('focus') ? [['around', [around], own] as const] : []),
+  ];
+}
+
+/** The picture as it is painted in the box, or why it cannot be. */
+async function drawn(image: HTMLImageElement | null, box: DOMRect): Promise<ImageData | string> {
+  if (!image) return 'The picture is missing.';
+  try {
+    await image.decode();
+  } catch {
+    return `The picture ${image.getAttribute('src')?.split('/').at(-1) ?? ''} cannot be decoded.`;
+  }
+  const [width, height] = [Math.max(1, Math.round(box.width)), Math.max(1, Math.round(box.height))];
+  const canvas = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+  // What shows through a picture is the section's own ground.
+  canvas.fillStyle = getComputedStyle(image.parentElement!).backgroundColor;
+  canvas.fillRect(0, 0, width, height);
+  canvas.imageSmoothingQuality = 'high';
+  const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, box);
+  canvas.drawImage(image, crop.x, crop.y, crop.width, crop.height, 0, 0, width, height);
+  return canvas.getImageData(0, 0, width, height);
+}
+
+/** An even grid of pixels over the boxes. */
+function sampled(picture: ImageData, section: DOMRect, boxes: readonly Box[], hole: Box | null): Pick<PixelSet, 'rgb' | 'at'> {
+  const area = boxes.reduce((sum, box) => sum + (box.right - box.left) * (box.bottom - box.top), 0) - (hole ? (hole.right - hole.left) * (hole.bottom - hole.top) : 0);
+  const step = Math.max(1, Math.sqrt(area / MOST_PIXELS));
+  const rgb: number[] = [];
+  const at: number[] = [];
+  for (const box of boxes) for (let y = box.top + 0.5; y < box.bottom; y += step) for (let x = box.left + 0.5; x < box.right; x += step) {
+    if (hole && x > hole.left && x < hole.right && y > hole.top && y < hole.bottom) continue;
+    // Pictures are painted on whole pixels.
+    const [px, py] = [Math.floor(x) - Math.round(section.left), Math.floor(y) - Math.round(section.top)];
+    if (px < 0 || py < 0 || px >= picture.width || py >= picture.height) continue;
+    const i = (py * picture.width + px) * 4;
+    rgb.push(picture.data[i]!, picture.data[i + 1]!, picture.data[i + 2]!);
+    at.push(Math.max(0, Math.floor(x)), Math.max(0, Math.floor(y)));
+  }
+  return { rgb: Uint8Array.from(rgb), at: Uint16Array.from(at) };
+}
