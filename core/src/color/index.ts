@@ -10,3 +10,4 @@ export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './form
 export { mendPair, type PairMend } from './mend-pair.ts';
 export { colorSpots, colorsInText, type ColorSpot, type FoundColor } from './find.ts';
 export { VISIONS, VISION_LABELS, seenAs, visionMatrix, type Vision, type VisionMatrix } from './vision.ts';
+export { FIELD, fieldColor, fieldDarker, fieldHeight, fieldRatio, luminanceAt, paintField, type ContrastFieldSpec } from './contrast-field.ts';

@@ -1,2 +1,3 @@
 export { AuditLink } from './audit-link.ts';
 export type { BrandMend } from './messages.ts';
+export { FieldPainter } from './field-painter.ts';

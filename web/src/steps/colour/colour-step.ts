@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, behindOf, colorOf, cssColor, contrastRatio, groupsOf, hex, isLargeText, mapToSrgb, moveWithKin, nearestSwatch, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
-  removeSwatch, resolvedSwatches, ruleWords, setValue, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
+  addSwatches, behindOf, colorOf, cssColor, contrastRatio, groupsOf, hex, isLargeText, mapToSrgb, moveWithKin, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
+  removeSwatch, resolvedSwatches, ruleWords, setValue, slotPath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { DerivedRule } from './derived-rule.ts';
 import { KinList } from './kin-list.ts';
 import { ToldApart } from './told-apart.ts';
-import { ContrastField } from './contrast-field.ts';
+import { ContrastField, type Against, type FieldPoint } from './contrast-field.ts';
 
 interface PairRow { readonly label: string; readonly places: number; readonly found: number; readonly needed: number; readonly ground: string }
 
@@ -76,20 +76,40 @@ export class ColourStep {
     const path = this.#chosenPath();
     return site && path ? rateSpots(site, path, this.#spots()) : [];
   });
-  /** The ground where it falls short most, else where it is read most, and the next: the same while a control is held, so that the field keeps still. */
-  protected readonly grounds = computed(() => {
+  /** Every pair that occurs, as the site is saved. */
+  readonly #occurring = computed(() => {
+    const site = this.#editor.current();
+    return site ? occurringPairs(site) : [];
+  });
+  /**
+   * What the field is taken against: the grounds the swatch stands on, where it falls short most first, then the texts
+   * that stand on it, then the other grounds. The same while a control is held, so that the field keeps still.
+   */
+  protected readonly grounds = computed((): Against[] => {
     const site = this.#editor.current();
     const path = this.#chosenPath();
     if (!site || !path) return [];
     const table = tokenTable(site.brand);
-    const background = (id: string) => ({ id, label: site.brand.grounds[id]!.label, rgb: composite(colorOf(resolve(table, id)) ?? WHITE, WHITE) });
+    const background = (id: string): Against => ({ id, way: 'on', label: site.brand.grounds[id]!.label, rgb: composite(colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE, WHITE) });
     const used = [...new Set(rateSpots(site, path, this.#spots()).map((pair) => pair.ground))];
-    return [...used, ...site.brand.groundOrder.filter((id) => !used.includes(id))].map(background);
-
-    function resolve(tokens: ReturnType<typeof tokenTable>, id: string): string {
-      const token = tokens.get(`ground.${site!.brand.grounds[id]!.path}.background`);
-      return token?.alias ? (tokens.get(token.alias)?.css ?? '#fff') : (token?.css ?? '#fff');
+    const texts = new Map<string, Against & { places: number }>();
+    for (const pair of this.#occurring()) {
+      const [fore] = pair.fores;
+      const [behind] = pair.behind ?? [];
+      const rgb = fore && colorOf(fore.css);
+      if (!fore || !rgb || rgb.alpha < 1 || !behind?.chain.includes(path) || fore.chain.includes(path)) continue;
+      const source = table.get(fore.chain.at(-1) ?? '')?.label ?? fore.css;
+      const known = texts.get(source);
+      texts.set(source, { id: `under ${source}`, way: 'under', label: source, rgb, places: (known?.places ?? 0) + pair.places.length });
     }
+    const under = [...texts.values()].sort((one, other) => other.places - one.places);
+    const rest = site.brand.groundOrder.filter((id) => !used.includes(id));
+    const behindMore = under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, one) => sum + one.group.places.length, 0);
+    return behindMore ? [...under, ...used.map(background), ...rest.map(background)] : [...used.map(background), ...under, ...rest.map(background)];
+  });
+  protected readonly points = computed((): FieldPoint[] => {
+    const site = this.#editor.current();
+    return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== this.#chosenPath()).map(({ swatch, rgb, oklch }) => ({ label: swatch.label, rgb, oklch })) : [];
   });
   protected readonly uses = computed(() => {
     const site = this.site();
@@ -210,7 +230,7 @@ interface Spot { readonly label: string; readonly group: Group; readonly state: 
 function spotsOf(site: Site, path: string): Spot[] {
   const table = tokenTable(site.brand);
   const through = tokensThrough(table, path);
-  return groupsOf(siteIndex(site), through).flatMap((group) => (['color', 'border-color', 'outline-color'] as const).flatMap((property) => group.states.flatMap((state): Spot[] => {
+  return groupsOf(siteIndex(site), through).flatMap((group) => (['color', 'border-color', 'outline-color'] as const).flatMap((property) => group.states.filter((state) => state !== 'disabled').flatMap((state): Spot[] => {
     const cell = group.painting.at(property, state, 'desktop');
     if (!cell?.token || !through.has(cell.token) || (property === 'border-color' && group.kind !== 'button' && group.kind !== 'field')) return [];
     const filled = property === 'color' && (group.kind === 'button' || group.kind === 'field');

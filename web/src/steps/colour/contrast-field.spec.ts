@@ -13,7 +13,7 @@ describe('contrast field', () => {
     done.length = held.length = 0;
     fixture = TestBed.createComponent(ContrastField);
     fixture.componentRef.setInput('color', brand);
-    fixture.componentRef.setInput('ground', white);
+    fixture.componentRef.setInput('list', [{ id: 'white', way: 'on', label: 'White', rgb: white }, { id: 'ink', way: 'under', label: 'Ink', rgb: parseColor('#14211f')!.rgb }]);
     fixture.componentInstance.done.subscribe((color) => done.push(color));
     fixture.componentInstance.held.subscribe((color) => held.push(color));
     await fixture.whenStable();
@@ -23,20 +23,28 @@ describe('contrast field', () => {
     const ratio = contrastRatio(paintedRgb(brand), white);
     expect(element().querySelector('text')!.textContent).toBe((Math.floor(ratio * 100) / 100).toFixed(2));
   });
-  it('draws under the mark the colour that is marked', () => {
+  it('draws under the mark the colour that is marked', async () => {
     const canvas = element().querySelector('canvas')!;
-    const mark = element().querySelector('svg circle')!;
-    const x = Math.round(Number(mark.getAttribute('cx')) / 2);
-    const y = Math.round(Number(mark.getAttribute('cy')));
-    const [r, g, b] = canvas.getContext('2d')!.getImageData(x, y, 1, 1).data;
+    const seen = document.createElement('canvas').getContext('2d')!;
+    [seen.canvas.width, seen.canvas.height] = [canvas.width, canvas.height];
+    // It is painted beside the page and comes when it is ready.
+    for (let i = 0; i < 100 && seen.getImageData(20, 20, 1, 1).data[3] === 0; i++) {
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      seen.drawImage(canvas, 0, 0);
+    }
+    const mark = element().querySelector('.box svg circle')!;
+    const density = canvas.width / 340;
+    const x = Math.round(Number(mark.getAttribute('cx')) * density);
+    const y = Math.round(Number(mark.getAttribute('cy')) * density);
+    const [r, g, b] = seen.getImageData(x, y, 1, 1).data;
     const { rgb } = parseColor('#b83a1e')!;
     expect(Math.max(Math.abs(r! - rgb.r), Math.abs(g! - rgb.g), Math.abs(b! - rgb.b))).toBeLessThan(8);
   });
   it('gives, where it is pulled to, the colour that has that ratio', () => {
-    const svg = element().querySelector('svg')!;
+    const svg = element().querySelector('.box svg')!;
     svg.setPointerCapture = () => {};
     const box = svg.getBoundingClientRect();
-    const line = [...element().querySelectorAll('path')].map((one) => /M0 ([\d.]+)H/.exec(one.getAttribute('d')!)![1]).at(-1)!;
+    const line = [...element().querySelectorAll('.box path')].map((one) => /M0 ([\d.]+)H/.exec(one.getAttribute('d')!)![1]).at(-1)!;
     const at = (type: string) => svg.dispatchEvent(new PointerEvent(type, { clientX: box.left + 100, clientY: box.top + Number(line), pointerId: 1, bubbles: true }));
     at('pointerdown');
     at('pointermove');
@@ -46,11 +54,11 @@ describe('contrast field', () => {
     expect(done[0]!.h).toBe(brand.h);
   });
   it('moves by keyboard: up is more contrast, whatever the ground', async () => {
-    const press = (key: string) => element().querySelector('svg')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    const press = (key: string) => element().querySelector('.box svg')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     press('ArrowUp');
     expect(contrastRatio(paintedRgb(done[0]!), white)).toBeGreaterThan(contrastRatio(paintedRgb(brand), white));
     const black = parseColor('#000000')!.rgb;
-    fixture.componentRef.setInput('ground', black);
+    fixture.componentRef.setInput('list', [{ id: 'black', way: 'on', label: 'Black', rgb: black }]);
     await fixture.whenStable();
     press('ArrowUp');
     expect(contrastRatio(paintedRgb(done[1]!), black)).toBeGreaterThan(contrastRatio(paintedRgb(brand), black));

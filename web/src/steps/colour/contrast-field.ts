@@ -1,40 +1,48 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, input, output, viewChild } from '@angular/core';
-import { contrastRatio, cssColor, luminance, mapToSrgb, oklabToLinear, oklchToOklab, paintedRgb, cutDownText, type Oklch, type Rgb8 } from '@yohaku/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { FIELD, contrastRatio, cssColor, cutDownText, fieldColor, fieldDarker, fieldHeight, luminance, mapToSrgb, paintedRgb, type Oklch, type Rgb8 } from '@yohaku/core';
+import { Choice } from '../../ui/index.ts';
+import { FieldPainter } from '../../workers/index.ts';
 
 const W = 340;
 const H = 212;
-/** Ratios run from 1 at the foot to 19 or so at the top, on a logarithmic scale so that 3, 4.5 and 7 have room. */
-const TOP_RATIO = 19;
-const MOST_CHROMA = 0.26;
 
 interface Point { readonly x: number; readonly y: number }
+/** What the contrast is taken against: a ground the swatch stands on, or a text that stands on the swatch. */
+export interface Against { readonly id: string; readonly label: string; readonly rgb: Rgb8; readonly way: 'on' | 'under' }
+/** Another swatch, to be seen in the field. */
+export interface FieldPoint { readonly label: string; readonly rgb: Rgb8; readonly oklch: Oklch }
 
 /**
- * The contrast field: up is the contrast ratio on the ground in hand, across is
+ * The contrast field: up is the contrast against what is in hand, across is
  * chroma, at one hue. Thresholds are straight lines; what lies below 4.5 is
- * hatched; other grounds have their scales at the side; the old value stays as a small ring.
+ * hatched; the next in the list has its scale at the side; other swatches stand
+ * as points, the old value as a small ring. For a background the field is taken
+ * against the texts on it.
  */
 @Component({
   selector: 'yo-contrast-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice],
   templateUrl: './contrast-field.html',
   styleUrl: './contrast-field.less',
 })
 export class ContrastField {
   readonly color = input.required<Oklch>();
   readonly before = input<Oklch | null>(null);
-  readonly ground = input.required<Rgb8>();
-  readonly groundLabel = input('');
-  readonly other = input<{ label: string; rgb: Rgb8 } | null>(null);
+  /** All it may be taken against, what matters most first. */
+  readonly list = input.required<readonly Against[]>();
+  readonly points = input<readonly FieldPoint[]>([]);
   readonly held = output<Oklch>();
   readonly done = output<Oklch>();
   protected readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   protected readonly w = W;
   protected readonly h = H;
-  protected readonly ticks = [1, 3, 4.5, 7, TOP_RATIO];
-  /** Whether colours of this field are darker than the ground. */
-  readonly #darker = computed(() => luminance(this.ground()) > 0.18);
-  protected readonly ratio = computed(() => contrastRatio({ ...paintedRgb(this.color()), alpha: 1 }, this.ground()));
+  protected readonly ticks = [1, 3, 4.5, 7, FIELD.topRatio];
+  readonly #chosen = signal<string | null>(null);
+  protected readonly against = computed(() => this.list().find((one) => one.id === this.#chosen()) ?? this.list()[0]!);
+  protected readonly other = computed(() => this.list().find((one) => one !== this.against()) ?? null);
+  protected readonly options = computed(() => this.list().map((one) => ({ value: one.id, label: one.way === 'on' ? `on ${one.label}` : `under ${one.label}`, color: cssColor(one.rgb) })));
+  protected readonly ratio = computed(() => contrastRatio({ ...paintedRgb(this.color()), alpha: 1 }, this.against().rgb));
   protected readonly ratioText = computed(() => cutDownText(this.ratio()));
   protected readonly mark = computed(() => this.#at(this.color()));
   protected readonly old = computed(() => {
@@ -42,16 +50,18 @@ export class ContrastField {
     return before ? this.#at(before) : null;
   });
   protected readonly fill = computed(() => cssColor(paintedRgb(this.color())));
+  protected readonly others = computed(() => this.points().map((one) => ({ ...this.#at(one.oklch), label: one.label, css: cssColor(one.rgb) })).filter((one) => one.x < W && one.y > 0));
   protected readonly otherTicks = computed(() => {
     const other = this.other();
     if (!other) return [];
-    // A colour of luminance Y has one ratio on each ground: the other scale is found from the lightness it takes there.
+    // A colour of luminance Y has one ratio on each ground: the other scale is found from the luminance it takes there.
+    const behind = luminance(this.against().rgb) + 0.05;
+    const darker = fieldDarker(this.against().rgb);
     return [3, 4.5, 7].flatMap((ratio) => {
-      const behind = luminance(other.rgb) + 0.05;
-      const wanted = this.#darker() ? behind / ratio - 0.05 : behind * ratio - 0.05;
+      const wanted = darker ? (luminance(other.rgb) + 0.05) / ratio - 0.05 : (luminance(other.rgb) + 0.05) * ratio - 0.05;
       if (wanted < 0 || wanted > 1) return [];
-      const here = this.#darker() ? (luminance(this.ground()) + 0.05) / (wanted + 0.05) : (wanted + 0.05) / (luminance(this.ground()) + 0.05);
-      return here >= 1 && here <= TOP_RATIO ? [{ ratio, y: yOf(here) }] : [];
+      const here = darker ? behind / (wanted + 0.05) : (wanted + 0.05) / behind;
+      return here >= 1 && here <= FIELD.topRatio ? [{ ratio, y: fieldHeight(here) * H }] : [];
     });
   });
   protected readonly hueTrack = computed(() => {
@@ -59,14 +69,29 @@ export class ContrastField {
     const stops = Array.from({ length: 25 }, (_, i) => cssColor(paintedRgb({ l: Math.min(0.8, Math.max(0.45, l)), c: Math.max(c, 0.1), h: i * 15, alpha: 1 })));
     return `linear-gradient(to right, ${stops.join(',')})`;
   });
+  readonly #density = Math.min(2, Math.max(1, globalThis.devicePixelRatio || 1));
+  protected readonly deviceWidth = Math.round(W * this.#density);
+  protected readonly deviceHeight = Math.round(H * this.#density);
+  readonly #painter = signal<FieldPainter | null>(null);
   #drawn = '';
 
   constructor() {
-    effect(() => this.#draw());
+    const destroy = inject(DestroyRef);
+    afterNextRender(() => {
+      const context = this.canvas().nativeElement.getContext('bitmaprenderer')!;
+      const painter = new FieldPainter((bitmap) => context.transferFromImageBitmap(bitmap));
+      destroy.onDestroy(() => painter.end());
+      this.#painter.set(painter);
+    });
+    effect(() => this.#draw(this.#painter()));
+  }
+
+  protected choose(id: string): void {
+    this.#chosen.set(id);
   }
 
   protected y(ratio: number): number {
-    return yOf(ratio);
+    return fieldHeight(ratio) * H;
   }
 
   protected hue(event: Event, done: boolean): void {
@@ -80,7 +105,7 @@ export class ContrastField {
     field.setPointerCapture(start.pointerId);
     const read = (event: PointerEvent): Oklch => {
       const box = field.getBoundingClientRect();
-      return this.#colorAt({ x: event.clientX - box.left, y: event.clientY - box.top });
+      return fieldColor((event.clientX - box.left) / W, (event.clientY - box.top) / H, this.color().h, this.against().rgb, this.color().alpha);
     };
     const move = (event: PointerEvent) => this.held.emit(read(event));
     field.addEventListener('pointermove', move);
@@ -91,76 +116,29 @@ export class ContrastField {
   protected key(event: KeyboardEvent): void {
     const step = event.shiftKey ? 10 : 1;
     const { l, c } = this.color();
-    const next = event.key === 'ArrowUp' ? { l: l + (this.#darker() ? -0.002 : 0.002) * step } : event.key === 'ArrowDown' ? { l: l + (this.#darker() ? 0.002 : -0.002) * step }
+    const up = fieldDarker(this.against().rgb) ? -0.002 : 0.002;
+    const next = event.key === 'ArrowUp' ? { l: l + up * step } : event.key === 'ArrowDown' ? { l: l - up * step }
       : event.key === 'ArrowRight' ? { c: c + 0.002 * step } : event.key === 'ArrowLeft' ? { c: Math.max(0, c - 0.002 * step) } : undefined;
     if (!next) return;
     event.preventDefault();
     this.done.emit(mapToSrgb({ ...this.color(), ...next }));
   }
 
+  /** Where a colour stands; one on the other side of what it is taken against stands at the foot. */
   #at(color: Oklch): Point {
-    return { x: Math.min(W, (color.c / MOST_CHROMA) * W), y: yOf(contrastRatio({ ...paintedRgb(color), alpha: 1 }, this.ground())) };
+    const rgb = { ...paintedRgb(color), alpha: 1 };
+    const { rgb: against } = this.against();
+    const side = fieldDarker(against) === (luminance(rgb) <= luminance(against));
+    return { x: Math.min(W, (color.c / FIELD.mostChroma) * W), y: fieldHeight(side ? contrastRatio(rgb, against) : 1) * H };
   }
 
-  #colorAt({ x, y }: Point): Oklch {
-    const c = Math.max(0, Math.min(W, x)) / W * MOST_CHROMA;
-    const ratio = ratioOf(Math.max(0, Math.min(H, y)));
-    const behind = luminance(this.ground()) + 0.05;
-    const wanted = Math.max(0, Math.min(1, this.#darker() ? behind / ratio - 0.05 : behind * ratio - 0.05));
-    return mapToSrgb({ l: lightnessFor(wanted, c, this.color().h), c, h: this.color().h, alpha: this.color().alpha });
-  }
-
-  #draw(): void {
-    const ground = this.ground();
-    const hue = this.color().h;
-    const key = `${hue.toFixed(1)} ${ground.r} ${ground.g} ${ground.b}`;
-    const canvas = this.canvas().nativeElement;
+  #draw(painter: FieldPainter | null): void {
+    const { rgb: against } = this.against();
+    const { h: hue } = this.color();
+    if (!painter) return;
+    const key = `${hue.toFixed(2)} ${against.r} ${against.g} ${against.b}`;
     if (key === this.#drawn) return;
     this.#drawn = key;
-    const context = canvas.getContext('2d')!;
-    const image = context.createImageData(W / 2, H);
-    const angle = (hue * Math.PI) / 180;
-    const behind = luminance(ground) + 0.05;
-    for (let row = 0; row < H; row++) {
-      const ratio = ratioOf(row);
-      const wanted = this.#darker() ? behind / ratio - 0.05 : behind * ratio - 0.05;
-      if (wanted < 0 || wanted > 1) continue;
-      let lightness = Math.cbrt(wanted);
-      for (let column = 0; column < W / 2; column++) {
-        const c = (column / (W / 2)) * MOST_CHROMA;
-        lightness = lightnessFor(wanted, c, hue, lightness);
-        const [r, g, b] = oklabToLinear({ l: lightness, a: c * Math.cos(angle), b: c * Math.sin(angle) });
-        if (Math.min(r, g, b) < -0.0005 || Math.max(r, g, b) > 1.0005) continue;
-        const at = (row * (W / 2) + column) * 4;
-        image.data[at] = encode(r);
-        image.data[at + 1] = encode(g);
-        image.data[at + 2] = encode(b);
-        image.data[at + 3] = 255;
-        if (ratio < 4.5 && (row + column * 2) % 8 === 0) image.data[at + 3] = 190;
-      }
-    }
-    context.putImageData(image, 0, 0);
+    painter.paint({ width: this.deviceWidth, height: this.deviceHeight, hue, against, density: this.#density });
   }
-}
-
-const encode = (value: number): number => (value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055) * 255;
-const yOf = (ratio: number): number => H - (Math.log(Math.max(1, ratio)) / Math.log(TOP_RATIO)) * H;
-const ratioOf = (y: number): number => TOP_RATIO ** ((H - y) / H);
-const luminanceAt = (l: number, c: number, h: number): number => {
-  const [r, g, b] = oklabToLinear(oklchToOklab({ l, c, h, alpha: 1 }));
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
-};
-
-/** OKLCH lightness at which a chroma and hue have a relative luminance (Newton's method; luminance rises with lightness). */
-function lightnessFor(wanted: number, c: number, h: number, start = Math.cbrt(wanted)): number {
-  let l = start;
-  for (let i = 0; i < 6; i++) {
-    const here = luminanceAt(l, c, h);
-    const slope = (luminanceAt(l + 1e-4, c, h) - here) / 1e-4;
-    if (Math.abs(slope) < 1e-9) break;
-    const next = Math.max(0, Math.min(1, l + (wanted - here) / slope));
-    if (Math.abs(next - l) < 1e-5) return next;
-    l = next;
-  }
-  return l;
 }
