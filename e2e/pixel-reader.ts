@@ -6,9 +6,14 @@ import { ROOT } from '../server/src/testing/database.ts';
 
 let bundle: Promise<string> | undefined;
 
+/** The desk's reader of pixels as one script that puts `reader` in scope. */
+export function readerScript(): Promise<string> {
+  bundle ??= build({ entryPoints: [join(ROOT, 'web/src/wall/read-pixels.ts')], bundle: true, format: 'iife', globalName: 'reader', write: false, target: 'es2022' }).then(({ outputFiles }) => outputFiles[0]!.text);
+  return bundle;
+}
+
 /** What the desk reads behind texts over pictures, read on any page that shows the site: the desk's own code, in the page's own layout. */
 export async function pixelsOn(page: Page, site: Site, of: string, width: number): Promise<(Omit<PixelSet, 'rgb' | 'at'> & { rgb: number[]; at: number[] })[]> {
-  bundle ??= build({ entryPoints: [join(ROOT, 'web/src/wall/read-pixels.ts')], bundle: true, format: 'iife', globalName: 'reader', write: false, target: 'es2022' }).then(({ outputFiles }) => outputFiles[0]!.text);
   // Evaluated from outside: the page's own policy allows no script.
-  return page.evaluate(`(async () => { ${await bundle}; const sets = await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width}); return sets.map((set) => ({ ...set, rgb: [...set.rgb], at: [...set.at] })); })()`);
+  return page.evaluate(`(async () => { ${await readerScript()}; const sets = await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width}); return sets.map((set) => ({ ...set, rgb: [...set.rgb], at: [...set.at] })); })()`);
 }

@@ -5,6 +5,10 @@ import { readSite } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
 import { startServer } from '../../server/src/main.ts';
 import { ROOT } from '../../server/src/testing/database.ts';
+import { benchExtract } from './extract.ts';
+import { benchField } from './field.ts';
+import { benchMend } from './mend.ts';
+import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
 import { benchRestyle } from './restyle.ts';
 import { benchRipple } from './ripple.ts';
@@ -16,6 +20,10 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   pairs: () => benchPairs(site),
   ripple: () => benchRipple(site),
   restyle: () => withServer(({ address, link }) => benchRestyle(site, address, link)),
+  extract: benchExtract,
+  field: benchField,
+  mend: () => benchMend(site),
+  pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
   size: benchSize,
 };
 
