@@ -1,6 +1,6 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Change, PixelSets, Site } from '@yohaku/core';
+import type { Change, PixelSets, Site, Suggestion } from '@yohaku/core';
 import { AuditActions, PixelsRead, siteFeature } from '../state/index.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -41,7 +41,12 @@ export class AuditLink {
     return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
   }
 
-  #ask<T extends BrandMend | ReadFile>(question: (asked: number) => ToAudit): Promise<T> {
+  /** Palettes suggested from the swatches that stay, worked out beside the desk. */
+  suggest(stay: readonly string[]): Promise<readonly Suggestion[]> {
+    return this.#ask((asked) => ({ kind: 'suggest', asked, stay }));
+  }
+
+  #ask<T extends BrandMend | ReadFile | readonly Suggestion[]>(question: (asked: number) => ToAudit): Promise<T> {
     const asked = ++this.#asked;
     return new Promise((resolve) => {
       this.#waiting.set(asked, resolve);

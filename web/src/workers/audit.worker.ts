@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, SiteIssues, NO_PIXELS, type Audit, type Finding, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, suggest, SiteIssues, NO_PIXELS, type Audit, type Finding, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -23,6 +23,7 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
     return answer({ kind: 'report', report: report(audit) });
   }
   if (data.kind === 'mend') return answer({ kind: 'answer', asked: data.asked, answer: brandMend(site, data.locked) });
+  if (data.kind === 'suggest') return answer({ kind: 'answer', asked: data.asked, answer: suggest(site, new Set(data.stay)) });
   const before = { site, audit };
   site = applyChange(site, data.change).site;
   audit = auditSite(site, audit);

@@ -1,4 +1,4 @@
-import type { Change, Incoming, JointMove, PixelSets, Site } from '@yohaku/core';
+import type { Change, Incoming, JointMove, PixelSets, Site, Suggestion } from '@yohaku/core';
 import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
@@ -6,6 +6,7 @@ export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
   | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
+  | { readonly kind: 'suggest'; readonly asked: number; readonly stay: readonly string[] }
   | { readonly kind: 'pixels'; readonly sets: PixelSets }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
 
@@ -23,6 +24,6 @@ export type ReadFile = { readonly incoming: Incoming } | { readonly problem: str
 
 /** From it: counts and the first rows of lists. */
 export type FromAudit =
-  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandMend | ReadFile }
+  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandMend | ReadFile | readonly Suggestion[] }
   | { readonly kind: 'report'; readonly report: AuditReport }
   | { readonly kind: 'ripple'; readonly ripple: RippleReport };

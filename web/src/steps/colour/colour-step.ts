@@ -7,6 +7,7 @@ import {
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { DerivedRule } from './derived-rule.ts';
+import { Harmonies } from './harmonies.ts';
 import { KinList } from './kin-list.ts';
 import { ToldApart } from './told-apart.ts';
 import { ContrastField, type Against, type FieldPoint } from './contrast-field.ts';
@@ -17,7 +18,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ContrastField, DerivedRule, KinList, ToldApart, VerdictRule, TextField, Choice, Reaching],
+  imports: [ContrastField, DerivedRule, Harmonies, KinList, ToldApart, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -27,7 +28,7 @@ export class ColourStep {
   readonly #areas = inject(PaintedAreas);
   readonly #chosen = this.#store.selectSignal(deskFeature.selectSwatch);
   protected readonly site = this.#editor.shown;
-  protected readonly view = signal<'contrast' | 'hues'>('contrast');
+  protected readonly view = signal<'contrast' | 'hues' | 'harmonies'>('contrast');
   protected readonly copied = signal('');
   protected readonly deleting = signal(false);
   protected readonly heir = signal<string | null>(null);
@@ -111,6 +112,12 @@ export class ColourStep {
     const site = this.#editor.current();
     return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== this.#chosenPath()).map(({ swatch, rgb, oklch }) => ({ label: swatch.label, rgb, oklch })) : [];
   });
+  /** What suggestions start from: the locked swatches, else the one in hand. */
+  protected readonly stay = computed(() => {
+    const site = this.#editor.current();
+    const locked = site ? site.brand.swatchOrder.filter((id) => site.brand.swatches[id]!.locked) : [];
+    return locked.length > 0 ? locked : [this.chosen()?.id ?? ''];
+  }, { equal: (one, other) => one.join() === other.join() });
   protected readonly uses = computed(() => {
     const site = this.site();
     const chosen = this.chosen();

@@ -1,0 +1,44 @@
+import { applyChange, checkTouched } from '../change/index.ts';
+import { deltaERgb, hex, paintedRgb, parseColor } from '../color/index.ts';
+import { ternhaven } from '../../../demo/src/index.ts';
+import { occurringPairs } from '../legibility/index.ts';
+import { readSite } from '../site/index.ts';
+import { swatchColor } from '../style/index.ts';
+import { SUGGESTIONS_APART, suggest, takeSuggestion } from './index.ts';
+
+const site = readSite(ternhaven);
+const list = suggest(site, new Set(['funnel']));
+const short = (of: typeof site) => occurringPairs(of).filter((pair) => pair.found !== null && pair.found < pair.needed).length;
+
+describe('suggestions from what stays', () => {
+  it('are five harmonies at least, each with a name of the trade', () => {
+    expect(list.length).toBeGreaterThanOrEqual(5);
+    expect(new Set(list.map((one) => one.name)).size).toBe(list.length);
+  });
+  it('leave what stays as it is, and make every pair hold when they are taken', () => {
+    for (const one of list) {
+      const after = applyChange(site, { ops: takeSuggestion(site, one) }).site;
+      checkTouched(site, after);
+      expect(swatchColor(after.brand, 'funnel')).withContext(one.name).toEqual(swatchColor(site.brand, 'funnel'));
+      expect([one.failing, short(after)]).withContext(one.name).toEqual([0, 0]);
+      expect(after.brand.swatchOrder.map((id) => hex(paintedRgb(swatchColor(after.brand, id)!)))).withContext(one.name).toEqual([...one.palette]);
+    }
+  });
+  it('are told apart, two and two', () => {
+    list.forEach((one, i) => list.slice(i + 1).forEach((other) => {
+      const most = Math.max(...one.palette.map((color, k) => deltaERgb(parseColor(color)!.rgb, parseColor(other.palette[k]!)!.rgb)));
+      expect(most).withContext(`${one.name}, ${other.name}`).toBeGreaterThanOrEqual(SUGGESTIONS_APART - 0.002);
+    }));
+  });
+  it('can be taken one swatch at a time', () => {
+    const [first] = list;
+    const only = first!.swatches[0]!;
+    const after = applyChange(site, { ops: takeSuggestion(site, first!, only.id) }).site;
+    const changed = site.brand.swatchOrder.filter((id) => !site.brand.swatches[id]!.rule && after.brand.swatches[id] !== site.brand.swatches[id]);
+    expect(changed).toEqual([only.id]);
+  });
+  it('are the same for the same site, and none where nothing stays', () => {
+    expect(suggest(site, new Set(['funnel']))).toEqual(list);
+    expect(suggest(site, new Set())).toEqual([]);
+  });
+});

@@ -1,0 +1,28 @@
+import { expect, test } from '../fixtures.ts';
+
+test('palettes are suggested from what stays: tried on the wall, taken whole or by one swatch, never without being asked', async ({ desk, page }) => {
+  await desk.swatch('Funnel');
+  await page.getByRole('button', { name: 'Lock', exact: true }).click();
+  await page.getByRole('button', { name: 'Harmonies' }).click();
+  const panel = page.getByRole('region', { name: 'Harmonies' });
+  await expect(panel).toContainText('From Funnel, which stays');
+  await expect(panel.getByRole('listitem')).toHaveCount(6, { timeout: 60_000 });
+  const deep = () => desk.computed('Home at 1280', 'page/surface', '--color-core-deep');
+  const row = panel.getByRole('listitem').filter({ hasText: 'Triadic' });
+  await expect(row).toContainText('all hold');
+  await row.hover();
+  await expect.poll(deep).not.toBe('#0e3b43');
+  await page.getByRole('navigation', { name: 'Steps' }).hover();
+  await expect.poll(deep).toBe('#0e3b43');
+  await expect(page.getByRole('button', { name: /^Undo Funnel locked/ })).toBeVisible();
+
+  await row.getByRole('button', { name: /^Take Ink .* alone/ }).click();
+  await expect(page.getByRole('button', { name: 'Undo Ink of Triadic' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo Ink of Triadic' }).click();
+  await expect(panel.getByRole('listitem')).toHaveCount(6, { timeout: 60_000 });
+  await panel.getByRole('button', { name: 'Take Complementary' }).click();
+  await desk.saved();
+  await expect.poll(deep).not.toBe('#0e3b43');
+  expect(await desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#b83a1e');
+  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' })).not.toContainText('open');
+});

@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { cutDownText, deltaERgb, parseColor, placesOf, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
+import { Editor, Reaching, type Scope } from '../../state/index.ts';
+import { AuditLink } from '../../workers/index.ts';
+
+/** Palettes suggested from the swatches that stay: tried on the wall while pointed at or in focus, taken only on purpose, whole or by one swatch. */
+@Component({
+  selector: 'yo-harmonies',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Reaching],
+  template: `
+    <div class="between head"><span>From {{ names() }}, which {{ stay().length === 1 ? 'stays' : 'stay' }}; grounds pass in each</span><button class="act" (click)="closed.emit()">Contrast field</button></div>
+    @if (list(); as list) {
+      <ul>
+        @for (one of list; track one.name) {
+          <li (mouseenter)="tries(one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
+            <span class="name">{{ one.name }}</span>
+            <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
+              <button class="plain" [style.background]="swatch.to" [attr.aria-label]="'Take ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
+            <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' short' : 'all hold' }}</span>
+            <button class="act" [attr.aria-label]="'Take ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">take</button>
+          </li>
+        } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
+      </ul>
+      <p class="note">The wall shows what is pointed at. A press on one colour takes that swatch alone.</p>
+    } @else { <p class="note" role="status">Working them out…</p> }
+  `,
+  styles: `
+    :host { display: block; }
+    .between { display: flex; justify-content: space-between; gap: 12px; }
+    li { display: grid; grid-template-columns: 128px minmax(0, 1fr) 64px 32px; gap: 10px; align-items: center; border-bottom: 1px solid #d9d9d9; min-height: 34px; }
+    .strip { display: flex; height: 24px; } .strip button { flex: 1; outline: 1px solid #d9d9d9; outline-offset: -1px; } .strip button:focus-visible { outline: 2px solid #1a1a1a; z-index: 1; }
+    p { padding-top: 6px; }
+  `,
+})
+export class Harmonies {
+  readonly #editor = inject(Editor);
+  readonly #link = inject(AuditLink);
+  /** Ids of the swatches that stay. */
+  readonly stay = input.required<readonly string[]>();
+  readonly closed = output();
+  protected readonly list = signal<readonly Suggestion[] | null>(null);
+  protected readonly names = computed(() => this.stay().map((id) => this.#editor.current()?.brand.swatches[id]?.label ?? id).join(', '));
+  #asked = 0;
+
+  constructor() {
+    // Worked out anew for every state of the site: what was taken is no suggestion any more.
+    effect(() => {
+      const stay = this.stay();
+      if (this.#editor.current()) untracked(() => void this.#ask(stay));
+    });
+    inject(DestroyRef).onDestroy(() => this.#editor.cancel());
+  }
+
+  async #ask(stay: readonly string[]): Promise<void> {
+    const asked = ++this.#asked;
+    const list = await this.#link.suggest(stay);
+    if (asked === this.#asked) this.list.set(list);
+  }
+
+  protected tries(suggestion: Suggestion | null): void {
+    this.#editor.preview((site) => (suggestion ? { label: suggestion.name, ops: takeSuggestion(site, suggestion) } : undefined));
+  }
+  protected take(suggestion: Suggestion, swatch?: SuggestedSwatch): void {
+    this.#editor.commit((site) => ({ label: swatch ? `${swatch.label} of ${suggestion.name}` : `Take ${suggestion.name}`, ops: takeSuggestion(site, suggestion, swatch?.id) }));
+  }
+  protected scope(swatch: SuggestedSwatch): Scope {
+    const site = this.#editor.current();
+    const known = site?.brand.swatches[swatch.id];
+    return known ? swatchPath(known) : { words: swatch.label };
+  }
+  protected whole(suggestion: Suggestion): Scope {
+    const site = this.#editor.current();
+    const places = new Set(site ? suggestion.swatches.flatMap((one) => (site.brand.swatches[one.id] ? placesOf(site, swatchPath(site.brand.swatches[one.id]!)) : [])) : []);
+    return { words: `${suggestion.name} reaches ${plural(places.size, 'place')}` };
+  }
+  protected distance = (swatch: SuggestedSwatch): string => cutDownText(deltaERgb(parseColor(swatch.from)!.rgb, parseColor(swatch.to)!.rgb), 3);
+  protected readonly plural = plural;
+}
