@@ -1,0 +1,42 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { auditSite, cutDownText, findings, siteIndex, type Finding } from '@yohaku/core';
+import { ternhaven } from '@yohaku/demo';
+import { expect, test } from '../fixtures.ts';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+type Node = { place: string; ratio: number };
+
+/** docs/axe-agreement.md explains what may differ. */
+test('our verdicts on the contrast of texts and axe-core’s are the same lists, page by page, at two widths', async ({ page, server, desk }) => {
+  await desk.step('Publish');
+  await page.getByRole('button', { name: 'Publish the site' }).click();
+  await expect(page.getByRole('link', { name: 'and its specimen' })).toBeVisible();
+  const audit = auditSite(ternhaven);
+  const index = siteIndex(ternhaven);
+  let compared = 0;
+  for (const id of ternhaven.pageOrder) for (const width of [1280, 390]) {
+    const file = ternhaven.pages[id]!.file;
+    await page.setViewportSize({ width, height: 900 });
+    await page.goto(`${server.address}/live/ternhaven/${file}`);
+    const found = (await page.evaluate(`(async () => { ${AXE};
+      const { violations, incomplete, passes } = await axe.run(document, { runOnly: ['color-contrast'] });
+      const nodes = (list) => list.flatMap((rule) => rule.nodes.map((node) => ({ place: document.querySelector(node.target[0]).closest('[data-place]').dataset.place, ratio: node.any[0]?.data?.contrastRatio ?? 0 })));
+      return { bad: nodes(violations), open: nodes(incomplete), good: nodes(passes) }; })()`)) as { bad: Node[]; open: Node[]; good: Node[] };
+    const ours = (verdict: Finding['verdict']) => findings(audit, new Set([verdict])).filter((one) => one.place.page === id && one.width === width && one.state === 'rest' && one.rule === 'text-contrast');
+    const places = (list: readonly { place: string }[]) => [...new Set(list.map((one) => one.place))].sort();
+    expect(places(found.bad), `${file} at ${width}: fails`).toEqual(places(ours('fail').map((one) => ({ place: one.place.id }))));
+    for (const { place, ratio } of found.bad) {
+      const one = ours('fail').find((finding) => finding.place.id === place)!;
+      expect(cutDownText(one.found!), `${place} at ${width}`).toBe(cutDownText(ratio));
+    }
+    // axe cannot tell a button over a picture, nor a cell scrolled out of its table: the label stands on its own fill, the cell on its ground.
+    const known = places(found.open).filter((place) => index.byAddress.get(`${id} ${place}`)!.kind !== 'button' && index.byAddress.get(`${id} ${place}`)!.kind !== 'cell');
+    expect(known, `${file} at ${width}: over pictures`).toEqual(places(ours('cannot-tell').map((one) => ({ place: one.place.id }))));
+    // What axe passes, we pass.
+    const good = new Set(ours('pass').map((one) => one.place.id));
+    for (const { place } of found.good) if (index.byAddress.get(`${id} ${place}`)) expect(good.has(place), `${file} at ${width}: ${place} passes`).toBe(true);
+    compared += found.good.length + found.bad.length;
+  }
+  expect(compared).toBeGreaterThan(1000);
+});
