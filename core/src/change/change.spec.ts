@@ -94,6 +94,28 @@ describe('edits', () => {
   });
 });
 
+describe('several slots set together', () => {
+  it('are one edit, and pass over what cannot be', () => {
+    const slots = [{ ground: 'pale', slot: 'text' }, { ground: 'deep', slot: 'link' }, { ground: 'deep', slot: 'text' }];
+    const edit = intents.setSlots(site, slots, { kind: 'same', slot: 'text' });
+    expect(edit.ops.length).toBe(1);
+    const all = intents.setSlots(site, slots, { kind: 'swatch', swatch: 'brand' });
+    expect(all.label).toBe('3 slots');
+    const applied = applyChange(site, all);
+    expect(slots.map(({ ground, slot }) => applied.site.brand.grounds[ground]!.slots[slot])).toEqual(Array(3).fill({ kind: 'swatch', swatch: 'brand' }) as never);
+    expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
+    expect(intents.setSlots(site, [{ ground: 'pale', slot: 'background' }], undefined).ops).toEqual([]);
+  });
+  it('name the heir when the swatch whose hue they take is deleted', () => {
+    const hued = applyChange(site, intents.setSlots(site, [{ ground: 'deep', slot: 'link' }], { kind: 'contrast', swatch: 'ink', ratio: 4.5 })).site;
+    const gone = { ops: [intents.removeOp(hued, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'ink')] };
+    expect(() => checkTouched(hued, applyChange(hued, gone).site)).toThrowError(ChangeRefused, /still used/);
+    expect(intents.swatchUses(hued, 'ink')).toContain('Deep, link');
+    const after = applyChange(hued, intents.removeSwatch(hued, 'ink', 'dark')).site;
+    expect(after.brand.grounds['deep']!.slots['link']).toEqual({ kind: 'contrast', swatch: 'dark', ratio: 4.5 });
+  });
+});
+
 describe('rules of swatches', () => {
   const color = (of: Site, id: string) => hex(paintedRgb(swatchColor(of.brand, id)!));
   it('make a swatch plain with the colour it has, and give the rule back in one act', () => {

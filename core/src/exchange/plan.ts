@@ -1,6 +1,6 @@
 import { deltaERgb, hex } from '../color/index.ts';
 import type { Incoming, IncomingColor, LeftToken } from '../formats/index.ts';
-import { parseButtonSlot } from '../ground/index.ts';
+import { parseButtonSlot, slotSwatch, withSlotSwatch } from '../ground/index.ts';
 import { mapRule, type DeriveRule } from '../palette/index.ts';
 import { placesOf, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';
@@ -119,7 +119,7 @@ export function slotsFor(brand: Brand, ground: Ground, swatchHere: (id: string) 
   return Object.fromEntries(Object.entries(ground.slots).filter(([slot]) => {
     const variant = parseButtonSlot(slot)?.variant;
     return variant === undefined || variants.has(variant);
-  }).map(([slot, value]) => [slot, value.kind === 'swatch' ? { ...value, swatch: swatchHere(value.swatch) } : value]));
+  }).map(([slot, value]) => [slot, slotSwatch(value) === undefined ? value : withSlotSwatch(value, swatchHere(slotSwatch(value)!))]));
 }
 
 const sorted = (slots: Ground['slots']) => Object.entries(slots).sort(([one], [other]) => (one < other ? -1 : 1));

@@ -1,5 +1,6 @@
 import { addGround, addSwatches, applyChange, setOp, setRule, setSwatchColor, setSlot, type Edit, type Op } from '../change/index.ts';
 import type { Incoming } from '../formats/index.ts';
+import { slotSwatch } from '../ground/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import { swatchPath } from '../style/index.ts';
@@ -60,7 +61,7 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
       const how = wayOf(row, settle);
       if (how === 'leave') continue;
       const slots = slotsFor(site.brand, ground, (swatch) => (theirs!.swatches[swatch] && here.get(swatchPath(theirs!.swatches[swatch]))) ?? '');
-      const known = Object.fromEntries(Object.entries(slots).filter(([, value]) => value.kind !== 'swatch' || value.swatch !== ''));
+      const known = Object.fromEntries(Object.entries(slots).filter(([, value]) => slotSwatch(value) !== ''));
       const mine = how === 'set' ? groundLike(now.brand, ground) : undefined;
       if (mine) for (const slot of new Set([...Object.keys(mine.slots), ...Object.keys(known)])) {
         if (JSON.stringify(mine.slots[slot]) !== JSON.stringify(known[slot])) run(setSlot(now, mine.id, slot, known[slot]));

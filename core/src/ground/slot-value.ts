@@ -10,12 +10,24 @@ export const RawColor = v.pipe(
 /**
  * What fills a slot of a ground: a swatch, a raw colour, or a rule.
  * `readable` is the core swatch with the highest contrast on the ground;
- * `same` takes the colour of another slot of the same ground.
+ * `same` takes the colour of another slot of the same ground; `contrast` is the
+ * colour nearest to a swatch, in its hue, that has a ratio on the ground.
  */
 export const SlotValue = v.variant('kind', [
   v.strictObject({ kind: v.literal('swatch'), swatch: v.string() }),
   v.strictObject({ kind: v.literal('raw'), color: RawColor }),
   v.strictObject({ kind: v.literal('readable') }),
   v.strictObject({ kind: v.literal('same'), slot: v.string() }),
+  v.strictObject({ kind: v.literal('contrast'), swatch: v.string(), ratio: v.pipe(v.number(), v.finite(), v.minValue(1), v.maxValue(21)) }),
 ]);
 export type SlotValue = v.InferOutput<typeof SlotValue>;
+
+/** The swatch a value names, whether as it is or by its hue. */
+export function slotSwatch(value: SlotValue): string | undefined {
+  return value.kind === 'swatch' || value.kind === 'contrast' ? value.swatch : undefined;
+}
+
+/** The same value naming another swatch. */
+export function withSlotSwatch(value: SlotValue, swatch: string): SlotValue {
+  return value.kind === 'swatch' || value.kind === 'contrast' ? { ...value, swatch } : value;
+}

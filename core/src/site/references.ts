@@ -1,4 +1,4 @@
-import { parseButtonSlot } from '../ground/index.ts';
+import { parseButtonSlot, slotSwatch } from '../ground/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import { familyById } from '../type/index.ts';
 import type { Block, Href, Inline, Section } from './block.ts';
@@ -80,7 +80,8 @@ function checkBrand(site: Site, miss: Miss): void {
   }
   for (const ground of Object.values(brand.grounds)) {
     for (const [slot, value] of Object.entries(ground.slots)) {
-      if (value.kind === 'swatch') need(brand.swatches, value.swatch, `ground ${ground.id}, ${slot}`, 'swatch', miss);
+      const swatch = slotSwatch(value);
+      if (swatch !== undefined) need(brand.swatches, swatch, `ground ${ground.id}, ${slot}`, 'swatch', miss);
       const button = parseButtonSlot(slot);
       if (button) need(brand.variants, button.variant, `ground ${ground.id}, ${slot}`, 'variant', miss);
       if (value.kind === 'same') checkSameLoop(ground, slot, miss);

@@ -34,6 +34,18 @@ describe('tokens', () => {
       return resolvedSwatches(based.brand).filter(({ swatch }) => swatch.part === 'core' && !swatch.rule).every(({ rgb }) => contrastRatio(rgb, ground) <= contrastRatio(chosen, ground) + 1e-9);
     }));
   });
+  it('take, where a slot says so, the hue of a swatch at a contrast on the ground, and follow both', () => {
+    const made = applyChange(site, setSlot(site, 'deep', 'text', { kind: 'contrast', swatch: 'brand', ratio: 7 })).site;
+    const text = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.text').css)!;
+    const ground = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.background').css)!.rgb;
+    expect(contrastRatio(text(made).rgb, ground(made))).toBeGreaterThanOrEqual(7);
+    expect(contrastRatio(text(made).rgb, ground(made))).toBeLessThan(7.3);
+    expect(Math.abs(text(made).oklch.h - parseColor('#b83a1e')!.oklch.h)).toBeLessThan(4);
+    const paler = applyChange(made, setSlot(made, 'deep', 'background', { kind: 'raw', color: '#f4f4f4' })).site;
+    expect(contrastRatio(text(paler).rgb, ground(paler))).toBeGreaterThanOrEqual(7);
+    const blue = applyChange(made, setSwatchColor(made, 'brand', parseColor('#0044cc')!)).site;
+    expect(Math.abs(text(blue).oklch.h - parseColor('#0044cc')!.oklch.h)).toBeLessThan(8);
+  });
   it('follow their source by rule, through a chain', () => {
     const chained = applyChange(site, followSwatch(site, 'ink', 'dark')).site;
     const before = resolvedSwatches(chained.brand).find(({ swatch }) => swatch.id === 'ink')!;

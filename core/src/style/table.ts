@@ -1,6 +1,6 @@
-import { composite, cssColor, parseColor, type Rgb8 } from '../color/index.ts';
+import { composite, cssColor, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
 import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
-import { ruleSources } from '../palette/index.ts';
+import { deriveColor, ruleSources } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyStack, fluidCss, fluidSize, scaleStep } from '../type/index.ts';
@@ -65,6 +65,12 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
         return swatch ? { ...base, alias: swatchPath(swatch.swatch) } : { ...base, css: '#000000' };
       }
       case 'raw': return { ...base, css: cssColor(rgbOf(value) ?? white) };
+      case 'contrast': {
+        const source = byId.get(value.swatch);
+        const on = parseColor(hex(background))!.oklch;
+        const made = source && deriveColor(source.oklch, { kind: 'contrast', source: value.swatch, on: '', ratio: value.ratio }, on);
+        return { ...base, css: made ? cssColor(paintedRgb(made)) : '#000000', ...(source ? { follows: [path('background'), swatchPath(source.swatch)] } : {}) };
+      }
       case 'same': return { ...base, alias: path(value.slot) };
       case 'readable': {
         const best = mostReadable(core, background);

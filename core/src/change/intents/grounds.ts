@@ -9,6 +9,16 @@ export function setSlot(site: Site, ground: string, slot: string, value: SlotVal
   return { label: `${slotLabel(slot)} of ${site.brand.grounds[ground]!.label}`, ops: [setOp(site, ['brand', 'grounds', ground, 'slots', slot], value)] };
 }
 
+/**
+ * Fills several slots at once, on one ground or many; a slot that would follow
+ * itself, and a background that would follow a rule, are passed over.
+ */
+export function setSlots(site: Site, slots: readonly { readonly ground: string; readonly slot: string }[], value: SlotValue | undefined): Edit {
+  const fit = slots.filter(({ slot }) => !(value?.kind === 'same' && value.slot === slot) && !(slot === 'background' && value?.kind !== 'swatch' && value?.kind !== 'raw'));
+  const label = fit.length === 1 ? setSlot(site, fit[0]!.ground, fit[0]!.slot, value).label : `${fit.length} slots`;
+  return { label, ops: fit.flatMap(({ ground, slot }) => setSlot(site, ground, slot, value).ops) };
+}
+
 /** Adds a ground: a copy of another, a fresh one on a swatch with everything else by rule, or one whose slots are known. */
 export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string } | Pick<Ground, 'label' | 'slots'>): Edit {
   const grounds = Object.values(site.brand.grounds);

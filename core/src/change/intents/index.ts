@@ -1,5 +1,5 @@
 export { insertOp, removeOp, setOp, setValue, stepOp, type Edit } from './edit.ts';
 export { addSwatches, followSwatch, nearestSwatch, removeSwatch, setRule, setSwatchColor, swatchUses } from './swatches.ts';
-export { addGround, groundUses, removeGround, setSlot } from './grounds.ts';
+export { addGround, groundUses, removeGround, setSlot, setSlots } from './grounds.ts';
 export { addPage, addSection, duplicateSection, movePage, moveSection, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';

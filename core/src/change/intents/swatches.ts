@@ -1,4 +1,5 @@
 import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
+import { slotSwatch, withSlotSwatch } from '../../ground/index.ts';
 import { mapRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
 import type { Site, Swatch } from '../../site/index.ts';
 import { swatchColor, swatchPath } from '../../style/index.ts';
@@ -40,7 +41,7 @@ export function addSwatches(site: Site, wanted: readonly { id: string; label: st
 export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
   for (const ground of Object.values(site.brand.grounds))
-    for (const [slot, value] of Object.entries(ground.slots)) if (value.kind === 'swatch' && value.swatch === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
+    for (const [slot, value] of Object.entries(ground.slots)) if (slotSwatch(value) === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
   for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
   return uses;
 }
@@ -57,7 +58,7 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
   const ops: Op[] = [];
   for (const ground of Object.values(site.brand.grounds))
     for (const [slot, value] of Object.entries(ground.slots))
-      if (value.kind === 'swatch' && value.swatch === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], heir ? { kind: 'swatch', swatch: heir } : undefined));
+      if (slotSwatch(value) === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], heir ? withSlotSwatch(value, heir) : undefined));
   for (const swatch of Object.values(site.brand.swatches))
     if (swatch.rule && ruleSources(swatch.rule).includes(id)) {
       // Looking at the heir instead keeps a rule that compares; one that only follows keeps its colour.

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlot, setValue, slotLabel, slotPath,
+  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, slotLabel, slotPath,
   tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 import { JointMend } from './joint-mend.ts';
 import { groundLines, LINE_SLOTS, type SlotSample } from './ground-lines.ts';
 
@@ -13,7 +13,7 @@ import { groundLines, LINE_SLOTS, type SlotSample } from './ground-lines.ts';
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictRule, Choice, TextField, Reaching, JointMend],
+  imports: [VerdictRule, Choice, NumberField, TextField, Reaching, JointMend],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -55,7 +55,7 @@ export class GroundsStep {
     const sample = chosen.line.samples.find((one) => one.slot === chosen.slot);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
-    const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'most readable core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : '';
+    const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'most readable core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
   protected readonly mend = computed(() => {
@@ -88,6 +88,43 @@ export class GroundsStep {
   }
   protected readonly lineSlots = LINE_SLOTS;
 
+  /** Slots in hand besides the chosen one, as `ground slot`: they are edited together. */
+  protected readonly more = signal<ReadonlySet<string>>(new Set());
+  protected readonly inHand = computed(() => {
+    const chosen = this.chosen();
+    const site = this.site();
+    if (!chosen || !site) return [];
+    const others = [...this.more()].map((key) => key.split(' ') as [string, string]).filter(([ground, slot]) => site.brand.grounds[ground] && !(ground === chosen.line.id && slot === chosen.slot));
+    return [{ ground: chosen.line.id, slot: chosen.slot }, ...others.map(([ground, slot]) => ({ ground, slot }))];
+  });
+  protected isNow(ground: string, slot: string): boolean {
+    return this.inHand().some((one) => one.ground === ground && one.slot === slot);
+  }
+  /** A press takes one slot; with Shift or Ctrl it joins those in hand, or leaves them. */
+  protected pick(event: MouseEvent | null, ground: string, slot: string): void {
+    const chosen = this.chosen();
+    if (!chosen || !event || !(event.shiftKey || event.ctrlKey || event.metaKey)) {
+      this.more.set(new Set());
+      return this.choose(ground, slot);
+    }
+    const key = `${ground} ${slot}`;
+    if (ground === chosen.line.id && slot === chosen.slot) return;
+    this.more.update((known) => (known.has(key) ? new Set([...known].filter((one) => one !== key)) : new Set([...known, key])));
+  }
+  /** The same slot on every ground. */
+  protected column(slot: string): void {
+    const chosen = this.chosen();
+    if (!chosen) return;
+    this.choose(chosen.line.id, slot);
+    this.more.set(new Set(this.lines().map((line) => `${line.id} ${slot}`)));
+  }
+  /** Every slot of a ground that its line shows. */
+  protected row(ground: string): void {
+    const slots = [...LINE_SLOTS, ...this.variants().map((variant) => this.button(variant.id))];
+    this.choose(ground, slots[0]!);
+    this.more.set(new Set(slots.map((slot) => `${ground} ${slot}`)));
+  }
+
   protected choose(ground: string, slot: string): void {
     const brand = this.site()!.brand;
     this.deleting.set(false);
@@ -95,11 +132,19 @@ export class GroundsStep {
     this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[ground]!, slot) }));
   }
   protected setTo(value: SlotValue | undefined): void {
-    const { line, slot } = this.chosen()!;
-    this.#editor.commit((site) => setSlot(site, line.id, slot, value));
+    const slots = this.inHand();
+    this.#editor.commit((site) => setSlots(site, slots, value));
   }
   protected swatch(id: string): void {
     this.setTo({ kind: 'swatch', swatch: id });
+  }
+  protected same(slot: string): void {
+    this.setTo({ kind: 'same', slot });
+  }
+  /** The hue of a swatch at the contrast that is needed here, or at another. */
+  protected atContrast(swatch: string, ratio?: number): void {
+    const now = this.chosen()?.value;
+    this.setTo({ kind: 'contrast', swatch, ratio: ratio ?? (now?.kind === 'contrast' ? now.ratio : (this.slotFacts()?.sample?.needed ?? 4.5)) });
   }
   protected raw(text: string): void {
     this.setTo({ kind: 'raw', color: text });

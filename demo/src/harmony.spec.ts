@@ -1,10 +1,5 @@
-import { applyChange, checkTouched } from '../change/index.ts';
-import { deltaERgb, hex, paintedRgb, parseColor } from '../color/index.ts';
-import { ternhaven } from '../../../demo/src/index.ts';
-import { occurringPairs } from '../legibility/index.ts';
-import { readSite } from '../site/index.ts';
-import { swatchColor } from '../style/index.ts';
-import { SUGGESTIONS_APART, suggest, takeSuggestion } from './index.ts';
+import { SUGGESTIONS_APART, applyChange, checkTouched, deltaERgb, hex, occurringPairs, paintedRgb, parseColor, readSite, suggest, swatchColor, takeSuggestion } from '@yohaku/core';
+import { ternhaven } from './index.ts';
 
 const site = readSite(ternhaven);
 const list = suggest(site, new Set(['funnel']));

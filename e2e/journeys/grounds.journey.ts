@@ -1,0 +1,27 @@
+import { expect, test } from '../fixtures.ts';
+
+test('several slots are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another slot', async ({ desk, page }) => {
+  await desk.step('Grounds');
+  await page.getByRole('button', { name: 'Link on every ground' }).click();
+  await expect(page.getByText('5 slots in hand')).toBeVisible();
+  await desk.choose('or the hue of', 'Deep');
+  await desk.saved();
+  await expect(page.getByRole('button', { name: 'Undo 5 slots' })).toBeVisible();
+  // On each ground another colour of that hue, and each can be read.
+  const link = (ground: string) => desk.computed('Home at 1280', 'page/surface', `--ground-${ground}-link`);
+  expect(new Set([await link('mist'), await link('deep')]).size).toBe(2);
+  await expect(page.getByRole('contentinfo', { name: 'Tally' })).toContainText('5 slots: 165 places changed, none worse');
+  const at = page.getByLabel('at', { exact: true });
+  await at.fill('7');
+  await at.press('Enter');
+  await expect(page.getByRole('button', { name: /^Undo 5 slots/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();
+  await expect(page.getByText('slots in hand')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Eyebrow on Chart paper' }).click({ modifiers: ['Shift'] });
+  await expect(page.getByText('2 slots in hand')).toBeVisible();
+  await desk.choose('or the same as', 'Heading');
+  await desk.saved();
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow')).toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
+  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' })).not.toContainText('open');
+});
