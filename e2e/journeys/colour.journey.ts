@@ -52,3 +52,24 @@ test('wall and desk are seen as others see them, and the pairs that must be told
   await desk.ready();
   await expect(page.getByRole('button', { name: 'Seen as: deutan' })).toBeVisible();
 });
+
+test('any notation is taken; what sRGB cannot show is kept as written, painted mapped, and says so', async ({ desk, page }) => {
+  await desk.swatch('Funnel');
+  const hex = page.getByLabel('Hex or any notation');
+  for (const [typed, shown] of [['rgb(20 59 67)', '#143b43'], ['hsl(188 54% 17%)', '#143d43'], ['rebeccapurple', '#663399'], ['oklch(50% 0.1 200)', /^#[0-9a-f]{6}$/]] as const) {
+    await hex.fill(typed);
+    await hex.press('Enter');
+    await expect(hex).toHaveValue(shown);
+  }
+  await hex.fill('color(display-p3 1 0.2 0)');
+  await hex.press('Enter');
+  const facts = page.getByRole('region', { name: 'Funnel' });
+  await expect(facts).toContainText('Kept as written, color(display-p3 1 0.2 0). sRGB cannot show it: #ff');
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toMatch(/^#ff/);
+  await page.reload();
+  await desk.ready();
+  await expect(facts).toContainText('Kept as written, color(display-p3 1 0.2 0).');
+  await hex.fill('no colour at all');
+  await hex.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('is no colour that can be read');
+});

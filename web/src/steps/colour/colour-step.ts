@@ -58,6 +58,12 @@ export class ColourStep {
       };
     });
   });
+  /** What the swatch in hand was written as, where sRGB cannot show that and it is painted mapped. */
+  protected readonly mapped = computed(() => {
+    const swatch = this.site()?.brand.swatches[this.chosen()?.id ?? ''];
+    const typed = swatch && !swatch.rule ? parseColor(swatch.typed) : undefined;
+    return typed?.mapped && Math.abs(typed.oklch.l - swatch!.color.l) < 1e-6 && Math.abs(typed.oklch.c - swatch!.color.c) < 1e-6 ? typed.typed : '';
+  });
   protected readonly strip = computed(() => this.swatches().filter((one) => one.weight > 0).sort((one, other) => other.weight - one.weight));
   protected readonly chosen = computed(() => this.swatches().find((one) => one.id === this.#chosen()) ?? this.swatches().find((one) => one.oklch.c > 0.1) ?? this.swatches()[0]);
   protected readonly was = computed(() => {
