@@ -5,6 +5,7 @@ import { readSite } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
 import { startServer } from '../../server/src/main.ts';
 import { ROOT } from '../../server/src/testing/database.ts';
+import { benchDrag } from './drag.ts';
 import { benchExtract } from './extract.ts';
 import { benchField } from './field.ts';
 import { benchMend } from './mend.ts';
@@ -22,6 +23,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   restyle: () => withServer(({ address, link }) => benchRestyle(site, address, link)),
   extract: benchExtract,
   field: benchField,
+  drag: () => withServer(({ address, link }) => benchDrag(address, link)),
   mend: () => benchMend(site),
   pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
   size: benchSize,
