@@ -81,7 +81,7 @@ async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
   await cdp.send('Performance.enable', { timeDomain: 'timeTicks' });
   return () => round(page, cdp, (i) => page.evaluate(async ([value, frameCount]) => {
       const slider = document.querySelector<HTMLInputElement>('#lightness')!;
-      const frames = [...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!.documentElement);
+      const frames = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
       const value1 = (root: HTMLElement) => root.style.getPropertyValue('--color-core-funnel');
       const old = frames.map(value1);
       const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));

@@ -64,8 +64,13 @@ export class ContrastField {
       return here >= 1 && here <= FIELD.topRatio ? [{ ratio, y: fieldHeight(here) * H }] : [];
     });
   });
-  protected readonly hueTrack = computed(() => {
+  /** In coarse steps, so that a pulled lightness does not paint it anew each time. */
+  readonly #trackTone = computed(() => {
     const { l, c } = this.color();
+    return { l: Math.round(l * 16) / 16, c: Math.round(c * 40) / 40 };
+  }, { equal: (one, other) => one.l === other.l && one.c === other.c });
+  protected readonly hueTrack = computed(() => {
+    const { l, c } = this.#trackTone();
     const stops = Array.from({ length: 25 }, (_, i) => cssColor(paintedRgb({ l: Math.min(0.8, Math.max(0.45, l)), c: Math.max(c, 0.1), h: i * 15, alpha: 1 })));
     return `linear-gradient(to right, ${stops.join(',')})`;
   });
