@@ -32,7 +32,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('v');
   },
   grounds: async (page) => {
-    for (let i = 0; i < 3; i++) await page.keyboard.press('v');
+    while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
     await page.getByRole('button', { name: 'All pages' }).click();
     await step(page, 'Grounds');
     await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();
