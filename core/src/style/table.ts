@@ -164,7 +164,7 @@ export function changedProperties(before: Brand, after: Brand): Map<string, stri
   const now = tokenTable(after);
   for (const [path, token] of now) {
     const was = old.get(path);
-    if (was !== token && (!was || tokenCssValue(was) !== tokenCssValue(token))) changed.set(customProperty(path), tokenCssValue(token));
+    if (was !== token && (!was || was.alias !== token.alias || was.css !== token.css)) changed.set(customProperty(path), tokenCssValue(token));
   }
   for (const path of old.keys()) if (!now.has(path)) changed.set(customProperty(path), undefined);
   return changed;

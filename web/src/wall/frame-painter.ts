@@ -21,10 +21,17 @@ function sameStructure(one: Site, other: Site): boolean {
     && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder;
 }
 
-let lastDiff: { before: Brand; after: Brand; changed: Map<string, string | undefined> } | undefined;
+const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };
+
+/** What changed from a brand to the one painted now; frames that showed the same brand share the answer. */
 function diff(before: Brand, after: Brand): Map<string, string | undefined> {
-  if (lastDiff?.before !== before || lastDiff.after !== after) lastDiff = { before, after, changed: changedProperties(before, after) };
-  return lastDiff.changed;
+  if (diffs.after !== after) {
+    diffs.after = after;
+    diffs.from.clear();
+  }
+  let changed = diffs.from.get(before);
+  if (!changed) diffs.from.set(before, changed = changedProperties(before, after));
+  return changed;
 }
 
 /**

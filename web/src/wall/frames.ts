@@ -17,12 +17,16 @@ export interface HungFrame {
   readonly painter: FramePainter;
   /** Smaller is nearer; the grown page is 0. */
   nearness(): number;
+  /** Whether it is in sight or about to be; the others come last. */
+  inSight(): boolean;
   /** Called after something was painted, so that heights and marks follow. */
   painted(structure: boolean): void;
 }
 
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
+/** Documents given new values within one frame while the pointer is held down: their styling comes after, in one piece, and must not hold up the hand. */
+const AT_ONCE = 2;
 const QUIET_MS = 400;
 /** After this long without a paint, marks and crops follow the new layout. */
 const SETTLE_MS = 90;
@@ -38,18 +42,23 @@ export class Frames {
   readonly #turn = new Map<string, number>();
   #round = 0;
   #scheduled = false;
+  /** Whether the pointer is down on the desk. */
+  #held = false;
   #quiet: ReturnType<typeof setTimeout> | undefined;
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot }>();
   /** Counts finished paints; marks that depend on layout read it. */
   readonly version = signal(0);
 
   constructor() {
+    addEventListener('pointerdown', () => { this.#held = true; }, { capture: true });
+    for (const end of ['pointerup', 'pointercancel', 'blur'] as const) addEventListener(end, () => this.#release(), { capture: true });
     // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
     this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
       if (!site) return;
       const nearest = this.#behind(site)[0];
       if (nearest) this.#paint(nearest, site);
-      this.#schedule();
+      // One frame is left to the nearest page and the control itself; the rest of the wall follows in the next.
+      this.#schedule(2);
     });
   }
 
@@ -68,14 +77,18 @@ export class Frames {
     return this.#hung.get(key);
   }
 
-  #schedule(): void {
+  /** Goes on painting after so many animation frames. */
+  #schedule(frames: number): void {
     if (this.#scheduled) return;
     this.#scheduled = true;
-    // One frame is left to the nearest page and the control itself; the rest of the wall follows in the next.
-    requestAnimationFrame(() => requestAnimationFrame(() => {
-      this.#scheduled = false;
-      this.#paintSome();
-    }));
+    const wait = (left: number): void => {
+      requestAnimationFrame(() => {
+        if (left > 1) return wait(left - 1);
+        this.#scheduled = false;
+        this.#paintSome();
+      });
+    };
+    wait(frames);
   }
 
   #paintSome(): void {
@@ -83,14 +96,22 @@ export class Frames {
     if (!site) return;
     const began = performance.now();
     const behind = this.#behind(site);
-    let left = behind.length;
-    for (const frame of behind) {
+    // While the pointer is held, frames out of sight wait: Chromium styles all that were written to at its next hit test, in one piece.
+    const due = this.#held ? behind.filter((frame) => frame.inSight()) : behind;
+    let left = due.length;
+    for (const frame of this.#held ? due.slice(0, AT_ONCE) : due) {
       this.#paint(frame, site);
       left--;
       if (performance.now() - began > BUDGET_MS) break;
     }
-    if (left > 0) this.#schedule();
+    if (left > 0) this.#schedule(1);
     else this.#waitForQuiet();
+  }
+
+  #release(): void {
+    if (!this.#held) return;
+    this.#held = false;
+    this.#schedule(1);
   }
 
   #paint(frame: HungFrame, site: Site): void {
@@ -98,11 +119,11 @@ export class Frames {
     this.#turn.set(frame.key, ++this.#round);
   }
 
-  /** Frames that do not show the site yet: the nearest first, the others by how long they have waited. */
+  /** Frames that do not show the site yet: the nearest first, then those in sight by how long they have waited, then the others. */
   #behind(site: Site): HungFrame[] {
     const nearest = Math.min(...[...this.#hung.values()].map((frame) => frame.nearness()));
     const rank = (frame: HungFrame) => (frame.nearness() === nearest ? -1 : (this.#turn.get(frame.key) ?? 0));
-    return [...this.#hung.values()].filter((frame) => frame.painter.applied !== site).sort((one, other) => rank(one) - rank(other) || one.nearness() - other.nearness());
+    return [...this.#hung.values()].filter((frame) => frame.painter.applied !== site).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness());
   }
 
   #waitForQuiet(): void {

@@ -109,7 +109,7 @@ export class PageFrame {
     this.#painter = new FramePainter(document, this.page(), this.crop()?.part ?? null);
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     const unhang = this.#frames.hang({
-      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, nearness: () => this.nearness(),
+      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
       painted: (structure) => {
         // Sizes are heard of from the observer; asking here would lay out every frame at once.
         if (structure) this.#measure();
