@@ -35,7 +35,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
     await page.getByRole('button', { name: 'All pages' }).click();
     await step(page, 'Grounds');
-    await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();
+    await page.getByRole('button', { name: 'Eyebrow on Fog', exact: true }).click();
   },
   mend: async (page) => {
     await step(page, 'Grounds');

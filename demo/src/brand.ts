@@ -22,12 +22,12 @@ const swatches = [
 
 const use = (id: string): SlotValue => ({ kind: 'swatch', swatch: id });
 
-interface GroundColors { background: string; eyebrow: string; heading: string; text: string; link: string; secondary: string; rule: string; field: string; edge: string; focus: string; primary: [fill: string, hover: string, label: string, edge?: string]; quiet: [line: string, hover: string] }
+interface GroundColors { background: string; eyebrow: string; heading: string; text: string; link: string; visited: string; secondary: string; rule: string; stripe: string; field: string; edge: string; error: string; focus: string; primary: [fill: string, hover: string, label: string, edge?: string]; quiet: [line: string, hover: string] }
 
 function ground(id: string, label: string, c: GroundColors) {
   const slots: Record<string, SlotValue> = {
     background: use(c.background), eyebrow: use(c.eyebrow), heading: use(c.heading), text: use(c.text), link: use(c.link),
-    secondary: use(c.secondary), rule: use(c.rule), field: use(c.field), 'field-edge': use(c.edge), focus: use(c.focus),
+    'link-visited': use(c.visited), secondary: use(c.secondary), rule: use(c.rule), stripe: use(c.stripe), field: use(c.field), 'field-edge': use(c.edge), error: use(c.error), focus: use(c.focus),
   };
   for (const state of BUTTON_STATES) {
     const fill = state === 'rest' ? c.primary[0] : state === 'disabled' ? 'fog' : c.primary[1];
@@ -42,17 +42,17 @@ function ground(id: string, label: string, c: GroundColors) {
   return { id, label, path: id, slots };
 }
 
-const pale = { heading: 'deep', text: 'ink', secondary: 'slate', field: 'tern', edge: 'slate', focus: 'deep', primary: ['funnel', 'press', 'tern'], quiet: ['deep', 'quiet'] } as const;
-const dark = { heading: 'tern', text: 'chart', secondary: 'fog', link: 'glow', eyebrow: 'glow', rule: 'quiet', edge: 'fog', focus: 'tern', primary: ['funnel', 'press', 'tern', 'glow'], quiet: ['tern', 'glow'] } as const;
+const pale = { visited: 'quiet', error: 'funnel', heading: 'deep', text: 'ink', secondary: 'slate', field: 'tern', edge: 'slate', focus: 'deep', primary: ['funnel', 'press', 'tern'], quiet: ['deep', 'quiet'] } as const;
+const dark = { visited: 'fog', error: 'glow', heading: 'tern', text: 'chart', secondary: 'fog', link: 'glow', eyebrow: 'glow', rule: 'quiet', edge: 'fog', focus: 'tern', primary: ['funnel', 'press', 'tern', 'glow'], quiet: ['tern', 'glow'] } as const;
 const list = <T>(value: readonly T[]) => [...value] as [T, T];
 
 const grounds = [
-  ground('white', 'Tern white', { ...pale, background: 'tern', eyebrow: 'funnel', link: 'funnel', rule: 'fog', primary: [...pale.primary], quiet: list(pale.quiet) }),
-  ground('paper', 'Chart paper', { ...pale, background: 'chart', eyebrow: 'funnel', link: 'funnel', rule: 'fog', primary: [...pale.primary], quiet: list(pale.quiet) }),
+  ground('white', 'Tern white', { ...pale, background: 'tern', stripe: 'chart', eyebrow: 'funnel', link: 'funnel', rule: 'fog', primary: [...pale.primary], quiet: list(pale.quiet) }),
+  ground('paper', 'Chart paper', { ...pale, background: 'chart', stripe: 'tern', eyebrow: 'funnel', link: 'funnel', rule: 'fog', primary: [...pale.primary], quiet: list(pale.quiet) }),
   // On purpose: the eyebrow of this ground falls short of 4.5 (see demo/README.md).
-  ground('mist', 'Fog', { ...pale, background: 'fog', eyebrow: 'funnel', link: 'press', rule: 'slate', primary: [...pale.primary], quiet: ['deep', 'ink'] }),
-  ground('deep', 'Deep', { ...dark, background: 'deep', field: 'deep', primary: [...dark.primary], quiet: list(dark.quiet) }),
-  ground('ink', 'Ink', { ...dark, background: 'ink', field: 'ink', primary: [...dark.primary], quiet: list(dark.quiet) }),
+  ground('mist', 'Fog', { ...pale, background: 'fog', stripe: 'fog', eyebrow: 'funnel', link: 'press', visited: 'deep', error: 'press', rule: 'slate', primary: [...pale.primary], quiet: ['deep', 'ink'] }),
+  ground('deep', 'Deep', { ...dark, background: 'deep', stripe: 'deep', field: 'deep', primary: [...dark.primary], quiet: list(dark.quiet) }),
+  ground('ink', 'Ink', { ...dark, background: 'ink', stripe: 'ink', field: 'ink', primary: [...dark.primary], quiet: list(dark.quiet) }),
 ];
 
 const style = (id: string, label: string, more: Partial<TextStyle>): TextStyle => ({

@@ -79,9 +79,9 @@ export const figures = (...pairs: [string, string][]): Part => (section, n) => {
   return { kind: 'figures', id: blockId(section, n), valueStyle: 'section', labelStyle: 'fine', order: items.map((one) => one.id), items: byId(items) };
 };
 
-type FieldSpec = [label: string, kind: 'text' | 'email' | 'date' | 'area' | 'select' | 'check', help?: string, options?: string[]];
+type FieldSpec = [label: string, kind: 'text' | 'email' | 'date' | 'area' | 'select' | 'check', help?: string, options?: string[], error?: string];
 export const form = (submit: string, ...fields: FieldSpec[]): Part => (section, n) => {
-  const items = fields.map(([label, kind, help, options], i) => ({ id: `f${i + 1}`, label, kind, help: help ?? '', options: options ?? [] }));
+  const items = fields.map(([label, kind, help, options, error], i) => ({ id: `f${i + 1}`, label, kind, help: help ?? '', options: options ?? [], ...(error ? { error } : {}) }));
   return {
     kind: 'form', id: blockId(section, n), labelStyle: 'running', helpStyle: 'fine',
     order: items.map((one) => one.id), items: byId(items), submit: button('send', submit, '#', 'primary'),

@@ -60,7 +60,7 @@ test('what is used is not deleted without an heir, and the home page not at all'
   await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Deep/ })).toHaveCount(1);
 
   await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Heading on Fog' }).click();
+  await page.getByRole('button', { name: 'Heading on Fog', exact: true }).click();
   await page.getByRole('button', { name: 'Delete this ground' }).click();
   await expect(page.getByRole('group', { name: 'Delete this ground' })).toContainText('stand on it');
   await page.getByRole('button', { name: 'Keep it' }).click();

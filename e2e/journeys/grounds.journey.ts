@@ -2,7 +2,7 @@ import { expect, test } from '../fixtures.ts';
 
 test('several slots are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another slot', async ({ desk, page }) => {
   await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Link on every ground' }).click();
+  await page.getByRole('button', { name: 'Link on every ground', exact: true }).click();
   await expect(page.getByText('5 slots in hand')).toBeVisible();
   await desk.choose('or the hue of', 'Deep');
   await desk.saved();
@@ -16,9 +16,9 @@ test('several slots are set together: a column by its head, others with Shift; b
   await at.press('Enter');
   await expect(page.getByRole('button', { name: /^Undo 5 slots/ })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Eyebrow on Fog' }).click();
+  await page.getByRole('button', { name: 'Eyebrow on Fog', exact: true }).click();
   await expect(page.getByText('slots in hand')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Eyebrow on Chart paper' }).click({ modifiers: ['Shift'] });
+  await page.getByRole('button', { name: 'Eyebrow on Chart paper', exact: true }).click({ modifiers: ['Shift'] });
   await expect(page.getByText('2 slots in hand')).toBeVisible();
   await desk.choose('or the same as', 'Heading');
   await desk.saved();

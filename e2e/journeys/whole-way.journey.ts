@@ -1,7 +1,7 @@
 import { test, expect } from '../fixtures.ts';
 
 test('a colour, a heading and a shape reach all nine pages, are judged, mended, undone and published', async ({ desk, page }) => {
-  await expect(desk.tally(/places$/)).toHaveText(/1.008 places/);
+  await expect(desk.tally(/places$/)).toHaveText(/1.032 places/);
   await expect(page.getByText('painted otherwise')).toHaveCount(0);
 
   // A brand colour: held, it restyles the wall; released, it is one edit.
@@ -112,14 +112,14 @@ test('evidence becomes swatches, a ground takes one, and its pairs are judged', 
   await expect(page.getByRole('img', { name: 'logo.svg' })).toBeVisible();
 
   await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Link on Chart paper' }).click();
+  await page.getByRole('button', { name: 'Link on Chart paper', exact: true }).click();
   await desk.choose('Set to a swatch', 'Gorse');
   await expect.poll(() => desk.computed('Fares at 1280', 'fares-books-b5/i2/l1', 'color')).toContain('rgb(201, 162, 39)');
   await expect(page.getByRole('button', { name: /^Mend with/ })).toBeVisible();
   await page.getByRole('button', { name: /^Mend with/ }).click();
   await expect(page.getByRole('button', { name: /^Mend with/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Duplicate this ground' }).click();
-  await expect(page.getByRole('button', { name: 'Link on Chart paper copy' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Link on Chart paper copy', exact: true })).toBeVisible();
 });
 
 test('pages: words edited in place, sections moved, a place overridden and settled', async ({ desk, page }) => {

@@ -16,7 +16,7 @@ test('a menu that wraps because its size grew is worse, read from the real layou
 
   // A pale text on a ground it does not stand out from is worse as well, and named with its chain.
   await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Running text on Tern white' }).click();
+  await page.getByRole('button', { name: 'Running text on Tern white', exact: true }).click();
   await desk.choose('Set to a swatch', 'Lamp');
   await expect(desk.told()).toContainText(/Running text of Tern white: \d+ places changed.* [1-9]\d* worse/);
   await desk.told().getByRole('button', { name: 'Walk through' }).click();

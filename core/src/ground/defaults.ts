@@ -11,11 +11,15 @@ export function defaultSlotValue(slot: string): SlotValue {
     return { kind: 'readable' };
   }
   switch (slot) {
-    case 'link-hover': return { kind: 'same', slot: 'link' };
-    case 'field': return { kind: 'same', slot: 'background' };
-    case 'field-text': return { kind: 'same', slot: 'text' };
+    case 'link-hover':
+    case 'link-visited': return { kind: 'same', slot: 'link' };
+    case 'field':
+    case 'stripe': return { kind: 'same', slot: 'background' };
+    case 'field-text':
+    case 'label': return { kind: 'same', slot: 'text' };
     case 'secondary': return { kind: 'same', slot: 'text' };
-    case 'field-edge': return { kind: 'same', slot: 'secondary' };
+    case 'help':
+    case 'field-edge':
     case 'rule': return { kind: 'same', slot: 'secondary' };
     default: return { kind: 'readable' };
   }

@@ -1,7 +1,7 @@
 /** The colours that may sit on a ground, apart from those of its buttons. */
 export const BASE_SLOTS = [
-  'background', 'eyebrow', 'heading', 'text', 'link', 'link-hover', 'secondary', 'rule',
-  'field', 'field-edge', 'field-text', 'focus',
+  'background', 'eyebrow', 'heading', 'text', 'link', 'link-hover', 'link-visited', 'secondary', 'rule', 'stripe',
+  'field', 'field-edge', 'field-text', 'label', 'help', 'error', 'focus',
 ] as const;
 export type BaseSlot = (typeof BASE_SLOTS)[number];
 
@@ -32,6 +32,6 @@ export function slotLabel(slot: string): string {
 
 const SLOT_LABELS: Record<BaseSlot, string> = {
   background: 'Background', eyebrow: 'Eyebrow', heading: 'Heading', text: 'Running text', link: 'Link',
-  'link-hover': 'Link, hover', secondary: 'Secondary text', rule: 'Rule', field: 'Field',
-  'field-edge': 'Field edge', 'field-text': 'Field text', focus: 'Focus ring',
+  'link-hover': 'Link, hover', 'link-visited': 'Link, visited', secondary: 'Secondary text', rule: 'Rule', stripe: 'Table stripe', field: 'Field',
+  'field-edge': 'Field edge', 'field-text': 'Field text', label: 'Field label', help: 'Field help', error: 'Field error', focus: 'Focus ring',
 };

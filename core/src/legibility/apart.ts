@@ -1,6 +1,6 @@
 import { VISIONS, composite, deltaERgb, seenAs, visionMatrix, type Rgb8, type Vision } from '../color/index.ts';
 import { cellValue, colorOf, siteIndex, tokenValue, type CellValue, type Group } from '../reach/index.ts';
-import { slotPath, tokenTable } from '../style/index.ts';
+import { recipes, slotPath, tokenTable } from '../style/index.ts';
 import { buttonSlot } from '../ground/index.ts';
 import type { Site } from '../site/index.ts';
 
@@ -26,8 +26,8 @@ export interface ApartPair {
 
 /**
  * The pairs of the site that must be told apart: links inside a text against
- * that text, and the fills of the button variants against each other, on every
- * ground where both occur.
+ * that text, the error of a field against its help, and the fills of the button
+ * variants against each other, on every ground where both occur.
  *
  * @param severity of a deficiency, 0 to 1
  */
@@ -54,6 +54,12 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     const around = group.places[0]!.inherits && index.groupOf.get(group.places[0]!.inherits);
     const [link, text] = [restColor(group), around ? restColor(around) : undefined];
     if (link && text) add('Link against text', group.ground, link, text, group.places.length, 'underlined');
+  }
+  for (const group of index.groups) {
+    const { recipes: [, on], ground } = group.places[0]!;
+    if (on !== recipes.on(ground, 'error')) continue;
+    const slot = (name: string) => tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, name));
+    add('Error against help', ground, slot('error'), slot('help'), group.places.length, 'its own words');
   }
   for (const [ground, variants] of buttonsByGround(index.groups)) {
     const list = [...variants.keys()];

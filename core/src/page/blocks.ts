@@ -24,10 +24,10 @@ export function blockElement(build: Build, block: Block): Element {
 }
 
 /** A paragraph or heading: the style's name is its kind in lists. */
-function words(build: Build, tag: string, id: string, block: string, style: string, content: readonly Inline[], options: { level?: number | null; words?: readonly string[]; className?: string } = {}): Element {
+function words(build: Build, tag: string, id: string, block: string, style: string, content: readonly Inline[], options: { level?: number | null; words?: readonly string[]; className?: string; slot?: string } = {}): Element {
   const place = build.place({
     id, kind: 'text', label: labelled(build.site.brand.styles[style]!.label, plainText(content)),
-    recipes: build.textRecipes(style), style, level: options.level ?? null, ...(options.words ? { words: options.words } : {}),
+    recipes: build.textRecipes(style, options.slot), style, level: options.level ?? null, ...(options.words ? { words: options.words } : {}),
   });
   return element(tag, placed(place, options.className ?? ''), inlineNodes(build, block, content, place));
 }
@@ -61,15 +61,21 @@ function list(build: Build, block: BlockOf<'list'>): Element {
 
 function table(build: Build, block: BlockOf<'table'>): Element {
   const rule = recipes.rule(build.ground);
-  const cell = (tag: string, id: string, style: string, value: string, scope?: string): Element => {
-    const place = build.place({ id, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', value), recipes: [...build.textRecipes(style), rule], style });
+  const cell = (tag: string, id: string, style: string, value: string, scope?: string, on = build): Element => {
+    const place = on.place({ id, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', value), recipes: [...build.textRecipes(style), rule], style });
     return element(tag, placed(place, '', scope ? { scope } : {}), [value]);
   };
   const columns = block.columnOrder;
   const caption = block.caption === '' ? undefined : words(build, 'caption', `${block.id}/caption`, block.id, block.headStyle, [{ text: block.caption }]);
   const head = element('thead', {}, [element('tr', {}, columns.map((id) => cell('th', `${block.id}/head/${id}`, block.headStyle, block.columns[id]!.label, 'col')))]);
-  const body = element('tbody', {}, block.order.map((row) =>
-    element('tr', {}, columns.map((id) => cell('td', `${block.id}/${row}/${id}`, block.style, block.items[row]!.cells[id] ?? '')))));
+  const body = element('tbody', {}, block.order.map((row, i) => {
+    // Every second row stands on a stripe; over a picture there is none, it would hide the picture.
+    const stripe = i % 2 === 1 && !build.overPicture
+      ? build.place({ id: `${block.id}/${row}/stripe`, kind: 'surface', label: labelled('Table stripe', block.items[row]!.cells[columns[0]!] ?? ''), recipes: [recipes.stripe(build.ground)] })
+      : undefined;
+    const on = stripe ? build.onto(stripe, build.ground) : build;
+    return element('tr', stripe ? placed(stripe) : {}, columns.map((id) => cell('td', `${block.id}/${row}/${id}`, block.style, block.items[row]!.cells[id] ?? '', undefined, on)));
+  }));
   return element('div', { className: 'table-wrap', tabIndex: 0, role: 'region', ariaLabel: block.caption || 'Table' }, [element('table', {}, [caption, head, body])]);
 }
 
@@ -100,22 +106,25 @@ function form(build: Build, block: BlockOf<'form'>): Element {
     const field = block.items[id]!;
     const base = `${block.id}/${id}`;
     const control = `${block.id}-${id}`;
-    const label = build.place({ id: `${base}/label`, kind: 'text', label: labelled('Field label', field.label), recipes: build.textRecipes(block.labelStyle), style: block.labelStyle });
+    const label = build.place({ id: `${base}/label`, kind: 'text', label: labelled('Field label', field.label), recipes: build.textRecipes(block.labelStyle, 'label'), style: block.labelStyle });
     const place = build.place({
       id: `${base}/field`, kind: 'field', label: labelled('Field', field.label), style: block.labelStyle,
       recipes: [recipes.text(block.labelStyle), build.corner('field'), recipes.field(build.ground)],
     });
-    const common = { id: control, name: id, ariaDescribedBy: field.help === '' ? undefined : `${control}-help` };
+    const common = { id: control, name: id, ariaDescribedBy: [field.help && `${control}-help`, field.error && `${control}-error`].filter(Boolean).join(' ') || undefined };
     const input =
       field.kind === 'area' ? element('textarea', placed(place, 'field area', { ...common, rows: 4 }))
       : field.kind === 'select' ? element('select', placed(place, 'field', common), field.options.map((option) => element('option', {}, [option])))
       : field.kind === 'check' ? element('input', placed(place, 'field check', { ...common, type: 'checkbox' }))
       : element('input', placed(place, 'field', { ...common, type: field.kind }));
     const help = field.help === '' ? undefined : element('p', { id: `${control}-help`, className: 'help' }, [
-      words(build, 'span', `${base}/help`, base, block.helpStyle, [{ text: field.help }], { className: 'block' }),
+      words(build, 'span', `${base}/help`, base, block.helpStyle, [{ text: field.help }], { className: 'block', slot: 'help' }),
     ]);
+    const error = field.error ? element('p', { id: `${control}-error`, className: 'error' }, [
+      words(build, 'span', `${base}/error`, base, block.helpStyle, [{ text: field.error }], { className: 'block', slot: 'error' }),
+    ]) : undefined;
     return element('div', { className: `row ${field.kind === 'check' ? 'row-check' : ''}`.trim() }, [
-      element('label', placed(label, '', { htmlFor: control }), [field.label]), input, help,
+      element('label', placed(label, '', { htmlFor: control }), [field.label]), input, error, help,
     ]);
   });
   return element('form', { className: 'form' }, [...rows, element('div', { className: 'buttons' }, [button(build, block.id, block.submit, true)])]);

@@ -53,9 +53,9 @@ export class Build {
     return place;
   }
 
-  /** Text style plus the colour of its slot on this ground. */
-  textRecipes(style: string): Recipe[] {
-    return [recipes.text(style), recipes.on(this.ground, this.site.brand.styles[style]!.slot)];
+  /** Text style plus a colour on this ground: that of the style's own slot unless another is asked for. */
+  textRecipes(style: string, slot: string = this.site.brand.styles[style]!.slot): Recipe[] {
+    return [recipes.text(style), recipes.on(this.ground, slot)];
   }
 
   /** First space of a fixed use; every brand keeps at least one of each. */

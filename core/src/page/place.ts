@@ -34,7 +34,7 @@ export interface Place {
 /** The states in which a kind of place is painted and judged. */
 export const STATES_OF: Record<PlaceKind, readonly State[]> = {
   text: ['rest'], cell: ['rest'], rule: ['rest'], surface: ['rest'], picture: ['rest'],
-  link: ['rest', 'hover', 'focus'],
+  link: ['rest', 'visited', 'hover', 'focus'],
   menu: ['rest', 'hover', 'focus'],
   field: ['rest', 'focus'],
   button: ['rest', 'hover', 'focus', 'pressed'],

@@ -35,7 +35,7 @@ a { color: inherit; }
 .table-wrap { overflow-x: auto; padding-block: 8px; }
 table { width: 100%; border-collapse: collapse; }
 caption { text-align: start; }
-th, td { text-align: start; vertical-align: baseline; padding: 10px 12px 10px 0; border-width: 0 0 1px; border-style: solid; }
+th, td { text-align: start; vertical-align: baseline; padding: 10px 12px; border-width: 0 0 1px; border-style: solid; }
 .line { border-width: 1px 0 0; border-style: solid; margin-block: 24px; }
 .form { display: grid; gap: 16px; max-width: 560px; padding-block: 8px; }
 .form label { display: block; }
@@ -45,6 +45,8 @@ th, td { text-align: start; vertical-align: baseline; padding: 10px 12px 10px 0;
 .row-check label { order: 2; }
 .field.check { width: 24px; height: 24px; padding: 0; }
 .field.check:checked { box-shadow: inset 0 0 0 5px; }
+.error { display: none; }
+.row:has(.field:user-invalid) .error { display: block; }
 .block { display: block; }
 .figures { display: grid; grid-template-columns: repeat(auto-fit, minmax(160px, 1fr)); gap: 24px; padding-block: 8px; }
 :focus-visible, [data-show="focus"] { outline-width: 3px; outline-style: solid; outline-offset: 3px; }

@@ -30,7 +30,10 @@ const Card = v.strictObject({
 
 const Field = v.strictObject({
   id: Id, label: Label, kind: v.picklist(['text', 'email', 'date', 'area', 'select', 'check']),
-  help: Copy, options: v.pipe(v.array(Label), v.maxLength(40)),
+  help: Copy,
+  /** What stands below the field when what was typed is no good. */
+  error: v.optional(Copy),
+  options: v.pipe(v.array(Label), v.maxLength(40)),
 });
 
 /** A part of a section. What a text looks like (`style`) is apart from its heading `level` (null: a paragraph). */

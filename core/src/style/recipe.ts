@@ -39,6 +39,7 @@ export const recipes = {
   link: (ground: string): Recipe => `link:${ground}`,
   menu: (ground: string): Recipe => `menu:${ground}`,
   rule: (ground: string): Recipe => `rule:${ground}`,
+  stripe: (ground: string): Recipe => `stripe:${ground}`,
   field: (ground: string): Recipe => `field:${ground}`,
   buttonSize: (size: string): Recipe => `bsize:${size}`,
   button: (variant: string, ground: string): Recipe => `button:${variant}:${ground}`,
@@ -80,6 +81,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     case 'on': return [{ property: 'color', token: slot(one, two) }];
     case 'link': return [
       { property: 'color', token: slot(one, 'link') },
+      { property: 'color', token: slot(one, 'link-visited'), state: 'visited' },
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
     ];
@@ -89,6 +91,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
     ];
     case 'rule': return [{ property: 'border-color', token: slot(one, 'rule') }];
+    case 'stripe': return [{ property: 'background-color', token: slot(one, 'stripe') }];
     case 'field': return [
       { property: 'background-color', token: slot(one, 'field') },
       { property: 'color', token: slot(one, 'field-text') },
@@ -119,8 +122,8 @@ export function allRecipes(brand: Brand): Recipe[] {
     ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...spaces('gap').map(recipes.gap), ...spaces('card').map(recipes.inset),
     ...(['button', 'card', 'picture', 'field'] as const).map(recipes.corner),
     ...brand.styleOrder.map(recipes.text),
-    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link'] as const).map((slot) => recipes.on(ground, slot))),
-    ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.field),
+    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error'] as const).map((slot) => recipes.on(ground, slot))),
+    ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.field),
     ...brand.sizeOrder.map(recipes.buttonSize),
     ...brand.variantOrder.flatMap((variant) => grounds.map((ground) => recipes.button(variant, ground))),
   ];

@@ -5,7 +5,7 @@ export const contact = page('contact', 'Contact', 'Write, ring or walk in: the h
   section('con-opener', 'Opener', 'white', 'close', [[title('Contact'), lead('Somebody reads everything that is written here, usually the same day, always the same week.')]]),
   section('con-form', 'Write to us', 'paper', 'even', [
     [eyebrow('The form'), heading('Write to us'), form('Send it off',
-      ['Name', 'text', 'As you would like to be called'], ['Mail address', 'email', 'Only to answer you'],
+      ['Name', 'text', 'As you would like to be called'], ['Mail address', 'email', 'Only to answer you', [], 'This is no mail address yet: it needs an @ with something on either side.'],
       ['About', 'select', '', ['A crossing', 'A vehicle', 'Freight', 'Something lost', 'Something else']],
       ['Day of travel', 'date'], ['Message', 'area'], ['Tell me about changes to this boat', 'check'])],
     [minor('Before you write'), list(['Today’s boats are on the [sailings](sailings) page.', 'Prices are under [fares](fares).', 'Lost things are listed with the [notices](notices).']), fine('We never ask for card numbers by mail.')],

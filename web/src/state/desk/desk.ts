@@ -35,22 +35,24 @@ export interface DeskState {
   readonly style: string | null;
   readonly section: string | null;
   readonly place: PlaceRef | null;
+  /** Whether the set lines of the grounds show every slot. */
+  readonly unfolded: boolean;
   readonly keysShown: boolean;
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
 
 function kept(): DeskState {
   try {
-    const { step, heights, surround, seen, severity, swatch, ground, style } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
+    const { step, heights, surround, seen, severity, swatch, ground, style, unfolded } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
     return {
       ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
       hanging: step === 'gather' ? 'evidence' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
-      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null,
+      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null, unfolded: unfolded === true,
     };
   } catch {
     return STANDARD;
@@ -58,8 +60,8 @@ function kept(): DeskState {
 }
 
 /** Choices are remembered on this machine. */
-export function keepDesk({ step, heights, surround, seen, severity, swatch, ground, style }: DeskState): void {
-  localStorage.setItem(KEY, JSON.stringify({ step, heights, surround, seen, severity, swatch, ground, style }));
+export function keepDesk({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }: DeskState): void {
+  localStorage.setItem(KEY, JSON.stringify({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }));
 }
 
 export const DeskActions = createActionGroup({
@@ -74,6 +76,7 @@ export const DeskActions = createActionGroup({
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
     Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
+    Unfold: props<{ unfolded: boolean }>(),
     Keys: props<{ shown: boolean }>(),
   },
 });
@@ -91,6 +94,7 @@ export const deskFeature = createFeature({
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
+    on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),
   ),
 });

@@ -1,6 +1,6 @@
 import { applyChange, contrastRatio, parseColor, setSlot } from '@yohaku/core';
 import { small } from '../../testing/small.ts';
-import { groundLines } from './ground-lines.ts';
+import { callsOf, groundLines, rowsOf } from './ground-lines.ts';
 
 const ratio = (one: string, other: string) => contrastRatio(parseColor(one)!.rgb, parseColor(other)!.rgb);
 
@@ -31,5 +31,31 @@ describe('set lines', () => {
   it('composite a translucent slot before rating it', () => {
     const veiled = applyChange(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: 'rgb(0 0 0 / 0.5)' })).site;
     expect(sample('text', veiled).found).toBeCloseTo(ratio('#808080', '#ffffff'), 6);
+  });
+
+  it('fold to the main slots, and what fails never hides', () => {
+    const [line] = groundLines(site);
+    expect(rowsOf(line!, 10, false).length).toBe(1);
+    expect(rowsOf(line!, 10, true).flat().map((one) => one.slot)).toContain('link-visited');
+    const faint = applyChange(site, setSlot(site, 'pale', 'link-visited', { kind: 'raw', color: '#dddddd' })).site;
+    const rows = rowsOf(groundLines(faint)[0]!, 10, false);
+    expect(rows.slice(1).flat().map((one) => one.slot)).toEqual(['link-visited']);
+  });
+  it('call for what fails or was never set where it is in use, most places first', () => {
+    const calls = callsOf(groundLines(site));
+    expect(calls.every(({ sample }) => sample.places > 0)).toBeTrue();
+    expect(calls.map(({ sample }) => sample.places)).toEqual(calls.map(({ sample }) => sample.places).sort((one, other) => other - one));
+    const unset = calls.find(({ sample, line }) => line.id === 'pale' && sample.slot === 'link-visited');
+    expect(unset?.fails).toBeFalse();
+    const chosen = applyChange(site, setSlot(site, 'pale', 'link-visited', { kind: 'swatch', swatch: site.brand.swatchOrder[0]! })).site;
+    const after = callsOf(groundLines(chosen)).find(({ sample, line }) => line.id === 'pale' && sample.slot === 'link-visited');
+    expect(after === undefined || after.fails).toBeTrue();
+  });
+  it('judge what is typed on the field, and a stripe by the text on it', () => {
+    const lined = applyChange(site, setSlot(site, 'pale', 'stripe', { kind: 'raw', color: '#777777' })).site;
+    const found = (of: typeof site, slot: string) => groundLines(of)[0]!.more.find((one) => one.slot === slot)!.found;
+    expect(found(lined, 'stripe')).toBeCloseTo(ratio('#222222', '#777777'), 9);
+    const filled = applyChange(site, setSlot(site, 'pale', 'field', { kind: 'raw', color: '#888888' })).site;
+    expect(found(filled, 'field-text')).toBeCloseTo(ratio('#222222', '#888888'), 9);
   });
 });

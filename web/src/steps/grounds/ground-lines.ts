@@ -9,6 +9,8 @@ export interface SlotSample {
   readonly needed: number;
   /** What it is rated against: the background of the ground, or the fill of the button under its label. */
   readonly behind: Rgb8;
+  /** Whether its colour was chosen; otherwise its rule decides. */
+  readonly set: boolean;
   /** Places it paints; a slot in no use never counts as failing. */
   readonly places: number;
 }
@@ -21,11 +23,14 @@ export interface GroundLine {
   readonly background: string;
   readonly places: number;
   readonly samples: readonly SlotSample[];
+  /** The slots a set line leaves out while it is folded: states, the parts of a field, the stripe. */
+  readonly more: readonly SlotSample[];
   readonly pictured: boolean;
 }
 
 /** The slots a set line shows, in reading order. */
 export const LINE_SLOTS = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
+export const MORE_SLOTS = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe'] as const;
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** Every ground as a set line with its figures. */
@@ -48,9 +53,14 @@ export function groundLines(site: Site): GroundLine[] {
       const button = slot.startsWith('button-');
       const fill = button ? slot.replace(/-(label|edge)-/, '-fill-') : '';
       const edge = button ? slot.replace(/-(label|fill)-/, '-edge-') : '';
-      let found = color ? contrastRatio(composite(color, background), background) : null;
+      let found: number | null = null;
       let behind = background;
       let needed = slot === 'field-edge' || slot === 'focus' ? 3 : slot === 'rule' ? 1 : textNeed(slot);
+      // What is typed stands on the field; a stripe is judged by the text that stands on it.
+      if (slot === 'field-text' && color) behind = composite(colorOf(css('field')) ?? background, background);
+      if (slot === 'stripe' && color) behind = composite(color, background);
+      const fore = slot === 'stripe' ? colorOf(css('text')) : color;
+      if (fore) found = contrastRatio(composite(fore, behind), behind);
       if (button && color) {
         const filled = composite(colorOf(css(fill)) ?? background, background);
         if (slot.includes('-label-')) [behind, found] = [filled, contrastRatio(composite(color, filled), filled)];
@@ -59,7 +69,7 @@ export function groundLines(site: Site): GroundLine[] {
           needed = 3;
         }
       }
-      return { slot, path, css: css(slot), found, needed, behind, places: placesOf(site, path).length };
+      return { slot, path, css: css(slot), set: slot in ground.slots, found, needed, behind, places: placesOf(site, path).length };
     };
     const textNeed = (slot: string): number => {
       const style = site.brand.styleOrder.find((one) => site.brand.styles[one]!.slot === slot);
@@ -70,10 +80,40 @@ export function groundLines(site: Site): GroundLine[] {
         .map((one) => ({ size: pixelsAt(table, one.painting, 'font-size', 'rest', 320) ?? 16, weight: pixelsAt(table, one.painting, 'font-weight', 'rest', 320) ?? 400 }));
       return sizes.every(({ size, weight }) => isLargeText(size, weight)) ? 3 : 4.5;
     };
+    /** A button under the pointer, and pressed where that looks otherwise. */
+    const held = (variant: string): SlotSample[] => {
+      const slots = (['hover', 'pressed'] as const).map((state) => sample(buttonSlot(variant, 'label', state)));
+      const look = (state: 'hover' | 'pressed') => (['fill', 'label', 'edge'] as const).map((part) => css(buttonSlot(variant, part, state))).join();
+      return look('hover') === look('pressed') ? slots.slice(0, 1) : slots;
+    };
     return {
       id, label: ground.label, path: slotPath(site.brand, ground, 'background'), background: cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
       samples: [...LINE_SLOTS.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonSlot(variant, 'label', 'rest')))],
+      more: [...MORE_SLOTS.map(sample), ...site.brand.variantOrder.flatMap(held)],
     };
   });
 }
 
+/** What a set line calls for: a slot in use that fails, or that nobody chose a colour for. */
+export interface Call { readonly line: GroundLine; readonly sample: SlotSample; readonly fails: boolean }
+
+/** Whether a sample falls short where it is in use. */
+export function fallsShort(sample: SlotSample): boolean {
+  return sample.places > 0 && sample.slot !== 'rule' && sample.found !== null && sample.found < sample.needed;
+}
+
+/** The slots in use that fail or were never set, those that touch most places first, failing before unset where they touch as many. */
+export function callsOf(lines: readonly GroundLine[]): Call[] {
+  return lines
+    .flatMap((line) => [...line.samples, ...line.more].map((sample): Call => ({ line, sample, fails: fallsShort(sample) })))
+    .filter(({ sample, fails }) => fails || (sample.places > 0 && !sample.set))
+    .sort((one, other) => other.sample.places - one.sample.places || Number(other.fails) - Number(one.fails));
+}
+
+/** A line's samples in rows of so many: folded, of those it leaves out only what fails. */
+export function rowsOf(line: GroundLine, columns: number, open: boolean): SlotSample[][] {
+  const more = open ? line.more : line.more.filter(fallsShort);
+  const rows = [[...line.samples]];
+  for (let i = 0; i < more.length; i += columns) rows.push(more.slice(i, i + columns));
+  return rows;
+}

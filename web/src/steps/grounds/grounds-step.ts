@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import {
   addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, slotLabel, slotPath,
@@ -7,13 +8,16 @@ import {
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 import { JointMend } from './joint-mend.ts';
-import { groundLines, LINE_SLOTS, type SlotSample } from './ground-lines.ts';
+import { callsOf, fallsShort, groundLines, LINE_SLOTS, rowsOf } from './ground-lines.ts';
+
+/** Calls shown before more are asked for. */
+const CALLS = 4;
 
 /** Each ground as one continuous set line, with its figures beneath and one slot in hand. */
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictRule, Choice, NumberField, TextField, Reaching, JointMend],
+  imports: [NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointMend],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -41,7 +45,7 @@ export class GroundsStep {
   protected readonly chosen = computed(() => {
     const { ground, slot } = this.#desk();
     const lines = this.lines();
-    const failing = lines.flatMap((line) => line.samples.filter((one) => this.fails(one)).map((one) => ({ line, one })))[0];
+    const failing = callsOf(lines).filter((call) => call.fails).map(({ line, sample }) => ({ line, one: sample }))[0];
     const line = lines.find((one) => one.id === ground) ?? failing?.line ?? lines[0];
     const site = this.site();
     if (!line || !site) return undefined;
@@ -52,7 +56,7 @@ export class GroundsStep {
     const chosen = this.chosen();
     const site = this.site();
     if (!chosen || !site) return undefined;
-    const sample = chosen.line.samples.find((one) => one.slot === chosen.slot);
+    const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.slot === chosen.slot);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
     const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'most readable core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
@@ -61,7 +65,7 @@ export class GroundsStep {
   protected readonly mend = computed(() => {
     const sample = this.slotFacts()?.sample;
     const color = sample && this.fails(sample) ? colorOf(sample.css) : undefined;
-    const found = sample && color && mendPair(composite(color, sample.behind), sample.behind, sample.needed);
+    const found = sample && color && sample.slot !== 'stripe' && mendPair(composite(color, sample.behind), sample.behind, sample.needed);
     return found ? { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } : undefined;
   });
   protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
@@ -72,9 +76,27 @@ export class GroundsStep {
   protected readonly grounds = computed(() => this.lines().filter((one) => one.id !== this.chosen()?.line.id).map((one) => ({ value: one.id, label: one.label, color: one.background })));
   protected readonly uses = computed(() => (this.site() && this.chosen() ? groundUses(this.site()!, this.chosen()!.line.id) : []));
 
-  protected fails(sample: SlotSample): boolean {
-    return sample.places > 0 && sample.found !== null && sample.found < sample.needed;
+  protected readonly fails = fallsShort;
+  /** Whether the lines show every slot in use, or the main ones and what fails. */
+  protected readonly open = computed(() => this.#desk().unfolded);
+  protected fold(): void {
+    this.#store.dispatch(DeskActions.unfold({ unfolded: !this.open() }));
   }
+  protected readonly sheet = computed(() => {
+    const columns = this.heads.length + this.variants().length;
+    return this.lines().map((line) => ({ line, rows: rowsOf(line, columns, this.open()) }));
+  });
+  protected readonly calls = computed(() => callsOf(this.lines()));
+  protected readonly callsShown = signal(CALLS);
+  /** What a slot is called where its variant is not told by a column. */
+  protected nameOf(slot: string): string {
+    return this.slots().find((one) => one.value === slot)?.label ?? slotLabel(slot);
+  }
+  protected shortName(slot: string): string {
+    const button = parseButtonSlot(slot);
+    return button ? `${this.site()!.brand.variants[button.variant]!.label}, ${button.state}` : slotLabel(slot);
+  }
+  protected readonly callsAtFirst = CALLS;
   protected slotPathOf(line: string, slot: string): string {
     const brand = this.site()!.brand;
     return slotPath(brand, brand.grounds[line]!, slot);
