@@ -25,3 +25,31 @@ test('several slots are set together: a column by its head, others with Shift; b
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow')).toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
   await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' })).not.toContainText('open');
 });
+
+test('set lines unfold to every slot and remember it; what fails stays when they fold; what is not set is listed by places', async ({ desk, page }) => {
+  await desk.step('Grounds');
+  const visited = page.getByRole('button', { name: 'Link, visited on Tern white', exact: true });
+  await expect(visited).toHaveCount(0);
+  // A slot that nobody chose, in use: listed, and taken in hand from the list.
+  await page.getByRole('button', { name: /^Link, hover on Tern white: not set, \d+ places$/ }).click();
+  await expect(page.getByText('73 places').first()).toBeVisible();
+  await desk.choose('Set to a swatch', 'Slate');
+  await desk.saved();
+  await expect(page.getByRole('button', { name: /^Link, hover on Tern white: not set/ })).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Every slot' }).click();
+  await visited.click();
+  const raw = page.getByLabel('or a raw value');
+  await raw.fill('#e4e4e4');
+  await raw.press('Enter');
+  await desk.saved();
+  await expect(page.getByRole('button', { name: /^Link, visited on Tern white: 1\.2\d of 4\.5, \d+ places$/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Main slots only' })).toBeVisible();
+  await page.getByRole('button', { name: 'Main slots only' }).click();
+  await expect(visited).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Field help on Tern white', exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Mend with #/ }).click();
+  await desk.saved();
+  await expect(visited).toHaveCount(0);
+});

@@ -14,6 +14,17 @@ test('palettes are suggested from what stays: tried on the wall, taken whole or 
   await expect.poll(deep).not.toBe('#0e3b43');
   await page.getByRole('navigation', { name: 'Steps' }).hover();
   await expect.poll(deep).toBe('#0e3b43');
+  // By key: H shows the next one for as long as it is held.
+  await page.keyboard.down('h');
+  await expect.poll(deep).not.toBe('#0e3b43');
+  const first = await deep();
+  await page.keyboard.up('h');
+  await expect.poll(deep).toBe('#0e3b43');
+  await page.keyboard.down('h');
+  await expect.poll(deep).not.toBe('#0e3b43');
+  expect(await deep()).not.toBe(first);
+  await page.keyboard.up('h');
+  await expect.poll(deep).toBe('#0e3b43');
   await expect(page.getByRole('button', { name: /^Undo Funnel locked/ })).toBeVisible();
 
   await row.getByRole('button', { name: /^Take Ink .* alone/ }).click();

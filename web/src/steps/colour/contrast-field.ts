@@ -5,6 +5,8 @@ import { FieldPainter } from '../../workers/index.ts';
 
 const W = 340;
 const H = 212;
+/** Ladders beside the scale of the next in the list. */
+const LADDERS = 3;
 
 interface Point { readonly x: number; readonly y: number }
 /** What the contrast is taken against: a ground the swatch stands on, or a text that stands on the swatch. */
@@ -15,8 +17,8 @@ export interface FieldPoint { readonly label: string; readonly rgb: Rgb8; readon
 /**
  * The contrast field: up is the contrast against what is in hand, across is
  * chroma, at one hue. Thresholds are straight lines; what lies below 4.5 is
- * hatched; the next in the list has its scale at the side; other swatches stand
- * as points, the old value as a small ring. For a background the field is taken
+ * hatched; the next in the list has its scale at the side, those after it their
+ * ladders of 3, 4.5 and 7; other swatches stand as points, the old value as a small ring. For a background the field is taken
  * against the texts on it.
  */
 @Component({
@@ -51,19 +53,10 @@ export class ContrastField {
   });
   protected readonly fill = computed(() => cssColor(paintedRgb(this.color())));
   protected readonly others = computed(() => this.points().map((one) => ({ ...this.#at(one.oklch), label: one.label, css: cssColor(one.rgb) })).filter((one) => one.x < W && one.y > 0));
-  protected readonly otherTicks = computed(() => {
-    const other = this.other();
-    if (!other) return [];
-    // A colour of luminance Y has one ratio on each ground: the other scale is found from the luminance it takes there.
-    const behind = luminance(this.against().rgb) + 0.05;
-    const darker = fieldDarker(this.against().rgb);
-    return [3, 4.5, 7].flatMap((ratio) => {
-      const wanted = darker ? (luminance(other.rgb) + 0.05) / ratio - 0.05 : (luminance(other.rgb) + 0.05) * ratio - 0.05;
-      if (wanted < 0 || wanted > 1) return [];
-      const here = darker ? behind / (wanted + 0.05) : (wanted + 0.05) / behind;
-      return here >= 1 && here <= FIELD.topRatio ? [{ ratio, y: fieldHeight(here) * H }] : [];
-    });
-  });
+  protected readonly otherTicks = computed(() => (this.other() ? this.#scaleOf(this.other()!) : []));
+  /** The scales of the grounds and texts after the next, as ladders without figures. */
+  protected readonly ladders = computed(() => this.list().filter((one) => one !== this.against() && one !== this.other()).slice(0, LADDERS)
+    .map((one) => ({ id: one.id, name: `${one.way} ${one.label}`, css: cssColor(one.rgb), ticks: this.#scaleOf(one) })));
   /** In coarse steps, so that a pulled lightness does not paint it anew each time. */
   readonly #trackTone = computed(() => {
     const { l, c } = this.color();
@@ -127,6 +120,18 @@ export class ContrastField {
     if (!next) return;
     event.preventDefault();
     this.done.emit(mapToSrgb({ ...this.color(), ...next }));
+  }
+
+  /** Heights of 3, 4.5 and 7 against another ground or text: a colour of luminance Y has one ratio on each, so the other scale is found from the luminance. */
+  #scaleOf(other: Against): { ratio: number; y: number }[] {
+    const behind = luminance(this.against().rgb) + 0.05;
+    const darker = fieldDarker(this.against().rgb);
+    return [3, 4.5, 7].flatMap((ratio) => {
+      const wanted = darker ? (luminance(other.rgb) + 0.05) / ratio - 0.05 : (luminance(other.rgb) + 0.05) * ratio - 0.05;
+      if (wanted < 0 || wanted > 1) return [];
+      const here = darker ? behind / (wanted + 0.05) : (wanted + 0.05) / behind;
+      return here >= 1 && here <= FIELD.topRatio ? [{ ratio, y: fieldHeight(here) * H }] : [];
+    });
   }
 
   /** Where a colour stands; one on the other side of what it is taken against stands at the foot. */

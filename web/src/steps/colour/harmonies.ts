@@ -6,6 +6,7 @@ import { AuditLink } from '../../workers/index.ts';
 /** Palettes suggested from the swatches that stay: tried on the wall while pointed at or in focus, taken only on purpose, whole or by one swatch. */
 @Component({
   selector: 'yo-harmonies',
+  host: { '(document:keydown)': 'press($event)', '(document:keyup)': 'release($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Reaching],
   template: `
@@ -13,7 +14,7 @@ import { AuditLink } from '../../workers/index.ts';
     @if (list(); as list) {
       <ul>
         @for (one of list; track one.name) {
-          <li (mouseenter)="tries(one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
+          <li [class.now]="tried() === one" (mouseenter)="tries(one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
             <span class="name">{{ one.name }}</span>
             <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
               <button class="plain" [style.background]="swatch.to" [attr.aria-label]="'Take ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
@@ -22,7 +23,7 @@ import { AuditLink } from '../../workers/index.ts';
           </li>
         } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
       </ul>
-      <p class="note">The wall shows what is pointed at. A press on one colour takes that swatch alone.</p>
+      <p class="note">The wall shows what is pointed at; H, held, shows the next. A press on one colour takes that swatch alone.</p>
     } @else { <p class="note" role="status">Working them out…</p> }
   `,
   styles: `
@@ -30,6 +31,7 @@ import { AuditLink } from '../../workers/index.ts';
     .between { display: flex; justify-content: space-between; gap: 12px; }
     li { display: grid; grid-template-columns: 128px minmax(0, 1fr) 64px 32px; gap: 10px; align-items: center; border-bottom: 1px solid #d9d9d9; min-height: 34px; }
     .strip { display: flex; height: 24px; } .strip button { flex: 1; outline: 1px solid #d9d9d9; outline-offset: -1px; } .strip button:focus-visible { outline: 2px solid #1a1a1a; z-index: 1; }
+    li.now { background: #f0f0f0; }
     p { padding-top: 6px; }
   `,
 })
@@ -60,6 +62,23 @@ export class Harmonies {
 
   protected tries(suggestion: Suggestion | null): void {
     this.#editor.preview((site) => (suggestion ? { label: suggestion.name, ops: takeSuggestion(site, suggestion) } : undefined));
+  }
+  /** The suggestion that a held key shows. */
+  protected readonly tried = signal<Suggestion | null>(null);
+  #next = 0;
+  /** H, held: the next suggestion is on the wall until it is let go. */
+  protected press(event: KeyboardEvent): void {
+    const list = this.list();
+    const typing = (event.target as HTMLElement).matches?.('input:not([type=range]), textarea, [contenteditable]');
+    if (event.key.toLowerCase() !== 'h' || event.repeat || typing || event.ctrlKey || event.metaKey || event.altKey || !list?.length) return;
+    const suggestion = list[this.#next++ % list.length]!;
+    this.tried.set(suggestion);
+    this.tries(suggestion);
+  }
+  protected release(event: KeyboardEvent): void {
+    if (event.key.toLowerCase() !== 'h' || !this.tried()) return;
+    this.tried.set(null);
+    this.tries(null);
   }
   protected take(suggestion: Suggestion, swatch?: SuggestedSwatch): void {
     this.#editor.commit((site) => ({ label: swatch ? `${swatch.label} of ${suggestion.name}` : `Take ${suggestion.name}`, ops: takeSuggestion(site, suggestion, swatch?.id) }));
