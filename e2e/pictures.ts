@@ -31,6 +31,13 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('v');
     await page.keyboard.press('v');
   },
+  harmonies: async (page) => {
+    while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
+    await step(page, 'Colour');
+    await page.getByRole('button', { name: 'All pages' }).click();
+    await page.getByRole('button', { name: 'Harmonies' }).click();
+    await page.getByRole('button', { name: 'Take Triadic' }).hover();
+  },
   grounds: async (page) => {
     while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
     await page.getByRole('button', { name: 'All pages' }).click();
@@ -62,6 +69,12 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await step(page, 'Check');
     await page.getByRole('button', { name: /^Failing/ }).click();
     await page.getByRole('row').nth(2).getByRole('button').click();
+  },
+  tokens: async (page) => {
+    await step(page, 'Gather');
+    const file = { $schema: 'https://www.designtokens.org/schemas/2025.10/format.json', color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } } };
+    await page.getByLabel('Bring in tokens').setInputFiles({ name: 'another-desk.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+    await page.getByRole('group', { name: 'Bring in tokens' }).getByRole('listitem').first().waitFor();
   },
   publish: async (page) => step(page, 'Publish'),
 };

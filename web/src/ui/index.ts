@@ -2,3 +2,4 @@ export { StandingSign, VerdictRule } from './verdict-rule.ts';
 export { NumberField } from './number-field.ts';
 export { TextField } from './text-field.ts';
 export { Choice, type ChoiceOption } from './choice.ts';
+export { lateChart, type DrawnChart } from './late-chart.ts';

@@ -29,6 +29,16 @@ describe('a frame on the wall', () => {
     expect(compareDocument(frame.contentDocument!, site, 'home', 1280)).toEqual([jasmine.stringContaining('letter-spacing')]);
   });
 
+  it('compares what is at rest: an element in focus is left out until it is let go', () => {
+    const link = frame.contentDocument!.querySelector<HTMLElement>('a[data-place]')!;
+    link.style.color = 'rgb(1, 2, 3)';
+    link.focus();
+    expect(link.matches(':focus-visible')).toBeTrue();
+    expect(compareDocument(frame.contentDocument!, site, 'home', 1280)).toEqual([]);
+    link.blur();
+    expect(compareDocument(frame.contentDocument!, site, 'home', 1280)).toEqual([jasmine.stringContaining('color')]);
+  });
+
   it('follows a token by its custom property alone, writing no element again', () => {
     const heading = frame.contentDocument!.querySelector('h1');
     const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#2255aa')!)).site;

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { TOLD_APART, VISIONS, VISION_LABELS, apartPairs, cssColor, cutDownText, resolvedSwatches, swatchPath, type ApartPair, type Site } from '@yohaku/core';
 import { deskFeature } from '../../state/index.ts';
+import { lateChart } from '../../ui/index.ts';
 import type { HueLine, HuePoint } from './hue-chart.ts';
 
 /** Swatches by lightness and hue; the pairs that must be told apart are joined and judged for every way of seeing. */
@@ -49,19 +50,12 @@ export class ToldApart {
   }));
   protected readonly words = computed(() => `Swatches by hue and lightness; ${this.#lines().length} pairs must be told apart, the nearest at ΔE ${this.pairs()[0] ? cutDownText(nearest(this.pairs()[0]!), 3) : 'none'}`);
   protected figure = (distance: number): string => cutDownText(distance, 2);
-  readonly #drawn = signal<{ show(points: readonly HuePoint[], lines: readonly HueLine[]): void } | null>(null);
+  readonly #drawn = lateChart<[readonly HuePoint[], readonly HueLine[]]>(async () => {
+    const { drawHues } = await import('./hue-chart.ts');
+    return () => drawHues(this.chart().nativeElement);
+  });
 
   constructor() {
-    const destroy = inject(DestroyRef);
-    let gone = false;
-    destroy.onDestroy(() => (gone = true));
-    afterNextRender(async () => {
-      const { drawHues } = await import('./hue-chart.ts');
-      if (gone) return;
-      const chart = drawHues(this.chart().nativeElement);
-      destroy.onDestroy(() => chart.end());
-      this.#drawn.set(chart);
-    });
     effect(() => this.#drawn()?.show(this.#points(), this.#lines()));
   }
 }

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output } from '@angular/core';
 import { cutDownText } from '@yohaku/core';
+import { lateChart } from '../../ui/index.ts';
 import type { CostCurve as Curve } from './cost-chart.ts';
 
 /** The curve of cost against the number kept; the chart is fetched when it is first shown. */
@@ -17,20 +18,13 @@ export class CostCurve {
     const { costs, knee, kept, cost } = this.curve();
     return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the knee is at ${knee} of ${costs.length}`;
   });
-  readonly #chart = signal<{ show(curve: Curve): void } | null>(null);
+  readonly #element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  readonly #chart = lateChart<[Curve]>(async () => {
+    const { drawCosts } = await import('./cost-chart.ts');
+    return () => drawCosts(this.#element, (count) => this.wanted.emit(count));
+  });
 
   constructor() {
-    const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    const destroy = inject(DestroyRef);
-    let gone = false;
-    destroy.onDestroy(() => (gone = true));
-    afterNextRender(async () => {
-      const { drawCosts } = await import('./cost-chart.ts');
-      if (gone) return;
-      const chart = drawCosts(element, (count) => this.wanted.emit(count));
-      destroy.onDestroy(() => chart.end());
-      this.#chart.set(chart);
-    });
     effect(() => this.#chart()?.show(this.curve()));
   }
 }
