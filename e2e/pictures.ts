@@ -12,6 +12,11 @@ if (!address) throw new Error('Give the sign-in address that ./yohaku link print
 
 const step = async (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
 
+/** Back from any other way of seeing. */
+const fullColour = async (page: Page) => {
+  while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
+};
+
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
     await step(page, 'Gather');
@@ -32,13 +37,14 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('v');
   },
   harmonies: async (page) => {
-    while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
+    await fullColour(page);
     await step(page, 'Colour');
     await page.getByRole('button', { name: 'All pages' }).click();
     await page.getByRole('button', { name: 'Harmonies' }).click();
     await page.getByRole('button', { name: 'Take Triadic' }).hover();
   },
   grounds: async (page) => {
+    await fullColour(page);
     while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
     await page.getByRole('button', { name: 'All pages' }).click();
     await step(page, 'Grounds');

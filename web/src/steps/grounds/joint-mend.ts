@@ -9,7 +9,9 @@ import { AuditLink, type BrandMend } from '../../workers/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Reaching],
   template: `
-    <div class="between"><h2 class="strong">Mend the brand together</h2><button class="act" (click)="closed.emit()">Leave it</button></div>
+    <div class="between"><h2 class="strong">Mend the brand together</h2><p class="acts">
+      @if (mend()?.moves?.length) { <button class="box" [yoReaching]="whole()" (click)="take(mend()!.moves)">Take {{ mend()!.moves.length === 1 ? 'it' : 'all ' + mend()!.moves.length }}</button> }
+      <button class="act" (click)="closed.emit()">Leave it</button></p></div>
     @if (mend(); as mend) {
       @if (mend.moves.length) {
         <p class="note">{{ plural(mend.mended, 'pair') }} that failed hold with the least movement in sum, by lightness alone, places weighed. The wall shows it; nothing is changed until it is taken.</p>
@@ -26,7 +28,6 @@ import { AuditLink, type BrandMend } from '../../workers/index.ts';
       } @else if (!mend.conflicts.length) { <p>Every pair that occurs holds. There is nothing to mend.</p> }
       @for (conflict of mend.conflicts; track $index) { <p class="conflict">{{ conflict.words }} {{ plural(conflict.places, 'place') }} stay as they are.</p> }
       @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button class="act" (click)="free()">Let all move</button></p> }
-      @if (mend.moves.length) { <p class="acts"><button class="box" (click)="take(mend.moves)">Take {{ mend.moves.length === 1 ? 'it' : 'all ' + mend.moves.length }}</button></p> }
     } @else { <p class="note" role="status">Working it out…</p> }
   `,
   styles: `
@@ -34,7 +35,7 @@ import { AuditLink, type BrandMend } from '../../workers/index.ts';
     .between { display: flex; justify-content: space-between; }
     li { display: grid; grid-template-columns: 64px 130px 150px 80px 80px 76px auto; gap: 12px; align-items: center; justify-content: start; border-bottom: 1px solid #d9d9d9; min-height: 28px; }
     .chips { display: flex; } .chips i { width: 32px; height: 20px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
-    .conflict { padding-top: 4px; } .acts { padding-top: 6px; }
+    .conflict { padding-top: 4px; } .acts { display: flex; gap: 18px; align-items: center; }
   `,
   host: { role: 'group', 'aria-label': 'Mend the brand together' },
 })
@@ -73,6 +74,9 @@ export class JointMend {
   }
   protected free(): void {
     this.stays.set([]);
+  }
+  protected whole(): Scope {
+    return { words: `The mend reaches ${plural((this.mend()?.moves ?? []).reduce((sum, move) => sum + move.places, 0), 'place')}` };
   }
   protected scope(move: JointMove): Scope {
     return { words: `${move.label} reaches ${plural(move.places, 'place')}` };
