@@ -8,6 +8,7 @@ import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFea
 import { BuildStep, CheckStep, ColourStep, GatherStep, GroundsStep, PagesStep, PublishStep, TypeStep } from './steps/index.ts';
 import { DeskFonts } from './desk/desk-fonts.ts';
 import { KeysList } from './desk/keys-list.ts';
+import { isTyping } from './ui/index.ts';
 import { Wall } from './wall/index.ts';
 import { AuditLink } from './workers/index.ts';
 
@@ -115,7 +116,7 @@ export class App {
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    const typing = target.matches('input:not([type=range]), textarea, [contenteditable]');
+    const typing = isTyping(event);
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
       event.preventDefault();
       return event.shiftKey ? this.redo() : this.undo();

@@ -56,8 +56,8 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     if (link && text) add('Link against text', group.ground, link, text, group.places.length, 'underlined');
   }
   for (const group of index.groups) {
-    const { recipes: [, on], ground } = group.places[0]!;
-    if (on !== recipes.on(ground, 'error')) continue;
+    const { ground } = group;
+    if (!group.painting.recipes.includes(recipes.on(ground, 'error'))) continue;
     const slot = (name: string) => tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, name));
     add('Error against help', ground, slot('error'), slot('help'), group.places.length, 'its own words');
   }

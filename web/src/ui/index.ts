@@ -3,3 +3,4 @@ export { NumberField } from './number-field.ts';
 export { TextField } from './text-field.ts';
 export { Choice, type ChoiceOption } from './choice.ts';
 export { lateChart, type DrawnChart } from './late-chart.ts';
+export { isTyping } from './typing.ts';

@@ -111,7 +111,9 @@ export class Frames {
   #release(): void {
     if (!this.#held) return;
     this.#held = false;
-    this.#schedule(1);
+    // A press that moved nothing has nothing to catch up with, and nothing to compare.
+    const site = this.#painted();
+    if (site && this.#behind(site).length > 0) this.#schedule(1);
   }
 
   #paint(frame: HungFrame, site: Site): void {

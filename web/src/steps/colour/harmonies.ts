@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { cutDownText, deltaERgb, parseColor, placesOf, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
+import { isTyping } from '../../ui/index.ts';
 import { AuditLink } from '../../workers/index.ts';
 
 /** Palettes suggested from the swatches that stay: tried on the wall while pointed at or in focus, taken only on purpose, whole or by one swatch. */
@@ -69,8 +70,7 @@ export class Harmonies {
   /** H, held: the next suggestion is on the wall until it is let go. */
   protected press(event: KeyboardEvent): void {
     const list = this.list();
-    const typing = (event.target as HTMLElement).matches?.('input:not([type=range]), textarea, [contenteditable]');
-    if (event.key.toLowerCase() !== 'h' || event.repeat || typing || event.ctrlKey || event.metaKey || event.altKey || !list?.length) return;
+    if (event.key.toLowerCase() !== 'h' || event.repeat || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey || !list?.length) return;
     const suggestion = list[this.#next++ % list.length]!;
     this.tried.set(suggestion);
     this.tries(suggestion);
