@@ -1,18 +1,19 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'formats', 'exchange'];
+const ROOMS = ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], color: ['number'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
   site: ['number', 'color', 'palette', 'ground', 'type', 'shape'],
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site'],
-  page: ['number', 'shape', 'site', 'style'],
+  logo: ['number', 'color', 'site', 'style'],
+  page: ['number', 'shape', 'site', 'style', 'logo'],
   change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style'],
   reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
-  legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change'],
+  legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'logo'],
   kin: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change'],
   harmony: ['number', 'color', 'palette', 'site', 'style', 'change', 'legibility'],
   gather: ['number', 'color', 'palette', 'site', 'style', 'reach', 'change', 'legibility'],
-  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
+  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'logo'],
   formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'render'],
   exchange: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change', 'formats'],
 };

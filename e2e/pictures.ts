@@ -24,6 +24,11 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Put away old-pages.css' }).waitFor();
     await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   },
+  logo: async (page) => {
+    await step(page, 'Gather');
+    await page.getByRole('button', { name: 'Logo', exact: true }).click();
+    await page.getByRole('button', { name: /on Deep$/ }).click();
+  },
   colour: async (page) => {
     await step(page, 'Colour');
     await page.getByRole('button', { name: /^Funnel/ }).first().click();

@@ -7,6 +7,7 @@ export * from './shape/index.ts';
 export * from './site/index.ts';
 export * from './change/index.ts';
 export * from './style/index.ts';
+export * from './logo/index.ts';
 export * from './page/index.ts';
 export * from './reach/index.ts';
 export * from './legibility/index.ts';

@@ -32,6 +32,7 @@ export const minor = (content: string): Part => text('minor', content, 3);
 export const lead = (content: string): Part => text('lead', content);
 export const para = (content: string): Part => text('running', content);
 export const fine = (content: string): Part => text('fine', content);
+export const logo = (): Part => (section, n) => ({ kind: 'logo', id: blockId(section, n) });
 export const rule = (): Part => (section, n) => ({ kind: 'rule', id: blockId(section, n) });
 
 export const picture = (asset: string, alt: string, shape: 'wide' | 'square' | 'tall' = 'wide'): Part => (section, n) =>

@@ -57,6 +57,12 @@ const light = (x: number, y: number, k: number): string =>
 const crates = (y: number): string =>
   [120, 260, 400, 900, 1030].map((x, i) => `<g transform="translate(${x} ${y - (i % 2) * 20})"><rect width="110" height="80" fill="#f1eadb"/><path d="M0 26 H110 M0 53 H110" stroke="#4d605f" stroke-width="4"/></g>`).join('');
 
+/** The mark: hull, house and funnel over one wave, cut out; `hull` and `house` differ by the ground it is made for. */
+function mark(id: string, name: string, hull: string, house: string): DemoPicture {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 108" width="120" height="108"><path d="M2 62 H118 L106 84 H14 Z" fill="${hull}"/><path d="M28 40 H84 L96 62 H28 Z" fill="${house}"/><rect x="44" y="6" width="24" height="34" fill="#b83a1e"/><path d="M2 98 q14.5 -8 29 0 t29 0 t29 0 t29 0" fill="none" stroke="${hull}" stroke-width="6" stroke-linecap="round"/></svg>`;
+  return { id, name, svg, width: 120, height: 108 };
+}
+
 /** Every picture of the site. */
 export const pictures: readonly DemoPicture[] = [
   scene('sea-sky', 'Sea and sky', { seed: 4, sky: ['#8fb0b4', '#dfe6df'], sea: ['#2c6169', '#0d3a42'], land: '#2f5a5c', horizon: 0.46, ridges: [[90, 9], [60, 13]], more: boat(790, 330, 0.9) }),
@@ -68,4 +74,6 @@ export const pictures: readonly DemoPicture[] = [
   scene('outer-ness', 'Outer Ness', { seed: 71, sky: ['#e8cdb2', '#f7ead6'], sea: ['#8a9a94', '#4d6b69'], land: '#6d6a52', horizon: 0.54, ridges: [[70, 14]], more: light(300, 392, 0.6) }),
   scene('deck', 'Freight on the pier', { seed: 83, sky: ['#cdd8d6', '#f1f1ea'], sea: ['#4a7177', '#2b5257'], land: '#4d605f', horizon: 0.44, ridges: [[80, 10]], more: `<rect y="560" width="${W}" height="160" fill="#8d8a7b"/>${crates(520)}` }),
   scene('crew', 'The boat, stern on', { seed: 97, sky: ['#b8cbcd', '#e9ece4'], sea: ['#386a71', '#173f46'], land: '#48605e', horizon: 0.55, ridges: [[100, 11]], more: boat(360, 340, 1.7) }),
+  mark('mark-pale', 'Mark for pale grounds', '#0e3b43', '#3e666c'),
+  mark('mark-dark', 'Mark for dark grounds', '#fbfaf6', '#cfd9d6'),
 ];

@@ -1,5 +1,5 @@
 import type { Section, Shared } from '@yohaku/core';
-import { buttons, byId, eyebrow, figures, fine, heading, lead, list, minor, para, section } from './build.ts';
+import { buttons, byId, eyebrow, figures, fine, heading, lead, list, logo, minor, para, section } from './build.ts';
 
 const questions: Section = section('questions', 'Questions', 'deep', 'even', [
   [eyebrow('Harbour office'), heading('Questions?'), lead('The harbour office answers between the first boat and the last. If the line is busy, we are out catching a rope.')],
@@ -20,7 +20,7 @@ const rules: Section = section('promise', 'Our promise', 'white', 'close', [
 ]);
 
 const footer: Section = section('footer', 'Footer', 'ink', 'close', [
-  [minor('Ternhaven Ferries'), para('A small line between four islands, since the mail went by oar.')],
+  [logo(), minor('Ternhaven Ferries'), para('A small line between four islands, since the mail went by oar.')],
   [fine('[Sailings](sailings) and [fares](fares)'), fine('[The islands](islands) and [vehicles and freight](freight)'), fine('[Travelling with assistance](assistance)')],
   [fine('[Notices](notices), [about us](about), [contact](contact)'), fine('Pier 1, Ternhaven. Company number 0000 of the Island Register.')],
 ]);
@@ -39,4 +39,11 @@ export const shared: Shared = {
   footer,
   sections: byId([questions, weather, rules]),
   overrides: {},
+  logo: {
+    forms: byId([
+      { id: 'mark-pale', label: 'Mark for pale grounds', asset: 'mark-pale', plate: null, colors: [{ hex: '#0e3b43', share: 0.571 }, { hex: '#3e666c', share: 0.267 }, { hex: '#b83a1e', share: 0.162 }] },
+      { id: 'mark-dark', label: 'Mark for dark grounds', asset: 'mark-dark', plate: null, colors: [{ hex: '#fbfaf6', share: 0.571 }, { hex: '#cfd9d6', share: 0.267 }, { hex: '#b83a1e', share: 0.162 }] },
+    ]),
+    formOrder: ['mark-pale', 'mark-dark'], onGround: {}, named: true, icon: { form: 'mark-dark', ground: 'deep', margin: 0.12 },
+  },
 };

@@ -7,7 +7,7 @@ const LONGHANDS: Record<PaintedProperty, string[]> = {
   color: ['color'], 'background-color': ['background-color'], 'border-color': ['border-top-color'], 'outline-color': ['outline-color'], 'font-size': ['font-size'], 'font-weight': ['font-weight'],
   'font-family': ['font-family'], 'font-style': ['font-style'], 'line-height': ['line-height'], 'letter-spacing': ['letter-spacing'], 'text-transform': ['text-transform'],
   'padding-block': ['padding-top', 'padding-bottom'], 'padding-inline': ['padding-left', 'padding-right'], 'border-radius': ['border-top-left-radius', 'border-bottom-right-radius'],
-  'margin-block-start': ['margin-top'], 'margin-block-end': ['margin-bottom'], gap: ['row-gap', 'column-gap'],
+  'margin-block-start': ['margin-top'], 'margin-block-end': ['margin-bottom'], gap: ['row-gap', 'column-gap'], width: ['width'],
 };
 const NAMES = [...new Set(Object.values(LONGHANDS).flat())];
 
@@ -19,7 +19,9 @@ function read(page: Page): Promise<Record<string, Seen>> {
     const computed = getComputedStyle(element);
     const behind: string[] = [];
     for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
-    return [element.getAttribute('data-place')!, { style: Object.fromEntries(names.map((name) => [name, computed.getPropertyValue(name)])), behind }];
+    // Only the logo is given a width; that of everything else is the layout's.
+    const given = names.filter((name) => name !== 'width' || element.classList.contains('logo'));
+    return [element.getAttribute('data-place')!, { style: Object.fromEntries(given.map((name) => [name, computed.getPropertyValue(name)])), behind }];
   })), NAMES);
 }
 

@@ -32,7 +32,8 @@ export function planBrand(site: Site, theirs: Brand, left: readonly LeftToken[])
  * here where both brands have a field for them.
  */
 export function takeBrand(site: Site, theirs: Brand, name: string, ours: ReadonlySet<string> = new Set()): Edit {
-  let brand = theirs;
+  // A brand without a logo leaves ours its sizes.
+  let brand: Brand = theirs.logo || !site.brand.logo ? theirs : { ...theirs, logo: site.brand.logo };
   const table = tokenTable(site.brand);
   const next = tokenTable(theirs);
   for (const path of ours) {

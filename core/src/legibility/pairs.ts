@@ -72,7 +72,7 @@ function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
       const around = layersBehind(table, group, band);
       const inside = layersOf(table, group, state, band);
       const text = layerAt(table, group, 'color', state, band);
-      if (text) pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
+      if (text && group.kind !== 'logo') pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
       if (filled) {
         const edge = layerAt(table, group, 'border-color', state, band);
         const fill = layerAt(table, group, 'background-color', state, band);

@@ -3,6 +3,7 @@ import type { Block, BlockOf, ButtonItem, Inline } from '../site/index.ts';
 import { recipes } from '../style/index.ts';
 import { blockAddress, element, labelled, placed, type Build } from './build.ts';
 import { hrefOf, inlineNodes, plainText } from './inline.ts';
+import { logo } from './logo.ts';
 import { assetFile } from './asset-file.ts';
 
 /** The element of a block, with its places noted. */
@@ -16,6 +17,7 @@ export function blockElement(build: Build, block: Block): Element {
     case 'cards': return cards(build, block);
     case 'form': return form(build, block);
     case 'figures': return figures(build, block);
+    case 'logo': return logo(build, `${block.id}/logo`, build.site.shared.header.name) ?? element('div', {});
     case 'rule': {
       const place = build.place({ id: `${block.id}/rule`, kind: 'rule', label: 'Rule', recipes: [recipes.rule(build.ground)] });
       return element('hr', placed(place, 'line'));

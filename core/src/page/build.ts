@@ -1,5 +1,5 @@
 import type { Element, ElementContent } from 'hast';
-import type { CornerUse, Site } from '../site/index.ts';
+import type { CornerUse, Site, State } from '../site/index.ts';
 import { recipeClass, recipes, type Recipe } from '../style/index.ts';
 import { STATES_OF, type Place, type PlaceKind } from './place.ts';
 
@@ -14,6 +14,8 @@ interface PlaceSpec {
   inline?: boolean;
   words?: readonly string[];
   inherits?: Place;
+  /** Other states than its kind has: a logo that is a link by itself. */
+  states?: readonly State[];
   /** Adds the disabled state, for real form buttons. */
   canBeDisabled?: boolean;
 }
@@ -42,7 +44,7 @@ export class Build {
 
   /** Notes a place and gives the element attributes that mark it. */
   place(spec: PlaceSpec): Place {
-    const states = STATES_OF[spec.kind];
+    const states = spec.states ?? STATES_OF[spec.kind];
     const place: Place = {
       id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled'] : states,

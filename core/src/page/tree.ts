@@ -4,6 +4,8 @@ import { recipes } from '../style/index.ts';
 import { Build, element, labelled, placed } from './build.ts';
 import { blockElement } from './blocks.ts';
 import { assetFile } from './asset-file.ts';
+import { formOn } from '../logo/index.ts';
+import { logo } from './logo.ts';
 import type { Place } from './place.ts';
 
 /** One top-level part of a page: the header, a section or the footer. */
@@ -38,6 +40,8 @@ function structureKey(site: Site): string {
     ...brand.variantOrder,
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
     site.language,
+    // Which form of the logo stands on a ground may hang on colours.
+    ...(site.shared.logo ? brand.groundOrder.map((id) => formOn(site, id)?.id) : []),
   ].join('|');
 }
 
@@ -74,7 +78,11 @@ function header(site: Site, page: Page, body: Place): PagePart {
   const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
   const build = outer.onto(surface, header.ground);
   const home = Object.values(site.pages).find((one) => one.file === 'index.html');
-  const name = build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle });
+  const alone = site.shared.logo?.named === false;
+  const mark = logo(build, `${header.id}/logo`, alone ? header.name : '');
+  const name = alone
+    ? build.place({ id: `${header.id}/name`, kind: 'logo', label: 'Logo, to the home page', recipes: [recipes.menu(header.ground)], states: ['rest', 'hover', 'focus'] })
+    : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle });
   const items = header.order.map((id) => {
     const item = header.items[id]!;
     const place = build.place({ id: `${header.id}/${id}`, kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle });
@@ -82,7 +90,7 @@ function header(site: Site, page: Page, body: Place): PagePart {
   });
   const node = element('header', placed(surface, 'header', { dataPart: 'header' }), [
     element('div', { className: 'bar' }, [
-      element('a', placed(name, 'site-name', { href: home?.file ?? '#' }), [header.name]),
+      element('a', placed(name, 'site-name', { href: home?.file ?? '#' }), [mark, alone ? undefined : header.name]),
       element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),
     ]),
   ]);

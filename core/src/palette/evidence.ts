@@ -41,6 +41,8 @@ export interface Evidence {
   readonly notes: readonly string[];
   /** Size in px of a picture; null for texts. */
   readonly size: { readonly width: number; readonly height: number } | null;
+  /** The file of a picture as it is kept, and the plate it stands on (hex; null when cut out); absent for texts. */
+  readonly picture?: { readonly hash: string; readonly type: string; readonly plate: string | null };
   readonly lines: readonly EvidenceLine[];
   readonly colors: readonly EvidenceColor[];
 }

@@ -1,4 +1,4 @@
-export { bodyHtml, bodyParts, pageHtml, partHtml } from './page-html.ts';
+export { bodyHtml, bodyParts, pageHtml, partHtml, webManifest } from './page-html.ts';
 export { stylesCss } from './styles-css.ts';
 export { overrideCss, overridesCss } from './overrides-css.ts';
 export { familiesInUse, fontsCss } from './fonts-css.ts';

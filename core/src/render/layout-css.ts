@@ -14,6 +14,7 @@ a { color: inherit; }
 .link { text-decoration-line: underline; text-underline-offset: 0.15em; text-decoration-thickness: from-font; }
 .bar { display: flex; flex-wrap: wrap; align-items: center; justify-content: space-between; gap: 4px 32px; max-width: 1120px; margin-inline: auto; padding-block: 12px; }
 .site-name, .menu-link { display: inline-block; text-decoration-line: none; padding-block: 6px; }
+.logo { box-sizing: content-box; max-width: 100%; height: auto; vertical-align: middle; }
 .menu { display: flex; flex-wrap: wrap; gap: 0 24px; }
 .menu-link[aria-current="page"] { text-decoration-line: underline; text-underline-offset: 0.4em; }
 .section { position: relative; }

@@ -1,7 +1,8 @@
-import type { Root } from 'hast';
+import type { Element, Root } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import type { Site } from '../site/index.ts';
 import { element, pageTree, type PagePart } from '../page/index.ts';
+import { ICON_SIDES, iconFile } from '../logo/index.ts';
 import { recipeClass } from '../style/index.ts';
 
 const parts = new WeakMap<PagePart, string>();
@@ -29,6 +30,21 @@ export function bodyHtml(site: Site, pageId: string): string {
   return `${html('header')}\n<main id="main">\n${inside}\n</main>\n${html('footer')}\n`;
 }
 
+/** The icon in its sizes. Without one an empty address: otherwise browsers ask the server's root for it. */
+function iconLinks(site: Site): Element[] {
+  if (!site.shared.logo) return [element('link', { rel: 'icon', href: 'data:,' })];
+  return [
+    ...ICON_SIDES.filter((side) => side <= 32).map((side) => element('link', { rel: 'icon', type: 'image/png', sizes: `${side}x${side}`, href: iconFile(side) })),
+    element('link', { rel: 'apple-touch-icon', href: iconFile(180) }),
+    element('link', { rel: 'manifest', href: 'site.webmanifest' }),
+  ];
+}
+
+/** The manifest that names the icon for home and splash screens. */
+export function webManifest(site: Site): string {
+  return `${JSON.stringify({ name: site.name, lang: site.language, icons: ICON_SIDES.map((side) => ({ src: iconFile(side), sizes: `${side}x${side}`, type: 'image/png' })) }, null, 2)}\n`;
+}
+
 /** A whole page as a file: no script, styles beside it. */
 export function pageHtml(site: Site, pageId: string): string {
   const { page, body } = pageTree(site, pageId);
@@ -42,8 +58,7 @@ export function pageHtml(site: Site, pageId: string): string {
           element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
           element('title', {}, [page.file === 'index.html' ? site.name : `${page.title}, ${site.name}`]),
           page.description === '' ? undefined : element('meta', { name: 'description', content: page.description }),
-          // No favicon yet: without this line browsers ask the server's root for one.
-          element('link', { rel: 'icon', href: 'data:,' }),
+          ...iconLinks(site),
           element('link', { rel: 'stylesheet', href: 'fonts.css' }),
           element('link', { rel: 'stylesheet', href: 'tokens.css' }),
           element('link', { rel: 'stylesheet', href: 'styles.css' }),

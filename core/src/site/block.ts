@@ -54,6 +54,7 @@ export const Block = v.variant('kind', [
   v.strictObject({ kind: v.literal('form'), id: Id, labelStyle: Id, helpStyle: Id, order: Order, items: byId(Field), submit: ButtonItem }),
   v.strictObject({ kind: v.literal('figures'), id: Id, valueStyle: Id, labelStyle: Id, order: Order, items: byId(v.strictObject({ id: Id, value: Label, label: Label })) }),
   v.strictObject({ kind: v.literal('rule'), id: Id }),
+  v.strictObject({ kind: v.literal('logo'), id: Id }),
 ]);
 export type Block = v.InferOutput<typeof Block>;
 export type BlockOf<K extends Block['kind']> = Extract<Block, { kind: K }>;

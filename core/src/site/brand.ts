@@ -110,6 +110,8 @@ export const Brand = v.strictObject({
   buttonStyle: Id,
   corners: v.strictObject({ button: ranged('corner'), card: ranged('corner'), picture: ranged('corner'), field: ranged('corner') }),
   spaces: byId(Space), spaceOrder: Order,
+  /** Painted width of the logo, the narrowest it may be, and the clear space around it as a share of its width. */
+  logo: v.optional(v.strictObject({ width: ranged('logoWidth'), smallest: ranged('logoWidth'), clear: ranged('share') })),
   /** Tokens of other tools that nothing here uses, as JSON by path: kept so that they are written out again. */
   kept: v.optional(v.record(KeptPath, v.pipe(v.string(), v.maxLength(20_000)))),
 });

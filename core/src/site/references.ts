@@ -9,7 +9,7 @@ import type { Site } from './site.ts';
 export interface Dangling {
   /** Where it is said, in words with ids: `ground chart, slot text`. */
   readonly where: string;
-  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'family' | 'order' | 'loop' | 'name' | 'file';
+  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'family' | 'order' | 'loop' | 'name' | 'file';
   readonly target: string;
 }
 
@@ -25,6 +25,7 @@ export function danglingReferences(site: Site): Dangling[] {
   need(site.brand.styles, header.nameStyle, 'header', 'style', miss);
   sameKeys(header.order, header.items, 'menu', miss);
   for (const item of Object.values(header.items)) need(site.pages, item.page, `menu item ${item.id}`, 'page', miss);
+  checkLogo(site, miss);
   section(site.shared.footer);
   Object.values(site.shared.sections).forEach(section);
   sameKeys(site.pageOrder, site.pages, 'pages', miss);
@@ -89,6 +90,18 @@ function checkBrand(site: Site, miss: Miss): void {
   }
 }
 
+function checkLogo({ shared: { logo }, assets, brand }: Site, miss: Miss): void {
+  if (!logo) return;
+  sameKeys(logo.formOrder, logo.forms, 'logo', miss);
+  for (const form of Object.values(logo.forms)) need(assets, form.asset, `logo form ${form.id}`, 'asset', miss);
+  for (const [ground, form] of Object.entries(logo.onGround)) {
+    need(brand.grounds, ground, 'logo', 'ground', miss);
+    need(logo.forms, form, 'logo', 'form', miss);
+  }
+  need(logo.forms, logo.icon.form, 'icon', 'form', miss);
+  if (logo.icon.ground !== null) need(brand.grounds, logo.icon.ground, 'icon', 'ground', miss);
+}
+
 /** The way on which the rules of a swatch lead back to it, from it to it; undefined when they do not. */
 export function ruleLoop(brand: Pick<Brand, 'swatches'>, id: string): string[] | undefined {
   const walk = (at: string, trail: readonly string[]): string[] | undefined => {
@@ -148,7 +161,7 @@ function sectionChecker(site: Site, miss: Miss): (section: Section) => void {
         break;
       case 'form': style(block.labelStyle, where); style(block.helpStyle, where); button(block.submit, where); break;
       case 'figures': style(block.valueStyle, where); style(block.labelStyle, where); break;
-      case 'rule': break;
+      case 'rule': case 'logo': break;
     }
   };
   return (section) => {

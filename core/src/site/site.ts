@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { byId, Id, Label, Order } from './fields.ts';
 import { Brand } from './brand.ts';
 import { Section } from './block.ts';
+import { Logo } from './logo.ts';
 import { Override } from './override.ts';
 
 /** Version of the stored document; `upcast` brings older ones up to it. */
@@ -38,6 +39,7 @@ export const Shared = v.strictObject({
   footer: Section,
   sections: byId(Section),
   overrides: byId(Override),
+  logo: v.optional(Logo),
 });
 export type Shared = v.InferOutput<typeof Shared>;
 

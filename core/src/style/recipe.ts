@@ -4,7 +4,7 @@ import { BANDS, type BandId } from '../shape/index.ts';
 import { slotPath } from './table.ts';
 
 /** A property the brand paints. Layout properties that no token moves are not among them. */
-export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap';
+export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width';
 
 /** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
 export interface Declaration {
@@ -38,6 +38,7 @@ export const recipes = {
   on: (ground: string, slot: string): Recipe => `on:${ground}:${slot}`,
   link: (ground: string): Recipe => `link:${ground}`,
   menu: (ground: string): Recipe => `menu:${ground}`,
+  logo: (): Recipe => 'logo',
   rule: (ground: string): Recipe => `rule:${ground}`,
   stripe: (ground: string): Recipe => `stripe:${ground}`,
   field: (ground: string): Recipe => `field:${ground}`,
@@ -90,6 +91,9 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
     ];
+    case 'logo': return brand.logo ? [
+      { property: 'width', token: 'logo.width' }, { property: 'padding-block', token: 'logo.clear' }, { property: 'padding-inline', token: 'logo.clear' },
+    ] : [];
     case 'rule': return [{ property: 'border-color', token: slot(one, 'rule') }];
     case 'stripe': return [{ property: 'background-color', token: slot(one, 'stripe') }];
     case 'field': return [
@@ -124,6 +128,7 @@ export function allRecipes(brand: Brand): Recipe[] {
     ...brand.styleOrder.map(recipes.text),
     ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error'] as const).map((slot) => recipes.on(ground, slot))),
     ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.field),
+    ...(brand.logo ? [recipes.logo()] : []),
     ...brand.sizeOrder.map(recipes.buttonSize),
     ...brand.variantOrder.flatMap((variant) => grounds.map((ground) => recipes.button(variant, ground))),
   ];

@@ -1,3 +1,4 @@
+import { round } from '../number/index.ts';
 import { composite, cssColor, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
 import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
 import { deriveColor, ruleSources } from '../palette/index.ts';
@@ -125,6 +126,12 @@ function* shapeTokens(brand: Brand): Iterable<Token> {
     const size = brand.sizes[id]!;
     yield { path: `button.${size.path}.pad-x`, label: `${size.label} button, sides`, type: 'dimension', css: `${size.padX}px`, address: ['brand', 'sizes', id, 'padX'] };
     yield { path: `button.${size.path}.pad-y`, label: `${size.label} button, top and bottom`, type: 'dimension', css: `${size.padY}px`, address: ['brand', 'sizes', id, 'padY'] };
+  }
+  if (brand.logo) {
+    const at = (field: string) => ['brand', 'logo', field];
+    yield { path: 'logo.width', label: 'Logo width', type: 'dimension', css: `${brand.logo.width}px`, address: at('width') };
+    yield { path: 'logo.smallest', label: 'Logo, smallest width', type: 'dimension', css: `${brand.logo.smallest}px`, address: at('smallest') };
+    yield { path: 'logo.clear', label: 'Clear space of the logo', type: 'dimension', css: `${round(brand.logo.width * brand.logo.clear, 2)}px`, address: at('clear') };
   }
   for (const id of brand.spaceOrder) {
     const space = brand.spaces[id]!;

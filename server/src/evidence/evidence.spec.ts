@@ -57,6 +57,12 @@ describe('reading evidence', () => {
     expect(colors.find((one) => one.hex === '#123456')).toEqual(jasmine.objectContaining({ share: 0, why: jasmine.stringMatching(/not to be seen/) as unknown as string }));
   });
 
+  it('tells a picture on a plate of its own from one that is cut out', async () => {
+    expect((await read('logo.svg', LOGO)).plate).toBe('#fbfaf6');
+    expect((await read('cut.svg', svg('<circle cx="5" cy="5" r="4" fill="#b83a1e"/>'))).plate).toBeNull();
+    expect((await read('half.svg', svg('<rect width="5" height="10" fill="#b83a1e"/><rect x="5" width="5" height="10" fill="#0e3b43"/>'))).plate).toBeNull();
+  });
+
   it('counts shapes without a fill as black', async () => {
     expect((await read('mark.svg', svg('<path d="M0 0H10V10Z"/><circle r="2" fill="#b83a1e"/>'))).colors.map((one) => one.hex).sort()).toEqual(['#000000', '#b83a1e']);
   });

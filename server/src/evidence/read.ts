@@ -1,4 +1,4 @@
-import { colorSpots, extractPalette, hex, plural, type Evidence, type EvidenceColor } from '@yohaku/core';
+import { colorSpots, extractPalette, hex, plateOf, plural, type Evidence, type EvidenceColor } from '@yohaku/core';
 import { PICTURE_LIMITS, decodePicture, pictureType } from '../assets/index.ts';
 import { readDrawing } from './drawing.ts';
 import { EVIDENCE_FILES, EvidenceRefused } from './limits.ts';
@@ -7,7 +7,7 @@ import { readSheet } from './sheet.ts';
 import { ColorTally } from './tally.ts';
 
 /** What reading gave, before it has an id. `type` is that of the picture to keep; null where the text itself is what was read. */
-export type ReadEvidence = Omit<Evidence, 'id'> & { readonly type: string | null };
+export type ReadEvidence = Omit<Evidence, 'id' | 'picture'> & { readonly type: string | null; readonly plate?: string | null };
 
 /**
  * Reads a piece of evidence by what its bytes say: a picture, a drawing, a zipped
@@ -29,7 +29,8 @@ async function readPicture(name: string, bytes: Buffer): Promise<ReadEvidence> {
   if (bytes.length > PICTURE_LIMITS.bytes) throw new EvidenceRefused(`The picture is over ${PICTURE_LIMITS.bytes / 1024 / 1024} MB. Make it smaller and drop it again.`);
   const picture = await decodePicture(bytes);
   const { width, height, pixels, type } = picture;
-  const base = { name, facts: `${width} × ${height}`, size: { width, height }, type };
+  const plate = plateOf(pixels);
+  const base = { name, facts: `${width} × ${height}`, size: { width, height }, type, plate: plate ? hex(plate) : null };
   if (type === 'image/svg+xml') {
     const { colors, notes, lines } = readDrawing(name, bytes.toString('utf8'), pixels);
     if (colors.length > 0) return { ...base, kind: 'drawing', notes, lines, colors };

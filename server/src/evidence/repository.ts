@@ -17,9 +17,10 @@ export async function listEvidence({ db }: Database, site: string): Promise<Evid
 
 /** Reads a piece of evidence and keeps it with what it gave. The same id is taken once; the same file under the same name is the piece that hangs already. */
 export async function addEvidence(database: Database, site: string, id: string, name: string, bytes: Buffer): Promise<Evidence> {
-  const { type, ...found } = await readEvidence(name, bytes);
+  const { type, plate = null, ...read } = await readEvidence(name, bytes);
   return database.db.transaction(async (tx) => {
     const file = await storeFile(tx, bytes, type ?? 'text/plain');
+    const found = type === null ? read : { ...read, picture: { hash: file, type, plate } };
     const same = and(eq(evidence.siteId, site), eq(evidence.file, file), eq(evidence.name, name), eq(evidence.putAway, false));
     const [hanging] = await tx.select().from(evidence).where(same).limit(1);
     if (hanging) return asEvidence(hanging);
@@ -34,6 +35,12 @@ export async function addEvidence(database: Database, site: string, id: string, 
 export async function putAway({ db }: Database, site: string, id: string, away: boolean): Promise<boolean> {
   const rows = await db.update(evidence).set({ putAway: away }).where(and(eq(evidence.siteId, site), eq(evidence.id, id))).returning({ id: evidence.id });
   return rows.length > 0;
+}
+
+/** Content hash of a picture among a site's evidence, by the start of it: what is made a picture of the site is shown before the change that says so has arrived. */
+export async function evidenceByHash({ db }: Database, site: string, start: string): Promise<string | undefined> {
+  const [row] = await db.select({ file: evidence.file }).from(evidence).where(and(eq(evidence.siteId, site), eq(evidence.picture, true), sql`left(${evidence.file}, ${start.length}) = ${start}`)).limit(1);
+  return row?.file;
 }
 
 /** Content hash of the picture behind a piece of evidence; undefined for texts. */

@@ -9,7 +9,7 @@ function desk(): string {
 
 /** Pages of a site never run a script, wherever they are shown. */
 function frame(ancestors: string): string {
-  return ["default-src 'none'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data:", "font-src 'self'", "form-action 'none'", "base-uri 'none'", `frame-ancestors ${ancestors}`].join('; ');
+  return ["default-src 'none'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data:", "font-src 'self'", "manifest-src 'self'", "form-action 'none'", "base-uri 'none'", `frame-ancestors ${ancestors}`].join('; ');
 }
 
 /** Security headers: helmet's small ones, and one policy each for the desk, the frames on the wall, and published sites. */

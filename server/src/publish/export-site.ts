@@ -1,8 +1,8 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { assetFile, facesOf, familiesInUse, fontsCss, pageHtml, specimenHtml, stylesCss, tokensCss, writeDtcg, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, facesOf, familiesInUse, fontsCss, iconFile, pageHtml, specimenHtml, stylesCss, tokensCss, webManifest, writeDtcg, type Site } from '@yohaku/core';
 import type { Querier } from '../db/index.ts';
-import { readFile } from '../assets/index.ts';
+import { drawIcon, readFile } from '../assets/index.ts';
 
 export interface ExportedFile { readonly bytes: Buffer; readonly type: string }
 /** A whole static site: file name relative to its root, and content. */
@@ -33,6 +33,12 @@ export async function exportSite(db: Querier, site: Site, root: string): Promise
   for (const asset of Object.values(site.assets)) {
     const kept = await readFile(db, asset.hash);
     if (kept) files.set(assetFile(asset), kept);
+  }
+  const form = site.shared.logo?.forms[site.shared.logo.icon.form];
+  const kept = form && (await readFile(db, site.assets[form.asset]!.hash));
+  if (kept) {
+    for (const side of ICON_SIDES) files.set(iconFile(side), { bytes: await drawIcon(site, kept.bytes, side), type: 'image/png' });
+    text('site.webmanifest', webManifest(site), 'application/manifest+json');
   }
   return files;
 }

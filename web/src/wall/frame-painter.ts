@@ -18,7 +18,7 @@ function sameStructure(one: Site, other: Site): boolean {
   const a = one.brand;
   const b = other.brand;
   return one.pages === other.pages && one.shared === other.shared && a.groundOrder === b.groundOrder && a.styleOrder === b.styleOrder
-    && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder;
+    && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder && !a.logo === !b.logo;
 }
 
 const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };

@@ -19,7 +19,7 @@ export interface SlipValue {
 
 const SHOWN: readonly (readonly [PaintedProperty, string])[] = [
   ['color', 'Colour'], ['background-color', 'Fill'], ['border-color', 'Edge'], ['font-family', 'Family'], ['font-size', 'Size'], ['font-weight', 'Weight'],
-  ['line-height', 'Line'], ['padding-block', 'Above, below'], ['padding-inline', 'Sides'], ['border-radius', 'Corner'],
+  ['line-height', 'Line'], ['padding-block', 'Above, below'], ['padding-inline', 'Sides'], ['border-radius', 'Corner'], ['width', 'Width'],
 ];
 
 /** The values of a place at rest, each with its chain of tokens and how many places each of them paints. */

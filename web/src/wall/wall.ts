@@ -5,6 +5,7 @@ import { DeskActions, SURROUNDS, auditFeature, deskFeature, gatherFeature, reach
 import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
+import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { Slip } from './slip.ts';
@@ -24,7 +25,7 @@ const PANELS = {
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EvidenceWall, NumberField, PageFrame, Slip],
+  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -56,6 +57,7 @@ export class Wall {
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
+    if (this.logoHangs()) return 'the icon at real size';
     if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
     if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
@@ -66,7 +68,9 @@ export class Wall {
   readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
   protected readonly hasEvidence = computed(() => this.desk().step === 'gather' && this.#evidence().length > 0);
   protected readonly evidenceHangs = computed(() => this.hasEvidence() && this.desk().hanging === 'evidence');
-  protected readonly allHang = computed(() => !this.evidenceHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
+  protected readonly inGather = computed(() => this.desk().step === 'gather');
+  protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
+  protected readonly allHang = computed(() => !this.evidenceHangs() && !this.logoHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
 
   /** The token in hand, with its label, when there is one. */
   protected readonly inHand = computed(() => {
@@ -123,7 +127,7 @@ export class Wall {
     return this.desk().grown === page ? this.grownScale() : OVERVIEW;
   }
 
-  protected hang(hanging: 'all' | 'reach' | 'evidence'): void {
+  protected hang(hanging: 'all' | 'reach' | 'evidence' | 'logo'): void {
     this.#store.dispatch(DeskActions.hang({ hanging }));
   }
 

@@ -38,6 +38,7 @@ export function groundUses(site: Site, id: string): string[] {
 /** Deletes a ground; whatever stands on it goes to `heir`. */
 export function removeGround(site: Site, id: string, heir: string): Edit {
   const ops: Op[] = groundAddresses(site, id).map(({ at }) => setOp(site, at, heir));
+  if (site.shared.logo?.onGround[id] !== undefined) ops.push(setOp(site, ['shared', 'logo', 'onGround', id], undefined));
   ops.push(removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id));
   return { label: `Delete ground ${site.brand.grounds[id]!.label}`, ops };
 }
@@ -48,6 +49,7 @@ function groundAddresses(site: Site, id: string): { label: string; at: string[] 
     if (one.ground === id) found.push({ label: `${where}, ${one.label}`, at: [...at, 'ground'] });
     for (const block of Object.values(one.blocks)) if (block.kind === 'cards' && block.ground === id) found.push({ label: `${where}, cards in ${one.label}`, at: [...at, 'blocks', block.id, 'ground'] });
   };
+  if (site.shared.logo?.icon.ground === id) found.push({ label: 'The icon of the site', at: ['shared', 'logo', 'icon', 'ground'] });
   if (site.shared.header.ground === id) found.push({ label: 'Header', at: ['shared', 'header', 'ground'] });
   section(site.shared.footer, ['shared', 'footer'], 'All pages');
   for (const one of Object.values(site.shared.sections)) section(one, ['shared', 'sections', one.id], 'Shared');

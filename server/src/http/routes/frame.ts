@@ -1,6 +1,7 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import type Router from '@koa/router';
 import { FAMILIES, assetFile, facesOf } from '@yohaku/core';
+import { evidenceByHash } from '../../evidence/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
 import { fontPath } from '../../publish/index.ts';
@@ -20,7 +21,9 @@ export function frameRoutes(router: Router, { database, root }: Services): void 
   router.get('/frame/:site/images/:file', async (context) => {
     const stored = await loadSite(database, context.params['site']!);
     const asset = Object.values(stored?.site.assets ?? {}).find((one) => assetFile(one) === `images/${context.params['file']}`);
-    const file = asset ? await readFile(database.db, asset.hash) : undefined;
+    const start = /-([0-9a-f]{10})\.\w+$/.exec(context.params['file']!)?.[1];
+    const hash = asset?.hash ?? (start && (await evidenceByHash(database, context.params['site']!, start)));
+    const file = hash ? await readFile(database.db, hash) : undefined;
     if (!file) throw notFound('The picture');
     context.type = file.type;
     context.set('Cache-Control', 'private, max-age=31536000, immutable');

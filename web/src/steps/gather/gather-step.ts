@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, candidates, cutDownText, planTaking, plural, takePalette, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
-import { Editor, GatherActions, PASTED, Reaching, Tray, freshId, gatherFeature, type Scope } from '../../state/index.ts';
+import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, planTaking, plural, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
+import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
+import { LogoPanel } from './logo-panel.ts';
 import { siftOrder } from './sift-order.ts';
 
 const ROW = 28;
@@ -13,7 +14,7 @@ const ROW = 28;
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BringIn, CostCurve, TextField, Reaching],
+  imports: [BringIn, CostCurve, LogoPanel, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -84,6 +85,27 @@ export class GatherStep {
   }
   protected putBack(): void {
     void this.#tray.putBack();
+  }
+
+  readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
+  /** Whether the desk shows the logo: it stays while the pages are looked at, until the evidence hangs again. */
+  protected readonly logoInHand = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'evidence' && before?.value === true) });
+  protected readonly logoScope: Scope = { words: 'A form of the logo stands in the header of every page, and wherever a section shows the logo' };
+
+  /** A picture that is not a form of the logo yet. */
+  protected canBeLogo(piece: Evidence): boolean {
+    const site = this.#editor.current();
+    return !!piece.picture && !!site && !Object.values(site.shared.logo?.forms ?? {}).some((form) => site.assets[form.asset]?.hash === piece.picture!.hash);
+  }
+  protected useAsLogo(piece: Evidence): void {
+    const { picture, size, colors } = piece;
+    const id = freshId('logo');
+    this.#editor.commit((site) => {
+      const known = Object.values(site.assets).find((one) => one.hash === picture!.hash);
+      const asset: Asset = known ?? { id, name: piece.name.slice(0, 80), hash: picture!.hash, type: picture!.type as Asset['type'], ...size! };
+      return addLogoForm(site, asset, { id, plate: picture!.plate, colors: colors.map(({ hex, share }) => ({ hex: hex.slice(0, 7), share: Math.round(share * 1000) / 1000 })) });
+    });
+    this.#store.dispatch(DeskActions.hang({ hanging: 'logo' }));
   }
 
   /** Takes a colour in hand: its occurrences are outlined on the wall. */

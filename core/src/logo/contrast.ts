@@ -1,0 +1,37 @@
+import { contrastRatio, deltaERgb, parseColor, type Rgb8 } from '../color/index.ts';
+import type { LogoForm } from '../site/index.ts';
+
+/** A colour this close (ΔE OK) to the plate is the plate. */
+const PLATE = 0.02;
+
+/** How a form of the logo stands out from a background. */
+export interface LogoContrast {
+  /** The contrast ratio that at least half of its area reaches. */
+  readonly ratio: number;
+  /** Share of its area, 0 to 1, that reaches 3:1. */
+  readonly seen: number;
+}
+
+/** The ratio asked of half the area: that of graphical objects in WCAG 2.2, 1.4.11, which itself exempts logotypes. */
+export const LOGO_RATIO = 3;
+
+/**
+ * Rates a form by its colours and their shares. A form with a plate of its own
+ * is rated on that, whatever lies around; what is cut out, on the background.
+ *
+ * @param background an opaque colour
+ */
+export function logoContrast(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8): LogoContrast {
+  const plate = form.plate === null ? undefined : parseColor(form.plate)?.rgb;
+  const behind = plate ?? background;
+  const marks = form.colors
+    .map(({ hex, share }) => ({ rgb: parseColor(hex)!.rgb, share }))
+    .filter(({ rgb }) => !plate || deltaERgb(rgb, plate) > PLATE)
+    .map(({ rgb, share }) => ({ ratio: contrastRatio(rgb, behind), share }))
+    .sort((one, other) => other.ratio - one.ratio);
+  const area = marks.reduce((sum, one) => sum + one.share, 0);
+  if (area === 0) return { ratio: 1, seen: 0 };
+  let reached = 0;
+  const half = marks.find((one) => (reached += one.share) >= area / 2 - 1e-9) ?? marks.at(-1)!;
+  return { ratio: half.ratio, seen: marks.reduce((sum, one) => sum + (one.ratio >= LOGO_RATIO ? one.share : 0), 0) / area };
+}

@@ -1,0 +1,40 @@
+import { composite, parseColor, type Rgb8 } from '../color/index.ts';
+import type { Brand, Logo, LogoForm, Site } from '../site/index.ts';
+import { resolveToken, slotPath, tokenTable } from '../style/index.ts';
+import { logoContrast } from './contrast.ts';
+
+const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+
+/** The background of a ground as it is seen on white paper. */
+export function groundColor(brand: Brand, ground: string): Rgb8 {
+  const css = resolveToken(tokenTable(brand), slotPath(brand, brand.grounds[ground]!, 'background')).css;
+  return composite(parseColor(css)?.rgb ?? WHITE, WHITE);
+}
+
+const known = new WeakMap<Brand, { logo: Logo; forms: Map<string, LogoForm | undefined> }>();
+
+/** The form of the logo on a ground: the one set for it, else the one seen best, the earlier one in a draw. Undefined while there is no logo. */
+export function formOn(site: Pick<Site, 'brand' | 'shared'>, ground: string): LogoForm | undefined {
+  const { brand, shared: { logo } } = site;
+  if (!logo || !brand.grounds[ground]) return undefined;
+  let kept = known.get(brand);
+  if (kept?.logo !== logo) known.set(brand, (kept = { logo, forms: new Map() }));
+  if (!kept.forms.has(ground)) kept.forms.set(ground, choose(brand, logo, ground));
+  return kept.forms.get(ground);
+}
+
+function choose(brand: Brand, logo: Logo, ground: string): LogoForm | undefined {
+  const set = logo.onGround[ground];
+  if (set !== undefined) return logo.forms[set];
+  const background = groundColor(brand, ground);
+  let best: LogoForm | undefined;
+  let most = -1;
+  for (const id of logo.formOrder) {
+    const form = logo.forms[id]!;
+    const { ratio, seen } = logoContrast(form, background);
+    // First by what is seen at all, then by how clearly.
+    const worth = seen * 100 + ratio;
+    if (worth > most) [best, most] = [form, worth];
+  }
+  return best;
+}

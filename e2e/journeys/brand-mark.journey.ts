@@ -1,0 +1,50 @@
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import { test, expect } from '../fixtures.ts';
+
+test('a logo dropped as evidence becomes a form, stands in every header by ground, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
+  await desk.step('Gather');
+  await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/evidence/mark-on-pale.svg'));
+  await page.getByRole('button', { name: 'mark-on-pale.svg', exact: true }).click();
+  await page.getByRole('button', { name: 'Use it as a form of the logo' }).click();
+  const panel = page.getByRole('group', { name: 'Logo' });
+  await expect(panel.getByText(/on its own plate, #fbfaf6; stands on/)).toBeVisible();
+  const wall = page.getByRole('list', { name: 'The logo on each ground' });
+  await expect(wall.getByRole('listitem')).toHaveCount(5);
+  await expect(page.getByText('512', { exact: true })).toBeVisible();
+
+  // On the dark ground the form for pale grounds is lost, and the tally says so.
+  const fails = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  const before = await fails();
+  await desk.choose('Form on Ink', 'Mark for pale', panel);
+  await expect.poll(fails).toBe(before + 9);
+  await page.getByRole('button', { name: 'Undo Logo on Ink' }).click();
+  await expect.poll(fails).toBe(before);
+
+  // The width is one token for all of them; nonsense is refused with its reason.
+  const width = panel.getByLabel('Width, px');
+  await width.fill('huge');
+  await width.press('Enter');
+  await expect(panel.getByRole('alert')).toBeVisible();
+  await page.getByRole('button', { name: 'All pages' }).click();
+  await width.fill('90');
+  await width.press('Enter');
+  await expect.poll(() => desk.computed('Contact at 1280', 'header/logo', 'width')).toBe('90px');
+  await width.fill('30');
+  await width.press('Enter');
+  await expect.poll(fails).toBe(before + 18);
+  await page.getByRole('button', { name: 'Undo Logo width' }).click();
+
+  // Alone, the picture carries the name for those who cannot see it.
+  await panel.getByRole('button', { name: 'alone' }).click();
+  await expect(page.frameLocator('iframe[title="Home at 1280"]').getByRole('link', { name: 'Ternhaven', exact: true, includeHidden: true }).first()).toBeAttached();
+  await expect(page.getByText('painted otherwise')).toHaveCount(0);
+
+  await desk.saved();
+  const files = unzipSync(await (await page.request.get(`${desk.server.address}/api/sites/ternhaven/zip`)).body());
+  for (const side of [16, 32, 180, 512]) {
+    const png = Buffer.from(files[`icon-${side}.png`]!);
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([side, side]);
+  }
+  expect(Buffer.from(files['fares.html']!).toString()).toContain('<link rel="icon" type="image/png" sizes="32x32" href="icon-32.png">');
+});

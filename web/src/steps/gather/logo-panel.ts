@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { LOGO_RATIO, assetFile, cssColor, formOn, groundColor, logoContrast, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
+import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, siteFeature, type Scope } from '../../state/index.ts';
+import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+
+/** The logo as it is set: its forms, which of them stands on which ground, its sizes, and the icon made from it. */
+@Component({
+  selector: 'yo-logo-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice, NumberField, TextField, VerdictRule, Reaching],
+  templateUrl: './logo-panel.html',
+  styleUrl: './logo-panel.less',
+  host: { role: 'group', 'aria-label': 'Logo' },
+})
+export class LogoPanel {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  readonly #shown = this.#editor.shown;
+  protected readonly ground = this.#store.selectSignal(deskFeature.selectGround);
+  protected readonly needed = LOGO_RATIO;
+  protected readonly logo = computed(() => this.#shown()?.shared.logo);
+  protected readonly sizes = computed(() => this.#shown()?.brand.logo);
+  protected readonly forms = computed(() => {
+    const site = this.#shown();
+    const logo = site?.shared.logo;
+    return site && logo ? logo.formOrder.map((id) => {
+      const form = logo.forms[id]!;
+      return { ...form, source: `/frame/${this.#siteId()}/${assetFile(site.assets[form.asset]!)}`, on: site.brand.groundOrder.filter((ground) => formOn(site, ground)?.id === id).length };
+    }) : [];
+  });
+  protected readonly grounds = computed(() => {
+    const site = this.#shown();
+    const logo = site?.shared.logo;
+    return site && logo ? site.brand.groundOrder.map((id) => {
+      const form = formOn(site, id)!;
+      const background = groundColor(site.brand, id);
+      const { ratio } = logoContrast(form, background);
+      return { id, label: site.brand.grounds[id]!.label, color: cssColor(background), set: logo.onGround[id] ?? '', byRule: form.label, ratio };
+    }) : [];
+  });
+  protected readonly formOptions = computed(() => this.forms().map((form) => ({ value: form.id, label: form.label })));
+  protected readonly groundOptions = computed(() => [{ value: '', label: 'nothing behind it' }, ...this.grounds().map(({ id, label, color }) => ({ value: id, label, color }))]);
+  protected readonly everywhere: Scope = { tokens: ['logo.width'], label: 'The logo' };
+  protected readonly iconScope: Scope = { words: 'The icon stands in tabs, bookmarks and on home screens; no place of a page changes' };
+  protected readonly nameOnly = NAME_ONLY;
+
+  protected options(byRule: string, set: string): { value: string; label: string }[] {
+    return [{ value: '', label: set ? 'by rule' : `by rule: ${byRule}` }, ...this.formOptions()];
+  }
+  protected put(ground: string, form: string): void {
+    this.#editor.commit((site) => setLogoOn(site, ground, form || undefined));
+  }
+  protected rename(id: string, label: string): void {
+    this.#editor.set(`Rename logo form`, ['shared', 'logo', 'forms', id, 'label'], label);
+  }
+  protected remove(id: string): void {
+    this.#editor.commit((site) => removeLogoForm(site, id));
+  }
+  protected size(field: 'width' | 'smallest' | 'clear', value: number, phase: 'preview' | 'commit'): void {
+    this.#editor.set(`Logo ${field === 'clear' ? 'clear space' : field}`, ['brand', 'logo', field], value, phase);
+  }
+  protected name(named: boolean): void {
+    this.#editor.set(named ? 'The name beside the logo' : 'The logo alone', ['shared', 'logo', 'named'], named);
+  }
+  protected icon(field: 'form' | 'ground' | 'margin', value: string | number, phase: 'preview' | 'commit' = 'commit'): void {
+    this.#editor[phase]((site) => setValue(site, 'Icon of the site', ['shared', 'logo', 'icon', field], field === 'ground' && value === '' ? null : value));
+  }
+  protected hand(ground: string): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { ground } }));
+  }
+  protected checkName = (text: string): string => (text === '' ? 'A form needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+  protected readonly figures: readonly { readonly field: 'width' | 'smallest' | 'clear'; readonly label: string; readonly range: RangeName; readonly factor: number }[] = [
+    { field: 'width', label: 'Width, px', range: 'logoWidth', factor: 1 }, { field: 'smallest', label: 'Smallest, px', range: 'logoWidth', factor: 1 }, { field: 'clear', label: 'Clear space, %', range: 'share', factor: 100 },
+  ];
+}

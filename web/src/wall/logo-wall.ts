@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import { Store } from '@ngrx/store';
+import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, iconBox, logoContrast, type LogoForm, type Site } from '@yohaku/core';
+import { DeskActions, Editor, deskFeature, siteFeature } from '../state/index.ts';
+import { VerdictRule } from '../ui/index.ts';
+
+/** Backgrounds of our own drawing of a browser's frame: a tab in front, the strip behind it, and its words. */
+const CHROMES = [
+  { name: 'pale', front: '#ffffff', strip: '#dedede', ink: '#1a1a1a' },
+  { name: 'dark', front: '#3a3a3a', strip: '#1c1c1c', ink: '#f2f2f2' },
+] as const;
+
+/** The logo on every ground, at its smallest, with its clear space, and as the site's icon at real size. */
+@Component({
+  selector: 'yo-logo-wall',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NgTemplateOutlet, VerdictRule],
+  templateUrl: './logo-wall.html',
+  styleUrl: './logo-wall.less',
+})
+export class LogoWall {
+  readonly #store = inject(Store);
+  readonly #site = inject(Editor).shown;
+  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  protected readonly inHand = this.#store.selectSignal(deskFeature.selectGround);
+  protected readonly needed = LOGO_RATIO;
+  protected readonly chromes = CHROMES;
+
+  protected readonly tiles = computed(() => {
+    const site = this.#site();
+    return site?.shared.logo ? site.brand.groundOrder.flatMap((id) => {
+      const form = formOn(site, id);
+      if (!form) return [];
+      const background = groundColor(site.brand, id);
+      const { ratio, seen } = logoContrast(form, background);
+      return [{ id, label: site.brand.grounds[id]!.label, background: cssColor(background), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
+    }) : [];
+  });
+  protected readonly title = computed(() => this.#site()?.name ?? '');
+  protected readonly sizes = computed(() => {
+    const site = this.#site();
+    const sizes = site?.brand.logo;
+    const form = site && formOn(site, site.shared.header.ground);
+    if (!site || !sizes || !form) return undefined;
+    const asset = site.assets[form.asset]!;
+    return {
+      background: cssColor(groundColor(site.brand, site.shared.header.ground)), source: this.#source(site, form),
+      width: sizes.width, height: Math.round((sizes.width * asset.height) / asset.width), clear: Math.round(sizes.width * sizes.clear),
+      smallest: sizes.smallest, smallHeight: Math.round((sizes.smallest * asset.height) / asset.width), smallClear: Math.round(sizes.smallest * sizes.clear),
+    };
+  });
+  protected readonly icons = computed(() => {
+    const site = this.#site();
+    const icon = site?.shared.logo?.icon;
+    if (!site || !icon) return [];
+    const form = site.shared.logo!.forms[icon.form]!;
+    const asset = site.assets[form.asset]!;
+    return ICON_SIDES.map((side) => ({
+      side, source: this.#source(site, form), box: iconBox(side, icon.margin, asset),
+      background: icon.ground === null ? 'transparent' : cssColor(groundColor(site.brand, icon.ground)),
+    }));
+  });
+
+  #source(site: Site, form: LogoForm): string {
+    return `/frame/${this.#siteId()}/${assetFile(site.assets[form.asset]!)}`;
+  }
+  protected take(ground: string): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { ground } }));
+  }
+}
