@@ -22,12 +22,12 @@ const swatches = [
 
 const use = (id: string): SlotValue => ({ kind: 'swatch', swatch: id });
 
-interface GroundColors { background: string; eyebrow: string; heading: string; text: string; link: string; visited: string; secondary: string; rule: string; stripe: string; field: string; edge: string; error: string; focus: string; primary: [fill: string, hover: string, label: string, edge?: string]; quiet: [line: string, hover: string] }
+interface GroundColors { background: string; eyebrow: string; heading: string; text: string; link: string; visited: string; icon: string; mark: readonly [behind: string, text: string]; selection: readonly [behind: string, text: string]; secondary: string; rule: string; stripe: string; field: string; edge: string; error: string; focus: string; primary: [fill: string, hover: string, label: string, edge?: string]; quiet: [line: string, hover: string] }
 
 function ground(id: string, label: string, c: GroundColors) {
   const slots: Record<string, SlotValue> = {
     background: use(c.background), eyebrow: use(c.eyebrow), heading: use(c.heading), text: use(c.text), link: use(c.link),
-    'link-visited': use(c.visited), secondary: use(c.secondary), rule: use(c.rule), stripe: use(c.stripe), field: use(c.field), 'field-edge': use(c.edge), error: use(c.error), focus: use(c.focus),
+    'link-visited': use(c.visited), icon: use(c.icon), mark: use(c.mark[0]), 'mark-text': use(c.mark[1]), selection: use(c.selection[0]), 'selection-text': use(c.selection[1]), secondary: use(c.secondary), rule: use(c.rule), stripe: use(c.stripe), field: use(c.field), 'field-edge': use(c.edge), error: use(c.error), focus: use(c.focus),
   };
   for (const state of BUTTON_STATES) {
     const fill = state === 'rest' ? c.primary[0] : state === 'disabled' ? 'fog' : c.primary[1];
@@ -42,8 +42,8 @@ function ground(id: string, label: string, c: GroundColors) {
   return { id, label, path: id, slots };
 }
 
-const pale = { visited: 'quiet', error: 'funnel', heading: 'deep', text: 'ink', secondary: 'slate', field: 'tern', edge: 'slate', focus: 'deep', primary: ['funnel', 'press', 'tern'], quiet: ['deep', 'quiet'] } as const;
-const dark = { visited: 'fog', error: 'glow', heading: 'tern', text: 'chart', secondary: 'fog', link: 'glow', eyebrow: 'glow', rule: 'quiet', edge: 'fog', focus: 'tern', primary: ['funnel', 'press', 'tern', 'glow'], quiet: ['tern', 'glow'] } as const;
+const pale = { visited: 'quiet', icon: 'funnel', mark: ['glow', 'ink'], selection: ['deep', 'tern'], error: 'funnel', heading: 'deep', text: 'ink', secondary: 'slate', field: 'tern', edge: 'slate', focus: 'deep', primary: ['funnel', 'press', 'tern'], quiet: ['deep', 'quiet'] } as const;
+const dark = { visited: 'fog', icon: 'glow', mark: ['glow', 'ink'], selection: ['chart', 'ink'], error: 'glow', heading: 'tern', text: 'chart', secondary: 'fog', link: 'glow', eyebrow: 'glow', rule: 'quiet', edge: 'fog', focus: 'tern', primary: ['funnel', 'press', 'tern', 'glow'], quiet: ['tern', 'glow'] } as const;
 const list = <T>(value: readonly T[]) => [...value] as [T, T];
 
 const grounds = [

@@ -1,4 +1,4 @@
-import type { Block, BlockOf, ButtonItem, Href, Inline, Page, Section, SectionEntry } from '@yohaku/core';
+import type { Block, BlockOf, ButtonItem, Href, IconName, Inline, Page, Section, SectionEntry } from '@yohaku/core';
 
 /** Parts from which all sections of the demo are made. Ids come from the section's own id, so that they never change by chance. */
 export type Part = (section: string, number: number) => Block;
@@ -10,15 +10,17 @@ export function href(target: string): Href {
   return target.includes(':') || target.startsWith('#') ? { to: 'url', url: target } : { to: 'page', page: target };
 }
 
-/** Copy with `**strong**`, `*emphasis*` and `[links](page)`. */
+/** Copy with `**strong**`, `*emphasis*`, `==marked==` words and `[links](page)`. */
 export function copy(text: string, prefix = 'l'): Inline[] {
   const runs: Inline[] = [];
   let links = 0;
-  for (const match of text.matchAll(/\*\*(.+?)\*\*|\*(.+?)\*|\[(.+?)\]\((.+?)\)|([^*[]+)/g)) {
+  let marks = 0;
+  for (const match of text.matchAll(/\*\*(.+?)\*\*|\*(.+?)\*|\[(.+?)\]\((.+?)\)|==(.+?)==|([^*[=]+)/g)) {
     if (match[1] !== undefined) runs.push({ text: match[1], mark: 'strong' });
     else if (match[2] !== undefined) runs.push({ text: match[2], mark: 'em' });
     else if (match[3] !== undefined) runs.push({ id: `${prefix}${++links}`, link: href(match[4]!), text: match[3] });
-    else runs.push({ text: match[5]! });
+    else if (match[5] !== undefined) runs.push({ id: `m${++marks}`, marked: true, text: match[5] });
+    else runs.push({ text: match[6]! });
   }
   return runs;
 }
@@ -47,9 +49,9 @@ export const buttons = (...list: [string, string, string?, string?][]): Part => 
   return { kind: 'buttons', id: blockId(section, n), order: items.map((one) => one.id), items: byId(items) };
 };
 
-export const list = (items: string[], ordered = false): Part => (section, n) => {
+export const list = (items: string[], icon?: IconName): Part => (section, n) => {
   const made = items.map((content, i) => ({ id: `i${i + 1}`, content: copy(content) }));
-  return { kind: 'list', id: blockId(section, n), style: 'running', ordered, order: made.map((one) => one.id), items: byId(made) };
+  return { kind: 'list', id: blockId(section, n), style: 'running', ordered: false, ...(icon ? { icon } : {}), order: made.map((one) => one.id), items: byId(made) };
 };
 
 export const table = (caption: string, head: string[], rows: string[][]): Part => (section, n) => {

@@ -16,7 +16,7 @@ const weather: Section = section('weather', 'Sailing today', 'mist', 'close', [
 
 const rules: Section = section('promise', 'Our promise', 'white', 'close', [
   [heading('If we are late, you hear it first'), para('We send word the moment a boat is held, and we say why. A crossing more than an hour late is free, and the one after it waits for you.')],
-  [minor('What that means'), list(['No form to fill in: the purser marks your ticket on board.', 'Tea in the saloon while you wait, on the line.', 'If the last boat does not sail, we find you a bed.'])],
+  [minor('What that means'), list(['No form to fill in: the purser marks your ticket on board.', 'Tea in the saloon while you wait, on the line.', 'If the last boat does not sail, we find you a bed.'], 'check')],
 ]);
 
 const footer: Section = section('footer', 'Footer', 'ink', 'close', [

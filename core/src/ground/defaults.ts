@@ -1,7 +1,7 @@
 import { BUTTON_PARTS, BUTTON_STATES, buttonSlot, parseButtonSlot } from './slots.ts';
 import type { SlotValue } from './slot-value.ts';
 
-/** What an unset slot does: texts take the most readable core swatch, the rest follows a neighbour. */
+/** What an unset slot does: texts take the most readable core swatch, the rest follows a neighbour; marks and selections turn text and background round. */
 export function defaultSlotValue(slot: string): SlotValue {
   const button = parseButtonSlot(slot);
   if (button) {
@@ -15,6 +15,11 @@ export function defaultSlotValue(slot: string): SlotValue {
     case 'link-visited': return { kind: 'same', slot: 'link' };
     case 'field':
     case 'stripe': return { kind: 'same', slot: 'background' };
+    case 'mark-text':
+    case 'selection-text': return { kind: 'same', slot: 'background' };
+    case 'icon':
+    case 'mark':
+    case 'selection':
     case 'field-text':
     case 'label': return { kind: 'same', slot: 'text' };
     case 'secondary': return { kind: 'same', slot: 'text' };

@@ -2,7 +2,7 @@ import type { Site } from '../site/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
 import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
-import { focusContrast, partContrast, textContrast } from './rules/contrast.ts';
+import { focusContrast, iconContrast, partContrast, textContrast } from './rules/contrast.ts';
 import { logoRules } from './rules/logo.ts';
 import { phoneSize } from './rules/phone-size.ts';
 import { targetSize } from './rules/target-size.ts';
@@ -60,7 +60,7 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
   const over = group.overPicture ? { site, pixels } : undefined;
   return [
     ...textContrast(table, group, over), ...partContrast(table, group, over), ...focusContrast(table, group, over),
-    ...logoRules(table, group, site),
+    ...iconContrast(table, group, over), ...logoRules(table, group, site),
     ...phoneSize(table, group, site.brand), ...targetSize(table, group),
   ];
 }

@@ -21,7 +21,7 @@ export interface Mend {
 }
 
 const FOREGROUND: Partial<Record<Finding['rule'], PaintedProperty>> = {
-  'text-contrast': 'color', 'button-contrast': 'border-color', 'field-contrast': 'border-color', 'focus-contrast': 'outline-color',
+  'text-contrast': 'color', 'button-contrast': 'border-color', 'field-contrast': 'border-color', 'focus-contrast': 'outline-color', 'icon-contrast': 'color',
 };
 
 /** Mends for a failing contrast judgement, the narrowest first. Empty when it is no flat pair or no colour can pass. */

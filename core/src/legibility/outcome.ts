@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'target-size';
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'target-size';
 
 /** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
@@ -25,6 +25,7 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'button-contrast': { asks: 'A button’s fill or edge stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
   'field-contrast': { asks: 'A field’s edge or fill stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
   'focus-contrast': { asks: 'The focus ring stands out from its ground', source: 'WCAG 2.2, 1.4.11 and 2.4.13', unit: ':1' },
+  'icon-contrast': { asks: 'An icon stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
   'logo-contrast': { asks: 'Half of the logo stands out from its ground', source: 'Yohaku, by the ratio of WCAG 2.2, 1.4.11, which exempts logotypes', unit: ':1' },
   'logo-size': { asks: 'The logo is no narrower than its smallest width', source: 'Yohaku', unit: 'px' },
   'heading-order': { asks: 'A lower heading level is smaller than the one above it', source: 'Yohaku', unit: 'px' },

@@ -5,7 +5,7 @@ import { AUDIT_WIDTHS, BANDS, bandOf, type BandId } from '../shape/index.ts';
 import type { Site, State } from '../site/index.ts';
 import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
 
-export type PairRule = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast';
+export type PairRule = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast';
 
 /** One painted layer of a pair: its value, and the tokens on the way to it, the nearest first; none for a value set on a place. */
 export interface PairLayer {
@@ -72,7 +72,8 @@ function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
       const around = layersBehind(table, group, band);
       const inside = layersOf(table, group, state, band);
       const text = layerAt(table, group, 'color', state, band);
-      if (text && group.kind !== 'logo') pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
+      if (text && group.kind === 'icon') pairs.push(rate(group, 'icon-contrast', state, [text], inside, CONTRAST.nonText));
+      else if (text && group.kind !== 'logo') pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
       if (filled) {
         const edge = layerAt(table, group, 'border-color', state, band);
         const fill = layerAt(table, group, 'background-color', state, band);

@@ -3,6 +3,7 @@ import type { Block, BlockOf, ButtonItem, Inline } from '../site/index.ts';
 import { recipes } from '../style/index.ts';
 import { blockAddress, element, labelled, placed, type Build } from './build.ts';
 import { hrefOf, inlineNodes, plainText } from './inline.ts';
+import { icon } from './icon.ts';
 import { logo } from './logo.ts';
 import { assetFile } from './asset-file.ts';
 
@@ -57,8 +58,12 @@ function button(build: Build, block: string, item: ButtonItem, submit = false): 
 }
 
 function list(build: Build, block: BlockOf<'list'>): Element {
-  return element(block.ordered ? 'ol' : 'ul', { className: 'list' }, block.order.map((id) =>
-    words(build, 'li', `${block.id}/${id}/text`, `${block.id}/${id}`, block.style, block.items[id]!.content, { words: [...blockAddress(build, block.id), 'items', id, 'content'] })));
+  return element(block.ordered ? 'ol' : 'ul', { className: block.icon ? 'list with-icons' : 'list' }, block.order.map((id) => {
+    const base = `${block.id}/${id}`;
+    const item = words(build, 'li', `${base}/text`, base, block.style, block.items[id]!.content, { words: [...blockAddress(build, block.id), 'items', id, 'content'] });
+    if (block.icon) item.children.unshift(icon(build, `${base}/icon`, block.icon, build.places.findLast((one) => one.id === `${base}/text`)!));
+    return item;
+  }));
 }
 
 function table(build: Build, block: BlockOf<'table'>): Element {

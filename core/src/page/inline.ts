@@ -14,7 +14,7 @@ export function hrefOf(site: Site, href: Href): string {
   return href.to === 'url' ? href.url : (site.pages[href.page]?.file ?? '#');
 }
 
-/** Runs of text with emphasis and links; each link is a place that inherits from its paragraph. */
+/** Runs of text with emphasis and links; each link and each marked run is a place that inherits from its paragraph. */
 export function inlineNodes(build: Build, block: string, content: readonly Inline[], paragraph: Place): ElementContent[] {
   return content.map((run): ElementContent => {
     if ('link' in run) {
@@ -23,6 +23,10 @@ export function inlineNodes(build: Build, block: string, content: readonly Inlin
         inherits: paragraph, inline: true, ...(paragraph.style ? { style: paragraph.style } : {}),
       });
       return element('a', placed(place, 'link', { href: hrefOf(build.site, run.link) }), [run.text]);
+    }
+    if ('marked' in run) {
+      const place = build.place({ id: `${block}/${run.id}`, kind: 'mark', label: labelled('Marked', run.text), recipes: [recipes.mark(build.ground)], inherits: paragraph, inline: true, ...(paragraph.style ? { style: paragraph.style } : {}) });
+      return element('mark', placed(place), [run.text]);
     }
     const text: ElementContent = { type: 'text', value: run.text };
     return run.mark ? element(run.mark, {}, [text]) : text;

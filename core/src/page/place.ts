@@ -1,7 +1,7 @@
 import type { State } from '../site/index.ts';
 import type { Recipe } from '../style/index.ts';
 
-export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo';
+export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo' | 'mark' | 'icon';
 
 /** One painted element of a page: where it stands, what paints it, and what it stands on. */
 export interface Place {
@@ -33,8 +33,8 @@ export interface Place {
 
 /** The states in which a kind of place is painted and judged. */
 export const STATES_OF: Record<PlaceKind, readonly State[]> = {
-  text: ['rest'], cell: ['rest'], rule: ['rest'], surface: ['rest'], picture: ['rest'], logo: ['rest'],
-  link: ['rest', 'visited', 'hover', 'focus'],
+  text: ['rest', 'selected'], cell: ['rest', 'selected'], mark: ['rest', 'selected'], icon: ['rest'], rule: ['rest'], surface: ['rest'], picture: ['rest'], logo: ['rest'],
+  link: ['rest', 'visited', 'hover', 'focus', 'selected'],
   menu: ['rest', 'hover', 'focus'],
   field: ['rest', 'focus'],
   button: ['rest', 'hover', 'focus', 'pressed'],

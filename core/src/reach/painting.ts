@@ -24,7 +24,7 @@ export interface Painting {
   at(property: PaintedProperty, state: State, band: BandId): Cell | undefined;
 }
 
-const STATE_AT: Record<State, number> = { rest: 0, visited: 1, hover: 2, focus: 3, pressed: 4, disabled: 5 };
+const STATE_AT: Record<State, number> = { rest: 0, visited: 1, hover: 2, focus: 3, pressed: 4, disabled: 5, selected: 6 };
 const BAND_AT: Record<BandId, number> = { phone: 0, tablet: 1, desktop: 2 };
 /** Position of a state and band in a property's row: looked up far too often to make a text of them. */
 const position = (state: State, band: BandId): number => STATE_AT[state] * 3 + BAND_AT[band];
@@ -57,7 +57,8 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], overri
         const declared = winner(declarations, property, state, band);
         const override = overrides.filter((one) => one.property === property && one.band === null).at(-1);
         const banded = overrides.filter((one) => one.property === property && one.band === band).at(-1);
-        const set = banded ?? override ?? null;
+        // A value set on a place is that of its element; what is selected in it is painted by the highlight's own rule.
+        const set = declared?.state === 'selected' ? null : banded ?? override ?? null;
         if (declared || set) add({ property, state, band, token: declared?.token ?? null, override: set, owner: painting });
       }
       if (!parent) continue;

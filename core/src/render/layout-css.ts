@@ -10,6 +10,9 @@ h1, h2, h3, h4, h5, h6, p, ul, ol, dl, dd, figure, table, caption { margin: 0; p
 ul, ol { list-style: none; }
 .list { padding-inline-start: 1.25rem; list-style: disc; }
 ol.list { list-style: decimal; }
+.with-icons { list-style: none; padding-inline-start: 0; }
+.with-icons > li { position: relative; padding-inline-start: 2em; }
+.icon { position: absolute; inset-inline-start: 0; top: 0.2em; width: 1.25em; height: 1.25em; fill: none; stroke: currentColor; stroke-width: 2; stroke-linecap: round; stroke-linejoin: round; }
 a { color: inherit; }
 .link { text-decoration-line: underline; text-underline-offset: 0.15em; text-decoration-thickness: from-font; }
 .bar { display: flex; flex-wrap: wrap; align-items: center; justify-content: space-between; gap: 4px 32px; max-width: 1120px; margin-inline: auto; padding-block: 12px; }

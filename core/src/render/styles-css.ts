@@ -4,7 +4,7 @@ import { allRecipes, customProperty, declarationsOf, recipeClass, type Declarati
 import { LAYOUT_CSS } from './layout-css.ts';
 import { overridesCss } from './overrides-css.ts';
 
-const PSEUDO = { visited: ':visited', hover: ':hover', focus: ':focus-visible', pressed: ':active', disabled: ':disabled' } as const;
+const PSEUDO = { visited: ':visited', hover: ':hover', focus: ':focus-visible', pressed: ':active', disabled: ':disabled', selected: '::selection' } as const;
 
 const line = ({ property, token }: Declaration): string => `${property}: var(${customProperty(token)});`;
 
@@ -17,9 +17,11 @@ function recipesCss(brand: Brand): string {
     const declarations = declarationsOf(brand, recipe);
     const plain = declarations.filter((one) => !one.state && !one.band);
     if (plain.length > 0) rules.push(`${name} { ${plain.map(line).join(' ')} }`);
-    for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled'] as const) {
+    for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled', 'selected'] as const) {
       const own = declarations.filter((one) => one.state === state);
-      if (own.length > 0) rules.push(`${name}${PSEUDO[state]}, ${name}[data-show="${state}"] { ${own.map(line).join(' ')} }`);
+      // What is selected inside a strong or emphasised run is selected text of its paragraph.
+      const inside = state === 'selected' ? `, ${name} :is(strong, em)::selection` : '';
+      if (own.length > 0) rules.push(`${name}${PSEUDO[state]}${inside}, ${name}[data-show="${state}"] { ${own.map(line).join(' ')} }`);
     }
     for (const band of BANDS) {
       const own = declarations.filter((one) => one.band === band.id);

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { IconName } from './icon.ts';
 import { byId, Copy, Id, Label, Order } from './fields.ts';
 
 /** Where a link leads: a page of the site by id, or an address. Scripts and unknown schemes are refused. */
@@ -8,10 +9,11 @@ export const Href = v.variant('to', [
 ]);
 export type Href = v.InferOutput<typeof Href>;
 
-/** A run of text in a paragraph. Links carry their own id; strong and emphasis do not. */
+/** A run of text in a paragraph. Links and marked words carry their own id; strong and emphasis do not. */
 export const Inline = v.union([
   v.strictObject({ text: Copy, mark: v.optional(v.picklist(['strong', 'em'])) }),
   v.strictObject({ id: Id, link: Href, text: Copy }),
+  v.strictObject({ id: Id, marked: v.literal(true), text: Copy }),
 ]);
 export type Inline = v.InferOutput<typeof Inline>;
 export const Content = v.pipe(v.array(Inline), v.maxLength(200));
@@ -41,7 +43,7 @@ export const Block = v.variant('kind', [
   v.strictObject({ kind: v.literal('text'), id: Id, style: Id, level, content: Content }),
   v.strictObject({ kind: v.literal('picture'), id: Id, asset: Id, alt: Copy, shape: v.picklist(['wide', 'square', 'tall']) }),
   v.strictObject({ kind: v.literal('buttons'), id: Id, order: Order, items: byId(ButtonItem) }),
-  v.strictObject({ kind: v.literal('list'), id: Id, style: Id, ordered: v.boolean(), order: Order, items: byId(v.strictObject({ id: Id, content: Content })) }),
+  v.strictObject({ kind: v.literal('list'), id: Id, style: Id, ordered: v.boolean(), icon: v.optional(IconName), order: Order, items: byId(v.strictObject({ id: Id, content: Content })) }),
   v.strictObject({
     kind: v.literal('table'), id: Id, style: Id, headStyle: Id, caption: v.pipe(v.string(), v.maxLength(200)),
     columnOrder: Order, columns: byId(v.strictObject({ id: Id, label: v.pipe(v.string(), v.maxLength(80)) })),

@@ -1,5 +1,6 @@
 export { Brand, CornerUse, Ground, Space, StyleSize, Swatch, TextStyle, type ByBand } from './brand.ts';
 export { Block, ButtonItem, Content, Href, Inline, Section, type BlockOf } from './block.ts';
+export { ICON_NAMES, IconName } from './icon.ts';
 export { Logo, LogoForm } from './logo.ts';
 export { Override, STATES, type OverrideProperty, type State } from './override.ts';
 export { Asset, Header, Page, SCHEMA_VERSION, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';

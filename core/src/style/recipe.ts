@@ -40,6 +40,7 @@ export const recipes = {
   menu: (ground: string): Recipe => `menu:${ground}`,
   logo: (): Recipe => 'logo',
   rule: (ground: string): Recipe => `rule:${ground}`,
+  mark: (ground: string): Recipe => `mark:${ground}`,
   stripe: (ground: string): Recipe => `stripe:${ground}`,
   field: (ground: string): Recipe => `field:${ground}`,
   buttonSize: (size: string): Recipe => `bsize:${size}`,
@@ -55,6 +56,9 @@ export function recipeClass(recipe: Recipe): string {
 export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
   const [kind, one = '', two = ''] = recipe.split(':');
   const slot = (ground: string, name: string) => slotPath(brand, brand.grounds[ground]!, name);
+  const selected = (ground: string): Declaration[] => [
+    { property: 'background-color', token: slot(ground, 'selection'), state: 'selected' }, { property: 'color', token: slot(ground, 'selection-text'), state: 'selected' },
+  ];
   const byBand = (property: PaintedProperty): Declaration[] =>
     BANDS.map((band) => ({ property, token: `space.${brand.spaces[one]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
@@ -79,13 +83,15 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
         { property: 'margin-block-end', token: `${base}.space-below` },
       ];
     }
-    case 'on': return [{ property: 'color', token: slot(one, two) }];
+    case 'on': return [{ property: 'color', token: slot(one, two) }, ...(two === 'icon' ? [] : selected(one))];
     case 'link': return [
       { property: 'color', token: slot(one, 'link') },
       { property: 'color', token: slot(one, 'link-visited'), state: 'visited' },
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      ...selected(one),
     ];
+    case 'mark': return [{ property: 'background-color', token: slot(one, 'mark') }, { property: 'color', token: slot(one, 'mark-text') }, ...selected(one)];
     case 'menu': return [
       { property: 'color', token: slot(one, 'text') },
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
@@ -126,8 +132,8 @@ export function allRecipes(brand: Brand): Recipe[] {
     ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...spaces('gap').map(recipes.gap), ...spaces('card').map(recipes.inset),
     ...(['button', 'card', 'picture', 'field'] as const).map(recipes.corner),
     ...brand.styleOrder.map(recipes.text),
-    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error'] as const).map((slot) => recipes.on(ground, slot))),
-    ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.field),
+    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((slot) => recipes.on(ground, slot))),
+    ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.mark), ...grounds.map(recipes.field),
     ...(brand.logo ? [recipes.logo()] : []),
     ...brand.sizeOrder.map(recipes.buttonSize),
     ...brand.variantOrder.flatMap((variant) => grounds.map((ground) => recipes.button(variant, ground))),

@@ -7,7 +7,7 @@ export const notices = page('notices', 'Notices', 'What changed this week: piers
   section('ntc-opener', 'Opener', 'paper', 'close', [[title('Notices'), lead('Newest first. What is older than a month hangs in the waiting room.')]]),
   section('ntc-week', 'This week', 'white', 'even', [
     [heading('This week'),
-      ...notice('Tuesday', 'Wind on the Outer Ness run', 'Gusts to fifty knots are expected on Wednesday. The 07:40 sails if it can; [ring us](contact) after six and ask.'),
+      ...notice('Tuesday', 'Wind on the Outer Ness run', 'Gusts to fifty knots are expected on Wednesday. The ==07:40 sails if it can==; [ring us](contact) after six and ask.'),
       ...notice('Monday', 'New ramp at Holm', 'The new ramp is in the water. It is wider, greyer and less likely to sink. Cars may use it from Friday, *one at a time*.'),
       ...notice('Sunday', 'Winter timetable', 'The evening boat to Aldersay now waits for the late bus. See [all sailings](sailings) for what else has moved.')],
     [heading('Still true'),

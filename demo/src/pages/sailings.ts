@@ -38,7 +38,7 @@ export const sailings = page('sailings', 'Sailings', 'Winter timetable of all cr
   ]]),
   section('sail-tide', 'How the tide moves us', 'mist', 'even', [
     [eyebrow('Good to know'), heading('How the tide moves us'), para('Pier 1 dries for two hours around low springs. On those days every boat leaves from Pier 2, six minutes’ walk along the wall.')],
-    [minor('Three things to remember'), list(['The board is right, the timetable is a plan.', 'Cars line up on the seaward side.', 'If you see the crew coil ropes, run.'], true), buttons(['Today’s notices', 'notices'])],
+    [minor('Three things to remember'), list(['The board is right, the timetable is a plan.', 'Cars line up on the seaward side.', 'If you see the crew coil ropes, run.'], 'anchor'), buttons(['Today’s notices', 'notices'])],
   ]),
   'promise', 'questions',
 ]);

@@ -38,8 +38,8 @@ function areasOf(place: Place, element: HTMLElement): (readonly ['lines' | 'arou
   const text = element.ownerDocument.createRange();
   text.selectNodeContents(element);
   return [
-    ...(place.kind === 'button' || place.kind === 'field' ? [] : [['lines', [...text.getClientRects()], null] as const]),
-    ...(place.states.includes('focus') ? [['around', [around], own] as const] : []),
+    ...(place.kind === 'button' || place.kind === 'field' || place.kind === 'icon' ? [] : [['lines', [...text.getClientRects()], null] as const]),
+    ...(place.states.includes('focus') || place.kind === 'icon' ? [['around', [around], own] as const] : []),
   ];
 }
 

@@ -46,15 +46,15 @@ export class WordsEditor {
   }
 }
 
-/** Reads edited words back: text, emphasis, and the links that were there before. Anything else becomes its text. */
+/** Reads edited words back: text, emphasis, and the links and marked words that were there before. Anything else becomes its text. */
 export function readInline(element: Element, before: readonly Inline[]): Inline[] {
   const runs: Inline[] = [];
-  const links = new Map(before.flatMap((run) => ('link' in run ? [[run.id, run] as const] : [])));
+  const known = new Map(before.flatMap((run) => ('id' in run ? [[run.id, run] as const] : [])));
   const visit = (node: Node): void => {
     if (node.nodeType === 3) return push({ text: node.textContent ?? '' });
     if (node.nodeType !== 1) return;
     const tag = (node as Element).tagName.toLowerCase();
-    const link = tag === 'a' ? links.get((node as Element).getAttribute('data-place')?.split('/').at(-1) ?? '') : undefined;
+    const link = tag === 'a' || tag === 'mark' ? known.get((node as Element).getAttribute('data-place')?.split('/').at(-1) ?? '') : undefined;
     if (link) {
       if (node.textContent) runs.push({ ...link, text: node.textContent });
     } else if (tag === 'strong' || tag === 'b') push({ text: node.textContent ?? '', mark: 'strong' });
@@ -64,7 +64,7 @@ export function readInline(element: Element, before: readonly Inline[]): Inline[
   const push = (run: { text: string; mark?: 'strong' | 'em' }): void => {
     if (run.text === '') return;
     const last = runs.at(-1);
-    if (last && !('link' in last) && last.mark === run.mark) runs[runs.length - 1] = { ...last, text: last.text + run.text };
+    if (last && !('id' in last) && last.mark === run.mark) runs[runs.length - 1] = { ...last, text: last.text + run.text };
     else runs.push(run);
   };
   element.childNodes.forEach(visit);

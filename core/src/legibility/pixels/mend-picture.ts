@@ -1,6 +1,6 @@
 import { addOverride, sectionAddress, setOp, type Op } from '../../change/index.ts';
 import { CONTRAST, contrastRatio, composite, isLargeText, type Rgb8 } from '../../color/index.ts';
-import { cellValue, colorOf, fontSizeAt, pixelsAt, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
+import { cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
 import type { Site } from '../../site/index.ts';
 import { slotPath, tokenTable, type TokenTable } from '../../style/index.ts';
@@ -107,7 +107,8 @@ function worstFlat(table: TokenTable, group: Group, behind: Rgb8 | undefined): W
 }
 
 function colors(table: TokenTable, group: Group, width: number): Rgb8[] {
-  return group.states.filter((state) => state !== 'disabled').flatMap((state) => {
+  // What stands on a fill of its own, as selected text does, does not stand on the picture.
+  return group.states.filter((state) => state !== 'disabled' && fillOf(table, group, state, bandOf(width)) === 'picture').flatMap((state) => {
     const cell = group.painting.at('color', state, bandOf(width));
     return (cell && colorOf(cellValue(table, cell).css)) ?? [];
   });

@@ -71,7 +71,7 @@ function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
 
 /** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
 export function textContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
-  if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture' || group.kind === 'logo') return [];
+  if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture' || group.kind === 'logo' || group.kind === 'icon') return [];
   const large = new Map(AUDIT_WIDTHS.map((width) => [width, isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400)]));
   const needed = (width: number) => (large.get(width) ? CONTRAST.largeText : CONTRAST.text);
   // A fill of its own, be it a button's or a plate set behind a text, is what the text stands on.
@@ -99,6 +99,13 @@ export function partContrast(table: TokenTable, group: Group, over?: Pictured): 
       return found > edge.found! ? { ...edge, verdict: found >= edge.needed ? 'pass' : 'fail', found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
     });
   });
+}
+
+/** An icon stands out from what is behind it (1.4.11). */
+export function iconContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
+  if (group.kind !== 'icon') return [];
+  const behind = perBand((band) => behindOf(table, group, band));
+  return judgePair(table, group, 'icon-contrast', 'rest', 'color', behind, () => CONTRAST.nonText, over, 'around');
 }
 
 /** The ring of whatever takes focus must reach 3 against what is around it (1.4.11). */

@@ -30,7 +30,7 @@ export interface GroundLine {
 
 /** The slots a set line shows, in reading order. */
 export const LINE_SLOTS = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
-export const MORE_SLOTS = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe'] as const;
+export const MORE_SLOTS = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe', 'icon', 'mark-text', 'selection-text'] as const;
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** Every ground as a set line with its figures. */
@@ -55,9 +55,10 @@ export function groundLines(site: Site): GroundLine[] {
       const edge = button ? slot.replace(/-(label|fill)-/, '-edge-') : '';
       let found: number | null = null;
       let behind = background;
-      let needed = slot === 'field-edge' || slot === 'focus' ? 3 : slot === 'rule' ? 1 : textNeed(slot);
-      // What is typed stands on the field; a stripe is judged by the text that stands on it.
-      if (slot === 'field-text' && color) behind = composite(colorOf(css('field')) ?? background, background);
+      let needed = slot === 'field-edge' || slot === 'focus' || slot === 'icon' ? 3 : slot === 'rule' ? 1 : textNeed(slot);
+      // What is typed stands on the field, what is marked on its mark; a stripe is judged by the text that stands on it.
+      const own = slot === 'field-text' ? 'field' : slot === 'mark-text' ? 'mark' : slot === 'selection-text' ? 'selection' : undefined;
+      if (own && color) behind = composite(colorOf(css(own)) ?? background, background);
       if (slot === 'stripe' && color) behind = composite(color, background);
       const fore = slot === 'stripe' ? colorOf(css('text')) : color;
       if (fore) found = contrastRatio(composite(fore, behind), behind);

@@ -1,0 +1,21 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- every program that reads this file needs the declaration, and none can import one at run time
+/// <reference path="./lucide.d.ts" />
+import type { Element } from 'hast';
+import anchor from 'lucide/dist/esm/icons/anchor.mjs';
+import arrow from 'lucide/dist/esm/icons/arrow-right.mjs';
+import check from 'lucide/dist/esm/icons/check.mjs';
+import clock from 'lucide/dist/esm/icons/clock.mjs';
+import info from 'lucide/dist/esm/icons/info.mjs';
+import warning from 'lucide/dist/esm/icons/triangle-alert.mjs';
+import type { IconName } from '../site/index.ts';
+import { recipes } from '../style/index.ts';
+import { element, labelled, placed, type Build } from './build.ts';
+import type { Place } from './place.ts';
+
+const SHAPES: Record<IconName, readonly (readonly [string, Record<string, string | number>])[]> = { anchor, arrow, check, clock, info, warning };
+
+/** An icon in the colour its ground has for icons, as large as the text it stands in asks. It says nothing to those who cannot see it: the words beside it do. */
+export function icon(build: Build, id: string, name: IconName, text: Place): Element {
+  const place = build.place({ id, kind: 'icon', label: labelled('Icon', name), recipes: [recipes.on(build.ground, 'icon')], inherits: text });
+  return element('svg', placed(place, 'icon', { viewBox: '0 0 24 24', width: 24, height: 24, ariaHidden: 'true' }), SHAPES[name].map(([tag, attributes]) => element(tag, attributes)));
+}
