@@ -13,7 +13,8 @@ export function readerScript(): Promise<string> {
 }
 
 /** What the desk reads behind texts over pictures, read on any page that shows the site: the desk's own code, in the page's own layout. */
-export async function pixelsOn(page: Page, site: Site, of: string, width: number): Promise<(Omit<PixelSet, 'rgb' | 'at'> & { rgb: number[]; at: number[] })[]> {
+export async function pixelsOn(page: Page, site: Site, of: string, width: number): Promise<PixelSet[]> {
   // Evaluated from outside: the page's own policy allows no script.
-  return page.evaluate(`(async () => { ${await readerScript()}; const sets = await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width}); return sets.map((set) => ({ ...set, rgb: [...set.rgb], at: [...set.at] })); })()`);
+  const read = await page.evaluate<(Omit<PixelSet, 'rgb' | 'at' | 'along'> & { rgb: number[]; at: number[]; along: number[] | null })[]>(`(async () => { ${await readerScript()}; const sets = await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width}); return sets.map((set) => ({ ...set, rgb: [...set.rgb], at: [...set.at], along: set.along ? [...set.along] : null })); })()`);
+  return read.map(({ along, ...set }) => ({ ...set, rgb: Uint8Array.from(set.rgb), at: Uint16Array.from(set.at), ...(along ? { along: Uint16Array.from(along) } : {}) }));
 }

@@ -1,4 +1,4 @@
-import { BUTTON_STATES, buttonSlot, parseColor, ruleBetween, type Brand, type SlotValue, type Swatch, type TextStyle } from '@yohaku/core';
+import { BUTTON_STATES, buttonSlot, parseColor, ruleBetween, type Brand, type Ground, type SlotValue, type Swatch, type TextStyle } from '@yohaku/core';
 import { byId } from './build.ts';
 
 const oklch = (hex: string) => parseColor(hex)!.oklch;
@@ -42,16 +42,22 @@ function ground(id: string, label: string, c: GroundColors) {
   return { id, label, path: id, slots };
 }
 
+function dusk(flat: ReturnType<typeof ground>): Ground {
+  return { ...flat, slots: { ...flat.slots, 'background-to': use('quiet') }, wash: { angle: 165 } };
+}
+
 const pale = { visited: 'quiet', icon: 'funnel', mark: ['glow', 'ink'], selection: ['deep', 'tern'], error: 'funnel', heading: 'deep', text: 'ink', secondary: 'slate', field: 'tern', edge: 'slate', focus: 'deep', primary: ['funnel', 'press', 'tern'], quiet: ['deep', 'quiet'] } as const;
 const dark = { visited: 'fog', icon: 'glow', mark: ['glow', 'ink'], selection: ['chart', 'ink'], error: 'glow', heading: 'tern', text: 'chart', secondary: 'fog', link: 'glow', eyebrow: 'glow', rule: 'quiet', edge: 'fog', focus: 'tern', primary: ['funnel', 'press', 'tern', 'glow'], quiet: ['tern', 'glow'] } as const;
 const list = <T>(value: readonly T[]) => [...value] as [T, T];
 
-const grounds = [
+const grounds: Ground[] = [
   ground('white', 'Tern white', { ...pale, background: 'tern', stripe: 'chart', eyebrow: 'funnel', link: 'funnel', rule: 'fog', primary: [...pale.primary], quiet: list(pale.quiet) }),
   ground('paper', 'Chart paper', { ...pale, background: 'chart', stripe: 'tern', eyebrow: 'funnel', link: 'funnel', rule: 'fog', primary: [...pale.primary], quiet: list(pale.quiet) }),
   // On purpose: the eyebrow of this ground falls short of 4.5 (see demo/README.md).
   ground('mist', 'Fog', { ...pale, background: 'fog', stripe: 'fog', eyebrow: 'funnel', link: 'press', visited: 'deep', error: 'press', rule: 'slate', primary: [...pale.primary], quiet: ['deep', 'ink'] }),
   ground('deep', 'Deep', { ...dark, background: 'deep', stripe: 'deep', field: 'deep', primary: [...dark.primary], quiet: list(dark.quiet) }),
+  // From Deep into Shallow: judged where each text stands on it.
+  dusk(ground('dusk', 'Dusk', { ...dark, background: 'deep', stripe: 'deep', field: 'deep', primary: [...dark.primary], quiet: list(dark.quiet) })),
   ground('ink', 'Ink', { ...dark, background: 'ink', stripe: 'ink', field: 'ink', primary: [...dark.primary], quiet: list(dark.quiet) }),
 ];
 

@@ -10,7 +10,7 @@ test('a logo dropped as evidence becomes a form, stands in every header by groun
   const panel = page.getByRole('group', { name: 'Logo' });
   await expect(panel.getByText(/on its own plate, #fbfaf6; stands on/)).toBeVisible();
   const wall = page.getByRole('list', { name: 'The logo on each ground' });
-  await expect(wall.getByRole('listitem')).toHaveCount(5);
+  await expect(wall.getByRole('listitem')).toHaveCount(6);
   await expect(page.getByText('512', { exact: true })).toBeVisible();
 
   // On the dark ground the form for pale grounds is lost, and the tally says so.

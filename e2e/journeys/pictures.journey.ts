@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import { coloured, siteIndex, tokenTable, washUnder } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
 import { expect, test } from '../fixtures.ts';
 import { pixelsOn } from '../pixel-reader.ts';
@@ -27,7 +28,10 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toContainText(`${before} fail`);
 });
 
-for (const [name, file] of [['home', 'index.html'], ['islands', 'islands.html']] as const)
+/** What stands over a picture, or over the one gradient of the demo. */
+const OVER = '.pictured > :not(.backdrop), .surface--dusk > *';
+
+for (const [name, file] of [['home', 'index.html'], ['islands', 'islands.html'], ['assistance', 'assistance.html']] as const)
   test(`the judged pixels are those of the rendered page: ${file} at three widths`, async ({ desk, page, server }) => {
     await desk.step('Publish');
     await page.getByRole('button', { name: 'Publish the site' }).click();
@@ -37,10 +41,11 @@ for (const [name, file] of [['home', 'index.html'], ['islands', 'islands.html']]
       await page.setViewportSize({ width, height: 900 });
       await page.goto(`${server.address}/live/ternhaven/${file}`);
       await page.evaluate(() => document.fonts.ready);
-      const sets = await pixelsOn(page, ternhaven, id, width);
+      const { table, index } = { table: tokenTable(ternhaven.brand), index: siteIndex(ternhaven) };
+      const sets = (await pixelsOn(page, ternhaven, id, width)).map((set) => coloured(set, washUnder(table, index.groupOf.get(index.byAddress.get(`${id} ${set.place}`)!)!)));
       expect(sets.length, name).toBeGreaterThan(1);
       // The page as it is painted, without what stands over the picture.
-      await page.addStyleTag({ content: '.pictured > :not(.backdrop) { visibility: hidden !important; }' }).catch(async () => page.evaluate(() => document.querySelectorAll<HTMLElement>('.pictured > :not(.backdrop)').forEach((one) => (one.hidden = true))));
+      await page.addStyleTag({ content: `${OVER} { visibility: hidden !important; }` }).catch(async () => page.evaluate((over) => document.querySelectorAll<HTMLElement>(over).forEach((one) => (one.style.visibility = 'hidden')), OVER));
       const { data, info } = await sharp(await page.screenshot({ fullPage: true })).removeAlpha().raw().toBuffer({ resolveWithObject: true });
       let [sum, count] = [0, 0];
       for (const set of sets) for (let i = 0; i < set.rgb.length / 3; i++) {

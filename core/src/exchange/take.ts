@@ -63,9 +63,11 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
       const slots = slotsFor(site.brand, ground, (swatch) => (theirs!.swatches[swatch] && here.get(swatchPath(theirs!.swatches[swatch]))) ?? '');
       const known = Object.fromEntries(Object.entries(slots).filter(([, value]) => slotSwatch(value) !== ''));
       const mine = how === 'set' ? groundLike(now.brand, ground) : undefined;
+      const wash = ground.wash ?? undefined;
+      if (mine && mine.wash?.angle !== wash?.angle) run({ label: '', ops: [setOp(now, ['brand', 'grounds', mine.id, 'wash'], wash)] });
       if (mine) for (const slot of new Set([...Object.keys(mine.slots), ...Object.keys(known)])) {
         if (JSON.stringify(mine.slots[slot]) !== JSON.stringify(known[slot])) run(setSlot(now, mine.id, slot, known[slot]));
-      } else run(addGround(now, newId(), { label: ground.label, slots: known }));
+      } else run(addGround(now, newId(), { label: ground.label, slots: known, wash }));
     }
   }
 }

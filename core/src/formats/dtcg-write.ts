@@ -1,3 +1,4 @@
+import { hex, readGradient, type Rgb8 } from '../color/index.ts';
 import type { Site } from '../site/index.ts';
 import { tokenTable, type Token } from '../style/index.ts';
 import { colorOf, lengthOf } from '../reach/index.ts';
@@ -45,6 +46,11 @@ function putBack(root: Node, path: string, token: Node): void {
   if (!Object.hasOwn(group, steps.at(-1)!)) group[steps.at(-1)!] = token;
 }
 
+function colorValue({ r, g, b, alpha }: Rgb8): Node {
+  const channel = (value: number) => Math.round((value / 255) * 1e5) / 1e5;
+  return { colorSpace: 'srgb', components: [channel(r), channel(g), channel(b)], alpha, hex: hex({ r, g, b, alpha: 1 }) };
+}
+
 function dtcgToken(token: Token, width: number): Node | undefined {
   if (token.type === 'text') return undefined;
   const base: Node = { $type: token.type, $description: token.label };
@@ -52,16 +58,17 @@ function dtcgToken(token: Token, width: number): Node | undefined {
   const css = token.css!;
   switch (token.type) {
     case 'color': {
-      const { r, g, b, alpha } = colorOf(css)!;
-      const channel = (value: number) => Math.round((value / 255) * 1e5) / 1e5;
-      const two = (value: number) => value.toString(16).padStart(2, '0');
-      return { $value: { colorSpace: 'srgb', components: [channel(r), channel(g), channel(b)], alpha, hex: `#${two(r)}${two(g)}${two(b)}` }, ...base };
+      return { $value: colorValue(colorOf(css)!), ...base };
     }
     case 'dimension': {
       const value = Math.round(lengthOf(css, width, 16)! * 1e4) / 1e4;
       return { $value: { value, unit: 'px' }, ...base, ...(css.startsWith('clamp') ? { $extensions: { [EXTENSION]: { fluid: css } } } : {}) };
     }
     case 'fontFamily': return { $value: css.split(',').map((name) => name.trim().replace(/^"|"$/g, '')), ...base };
+    case 'gradient': {
+      const { angle, from, to } = readGradient(css)!;
+      return { $value: [{ color: colorValue(from), position: 0 }, { color: colorValue(to), position: 1 }], ...base, $extensions: { [EXTENSION]: { angle } } };
+    }
     case 'fontWeight':
     case 'number': return { $value: Number(css), ...base };
   }

@@ -15,6 +15,7 @@ export function defaultSlotValue(slot: string): SlotValue {
     case 'link-visited': return { kind: 'same', slot: 'link' };
     case 'field':
     case 'stripe': return { kind: 'same', slot: 'background' };
+    case 'background-to':
     case 'mark-text':
     case 'selection-text': return { kind: 'same', slot: 'background' };
     case 'icon':

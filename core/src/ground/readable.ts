@@ -1,14 +1,16 @@
 import { contrastRatio, type Rgb8 } from '../color/index.ts';
 
 /**
- * The candidate with the highest contrast on `ground`; the earlier one wins a
- * draw. Undefined only when there is no candidate.
+ * The candidate with the highest contrast on `grounds`, rated where it is
+ * lowest; the earlier one wins a draw. Undefined only when there is no candidate.
+ *
+ * @param grounds one flat colour, or those of a gradient
  */
-export function mostReadable<T extends { readonly rgb: Rgb8 }>(candidates: readonly T[], ground: Rgb8): T | undefined {
+export function mostReadable<T extends { readonly rgb: Rgb8 }>(candidates: readonly T[], ...grounds: readonly Rgb8[]): T | undefined {
   let best: T | undefined;
   let bestRatio = 0;
   for (const candidate of candidates) {
-    const ratio = contrastRatio(candidate.rgb, ground);
+    const ratio = Math.min(...grounds.map((ground) => contrastRatio(candidate.rgb, ground)));
     if (ratio > bestRatio) {
       best = candidate;
       bestRatio = ratio;

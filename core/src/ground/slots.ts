@@ -2,7 +2,7 @@
 export const BASE_SLOTS = [
   'background', 'eyebrow', 'heading', 'text', 'link', 'link-hover', 'link-visited', 'secondary', 'rule', 'stripe',
   'field', 'field-edge', 'field-text', 'label', 'help', 'error', 'focus',
-  'icon', 'mark', 'mark-text', 'selection', 'selection-text',
+  'background-to', 'icon', 'mark', 'mark-text', 'selection', 'selection-text',
 ] as const;
 export type BaseSlot = (typeof BASE_SLOTS)[number];
 
@@ -35,5 +35,5 @@ const SLOT_LABELS: Record<BaseSlot, string> = {
   background: 'Background', eyebrow: 'Eyebrow', heading: 'Heading', text: 'Running text', link: 'Link',
   'link-hover': 'Link, hover', 'link-visited': 'Link, visited', secondary: 'Secondary text', rule: 'Rule', stripe: 'Table stripe', field: 'Field',
   'field-edge': 'Field edge', 'field-text': 'Field text', label: 'Field label', help: 'Field help', error: 'Field error', focus: 'Focus ring',
-  icon: 'Icon', mark: 'Mark', 'mark-text': 'Marked text', selection: 'Selection', 'selection-text': 'Selected text',
+  'background-to': 'Background, far end', icon: 'Icon', mark: 'Mark', 'mark-text': 'Marked text', selection: 'Selection', 'selection-text': 'Selected text',
 };

@@ -1,7 +1,8 @@
-import { CONTRAST, composite, contrastRatio, isLargeText, type Rgb8 } from '../color/index.ts';
+import { CONTRAST, composite, contrastRatio, gradientExtent, isLargeText, type Rgb8 } from '../color/index.ts';
 import type { Place, PlaceKind } from '../page/index.ts';
 import { cellValue, colorOf, fontSizeAt, pixelsAt, siteIndex, type Group } from '../reach/index.ts';
 import { AUDIT_WIDTHS, BANDS, bandOf, type BandId } from '../shape/index.ts';
+import { washUnder } from './pixels/index.ts';
 import type { Site, State } from '../site/index.ts';
 import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
 
@@ -72,16 +73,16 @@ function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
       const around = layersBehind(table, group, band);
       const inside = layersOf(table, group, state, band);
       const text = layerAt(table, group, 'color', state, band);
-      if (text && group.kind === 'icon') pairs.push(rate(group, 'icon-contrast', state, [text], inside, CONTRAST.nonText));
-      else if (text && group.kind !== 'logo') pairs.push(rate(group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
+      if (text && group.kind === 'icon') pairs.push(rate(table, group, 'icon-contrast', state, [text], inside, CONTRAST.nonText));
+      else if (text && group.kind !== 'logo') pairs.push(rate(table, group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
       if (filled) {
         const edge = layerAt(table, group, 'border-color', state, band);
         const fill = layerAt(table, group, 'background-color', state, band);
-        if (edge) pairs.push(rate(group, group.kind === 'button' ? 'button-contrast' : 'field-contrast', state, fill ? [edge, fill] : [edge], around, CONTRAST.nonText));
+        if (edge) pairs.push(rate(table, group, group.kind === 'button' ? 'button-contrast' : 'field-contrast', state, fill ? [edge, fill] : [edge], around, CONTRAST.nonText));
       }
       if (state === 'focus') {
         const ring = layerAt(table, group, 'outline-color', state, band);
-        if (ring) pairs.push(rate(group, 'focus-contrast', state, [ring], around, CONTRAST.nonText));
+        if (ring) pairs.push(rate(table, group, 'focus-contrast', state, [ring], around, CONTRAST.nonText));
       }
     }
   }
@@ -129,6 +130,15 @@ export function ratioOn(fores: readonly PairLayer[], behind: Rgb8): number | nul
   return best;
 }
 
-function rate(group: Group, rule: PairRule, state: State, fores: readonly PairLayer[], behind: readonly PairLayer[] | null, needed: number): Pair {
-  return { rule, kind: group.kind, style: group.style, ground: group.ground, fores, behind, states: [state], needed, found: behind && ratioOn(fores, flattened(behind)), places: group.places };
+/** Over a gradient: the ratio that is reached from end to end, where it is enough; null where a part falls short, and over a picture. */
+function overWash(table: TokenTable, group: Group, fores: readonly PairLayer[], needed: number): number | null {
+  const wash = washUnder(table, group);
+  if (!wash) return null;
+  const extent = gradientExtent(wash.from, wash.to);
+  const best = Math.max(...fores.map((fore) => Math.min(...extent.map((behind) => ratioOn([fore], behind) ?? 0))));
+  return best >= needed ? best : null;
+}
+
+function rate(table: TokenTable, group: Group, rule: PairRule, state: State, fores: readonly PairLayer[], behind: readonly PairLayer[] | null, needed: number): Pair {
+  return { rule, kind: group.kind, style: group.style, ground: group.ground, fores, behind, states: [state], needed, found: behind ? ratioOn(fores, flattened(behind)) : overWash(table, group, fores, needed), places: group.places };
 }

@@ -77,10 +77,10 @@ function table(build: Build, block: BlockOf<'table'>): Element {
   const head = element('thead', {}, [element('tr', {}, columns.map((id) => cell('th', `${block.id}/head/${id}`, block.headStyle, block.columns[id]!.label, 'col')))]);
   const body = element('tbody', {}, block.order.map((row, i) => {
     // Every second row stands on a stripe; over a picture there is none, it would hide the picture.
-    const stripe = i % 2 === 1 && !build.overPicture
+    const stripe = i % 2 === 1 && build.over !== 'picture'
       ? build.place({ id: `${block.id}/${row}/stripe`, kind: 'surface', label: labelled('Table stripe', block.items[row]!.cells[columns[0]!] ?? ''), recipes: [recipes.stripe(build.ground)] })
       : undefined;
-    const on = stripe ? build.onto(stripe, build.ground) : build;
+    const on = stripe ? build.onto(stripe, build.ground, null) : build;
     return element('tr', stripe ? placed(stripe) : {}, columns.map((id) => cell('td', `${block.id}/${row}/${id}`, block.style, block.items[row]!.cells[id] ?? '', undefined, on)));
   }));
   return element('div', { className: 'table-wrap', tabIndex: 0, role: 'region', ariaLabel: block.caption || 'Table' }, [element('table', {}, [caption, head, body])]);

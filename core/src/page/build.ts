@@ -29,7 +29,8 @@ export class Build {
     readonly section: string,
     readonly ground: string,
     readonly under: Place | null,
-    readonly overPicture: boolean,
+    /** What lies behind where no one colour does. */
+    readonly over: 'picture' | 'gradient' | null,
     /** Address of the section in the document. */
     readonly address: readonly string[],
     places: Place[] = [],
@@ -37,9 +38,9 @@ export class Build {
     this.places = places;
   }
 
-  /** The same walk continued on a surface of its own. */
-  onto(surface: Place, ground: string, overPicture = false): Build {
-    return new Build(this.site, this.page, this.section, ground, surface, overPicture, this.address, this.places);
+  /** The same walk continued on a surface of its own, which paints the ground's background unless told otherwise. */
+  onto(surface: Place, ground: string, over: Build['over'] = this.site.brand.grounds[ground]?.wash ? 'gradient' : null): Build {
+    return new Build(this.site, this.page, this.section, ground, surface, over, this.address, this.places);
   }
 
   /** Notes a place and gives the element attributes that mark it. */
@@ -48,7 +49,7 @@ export class Build {
     const place: Place = {
       id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled'] : states,
-      ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.overPicture,
+      ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
       level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null,
     };
     this.places.push(place);

@@ -19,8 +19,10 @@ export interface Place {
   readonly under: Place | null;
   /** The place whose text values it takes where it has none of its own (links in a paragraph). */
   readonly inherits: Place | null;
-  /** True when a picture lies between it and the surface under it. */
+  /** True when no one colour lies behind it: a picture lies between it and the surface under it, or that surface is a gradient. */
   readonly overPicture: boolean;
+  /** True for the first of the two. */
+  readonly pictured: boolean;
   /** Heading level, null for everything else. */
   readonly level: number | null;
   /** Text style by id; null where no text is painted. */

@@ -39,6 +39,8 @@ function structureKey(site: Site): string {
     ...brand.spaceOrder.map((id) => `${id}:${brand.spaces[id]!.use}`),
     ...brand.variantOrder,
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
+    // Whether what stands on a ground stands on one colour.
+    ...brand.groundOrder.filter((id) => brand.grounds[id]!.wash),
     site.language,
     // Which form of the logo stands on a ground may hang on colours.
     ...(site.shared.logo ? brand.groundOrder.map((id) => formOn(site, id)?.id) : []),
@@ -57,7 +59,7 @@ export function pageTree(site: Site, pageId: string): PageTree {
 }
 
 function buildTree(site: Site, page: Page): PageTree {
-  const start = new Build(site, page.id, 'page', site.shared.header.ground, null, false, []);
+  const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, []);
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
   const parts: PagePart[] = [header(site, page, body)];
   for (const id of page.sectionOrder) {
@@ -73,7 +75,7 @@ function buildTree(site: Site, page: Page): PageTree {
 
 function header(site: Site, page: Page, body: Place): PagePart {
   const { header } = site.shared;
-  const outer = new Build(site, page.id, 'header', header.ground, body, false, ['shared', 'header']);
+  const outer = new Build(site, page.id, 'header', header.ground, body, null, ['shared', 'header']);
   const gutter = outer.spaceFor('gutter');
   const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
   const build = outer.onto(surface, header.ground);
@@ -98,14 +100,14 @@ function header(site: Site, page: Page, body: Place): PagePart {
 }
 
 function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], shared: boolean): PagePart {
-  const outer = new Build(site, page, id, section.ground, body, false, address);
+  const outer = new Build(site, page, id, section.ground, body, null, address);
   const gutter = outer.spaceFor('gutter');
   const gap = outer.spaceFor('gap');
   const surface = outer.place({
     id: `${section.id}/surface`, kind: 'surface', label: labelled('Section', section.label),
     recipes: [recipes.surface(section.ground), recipes.pad(section.space), ...(gutter ? [recipes.gutter(gutter)] : []), ...(gap ? [recipes.gap(gap)] : [])],
   });
-  const build = outer.onto(surface, section.ground, section.picture !== null);
+  const build = outer.onto(surface, section.ground, section.picture ? 'picture' : undefined);
   const backdrop: (Element | undefined)[] = [];
   if (section.picture) {
     const asset = site.assets[section.picture.asset];

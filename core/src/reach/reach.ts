@@ -13,10 +13,11 @@ export interface ReachRow {
   readonly properties: readonly string[];
 }
 
-/** The tokens that a token's value flows into: itself and all aliases of it. */
+/** The tokens that a token's value flows into: itself, all aliases of it, and the gradients it is an end of. */
 export function tokensThrough(table: TokenTable, path: string): Set<string> {
   const through = new Set<string>();
   for (const one of table.keys()) if (tokenValue(table, one).chain.includes(path)) through.add(one);
+  for (const token of table.values()) if (token.type === 'gradient' && token.follows!.some((one) => through.has(one))) through.add(token.path);
   return through;
 }
 

@@ -2,7 +2,7 @@ import type { Override, Site, State } from '../site/index.ts';
 import { pageTree, type PageTree, type Place, type PlaceKind } from '../page/index.ts';
 import { makePainting, type Painting } from './painting.ts';
 
-/** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture no two do. */
+/** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
 export interface Group {
   readonly kind: PlaceKind;
   readonly states: readonly State[];

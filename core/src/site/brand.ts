@@ -41,6 +41,8 @@ export const Ground = v.strictObject({
   label: Label,
   path: PathSegment,
   slots: v.record(v.pipe(v.string(), v.maxLength(120)), SlotValue),
+  /** A gradient from the background to its far end, at an angle in degrees: 0 upwards, clockwise. Absent: the background is flat. */
+  wash: v.optional(v.nullable(v.strictObject({ angle: ranged('angle') }))),
 });
 export type Ground = v.InferOutput<typeof Ground>;
 

@@ -4,7 +4,7 @@ import { BANDS, type BandId } from '../shape/index.ts';
 import { slotPath } from './table.ts';
 
 /** A property the brand paints. Layout properties that no token moves are not among them. */
-export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width';
+export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width' | 'background-image';
 
 /** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
 export interface Declaration {
@@ -62,7 +62,10 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
   const byBand = (property: PaintedProperty): Declaration[] =>
     BANDS.map((band) => ({ property, token: `space.${brand.spaces[one]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
-    case 'surface':
+    case 'surface': return [
+      { property: 'background-color', token: slot(one, 'background') },
+      ...(brand.grounds[one]!.wash ? [{ property: 'background-image', token: slot(one, 'wash') } as const] : []),
+    ];
     case 'shade': return [{ property: 'background-color', token: slot(one, 'background') }];
     case 'pad': return byBand('padding-block');
     case 'gutter': return byBand('padding-inline');

@@ -1,5 +1,5 @@
 import { round } from '../number/index.ts';
-import { composite, cssColor, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
+import { composite, cssColor, gradientCss, gradientExtent, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
 import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
 import { deriveColor, ruleSources } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
@@ -55,7 +55,11 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
     value.kind === 'swatch' ? byId.get(value.swatch)?.rgb : value.kind === 'raw' ? parseColor(value.color)?.rgb : undefined;
   const backgroundValue = ground.slots['background'] ?? { kind: 'raw' as const, color: '#ffffff' };
   const background = composite(rgbOf(backgroundValue) ?? white, white);
-  return [...BASE_SLOTS, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {
+  const far = ground.wash ? composite((ground.slots['background-to'] && rgbOf(ground.slots['background-to'])) ?? background, white) : background;
+  const behind = ground.wash ? gradientExtent(background, far) : [background];
+  // A flat background has no far end.
+  const slots = BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to');
+  const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {
     const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
     const button = parseButtonSlot(slot);
     const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : slotLabel(slot);
@@ -74,12 +78,15 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
       }
       case 'same': return { ...base, alias: path(value.slot) };
       case 'readable': {
-        const best = mostReadable(core, background);
-        const follows = [path('background'), ...core.map(({ swatch }) => swatchPath(swatch))];
+        const best = mostReadable(core, ...behind);
+        const follows = [path('background'), ...(ground.wash ? [path('background-to')] : []), ...core.map(({ swatch }) => swatchPath(swatch))];
         return best ? { ...base, alias: swatchPath(best.swatch), follows } : { ...base, css: '#000000' };
       }
     }
   });
+  if (ground.wash)
+    tokens.push({ path: path('wash'), label: `Gradient of ${ground.label}`, type: 'gradient', css: gradientCss(ground.wash.angle, background, far), follows: [path('background'), path('background-to')], address: ['brand', 'grounds', ground.id, 'wash', 'angle'] });
+  return tokens;
 }
 
 /** Token path of a slot of a ground; button slots carry the variant's stored path. */

@@ -5,7 +5,7 @@ const COMPUTED: Record<PaintedProperty, readonly (keyof CSSStyleDeclaration & st
   color: ['color'], 'background-color': ['backgroundColor'], 'border-color': ['borderTopColor'], 'outline-color': ['outlineColor'],
   'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
   'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
-  'border-radius': ['borderTopLeftRadius'], 'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'],
+  'border-radius': ['borderTopLeftRadius'], 'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'],
 };
 
 const SIZE_TOLERANCE = 0.02;

@@ -18,7 +18,8 @@ function sameStructure(one: Site, other: Site): boolean {
   const a = one.brand;
   const b = other.brand;
   return one.pages === other.pages && one.shared === other.shared && a.groundOrder === b.groundOrder && a.styleOrder === b.styleOrder
-    && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder && !a.logo === !b.logo;
+    && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder && !a.logo === !b.logo
+    && (a.grounds === b.grounds || a.groundOrder.every((id) => !a.grounds[id]!.wash === !b.grounds[id]!.wash));
 }
 
 const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };

@@ -32,7 +32,7 @@ export class PictureReader {
   async #follow(site: Site): Promise<void> {
     // Colours move no line of text: only what the layout hangs on asks for new pixels.
     const { brand } = site;
-    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.variantOrder];
+    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.variantOrder, brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
     if (layout.length === this.#known.length && layout.every((part, i) => part === this.#known[i])) return;
     const pages = [...new Set(siteIndex(site).groups.filter((group) => group.overPicture).flatMap((group) => group.places.map((place) => place.page)))];
     const sets: PixelSet[] = [];

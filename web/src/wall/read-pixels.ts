@@ -1,4 +1,4 @@
-import { coverCrop, pageTree, type PixelSet, type Place, type Site } from '@yohaku/core';
+import { coverCrop, gradientPosition, pageTree, type PixelSet, type Place, type Site } from '@yohaku/core';
 
 /** Most pixels kept of one area: enough that one letter in fifty is told from two. */
 const MOST_PIXELS = 800;
@@ -8,27 +8,37 @@ const STRIP = 6;
 interface Box { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number }
 
 /**
- * Reads the pixels behind every place over a picture on one page, laid out in
- * `document` at `width`: the picture drawn as the page crops and scales it,
- * without its shade.
+ * Reads what lies behind every place over a picture or a gradient on one page,
+ * laid out in `document` at `width`: the pixels of the picture drawn as the page
+ * crops and scales it, without its shade; of a gradient, how far along it.
  */
 export async function readPixels(document: Document, site: Site, page: string, width: number): Promise<PixelSet[]> {
   const places = pageTree(site, page).places.filter((place) => place.overPicture);
   const sets: PixelSet[] = [];
-  for (const section of document.querySelectorAll<HTMLElement>('.pictured')) {
-    const inside = places.flatMap((place) => {
-      const element = section.querySelector<HTMLElement>(`[data-place="${CSS.escape(place.id)}"]`);
-      return element ? [{ place, element }] : [];
-    });
-    if (inside.length === 0) continue;
-    const box = section.getBoundingClientRect();
-    const picture = await drawn(section.querySelector<HTMLImageElement>('img.backdrop'), box);
-    for (const { place, element } of inside) for (const [area, boxes, hole] of areasOf(place, element)) {
-      const base = { page, place: place.id, width, area };
-      sets.push(typeof picture === 'string' ? { ...base, rgb: new Uint8Array(), at: new Uint16Array(), problem: picture } : { ...base, ...sampled(picture, box, boxes, hole), problem: '' });
+  const element = (place: Place) => document.querySelector<HTMLElement>(`[data-place="${CSS.escape(place.id)}"]`);
+  for (const surface of new Set(places.map((place) => place.under!))) {
+    const behind = element(surface);
+    if (!behind) continue;
+    const box = behind.getBoundingClientRect();
+    const image = behind.classList.contains('pictured') ? behind.querySelector<HTMLImageElement>('img.backdrop') : undefined;
+    const picture = image === undefined ? undefined : await drawn(image, box);
+    const angle = site.brand.grounds[groundOf(surface)]?.wash?.angle ?? 0;
+    for (const place of places) {
+      const own = place.under === surface ? element(place) : null;
+      if (own) for (const [area, boxes, hole] of areasOf(place, own)) {
+        const base = { page, place: place.id, width, area, rgb: new Uint8Array(), problem: '' };
+        if (typeof picture === 'string') sets.push({ ...base, at: new Uint16Array(), problem: picture });
+        else if (picture) sets.push({ ...base, ...sampled(picture, box, boxes, hole) });
+        else sets.push({ ...base, ...along(angle, box, boxes, hole) });
+      }
     }
   }
   return sets;
+
+  /** The ground a surface paints: that of its recipe, not the one it stands on. */
+  function groundOf(surface: Place): string {
+    return surface.recipes.find((recipe) => recipe.startsWith('surface:'))?.slice('surface:'.length) ?? '';
+  }
 }
 
 /** Boxes to look at, and what is cut out of them: a part covers its own middle. */
@@ -51,25 +61,23 @@ async function drawn(image: HTMLImageElement | null, box: DOMRect): Promise<Imag
   } catch {
     return `The picture ${image.getAttribute('src')?.split('/').at(-1) ?? ''} cannot be decoded.`;
   }
-  const [width, height] = [Math.max(1, Math.round(box.width)), Math.max(1, Math.round(box.height))];
+  // Painted from whole pixel to whole pixel.
+  const [width, height] = [Math.max(1, Math.round(box.right) - Math.round(box.left)), Math.max(1, Math.round(box.bottom) - Math.round(box.top))];
   const canvas = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
   // What shows through a picture is the section's own ground.
   canvas.fillStyle = getComputedStyle(image.parentElement!).backgroundColor;
   canvas.fillRect(0, 0, width, height);
   canvas.imageSmoothingQuality = 'high';
-  const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, box);
+  const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, { width, height });
   canvas.drawImage(image, crop.x, crop.y, crop.width, crop.height, 0, 0, width, height);
   return canvas.getImageData(0, 0, width, height);
 }
 
 /** An even grid of pixels over the boxes. */
 function sampled(picture: ImageData, section: DOMRect, boxes: readonly Box[], hole: Box | null): Pick<PixelSet, 'rgb' | 'at'> {
-  const area = boxes.reduce((sum, box) => sum + (box.right - box.left) * (box.bottom - box.top), 0) - (hole ? (hole.right - hole.left) * (hole.bottom - hole.top) : 0);
-  const step = Math.max(1, Math.sqrt(area / MOST_PIXELS));
   const rgb: number[] = [];
   const at: number[] = [];
-  for (const box of boxes) for (let y = box.top + 0.5; y < box.bottom; y += step) for (let x = box.left + 0.5; x < box.right; x += step) {
-    if (hole && x > hole.left && x < hole.right && y > hole.top && y < hole.bottom) continue;
+  for (const [x, y] of gridOver(boxes, hole)) {
     // Pictures are painted on whole pixels.
     const [px, py] = [Math.floor(x) - Math.round(section.left), Math.floor(y) - Math.round(section.top)];
     if (px < 0 || py < 0 || px >= picture.width || py >= picture.height) continue;
@@ -78,4 +86,20 @@ function sampled(picture: ImageData, section: DOMRect, boxes: readonly Box[], ho
     at.push(Math.max(0, Math.floor(x)), Math.max(0, Math.floor(y)));
   }
   return { rgb: Uint8Array.from(rgb), at: Uint16Array.from(at) };
+}
+
+/** How far along a gradient over `surface` an even grid of points over the boxes lies. */
+function along(angle: number, surface: DOMRect, boxes: readonly Box[], hole: Box | null): Pick<PixelSet, 'along' | 'at'> {
+  const points = [...gridOver(boxes, hole)];
+  return {
+    along: Uint16Array.from(points, ([x, y]) => Math.round(gradientPosition(angle, surface, x - surface.left, y - surface.top) * 65535)),
+    at: Uint16Array.from(points.flatMap(([x, y]) => [Math.max(0, Math.floor(x)), Math.max(0, Math.floor(y))])),
+  };
+}
+
+function* gridOver(boxes: readonly Box[], hole: Box | null): Iterable<readonly [x: number, y: number]> {
+  const area = boxes.reduce((sum, box) => sum + (box.right - box.left) * (box.bottom - box.top), 0) - (hole ? (hole.right - hole.left) * (hole.bottom - hole.top) : 0);
+  const step = Math.max(1, Math.sqrt(area / MOST_PIXELS));
+  for (const box of boxes) for (let y = box.top + 0.5; y < box.bottom; y += step) for (let x = box.left + 0.5; x < box.right; x += step)
+    if (!hole || x <= hole.left || x >= hole.right || y <= hole.top || y >= hole.bottom) yield [x, y];
 }

@@ -18,7 +18,7 @@ export interface SlipValue {
 }
 
 const SHOWN: readonly (readonly [PaintedProperty, string])[] = [
-  ['color', 'Colour'], ['background-color', 'Fill'], ['border-color', 'Edge'], ['font-family', 'Family'], ['font-size', 'Size'], ['font-weight', 'Weight'],
+  ['color', 'Colour'], ['background-color', 'Fill'], ['background-image', 'Gradient'], ['border-color', 'Edge'], ['font-family', 'Family'], ['font-size', 'Size'], ['font-weight', 'Weight'],
   ['line-height', 'Line'], ['padding-block', 'Above, below'], ['padding-inline', 'Sides'], ['border-radius', 'Corner'], ['width', 'Width'],
 ];
 

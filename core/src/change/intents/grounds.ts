@@ -14,19 +14,34 @@ export function setSlot(site: Site, ground: string, slot: string, value: SlotVal
  * itself, and a background that would follow a rule, are passed over.
  */
 export function setSlots(site: Site, slots: readonly { readonly ground: string; readonly slot: string }[], value: SlotValue | undefined): Edit {
-  const fit = slots.filter(({ slot }) => !(value?.kind === 'same' && value.slot === slot) && !(slot === 'background' && value?.kind !== 'swatch' && value?.kind !== 'raw'));
+  const fit = slots.filter(({ slot }) => !(value?.kind === 'same' && value.slot === slot) && !(slot.startsWith('background') && value?.kind !== 'swatch' && value?.kind !== 'raw'));
   const label = fit.length === 1 ? setSlot(site, fit[0]!.ground, fit[0]!.slot, value).label : `${fit.length} slots`;
   return { label, ops: fit.flatMap(({ ground, slot }) => setSlot(site, ground, slot, value).ops) };
 }
 
+/** Makes the background of a ground a gradient to another colour, turns one, or (null) makes it flat again. */
+export function setWash(site: Site, ground: string, wash: { readonly to?: SlotValue; readonly angle?: number } | null): Edit {
+  const at = ['brand', 'grounds', ground];
+  const { label, wash: now } = site.brand.grounds[ground]!;
+  if (wash === null) return { label: `${label} made flat`, ops: [setOp(site, [...at, 'wash'], undefined), setOp(site, [...at, 'slots', 'background-to'], undefined)] };
+  return {
+    label: `Gradient of ${label}`,
+    ops: [
+      ...(wash.to ? [setOp(site, [...at, 'slots', 'background-to'], wash.to)] : []),
+      ...(wash.angle !== undefined || !now ? [setOp(site, [...at, 'wash'], { angle: wash.angle ?? 180 })] : []),
+    ],
+  };
+}
+
 /** Adds a ground: a copy of another, a fresh one on a swatch with everything else by rule, or one whose slots are known. */
-export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string } | Pick<Ground, 'label' | 'slots'>): Edit {
+export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string } | Pick<Ground, 'label' | 'slots' | 'wash'>): Edit {
   const grounds = Object.values(site.brand.grounds);
   const source = 'copyOf' in from ? site.brand.grounds[from.copyOf]! : undefined;
   const wanted = source ? `${source.label} copy` : 'background' in from ? site.brand.swatches[from.background]!.label : (from as Ground).label;
   const label = uniqueName(wanted, grounds.map((one) => one.label));
   const slots = source ? source.slots : 'background' in from ? { background: { kind: 'swatch' as const, swatch: from.background } } : (from as Ground).slots;
-  const ground: Ground = { id, label, path: uniquePath(label, grounds.map((one) => one.path)), slots };
+  const wash = source ? source.wash : 'wash' in from ? from.wash : undefined;
+  const ground: Ground = { ...(wash ? { wash } : {}), id, label, path: uniquePath(label, grounds.map((one) => one.path)), slots };
   return { label: `Add ground ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
 }
 

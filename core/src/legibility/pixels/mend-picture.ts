@@ -6,8 +6,8 @@ import type { Site } from '../../site/index.ts';
 import { slotPath, tokenTable, type TokenTable } from '../../style/index.ts';
 import type { Place } from '../../page/index.ts';
 import { judgePixels } from './judge-pixels.ts';
-import { pixelKey, type PixelSets } from './pixel-set.ts';
-import { picturedSection, veilOf } from './veil.ts';
+import { coloured, pixelKey, type PixelSets } from './pixel-set.ts';
+import { picturedSection, veilOf, washUnder } from './veil.ts';
 
 /** A way to make a text over a picture readable. */
 export interface PictureMend {
@@ -25,7 +25,7 @@ interface Over { readonly group: Group; readonly place: Place }
 
 /**
  * Mends for a text that fails over a picture: the lightest shade with which all
- * texts of its section pass, a plate of the ground's background behind it, the
+ * texts of its section pass (over a gradient there is none), a plate of the ground's background behind it, the
  * text colour of another ground. Only those that reach what is needed at every
  * width and in every state.
  *
@@ -35,16 +35,16 @@ export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: st
   const index = siteIndex(site);
   const group = index.groupOf.get(place);
   const section = picturedSection(site, place.page, place.section);
-  if (!group?.overPicture || !section?.picture) return [];
+  if (!group?.overPicture) return [];
   const table = tokenTable(site.brand);
   const all: Over[] = index.groups.filter((one) => one.overPicture && one.kind !== 'button' && one.kind !== 'field').flatMap((one) => one.places.map((at) => ({ group: one, place: at })))
     .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
   const before = worst(site, table, pixels, [{ group, place }], undefined);
   if (!before) return [];
   const mends: PictureMend[] = [];
-  const now = Math.round(section.picture.shade * 100);
+  const now = Math.round((section?.picture?.shade ?? 0) * 100);
   const reaches = (percent: number) => (worst(site, table, pixels, all, percent / 100)?.margin ?? 0) >= 1;
-  if (reaches(100)) {
+  if (section && reaches(100)) {
     let [low, high] = [now, 100];
     while (high - low > 1) {
       const middle = (low + high) >> 1;
@@ -55,7 +55,7 @@ export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: st
   }
   const record = place.page in site.pages && !isShared(site, place) ? ['pages', place.page, 'overrides'] : ['shared', 'overrides'];
   const override = (property: 'color' | 'background-color', path: string) => addOverride(site, record, { id, place: place.id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null }, place.label).ops;
-  const ground = site.brand.grounds[section.ground]!;
+  const ground = site.brand.grounds[section?.ground ?? place.ground]!;
   const plate = slotPath(site.brand, ground, 'background');
   const flat = worstFlat(table, group, colorOf(tokenValue(table, plate).css));
   if (flat && flat.margin >= 1) mends.push({ what: 'plate', label: `a plate of ${ground.label} behind it`, before: before.found, after: flat.found, places: 1, ops: override('background-color', plate) });
@@ -89,7 +89,7 @@ function worst(site: Site, table: TokenTable, pixels: PixelSets, list: readonly 
     const needed = need(table, group, width);
     const veil = veilOf(site, table, group, shade);
     for (const color of instead ? [instead] : colors(table, group, width)) {
-      const found = judgePixels(set, veil, color, needed)?.found;
+      const found = judgePixels(coloured(set, washUnder(table, group)), veil, color, needed)?.found;
       if (found !== undefined && (!low || found / needed < low.margin)) low = { found, margin: found / needed };
     }
   }

@@ -1,3 +1,5 @@
+import { gradientColor, type Rgb8 } from '../../color/index.ts';
+
 /**
  * The pixels of a picture that lie behind one place at one width, as the page
  * crops and scales it, before any shade: what the desk reads from the real
@@ -11,10 +13,26 @@ export interface PixelSet {
   readonly area: 'lines' | 'around';
   /** Red, green, blue in turn, 0 to 255. */
   readonly rgb: Uint8Array;
+  /** Over a gradient, instead of colours: how far along it each pixel lies, 0 to 65535. */
+  readonly along?: Uint16Array;
   /** Where each pixel lies on the page, x and y in turn, CSS px. */
   readonly at: Uint16Array;
   /** Why there are no pixels: the picture will not decode, say. */
   readonly problem: string;
+}
+
+/**
+ * The same pixels with the colours a gradient has now: where they lie along it
+ * stays the same whatever its ends become.
+ */
+export function coloured(set: PixelSet, wash: { readonly from: Rgb8; readonly to: Rgb8 } | undefined): PixelSet {
+  if (!set.along || !wash) return set;
+  const rgb = new Uint8Array(set.along.length * 3);
+  set.along.forEach((along, i) => {
+    const { r, g, b } = gradientColor(wash.from, wash.to, along / 65535);
+    rgb.set([r, g, b], i * 3);
+  });
+  return { ...set, rgb };
 }
 
 /** Pixel sets by page, place, width and area. */

@@ -1,5 +1,5 @@
-import type { Rgb8 } from '../../color/index.ts';
-import { colorOf, tokenValue, type Group } from '../../reach/index.ts';
+import { readGradient, type Rgb8 } from '../../color/index.ts';
+import { cellValue, colorOf, tokenValue, type Group } from '../../reach/index.ts';
 import { sectionOf, type Section, type Site } from '../../site/index.ts';
 import { slotPath, type TokenTable } from '../../style/index.ts';
 
@@ -9,6 +9,13 @@ export function picturedSection(site: Site, page: string, section: string): Sect
   const own = entries.map(([key, entry]) => ({ key, section: sectionOf(site, entry) })).find((one) => one.key === section || one.section?.id === section)?.section;
   const found = own ?? (site.shared.footer.id === section ? site.shared.footer : undefined);
   return found?.picture ? found : undefined;
+}
+
+/** The ends of the gradient a group stands on, as they are seen; undefined where it stands on none, or a picture hides it. */
+export function washUnder(table: TokenTable, group: Group): { readonly angle: number; readonly from: Rgb8; readonly to: Rgb8 } | undefined {
+  if (group.places[0]?.pictured) return undefined;
+  const cell = group.under?.painting.at('background-image', 'rest', 'desktop');
+  return cell && readGradient(cellValue(table, cell).css);
 }
 
 /**

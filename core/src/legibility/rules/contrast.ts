@@ -1,13 +1,15 @@
-import { CONTRAST, composite, contrastRatio, isLargeText, type Rgb8 } from '../../color/index.ts';
+import { CONTRAST, composite, contrastRatio, gradientExtent, isLargeText, type Rgb8 } from '../../color/index.ts';
 import type { State } from '../../site/index.ts';
 import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
 import type { PaintedProperty, TokenTable } from '../../style/index.ts';
 import { behindOf, cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, type Backdrop, type Group } from '../../reach/index.ts';
-import { judgePixels, pixelKey, veilOf, type PixelSet, type PixelSets } from '../pixels/index.ts';
+import { coloured, judgePixels, pixelKey, veilOf, washUnder, type PixelSet, type PixelSets } from '../pixels/index.ts';
 import type { Site } from '../../site/index.ts';
 import type { Judgement, RuleId } from '../outcome.ts';
 
 export const OVER_PICTURE = 'A picture lies behind it; its pixels have not been judged yet.';
+
+export const OVER_GRADIENT = 'A gradient lies behind it, and not all of that is enough; where it stands has not been read yet.';
 
 /** What is known of the pixels behind places, with the site whose shades lie over them. */
 export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
@@ -16,11 +18,19 @@ export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
 function onPixels(table: TokenTable, group: Group, over: Pictured | undefined, area: PixelSet['area'], width: number, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
   const place = group.places[0]!;
   const set = over?.pixels.get(pixelKey(place.page, place.id, width, area));
-  if (!over || !set) return { found: null, reason: OVER_PICTURE };
+  const wash = washUnder(table, group);
+  if (!over || !set) return wash ? onWash(wash, color, needed) : { found: null, reason: OVER_PICTURE };
   if (set.problem !== '') return { found: null, reason: set.problem };
-  const verdict = judgePixels(set, veilOf(over.site, table, group), color, needed);
+  const verdict = judgePixels(coloured(set, wash), veilOf(over.site, table, group), color, needed);
   return verdict ? { found: verdict.found } : { found: null, reason: 'Nothing of it is to be seen at this width.' };
 }
+
+/** Without a layout a gradient is rated from end to end: what passes everywhere passes. */
+function onWash({ from, to }: { readonly from: Rgb8; readonly to: Rgb8 }, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
+  const found = Math.min(...gradientExtent(from, to).map((behind) => contrastRatio(composite(color, behind), behind)));
+  return found >= needed ? { found } : { found: null, reason: OVER_GRADIENT };
+}
+
 const UNREADABLE = 'One of the two colours could not be read.';
 
 /** What is found of a pair in one band: the same at all widths of it. */
@@ -89,14 +99,17 @@ export function partContrast(table: TokenTable, group: Group, over?: Pictured): 
   return group.states.flatMap((state) => {
     const edges = judgePair(table, group, rule, state, 'border-color', around, () => CONTRAST.nonText, over, 'around');
     return edges.map((edge): Judgement => {
-      if (edge.verdict !== 'fail') return edge;
+      if (edge.verdict !== 'fail' && edge.reason !== OVER_GRADIENT) return edge;
       const band = bandOf(edge.width);
       const fill = fillOf(table, group, state, band);
       const behind = around(band);
       if (fill === 'picture') return edge;
       const found = behind === 'picture' ? (onPixels(table, group, over, 'around', edge.width, fill, edge.needed).found ?? 0) : contrastRatio(fill, behind);
       const cell = group.painting.at('background-color', state, band);
-      return found > edge.found! ? { ...edge, verdict: found >= edge.needed ? 'pass' : 'fail', found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
+      // What a gradient leaves open is settled only by a fill that passes.
+      if (edge.found === null && found < edge.needed) return edge;
+      const { reason: _open, ...rated } = edge;
+      return found > (edge.found ?? 0) ? { ...rated, verdict: found >= edge.needed ? 'pass' : 'fail', found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
     });
   });
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type SetValue } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type SetValue } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, deskFeature, siteFeature, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
@@ -81,12 +81,15 @@ export class CheckStep {
     const place = siteIndex(site).byAddress.get(`${row.page} ${row.place}`);
     // The ring goes where the page hangs: at the width of its band.
     const hung = row.width >= 1024 ? 1280 : 390;
-    const [set, seen] = [row.width, hung].map((width) => this.#pixels.sets().get(pixelKey(row.page, row.place, width, 'lines')));
+    const raw = [row.width, hung].map((width) => this.#pixels.sets().get(pixelKey(row.page, row.place, width, 'lines')));
     const group = place && siteIndex(site).groupOf.get(place);
     const cell = group?.painting.at('color', row.state, bandOf(row.width));
     const table = tokenTable(site.brand);
     const color = cell && colorOf(cellValue(table, cell).css);
-    if (!set || !group?.overPicture || !color) return null;
+    if (!group?.overPicture || !color) return null;
+    const wash = washUnder(table, group);
+    const [set, seen] = raw.map((one) => one && coloured(one, wash));
+    if (!set) return null;
     const veil = veilOf(site, table, group);
     const verdict = judgePixels(set, veil, color, row.needed);
     const at = seen && judgePixels(seen, veil, color, row.needed);

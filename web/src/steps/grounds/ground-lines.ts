@@ -1,4 +1,4 @@
-import { buttonSlot, composite, contrastRatio, cssColor, isLargeText, pixelsAt, placesOf, colorOf, siteIndex, slotPath, tokenTable, tokenValue, type Group, type Rgb8, type Site } from '@yohaku/core';
+import { buttonSlot, composite, contrastRatio, cssColor, gradientCss, gradientExtent, isLargeText, pixelsAt, placesOf, colorOf, readGradient, siteIndex, slotPath, tokenTable, tokenValue, type Group, type Rgb8, type Site } from '@yohaku/core';
 
 /** One sample of a set line: a slot as it stands on this ground. */
 export interface SlotSample {
@@ -7,6 +7,8 @@ export interface SlotSample {
   readonly css: string;
   readonly found: number | null;
   readonly needed: number;
+  /** Whether the figure is the lowest along a gradient: where a text stands on it, it may be more. */
+  readonly least: boolean;
   /** What it is rated against: the background of the ground, or the fill of the button under its label. */
   readonly behind: Rgb8;
   /** Whether its colour was chosen; otherwise its rule decides. */
@@ -21,6 +23,8 @@ export interface GroundLine {
   /** Path of the token of its background. */
   readonly path: string;
   readonly background: string;
+  /** The background as CSS paints it: the colour, or the gradient. */
+  readonly painted: string;
   readonly places: number;
   readonly samples: readonly SlotSample[];
   /** The slots a set line leaves out while it is folded: states, the parts of a field, the stripe. */
@@ -47,6 +51,8 @@ export function groundLines(site: Site): GroundLine[] {
     const ground = site.brand.grounds[id]!;
     const css = (slot: string) => tokenValue(table, slotPath(site.brand, ground, slot)).css;
     const background = composite(colorOf(css('background')) ?? WHITE, WHITE);
+    const wash = readGradient(tokenValue(table, slotPath(site.brand, ground, 'wash')).css);
+    const extent = wash ? gradientExtent(wash.from, wash.to) : [background];
     const sample = (slot: string): SlotSample => {
       const path = slotPath(site.brand, ground, slot);
       const color = colorOf(css(slot));
@@ -61,6 +67,9 @@ export function groundLines(site: Site): GroundLine[] {
       if (own && color) behind = composite(colorOf(css(own)) ?? background, background);
       if (slot === 'stripe' && color) behind = composite(color, background);
       const fore = slot === 'stripe' ? colorOf(css('text')) : color;
+      // Over a gradient the figure is the lowest from end to end.
+      const least = wash !== undefined && behind === background;
+      if (fore && behind === background) behind = extent.map((one) => ({ one, ratio: contrastRatio(composite(fore, one), one) })).sort((a, b) => a.ratio - b.ratio)[0]!.one;
       if (fore) found = contrastRatio(composite(fore, behind), behind);
       if (button && color) {
         const filled = composite(colorOf(css(fill)) ?? background, background);
@@ -70,7 +79,7 @@ export function groundLines(site: Site): GroundLine[] {
           needed = 3;
         }
       }
-      return { slot, path, css: css(slot), set: slot in ground.slots, found, needed, behind, places: placesOf(site, path).length };
+      return { slot, path, css: css(slot), set: slot in ground.slots, found, needed, least: least && !(button && slot.includes('-label-')), behind, places: placesOf(site, path).length };
     };
     const textNeed = (slot: string): number => {
       const style = site.brand.styleOrder.find((one) => site.brand.styles[one]!.slot === slot);
@@ -88,7 +97,7 @@ export function groundLines(site: Site): GroundLine[] {
       return look('hover') === look('pressed') ? slots.slice(0, 1) : slots;
     };
     return {
-      id, label: ground.label, path: slotPath(site.brand, ground, 'background'), background: cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
+      id, label: ground.label, path: slotPath(site.brand, ground, 'background'), background: cssColor(background), painted: wash ? gradientCss(wash.angle, wash.from, wash.to) : cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
       samples: [...LINE_SLOTS.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonSlot(variant, 'label', 'rest')))],
       more: [...MORE_SLOTS.map(sample), ...site.brand.variantOrder.flatMap(held)],
     };
@@ -98,9 +107,9 @@ export function groundLines(site: Site): GroundLine[] {
 /** What a set line calls for: a slot in use that fails, or that nobody chose a colour for. */
 export interface Call { readonly line: GroundLine; readonly sample: SlotSample; readonly fails: boolean }
 
-/** Whether a sample falls short where it is in use. */
+/** Whether a sample falls short where it is in use. Over a gradient the audit tells, text by text. */
 export function fallsShort(sample: SlotSample): boolean {
-  return sample.places > 0 && sample.slot !== 'rule' && sample.found !== null && sample.found < sample.needed;
+  return sample.places > 0 && !sample.least && sample.slot !== 'rule' && sample.found !== null && sample.found < sample.needed;
 }
 
 /** The slots in use that fail or were never set, those that touch most places first, failing before unset where they touch as many. */

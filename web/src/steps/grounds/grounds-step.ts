@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, slotLabel, slotPath,
+  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, setWash, slotLabel, slotPath,
   tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
@@ -69,11 +69,26 @@ export class GroundsStep {
     return found ? { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } : undefined;
   });
   protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
-  protected readonly slots = computed(() => [...BASE_SLOTS, ...(this.site()?.brand.variantOrder.flatMap(buttonSlots) ?? [])].map((slot) => {
+  protected readonly slots = computed(() => [...BASE_SLOTS, ...(this.site()?.brand.variantOrder.flatMap(buttonSlots) ?? [])].filter((slot) => slot !== 'background-to' || this.wash()).map((slot) => {
     const button = parseButtonSlot(slot);
     return { value: slot, label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${slotLabel(slot)}` : slotLabel(slot) };
   }));
   protected readonly grounds = computed(() => this.lines().filter((one) => one.id !== this.chosen()?.line.id).map((one) => ({ value: one.id, label: one.label, color: one.background })));
+  /** The gradient of the ground in hand, with the swatch at its far end. */
+  protected readonly wash = computed(() => {
+    const ground = this.site()?.brand.grounds[this.chosen()?.line.id ?? ''];
+    const to = ground?.slots['background-to'];
+    return ground?.wash ? { angle: ground.wash.angle, to: to?.kind === 'swatch' ? to.swatch : null } : undefined;
+  });
+  protected readonly farEnds = computed(() => [{ value: '', label: 'nothing, it is flat' }, ...this.swatches()]);
+  protected washTo(swatch: string): void {
+    const { line } = this.chosen()!;
+    this.#editor.commit((site) => setWash(site, line.id, swatch === '' ? null : { to: { kind: 'swatch', swatch } }));
+  }
+  protected turn(angle: number, phase: 'preview' | 'commit'): void {
+    const { line } = this.chosen()!;
+    this.#editor[phase]((site) => setWash(site, line.id, { angle }));
+  }
   protected readonly uses = computed(() => (this.site() && this.chosen() ? groundUses(this.site()!, this.chosen()!.line.id) : []));
 
   protected readonly fails = fallsShort;

@@ -1,0 +1,52 @@
+import type { Rgb8 } from './color.ts';
+
+/**
+ * The colour of a two-colour gradient at `t`, 0 to 1, as browsers paint it:
+ * between the 8-bit sRGB values, with alpha premultiplied (CSS Images 3, 3.4.2).
+ */
+export function gradientColor(from: Rgb8, to: Rgb8, t: number): Rgb8 {
+  const alpha = from.alpha + (to.alpha - from.alpha) * t;
+  const mix = (one: number, other: number) => (alpha === 0 ? 0 : Math.round((one * from.alpha * (1 - t) + other * to.alpha * t) / alpha));
+  return { r: mix(from.r, to.r), g: mix(from.g, to.g), b: mix(from.b, to.b), alpha };
+}
+
+/**
+ * Where on the line of a CSS gradient a point of its box lies, 0 to 1 (CSS Images 3, 3.1.1).
+ *
+ * @param angle degrees, 0 upwards, clockwise
+ * @param x from the left of the box, px
+ * @param y from its top, px
+ */
+export function gradientPosition(angle: number, box: { readonly width: number; readonly height: number }, x: number, y: number): number {
+  const turn = (angle * Math.PI) / 180;
+  const [sin, cos] = [Math.sin(turn), Math.cos(turn)];
+  const length = Math.abs(box.width * sin) + Math.abs(box.height * cos);
+  if (length === 0) return 0;
+  return Math.max(0, Math.min(1, 0.5 + ((x - box.width / 2) * sin - (y - box.height / 2) * cos) / length));
+}
+
+const rgbText = ({ r, g, b, alpha }: Rgb8): string => (alpha >= 1 ? `rgb(${r}, ${g}, ${b})` : `rgba(${r}, ${g}, ${b}, ${alpha})`);
+
+/** A two-colour gradient as CSS, written the way browsers report it. */
+export function gradientCss(angle: number, from: Rgb8, to: Rgb8): string {
+  // Downwards is what a gradient does unless told otherwise, and browsers leave it out.
+  return `linear-gradient(${angle === 180 ? '' : `${angle}deg, `}${rgbText(from)} 0%, ${rgbText(to)} 100%)`;
+}
+
+const GRADIENT = /^linear-gradient\((?:([\d.]+)deg, )?rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\) 0%, rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\) 100%\)$/;
+
+/** Reads what `gradientCss` wrote; undefined for anything else. */
+export function readGradient(css: string): { readonly angle: number; readonly from: Rgb8; readonly to: Rgb8 } | undefined {
+  const match = GRADIENT.exec(css);
+  if (!match) return undefined;
+  const color = (at: number): Rgb8 => ({ r: Number(match[at]), g: Number(match[at + 1]), b: Number(match[at + 2]), alpha: match[at + 3] === undefined ? 1 : Number(match[at + 3]) });
+  return { angle: Number(match[1] ?? 180), from: color(2), to: color(6) };
+}
+
+/** Points along a gradient at which it is rated where no layout tells which of it is seen. */
+const POINTS = 33;
+
+/** The colours of a gradient from end to end. */
+export function gradientExtent(from: Rgb8, to: Rgb8): Rgb8[] {
+  return Array.from({ length: POINTS }, (_, i) => gradientColor(from, to, i / (POINTS - 1)));
+}
