@@ -11,6 +11,7 @@ import { benchField } from './field.ts';
 import { benchMend } from './mend.ts';
 import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
+import { benchPlaces } from './places.ts';
 import { benchRestyle } from './restyle.ts';
 import { benchRipple } from './ripple.ts';
 import { benchSize } from './size.ts';
@@ -19,6 +20,7 @@ import type { Result } from './result.ts';
 const site = readSite(ternhaven);
 const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   pairs: () => benchPairs(site),
+  places: () => benchPlaces(site),
   ripple: () => benchRipple(site),
   restyle: () => withServer(({ address, link }) => benchRestyle(site, address, link)),
   extract: benchExtract,

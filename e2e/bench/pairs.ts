@@ -21,7 +21,7 @@ export function benchPairs(site: Site): Result[] {
 }
 
 /** Every place, state and width: colours parsed, blended and rated by culori. Returns how many pairs it walked. */
-function walkWithCulori(site: Site): number {
+export function walkWithCulori(site: Site): number {
   const index = siteIndex(site);
   const table = tokenTable(site.brand);
   const white = parse('#ffffff')!;

@@ -35,8 +35,20 @@ export function gradientCss(angle: number, from: Rgb8, to: Rgb8): string {
 
 const GRADIENT = /^linear-gradient\((?:([\d.]+)deg, )?rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\) 0%, rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\) 100%\)$/;
 
-/** Reads what `gradientCss` wrote; undefined for anything else. */
-export function readGradient(css: string): { readonly angle: number; readonly from: Rgb8; readonly to: Rgb8 } | undefined {
+export interface Gradient { readonly angle: number; readonly from: Rgb8; readonly to: Rgb8 }
+
+const known = new Map<string, Gradient | undefined>();
+
+/** Reads what `gradientCss` wrote; undefined for anything else. The same text gives the same gradient. */
+export function readGradient(css: string): Gradient | undefined {
+  if (known.has(css)) return known.get(css);
+  if (known.size > 1000) known.clear();
+  const gradient = parseGradient(css);
+  known.set(css, gradient);
+  return gradient;
+}
+
+function parseGradient(css: string): Gradient | undefined {
   const match = GRADIENT.exec(css);
   if (!match) return undefined;
   const color = (at: number): Rgb8 => ({ r: Number(match[at]), g: Number(match[at + 1]), b: Number(match[at + 2]), alpha: match[at + 3] === undefined ? 1 : Number(match[at + 3]) });
@@ -46,7 +58,11 @@ export function readGradient(css: string): { readonly angle: number; readonly fr
 /** Points along a gradient at which it is rated where no layout tells which of it is seen. */
 const POINTS = 33;
 
+const extents = new WeakMap<Gradient, readonly Rgb8[]>();
+
 /** The colours of a gradient from end to end. */
-export function gradientExtent(from: Rgb8, to: Rgb8): Rgb8[] {
-  return Array.from({ length: POINTS }, (_, i) => gradientColor(from, to, i / (POINTS - 1)));
+export function gradientExtent(gradient: Gradient): readonly Rgb8[] {
+  let extent = extents.get(gradient);
+  if (!extent) extents.set(gradient, (extent = Array.from({ length: POINTS }, (_, i) => gradientColor(gradient.from, gradient.to, i / (POINTS - 1)))));
+  return extent;
 }

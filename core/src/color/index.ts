@@ -11,4 +11,4 @@ export { mendPair, type PairMend } from './mend-pair.ts';
 export { colorSpots, colorsInText, type ColorSpot, type FoundColor } from './find.ts';
 export { VISIONS, VISION_LABELS, seenAs, visionMatrix, type Vision, type VisionMatrix } from './vision.ts';
 export { FIELD, fieldColor, fieldDarker, fieldHeight, fieldRatio, luminanceAt, paintField, type ContrastFieldSpec } from './contrast-field.ts';
-export { gradientColor, gradientCss, gradientExtent, gradientPosition, readGradient } from './gradient.ts';
+export { gradientColor, gradientCss, gradientExtent, gradientPosition, readGradient, type Gradient } from './gradient.ts';

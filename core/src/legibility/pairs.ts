@@ -134,7 +134,7 @@ export function ratioOn(fores: readonly PairLayer[], behind: Rgb8): number | nul
 function overWash(table: TokenTable, group: Group, fores: readonly PairLayer[], needed: number): number | null {
   const wash = washUnder(table, group);
   if (!wash) return null;
-  const extent = gradientExtent(wash.from, wash.to);
+  const extent = gradientExtent(wash);
   const best = Math.max(...fores.map((fore) => Math.min(...extent.map((behind) => ratioOn([fore], behind) ?? 0))));
   return best >= needed ? best : null;
 }

@@ -71,20 +71,26 @@ export class Build {
   }
 }
 
-/** An element of the page tree. Undefined attributes are left out. */
-export function element(tagName: string, properties: Record<string, string | number | boolean | undefined>, children: (ElementContent | string | undefined)[] = []): Element {
-  return {
-    type: 'element', tagName,
-    properties: Object.fromEntries(Object.entries(properties).filter(([, value]) => value !== undefined && value !== '')),
-    children: children.flatMap((child): ElementContent[] =>
-      child === undefined || child === '' ? [] : typeof child === 'string' ? [{ type: 'text', value: child }] : [child]),
-  };
+type Properties = Record<string, string | number | boolean | undefined>;
+
+/** An element of the page tree. Undefined and empty attributes are left out. Made for every element of every page: no lists on the way. */
+export function element(tagName: string, properties: Properties, children: readonly (ElementContent | string | undefined)[] = []): Element {
+  const kept: Record<string, string | number | boolean> = {};
+  for (const key in properties) {
+    const value = properties[key];
+    if (value !== undefined && value !== '') kept[key] = value;
+  }
+  const inside: ElementContent[] = [];
+  for (const child of children)
+    if (child !== undefined && child !== '') inside.push(typeof child === 'string' ? { type: 'text', value: child } : child);
+  return { type: 'element', tagName, properties: kept, children: inside };
 }
 
 /** The attributes of a placed element: its classes, then `data-place`. */
-export function placed(place: Place, className = '', more: Record<string, string | number | boolean | undefined> = {}): Record<string, string | number | boolean | undefined> {
-  const classes = [className, ...place.recipes.map(recipeClass)].filter(Boolean).join(' ');
-  return { className: classes || undefined, ...more, dataPlace: place.id };
+export function placed(place: Place, className = '', more?: Properties): Properties {
+  let classes = className;
+  for (const recipe of place.recipes) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
+  return more ? { className: classes, ...more, dataPlace: place.id } : { className: classes, dataPlace: place.id };
 }
 
 /** `Kind “words”`, shortened for lists. */

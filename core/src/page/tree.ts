@@ -30,8 +30,16 @@ export interface PageTree {
 interface Cached { shared: Shared; assets: Site['assets']; structure: string; tree: PageTree }
 const cache = new WeakMap<Page, Cached>();
 
-/** What of the brand and the other pages decides a tree: ids and roles, never values. */
+const structures = new WeakMap<Site, string>();
+
+/** What of the brand and the other pages decides a tree: ids and roles, never values. Worked out once a site, not once a page. */
 function structureKey(site: Site): string {
+  let key = structures.get(site);
+  if (key === undefined) structures.set(site, (key = describe(site)));
+  return key;
+}
+
+function describe(site: Site): string {
   const { brand } = site;
   return [
     brand.buttonStyle,

@@ -47,34 +47,53 @@ export function placeKey(place: { page: string; id: string }): string {
 
 function buildIndex(site: Site, trees: readonly PageTree[]): SiteIndex {
   const sharedOverrides = byPlace(Object.values(site.shared.overrides));
-  const groups = new Map<string, Group & { places: Place[] }>();
-  const keys = new Map<Place, string>();
-  const groupOf = new Map<Place, Group>();
-  const byAddress = new Map<string, Place>();
+  const groups = new Map<string, Built>();
+  const groupOf = new Map<Place, Built>();
   for (const tree of trees) {
     const own = byPlace(Object.values(tree.page.overrides));
     for (const place of tree.places) {
-      const overrides = [...(sharedOverrides.get(place.id) ?? []), ...(own.get(place.id) ?? [])];
-      const under = place.under ? keys.get(place.under)! : '';
-      const inherits = place.inherits ? keys.get(place.inherits)! : '';
-      const key = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? `p${placeKey(place)}` : ''}${place.states.length}|${place.recipes.join(' ')}|${overrides.map((one) => one.id).join(' ')}|(${under})|(${inherits})`;
+      const overrides = overridesOf(sharedOverrides.get(place.id), own.get(place.id));
+      const under = place.under ? groupOf.get(place.under)! : null;
+      const inherits = place.inherits ? groupOf.get(place.inherits)! : null;
+      // Groups are told apart by number: what a place stands on is a group already.
+      let key = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? `p${placeKey(place)}` : ''}${place.states.length}|${under ? under.number : ''}|${inherits ? inherits.number : ''}`;
+      for (const recipe of place.recipes) key += ` ${recipe}`;
+      for (const one of overrides) key += `|${one.id}`;
       let group = groups.get(key);
       if (!group) {
         group = {
-          kind: place.kind, states: place.states, overPicture: place.overPicture, inline: place.inline, style: place.style, ground: place.ground,
-          painting: makePainting(site.brand, place.recipes, overrides, place.states, place.inherits ? groupOf.get(place.inherits)!.painting : null),
-          under: place.under ? groupOf.get(place.under)! : null, places: [],
+          number: groups.size, kind: place.kind, states: place.states, overPicture: place.overPicture, inline: place.inline, style: place.style, ground: place.ground,
+          painting: makePainting(site.brand, place.recipes, overrides, place.states, inherits ? inherits.painting : null),
+          under, places: [],
         };
         groups.set(key, group);
       }
       group.places.push(place);
-      keys.set(place, key);
       groupOf.set(place, group);
-      byAddress.set(placeKey(place), place);
     }
   }
   const all = [...groups.values()];
-  return { trees, places: trees.flatMap((tree) => tree.places), groups: all, groupOf, byToken: tokenIndex(all), byAddress };
+  let byAddress: Map<string, Place> | undefined;
+  let byToken: Map<string, Set<Group>> | undefined;
+  const places = trees.flatMap((tree) => tree.places);
+  return {
+    trees, places, groups: all, groupOf,
+    // Made when somebody asks: finding the pairs of a site does not.
+    get byToken() {
+      return (byToken ??= tokenIndex(all));
+    },
+    get byAddress() {
+      return (byAddress ??= new Map(places.map((place) => [placeKey(place), place])));
+    },
+  };
+}
+
+interface Built extends Group { readonly number: number; readonly places: Place[] }
+
+const NONE: readonly Override[] = [];
+
+function overridesOf(shared: readonly Override[] = NONE, own: readonly Override[] = NONE): readonly Override[] {
+  return shared.length === 0 ? own : own.length === 0 ? shared : [...shared, ...own];
 }
 
 function byPlace(overrides: readonly Override[]): Map<string, Override[]> {

@@ -47,9 +47,16 @@ export const recipes = {
   button: (variant: string, ground: string): Recipe => `button:${variant}:${ground}`,
 } as const;
 
-/** Class name of a recipe. */
+const classes = new Map<Recipe, string>();
+
+/** Class name of a recipe; remembered, for every element of every page asks. */
 export function recipeClass(recipe: Recipe): string {
-  return recipe.replaceAll(':', '--');
+  let name = classes.get(recipe);
+  if (name === undefined) {
+    if (classes.size > 10_000) classes.clear();
+    classes.set(recipe, (name = recipe.replaceAll(':', '--')));
+  }
+  return name;
 }
 
 /** The declarations of a recipe, in cascade order. An unknown recipe has none. */

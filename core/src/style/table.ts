@@ -56,7 +56,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   const backgroundValue = ground.slots['background'] ?? { kind: 'raw' as const, color: '#ffffff' };
   const background = composite(rgbOf(backgroundValue) ?? white, white);
   const far = ground.wash ? composite((ground.slots['background-to'] && rgbOf(ground.slots['background-to'])) ?? background, white) : background;
-  const behind = ground.wash ? gradientExtent(background, far) : [background];
+  const behind = ground.wash ? gradientExtent({ angle: ground.wash.angle, from: background, to: far }) : [background];
   // A flat background has no far end.
   const slots = BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to');
   const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {

@@ -1,4 +1,4 @@
-import { readGradient, type Rgb8 } from '../../color/index.ts';
+import { readGradient, type Gradient, type Rgb8 } from '../../color/index.ts';
 import { cellValue, colorOf, tokenValue, type Group } from '../../reach/index.ts';
 import { sectionOf, type Section, type Site } from '../../site/index.ts';
 import { slotPath, type TokenTable } from '../../style/index.ts';
@@ -12,7 +12,7 @@ export function picturedSection(site: Site, page: string, section: string): Sect
 }
 
 /** The ends of the gradient a group stands on, as they are seen; undefined where it stands on none, or a picture hides it. */
-export function washUnder(table: TokenTable, group: Group): { readonly angle: number; readonly from: Rgb8; readonly to: Rgb8 } | undefined {
+export function washUnder(table: TokenTable, group: Group): Gradient | undefined {
   if (group.places[0]?.pictured) return undefined;
   const cell = group.under?.painting.at('background-image', 'rest', 'desktop');
   return cell && readGradient(cellValue(table, cell).css);

@@ -1,4 +1,4 @@
-import { CONTRAST, composite, contrastRatio, gradientExtent, isLargeText, type Rgb8 } from '../../color/index.ts';
+import { CONTRAST, composite, contrastRatio, gradientExtent, isLargeText, type Gradient, type Rgb8 } from '../../color/index.ts';
 import type { State } from '../../site/index.ts';
 import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
 import type { PaintedProperty, TokenTable } from '../../style/index.ts';
@@ -26,8 +26,8 @@ function onPixels(table: TokenTable, group: Group, over: Pictured | undefined, a
 }
 
 /** Without a layout a gradient is rated from end to end: what passes everywhere passes. */
-function onWash({ from, to }: { readonly from: Rgb8; readonly to: Rgb8 }, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
-  const found = Math.min(...gradientExtent(from, to).map((behind) => contrastRatio(composite(color, behind), behind)));
+function onWash(wash: Gradient, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
+  const found = Math.min(...gradientExtent(wash).map((behind) => contrastRatio(composite(color, behind), behind)));
   return found >= needed ? { found } : { found: null, reason: OVER_GRADIENT };
 }
 

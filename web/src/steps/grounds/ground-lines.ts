@@ -52,7 +52,7 @@ export function groundLines(site: Site): GroundLine[] {
     const css = (slot: string) => tokenValue(table, slotPath(site.brand, ground, slot)).css;
     const background = composite(colorOf(css('background')) ?? WHITE, WHITE);
     const wash = readGradient(tokenValue(table, slotPath(site.brand, ground, 'wash')).css);
-    const extent = wash ? gradientExtent(wash.from, wash.to) : [background];
+    const extent = wash ? gradientExtent(wash) : [background];
     const sample = (slot: string): SlotSample => {
       const path = slotPath(site.brand, ground, slot);
       const color = colorOf(css(slot));

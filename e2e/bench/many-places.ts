@@ -1,0 +1,26 @@
+import type { Page, Section, Site } from '@yohaku/core';
+
+/**
+ * A site of about so many places: the demo's pages over and over, each copy
+ * with ids and words of its own, so that nothing made for one page serves another.
+ */
+export function manyPlaces(site: Site, pages: number): Site {
+  const made: Page[] = [];
+  for (let i = 0; made.length < pages; i++) for (const id of site.pageOrder) {
+    if (made.length === pages) break;
+    made.push(i === 0 ? site.pages[id]! : copyPage(site.pages[id]!, i));
+  }
+  return { ...site, pageOrder: made.map((one) => one.id), pages: Object.fromEntries(made.map((one) => [one.id, one])) };
+}
+
+function copyPage(page: Page, copy: number): Page {
+  const suffix = `-c${copy}`;
+  const renamed = (id: string) => `${id}${suffix}`;
+  const section = (one: Section): Section => ({
+    ...one, id: renamed(one.id),
+    columns: Object.fromEntries(Object.entries(one.columns).map(([key, column]) => [key, { ...column, order: column.order.map(renamed) }])),
+    blocks: Object.fromEntries(Object.values(one.blocks).map((block) => [renamed(block.id), { ...block, id: renamed(block.id) }])),
+  });
+  const sections = Object.fromEntries(Object.values(page.sections).map((entry) => [renamed(entry.id), 'own' in entry ? { id: renamed(entry.id), own: section(entry.own) } : { ...entry, id: renamed(entry.id) }]));
+  return { ...page, id: renamed(page.id), title: `${page.title} ${copy}`, file: `${page.file.replace('.html', '')}${suffix}.html`, sectionOrder: page.sectionOrder.map(renamed), sections };
+}

@@ -1,0 +1,53 @@
+import { focusContrast, partContrast, siteIndex, tokenTable, textContrast, type Site } from '@yohaku/core';
+import { manyPlaces } from './many-places.ts';
+import { walkWithCulori } from './pairs.ts';
+import { median, type Result } from './result.ts';
+
+/** Pages of the generated sites: about 5,000, 25,000 and 100,000 places. */
+const PAGES = [42, 211, 845] as const;
+const FASTER = 50;
+/** Pages laid out before a size is measured. */
+const WARM_UP = 1700;
+/** Noise of a busy machine on top of growth in proportion. */
+const LINEAR = 1.25;
+
+/** All pairs of generated sites, found in documents nobody has seen and rated, against culori walking the largest; and how that grows. */
+export function benchPlaces(site: Site): Result[] {
+  const measured = PAGES.map((pages) => {
+    let places = 0;
+    const run = () => {
+      const big = manyPlaces(unseen(site), pages);
+      const start = performance.now();
+      const index = siteIndex(big);
+      const table = tokenTable(big.brand);
+      let pairs = 0;
+      for (const group of index.groups) pairs += (textContrast(table, group).length + partContrast(table, group).length + focusContrast(table, group).length) * group.places.length;
+      const time = performance.now() - start;
+      if (pairs < index.places.length) throw new Error('pairs were not found');
+      places = index.places.length;
+      return time;
+    };
+    // The engine compiles on small sites what it meets ready on large ones.
+    for (let i = 0; i < WARM_UP / pages; i++) run();
+    return { places, ms: median(Array.from({ length: 5 }, run)) };
+  });
+  const largest = measured.at(-1)!;
+  const big = manyPlaces(unseen(site), PAGES.at(-1)!);
+  const start = performance.now();
+  siteIndex(big);
+  walkWithCulori(big);
+  const reference = performance.now() - start;
+  const share = ({ ms, places }: { ms: number; places: number }) => (ms / places) * 1000;
+  return [
+    { name: `pairs of ${largest.places} places, found and rated`, median: largest.ms, unit: 'ms', reference: 'the same with culori', referenceMedian: reference, ratio: reference / largest.ms, bound: `at least ${FASTER} times faster`, holds: reference / largest.ms >= FASTER },
+    ...measured.slice(1).map((one): Result => ({
+      name: `growth to ${one.places} places`, median: share(one), unit: 'µs a place', reference: `at ${measured[0]!.places} places`, referenceMedian: share(measured[0]!),
+      ratio: share(one) / share(measured[0]!), bound: `at most ${LINEAR}: in proportion`, holds: share(one) / share(measured[0]!) <= LINEAR,
+    })),
+  ];
+}
+
+/** The same site as new objects: nothing is remembered of it. */
+function unseen(site: Site): Site {
+  return structuredClone(site);
+}
