@@ -1,8 +1,8 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'formats', 'exchange'];
+const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
-  number: [], color: ['number'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
+  number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
   site: ['number', 'color', 'palette', 'ground', 'type', 'shape'],
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site'],
   logo: ['number', 'color', 'site', 'style'],

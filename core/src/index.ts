@@ -1,5 +1,6 @@
 export * from './number/index.ts';
 export * from './color/index.ts';
+export * from './drawing/index.ts';
 export * from './palette/index.ts';
 export * from './ground/index.ts';
 export * from './type/index.ts';

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Asset, Page, Site } from '@yohaku/core';
+import { flatColors, type Asset, type Page, type Site } from '@yohaku/core';
 import { brand } from './brand.ts';
 import { byId } from './build.ts';
 import { overridesByPage } from './overrides.ts';
@@ -15,8 +15,15 @@ import { notices } from './pages/notices.ts';
 import { sailings } from './pages/sailings.ts';
 import { shared } from './shared.ts';
 
+/** The flat colours of a drawing by their share of all that it names. */
+function colorsOf(svg: string): Asset['colors'] {
+  const flat = flatColors(svg).slice(0, 64);
+  const all = flat.reduce((sum, one) => sum + one.uses, 0);
+  return flat.map(({ hex, uses }) => ({ hex, share: Math.round((uses / all) * 1000) / 1000 }));
+}
+
 const assets: Asset[] = pictures.map(({ id, name, svg, width, height }) =>
-  ({ id, name, hash: createHash('sha256').update(svg).digest('hex'), type: 'image/svg+xml', width, height }));
+  ({ id, name, hash: createHash('sha256').update(svg).digest('hex'), type: 'image/svg+xml', width, height, colors: colorsOf(svg) }));
 
 const pages: Page[] = [home, sailings, fares, islands, freight, assistance, notices, about, contact].map((page) => ({ ...page, overrides: byId(overridesByPage[page.id] ?? []) }));
 

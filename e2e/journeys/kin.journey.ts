@@ -1,3 +1,4 @@
+import { unzipSync } from 'fflate';
 import { expect, test } from '../fixtures.ts';
 
 test('the signal colour changes and takes its kin along: listed with places, along, derived or left, remembered', async ({ desk, page }) => {
@@ -35,4 +36,29 @@ test('the signal colour changes and takes its kin along: listed with places, alo
   await expect(palette.getByRole('button', { name: /^Funnel kin/ })).toContainText('← Funnel');
   await page.getByRole('button', { name: /^Undo .* follows Funnel/ }).click();
   await expect(palette.getByRole('button', { name: /^Funnel kin/ })).toHaveCount(0);
+});
+
+test('a flat colour inside a drawing goes along: it follows on every page, in the export too, and can be given back', async ({ desk, page }) => {
+  await desk.swatch('Funnel');
+  const hex = page.getByLabel('Hex or any notation');
+  await hex.fill('#1e6eb8');
+  await hex.press('Enter');
+  await page.getByRole('button', { name: 'Kin', exact: true }).click();
+  await page.getByRole('list', { name: 'Kin' }).getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e goes along' }).click();
+  await page.getByRole('button', { name: 'All pages' }).click();
+  const picture = desk.frame('About at 1280').locator('[data-place="abt-opener/backdrop"]');
+  const shown = () => picture.evaluate((image: HTMLImageElement) => (image.complete && image.naturalWidth > 0 ? image.getAttribute('src') : 'not there'));
+  await expect.poll(shown).toMatch(/harbour-[0-9a-f]{10}-b83a1e1e6eb8\.svg$/);
+  expect(await (await page.request.get(`${desk.server.address}/frame/ternhaven/${await shown()}`)).text()).not.toContain('#b83a1e');
+  await hex.fill('#1e8a5a');
+  await hex.press('Enter');
+  await expect.poll(shown).toContain('-b83a1e1e8a5a.svg');
+  await expect(page.getByText('painted otherwise')).toHaveCount(0);
+  await desk.saved();
+  const files = unzipSync(await (await page.request.get(`${desk.server.address}/api/sites/ternhaven/zip`)).body());
+  const [, drawing] = Object.entries(files).find(([name]) => name.includes('harbour-'))!;
+  expect(Buffer.from(drawing).toString()).toContain('fill="#1e8a5a"');
+  await page.getByRole('button', { name: /^Undo Funnel/ }).click();
+  await page.getByRole('button', { name: /^Undo The harbour at Ternhaven: #b83a1e/ }).click();
+  await expect.poll(shown).toMatch(/harbour-[0-9a-f]{10}\.svg$/);
 });

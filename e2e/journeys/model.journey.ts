@@ -34,7 +34,7 @@ function differences(site: Site, group: Group, id: string, state: State, width: 
     if (!cell) continue;
     const css = cellValue(table, cell).css;
     const px = pixelsAt(table, group.painting, property, state, width);
-    for (const name of LONGHANDS[property]) {
+    for (const name of LONGHANDS[property] ?? []) {
       const value = seen.style[name]!;
       if (!same(css, px, value)) found.push(`${id} ${state} at ${width}, ${name}: model ${px ?? css}, browser ${value}`);
     }

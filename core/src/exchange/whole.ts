@@ -1,5 +1,5 @@
 import { deltaERgb, hex, parseColor } from '../color/index.ts';
-import { setOp, valueAt, withValue, type Edit } from '../change/index.ts';
+import { setOp, valueAt, withValue, type Edit, type Op } from '../change/index.ts';
 import type { LeftToken } from '../formats/index.ts';
 import { placesOf } from '../reach/index.ts';
 import type { Brand, Site } from '../site/index.ts';
@@ -41,5 +41,13 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
     if (!at || !next.get(path)?.address) continue;
     for (const part of at[0] === 'swatches' ? [[...at, 'color'], [...at, 'typed'], [...at, 'rule']] : [at]) brand = withValue(brand, part, valueAt(site.brand, part));
   }
-  return { label: `Bring in ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand)] };
+  return { label: `Bring in ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
+}
+
+/** Drawings that follow a swatch the new brand has not are left as they were drawn. */
+function unbound(site: Site, brand: Brand): Op[] {
+  return Object.values(site.assets).filter((asset) => Object.values(asset.bound ?? {}).some((id) => !brand.swatches[id])).map((asset) => {
+    const kept = Object.entries(asset.bound!).filter(([, id]) => brand.swatches[id]);
+    return setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined);
+  });
 }

@@ -1,2 +1,2 @@
-export { KIN, isKin, kinOf, type Kin, type KinWay } from './kin.ts';
+export { KIN, isKin, beyondReach, kinOf, type Beyond, type Kin, type KinWay } from './kin.ts';
 export { decideKin, deriveKin, moveWithKin } from './move.ts';

@@ -1,7 +1,7 @@
 import { deltaE, oklchToOklab, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
 import { slotLabel } from '../ground/index.ts';
 import { ruleSources } from '../palette/index.ts';
-import { placesOf, setValues } from '../reach/index.ts';
+import { placesOf, setValues, siteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { slotPath, swatchColor, swatchPath } from '../style/index.ts';
 
@@ -10,9 +10,9 @@ export type KinWay = 'along' | 'leave';
 
 /** A colour close to one that is changed: another swatch, a raw colour of a ground, a colour set on a place. */
 export interface Kin {
-  /** `swatch:ID`, `slot:GROUND/SLOT` or `value:RECORD/ID`; what is decided is remembered by it. */
+  /** `swatch:ID`, `slot:GROUND/SLOT`, `value:RECORD/ID` or `drawing:ASSET/HEX`; what is decided is remembered by it. */
   readonly key: string;
-  readonly kind: 'swatch' | 'slot' | 'value';
+  readonly kind: 'swatch' | 'slot' | 'value' | 'drawing';
   readonly label: string;
   readonly color: Oklch;
   readonly rgb: Rgb8;
@@ -70,7 +70,27 @@ function everyColor(site: Site): Found[] {
     const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;
     return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: `${override.property} of ${place?.label ?? override.place}`, color: color.oklch, places: count, locked: false, at: [...record, override.id, 'value'] }] : [];
   });
-  return [...swatches, ...slots, ...values];
+  const shown = new Map<string, number>();
+  for (const { asset } of siteIndex(site).places) if (asset) shown.set(asset, (shown.get(asset) ?? 0) + 1);
+  const drawn = Object.values(site.assets).filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id)).flatMap((asset) => (asset.colors ?? []).filter(({ hex }) => !asset.bound?.[hex]).map(({ hex }): Found =>
+    ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
+  return [...swatches, ...slots, ...values, ...drawn];
+}
+
+/** A picture made of pixels that holds much of a colour: nothing can make it follow. */
+export interface Beyond { readonly asset: string; readonly name: string; /** Share of its area, 0 to 1. */ readonly share: number; readonly places: number }
+
+/** A picture holds much of a colour from this share of its area; a colour this far away (ΔE OK) is still it. */
+const BEYOND = { share: 0.05, deltaE: 0.06 } as const;
+
+/** Pictures on the pages that hold much of a colour, most of it first. */
+export function beyondReach(site: Site, old: Oklch): Beyond[] {
+  const base = oklchToOklab(old);
+  const shown = siteIndex(site).places.filter((place) => place.asset !== null);
+  return Object.values(site.assets).filter((asset) => asset.type !== 'image/svg+xml').map((asset): Beyond => ({
+    asset: asset.id, name: asset.name, places: shown.filter((place) => place.asset === asset.id).length,
+    share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, one) => sum + one.share, 0),
+  })).filter((one) => one.places > 0 && one.share >= BEYOND.share).sort((one, other) => other.share - one.share);
 }
 
 function follows(site: Site, id: string, source: string, depth = 0): boolean {

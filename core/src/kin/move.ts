@@ -1,5 +1,5 @@
 import { cssColor, deltaE, oklchToOklab, paintedRgb, type Oklch, type ParsedColor } from '../color/index.ts';
-import { addSwatches, applyChange, setOp, setRule, setSwatchColor, type Edit, type Op } from '../change/index.ts';
+import { addSwatches, applyChange, bindDrawing, setOp, setRule, setSwatchColor, type Edit, type Op } from '../change/index.ts';
 import { deriveColor, ruleBetween } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import { swatchColor, swatchPath } from '../style/index.ts';
@@ -25,6 +25,8 @@ export function decideKin(site: Site, id: string, kin: Kin, way: KinWay, from: O
   const swatch = site.brand.swatches[id]!;
   const now = swatchColor(site.brand, id)!;
   const moved = way === 'along' && kin.decided !== 'along' && !kin.locked && deltaE(oklchToOklab(from), oklchToOklab(now)) > 1e-4;
+  // A flat colour of a drawing goes along by being painted with the swatch from now on.
+  if (kin.kind === 'drawing' && way === 'along') return { label: `${kin.label} follows ${swatch.label}`, ops: bindDrawing(site, kin.at[1]!, kin.at[3]!, id).ops };
   const decided = setOp(site, ['brand', 'swatches', id, 'kin'], { ...swatch.kin, [kin.key]: way });
   return { label: way === 'along' ? `${kin.label} goes along with ${swatch.label}` : `${kin.label} left as it is`, ops: [decided, ...(moved ? shifted(site, kin, from, now) : [])] };
 }
@@ -50,12 +52,14 @@ export function deriveKin(site: Site, id: string, kin: Kin, from: Oklch, fresh: 
     ops.push(...edit.ops);
     now = applyChange(now, edit).site;
   }
-  ops.push(setOp(now, kin.at, kin.kind === 'slot' ? { kind: 'swatch', swatch: fresh } : { kind: 'token', path: swatchPath(now.brand.swatches[fresh]!) }));
+  if (kin.kind === 'drawing') ops.push(...bindDrawing(now, kin.at[1]!, kin.at[3]!, fresh).ops);
+  else ops.push(setOp(now, kin.at, kin.kind === 'slot' ? { kind: 'swatch', swatch: fresh } : { kind: 'token', path: swatchPath(now.brand.swatches[fresh]!) }));
   return { label, ops };
 }
 
 /** The kin moved by as much as the swatch: lightness added, chroma scaled, hue turned. */
 function shifted(site: Site, kin: Kin, from: Oklch, to: Oklch): Op[] {
+  if (kin.kind === 'drawing') return [];
   const color = deriveColor(kin.color, ruleBetween('', from, to));
   if (kin.kind === 'swatch') return [setOp(site, [...kin.at, 'color'], color), setOp(site, [...kin.at, 'typed'], '')];
   const css = cssColor(paintedRgb(color));

@@ -42,8 +42,8 @@ function text(build: Build, block: BlockOf<'text'>): Element {
 
 function picture(build: Build, id: string, assetId: string, alt: string, className: string): Element {
   const asset = build.site.assets[assetId];
-  const place = build.place({ id: `${id}/picture`, kind: 'picture', label: labelled('Picture', alt), recipes: [build.corner('picture')] });
-  return element('img', placed(place, className, { src: asset ? assetFile(asset) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
+  const place = build.place({ id: `${id}/picture`, kind: 'picture', label: labelled('Picture', alt), asset: assetId, recipes: [build.corner('picture'), ...build.drawing(asset)] });
+  return element('img', placed(place, className, { src: asset ? assetFile(asset, build.site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
 }
 
 function button(build: Build, block: string, item: ButtonItem, submit = false): Element {

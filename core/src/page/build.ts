@@ -1,5 +1,5 @@
 import type { Element, ElementContent } from 'hast';
-import type { CornerUse, Site, State } from '../site/index.ts';
+import type { Asset, CornerUse, Site, State } from '../site/index.ts';
 import { recipeClass, recipes, type Recipe } from '../style/index.ts';
 import { STATES_OF, type Place, type PlaceKind } from './place.ts';
 
@@ -13,6 +13,8 @@ interface PlaceSpec {
   style?: string;
   inline?: boolean;
   words?: readonly string[];
+  /** The picture it shows, by asset id. */
+  asset?: string;
   inherits?: Place;
   /** Other states than its kind has: a logo that is a link by itself. */
   states?: readonly State[];
@@ -50,7 +52,7 @@ export class Build {
       id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled'] : states,
       ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
-      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null,
+      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, asset: spec.asset ?? null,
     };
     this.places.push(place);
     return place;
@@ -64,6 +66,12 @@ export class Build {
   /** First space of a fixed use; every brand keeps at least one of each. */
   spaceFor(use: 'gutter' | 'gap' | 'card'): string | undefined {
     return this.site.brand.spaceOrder.find((id) => this.site.brand.spaces[id]!.use === use);
+  }
+
+  /** The recipe of a picture that follows the brand; none for any other. */
+  drawing(asset: Asset | undefined): Recipe[] {
+    const swatches = [...new Set(Object.values(asset?.bound ?? {}))].sort();
+    return swatches.length > 0 ? [recipes.drawing(swatches)] : [];
   }
 
   corner(use: CornerUse): Recipe {
@@ -89,7 +97,8 @@ export function element(tagName: string, properties: Properties, children: reado
 /** The attributes of a placed element: its classes, then `data-place`. */
 export function placed(place: Place, className = '', more?: Properties): Properties {
   let classes = className;
-  for (const recipe of place.recipes) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
+  // What a drawing is painted with is in its file.
+  for (const recipe of place.recipes) if (!recipe.startsWith('drawing:')) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
   return more ? { className: classes, ...more, dataPlace: place.id } : { className: classes, dataPlace: place.id };
 }
 

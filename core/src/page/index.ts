@@ -1,5 +1,5 @@
 export { STATES_OF, type Place, type PlaceKind } from './place.ts';
 export { pageTree, type PagePart, type PageTree } from './tree.ts';
 export { hrefOf, plainText } from './inline.ts';
-export { assetFile } from './asset-file.ts';
+export { assetFile, readAssetFile } from './asset-file.ts';
 export { element } from './build.ts';

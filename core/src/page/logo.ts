@@ -9,6 +9,6 @@ export function logo(build: Build, id: string, alt: string): Element | undefined
   const form = formOn(build.site, build.ground);
   const asset = form && build.site.assets[form.asset];
   if (!asset) return undefined;
-  const place = build.place({ id, kind: 'logo', label: 'Logo', recipes: [recipes.logo()] });
-  return element('img', placed(place, 'logo', { src: assetFile(asset), width: asset.width, height: asset.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
+  const place = build.place({ id, kind: 'logo', label: 'Logo', asset: asset.id, recipes: [recipes.logo(), ...build.drawing(asset)] });
+  return element('img', placed(place, 'logo', { src: assetFile(asset, build.site.brand), width: asset.width, height: asset.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
 }

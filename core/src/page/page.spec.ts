@@ -46,7 +46,7 @@ describe('page tree', () => {
     // The card's own fill is opaque: its words stand on that.
     expect(place('more', 'tc/a/text', pictured).overPicture).toBeFalse();
     expect(place('more', 't1/shade', pictured).kind).toBe('surface');
-    expect(assetFile(asset)).toBe('images/sea-aaaaaaaaaa.png');
+    expect(assetFile(asset, { swatches: {} })).toBe('images/sea-aaaaaaaaaa.png');
   });
   it('leads links to files, addresses and, for a page that is gone, nowhere', () => {
     expect([hrefOf(site, { to: 'page', page: 'more' }), hrefOf(site, { to: 'url', url: 'mailto:a@b.example' }), hrefOf(site, { to: 'page', page: 'gone' })]).toEqual(['more.html', 'mailto:a@b.example', '#']);

@@ -31,6 +31,8 @@ export interface Place {
   readonly inline: boolean;
   /** Address of the words in the document, when they can be edited in place. */
   readonly words: readonly string[] | null;
+  /** The picture it shows, by asset id. */
+  readonly asset: string | null;
 }
 
 /** The states in which a kind of place is painted and judged. */

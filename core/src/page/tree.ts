@@ -47,6 +47,8 @@ function describe(site: Site): string {
     ...brand.spaceOrder.map((id) => `${id}:${brand.spaces[id]!.use}`),
     ...brand.variantOrder,
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
+    // What drawings are painted with.
+    ...Object.values(site.assets).filter((asset) => asset.bound).map((asset) => assetFile(asset, brand)),
     // Whether what stands on a ground stands on one colour.
     ...brand.groundOrder.filter((id) => brand.grounds[id]!.wash),
     site.language,
@@ -119,7 +121,8 @@ function sectionPart(site: Site, page: string, id: string, section: Section, tag
   const backdrop: (Element | undefined)[] = [];
   if (section.picture) {
     const asset = site.assets[section.picture.asset];
-    backdrop.push(element('img', { className: 'backdrop', src: asset ? assetFile(asset) : undefined, role: 'presentation' }));
+    const place = outer.place({ id: `${section.id}/backdrop`, kind: 'picture', label: labelled('Picture behind', section.label), asset: section.picture.asset, recipes: outer.drawing(asset) });
+    backdrop.push(element('img', placed(place, 'backdrop', { src: asset ? assetFile(asset, site.brand) : undefined, role: 'presentation' })));
     if (section.picture.shade > 0) {
       const shade = outer.place({ id: `${section.id}/shade`, kind: 'surface', label: labelled('Shade', section.label), recipes: [recipes.shade(section.ground)] });
       backdrop.push(element('div', placed(shade, `shade shade-${Math.round(section.picture.shade * 100)}`)));

@@ -13,6 +13,9 @@ export const PathSegment = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*
 /** Running copy. */
 export const Copy = v.pipe(v.string(), v.maxLength(4000, 'must have at most 4000 characters'));
 
+/** An opaque colour as six hexadecimal digits. */
+export const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'must be a colour like #0e3b43'));
+
 /** A finite number within a named range. */
 export function ranged(name: RangeName) {
   const { min, max, unit } = RANGES[name];

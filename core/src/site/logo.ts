@@ -1,7 +1,5 @@
 import * as v from 'valibot';
-import { byId, Id, Label, Order, ranged } from './fields.ts';
-
-const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'must be a colour like #0e3b43'));
+import { byId, Hex, Id, Label, Order, ranged } from './fields.ts';
 
 /** One form of the logo: a picture, with what was read of its colours. */
 export const LogoForm = v.strictObject({

@@ -26,6 +26,7 @@ export function danglingReferences(site: Site): Dangling[] {
   sameKeys(header.order, header.items, 'menu', miss);
   for (const item of Object.values(header.items)) need(site.pages, item.page, `menu item ${item.id}`, 'page', miss);
   checkLogo(site, miss);
+  for (const asset of Object.values(site.assets)) for (const swatch of Object.values(asset.bound ?? {})) need(site.brand.swatches, swatch, `drawing ${asset.id}`, 'swatch', miss);
   section(site.shared.footer);
   Object.values(site.shared.sections).forEach(section);
   sameKeys(site.pageOrder, site.pages, 'pages', miss);

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { byId, Id, Label, Order } from './fields.ts';
+import { byId, Hex, Id, Label, Order, ranged } from './fields.ts';
 import { Brand } from './brand.ts';
 import { Section } from './block.ts';
 import { Logo } from './logo.ts';
@@ -48,6 +48,10 @@ export const Asset = v.strictObject({
   id: Id, name: Label, hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   type: v.picklist(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp']),
   width: v.number(), height: v.number(),
+  /** Its colours as they were read: flat ones of a drawing, the palette of a picture; with their share of it, 0 to 1. */
+  colors: v.optional(v.pipe(v.array(v.strictObject({ hex: Hex, share: ranged('share') })), v.maxLength(64))),
+  /** Flat colours of a drawing that follow a swatch, by the hex they are drawn in. */
+  bound: v.optional(v.pipe(v.record(Hex, Id), v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'))),
 });
 export type Asset = v.InferOutput<typeof Asset>;
 

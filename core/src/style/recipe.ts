@@ -1,10 +1,11 @@
 import { buttonSlot } from '../ground/index.ts';
 import type { Brand, CornerUse, OverrideProperty, State } from '../site/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
+import { swatchPath } from './swatches.ts';
 import { slotPath } from './table.ts';
 
 /** A property the brand paints. Layout properties that no token moves are not among them. */
-export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width' | 'background-image';
+export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width' | 'background-image' | `drawing-${number}`;
 
 /** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
 export interface Declaration {
@@ -38,6 +39,8 @@ export const recipes = {
   on: (ground: string, slot: string): Recipe => `on:${ground}:${slot}`,
   link: (ground: string): Recipe => `link:${ground}`,
   menu: (ground: string): Recipe => `menu:${ground}`,
+  /** What a drawing is painted with: swatches by id. It is in the picture, not in the stylesheet. */
+  drawing: (swatches: readonly string[]): Recipe => `drawing:${swatches.join(',')}`,
   logo: (): Recipe => 'logo',
   rule: (ground: string): Recipe => `rule:${ground}`,
   mark: (ground: string): Recipe => `mark:${ground}`,
@@ -107,6 +110,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
     ];
+    case 'drawing': return one.split(',').map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
     case 'logo': return brand.logo ? [
       { property: 'width', token: 'logo.width' }, { property: 'padding-block', token: 'logo.clear' }, { property: 'padding-inline', token: 'logo.clear' },
     ] : [];

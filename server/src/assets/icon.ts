@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { groundColor, iconBox, type IconSide, type Site } from '@yohaku/core';
+import { drawnColors, groundColor, iconBox, recolor, type IconSide, type Site } from '@yohaku/core';
 
 /** Draws the site's icon at one size: the logo whole, centred, on its ground's background or on nothing. */
 export async function drawIcon(site: Site, bytes: Buffer, side: IconSide): Promise<Buffer> {
@@ -9,6 +9,8 @@ export async function drawIcon(site: Site, bytes: Buffer, side: IconSide): Promi
   const background = icon.ground === null ? { r: 0, g: 0, b: 0, alpha: 0 } : groundColor(site.brand, icon.ground);
   // Drawings are rasterised at the size they are wanted in, never smaller than their own.
   const density = asset.type === 'image/svg+xml' ? Math.min(2400, Math.max(72, (72 * box.width) / asset.width)) : undefined;
-  const logo = await sharp(bytes, density ? { density } : {}).resize(box.width, box.height, { fit: 'fill' }).toColourspace('srgb').ensureAlpha().png().toBuffer();
+  const drawing = drawnColors(asset, site.brand);
+  const painted = drawing.size > 0 ? Buffer.from(recolor(bytes.toString('utf8'), drawing)) : bytes;
+  const logo = await sharp(painted, density ? { density } : {}).resize(box.width, box.height, { fit: 'fill' }).toColourspace('srgb').ensureAlpha().png().toBuffer();
   return sharp({ create: { width: side, height: side, channels: 4, background } }).composite([{ input: logo, left: box.left, top: box.top }]).png().toBuffer();
 }

@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, facesOf, familiesInUse, fontsCss, iconFile, pageHtml, specimenHtml, stylesCss, tokensCss, webManifest, writeDtcg, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, drawnColors, facesOf, familiesInUse, fontsCss, iconFile, pageHtml, recolor, specimenHtml, stylesCss, tokensCss, webManifest, writeDtcg, type Site } from '@yohaku/core';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, readFile } from '../assets/index.ts';
 
@@ -32,7 +32,9 @@ export async function exportSite(db: Querier, site: Site, root: string): Promise
     for (const face of facesOf(family)) files.set(`fonts/${face.file}`, { bytes: await readDisk(fontPath(root, family, face.file)), type: 'font/woff2' });
   for (const asset of Object.values(site.assets)) {
     const kept = await readFile(db, asset.hash);
-    if (kept) files.set(assetFile(asset), kept);
+    if (!kept) continue;
+    const colors = drawnColors(asset, site.brand);
+    files.set(assetFile(asset, site.brand), colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept);
   }
   const form = site.shared.logo?.forms[site.shared.logo.icon.form];
   const kept = form && (await readFile(db, site.assets[form.asset]!.hash));

@@ -1,7 +1,7 @@
 import { bandOf, cellValue, colorOf, pageTree, pixelsAt, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
 
 /** Which computed style tells what was painted for a property. */
-const COMPUTED: Record<PaintedProperty, readonly (keyof CSSStyleDeclaration & string)[]> = {
+const COMPUTED: Partial<Record<PaintedProperty, readonly (keyof CSSStyleDeclaration & string)[]>> = {
   color: ['color'], 'background-color': ['backgroundColor'], 'border-color': ['borderTopColor'], 'outline-color': ['outlineColor'],
   'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
   'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
@@ -29,7 +29,8 @@ export function compareDocument(document: Document, site: Site, page: string, wi
     for (const property of propertiesOf(index.groupOf.get(place)!)) {
       const expected = expectation(place, property);
       if (expected === undefined) continue;
-      for (const name of COMPUTED[property]) {
+      // What a drawing is painted with is in its file.
+      for (const name of COMPUTED[property] ?? []) {
         const found = String(computed[name as keyof CSSStyleDeclaration]);
         if (!agrees(property, expected, found)) differences.push(`${place.label}, ${property} at ${width}: model ${expected}, browser ${found}`);
       }

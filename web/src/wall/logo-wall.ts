@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
-import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, iconBox, logoContrast, type LogoForm, type Site } from '@yohaku/core';
+import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, iconBox, logoContrast, paintedForm, type LogoForm, type Site } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, siteFeature } from '../state/index.ts';
 import { VerdictRule } from '../ui/index.ts';
 
@@ -33,7 +33,7 @@ export class LogoWall {
       const form = formOn(site, id);
       if (!form) return [];
       const background = groundColor(site.brand, id);
-      const { ratio, seen } = logoContrast(form, background);
+      const { ratio, seen } = logoContrast(paintedForm(site, form), background);
       return [{ id, label: site.brand.grounds[id]!.label, background: cssColor(background), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
     }) : [];
   });
@@ -63,7 +63,7 @@ export class LogoWall {
   });
 
   #source(site: Site, form: LogoForm): string {
-    return `/frame/${this.#siteId()}/${assetFile(site.assets[form.asset]!)}`;
+    return `/frame/${this.#siteId()}/${assetFile(site.assets[form.asset]!, site.brand)}`;
   }
   protected take(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground } }));

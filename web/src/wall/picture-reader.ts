@@ -1,6 +1,6 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { AUDIT_WIDTHS, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
+import { AUDIT_WIDTHS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, siteFeature } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
 import { readPixels } from './read-pixels.ts';
@@ -32,7 +32,7 @@ export class PictureReader {
   async #follow(site: Site): Promise<void> {
     // Colours move no line of text: only what the layout hangs on asks for new pixels.
     const { brand } = site;
-    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.variantOrder, brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
+    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.variantOrder, Object.values(site.assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
     if (layout.length === this.#known.length && layout.every((part, i) => part === this.#known[i])) return;
     const pages = [...new Set(siteIndex(site).groups.filter((group) => group.overPicture).flatMap((group) => group.places.map((place) => place.page)))];
     const sets: PixelSet[] = [];

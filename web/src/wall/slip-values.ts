@@ -32,7 +32,8 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     if (!counts.has(path)) counts.set(path, placesOf(site, path).length);
     return counts.get(path)!;
   };
-  return SHOWN.flatMap(([property, name]): SlipValue[] => {
+  const drawn = group.painting.cells.filter((cell) => cell.state === 'rest' && cell.band === 'desktop' && cell.property.startsWith('drawing-')).map((cell) => [cell.property, 'Drawing'] as const);
+  return [...SHOWN, ...drawn].flatMap(([property, name]): SlipValue[] => {
     const wide = group.painting.at(property, 'rest', 'desktop');
     const narrow = group.painting.at(property, 'rest', 'phone');
     const cell = narrow?.override && !wide?.override ? narrow : wide;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, bindOverride, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type BandId, type Block, type OverrideProperty } from '@yohaku/core';
+import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type BandId, type Block, type OverrideProperty } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
@@ -52,6 +52,23 @@ export class Slip {
     return brand ? brand.styleOrder.map((id) => ({ value: id, label: brand.styles[id]!.label })) : [];
   });
   protected readonly levels = [{ value: '', label: 'paragraph' }, ...[1, 2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: `level ${level}` }))];
+
+  /** The flat colours of the drawing the place shows, each with the swatch it follows. */
+  protected readonly drawing = computed(() => {
+    const site = this.#editor.shown();
+    const asset = site?.assets[this.place()?.asset ?? ''];
+    if (!site || asset?.type !== 'image/svg+xml' || !asset.colors?.length) return undefined;
+    const painted = drawnColors(asset, site.brand);
+    return { asset: asset.id, colors: asset.colors.map(({ hex }) => ({ hex, swatch: asset.bound?.[hex] ?? '', now: painted.get(hex) ?? hex })) };
+  });
+  protected readonly swatches = computed(() => {
+    const brand = this.#editor.shown()?.brand;
+    return [{ value: '', label: 'as drawn' }, ...(brand ? resolvedSwatches(brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [])];
+  });
+  protected readonly drawingScope: Scope = { words: 'A drawing follows wherever it hangs' };
+  protected bindColor(asset: string, hex: string, swatch: string): void {
+    this.#editor.commit((site) => bindDrawing(site, asset, hex, swatch || null));
+  }
 
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));

@@ -42,6 +42,7 @@ export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
   for (const ground of Object.values(site.brand.grounds))
     for (const [slot, value] of Object.entries(ground.slots)) if (slotSwatch(value) === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
+  for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) uses.push(`the drawing ${asset.name}`);
   for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
   return uses;
 }
@@ -67,6 +68,10 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], other));
       if (swatch.formerRule) ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'formerRule'], null));
     }
+  for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) {
+    const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) => (swatch !== id ? [[from, swatch]] : heir ? [[from, heir]] : []));
+    ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
+  }
   // Values on places that name the swatch's token follow it to the heir.
   const swatch = site.brand.swatches[id]!;
   if (heir) ops.push(...retarget(site, swatchPath(swatch), swatchPath(site.brand.swatches[heir]!)));

@@ -1,4 +1,4 @@
-import { formOn, LOGO_RATIO, logoContrast } from '../../logo/index.ts';
+import { formOn, LOGO_RATIO, logoContrast, paintedForm } from '../../logo/index.ts';
 import type { Site } from '../../site/index.ts';
 import { WALL_WIDTHS, bandOf } from '../../shape/index.ts';
 import type { TokenTable } from '../../style/index.ts';
@@ -19,6 +19,6 @@ export function logoRules(table: TokenTable, group: Group, site: Site): Judgemen
   const size: Judgement = { rule: 'logo-size', state: 'rest', width: at, found: painted, needed: smallest, verdict: painted >= smallest ? 'pass' : 'fail', tokens: cellValue(table, width).chain };
   if (!form) return [size];
   if (behind === 'picture') return [{ ...contrast, found: null, verdict: 'cannot-tell', reason: 'A picture lies behind the logo; its pixels are not judged.' }, size];
-  const { ratio } = logoContrast(form, behind);
+  const { ratio } = logoContrast(paintedForm(site, form), behind);
   return [{ ...contrast, found: ratio, verdict: ratio >= LOGO_RATIO ? 'pass' : 'fail' }, size];
 }

@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import type Router from '@koa/router';
-import { FAMILIES, assetFile, facesOf } from '@yohaku/core';
+import { FAMILIES, facesOf, readAssetFile, recolor } from '@yohaku/core';
 import { evidenceByHash } from '../../evidence/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
@@ -20,14 +20,15 @@ export function frameRoutes(router: Router, { database, root }: Services): void 
 
   router.get('/frame/:site/images/:file', async (context) => {
     const stored = await loadSite(database, context.params['site']!);
-    const asset = Object.values(stored?.site.assets ?? {}).find((one) => assetFile(one) === `images/${context.params['file']}`);
-    const start = /-([0-9a-f]{10})\.\w+$/.exec(context.params['file']!)?.[1];
-    const hash = asset?.hash ?? (start && (await evidenceByHash(database, context.params['site']!, start)));
+    const name = readAssetFile(context.params['file']!);
+    if (!name) throw notFound('The picture');
+    const asset = Object.values(stored?.site.assets ?? {}).find((one) => one.hash.startsWith(name.start));
+    const hash = asset?.hash ?? (await evidenceByHash(database, context.params['site']!, name.start));
     const file = hash ? await readFile(database.db, hash) : undefined;
     if (!file) throw notFound('The picture');
     context.type = file.type;
     context.set('Cache-Control', 'private, max-age=31536000, immutable');
-    context.body = file.bytes;
+    context.body = file.type === 'image/svg+xml' ? recolor(file.bytes.toString('utf8'), name.colors) : file.bytes;
   });
 
   const faces = new Map(FAMILIES.flatMap((family) => facesOf(family.id).map((face) => [face.file, family.id] as const)));

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { cssColor, cutDownText, decideKin, deriveKin, kinOf, plural, type Kin, type KinWay, type Oklch } from '@yohaku/core';
+import { beyondReach, cssColor, cutDownText, decideKin, deriveKin, kinOf, plural, type Kin, type KinWay, type Oklch } from '@yohaku/core';
 import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 
 /** Colours close to what a swatch was: each goes along, follows by rule, or is left; what is decided is remembered. */
@@ -23,6 +23,10 @@ import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
         </li>
       } @empty { <li class="quiet">Nothing else is close to it.</li> }
     </ul>
+    @if (beyond().length) {
+      <p class="head">Beyond reach: made of pixels</p>
+      <ul aria-label="Beyond reach">@for (one of beyond(); track one.asset) { <li><span></span><span class="name">{{ one.name }}</span><span class="mono right">{{ cut(one.share * 100, 0) }} %</span><span class="mono right">{{ one.places }}</span></li> }</ul>
+    }
   `,
   styles: `
     :host { display: block; padding-bottom: 6px; }
@@ -41,6 +45,11 @@ export class KinList {
   protected readonly list = computed(() => {
     const site = this.#editor.current();
     return site?.brand.swatches[this.id()] ? kinOf(site, this.id(), this.from()) : [];
+  });
+
+  protected readonly beyond = computed(() => {
+    const site = this.#editor.current();
+    return site ? beyondReach(site, this.from()) : [];
   });
 
   protected decide(kin: Kin, way: KinWay): void {

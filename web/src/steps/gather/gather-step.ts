@@ -100,10 +100,11 @@ export class GatherStep {
   protected useAsLogo(piece: Evidence): void {
     const { picture, size, colors } = piece;
     const id = freshId('logo');
+    const shares = colors.map(({ hex, share }) => ({ hex: hex.slice(0, 7), share: Math.round(share * 1000) / 1000 }));
     this.#editor.commit((site) => {
       const known = Object.values(site.assets).find((one) => one.hash === picture!.hash);
-      const asset: Asset = known ?? { id, name: piece.name.slice(0, 80), hash: picture!.hash, type: picture!.type as Asset['type'], ...size! };
-      return addLogoForm(site, asset, { id, plate: picture!.plate, colors: colors.map(({ hex, share }) => ({ hex: hex.slice(0, 7), share: Math.round(share * 1000) / 1000 })) });
+      const asset: Asset = known ?? { id, name: piece.name.slice(0, 80), hash: picture!.hash, type: picture!.type as Asset['type'], ...size!, colors: shares };
+      return addLogoForm(site, asset, { id, plate: picture!.plate, colors: shares });
     });
     this.#store.dispatch(DeskActions.hang({ hanging: 'logo' }));
   }

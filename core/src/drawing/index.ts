@@ -1,0 +1,1 @@
+export { flatColors, recolor, type FlatColor } from './flat-colors.ts';
