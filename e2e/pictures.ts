@@ -29,6 +29,13 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Logo', exact: true }).click();
     await page.getByRole('button', { name: /on Deep$/ }).click();
   },
+  pinned: async (page) => {
+    await step(page, 'Gather');
+    await page.getByRole('button', { name: 'annotated-design.svg', exact: true }).click();
+    await page.getByRole('button', { name: 'Pin it over a page' }).click();
+    await page.getByRole('button', { name: 'wipe' }).click();
+    await page.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();
+  },
   colour: async (page) => {
     await step(page, 'Colour');
     await page.getByRole('button', { name: /^Funnel/ }).first().click();

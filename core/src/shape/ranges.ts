@@ -22,6 +22,7 @@ export const RANGES = {
   logoWidth: { min: 16, max: 600, step: 1, unit: 'px' },
   iconMargin: { min: 0, max: 0.4, step: 0.01, unit: '' },
   angle: { min: 0, max: 359, step: 1, unit: '°' },
+  pinWidth: { min: 320, max: 1920, step: 1, unit: 'px' },
   sampleRadius: { min: 0, max: 60, step: 1, unit: 'px' },
   severity: { min: 0, max: 1, step: 0.1, unit: '' },
   lighter: { min: -1, max: 1, step: 0.01, unit: '' },

@@ -5,7 +5,8 @@ export { DeskActions, STEPS, STEP_LABELS, SURROUNDS, deskFeature, deskReducer, k
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
 export { Reaching } from './desk/reaching.ts';
 export { AuditActions, auditFeature, auditReducer, type AuditReport, type AuditState, type RippleReport, type Row } from './audit/audit.ts';
-export { GatherActions, gatherFeature, gatherReducer, keepSift, keptSift, type GatherState, type SiftChoice } from './gather/gather.ts';
+export { GatherActions, gatherFeature, gatherReducer, keepSift, keptSift, type GatherState, type Pin, type SiftChoice } from './gather/gather.ts';
+export { Pinned } from './gather/pinned.ts';
 export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
 export { Editor, freshId } from './editor.ts';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { contours } from 'd3-contour';
+import { pixelsOf } from './pixels-of.ts';
 import { deltaE, hex, parseColor, rgb8ToOklab, sampleColor, type Evidence, type Pixels, type Rgb8 } from '@yohaku/core';
 
 /** Height in px at which evidence hangs. */
@@ -117,13 +118,6 @@ export class EvidencePiece {
     const rgb = sampleColor(this.#full, ((event.clientX - box.left) / box.width) * this.#full.width, ((event.clientY - box.top) / box.height) * this.#full.height, Math.round(this.radius() * scale));
     return rgb ? { rgb, hex: hex(rgb) } : null;
   }
-}
-
-function pixelsOf(image: HTMLImageElement, width: number, height: number): Pixels {
-  const canvas = new OffscreenCanvas(width, height);
-  const context = canvas.getContext('2d', { willReadFrequently: true, colorSpace: 'srgb' })!;
-  context.drawImage(image, 0, 0, width, height);
-  return { width, height, data: context.getImageData(0, 0, width, height).data };
 }
 
 /** For each pixel the index of the nearest colour; 255 where it is see-through. */

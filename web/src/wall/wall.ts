@@ -8,6 +8,7 @@ import { EvidenceWall } from './evidence-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
+import { PinWall } from './pin-wall.ts';
 import { Slip } from './slip.ts';
 import { WordsEditor } from './words-editor.ts';
 
@@ -25,7 +26,7 @@ const PANELS = {
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, Slip],
+  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -57,6 +58,7 @@ export class Wall {
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
+    if (this.pinHangs()) return 'drawn over built';
     if (this.logoHangs()) return 'the icon at real size';
     if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
     if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
@@ -70,7 +72,10 @@ export class Wall {
   protected readonly evidenceHangs = computed(() => this.hasEvidence() && this.desk().hanging === 'evidence');
   protected readonly inGather = computed(() => this.desk().step === 'gather');
   protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
-  protected readonly allHang = computed(() => !this.evidenceHangs() && !this.logoHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
+  readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
+  protected readonly pinned = computed(() => this.inGather() && this.#evidence().some((one) => one.id === this.#pin()?.evidence));
+  protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
+  protected readonly allHang = computed(() => !this.evidenceHangs() && !this.logoHangs() && !this.pinHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
 
   /** The token in hand, with its label, when there is one. */
   protected readonly inHand = computed(() => {
@@ -127,7 +132,7 @@ export class Wall {
     return this.desk().grown === page ? this.grownScale() : OVERVIEW;
   }
 
-  protected hang(hanging: 'all' | 'reach' | 'evidence' | 'logo'): void {
+  protected hang(hanging: 'all' | 'reach' | 'evidence' | 'logo' | 'pin'): void {
     this.#store.dispatch(DeskActions.hang({ hanging }));
   }
 

@@ -4,6 +4,9 @@ import type { Evidence } from '@yohaku/core';
 /** What a designer decided of one colour: keep or leave it whatever its score, and what it is called. */
 export interface SiftChoice { readonly keep?: boolean; readonly name?: string }
 
+/** A drawn design pinned over a page: at which width, and how much of it is seen, faded or wiped. */
+export interface Pin { readonly evidence: string; readonly page: string; readonly width: number; readonly way: 'fade' | 'wipe'; readonly amount: number }
+
 export interface GatherState {
   readonly evidence: readonly Evidence[];
   /** Names of files that are being read. */
@@ -17,16 +20,19 @@ export interface GatherState {
   readonly choices: Readonly<Record<string, SiftChoice>>;
   /** Radius in px of the picture that is looked at when pointing into it. */
   readonly radius: number;
+  readonly pin: Pin | null;
   /** Pieces put away in this window, last first: each can be put back. */
   readonly away: readonly Evidence[];
 }
 
-const START: GatherState = { evidence: [], reading: [], problems: [], hand: [], count: null, choices: {}, radius: 4, away: [] };
+const START: GatherState = { evidence: [], reading: [], problems: [], hand: [], count: null, choices: {}, radius: 4, pin: null, away: [] };
+
+type KeptSift = Pick<GatherState, 'count' | 'choices' | 'radius' | 'pin'>;
 
 export const GatherActions = createActionGroup({
   source: 'Gather',
   events: {
-    Listed: props<{ evidence: readonly Evidence[]; kept: Pick<GatherState, 'count' | 'choices' | 'radius'> | null }>(),
+    Listed: props<{ evidence: readonly Evidence[]; kept: KeptSift | null }>(),
     Reading: props<{ name: string }>(),
     Read: props<{ name: string; evidence: Evidence }>(),
     Refused: props<{ name: string; words: string }>(),
@@ -36,6 +42,7 @@ export const GatherActions = createActionGroup({
     Count: props<{ count: number | null }>(),
     Decide: props<{ color: string; choice: SiftChoice }>(),
     Radius: props<{ radius: number }>(),
+    Pin: props<{ pin: Pin | null }>(),
     Taken: props<{ colors: readonly string[] }>(),
   },
 });
@@ -64,6 +71,7 @@ export const gatherFeature = createFeature({
     on(GatherActions.count, (state, { count }): GatherState => (state.count === count ? state : { ...state, count })),
     on(GatherActions.decide, (state, { color, choice }): GatherState => ({ ...state, choices: { ...state.choices, [color]: { ...state.choices[color], ...choice } } })),
     on(GatherActions.radius, (state, { radius }): GatherState => (state.radius === radius ? state : { ...state, radius })),
+    on(GatherActions.pin, (state, { pin }): GatherState => (state.pin === pin ? state : { ...state, pin })),
     on(GatherActions.taken, (state, { colors }): GatherState => ({ ...state, count: null, choices: Object.fromEntries(Object.entries(state.choices).filter(([id]) => !colors.includes(id))) })),
   ),
 });
@@ -72,13 +80,13 @@ export const gatherReducer = gatherFeature.reducer;
 const key = (site: string): string => `yohaku-sift ${site}`;
 
 /** Decisions of a sift that is not taken yet are remembered on this machine. */
-export function keepSift(site: string, { count, choices, radius }: GatherState): void {
-  localStorage.setItem(key(site), JSON.stringify({ count, choices, radius }));
+export function keepSift(site: string, { count, choices, radius, pin }: GatherState): void {
+  localStorage.setItem(key(site), JSON.stringify({ count, choices, radius, pin }));
 }
-export function keptSift(site: string): Pick<GatherState, 'count' | 'choices' | 'radius'> | null {
+export function keptSift(site: string): KeptSift | null {
   try {
-    const { count = null, choices = {}, radius = 4 } = JSON.parse(localStorage.getItem(key(site)) ?? 'null') as Partial<GatherState>;
-    return { count, choices, radius };
+    const { count = null, choices = {}, radius = 4, pin = null } = JSON.parse(localStorage.getItem(key(site)) ?? 'null') as Partial<GatherState>;
+    return { count, choices, radius, pin };
   } catch {
     return null;
   }

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, planTaking, plural, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
+import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, homePage, planTaking, plural, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
+import { PinPanel } from './pin-panel.ts';
 import { siftOrder } from './sift-order.ts';
 
 const ROW = 28;
@@ -14,7 +15,7 @@ const ROW = 28;
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BringIn, CostCurve, LogoPanel, TextField, Reaching],
+  imports: [BringIn, CostCurve, LogoPanel, PinPanel, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -90,12 +91,25 @@ export class GatherStep {
   readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
   /** Whether the desk shows the logo: it stays while the pages are looked at, until the evidence hangs again. */
   protected readonly logoInHand = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'evidence' && before?.value === true) });
+  protected readonly pinInHand = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
+  protected readonly pinScope: Scope = { words: 'A pinned design lies over a page of the wall; no place changes' };
   protected readonly logoScope: Scope = { words: 'A form of the logo stands in the header of every page, and wherever a section shows the logo' };
 
   /** A picture that is not a form of the logo yet. */
   protected canBeLogo(piece: Evidence): boolean {
     const site = this.#editor.current();
     return !!piece.picture && !!site && !Object.values(site.shared.logo?.forms ?? {}).some((form) => site.assets[form.asset]?.hash === piece.picture!.hash);
+  }
+  /** Hangs a drawn design over a page at the width it was drawn at; one drawn twice as large, at half of it. */
+  protected pin(piece: Evidence): void {
+    const site = this.#editor.current();
+    const known = this.state().pin;
+    if (!site) return;
+    const drawn = piece.size!.width;
+    const width = Math.max(320, Math.min(1920, drawn > 1600 ? Math.round(drawn / 2) : drawn));
+    const page = known && site.pages[known.page] ? known.page : (homePage(site)?.id ?? site.pageOrder[0]!);
+    this.#store.dispatch(GatherActions.pin({ pin: known?.evidence === piece.id ? known : { evidence: piece.id, page, width, way: known?.way ?? 'fade', amount: known?.amount ?? 0.5 } }));
+    this.#store.dispatch(DeskActions.hang({ hanging: 'pin' }));
   }
   protected useAsLogo(piece: Evidence): void {
     const { picture, size, colors } = piece;
