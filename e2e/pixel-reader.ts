@@ -1,7 +1,7 @@
 import { build } from 'esbuild';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import type { PixelSet, Site } from '@yohaku/core';
+import type { FocusPoint, PixelSet, Site } from '@yohaku/core';
 import { ROOT } from '../server/src/testing/database.ts';
 
 let bundle: Promise<string> | undefined;
@@ -12,9 +12,18 @@ export function readerScript(): Promise<string> {
   return bundle;
 }
 
+type Sent = Omit<PixelSet, 'rgb' | 'at' | 'along'> & { rgb: number[]; at: number[]; along: number[] | null };
+const SEND = '(set) => ({ ...set, rgb: [...set.rgb], at: [...set.at], along: set.along ? [...set.along] : null })';
+const received = ({ along, ...set }: Sent): PixelSet => ({ ...set, rgb: Uint8Array.from(set.rgb), at: Uint16Array.from(set.at), ...(along ? { along: Uint16Array.from(along) } : {}) });
+
 /** What the desk reads behind texts over pictures, read on any page that shows the site: the desk's own code, in the page's own layout. */
 export async function pixelsOn(page: Page, site: Site, of: string, width: number): Promise<PixelSet[]> {
   // Evaluated from outside: the page's own policy allows no script.
-  const read = await page.evaluate<(Omit<PixelSet, 'rgb' | 'at' | 'along'> & { rgb: number[]; at: number[]; along: number[] | null })[]>(`(async () => { ${await readerScript()}; const sets = await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width}); return sets.map((set) => ({ ...set, rgb: [...set.rgb], at: [...set.at], along: set.along ? [...set.along] : null })); })()`);
-  return read.map(({ along, ...set }) => ({ ...set, rgb: Uint8Array.from(set.rgb), at: Uint16Array.from(set.at), ...(along ? { along: Uint16Array.from(along) } : {}) }));
+  return (await page.evaluate<Sent[]>(`(async () => { ${await readerScript()}; return (await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width})).map(${SEND}); })()`)).map(received);
+}
+
+/** The same behind the texts of one section, with other focus points of its picture. */
+export async function focusesOn(page: Page, site: Site, of: string, width: number, surface: string, focuses: readonly FocusPoint[]): Promise<PixelSet[][]> {
+  const lists = await page.evaluate<Sent[][]>(`(async () => { ${await readerScript()}; return (await reader.readFocuses(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width}, ${JSON.stringify(surface)}, ${JSON.stringify(focuses)})).map((list) => list.map(${SEND})); })()`);
+  return lists.map((list) => list.map(received));
 }

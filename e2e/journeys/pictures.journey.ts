@@ -1,8 +1,8 @@
 import sharp from 'sharp';
-import { coloured, siteIndex, tokenTable, washUnder } from '@yohaku/core';
+import { coloured, siteIndex, tokenTable, washUnder, type PixelSet } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
 import { expect, test } from '../fixtures.ts';
-import { pixelsOn } from '../pixel-reader.ts';
+import { focusesOn, pixelsOn } from '../pixel-reader.ts';
 
 test('a text over a picture is judged from its pixels, and repaired with the lightest shade that does', async ({ desk, page }) => {
   // Nothing is left that cannot be told once the pictures have been read.
@@ -60,3 +60,27 @@ for (const [name, file] of [['home', 'index.html'], ['islands', 'islands.html'],
       expect(sum / count, `mean difference of ${name} at ${width}`).toBeLessThan(1);
     }
   });
+
+test('other focus points are looked at as the page would crop the picture with them', async ({ desk, page, server }) => {
+  await desk.step('Publish');
+  await page.getByRole('button', { name: 'Publish the site' }).click();
+  await expect(page.getByRole('link', { name: 'and its specimen' })).toBeVisible();
+  for (const width of [1280, 390]) {
+    await page.setViewportSize({ width, height: 900 });
+    await page.goto(`${server.address}/live/ternhaven/index.html`);
+    await page.evaluate(() => document.fonts.ready);
+    const looked = await focusesOn(page, ternhaven, 'home', width, 'home-opener/surface', [{ x: 0, y: 0 }, { x: 1, y: 1 }]);
+    for (const [i, position] of ['0% 0%', '100% 100%'].entries()) {
+      await page.evaluate((at) => { document.querySelector<HTMLElement>('[data-place="home-opener/backdrop"]')!.style.objectPosition = at; }, position);
+      const real = new Map((await pixelsOn(page, ternhaven, 'home', width)).filter((set) => set.area === 'lines').map((set) => [set.place, set]));
+      const apart = (sets: readonly PixelSet[]) => {
+        const all = sets.flatMap((set) => [...set.rgb].map((value, at) => Math.abs(value - real.get(set.place)!.rgb[at]!)));
+        expect(all.length).toBeGreaterThan(1000);
+        return all.reduce((sum, one) => sum + one, 0) / all.length;
+      };
+      // Read at whole pixels of the scaled picture, a crop of it may lie half a pixel off; the other focus point is far from it.
+      expect(apart(looked[i]!), `${position} at ${width}`).toBeLessThan(3);
+      expect(apart(looked[1 - i]!), `not ${position} at ${width}`).toBeGreaterThan(4);
+    }
+  }
+});

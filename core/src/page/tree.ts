@@ -109,6 +109,11 @@ function header(site: Site, page: Page, body: Place): PagePart {
   return { id: 'header', label: 'Header', shared: true, element: node, places: outer.places };
 }
 
+/** Class of a picture behind a section, with its focus point in whole percent. */
+function focusClass(focus: { x: number; y: number } | undefined): string {
+  return focus ? `backdrop focus-${Math.round(focus.x * 100)}-${Math.round(focus.y * 100)}` : 'backdrop';
+}
+
 function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], shared: boolean): PagePart {
   const outer = new Build(site, page, id, section.ground, body, null, address);
   const gutter = outer.spaceFor('gutter');
@@ -122,7 +127,7 @@ function sectionPart(site: Site, page: string, id: string, section: Section, tag
   if (section.picture) {
     const asset = site.assets[section.picture.asset];
     const place = outer.place({ id: `${section.id}/backdrop`, kind: 'picture', label: labelled('Picture behind', section.label), asset: section.picture.asset, recipes: outer.drawing(asset) });
-    backdrop.push(element('img', placed(place, 'backdrop', { src: asset ? assetFile(asset, site.brand) : undefined, role: 'presentation' })));
+    backdrop.push(element('img', placed(place, focusClass(section.picture.focus), { src: asset ? assetFile(asset, site.brand) : undefined, role: 'presentation' })));
     if (section.picture.shade > 0) {
       const shade = outer.place({ id: `${section.id}/shade`, kind: 'surface', label: labelled('Shade', section.label), recipes: [recipes.shade(section.ground)] });
       backdrop.push(element('div', placed(shade, `shade shade-${Math.round(section.picture.shade * 100)}`)));

@@ -32,13 +32,19 @@ function recipesCss(brand: Brand): string {
   return `@layer recipes {\n${rules.join('\n')}\n${media.join('\n')}\n}\n`;
 }
 
-/** Opacity classes of the shades in use over pictures. */
+/** Opacity classes of the shades in use over pictures, and the focus points of those. */
 function shadesCss(site: Site): string {
   const shades = new Set<number>();
+  const focuses = new Set<string>();
   const sections = [site.shared.footer, ...Object.values(site.shared.sections),
     ...Object.values(site.pages).flatMap((page) => Object.values(page.sections).flatMap((entry) => ('own' in entry ? [entry.own] : [])))];
-  for (const section of sections) if (section.picture) shades.add(Math.round(section.picture.shade * 100));
-  return [...shades].map((shade) => `@layer layout { .shade-${shade} { opacity: ${shade / 100}; } }\n`).join('');
+  for (const { picture } of sections) {
+    if (!picture) continue;
+    shades.add(Math.round(picture.shade * 100));
+    if (picture.focus) focuses.add(`${Math.round(picture.focus.x * 100)}-${Math.round(picture.focus.y * 100)}`);
+  }
+  return [...shades].map((shade) => `@layer layout { .shade-${shade} { opacity: ${shade / 100}; } }\n`).join('')
+    + [...focuses].map((focus) => `@layer layout { .focus-${focus} { object-position: ${focus.replace('-', '% ')}%; } }\n`).join('');
 }
 
 /** `styles.css` of a site: layout, recipes, and last the values set on single places. */

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { IconName } from './icon.ts';
-import { byId, Copy, Id, Label, Order } from './fields.ts';
+import { byId, Copy, Id, Label, Order, ranged } from './fields.ts';
 
 /** Where a link leads: a page of the site by id, or an address. Scripts and unknown schemes are refused. */
 export const Href = v.variant('to', [
@@ -66,6 +66,9 @@ export const Section = v.strictObject({
   id: Id, label: Label, ground: Id, space: Id,
   columns: byId(v.strictObject({ id: Id, order: Order })), columnOrder: v.pipe(Order, v.minLength(1), v.maxLength(4)),
   blocks: byId(Block),
-  picture: v.nullable(v.strictObject({ asset: Id, shade: v.pipe(v.number(), v.minValue(0), v.maxValue(1)) })),
+  picture: v.nullable(v.strictObject({ asset: Id, shade: v.pipe(v.number(), v.minValue(0), v.maxValue(1)),
+    /** The part of the picture that stays in sight where it is cropped, as shares from left and from top; absent: its middle. */
+    focus: v.optional(v.strictObject({ x: ranged('share'), y: ranged('share') })),
+  })),
 });
 export type Section = v.InferOutput<typeof Section>;

@@ -1,4 +1,5 @@
 import { composite, gradientColor, gradientPosition, parseColor, readGradient, coverCrop, type Rgb8 } from '@yohaku/core';
+import { focusOf } from './read-pixels.ts';
 
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 const pictures = new WeakMap<HTMLImageElement, { readonly box: string; readonly data: ImageData }>();
@@ -51,11 +52,12 @@ function layersOf(element: Element, x: number, y: number): Rgb8[] {
 function pixelOf(image: HTMLImageElement, box: DOMRect, x: number, y: number): Rgb8 | undefined {
   const [width, height] = [Math.max(1, Math.round(box.width)), Math.max(1, Math.round(box.height))];
   if (!image.complete || image.naturalWidth === 0) return undefined;
-  const key = `${width} ${height} ${image.src}`;
+  const focus = focusOf(image);
+  const key = `${width} ${height} ${focus.x} ${focus.y} ${image.src}`;
   let drawn = pictures.get(image);
   if (drawn?.box !== key) {
     const canvas = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
-    const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, { width, height });
+    const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, { width, height }, focus);
     canvas.drawImage(image, crop.x, crop.y, crop.width, crop.height, 0, 0, width, height);
     drawn = { box: key, data: canvas.getImageData(0, 0, width, height) };
     pictures.set(image, drawn);

@@ -1,9 +1,9 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { AUDIT_WIDTHS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
+import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, siteFeature } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
-import { readPixels } from './read-pixels.ts';
+import { readFocuses, readPixels } from './read-pixels.ts';
 
 /** After this long without an edit the pixels are read anew. */
 const QUIET_MS = 500;
@@ -18,15 +18,41 @@ export class PictureReader {
   #frame: Promise<HTMLIFrameElement> | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #known: readonly unknown[] = [];
+  #busy: Promise<void> = Promise.resolve();
 
   constructor() {
     effect(() => {
       const site = this.#current();
       untracked(() => {
         clearTimeout(this.#timer);
-        if (site) this.#timer = setTimeout(() => void this.#follow(site), QUIET_MS);
+        if (site) this.#timer = setTimeout(() => this.#then(() => this.#follow(site)), QUIET_MS);
       });
     });
+    effect(() => {
+      const [site, asked] = [this.#current(), this.#read.asked()];
+      // After the pixels of the page itself: those have been asked for before.
+      untracked(() => site && asked && setTimeout(() => this.#then(() => (site === this.#current() ? this.#turn(site, asked) : Promise.resolve())), QUIET_MS));
+    });
+  }
+
+  /** Lays a page out once more and reads one picture with every focus point that is tried. */
+  async #turn(site: Site, { page, surface }: { page: string; surface: string }): Promise<void> {
+    const sets = FOCUS_POINTS.map((): PixelSet[] => []);
+    const frame = await (this.#frame ??= this.#open());
+    const document = frame.contentDocument!;
+    new FramePainter(document, page).paint(site);
+    for (const width of AUDIT_WIDTHS) {
+      frame.style.width = `${width}px`;
+      await document.fonts.ready;
+      (await readFocuses(document, site, page, width, surface, FOCUS_POINTS)).forEach((list, i) => sets[i]!.push(...list));
+      if (site !== this.#current() || this.#read.asked()?.surface !== surface) return;
+    }
+    this.#read.turned.set({ site, surface, sets: new Map(FOCUS_POINTS.map((point, i) => [point, pixelSets(sets[i]!)])) });
+  }
+
+  /** One reading at a time: they share a document. */
+  #then(work: () => Promise<void>): void {
+    this.#busy = this.#busy.then(work, work);
   }
 
   async #follow(site: Site): Promise<void> {

@@ -53,6 +53,42 @@ function areasOf(place: Place, element: HTMLElement): (readonly ['lines' | 'arou
   ];
 }
 
+/** The focus point of a picture, as the page has it. */
+export function focusOf(image: HTMLImageElement): { x: number; y: number } {
+  const [x = 50, y = 50] = getComputedStyle(image).objectPosition.split(' ').map((one) => Number.parseFloat(one));
+  return { x: x / 100, y: y / 100 };
+}
+
+/**
+ * What would lie behind every text over the picture of one section with other
+ * focus points: the picture drawn once as large as it covers, read at other places.
+ *
+ * @param surface id of the section's surface
+ */
+export async function readFocuses(document: Document, site: Site, page: string, width: number, surface: string, focuses: readonly { x: number; y: number }[]): Promise<PixelSet[][]> {
+  const section = document.querySelector<HTMLElement>(`[data-place="${CSS.escape(surface)}"]`);
+  const image = section?.querySelector<HTMLImageElement>('img.backdrop');
+  if (!section || !image) return focuses.map(() => []);
+  await image.decode().catch(() => undefined);
+  if (image.naturalWidth === 0) return focuses.map(() => []);
+  const box = section.getBoundingClientRect();
+  const scale = Math.max(box.width / image.naturalWidth, box.height / image.naturalHeight);
+  const [whole, high] = [Math.max(1, Math.round(image.naturalWidth * scale)), Math.max(1, Math.round(image.naturalHeight * scale))];
+  const canvas = new OffscreenCanvas(whole, high).getContext('2d', { willReadFrequently: true })!;
+  canvas.fillStyle = getComputedStyle(section).backgroundColor;
+  canvas.fillRect(0, 0, whole, high);
+  canvas.drawImage(image, 0, 0, whole, high);
+  const picture = canvas.getImageData(0, 0, whole, high);
+  const texts = pageTree(site, page).places.filter((place) => place.pictured && place.under?.id === surface).flatMap((place) => {
+    const element = document.querySelector<HTMLElement>(`[data-place="${CSS.escape(place.id)}"]`);
+    return element ? areasOf(place, element).filter(([area]) => area === 'lines').map(([area, boxes, hole]) => ({ place, area, boxes, hole })) : [];
+  });
+  return focuses.map(({ x, y }) => {
+    const shifted = new DOMRect(box.left - (whole - box.width) * x, box.top - (high - box.height) * y, whole, high);
+    return texts.map(({ place, area, boxes, hole }) => ({ page, place: place.id, width, area, problem: '', ...sampled(picture, shifted, boxes, hole) }));
+  });
+}
+
 /** The picture as it is painted in the box, or why it cannot be. */
 async function drawn(image: HTMLImageElement | null, box: DOMRect): Promise<ImageData | string> {
   if (!image) return 'The picture is missing.';
@@ -68,7 +104,7 @@ async function drawn(image: HTMLImageElement | null, box: DOMRect): Promise<Imag
   canvas.fillStyle = getComputedStyle(image.parentElement!).backgroundColor;
   canvas.fillRect(0, 0, width, height);
   canvas.imageSmoothingQuality = 'high';
-  const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, { width, height });
+  const crop = coverCrop({ width: image.naturalWidth, height: image.naturalHeight }, { width, height }, focusOf(image));
   canvas.drawImage(image, crop.x, crop.y, crop.width, crop.height, 0, 0, width, height);
   return canvas.getImageData(0, 0, width, height);
 }

@@ -2,7 +2,7 @@ import { addOverride, sectionAddress, setOp, type Op } from '../../change/index.
 import { CONTRAST, contrastRatio, composite, isLargeText, type Rgb8 } from '../../color/index.ts';
 import { cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
-import type { Site } from '../../site/index.ts';
+import type { Section, Site } from '../../site/index.ts';
 import { slotPath, tokenTable, type TokenTable } from '../../style/index.ts';
 import type { Place } from '../../page/index.ts';
 import { judgePixels } from './judge-pixels.ts';
@@ -11,7 +11,7 @@ import { picturedSection, veilOf, washUnder } from './veil.ts';
 
 /** A way to make a text over a picture readable. */
 export interface PictureMend {
-  readonly what: 'shade' | 'plate' | 'colour';
+  readonly what: 'shade' | 'focus' | 'plate' | 'colour';
   readonly label: string;
   /** Ratio that is reached before and after, where it is lowest. */
   readonly before: number;
@@ -37,8 +37,7 @@ export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: st
   const section = picturedSection(site, place.page, place.section);
   if (!group?.overPicture) return [];
   const table = tokenTable(site.brand);
-  const all: Over[] = index.groups.filter((one) => one.overPicture && one.kind !== 'button' && one.kind !== 'field').flatMap((one) => one.places.map((at) => ({ group: one, place: at })))
-    .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
+  const all = textsOver(site, section);
   const before = worst(site, table, pixels, [{ group, place }], undefined);
   if (!before) return [];
   const mends: PictureMend[] = [];
@@ -68,6 +67,48 @@ export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: st
   }
   if (best) mends.push({ what: 'colour', label: `the text colour of ${best.label}`, before: before.found, after: best.found, places: 1, ops: override('color', best.path) });
   return mends;
+}
+
+/** A point of a picture, as shares from its left and its top. */
+export interface FocusPoint { readonly x: number; readonly y: number }
+
+/** Focus points that are tried: quarters of the way, both ways. */
+export const FOCUS_POINTS: readonly FocusPoint[] = [0, 0.25, 0.5, 0.75, 1].flatMap((y) => [0, 0.25, 0.5, 0.75, 1].map((x) => ({ x, y })));
+
+/**
+ * The focus point nearest to the one a section has with which a text passes, at
+ * every width and in every state, and no other text over the picture is worse
+ * off than it may be: each passes, or is no less legible than before. Undefined
+ * when there is none.
+ *
+ * @param turned the pixels behind those texts by focus point, as the desk reads them
+ */
+export function focusMend(site: Site, pixels: PixelSets, place: Place, turned: ReadonlyMap<FocusPoint, PixelSets>): PictureMend | undefined {
+  const group = siteIndex(site).groupOf.get(place);
+  const section = picturedSection(site, place.page, place.section);
+  const table = tokenTable(site.brand);
+  const before = group && worst(site, table, pixels, [{ group, place }], undefined);
+  if (!section || !before) return undefined;
+  const now = section.picture!.focus ?? { x: 0.5, y: 0.5 };
+  const all = textsOver(site, section);
+  const margin = (sets: PixelSets, one: Over) => worst(site, table, sets, [one], undefined)?.margin ?? 0;
+  const others = all.filter((one) => one.place !== place).map((one) => ({ one, least: Math.min(1, margin(pixels, one)) }));
+  const good = [...turned].filter(([, sets]) => margin(sets, { group, place }) >= 1 && others.every(({ one, least }) => margin(sets, one) >= least))
+    .sort(([one], [other]) => Math.hypot(one.x - now.x, one.y - now.y) - Math.hypot(other.x - now.x, other.y - now.y));
+  const [best] = good;
+  if (!best) return undefined;
+  const [{ x, y }, sets] = best;
+  const percent = (share: number) => `${Math.round(share * 100)} %`;
+  return {
+    what: 'focus', label: `focus point ${percent(x)} across, ${percent(y)} down`, before: before.found, after: worst(site, table, sets, [{ group, place }], undefined)!.found, places: all.length,
+    ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'focus'], { x, y })],
+  };
+}
+
+/** All texts over the picture of a section. */
+function textsOver(site: Site, section: Section | undefined): Over[] {
+  return siteIndex(site).groups.filter((one) => one.overPicture && one.kind !== 'button' && one.kind !== 'field').flatMap((one) => one.places.map((at) => ({ group: one, place: at })))
+    .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
 }
 
 const isShared = (site: Site, place: Place): boolean => {

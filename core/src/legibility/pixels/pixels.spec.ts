@@ -3,10 +3,11 @@ import { applyChange, checkTouched, setValue, type Edit } from '../../change/ind
 import { parseColor, type Rgb8 } from '../../color/index.ts';
 import { siteIndex } from '../../reach/index.ts';
 import { AUDIT_WIDTHS } from '../../shape/index.ts';
+import { bodyHtml, stylesCss } from '../../render/index.ts';
 import { readSite, type Site } from '../../site/index.ts';
 import { smallSite } from '../../testing/small-site.ts';
 import { auditCounts, auditSite, findings, type Audit } from '../audit.ts';
-import { coverCrop, judgePixels, pictureMends, pixelSets, type PixelSet } from './index.ts';
+import { FOCUS_POINTS, coverCrop, focusMend, judgePixels, pictureMends, pixelSets, type PixelSet } from './index.ts';
 
 const rgb = (text: string): Rgb8 => parseColor(text)!.rgb;
 const set = (colors: readonly Rgb8[], more: Partial<PixelSet> = {}): PixelSet => ({
@@ -95,6 +96,21 @@ describe('texts over a picture', () => {
     const op = shade!.ops[0] as { at: string[]; value: number };
     const less = done(site, setValue(site, '', op.at, Math.round(op.value * 100 - 1) / 100));
     expect(rows(auditSite(less, undefined, undefined, pixels), 'fail').length).toBeGreaterThan(0);
+  });
+  it('are mended by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
+    const black = pixelSets(everywhere(site, '#000'));
+    const white = pixelSets(everywhere(site, '#fff'));
+    const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
+    // All but two corners of the picture are black.
+    const turned = (light: readonly string[]) => new Map(FOCUS_POINTS.map((point) => [point, light.includes(`${point.x} ${point.y}`) ? white : black]));
+    expect(focusMend(site, black, place, turned([]))).toBeUndefined();
+    const mend = focusMend(site, black, place, turned(['0 0', '1 0.75']))!;
+    expect([mend.what, mend.label, mend.before < 4.5, mend.after >= 4.5]).toEqual(['focus', 'focus point 100 % across, 75 % down', true, true]);
+    const after = done(site, { label: '', ops: mend.ops });
+    expect(stylesCss(after)).toContain('.focus-100-75 { object-position: 100% 75%; }');
+    expect(bodyHtml(after, 'home')).toContain('class="backdrop focus-100-75"');
+    expect(rows(auditSite(after, undefined, undefined, white), 'fail')).toEqual([]);
+    expect(() => done(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture', 'focus'], { x: 2, y: 0 }))).toThrowError(/last good value is kept/);
   });
   it('have no mend to offer where nothing is wrong to begin with being flat', () => {
     const flat = readSite(smallSite());

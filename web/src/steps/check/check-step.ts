@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type SetValue } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type Place, type Site, type SetValue } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, deskFeature, siteFeature, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
@@ -93,8 +93,20 @@ export class CheckStep {
     const veil = veilOf(site, table, group);
     const verdict = judgePixels(set, veil, color, row.needed);
     const at = seen && judgePixels(seen, veil, color, row.needed);
-    return verdict && at ? { share: verdict.share, weakest: verdict.weakest, spot: { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y }, mends: pictureMends(site, this.#pixels.sets(), place!, freshId('o')) } : null;
+    return verdict && at ? { share: verdict.share, weakest: verdict.weakest, spot: { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y }, mends: [...pictureMends(site, this.#pixels.sets(), place!, freshId('o')), ...this.#turnedMend(site, place!)] } : null;
   });
+  /** Another focus point of the picture, once it has been looked at with all that are tried. */
+  #turnedMend(site: Site, place: Place): PictureMend[] {
+    const turned = this.#pixels.turned();
+    const mend = turned?.site === site && turned.surface === place.under?.id ? focusMend(site, this.#pixels.sets(), place, turned.sets) : undefined;
+    return mend ? [mend] : [];
+  }
+  readonly #asked = computed(() => {
+    const site = this.#editor.current();
+    const row = this.row();
+    const place = site && row?.rule === 'text-contrast' && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    return place?.pictured ? { page: place.page, surface: place.under!.id } : null;
+  }, { equal: (one, other) => one?.page === other?.page && one?.surface === other?.surface });
   /** The value set on the place in hand, when the list is about those. */
   protected readonly value = computed((): SetValue | undefined => {
     const row = this.row();
@@ -110,7 +122,11 @@ export class CheckStep {
     effect(() => {
       this.#pixels.spot.set(this.pictured()?.spot ?? null);
     });
-    inject(DestroyRef).onDestroy(() => this.#pixels.spot.set(null));
+    effect(() => this.#pixels.asked.set(this.#asked()));
+    inject(DestroyRef).onDestroy(() => {
+      this.#pixels.spot.set(null);
+      this.#pixels.asked.set(null);
+    });
     effect(() => {
       this.list();
       this.at.set(0);
