@@ -105,5 +105,6 @@ export const brand: Brand = {
   buttonStyle: 'label',
   corners: { button: 3, card: 2, picture: 2, field: 2 },
   spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
+  apart: { status: ['funnel', 'deep'], chart: ['deep', 'funnel', 'quiet', 'fog'] },
   logo: { width: 56, smallest: 40, clear: 0.1 },
 };

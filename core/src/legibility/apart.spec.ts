@@ -1,6 +1,6 @@
-import { applyChange, setSlot } from '../change/index.ts';
+import { applyChange, checkTouched, removeSwatch, setApart, setSlot } from '../change/index.ts';
 import { deltaERgb, parseColor, seenAs, visionMatrix } from '../color/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite, type Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { TOLD_APART, apartPairs } from './apart.ts';
 
@@ -30,5 +30,29 @@ describe('pairs that must be told apart', () => {
   });
   it('are only those that some page shows', () => {
     expect(apartPairs(site).some((one) => one.ground === 'deep' && one.label.startsWith('Link'))).toBeFalse();
+  });
+});
+
+describe('status marks and chart colours', () => {
+  const named = (site: Site, label: string) => apartPairs(site).filter((pair) => pair.label.startsWith(label));
+  const put = (site: Site, set: 'status' | 'chart', ...ids: string[]) => ids.reduce((now, id) => {
+    const after = applyChange(now, setApart(now, set, id, true)).site;
+    checkTouched(now, after);
+    return after;
+  }, site);
+  const site = put(put(readSite(smallSite()), 'status', 'white', 'ink', 'brand'), 'chart', 'brand', 'dark', 'ink');
+  it('are pairs: marks each from each, chart colours each from its neighbours, in every way of seeing', () => {
+    expect(named(site, 'Status').map((pair) => pair.label)).toEqual(['Status, white against ink', 'Status, white against brand', 'Status, ink against brand']);
+    expect(named(site, 'Chart').map((pair) => pair.label)).toEqual(['Chart, brand against dark', 'Chart, dark against ink']);
+    const [near] = named(site, 'Chart');
+    expect(near!.distances.grey).toBeLessThan(TOLD_APART);
+    expect(Object.values(near!.distances).every((one) => one >= near!.distances[near!.worst])).toBeTrue();
+  });
+  it('leave with their swatch, and are refused when it is not there or named twice', () => {
+    const gone = applyChange(site, removeSwatch(site, 'brand', 'ink')).site;
+    checkTouched(site, gone);
+    expect(gone.brand.apart).toEqual({ status: ['white', 'ink'], chart: ['dark', 'ink'] });
+    expect(put(site, 'status', 'ink').brand.apart!.status).toEqual(['white', 'brand', 'ink']);
+    for (const list of [['nobody'], ['ink', 'ink']]) expect(() => checkTouched(site, { ...site, brand: { ...site.brand, apart: { status: list, chart: [] } } })).withContext(list.join()).toThrowError();
   });
 });

@@ -1,8 +1,8 @@
 import { VISIONS, composite, deltaERgb, seenAs, visionMatrix, type Rgb8, type Vision } from '../color/index.ts';
 import { cellValue, colorOf, siteIndex, tokenValue, type CellValue, type Group } from '../reach/index.ts';
-import { recipes, slotPath, tokenTable } from '../style/index.ts';
+import { recipes, slotPath, swatchPath, tokenTable } from '../style/index.ts';
 import { buttonSlot } from '../ground/index.ts';
-import type { Site } from '../site/index.ts';
+import type { Site, Swatch } from '../site/index.ts';
 
 /** ΔE OK from which two colours side by side are told apart at a glance: ours, six times what is just noticeable. */
 export const TOLD_APART = 0.12;
@@ -27,7 +27,8 @@ export interface ApartPair {
 /**
  * The pairs of the site that must be told apart: links inside a text against
  * that text, the error of a field against its help, and the fills of the button
- * variants against each other, on every ground where both occur.
+ * variants against each other, on every ground where both occur; and what the
+ * brand names as status marks (each from each) and chart colours (neighbours).
  *
  * @param severity of a deficiency, 0 to 1
  */
@@ -42,11 +43,7 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     const behind = colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, 'background')).css);
     const [first, second] = [colorOf(one.css), colorOf(other.css)].map((color) => color && (behind ? composite(color, behind) : color));
     if (!first || !second) return undefined;
-    const distances = Object.fromEntries(matrices.map(([vision, matrix]) => [vision, deltaERgb(seenAs(first, matrix), seenAs(second, matrix))])) as Record<Vision, number>;
-    return found.set(key, {
-      label: `${label} on ${site.brand.grounds[ground]!.label}`, ground, one: one.chain, other: other.chain, colors: [first, second], distances, places, besides,
-      worst: VISIONS.reduce((least, vision) => (distances[vision] < distances[least] ? vision : least)),
-    });
+    return found.set(key, rated(`${label} on ${site.brand.grounds[ground]!.label}`, ground, one, other, [first, second], places, besides));
   };
   const index = siteIndex(site);
   for (const group of index.groups) {
@@ -70,7 +67,22 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
       }
     });
   }
-  return [...found.values()];
+  const { status = [], chart = [] } = site.brand.apart ?? {};
+  const named = (what: string, one: string, other: string): ApartPair => {
+    const [first, second] = [one, other].map((id) => site.brand.swatches[id]!) as [Swatch, Swatch];
+    const values = [first, second].map((swatch) => tokenValue(table, swatchPath(swatch)));
+    return rated(`${what}, ${first.label} against ${second.label}`, '', values[0]!, values[1]!, values.map((value) => colorOf(value.css)!) as [Rgb8, Rgb8], 0, '');
+  };
+  return [
+    ...found.values(),
+    ...status.flatMap((one, i) => status.slice(i + 1).map((other) => named('Status', one, other))),
+    ...chart.slice(1).map((other, i) => named('Chart', chart[i]!, other)),
+  ];
+
+  function rated(label: string, ground: string, one: CellValue, other: CellValue, colors: readonly [Rgb8, Rgb8], places: number, besides: string): ApartPair {
+    const distances = Object.fromEntries(matrices.map(([vision, matrix]) => [vision, deltaERgb(seenAs(colors[0], matrix), seenAs(colors[1], matrix))])) as Record<Vision, number>;
+    return { label, ground, one: one.chain, other: other.chain, colors, distances, places, besides, worst: VISIONS.reduce((least, vision) => (distances[vision] < distances[least] ? vision : least)) };
+  }
 
   function restColor(group: Group): CellValue | undefined {
     const cell = group.painting.at('color', 'rest', 'desktop');

@@ -19,9 +19,14 @@ export const LOGO_RATIO = 3;
  * Rates a form by its colours and their shares. A form with a plate of its own
  * is rated on that, whatever lies around; what is cut out, on the background.
  *
- * @param background an opaque colour
+ * @param backgrounds an opaque colour, or those of a gradient: the lowest counts
  */
-export function logoContrast(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8): LogoContrast {
+export function logoContrast(form: Pick<LogoForm, 'colors' | 'plate'>, ...backgrounds: readonly Rgb8[]): LogoContrast {
+  const rated = backgrounds.map((background) => contrastOn(form, background));
+  return { ratio: Math.min(...rated.map((one) => one.ratio)), seen: Math.min(...rated.map((one) => one.seen)) };
+}
+
+function contrastOn(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8): LogoContrast {
   const plate = form.plate === null ? undefined : parseColor(form.plate)?.rgb;
   const behind = plate ?? background;
   const marks = form.colors

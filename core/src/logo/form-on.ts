@@ -1,4 +1,4 @@
-import { composite, parseColor, type Rgb8 } from '../color/index.ts';
+import { composite, gradientExtent, parseColor, readGradient, type Rgb8 } from '../color/index.ts';
 import type { Brand, Logo, LogoForm, Site } from '../site/index.ts';
 import { drawnColors, resolveToken, slotPath, tokenTable } from '../style/index.ts';
 import { logoContrast } from './contrast.ts';
@@ -9,6 +9,12 @@ const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 export function groundColor(brand: Brand, ground: string): Rgb8 {
   const css = resolveToken(tokenTable(brand), slotPath(brand, brand.grounds[ground]!, 'background')).css;
   return composite(parseColor(css)?.rgb ?? WHITE, WHITE);
+}
+
+/** All that may lie behind a logo on a ground: the one colour of its background, or those of its gradient. */
+export function groundExtent(brand: Brand, ground: string): readonly Rgb8[] {
+  const wash = readGradient(resolveToken(tokenTable(brand), slotPath(brand, brand.grounds[ground]!, 'wash')).css);
+  return wash ? gradientExtent(wash) : [groundColor(brand, ground)];
 }
 
 const known = new WeakMap<Brand, { logo: Logo; assets: Site['assets']; forms: Map<string, LogoForm | undefined> }>();
@@ -35,12 +41,12 @@ export function formOn(site: Pick<Site, 'brand' | 'shared' | 'assets'>, ground: 
 function choose(site: Pick<Site, 'brand' | 'assets'>, logo: Logo, ground: string): LogoForm | undefined {
   const set = logo.onGround[ground];
   if (set !== undefined) return logo.forms[set];
-  const background = groundColor(site.brand, ground);
+  const backgrounds = groundExtent(site.brand, ground);
   let best: LogoForm | undefined;
   let most = -1;
   for (const id of logo.formOrder) {
     const form = logo.forms[id]!;
-    const { ratio, seen } = logoContrast(paintedForm(site, form), background);
+    const { ratio, seen } = logoContrast(paintedForm(site, form), ...backgrounds);
     // First by what is seen at all, then by how clearly.
     const worth = seen * 100 + ratio;
     if (worth > most) [best, most] = [form, worth];

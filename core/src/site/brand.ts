@@ -114,6 +114,8 @@ export const Brand = v.strictObject({
   spaces: byId(Space), spaceOrder: Order,
   /** Painted width of the logo, the narrowest it may be, and the clear space around it as a share of its width. */
   logo: v.optional(v.strictObject({ width: ranged('logoWidth'), smallest: ranged('logoWidth'), clear: ranged('share') })),
+  /** Swatches that must be told apart though no page shows them side by side yet: status marks each from each, chart colours each from its neighbours. */
+  apart: v.optional(v.strictObject({ status: v.pipe(Order, v.maxLength(12)), chart: v.pipe(Order, v.maxLength(12)) })),
   /** Tokens of other tools that nothing here uses, as JSON by path: kept so that they are written out again. */
   kept: v.optional(v.record(KeptPath, v.pipe(v.string(), v.maxLength(20_000)))),
 });

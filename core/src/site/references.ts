@@ -74,6 +74,10 @@ function checkBrand(site: Site, miss: Miss): void {
   }
   for (const family of [brand.families.heading, brand.families.body]) if (!familyById(family)) miss('families', 'family', family);
   need(brand.styles, brand.buttonStyle, 'button label', 'style', miss);
+  for (const [name, list] of Object.entries(brand.apart ?? {})) {
+    for (const id of list) need(brand.swatches, id, `colours to be told apart, ${name}`, 'swatch', miss);
+    if (new Set(list).size !== list.length) miss(`colours to be told apart, ${name}`, 'order', list.join(' '));
+  }
   for (const swatch of Object.values(brand.swatches)) {
     if (!swatch.rule) continue;
     for (const source of ruleSources(swatch.rule)) need(brand.swatches, source, `swatch ${swatch.id}`, 'swatch', miss);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
-import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, iconBox, logoContrast, paintedForm, type LogoForm, type Site } from '@yohaku/core';
+import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, slotPath, tokenTable, type LogoForm, type Site } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, siteFeature } from '../state/index.ts';
 import { VerdictRule } from '../ui/index.ts';
 
@@ -32,9 +32,8 @@ export class LogoWall {
     return site?.shared.logo ? site.brand.groundOrder.flatMap((id) => {
       const form = formOn(site, id);
       if (!form) return [];
-      const background = groundColor(site.brand, id);
-      const { ratio, seen } = logoContrast(paintedForm(site, form), background);
-      return [{ id, label: site.brand.grounds[id]!.label, background: cssColor(background), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
+      const { ratio, seen } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
+      return [{ id, label: site.brand.grounds[id]!.label, background: tokenTable(site.brand).get(slotPath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ?? cssColor(groundColor(site.brand, id)), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
     }) : [];
   });
   protected readonly title = computed(() => this.#site()?.name ?? '');

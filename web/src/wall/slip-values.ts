@@ -55,11 +55,11 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     }];
 
     function ratioOf(): SlipValue['ratio'] {
-      const filled = group!.kind === 'button' || group!.kind === 'field';
+      const filled = group!.kind === 'button' || group!.kind === 'field' || group!.kind === 'mark';
       const behind = filled ? fillOf(table, group!, 'rest', 'desktop') : behindOf(table, group!, 'desktop');
       const color = colorOf(css);
       if (behind === 'picture' || !color) return null;
-      const needed = isLargeText(pixelsAt(table, group!.painting, 'font-size', 'rest', 1280) ?? 16, pixelsAt(table, group!.painting, 'font-weight', 'rest', 1280) ?? 400) ? 3 : 4.5;
+      const needed = group!.kind === 'icon' || isLargeText(pixelsAt(table, group!.painting, 'font-size', 'rest', 1280) ?? 16, pixelsAt(table, group!.painting, 'font-weight', 'rest', 1280) ?? 400) ? 3 : 4.5;
       return { found: contrastRatio(composite(color, behind), behind), needed };
     }
   });

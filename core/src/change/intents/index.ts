@@ -1,5 +1,5 @@
 export { insertOp, removeOp, setOp, setValue, stepOp, type Edit } from './edit.ts';
-export { addSwatches, followSwatch, nearestSwatch, removeSwatch, setRule, setSwatchColor, swatchUses } from './swatches.ts';
+export { addSwatches, followSwatch, nearestSwatch, removeSwatch, setApart, setRule, setSwatchColor, swatchUses } from './swatches.ts';
 export { addGround, groundUses, removeGround, setSlot, setSlots, setWash } from './grounds.ts';
 export { bindDrawing } from './drawings.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';

@@ -37,6 +37,14 @@ export function addSwatches(site: Site, wanted: readonly { id: string; label: st
   return { label: wanted.length === 1 ? `Add ${labels.at(-1)}` : `Add ${wanted.length} swatches`, ops };
 }
 
+/** Puts a swatch among those that must be told apart, last in its row, or takes it away. */
+export function setApart(site: Site, set: 'status' | 'chart', swatch: string, among: boolean): Edit {
+  const now = site.brand.apart ?? { status: [], chart: [] };
+  const list = [...now[set].filter((one) => one !== swatch), ...(among ? [swatch] : [])];
+  const what = set === 'status' ? 'status marks' : 'chart colours';
+  return { label: `${site.brand.swatches[swatch]!.label} ${among ? 'among' : 'no longer among'} the ${what}`, ops: [setOp(site, ['brand', 'apart'], { ...now, [set]: list })] };
+}
+
 /** What would lose its colour with a swatch: labels of slots and of derived swatches that name it. */
 export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
@@ -71,6 +79,10 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
   for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) {
     const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) => (swatch !== id ? [[from, swatch]] : heir ? [[from, heir]] : []));
     ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
+  }
+  for (const set of ['status', 'chart'] as const) {
+    const list = site.brand.apart?.[set] ?? [];
+    if (list.includes(id)) ops.push(setOp(site, ['brand', 'apart', set], list.filter((one) => one !== id)));
   }
   // Values on places that name the swatch's token follow it to the heir.
   const swatch = site.brand.swatches[id]!;

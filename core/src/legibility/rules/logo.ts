@@ -1,8 +1,10 @@
+import { gradientExtent, type Rgb8 } from '../../color/index.ts';
 import { formOn, LOGO_RATIO, logoContrast, paintedForm } from '../../logo/index.ts';
 import type { Site } from '../../site/index.ts';
 import { WALL_WIDTHS, bandOf } from '../../shape/index.ts';
 import type { TokenTable } from '../../style/index.ts';
 import { behindOf, cellValue, pixelsAt, tokenValue, type Group } from '../../reach/index.ts';
+import { washUnder } from '../pixels/index.ts';
 import type { Judgement } from '../outcome.ts';
 
 /** Half of the logo's area stands out from what it is on, and it is no narrower than the smallest width set for it. */
@@ -18,7 +20,8 @@ export function logoRules(table: TokenTable, group: Group, site: Site): Judgemen
   const smallest = Number.parseFloat(tokenValue(table, 'logo.smallest').css);
   const size: Judgement = { rule: 'logo-size', state: 'rest', width: at, found: painted, needed: smallest, verdict: painted >= smallest ? 'pass' : 'fail', tokens: cellValue(table, width).chain };
   if (!form) return [size];
-  if (behind === 'picture') return [{ ...contrast, found: null, verdict: 'cannot-tell', reason: 'A picture lies behind the logo; its pixels are not judged.' }, size];
-  const { ratio } = logoContrast(paintedForm(site, form), behind);
+  const wash = behind === 'picture' ? washUnder(table, group) : undefined;
+  if (behind === 'picture' && !wash) return [{ ...contrast, found: null, verdict: 'cannot-tell', reason: 'A picture lies behind the logo; its pixels are not judged.' }, size];
+  const { ratio } = logoContrast(paintedForm(site, form), ...(wash ? gradientExtent(wash) : [behind as Rgb8]));
   return [{ ...contrast, found: ratio, verdict: ratio >= LOGO_RATIO ? 'pass' : 'fail' }, size];
 }

@@ -246,13 +246,14 @@ function spotsOf(site: Site, path: string): Spot[] {
   return groupsOf(siteIndex(site), through).flatMap((group) => (['color', 'border-color', 'outline-color'] as const).flatMap((property) => group.states.filter((state) => state !== 'disabled').flatMap((state): Spot[] => {
     const cell = group.painting.at(property, state, 'desktop');
     if (!cell?.token || !through.has(cell.token) || (property === 'border-color' && group.kind !== 'button' && group.kind !== 'field')) return [];
-    const filled = property === 'color' && (group.kind === 'button' || group.kind === 'field');
+    const ownFill = group.kind === 'button' || group.kind === 'field' || group.kind === 'mark' || state === 'selected';
+    const filled = property === 'color' && ownFill;
     const large = property === 'color' && isLargeText(pixelsAt(table, group.painting, 'font-size', 'rest', 390) ?? 16, pixelsAt(table, group.painting, 'font-weight', 'rest', 390) ?? 400);
     const kind = `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
     const what = property === 'border-color' ? `${kind} edge` : property === 'outline-color' ? `Focus ring of ${group.kind}`
-      : filled ? `${kind} label` : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : kind;
+      : group.kind === 'mark' ? 'Marked text' : filled && (group.kind === 'button' || group.kind === 'field') ? `${kind} label` : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : kind;
     const label = `${what}${state === 'rest' || property === 'outline-color' ? '' : `, ${state}`} on ${site.brand.grounds[group.ground]!.label}`;
-    return [{ label, group, state, filled, needed: property !== 'color' || large ? 3 : 4.5, ground: group.ground }];
+    return [{ label, group, state, filled, needed: property !== 'color' || large || group.kind === 'icon' ? 3 : 4.5, ground: group.ground }];
   })));
 }
 

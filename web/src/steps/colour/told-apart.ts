@@ -1,22 +1,29 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { TOLD_APART, VISIONS, VISION_LABELS, apartPairs, cssColor, cutDownText, resolvedSwatches, swatchPath, type ApartPair, type Site } from '@yohaku/core';
-import { deskFeature } from '../../state/index.ts';
-import { lateChart } from '../../ui/index.ts';
+import { TOLD_APART, VISIONS, VISION_LABELS, apartPairs, cssColor, cutDownText, resolvedSwatches, setApart, swatchPath, type ApartPair, type Site } from '@yohaku/core';
+import { Editor, Reaching, deskFeature, type Scope } from '../../state/index.ts';
+import { Choice, lateChart } from '../../ui/index.ts';
 import type { HueLine, HuePoint } from './hue-chart.ts';
 
 /** Swatches by lightness and hue; the pairs that must be told apart are joined and judged for every way of seeing. */
 @Component({
   selector: 'yo-told-apart',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice, Reaching],
   template: `
     <div class="between head"><span>Lightness up, hue across; joined: must be told apart</span><button class="act" (click)="closed.emit()">Contrast field</button></div>
     <div class="chart" #chart role="img" [attr.aria-label]="words()"></div>
+    @for (set of sets(); track set.id) {
+      <div class="set" [yoReaching]="scope"><span class="head">{{ set.label }}</span>
+        @for (one of set.swatches; track one.id) { <button class="act" [attr.aria-label]="'Take ' + one.label + ' from the ' + set.label.toLowerCase()" (click)="put(set.id, one.id, false)"><i [style.background]="one.css"></i>{{ one.label }} ×</button> }
+        <yo-choice [label]="'Add to the ' + set.label.toLowerCase()" [hideLabel]="true" [value]="null" [options]="set.others" [width]="64" placeholder="add" (chosen)="put(set.id, $event, true)" />
+      </div>
+    }
     <table>
       <thead><tr class="head"><th scope="col">ΔE OK, at least {{ needed }}</th>@for (vision of visions; track vision) { <th scope="col" [class.strong]="vision === seen()">{{ labels[vision] }}</th> }</tr></thead>
       <tbody>
         @for (pair of pairs(); track pair.label) {
-          <tr><th scope="row">{{ pair.label }} <span class="note">{{ pair.places }}{{ pair.besides ? ', ' + pair.besides : '' }}</span></th>
+          <tr><th scope="row">{{ pair.label }} <span class="note">{{ pair.places || '' }}{{ pair.besides ? ', ' + pair.besides : '' }}</span></th>
             @for (vision of visions; track vision) { <td class="mono" [class.strong]="pair.distances[vision] < needed" [class.short]="pair.distances[vision] < needed">{{ figure(pair.distances[vision]) }}</td> }</tr>
         } @empty { <tr><td [attr.colspan]="visions.length + 1" class="quiet">No two colours on the pages depend on being told apart.</td></tr> }
       </tbody>
@@ -25,13 +32,17 @@ import type { HueLine, HuePoint } from './hue-chart.ts';
   styles: `
     :host { display: block; }
     .between { display: flex; justify-content: space-between; }
-    .chart { height: 176px; }
+    .chart { height: 166px; }
     table { width: 100%; border-collapse: collapse; table-layout: fixed; } th:first-child { width: 196px; } .short { text-decoration: underline; text-underline-offset: 3px; } th, td { text-align: left; font-weight: 400; border-bottom: 1px solid #d9d9d9; padding: 1px 4px 1px 0; white-space: nowrap; font-size: 12px; }
     th[scope=row] { white-space: normal; line-height: 16px; }
+    .set { display: flex; flex-wrap: wrap; gap: 2px 12px; align-items: center; min-height: 28px; }
+    .set i { display: inline-block; width: 12px; height: 12px; margin-right: 6px; vertical-align: -1px; outline: 1px solid #d9d9d9; }
+    .set .act { min-height: 24px; }
   `,
 })
 export class ToldApart {
   readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
   readonly site = input.required<Site>();
   readonly closed = output();
   readonly #severity = this.#store.selectSignal(deskFeature.selectSeverity);
@@ -49,6 +60,19 @@ export class ToldApart {
     return from >= 0 && to >= 0 && from !== to ? [{ from, to, near: nearest(pair) < TOLD_APART }] : [];
   }));
   protected readonly words = computed(() => `Swatches by hue and lightness; ${this.#lines().length} pairs must be told apart, the nearest at ΔE ${this.pairs()[0] ? cutDownText(nearest(this.pairs()[0]!), 3) : 'none'}`);
+  /** What the brand names beside what the pages show: status marks, each from each; chart colours, each from its neighbours. */
+  protected readonly sets = computed(() => {
+    const { brand } = this.site();
+    const all = resolvedSwatches(brand).map(({ swatch, rgb }) => ({ id: swatch.id, label: swatch.label, css: cssColor(rgb) }));
+    return ([['status', 'Status marks'], ['chart', 'Chart colours']] as const).map(([id, label]) => {
+      const ids = brand.apart?.[id] ?? [];
+      return { id, label, swatches: ids.flatMap((one) => all.find((other) => other.id === one) ?? []), others: all.filter((one) => !ids.includes(one.id)).map((one) => ({ value: one.id, label: one.label, color: one.css })) };
+    });
+  });
+  protected readonly scope: Scope = { words: 'What must be told apart is judged here; no place changes' };
+  protected put(set: 'status' | 'chart', swatch: string, among: boolean): void {
+    this.#editor.commit((site) => setApart(site, set, swatch, among));
+  }
   protected figure = (distance: number): string => cutDownText(distance, 2);
   readonly #drawn = lateChart<[readonly HuePoint[], readonly HueLine[]]>(async () => {
     const { drawHues } = await import('./hue-chart.ts');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LOGO_RATIO, assetFile, cssColor, formOn, groundColor, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
+import { LOGO_RATIO, assetFile, cssColor, formOn, groundColor, groundExtent, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, siteFeature, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 
@@ -36,7 +36,7 @@ export class LogoPanel {
     return site && logo ? site.brand.groundOrder.map((id) => {
       const form = formOn(site, id)!;
       const background = groundColor(site.brand, id);
-      const { ratio } = logoContrast(paintedForm(site, form), background);
+      const { ratio } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
       return { id, label: site.brand.grounds[id]!.label, color: cssColor(background), set: logo.onGround[id] ?? '', byRule: form.label, ratio };
     }) : [];
   });
