@@ -39,6 +39,17 @@ describe('Ternhaven Ferries', () => {
       if (block.kind === 'cards') for (const card of Object.values(block.items)) if (card.picture) expect(card.picture.alt.length).toBeGreaterThan(8);
     }
   });
+  it('reads as it did when it was saved before logos, gradients, icons, marks and selections were known', () => {
+    const late = ['link-visited', 'stripe', 'label', 'help', 'error', 'icon', 'mark', 'mark-text', 'selection', 'selection-text', 'background-to'];
+    const { logo: _logo, ...shared } = ternhaven.shared;
+    const { logo: _sizes, apart: _apart, ...brand } = ternhaven.brand;
+    const grounds = Object.fromEntries(Object.values(brand.grounds).map(({ wash: _wash, ...ground }) => [ground.id, { ...ground, slots: Object.fromEntries(Object.entries(ground.slots).filter(([slot]) => !late.includes(slot))) }]));
+    const assets = Object.fromEntries(Object.values(ternhaven.assets).map(({ colors: _colors, ...asset }) => [asset.id, asset]));
+    const old = readSite(JSON.parse(JSON.stringify({ ...ternhaven, shared, assets, brand: { ...brand, grounds } })));
+    // What nobody has set follows its rule, and no rule fails.
+    expect(new Set(findings(auditSite(old)).map((one) => `${one.rule} ${one.tokens[0]}`))).toEqual(new Set(['text-contrast ground.mist.eyebrow']));
+    expect(pageTree(old, 'home').places.some((place) => place.kind === 'logo')).toBeFalse();
+  });
   it('ships the bytes of all its pictures, without scripts or outside references', () => {
     for (const asset of Object.values(site.assets)) {
       const svg = ternhavenFiles.get(asset.hash)!;

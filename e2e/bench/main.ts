@@ -17,10 +17,13 @@ import { benchRipple } from './ripple.ts';
 import { benchSize } from './size.ts';
 import type { Result } from './result.ts';
 
+const args = process.argv.slice(2);
+/** Where the curve of growth is drawn, if it is asked for. */
+const plot = args.includes('--plot') ? args[args.indexOf('--plot') + 1] : undefined;
 const site = readSite(ternhaven);
 const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   pairs: () => benchPairs(site),
-  places: () => benchPlaces(site),
+  places: () => benchPlaces(site, plot),
   ripple: () => benchRipple(site),
   restyle: () => withServer(({ address, link }) => benchRestyle(site, address, link)),
   extract: benchExtract,
@@ -47,9 +50,8 @@ async function withServer<T>(work: (server: { address: string; link: string }) =
   }
 }
 
-const args = process.argv.slice(2);
 const json = args.includes('--json');
-const names = args.filter((one) => !one.startsWith('--'));
+const names = args.filter((one, i) => !one.startsWith('--') && args[i - 1] !== '--plot');
 const unknown = names.find((name) => !Object.hasOwn(BENCHES, name));
 if (unknown) {
   process.stderr.write(`yohaku: there is no benchmark “${unknown}”; there are ${Object.keys(BENCHES).join(', ')}.\n`);

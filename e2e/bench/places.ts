@@ -1,3 +1,8 @@
+import { writeFileSync } from 'node:fs';
+import { LineChart } from 'echarts/charts';
+import { GridComponent } from 'echarts/components';
+import { init, use } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
 import { focusContrast, partContrast, siteIndex, tokenTable, textContrast, type Site } from '@yohaku/core';
 import { manyPlaces } from './many-places.ts';
 import { walkWithCulori } from './pairs.ts';
@@ -11,8 +16,28 @@ const WARM_UP = 1700;
 /** Noise of a busy machine on top of growth in proportion. */
 const LINEAR = 1.25;
 
-/** All pairs of generated sites, found in documents nobody has seen and rated, against culori walking the largest; and how that grows. */
-export function benchPlaces(site: Site): Result[] {
+/** Milliseconds by places, drawn as an SVG: a straight line through nothing is growth in proportion. */
+function growthPlot(points: readonly { readonly places: number; readonly ms: number }[]): string {
+  use([LineChart, GridComponent, SVGRenderer]);
+  const chart = init(null, null, { renderer: 'svg', ssr: true, width: 560, height: 300 });
+  const last = points.at(-1)!;
+  const text = { color: '#1a1a1a', fontSize: 12 };
+  chart.setOption({
+    animation: false, grid: { left: 60, right: 40, top: 30, bottom: 44 },
+    xAxis: { type: 'value', name: 'places', nameLocation: 'middle', nameGap: 28, nameTextStyle: text, axisLabel: text, min: 0 },
+    yAxis: { type: 'value', name: 'ms, found and rated', nameTextStyle: { ...text, align: 'left' }, axisLabel: text, min: 0 },
+    series: [
+      { type: 'line', symbolSize: 7, itemStyle: { color: '#1a1a1a' }, lineStyle: { color: '#1a1a1a' }, data: points.map(({ places, ms }) => [places, Math.round(ms * 10) / 10]) },
+      { type: 'line', symbol: 'none', lineStyle: { color: '#8a8a8a', type: 'dashed' }, data: [[0, 0], [last.places, (points[0]!.ms / points[0]!.places) * last.places]] },
+    ],
+  });
+  const svg = chart.renderToSVGString();
+  chart.dispose();
+  return svg;
+}
+
+/** All pairs of generated sites, found in documents nobody has seen and rated, against culori walking the largest; and how that grows. `plot` names an SVG file for the curve; in it the broken line is growth in proportion. */
+export function benchPlaces(site: Site, plot?: string): Result[] {
   const measured = PAGES.map((pages) => {
     let places = 0;
     const run = () => {
@@ -31,6 +56,7 @@ export function benchPlaces(site: Site): Result[] {
     for (let i = 0; i < WARM_UP / pages; i++) run();
     return { places, ms: median(Array.from({ length: 5 }, run)) };
   });
+  if (plot) writeFileSync(plot, growthPlot(measured));
   const largest = measured.at(-1)!;
   const big = manyPlaces(unseen(site), PAGES.at(-1)!);
   const start = performance.now();

@@ -1,5 +1,5 @@
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
-import { applyChange, checkTouched, setRule, setSwatchColor, setValue, type Edit } from '../change/index.ts';
+import { applyChange, followSwatch, checkTouched, setRule, setSwatchColor, setValue, type Edit } from '../change/index.ts';
 import { readIncoming, writeDtcg } from '../formats/index.ts';
 import { readSite, type Site } from '../site/index.ts';
 import { swatchColor, swatchPath, tokenTable } from '../style/index.ts';
@@ -51,6 +51,10 @@ describe('bringing in colours of another tool', () => {
     const out = writeDtcg(after) as { size: unknown; color: { accent: unknown } };
     expect(out.size).toEqual({ $type: 'dimension', $value: { value: 4, unit: 'px' } });
     expect(out.color.accent).toEqual({ $type: 'color', $value: `{${swatchPath(after.brand.swatches['brand']!)}}` });
+    // A swatch whose path moves takes along what names it, and undo gives it back.
+    const follows = applyChange(after, followSwatch(after, 'brand', 'ink'));
+    expect((writeDtcg(follows.site) as { color: { accent: { $value: string } } }).color.accent.$value).toBe('{color.derived.brand}');
+    expect(applyChange(follows.site, { ops: follows.inverse }).site).toEqual(after);
     // And a second time, with nothing lost on the way through our own file.
     expect(readIncoming('again.json', written(after)).brand!.brand.kept).toEqual(after.brand.kept!);
   });

@@ -91,12 +91,17 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
   return { label: `Delete ${swatch.label}`, ops };
 }
 
-/** Ops that turn every value on a place that names one token towards another. */
+/** Ops that turn every value on a place, and every token kept for other tools, that names one token towards another. */
 function retarget(site: Site, from: string, to: string): Op[] {
+  if (from === to) return [];
+  const kept = Object.entries(site.brand.kept ?? {}).flatMap(([path, json]) => {
+    const turned = json.replaceAll(`"{${from}}"`, `"{${to}}"`);
+    return turned === json ? [] : [setOp(site, ['brand', 'kept', path], turned)];
+  });
   const records = [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)];
-  return records.flatMap(([record, overrides]) => Object.values(overrides)
+  return [...kept, ...records.flatMap(([record, overrides]) => Object.values(overrides)
     .filter((one) => one.value.kind === 'token' && one.value.path === from)
-    .map((one) => setOp(site, [...record, one.id, 'value'], { kind: 'token', path: to })));
+    .map((one) => setOp(site, [...record, one.id, 'value'], { kind: 'token', path: to })))];
 }
 
 /** Makes a swatch follow another from where the two stand now, or makes it plain again. */
