@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { parseColor } from '../color/index.ts';
+import { parseColor, readGradient, type Rgb8 } from '../color/index.ts';
 import { Brand, SiteIssues, toIssues } from '../site/index.ts';
 import { withValue } from '../change/index.ts';
 import { tokenTable, type Token } from '../style/index.ts';
@@ -66,15 +66,26 @@ const pixels = (value: unknown): number | undefined => {
   return typeof number === 'number' ? (unit === 'rem' ? number * 16 : number) : undefined;
 };
 
+function sameColor(one: Rgb8 | undefined, value: unknown): boolean {
+  const other = parseColor(colorHex(value) ?? '')?.rgb;
+  const alpha = (value as { alpha?: number } | null)?.alpha ?? 1;
+  return !!one && !!other && one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - alpha) < 0.001;
+}
+
+/** The colours at the two ends of a gradient; undefined for one with stops between. */
+function stopsOf(value: unknown): [unknown, unknown] | undefined {
+  return Array.isArray(value) && value.length === 2 ? [(value[0] as { color?: unknown } | null)?.color, (value[1] as { color?: unknown } | null)?.color] : undefined;
+}
+
 function sameValue(token: Token, value: unknown): boolean {
   if (token.alias !== undefined) return value === `{${token.alias}}`;
   const css = token.css!;
   switch (token.type) {
-    case 'color': {
-      const one = parseColor(css)?.rgb;
-      const other = parseColor(colorHex(value) ?? '')?.rgb;
-      const alpha = (value as { alpha?: number } | null)?.alpha ?? 1;
-      return !!one && !!other && one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - alpha) < 0.001;
+    case 'color': return sameColor(parseColor(css)?.rgb, value);
+    case 'gradient': {
+      const { from, to } = readGradient(css)!;
+      const [first, last] = stopsOf(value) ?? [];
+      return sameColor(from, first) && sameColor(to, last);
     }
     // A fluid size is written as its value at the large width: compared only where it is a plain length.
     case 'dimension': return !css.endsWith('px') || pixels(value) === Number.parseFloat(css);
@@ -91,6 +102,11 @@ function editedValue(token: Token, value: unknown): { at: readonly string[]; val
     if (!color) return undefined;
     if (token.path.startsWith('ground.')) return [{ at, value: { kind: 'raw', color: color.typed } }];
     return [{ at: [...at, 'color'], value: color.oklch }, { at: [...at, 'typed'], value: color.typed }, { at: [...at, 'rule'], value: null }];
+  }
+  if (token.type === 'gradient') {
+    const ends = stopsOf(value)?.map((one) => parseColor(colorHex(one) ?? ''));
+    // The ends of a gradient are slots of its ground: those that differ are set there.
+    return ends?.every((one) => one !== undefined) ? ends.flatMap((color, i) => (sameColor(i === 0 ? readGradient(token.css!)!.from : readGradient(token.css!)!.to, stopsOf(value)![i]) ? [] : [{ at: [...at.slice(0, 2), 'slots', i === 0 ? 'background' : 'background-to'], value: { kind: 'raw', color: color!.typed } }])) : undefined;
   }
   if (token.type === 'dimension') {
     const px = pixels(value);

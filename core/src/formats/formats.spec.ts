@@ -1,3 +1,4 @@
+import { applyChange, setWash } from '../change/index.ts';
 import { readSite, SiteIssues } from '../site/index.ts';
 import { tokenTable, tokensCss } from '../style/index.ts';
 import { auditSite, auditCounts } from '../legibility/index.ts';
@@ -47,6 +48,18 @@ describe('DTCG', () => {
     expect(read.brand.swatches['brand']!.typed).toBe('#0000ff');
     expect(read.brand.corners.button).toBe(12);
     expect(read.left.map((one) => one.path)).toEqual(['extra.thing']);
+  });
+  it('reads a gradient back as it was, and an edited end into the slot it comes from', () => {
+    const washed = applyChange(site, setWash(site, 'pale', { to: { kind: 'swatch', swatch: 'ink' }, angle: 45 })).site;
+    const file = JSON.parse(JSON.stringify(writeDtcg(washed))) as { ground: { pale: { wash: { $type: string; $value: { color: { hex: string; components: number[] }; position: number }[] } } } };
+    const { wash } = file.ground.pale;
+    expect([wash.$type, wash.$value.map((one) => one.position)]).toEqual(['gradient', [0, 1]]);
+    expect(readDtcg(file)).toEqual(jasmine.objectContaining({ brand: washed.brand, changed: [], left: [] }));
+    wash.$value[1]!.color.hex = '#445566';
+    const read = readDtcg(file);
+    expect(read.changed).toEqual(['ground.pale.wash']);
+    expect(read.brand.grounds['pale']!.slots['background-to']).toEqual({ kind: 'raw', color: '#445566' });
+    expect(read.brand.grounds['pale']!.slots['background']).toEqual(washed.brand.grounds['pale']!.slots['background']!);
   });
   it('refuses what is not ours and what would not be right, saying where', () => {
     for (const input of [null, {}, [], 'x', { $extensions: {} }]) expect(() => readDtcg(input)).toThrowError(SiteIssues);

@@ -38,15 +38,11 @@ export class PictureReader {
   /** Lays a page out once more and reads one picture with every focus point that is tried. */
   async #turn(site: Site, { page, surface }: { page: string; surface: string }): Promise<void> {
     const sets = FOCUS_POINTS.map((): PixelSet[] => []);
-    const frame = await (this.#frame ??= this.#open());
-    const document = frame.contentDocument!;
-    new FramePainter(document, page).paint(site);
-    for (const width of AUDIT_WIDTHS) {
-      frame.style.width = `${width}px`;
-      await document.fonts.ready;
+    const done = await this.#atEachWidth(site, page, async (document, width) => {
       (await readFocuses(document, site, page, width, surface, FOCUS_POINTS)).forEach((list, i) => sets[i]!.push(...list));
-      if (site !== this.#current() || this.#read.asked()?.surface !== surface) return;
-    }
+      return site === this.#current() && this.#read.asked()?.surface === surface;
+    });
+    if (!done) return;
     this.#read.turned.set({ site, surface, sets: new Map(FOCUS_POINTS.map((point, i) => [point, pixelSets(sets[i]!)])) });
   }
 
@@ -58,24 +54,33 @@ export class PictureReader {
   async #follow(site: Site): Promise<void> {
     // Colours move no line of text: only what the layout hangs on asks for new pixels.
     const { brand } = site;
-    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.variantOrder, Object.values(site.assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
+    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.logo, brand.variantOrder, Object.values(site.assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
     if (layout.length === this.#known.length && layout.every((part, i) => part === this.#known[i])) return;
     const pages = [...new Set(siteIndex(site).groups.filter((group) => group.overPicture).flatMap((group) => group.places.map((place) => place.page)))];
     const sets: PixelSet[] = [];
     for (const page of pages) {
-      const frame = await (this.#frame ??= this.#open());
-      const document = frame.contentDocument!;
-      new FramePainter(document, page).paint(site);
-      for (const width of AUDIT_WIDTHS) {
-        frame.style.width = `${width}px`;
-        await document.fonts.ready;
+      const done = await this.#atEachWidth(site, page, async (document, width) => {
         sets.push(...(await readPixels(document, site, page, width)));
         await new Promise((resolve) => requestIdleCallback(resolve, { timeout: 200 }));
-        if (site !== this.#current()) return;
-      }
+        return site === this.#current();
+      });
+      if (!done) return;
     }
     this.#known = layout;
     this.#read.sets.set(pixelSets(sets));
+  }
+
+  /** Lays a page out at every width that is judged, as long as `read` wants to go on. @returns whether it went to the end */
+  async #atEachWidth(site: Site, page: string, read: (document: Document, width: number) => Promise<boolean>): Promise<boolean> {
+    const frame = await (this.#frame ??= this.#open());
+    const document = frame.contentDocument!;
+    new FramePainter(document, page).paint(site);
+    for (const width of AUDIT_WIDTHS) {
+      frame.style.width = `${width}px`;
+      await document.fonts.ready;
+      if (!(await read(document, width))) return false;
+    }
+    return true;
   }
 
   /** A document out of sight, laid out like any other. */

@@ -63,6 +63,15 @@ describe('mending a whole brand', () => {
     expect(mendBrand(readSite(smallSite()))).toEqual({ moves: [], conflicts: [], movement: 0, mended: 0 });
   });
 
+  it('names of two colours that stay only the pairs that ask too much of them', () => {
+    const site = painted({ brand: '#c4624a' }, ['white', 'brand', 'ink']);
+    const { conflicts } = mendBrand(site);
+    expect(conflicts.length).toBeGreaterThan(0);
+    for (const pair of conflicts.flatMap((one) => one.pairs)) expect(pair.found!).withContext(`${pair.rule} ${pair.style}`).toBeLessThan(pair.needed);
+    // The same two colours meet in large headings, where they are enough.
+    expect(occurringPairs(site).some((pair) => pair.needed === 3 && pair.fores[0]!.chain.at(-1) === 'color.core.brand' && pair.found! > 3)).toBeTrue();
+  });
+
   it('makes every pair hold, with the locked swatches where they were', () => {
     const site = painted({ brand: '#d98a70', ink: '#8a8a8a' }, ['white']);
     const mend = mendBrand(site);

@@ -61,9 +61,10 @@ export function mendBrand(site: Site, locked: ReadonlySet<string> = new Set(), p
   let found = search.run(open);
   while (!found) {
     const culprits = search.culprits(open);
-    const among = culprits.flatMap((one) => one.all);
+    const among = culprits.flatMap((one) => one.all.filter((pair) => pair.needed === one.pair.needed));
     conflicts.push({ pairs: among, words: conflictWords(site, among) });
-    open = open.filter((one) => !culprits.includes(one));
+    // What asks less of the same two colours is still to hold.
+    open = [...open.filter((one) => !culprits.includes(one)), ...constraintsOf(culprits.flatMap((one) => one.all.filter((pair) => pair.needed < one.pair.needed)))];
     found = search.run(open);
   }
   const lightness = polish(variables, open.map((one) => one.pair), paints, found);

@@ -28,8 +28,11 @@ describe('gather state', () => {
     let state = gatherReducer(start(), GatherActions.decide({ color: 'x', choice: { keep: false } }));
     state = gatherReducer(state, GatherActions.decide({ color: 'x', choice: { name: 'Rope' } }));
     state = gatherReducer(state, GatherActions.count({ count: 5 }));
+    const pin = { evidence: 'a', page: 'home', width: 960, way: 'wipe', amount: 0.3 } as const;
+    state = gatherReducer(state, GatherActions.pin({ pin }));
+    expect(gatherReducer(state, GatherActions.pin({ pin }))).toBe(state);
     keepSift('some-site', state);
-    expect(keptSift('some-site')).toEqual({ count: 5, choices: { x: { keep: false, name: 'Rope' } }, radius: 4 });
+    expect(keptSift('some-site')).toEqual({ count: 5, choices: { x: { keep: false, name: 'Rope' } }, radius: 4, pin });
     localStorage.removeItem('yohaku-sift some-site');
     expect(gatherReducer(state, GatherActions.taken({ colors: ['x'] }))).toEqual(jasmine.objectContaining({ choices: {}, count: null }));
   });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, homePage, planTaking, plural, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
+import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, homePage, placesOf, planTaking, plural, swatchPath, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { TextField } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
@@ -177,7 +177,9 @@ export class GatherStep {
   /** What taking does, before it is done. */
   protected readonly says = computed(() => {
     const { adds, drops } = this.plan();
-    const places = drops.reduce((sum, one) => sum + one.color.places, 0);
+    // A place that two of them paint changes once.
+    const site = this.#editor.current();
+    const places = new Set(site ? drops.flatMap((one) => (one.color.swatch ? placesOf(site, swatchPath(site.brand.swatches[one.color.swatch]!)) : [])) : []).size;
     const parts = [
       ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
       ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.heir ? this.name(one.heir) : 'nothing'})`).join(', ')}; ${plural(places, 'place')} change`] : []),
