@@ -14,7 +14,10 @@ const step = async (page: Page, name: string) => page.getByRole('navigation', { 
 
 /** Back from any other way of seeing. */
 const fullColour = async (page: Page) => {
-  while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
+  while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) {
+    await page.keyboard.press('v');
+    await page.waitForTimeout(200);
+  }
 };
 
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
@@ -57,7 +60,6 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   grounds: async (page) => {
     await fullColour(page);
-    while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) await page.keyboard.press('v');
     await page.getByRole('button', { name: 'All pages' }).click();
     await step(page, 'Grounds');
     await page.getByRole('button', { name: 'Eyebrow on Fog', exact: true }).click();
