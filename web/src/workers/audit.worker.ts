@@ -3,7 +3,7 @@ import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Rows sent at most in one list; the counts are always whole. */
-const MOST_ROWS = 400;
+const MOST_ROWS = 3000;
 
 let site: Site | undefined;
 let audit: Audit | undefined;

@@ -8,7 +8,8 @@ import { TextField, VerdictRule } from '../../ui/index.ts';
 const NAMES: Record<CheckList, string> = {
   worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Held', stray: 'Stray', differences: 'Painted otherwise', all: 'All places',
 };
-const MOST_SHOWN = 300;
+/** Rows shown at first, and more of them with each asking. */
+const AT_ONCE = 300;
 
 /** What the last edit did, all that fails, departs or strays, and what mends it. */
 @Component({
@@ -32,6 +33,10 @@ export class CheckStep {
   protected readonly list = this.#view.list;
   protected readonly at = signal(0);
   protected readonly leaving = signal(false);
+  protected readonly most = signal(AT_ONCE);
+  protected showMore(): void {
+    this.most.update((most) => most + AT_ONCE);
+  }
   protected readonly names = NAMES;
 
   protected readonly values = computed(() => (this.#editor.current() ? setValues(this.#editor.current()!) : []));
@@ -49,7 +54,8 @@ export class CheckStep {
       case 'all': return this.#allPlaces();
     }
   });
-  protected readonly shown = computed(() => this.rows().slice(0, MOST_SHOWN));
+  protected readonly shown = computed(() => this.rows().slice(0, this.most()));
+  protected readonly more = computed(() => Math.min(AT_ONCE, this.rows().length - this.shown().length));
   protected readonly lists = computed(() => {
     const report = this.report();
     const ripple = this.ripple();
@@ -130,6 +136,7 @@ export class CheckStep {
     effect(() => {
       this.list();
       this.at.set(0);
+      this.most.set(AT_ONCE);
       this.leaving.set(false);
     });
   }
