@@ -24,6 +24,24 @@ describe('a frame on the wall', () => {
     expect(color('p/text')).toBe('rgb(51, 68, 85)');
   });
 
+  it('gives a drawing that follows the brand its new file where it stands', () => {
+    const own = ['pages', 'home', 'sections', 's1', 'own'];
+    const asset = { id: 'boat', name: 'boat.svg', hash: 'ab'.repeat(32), type: 'image/svg+xml', width: 9, height: 9, bound: { '#b83a1e': 'brand' } };
+    const block = { kind: 'picture', id: 'pic', asset: 'boat', alt: 'A boat', shape: 'wide' };
+    const shown = applyChange(site, { ops: [
+      { op: 'insert', record: ['assets'], order: null, id: 'boat', value: asset, after: null },
+      { op: 'insert', record: [...own, 'blocks'], order: [...own, 'columns', 'col1', 'order'], id: 'pic', value: block, after: 'k' },
+    ] }).site;
+    painter.paint(shown);
+    const image = frame.contentDocument!.querySelector('[data-place="pic/picture"]')!;
+    expect(image.getAttribute('src')).toContain('-b83a1eb83a1e.svg');
+    const moved = applyChange(shown, setSwatchColor(shown, 'brand', parseColor('#336699')!)).site;
+    expect(painter.paint(moved)).toBeFalse();
+    expect(frame.contentDocument!.querySelector('[data-place="pic/picture"]')).toBe(image);
+    expect(image.getAttribute('src')).toContain('-b83a1e336699.svg');
+    expect(compareDocument(frame.contentDocument!, moved, 'home', 1280)).toEqual([]);
+  });
+
   it('finds a value that is painted otherwise, and names it', () => {
     (frame.contentDocument!.querySelector('[data-place="h/text"]') as HTMLElement).style.letterSpacing = '3px';
     expect(compareDocument(frame.contentDocument!, site, 'home', 1280)).toEqual([jasmine.stringContaining('letter-spacing')]);

@@ -120,10 +120,29 @@ export class FramePainter {
     for (const { id, html } of parts) {
       if (this.#html.get(id) === html) continue;
       const element = this.document.querySelector(`[data-part="${id}"]`);
-      if (element) element.outerHTML = html;
+      const repainted = element !== null && onlyPictures(this.#html.get(id)!, html) && showPictures(element, html);
+      if (element && !repainted) element.outerHTML = html;
       this.#html.set(id, html);
-      written = true;
+      written ||= !repainted;
     }
     return written;
   }
+}
+
+const SOURCE = / src="(images\/[^"]+)"/g;
+
+/** Whether two HTMLs of a part differ only in the files of pictures. */
+function onlyPictures(before: string, after: string): boolean {
+  return before.replace(SOURCE, '') === after.replace(SOURCE, '');
+}
+
+/** Gives the pictures of a part their new files where they stand: each shows the old one until the new one is there. @returns false when they do not match */
+function showPictures(part: Element, html: string): boolean {
+  const files = [...html.matchAll(SOURCE)].map((match) => match[1]!);
+  const images = part.querySelectorAll('img[src]');
+  if (images.length !== files.length) return false;
+  images.forEach((image, i) => {
+    if (image.getAttribute('src') !== files[i]) image.setAttribute('src', files[i]!);
+  });
+  return true;
 }
