@@ -3,6 +3,7 @@ import { addLogoForm, applyChange, checkTouched, planUndo, removeGround, removeL
 import { contrastRatio, parseColor } from '../color/index.ts';
 import { auditSite, findings } from '../legibility/index.ts';
 import { pageTree } from '../page/index.ts';
+import { ripple } from '../reach/index.ts';
 import { bodyHtml, pageHtml } from '../render/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { formOn, iconBox, logoContrast } from './index.ts';
@@ -65,6 +66,11 @@ describe('logo', () => {
     expect(rules(narrow)).toEqual(['home logo-size', 'more logo-size']);
     // Judged again from the audit before the edit, the answer is the same.
     expect(findings(auditSite(narrow, auditSite(site)))).toEqual(findings(auditSite(narrow)));
+  });
+  it('counts as changed wherever another form stands after an edit', () => {
+    const ids = (of: Site) => ripple(site, of).changed.map((place) => `${place.page} ${place.id}`);
+    expect(ids(done(site, setLogoOn(site, 'pale', 'light')))).toEqual(['home header/logo', 'more header/logo']);
+    expect(ids(done(site, setLogoOn(site, 'deep', 'dark')))).toEqual([]);
   });
   it('says the name where it stands alone, and nothing where the name stands beside it', () => {
     expect(bodyHtml(site, 'home')).toMatch(/<img class="logo logo"[^>]*role="presentation"[^>]*>Small<\/a>/);

@@ -15,6 +15,8 @@ interface PlaceSpec {
   words?: readonly string[];
   /** The picture it shows, by asset id. */
   asset?: string;
+  /** What no token paints of it. */
+  look?: string;
   inherits?: Place;
   /** Other states than its kind has: a logo that is a link by itself. */
   states?: readonly State[];
@@ -52,7 +54,7 @@ export class Build {
       id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled'] : states,
       ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
-      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, asset: spec.asset ?? null,
+      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
     this.places.push(place);
     return place;

@@ -33,6 +33,8 @@ export interface Place {
   readonly words: readonly string[] | null;
   /** The picture it shows, by asset id. */
   readonly asset: string | null;
+  /** What else of its look is set in the document and painted by no token: the strength of a shade, the focus point of a picture. */
+  readonly look: string | null;
 }
 
 /** The states in which a kind of place is painted and judged. */

@@ -87,7 +87,8 @@ function structureRipple(before: Site, oldTable: TokenTable, table: TokenTable, 
     const was = oldIndex.groupOf.get(old)!;
     const is = index.groupOf.get(place)!;
     const same = was === is && changedPaths.size === 0;
-    if (old.label !== place.label || (!same && oldSnapshots(was) !== newSnapshots(is))) changed.push(place);
+    // Another picture, shade or focus point is seen though no token changed.
+    if (old.label !== place.label || old.asset !== place.asset || old.look !== place.look || (!same && oldSnapshots(was) !== newSnapshots(is))) changed.push(place);
   }
   const removed = oldIndex.places.filter((place) => !index.byAddress.has(placeKey(place)));
   const held = [...index.groups].flatMap((group) => heldIn(group, changedPaths));

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { applyChange, checkTouched, setValue, type Edit } from '../../change/index.ts';
 import { parseColor, type Rgb8 } from '../../color/index.ts';
-import { siteIndex } from '../../reach/index.ts';
+import { ripple, siteIndex } from '../../reach/index.ts';
 import { AUDIT_WIDTHS } from '../../shape/index.ts';
 import { bodyHtml, stylesCss } from '../../render/index.ts';
 import { readSite, type Site } from '../../site/index.ts';
@@ -107,6 +107,8 @@ describe('texts over a picture', () => {
     const mend = focusMend(site, black, place, turned(['0 0', '1 0.75']))!;
     expect([mend.what, mend.label, mend.before < 4.5, mend.after >= 4.5]).toEqual(['focus', 'focus point 100 % across, 75 % down', true, true]);
     const after = done(site, { label: '', ops: mend.ops });
+    expect(ripple(site, after).changed.map((one) => one.kind)).toEqual(['picture']);
+    expect(ripple(site, pictured(0.4)).added.concat(ripple(pictured(0.3), pictured(0.4)).changed).map((one) => one.id)).toEqual(['s1/shade', 's1/shade']);
     expect(stylesCss(after)).toContain('.focus-100-75 { object-position: 100% 75%; }');
     expect(bodyHtml(after, 'home')).toContain('class="backdrop focus-100-75"');
     expect(rows(auditSite(after, undefined, undefined, white), 'fail')).toEqual([]);
