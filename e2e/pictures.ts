@@ -97,6 +97,16 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('group', { name: 'Bring in tokens' }).getByRole('listitem').first().waitFor();
   },
   publish: async (page) => step(page, 'Publish'),
+  kin: async (page) => {
+    await step(page, 'Colour');
+    await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
+    await page.getByRole('button', { name: 'All pages' }).click();
+    await page.getByRole('button', { name: 'Kin', exact: true }).click();
+    await page.getByRole('button', { name: 'Islands', exact: true }).click();
+    await page.waitForTimeout(1200);
+    await page.frameLocator('iframe[title="Islands at 1280"]').locator('[data-place*="picture"]').first().click();
+    await page.waitForTimeout(400);
+  },
 };
 
 const browser = await launch();
