@@ -104,9 +104,13 @@ function editedValue(token: Token, value: unknown): { at: readonly string[]; val
     return [{ at: [...at, 'color'], value: color.oklch }, { at: [...at, 'typed'], value: color.typed }, { at: [...at, 'rule'], value: null }];
   }
   if (token.type === 'gradient') {
-    const ends = stopsOf(value)?.map((one) => parseColor(colorHex(one) ?? ''));
+    const { from, to } = readGradient(token.css!)!;
+    const stops = stopsOf(value);
+    const colors = stops?.map((one) => parseColor(colorHex(one) ?? ''));
+    if (!stops || !colors?.every((one) => one !== undefined)) return undefined;
     // The ends of a gradient are slots of its ground: those that differ are set there.
-    return ends?.every((one) => one !== undefined) ? ends.flatMap((color, i) => (sameColor(i === 0 ? readGradient(token.css!)!.from : readGradient(token.css!)!.to, stopsOf(value)![i]) ? [] : [{ at: [...at.slice(0, 2), 'slots', i === 0 ? 'background' : 'background-to'], value: { kind: 'raw', color: color!.typed } }])) : undefined;
+    return ([['background', from], ['background-to', to]] as const).flatMap(([slot, before], end) =>
+      (sameColor(before, stops[end]) ? [] : [{ at: [...at.slice(0, 2), 'slots', slot], value: { kind: 'raw', color: colors[end]!.typed } }]));
   }
   if (token.type === 'dimension') {
     const px = pixels(value);

@@ -70,11 +70,17 @@ function everyColor(site: Site): Found[] {
     const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;
     return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: `${override.property} of ${place?.label ?? override.place}`, color: color.oklch, places: count, locked: false, at: [...record, override.id, 'value'] }] : [];
   });
-  const shown = new Map<string, number>();
-  for (const { asset } of siteIndex(site).places) if (asset) shown.set(asset, (shown.get(asset) ?? 0) + 1);
+  const shown = timesShown(site);
   const drawn = Object.values(site.assets).filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id)).flatMap((asset) => (asset.colors ?? []).filter(({ hex }) => !asset.bound?.[hex]).map(({ hex }): Found =>
     ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
   return [...swatches, ...slots, ...values, ...drawn];
+}
+
+/** How many places show each picture, by asset id. */
+function timesShown(site: Site): Map<string, number> {
+  const shown = new Map<string, number>();
+  for (const { asset } of siteIndex(site).places) if (asset) shown.set(asset, (shown.get(asset) ?? 0) + 1);
+  return shown;
 }
 
 /** A picture made of pixels that holds much of a colour: nothing can make it follow. */
@@ -86,9 +92,9 @@ const BEYOND = { share: 0.05, deltaE: 0.06 } as const;
 /** Pictures on the pages that hold much of a colour, most of it first. */
 export function beyondReach(site: Site, old: Oklch): Beyond[] {
   const base = oklchToOklab(old);
-  const shown = siteIndex(site).places.filter((place) => place.asset !== null);
+  const shown = timesShown(site);
   return Object.values(site.assets).filter((asset) => asset.type !== 'image/svg+xml').map((asset): Beyond => ({
-    asset: asset.id, name: asset.name, places: shown.filter((place) => place.asset === asset.id).length,
+    asset: asset.id, name: asset.name, places: shown.get(asset.id) ?? 0,
     share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, one) => sum + one.share, 0),
   })).filter((one) => one.places > 0 && one.share >= BEYOND.share).sort((one, other) => other.share - one.share);
 }

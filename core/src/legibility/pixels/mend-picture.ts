@@ -129,8 +129,9 @@ function worst(site: Site, table: TokenTable, pixels: PixelSets, list: readonly 
     if (!set) continue;
     const needed = need(table, group, width);
     const veil = veilOf(site, table, group, shade);
+    const behind = coloured(set, washUnder(table, group));
     for (const color of instead ? [instead] : colors(table, group, width)) {
-      const found = judgePixels(coloured(set, washUnder(table, group)), veil, color, needed)?.found;
+      const found = judgePixels(behind, veil, color, needed)?.found;
       if (found !== undefined && (!low || found / needed < low.margin)) low = { found, margin: found / needed };
     }
   }

@@ -21,18 +21,25 @@ export interface PixelSet {
   readonly problem: string;
 }
 
+const lastColoured = new WeakMap<PixelSet, { readonly wash: object; readonly set: PixelSet }>();
+
 /**
  * The same pixels with the colours a gradient has now: where they lie along it
- * stays the same whatever its ends become.
+ * stays the same whatever its ends become. Remembered for the gradient asked for
+ * last: every state and width of a text asks again.
  */
 export function coloured(set: PixelSet, wash: { readonly from: Rgb8; readonly to: Rgb8 } | undefined): PixelSet {
   if (!set.along || !wash) return set;
+  const known = lastColoured.get(set);
+  if (known?.wash === wash) return known.set;
   const rgb = new Uint8Array(set.along.length * 3);
   set.along.forEach((along, i) => {
     const { r, g, b } = gradientColor(wash.from, wash.to, along / 65535);
     rgb.set([r, g, b], i * 3);
   });
-  return { ...set, rgb };
+  const made = { ...set, rgb };
+  lastColoured.set(set, { wash, set: made });
+  return made;
 }
 
 /** Pixel sets by page, place, width and area. */
