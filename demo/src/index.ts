@@ -35,3 +35,5 @@ export const ternhaven: Site = {
 
 /** Bytes of the demo's pictures by content hash. */
 export const ternhavenFiles: ReadonlyMap<string, string> = new Map(assets.map((asset) => [asset.hash, pictures.find((one) => one.id === asset.id)!.svg]));
+
+export { manyPlaces } from './many-places.ts';

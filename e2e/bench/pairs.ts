@@ -12,7 +12,7 @@ export function benchPairs(site: Site): Result[] {
     const fresh = { ...site, brand: { ...site.brand } };
     const table = tokenTable(fresh.brand);
     rated = 0;
-    for (const group of siteIndex(fresh).groups) rated += (textContrast(table, group).length + partContrast(table, group).length + focusContrast(table, group).length) * group.places.length;
+    for (const group of siteIndex(fresh).groups) rated += (textContrast(table, group).length + partContrast(table, group).length + focusContrast(table, group).length) * group.count;
   }, WARM_UP);
   let walked = 0;
   const reference = timed(9, () => (walked = walkWithCulori(site)), WARM_UP);

@@ -4,7 +4,7 @@ import { GridComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { focusContrast, partContrast, siteIndex, tokenTable, textContrast, type Site } from '@yohaku/core';
-import { manyPlaces } from './many-places.ts';
+import { manyPlaces } from '@yohaku/demo';
 import { walkWithCulori } from './pairs.ts';
 import { median, type Result } from './result.ts';
 
@@ -46,10 +46,10 @@ export function benchPlaces(site: Site, plot?: string): Result[] {
       const index = siteIndex(big);
       const table = tokenTable(big.brand);
       let pairs = 0;
-      for (const group of index.groups) pairs += (textContrast(table, group).length + partContrast(table, group).length + focusContrast(table, group).length) * group.places.length;
+      for (const group of index.groups) pairs += (textContrast(table, group).length + partContrast(table, group).length + focusContrast(table, group).length) * group.count;
       const time = performance.now() - start;
-      if (pairs < index.places.length) throw new Error('pairs were not found');
-      places = index.places.length;
+      if (pairs < index.count) throw new Error('pairs were not found');
+      places = index.count;
       return time;
     };
     // The engine compiles on small sites what it meets ready on large ones.

@@ -28,7 +28,7 @@ function resolveAll(site: Site): number {
 
 /** The ripple of an edit against resolving everything before and after. */
 export function benchRipple(site: Site): Result[] {
-  const places = siteIndex(site).places.length;
+  const places = siteIndex(site).count;
   const full = timed(7, () => void resolveAll(site));
   const perPlace = full / places;
   const measured = edits(site).map((edit) => {

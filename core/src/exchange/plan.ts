@@ -102,7 +102,7 @@ function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRo
     if (!mine) return { key, label: ground.label, arrival: 'added', places: 0, note: 'ground' };
     const mapped = JSON.stringify(sorted(slotsFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)));
     const equal = mapped === JSON.stringify(sorted(mine.slots)) && mine.wash?.angle === ground.wash?.angle;
-    const places = equal ? 0 : groups.filter((group) => group.ground === mine.id).reduce((sum, group) => sum + group.places.length, 0);
+    const places = equal ? 0 : groups.filter((group) => group.ground === mine.id).reduce((sum, group) => sum + group.count, 0);
     return { key, label: mine.label, arrival: equal ? 'equal' : 'changed', places, match: mine.id, note: 'ground' };
   });
 }

@@ -48,15 +48,14 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   const index = siteIndex(site);
   for (const group of index.groups) {
     if (group.kind !== 'link' || !group.inline) continue;
-    const around = group.places[0]!.inherits && index.groupOf.get(group.places[0]!.inherits);
-    const [link, text] = [restColor(group), around ? restColor(around) : undefined];
-    if (link && text) add('Link against text', group.ground, link, text, group.places.length, 'underlined');
+    const [link, text] = [restColor(group), group.inherits ? restColor(group.inherits) : undefined];
+    if (link && text) add('Link against text', group.ground, link, text, group.count, 'underlined');
   }
   for (const group of index.groups) {
     const { ground } = group;
     if (!group.painting.recipes.includes(recipes.on(ground, 'error'))) continue;
     const slot = (name: string) => tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, name));
-    add('Error against help', ground, slot('error'), slot('help'), group.places.length, 'its own words');
+    add('Error against help', ground, slot('error'), slot('help'), group.count, 'its own words');
   }
   for (const [ground, variants] of buttonsByGround(index.groups)) {
     const list = [...variants.keys()];
@@ -94,10 +93,10 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
 function buttonsByGround(groups: readonly Group[]): Map<string, Map<string, number>> {
   const found = new Map<string, Map<string, number>>();
   for (const group of groups) {
-    const variant = group.places[0]!.recipes.map((one) => /^button:([^:]+):/.exec(one)?.[1]).find((one) => one !== undefined);
+    const variant = group.painting.recipes.map((one) => /^button:([^:]+):/.exec(one)?.[1]).find((one) => one !== undefined);
     if (group.kind !== 'button' || !variant) continue;
     const variants = found.get(group.ground) ?? new Map<string, number>();
-    found.set(group.ground, variants.set(variant, (variants.get(variant) ?? 0) + group.places.length));
+    found.set(group.ground, variants.set(variant, (variants.get(variant) ?? 0) + group.count));
   }
   return found;
 }

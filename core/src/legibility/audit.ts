@@ -97,6 +97,6 @@ export function auditCounts(audit: Audit): AuditCounts {
   let cannotTell = 0;
   for (const [group, judgements] of audit.byGroup)
     if (judgements.some((one) => one.verdict === 'cannot-tell')) cannotTell += group.places.filter((place) => !failing.has(place)).length;
-  const places = audit.index.places.length;
+  const places = audit.index.count;
   return { places, failed: failing.size, cannotTell, passed: places - failing.size - cannotTell };
 }

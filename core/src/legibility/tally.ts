@@ -14,6 +14,6 @@ export interface Tally {
 /** Counts the places of an audited site. */
 export function tally(audit: Audit): Tally {
   const by = { bound: 0, held: 0, stray: 0 };
-  for (const group of audit.index.groups) by[groupStanding(group)] += group.places.length;
-  return { pages: audit.index.trees.length, places: audit.index.places.length, ...by, failing: failingPlaces(audit).size };
+  for (const group of audit.index.groups) by[groupStanding(group)] += group.count;
+  return { pages: audit.site.pageOrder.length, places: audit.index.count, ...by, failing: failingPlaces(audit).size };
 }

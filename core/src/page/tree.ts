@@ -33,7 +33,7 @@ const cache = new WeakMap<Page, Cached>();
 const structures = new WeakMap<Site, string>();
 
 /** What of the brand and the other pages decides a tree: ids and roles, never values. Worked out once a site, not once a page. */
-function structureKey(site: Site): string {
+export function structureKey(site: Site): string {
   let key = structures.get(site);
   if (key === undefined) structures.set(site, (key = describe(site)));
   return key;

@@ -218,8 +218,8 @@ function reachPanels(site: Site, path: string): ReachPanel[] {
   for (const group of groups) {
     const key = `${group.kind} ${group.ground} ${group.style ?? ''}`;
     const known = seen.get(key);
-    if (known) known.count += group.places.length;
-    else seen.set(key, { group, count: group.places.length });
+    if (known) known.count += group.count;
+    else seen.set(key, { group, count: group.count });
   }
   return [...seen.entries()].sort(([, one], [, other]) => other.count - one.count).map(([key, { group, count }]) => {
     const place = group.places[0]!;

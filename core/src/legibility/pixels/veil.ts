@@ -13,7 +13,7 @@ export function picturedSection(site: Site, page: string, section: string): Sect
 
 /** The ends of the gradient a group stands on, as they are seen; undefined where it stands on none, or a picture hides it. */
 export function washUnder(table: TokenTable, group: Group): Gradient | undefined {
-  if (group.places[0]?.pictured) return undefined;
+  if (group.pictured) return undefined;
   const cell = group.under?.painting.at('background-image', 'rest', 'desktop');
   return cell && readGradient(cellValue(table, cell).css);
 }

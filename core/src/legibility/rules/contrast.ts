@@ -16,8 +16,8 @@ export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
 
 /** Rates a colour on the pixels of one place: a group over a picture has one place only. */
 function onPixels(table: TokenTable, group: Group, over: Pictured | undefined, area: PixelSet['area'], width: number, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
-  const place = group.places[0]!;
-  const set = over?.pixels.get(pixelKey(place.page, place.id, width, area));
+  const place = over && over.pixels.size > 0 ? group.places[0] : undefined;
+  const set = place && over!.pixels.get(pixelKey(place.page, place.id, width, area));
   const wash = washUnder(table, group);
   if (!over || !set) return wash ? onWash(wash, color, needed) : { found: null, reason: OVER_PICTURE };
   if (set.problem !== '') return { found: null, reason: set.problem };

@@ -111,7 +111,7 @@ export class ColourStep {
     }
     const under = [...texts.values()].sort((one, other) => other.places - one.places);
     const rest = site.brand.groundOrder.filter((id) => !used.includes(id));
-    const behindMore = under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, one) => sum + one.group.places.length, 0);
+    const behindMore = under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, one) => sum + one.group.count, 0);
     return behindMore ? [...under, ...used.map(background), ...rest.map(background)] : [...used.map(background), ...under, ...rest.map(background)];
   });
   protected readonly points = computed((): FieldPoint[] => {
@@ -265,7 +265,7 @@ function rateSpots(site: Site, path: string, spots: readonly Spot[]): PairRow[] 
   for (const { label, group, state, filled, needed, ground } of spots) {
     const behind = filled ? fillOf(table, group, state, 'desktop') : behindOf(table, group, 'desktop');
     if (behind === 'picture' || !color) continue;
-    rows.set(label, { label, places: (rows.get(label)?.places ?? 0) + group.places.length, found: contrastRatio(composite(color, behind), behind), needed, ground });
+    rows.set(label, { label, places: (rows.get(label)?.places ?? 0) + group.count, found: contrastRatio(composite(color, behind), behind), needed, ground });
   }
   return [...rows.values()].sort((one, other) => Number(one.found >= one.needed) - Number(other.found >= other.needed) || other.places - one.places);
 }
