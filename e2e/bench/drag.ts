@@ -1,12 +1,13 @@
 import { launch } from '../browser.ts';
-import type { Result } from './result.ts';
+import { median, type Result } from './result.ts';
 
 const LIMIT_MS = 50;
 const MOVES = 60;
+const ROUNDS = 3;
 
-interface TraceEvent { readonly name: string; readonly ph: string; readonly dur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
+interface TraceEvent { readonly name: string; readonly ph: string; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
 
-/** The longest task of the desk's main thread while the contrast field is pulled for a second, from a trace. */
+/** The longest task of the desk's main thread while the contrast field is pulled for a second, from a trace: the median of three pulls. */
 export async function benchDrag(address: string, link: string): Promise<Result[]> {
   const browser = await launch();
   try {
@@ -23,22 +24,35 @@ export async function benchDrag(address: string, link: string): Promise<Result[]
     await pull(page, field);
     await page.mouse.up();
     await page.waitForTimeout(2500);
-    await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline', '__metadata'] });
-    const began = await pull(page, field);
-    const trace = JSON.parse((await browser.stopTracing()).toString('utf8')) as { traceEvents: TraceEvent[] };
-    await page.mouse.up();
-    if (began < 500) throw new Error('the field was pulled for less than half a second');
-    const { traceEvents } = trace;
-    // The desk's own process is the one whose main thread did most.
-    const mains = traceEvents.filter((event) => event.name === 'thread_name' && event.args?.name === 'CrRendererMain');
-    const tasks = (main: TraceEvent) => traceEvents.filter((event) => event.pid === main.pid && event.tid === main.tid && event.ph === 'X' && /RunTask$/.test(event.name)).map((event) => (event.dur ?? 0) / 1000);
-    const [all] = mains.map(tasks).sort((one, other) => sum(other) - sum(one));
-    if (!all || all.length < MOVES) throw new Error('the trace has no tasks of the desk');
-    const longest = Math.max(...all);
-    return [{ name: `longest task while the contrast field is pulled (${all.length} tasks)`, median: longest, unit: 'ms', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS }];
+    const rounds: { longest: number; tasks: number }[] = [];
+    while (rounds.length < ROUNDS) {
+      await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline', '__metadata'] });
+      const began = await pull(page, field);
+      const trace = JSON.parse((await browser.stopTracing()).toString('utf8')) as { traceEvents: TraceEvent[] };
+      await page.mouse.up();
+      await page.waitForTimeout(1500);
+      if (began < 500) throw new Error('the field was pulled for less than half a second');
+      const tasks = deskTasks(trace.traceEvents);
+      rounds.push({ longest: Math.max(...tasks), tasks: tasks.length });
+    }
+    const longest = median(rounds.map((one) => one.longest));
+    return [{ name: `longest task while the contrast field is pulled (${rounds.length} pulls, ${sum(rounds.map((one) => one.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS }];
   } finally {
     await browser.close();
   }
+}
+
+/**
+ * How long the tasks of the desk's main thread kept the processor, ms: what a
+ * busy machine takes away in between is no work of the desk. The desk's own
+ * process is the one whose main thread did most.
+ */
+function deskTasks(events: readonly TraceEvent[]): number[] {
+  const mains = events.filter((event) => event.name === 'thread_name' && event.args?.name === 'CrRendererMain');
+  const tasks = (main: TraceEvent) => events.filter((event) => event.pid === main.pid && event.tid === main.tid && event.ph === 'X' && /RunTask$/.test(event.name) && event.tdur !== undefined).map((event) => event.tdur! / 1000);
+  const [all] = mains.map(tasks).sort((one, other) => sum(other) - sum(one));
+  if (!all || all.length < MOVES) throw new Error('the trace has no tasks of the desk');
+  return all;
 }
 
 const sum = (list: readonly number[]): number => list.reduce((total, one) => total + one, 0);
