@@ -3,4 +3,5 @@ export { pageTree, structureKey, type PagePart, type PageTree } from './tree.ts'
 export { ownersOf, partShapes, type PartShape } from './shape.ts';
 export { hrefOf, plainText } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';
+export { charactersOf, missingCharacters } from './site-text.ts';
 export { element } from './build.ts';

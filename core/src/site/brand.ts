@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { SlotValue } from '../ground/index.ts';
+import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
 import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
@@ -100,11 +101,39 @@ const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, pad
 
 const KeptPath = v.pipe(v.string(), v.minLength(1), v.maxLength(300), v.check((path) => !path.split('.').includes('__proto__'), 'is no path of a token'));
 
+const Em = v.pipe(v.number(), v.minValue(0), v.maxValue(10));
+const FontWeight = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1000));
+const Runs = v.pipe(v.array(v.pipe(v.tuple([v.number(), v.number()]), v.readonly())), v.maxLength(4000));
+
+/** One file of a family that was brought along, with what was read from it. */
+export const OwnFaceSchema = v.strictObject({
+  hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
+  /** As the file was called. */
+  file: v.pipe(v.string(), v.maxLength(200)),
+  weight: v.pipe(v.tuple([FontWeight, FontWeight]), v.check(([lightest, heaviest]) => lightest <= heaviest, 'the lightest weight must not be above the heaviest')),
+  italic: v.boolean(),
+  axes: v.pipe(v.array(v.strictObject({ tag: v.pipe(v.string(), v.maxLength(4)), min: v.number(), max: v.number() })), v.maxLength(16)),
+  embedding: v.picklist(['installable', 'editable', 'preview', 'restricted']),
+  tableFigures: v.boolean(),
+  /** Characters it has, as first and last code points of runs. */
+  coverage: Runs,
+});
+
+/** A family that was brought along. */
+export const OwnFamilySchema = v.strictObject({
+  id: Id, name: v.pipe(v.string(), v.regex(/^[\p{L}\p{N} ._-]{1,60}$/u, 'must be letters, figures, spaces, dots, hyphens')), kind: v.picklist(FAMILY_KINDS), shape: v.picklist(FAMILY_SHAPES),
+  faces: v.pipe(v.array(OwnFaceSchema), v.minLength(1), v.maxLength(40)),
+  metrics: v.strictObject({ ascent: Em, descent: Em, lineGap: Em, xHeight: Em, capHeight: Em, widths: v.record(v.pipe(v.string(), v.regex(/^\d{1,4}i?$/)), Em) }),
+});
+export type BroughtFamily = v.InferOutput<typeof OwnFamilySchema>;
+
 /** All shared tokens of one site. Records by id with order lists. */
 export const Brand = v.strictObject({
   swatches: byId(Swatch), swatchOrder: Order,
   grounds: byId(Ground), groundOrder: Order,
   families: v.strictObject({ heading: Id, body: Id, provisional: v.boolean() }),
+  /** Families that were brought along, by id; those of the library are everybody's. */
+  fonts: v.optional(byId(OwnFamilySchema)),
   scale: ScaleSchema,
   styles: byId(TextStyle), styleOrder: Order,
   variants: byId(ButtonVariant), variantOrder: Order,

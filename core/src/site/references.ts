@@ -72,7 +72,7 @@ function checkBrand(site: Site, miss: Miss): void {
     unique(entries.map((one) => one.label), `${name}: the name`, 'name', miss);
     unique(entries.map((one) => one.path), `${name}: the path`, 'name', miss);
   }
-  for (const family of [brand.families.heading, brand.families.body]) if (!familyById(family)) miss('families', 'family', family);
+  for (const family of [brand.families.heading, brand.families.body]) if (!familyById(family, brand.fonts)) miss('families', 'family', family);
   need(brand.styles, brand.buttonStyle, 'button label', 'style', miss);
   for (const [name, list] of Object.entries(brand.apart ?? {})) {
     for (const id of list) need(brand.swatches, id, `colours to be told apart, ${name}`, 'swatch', miss);

@@ -98,7 +98,7 @@ export function slotPath(brand: Brand, ground: Ground, slot: string): string {
 
 function* typeTokens(brand: Brand): Iterable<Token> {
   for (const role of ['heading', 'body'] as const)
-    yield { path: `family.${role}`, label: `${role === 'heading' ? 'Heading' : 'Body'} family`, type: 'fontFamily', css: familyStack(brand.families[role]), address: ['brand', 'families', role] };
+    yield { path: `family.${role}`, label: `${role === 'heading' ? 'Heading' : 'Body'} family`, type: 'fontFamily', css: familyStack(brand.families[role], brand.fonts), address: ['brand', 'families', role] };
   const steps = new Set<number>();
   for (const style of Object.values(brand.styles)) if (style.size.kind === 'step') steps.add(style.size.step);
   for (const step of [...steps].sort((one, other) => other - one))

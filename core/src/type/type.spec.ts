@@ -1,5 +1,4 @@
 import * as fc from 'fast-check';
-import { FAMILIES } from './families.ts';
 import { ladderFindings } from './ladder.ts';
 import { fluidAt, fluidCss, fluidSize, scaleStep, stepSize } from './scale.ts';
 
@@ -30,12 +29,5 @@ describe('ladder', () => {
     const found = ladderFindings([{ style: 'a', size: 40, heading: true }, { style: 'b', size: 24, heading: true }, { style: 'c', size: 23, heading: false }, { style: 'd', size: 30, heading: false }]);
     expect(found.map(({ upper, lower, kind }) => [upper, lower, kind])).toEqual([['b', 'c', 'near-equal']]);
     expect(ladderFindings([{ style: 'a', size: 20, heading: true }, { style: 'b', size: 24, heading: true }])[0]!.kind).toBe('inverted');
-  });
-});
-
-describe('library', () => {
-  it('has at least twelve families with unique names', () => {
-    expect(FAMILIES.length).toBeGreaterThanOrEqual(12);
-    expect(new Set(FAMILIES.map((one) => one.id)).size).toBe(FAMILIES.length);
   });
 });

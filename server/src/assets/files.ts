@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { and, eq, like } from 'drizzle-orm';
 import { schema, type Querier } from '../db/index.ts';
 
 const { files } = schema;
@@ -20,4 +20,10 @@ export async function storeFile(db: Querier, bytes: Buffer, type: string): Promi
 export async function readFile(db: Querier, hash: string): Promise<{ bytes: Buffer; type: string } | undefined> {
   const [row] = await db.select({ bytes: files.bytes, type: files.type }).from(files).where(eq(files.hash, hash));
   return row;
+}
+
+/** Bytes of the file of a type whose hash begins so; undefined when there is none. */
+export async function findFile(db: Querier, start: string, type: string): Promise<Buffer | undefined> {
+  const [row] = await db.select({ bytes: files.bytes }).from(files).where(and(like(files.hash, `${start}%`), eq(files.type, type))).limit(1);
+  return row?.bytes;
 }

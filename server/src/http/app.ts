@@ -11,6 +11,7 @@ import { sessionRoutes } from './routes/session.ts';
 import { publishRoutes } from './routes/publish.ts';
 import { evidenceRoutes } from './routes/evidence.ts';
 import { frameRoutes } from './routes/frame.ts';
+import { fontRoutes } from './routes/fonts.ts';
 import { systemRoutes } from './routes/system.ts';
 import type { Services } from './context.ts';
 
@@ -26,7 +27,7 @@ export function createApp(services: Services): Koa {
   app.use(guard(services));
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb', onError: (error, context) => context.throw((error as { status?: number }).status === 413 ? 413 : 400) }));
   const router = new Router();
-  for (const add of [systemRoutes, sessionRoutes, siteRoutes, evidenceRoutes, publishRoutes, frameRoutes]) add(router, services);
+  for (const add of [systemRoutes, sessionRoutes, siteRoutes, evidenceRoutes, publishRoutes, frameRoutes, fontRoutes]) add(router, services);
   app.use(router.routes());
   app.use(router.allowedMethods());
   app.use(webApp(join(services.root, 'web', 'dist', 'browser')));

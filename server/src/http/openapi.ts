@@ -19,6 +19,7 @@ const OPERATIONS: readonly Operation[] = [
   { path: '/api/sites/{site}/changes', method: 'post', summary: 'Save changes; each is taken once by its id', body: SendChanges },
   { path: '/api/sites/{site}/inverses', method: 'get', summary: 'Inverses of changes, for undo (query: ids)' },
   { path: '/api/sites/{site}/events', method: 'get', summary: 'Server-sent events: each new sequence', media: 'text/event-stream' },
+  { path: '/api/fonts', method: 'post', summary: 'Read a font file and keep it as woff2 (query: name); the body is the file' },
   { path: '/api/sites/{site}/evidence', method: 'get', summary: 'Evidence for the brand, with the colours it gave' },
   { path: '/api/sites/{site}/evidence', method: 'post', summary: 'Keep a piece of evidence and read its colours (query: id, name); the body is the file' },
   { path: '/api/sites/{site}/evidence/{id}', method: 'put', summary: 'Put a piece of evidence away, or back', body: PutAway },

@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, drawnColors, facesOf, familiesInUse, fontsCss, iconFile, pageHtml, recolor, specimenHtml, stylesCss, tokensCss, webManifest, writeDtcg, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, recolor, specimenHtml, stylesCss, tokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, readFile } from '../assets/index.ts';
 
@@ -16,6 +16,13 @@ export function fontPath(root: string, family: string, file: string): string {
   return join(root, 'node_modules', '@fontsource', family, 'files', file);
 }
 
+/** The bytes of a face: from the library's package, or as they were brought along. */
+async function fontBytes(db: Querier, root: string, { family, file }: FontFace): Promise<Buffer | undefined> {
+  if ('licence' in family) return readDisk(fontPath(root, family.id, file));
+  const face = family.faces.find((one) => file === `${family.id}-${one.hash.slice(0, 16)}.woff2`);
+  return face && (await readFile(db, face.hash))?.bytes;
+}
+
 /** All files of the static site: pages, styles, tokens, fonts in use, pictures, specimen. The wall, the publication and the export are this. */
 export async function exportSite(db: Querier, site: Site, root: string): Promise<ExportedSite> {
   const files = new Map<string, ExportedFile>();
@@ -24,12 +31,16 @@ export async function exportSite(db: Querier, site: Site, root: string): Promise
   text('specimen.html', specimenHtml(site), HTML);
   text('tokens.css', tokensCss(site.brand), CSS);
   text('styles.css', stylesCss(site), CSS);
-  text('fonts.css', fontsCss(familiesInUse(site.brand), 'fonts/'), CSS);
+  text('fonts.css', siteFontsCss(site, 'fonts/'), CSS);
   text('tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json');
   // The document all of it was made from: what `audit` reads an export by.
   text('site.json', `${JSON.stringify(site)}\n`, 'application/json');
+  for (const face of facesInUse(site)) {
+    const bytes = await fontBytes(db, root, face);
+    if (bytes) files.set(`fonts/${face.file}`, { bytes, type: 'font/woff2' });
+  }
   for (const family of familiesInUse(site.brand))
-    for (const face of facesOf(family)) files.set(`fonts/${face.file}`, { bytes: await readDisk(fontPath(root, family, face.file)), type: 'font/woff2' });
+    if ('licence' in family) files.set(`fonts/${family.id}-licence.txt`, { bytes: await readDisk(join(root, 'node_modules', '@fontsource', family.id, 'LICENSE')), type: 'text/plain; charset=utf-8' });
   for (const asset of Object.values(site.assets)) {
     const kept = await readFile(db, asset.hash);
     if (!kept) continue;

@@ -1,5 +1,5 @@
 import { DOCUMENT, Injectable, inject } from '@angular/core';
-import { FAMILIES, fontsCss } from '@yohaku/core';
+import { LIBRARY, fontsCss } from '@yohaku/core';
 
 /** The families on the desk, so that samples there stand in the letters of the wall. A font is fetched only when something is set in it. */
 @Injectable({ providedIn: 'root' })
@@ -7,7 +7,7 @@ export class DeskFonts {
   constructor() {
     const document = inject(DOCUMENT);
     const style = document.createElement('style');
-    style.textContent = fontsCss(FAMILIES.map((family) => family.id), '/fonts/');
+    style.textContent = fontsCss(LIBRARY, '/fonts/');
     document.head.append(style);
   }
 }

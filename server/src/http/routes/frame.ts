@@ -1,17 +1,15 @@
-import { readFile as readDisk } from 'node:fs/promises';
 import type Router from '@koa/router';
-import { FAMILIES, facesOf, readAssetFile, recolor } from '@yohaku/core';
+import { readAssetFile, recolor } from '@yohaku/core';
 import { evidenceByHash } from '../../evidence/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
-import { fontPath } from '../../publish/index.ts';
 import { notFound } from '../problem.ts';
 import type { Services } from '../context.ts';
 
 const SHELL = '<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Page</title></head><body></body></html>\n';
 
-/** The empty page that the wall fills, the pictures shown in it, and the library's fonts. */
-export function frameRoutes(router: Router, { database, root }: Services): void {
+/** The empty page that the wall fills, and the pictures shown in it. */
+export function frameRoutes(router: Router, { database }: Services): void {
   router.get('/frame/:site/', (context) => {
     context.type = 'text/html; charset=utf-8';
     context.set('Cache-Control', 'private, max-age=3600');
@@ -29,15 +27,5 @@ export function frameRoutes(router: Router, { database, root }: Services): void 
     context.type = file.type;
     context.set('Cache-Control', 'private, max-age=31536000, immutable');
     context.body = file.type === 'image/svg+xml' ? recolor(file.bytes.toString('utf8'), name.colors) : file.bytes;
-  });
-
-  const faces = new Map(FAMILIES.flatMap((family) => facesOf(family.id).map((face) => [face.file, family.id] as const)));
-  router.get('/fonts/:file', async (context) => {
-    const file = context.params['file']!;
-    const family = faces.get(file);
-    if (!family) throw notFound('The font');
-    context.type = 'font/woff2';
-    context.set('Cache-Control', 'public, max-age=31536000');
-    context.body = await readDisk(fontPath(root, family, file));
   });
 }

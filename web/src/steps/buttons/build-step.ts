@@ -38,7 +38,7 @@ export class BuildStep {
     const brand = this.brand()!;
     const style = brand.styles[brand.buttonStyle]!;
     const size = style.size.kind === 'step' ? scaleStep(brand.scale, style.size.step) : fluidSize(brand.scale, style.size.small, style.size.large);
-    return { family: familyStack(brand.families[style.family]), size: fluidAt(size, 1280), weight: style.weight, lineHeight: style.lineHeight, letterSpacing: style.letterSpacing, textCase: style.textCase };
+    return { family: familyStack(brand.families[style.family], brand.fonts), size: fluidAt(size, 1280), weight: style.weight, lineHeight: style.lineHeight, letterSpacing: style.letterSpacing, textCase: style.textCase };
   });
   protected readonly rows = computed(() => {
     const brand = this.brand();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  FAMILIES, fluidAt, fluidSize, ladderFindings, placesOf, plural, round, scaleStep, siteIndex, stepPath, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
+  LIBRARY, fluidAt, fluidSize, ladderFindings, placesOf, plural, round, scaleStep, siteIndex, stepPath, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, VerdictRule } from '../../ui/index.ts';
@@ -25,7 +25,7 @@ export class TypeStep {
   readonly #chosen = this.#store.selectSignal(deskFeature.selectStyle);
   protected readonly site = this.#editor.shown;
   /** The families, each set in a word of the site. */
-  protected readonly families = computed(() => FAMILIES.map(({ id, name, kind }) => ({ value: id, label: `${name}, ${kind}`, family: familyStack(id), sample: this.word() })));
+  protected readonly families = computed(() => LIBRARY.map(({ id, name, kind }) => ({ value: id, label: `${name}, ${kind}`, family: familyStack(id), sample: this.word() })));
   protected readonly brand = computed(() => this.site()?.brand);
   protected readonly word = computed(() => {
     const words = (this.site()?.name ?? 'Harbour').split(/\s+/);
@@ -43,7 +43,7 @@ export class TypeStep {
       const next = i < ladder.length - 1 ? all[i + 1] : undefined;
       const large = size(site, style, 1280);
       return {
-        id: style.id, style, large, small: size(site, style, 390), stack: familyStack(site.brand.families[style.family]),
+        id: style.id, style, large, small: size(site, style, 390), stack: familyStack(site.brand.families[style.family], site.brand.fonts),
         ratio: next ? large / size(site, next, 1280) : null, finding: found.find((one) => one.upper === style.id), step: style.size.kind === 'step' ? style.size.step : null,
       };
     });

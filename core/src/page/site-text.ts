@@ -1,0 +1,25 @@
+import type { ElementContent } from 'hast';
+import type { Site } from '../site/index.ts';
+import { pageTree } from './tree.ts';
+
+/** Every character that stands on some page, each once. */
+export function charactersOf(site: Site): Set<string> {
+  const found = new Set<string>();
+  const visit = (node: ElementContent): void => {
+    if (node.type === 'text') for (const character of node.value) found.add(character);
+    else if (node.type === 'element') for (const child of node.children) visit(child);
+  };
+  for (const id of site.pageOrder) for (const part of pageTree(site, id).parts) visit(part.element);
+  return found;
+}
+
+/**
+ * The characters of a site's own text that a font has none for, in the order of
+ * their code points. Line breaks and other controls are drawn by no font.
+ *
+ * @param coverage first and last code points of runs that the font has
+ */
+export function missingCharacters(site: Site, coverage: readonly (readonly [number, number])[]): string[] {
+  const has = (point: number) => coverage.some(([first, last]) => point >= first && point <= last);
+  return [...charactersOf(site)].filter((character) => character >= ' ' && !has(character.codePointAt(0)!)).sort((one, other) => one.codePointAt(0)! - other.codePointAt(0)!);
+}

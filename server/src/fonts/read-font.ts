@@ -1,0 +1,166 @@
+import { create, type Font } from 'fontkit';
+import { averageWidth, type FamilyKind, type FamilyShape, type FontMetrics } from '@yohaku/core';
+import { FontRefused } from './font-refused.ts';
+import { fontFormat, type FontFormat } from './open-font.ts';
+
+/** What a font file says of itself. */
+export interface FontFile {
+  readonly format: FontFormat;
+  /** Typographic family; empty where the file has no name that can be used. */
+  readonly family: string;
+  /** Lightest and heaviest weight, the same for a font that is not variable. */
+  readonly weight: readonly [number, number];
+  readonly italic: boolean;
+  /** Axes of a variable font, by their tag. */
+  readonly axes: readonly { readonly tag: string; readonly min: number; readonly max: number }[];
+  readonly embedding: 'installable' | 'editable' | 'preview' | 'restricted';
+  readonly metrics: Omit<FontMetrics, 'widths'>;
+  /** Average width of a character of running text, em. */
+  readonly width: number;
+  /** Every character it has, as first and last code points of runs. */
+  readonly coverage: readonly (readonly [number, number])[];
+  /** Whether it has figures of equal width. */
+  readonly tableFigures: boolean;
+  readonly kind: FamilyKind;
+  readonly shape: FamilyShape;
+  /** What was read with losses, in whole sentences. */
+  readonly notes: readonly string[];
+}
+
+const em = (value: number, font: Font): number => Math.round((value / font.unitsPerEm) * 10_000) / 10_000;
+
+/**
+ * Reads a woff2, woff, ttf or otf font.
+ * @throws FontRefused for anything that is none, broken, or larger than `FONT_LIMITS`
+ */
+export function readFontFile(bytes: Uint8Array): FontFile {
+  const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const format = fontFormat(buffer);
+  try {
+    const font = create(buffer) as Font;
+    if (!(font.unitsPerEm >= 16 && font.unitsPerEm <= 16_384) || font.numGlyphs < 1) throw new FontRefused('The font has no letters that could be drawn. Export it again and drop the new file.');
+    return describe(font, format);
+  } catch (error) {
+    if (error instanceof FontRefused) throw error;
+    throw new FontRefused('The font is damaged: its tables cannot be read. Export it again and drop the new file.', { cause: error });
+  }
+}
+
+function describe(font: Font, format: FontFormat): FontFile {
+  const notes: string[] = [];
+  const os2 = optional(() => font['OS/2']);
+  const typo = os2?.fsSelection && (os2.fsSelection as { useTypoMetrics?: boolean }).useTypoMetrics ? os2 : undefined;
+  const characters = [...new Set(font.characterSet)].sort((one, other) => one - other);
+  if (characters.length === 0) throw new FontRefused('The font names no characters. Export it again with a character map and drop the new file.');
+  const advance = (text: string): number | undefined => {
+    const point = text.codePointAt(0)!;
+    return font.hasGlyphForCodePoint(point) ? font.glyphForCodePoint(point).advanceWidth / font.unitsPerEm : undefined;
+  };
+  /** Old fonts do not say how high their letters are: then these are measured. */
+  const height = (letter: string) => optional(() => (font.hasGlyphForCodePoint(letter.codePointAt(0)!) ? font.glyphForCodePoint(letter.codePointAt(0)!).bbox.maxY : 0)) ?? 0;
+  const width = averageWidth(advance);
+  if (width === 0) notes.push('It has no Latin letters; widths were taken as half an em.');
+  const axes = readAxes(font, notes);
+  const weight = weights(os2?.usWeightClass ?? 400, axes, notes);
+  const slanted = axes.some((axis) => (axis.tag === 'slnt' || axis.tag === 'ital') && axis.min !== axis.max);
+  const selection = os2?.fsSelection as { italic?: boolean; oblique?: boolean } | undefined;
+  const family = safeName(optional(() => font.getName('preferredFamily', 'en')) ?? optional(() => font.familyName) ?? '');
+  if (family === '') notes.push('It says no name that can be used; it is called by its file.');
+  if (slanted) notes.push('It has a slant of its own on an axis; the upright end is used.');
+  return {
+    format, family, weight, axes,
+    italic: selection?.italic === true || selection?.oblique === true || (optional(() => font.italicAngle) ?? 0) !== 0,
+    embedding: embedding(os2?.fsType),
+    metrics: {
+      ascent: em(typo?.typoAscender ?? font.ascent, font), descent: em(Math.abs(typo?.typoDescender ?? font.descent), font), lineGap: em(typo?.typoLineGap ?? font.lineGap, font),
+      xHeight: em(optional(() => os2?.xHeight) || height('x') || font.unitsPerEm / 2, font), capHeight: em(optional(() => os2?.capHeight) || height('H') || font.unitsPerEm * 0.7, font),
+    },
+    width: width === 0 ? 0.5 : Math.round(width * 10_000) / 10_000,
+    coverage: runsOf(characters),
+    tableFigures: (optional(() => font.availableFeatures) ?? []).includes('tnum') || evenFigures(advance),
+    ...kindOf(os2?.panose ?? [], advance('i') !== undefined && advance('i') === advance('m'), () => optional(() => hasSerifs(font)) ?? false),
+    notes,
+  };
+}
+
+/** Parts of a font may be missing, or too damaged to read: the rest can still be used. */
+function optional<T>(read: () => T): T | undefined {
+  try {
+    return read() ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function evenFigures(advance: (text: string) => number | undefined): boolean {
+  return new Set([...'0123456789'].map(advance)).size === 1;
+}
+
+/**
+ * What a font looks like, by its PANOSE numbers: family kind 2 is for text, 3 hand
+ * written, 4 decorative; of the first, serif styles 2 to 10 have serifs, of which
+ * 6 and 7 are square, and 11 to 15 have none. Many fonts leave them empty: then the
+ * capital I is looked at.
+ */
+function kindOf([family = 0, serif = 0]: readonly number[], fixedWidth: boolean, serifs: () => boolean): { kind: FamilyKind; shape: FamilyShape } {
+  if (fixedWidth) return { kind: 'mono', shape: 'mono' };
+  if (family === 3) return { kind: 'hand', shape: 'sans' };
+  if (family === 4) return { kind: 'display', shape: 'sans' };
+  if (family === 2 && serif >= 2 && serif <= 10) return { kind: serif === 6 || serif === 7 ? 'slab' : 'serif', shape: 'serif' };
+  return family !== 2 && serifs() ? { kind: 'serif', shape: 'serif' } : { kind: 'sans', shape: 'sans' };
+}
+
+/** A capital I without serifs is one plain bar: few points, and narrow. */
+function hasSerifs(font: Font): boolean {
+  const { path, bbox } = font.glyphForCodePoint(0x49);
+  const lean = Math.tan((-font.italicAngle * Math.PI) / 180) * bbox.height;
+  return path.commands.length > 12 && (bbox.width - lean) / bbox.height > 0.25;
+}
+
+const MOST_AXES = 16;
+
+function readAxes(font: Font, notes: string[]): FontFile['axes'] {
+  const found = Object.entries(optional(() => font.variationAxes) ?? {}).slice(0, MOST_AXES);
+  return found.flatMap(([tag, axis]) => {
+    if (!axis || !/^[A-Za-z][A-Za-z0-9 ]{0,3}$/.test(tag)) return [];
+    if (!(Number.isFinite(axis.min) && Number.isFinite(axis.max)) || axis.min > axis.max) {
+      notes.push(`Its axis ${tag} goes from ${axis.min} to ${axis.max}, which is no range; it was left out.`);
+      return [];
+    }
+    return [{ tag, min: axis.min, max: axis.max }];
+  });
+}
+
+function weights(named: number, axes: FontFile['axes'], notes: string[]): readonly [number, number] {
+  const axis = axes.find((one) => one.tag === 'wght');
+  const clamp = (value: number) => Math.min(1000, Math.max(1, Math.round(value)));
+  if (axis) {
+    if (axis.min < 1 || axis.max > 1000) notes.push(`Its weights go from ${axis.min} to ${axis.max}; CSS knows 1 to 1000, the rest was left out.`);
+    return [clamp(axis.min), clamp(axis.max)];
+  }
+  // Very old fonts count weights from 1 to 9.
+  const weight = named > 0 && named < 10 ? named * 100 : named;
+  if (weight < 1 || weight > 1000) notes.push(`It gives its weight as ${named}, which is none; it is taken as 400.`);
+  return weight < 1 || weight > 1000 ? [400, 400] : [clamp(weight), clamp(weight)];
+}
+
+/** OpenType specification, OS/2 table, fsType: bits 1 to 3; none set is installable. */
+function embedding(flags: unknown): FontFile['embedding'] {
+  const says = (flags ?? {}) as { noEmbedding?: boolean; viewOnly?: boolean; editable?: boolean };
+  return says.editable ? 'editable' : says.viewOnly ? 'preview' : says.noEmbedding ? 'restricted' : 'installable';
+}
+
+/** Names are shown and written into CSS: letters, figures, spaces and a few marks, at most sixty. */
+function safeName(name: string): string {
+  return name.normalize('NFC').replace(/[^\p{L}\p{N} ._-]/gu, ' ').replace(/\s+/g, ' ').trim().slice(0, 60).trim();
+}
+
+function runsOf(sorted: readonly number[]): (readonly [number, number])[] {
+  const runs: [number, number][] = [];
+  for (const point of sorted) {
+    const last = runs.at(-1);
+    if (last && point === last[1] + 1) last[1] = point;
+    else runs.push([point, point]);
+  }
+  return runs;
+}
