@@ -51,6 +51,24 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('v');
     await page.keyboard.press('v');
   },
+  families: async (page) => {
+    await step(page, 'Type');
+    await page.getByRole('button', { name: /^Headings/ }).click();
+    await page.getByRole('button', { name: 'Take Literata' }).hover();
+    await page.waitForTimeout(1200);
+  },
+  standins: async (page) => {
+    await step(page, 'Type');
+    await page.getByRole('button', { name: 'Without its fonts' }).click();
+    await page.waitForTimeout(2500);
+    await page.getByRole('button', { name: 'Home', exact: true }).click();
+    await page.waitForTimeout(1000);
+  },
+  pairings: async (page) => {
+    await step(page, 'Type');
+    await page.getByRole('button', { name: 'Pairings' }).click();
+    await page.waitForTimeout(1200);
+  },
   harmonies: async (page) => {
     await fullColour(page);
     await step(page, 'Colour');

@@ -4,7 +4,8 @@ import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlo
 import { deriveColor, ruleSources } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
-import { familyStack, fluidCss, fluidSize, scaleStep } from '../type/index.ts';
+import { familyStack, fluidCss, scaleStep } from '../type/index.ts';
+import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
 import { customProperty, type Token } from './token.ts';
 
@@ -110,7 +111,7 @@ function* typeTokens(brand: Brand): Iterable<Token> {
     yield { path: `${base}.family`, label: `${style.label} family`, type: 'fontFamily', alias: `family.${style.family}`, address: at('family') };
     yield style.size.kind === 'step'
       ? { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', alias: stepPath(style.size.step), address: at('size') }
-      : { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', css: fluidCss(fluidSize(brand.scale, style.size.small, style.size.large)), address: at('size') };
+      : { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', css: fluidCss(styleSize(brand, style)), address: at('size') };
     yield { path: `${base}.weight`, label: `${style.label} weight`, type: 'fontWeight', css: String(style.weight), address: at('weight') };
     yield { path: `${base}.slant`, label: `${style.label} slant`, type: 'text', css: style.italic ? 'italic' : 'normal', address: at('italic') };
     yield { path: `${base}.line-height`, label: `${style.label} line height`, type: 'number', css: String(style.lineHeight), address: at('lineHeight') };

@@ -1,13 +1,14 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { type Observable, map } from 'rxjs';
-import type { AuditCounts, Change, Evidence, PixelsJson, Site } from '@yohaku/core';
+import type { AuditCounts, Change, Evidence, PixelsJson, ReadFace, Site } from '@yohaku/core';
 
 export interface LoadedSite { readonly site: Site; readonly sequence: number }
 export interface RemoteChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string }
 export type SendResult =
   | { readonly id: string; readonly sequence: number; readonly repeated: boolean; readonly overtook: string[][] }
   | { readonly id: string; readonly refused: string; readonly kind: string };
+export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { readonly refused: string };
 export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
 export interface Publications { readonly publications: Publication[]; readonly live: { readonly site: Site; readonly number: number; readonly sequence: number } | null }
 
@@ -39,6 +40,9 @@ export class SiteApi {
   }
   putAwayEvidence(site: string, id: string, putAway: boolean): Observable<unknown> {
     return this.#http.put(`/api/sites/${site}/evidence/${id}`, { putAway });
+  }
+  readFont(name: string, content: Blob): Observable<FontRead> {
+    return this.#http.post<FontRead>('/api/fonts', content, { params: { name: name.slice(0, 200) }, headers: { 'Content-Type': 'application/octet-stream' } });
   }
   publications(site: string): Observable<Publications> {
     return this.#http.get<Publications>(`/api/sites/${site}/publications`);

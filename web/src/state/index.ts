@@ -11,3 +11,4 @@ export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
 export { Editor, freshId } from './editor.ts';
 export { PixelsRead, type Spot } from './pixels-read.ts';
+export { BroughtFonts } from './brought-fonts.ts';

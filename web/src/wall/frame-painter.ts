@@ -1,4 +1,4 @@
-import { bodyHtml, bodyParts, changedProperties, familiesInUse, fontsCss, pageTree, recipeClass, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
+import { bodyHtml, bodyParts, changedProperties, fallbackCss, familiesInUse, fontsCss, pageTree, recipeClass, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
 
 const styles = new WeakMap<Site, string>();
 let lastStyles: { site: Site; css: string } | undefined;
@@ -45,6 +45,7 @@ export class FramePainter {
   readonly #part: string | null;
   #applied: Site | undefined;
   #html = new Map<string, string>();
+  #standIn = false;
 
   constructor(document: Document, page: string, part: string | null = null) {
     this.document = document;
@@ -63,7 +64,7 @@ export class FramePainter {
     if (before === site || !site.pages[this.#page]) return false;
     this.#applied = site;
     if (!before) {
-      this.#style('yohaku-fonts', fontsCss(familiesInUse(site.brand), '/fonts/'));
+      this.#fonts(site.brand);
       this.#style('yohaku-tokens', tokensCss(site.brand));
       this.#style('yohaku-styles', stylesOf(site));
       this.document.documentElement.lang = site.language;
@@ -82,7 +83,19 @@ export class FramePainter {
       if (value === undefined) root.removeProperty(property);
       else root.setProperty(property, value);
     }
-    if (before.families !== after.families) this.#style('yohaku-fonts', fontsCss(familiesInUse(after), '/fonts/'));
+    if (before.families !== after.families || before.fonts !== after.fonts) this.#fonts(after);
+  }
+
+  /** Pretends that no font file came: text stands in what stands in for its families. */
+  standIn(only: boolean): void {
+    if (this.#standIn === only) return;
+    this.#standIn = only;
+    if (this.#applied) this.#fonts(this.#applied.brand);
+  }
+
+  #fonts(brand: Brand): void {
+    const families = familiesInUse(brand);
+    this.#style('yohaku-fonts', this.#standIn ? fallbackCss(families) : fontsCss(families, '/fonts/'));
   }
 
   #style(id: string, css: string): void {

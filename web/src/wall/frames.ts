@@ -1,8 +1,8 @@
-import { Injectable, inject, signal } from '@angular/core';
+import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, type Site } from '@yohaku/core';
-import { AuditActions, PaintedAreas, siteFeature, type Row } from '../state/index.ts';
+import { AuditActions, PaintedAreas, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import type { FramePainter } from './frame-painter.ts';
@@ -31,11 +31,14 @@ const QUIET_MS = 400;
 /** After this long without a paint, marks and crops follow the new layout. */
 const SETTLE_MS = 90;
 
+const heightOf = (document: Document): number => document.body.getBoundingClientRect().height;
+
 /** Repaints the wall: nearest frames first, the others in turn, and compares them with the model when all is quiet. */
 @Injectable({ providedIn: 'root' })
 export class Frames {
   readonly #store = inject(Store);
   readonly #areas = inject(PaintedAreas);
+  readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #last = this.#store.selectSignal(siteFeature.selectLast);
   readonly #hung = new Map<string, HungFrame>();
@@ -48,8 +51,14 @@ export class Frames {
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot }>();
   /** Counts finished paints; marks that depend on layout read it. */
   readonly version = signal(0);
+  /** What the stand-ins do to the height of the pages hung, the most of them, as a share; null while the fonts are shown. */
+  readonly shift = signal<{ readonly most: number } | null>(null);
 
   constructor() {
+    effect(() => {
+      const only = this.#standIns();
+      if (this.#hung.size > 0) untracked(() => void this.#pretend(only));
+    });
     addEventListener('pointerdown', () => { this.#held = true; }, { capture: true });
     for (const end of ['pointerup', 'pointercancel', 'blur'] as const) addEventListener(end, () => this.#release(), { capture: true });
     // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
@@ -64,6 +73,7 @@ export class Frames {
 
   hang(frame: HungFrame): () => void {
     this.#hung.set(frame.key, frame);
+    frame.painter.standIn(this.#standIns());
     const site = this.#painted();
     if (site) frame.painted(frame.painter.paint(site));
     this.#waitForQuiet();
@@ -71,6 +81,18 @@ export class Frames {
       this.#hung.delete(frame.key);
       this.#turn.delete(frame.key);
     };
+  }
+
+  /** Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. */
+  async #pretend(only: boolean): Promise<void> {
+    const frames = [...this.#hung.values()].filter((frame) => !frame.part);
+    const before = frames.map((frame) => heightOf(frame.painter.document));
+    for (const frame of this.#hung.values()) frame.painter.standIn(only);
+    await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
+    await new Promise((resolve) => requestAnimationFrame(resolve));
+    const moved = frames.map((frame, i) => heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1);
+    this.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
+    this.version.update((version) => version + 1);
   }
 
   frame(key: string): HungFrame | undefined {

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
+import { cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, SURROUNDS, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
 import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
+import { Frames } from './frames.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { PinWall } from './pin-wall.ts';
 import { Slip } from './slip.ts';
@@ -32,6 +33,7 @@ const PANELS = {
 })
 export class Wall {
   readonly #store = inject(Store);
+  readonly #frames = inject(Frames);
   readonly #words = inject(WordsEditor);
   /** Reads what lies behind texts over pictures as long as the wall is there. */
   readonly #pictures = inject(PictureReader);
@@ -152,6 +154,14 @@ export class Wall {
     this.#store.dispatch(severity === undefined ? DeskActions.seen({ seen }) : DeskActions.seen({ seen, severity }));
   }
 
+  /** What the stand-ins do to the pages, once it has been measured. */
+  protected readonly shiftWords = computed(() => {
+    const shift = this.#frames.shift();
+    return shift ? `Without its fonts: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Without its fonts';
+  });
+  protected fontsAgain(): void {
+    this.#store.dispatch(DeskActions.standIns({ shown: false }));
+  }
   protected surround(): void {
     const at = SURROUNDS.indexOf(this.desk().surround);
     this.#store.dispatch(DeskActions.surround({ surround: SURROUNDS[(at + 1) % SURROUNDS.length]! }));

@@ -22,7 +22,9 @@ export function fontRoutes(router: Router, { database, root }: Services): void {
     try {
       context.body = await takeFont(database.db, name, bytes);
     } catch (error) {
-      throw error instanceof FontRefused ? new Problem(422, 'Not a font that can be used', error.message) : error;
+      // A file that is no font is an answer, not a failure.
+      if (!(error instanceof FontRefused)) throw error;
+      context.body = { refused: error.message };
     }
   });
 

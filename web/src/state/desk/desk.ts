@@ -37,11 +37,13 @@ export interface DeskState {
   readonly place: PlaceRef | null;
   /** Whether the set lines of the grounds show every slot. */
   readonly unfolded: boolean;
+  /** Whether the wall pretends that no font file came, and shows what stands in. */
+  readonly standIns: boolean;
   readonly keysShown: boolean;
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, standIns: false, keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -77,6 +79,7 @@ export const DeskActions = createActionGroup({
     Grow: props<{ page: string | null }>(),
     Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
     Unfold: props<{ unfolded: boolean }>(),
+    StandIns: props<{ shown: boolean }>(),
     Keys: props<{ shown: boolean }>(),
   },
 });
@@ -95,6 +98,7 @@ export const deskFeature = createFeature({
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
+    on(DeskActions.standIns, (state, { shown }): DeskState => ({ ...state, standIns: shown })),
     on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),
   ),
 });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, buttonSlot, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, fluidSize, scaleStep, familyStack, type ButtonPart, type ButtonState, type CornerUse, type BandId, type SlotValue } from '@yohaku/core';
+import { BUTTON_PARTS, buttonSlot, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type CornerUse, type BandId, type SlotValue } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 
@@ -37,8 +37,7 @@ export class BuildStep {
   protected readonly label = computed(() => {
     const brand = this.brand()!;
     const style = brand.styles[brand.buttonStyle]!;
-    const size = style.size.kind === 'step' ? scaleStep(brand.scale, style.size.step) : fluidSize(brand.scale, style.size.small, style.size.large);
-    return { family: familyStack(brand.families[style.family], brand.fonts), size: fluidAt(size, 1280), weight: style.weight, lineHeight: style.lineHeight, letterSpacing: style.letterSpacing, textCase: style.textCase };
+    return { family: familyStack(brand.families[style.family], brand.fonts), size: fluidAt(styleSize(brand, style), 1280), weight: style.weight, lineHeight: style.lineHeight, letterSpacing: style.letterSpacing, textCase: style.textCase };
   });
   protected readonly rows = computed(() => {
     const brand = this.brand();

@@ -1,21 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  LIBRARY, fluidAt, fluidSize, ladderFindings, placesOf, plural, round, scaleStep, siteIndex, stepPath, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
+  fluidAt,  ladderFindings, placesOf, plural, round, siteIndex, stepPath, styleSize, familyStack, cutDownText, LADDER_STEP, inRange, type Site, type TextStyle, type LadderFinding,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, VerdictRule } from '../../ui/index.ts';
+import { NumberField, VerdictRule } from '../../ui/index.ts';
+import { FamiliesLine, type TypeView } from './families-line.ts';
+import { FamilyShelf } from './family-shelf.ts';
+import { PairingList } from './pairing-list.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly large: number; readonly small: number; readonly stack: string; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null }
 
-const size = (site: Site, style: TextStyle, width: number): number =>
-  fluidAt(style.size.kind === 'step' ? scaleStep(site.brand.scale, style.size.step) : fluidSize(site.brand.scale, style.size.small, style.size.large), width);
+const size = (site: Site, style: TextStyle, width: number): number => fluidAt(styleSize(site.brand, style), width);
 
 /** The families in the site's own words, the ladder of sizes on one baseline, and the style in hand. */
 @Component({
   selector: 'yo-type',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, VerdictRule, Reaching],
+  imports: [NumberField, VerdictRule, Reaching, FamiliesLine, FamilyShelf, PairingList],
   templateUrl: './type-step.html',
   styleUrl: './type-step.less',
 })
@@ -24,8 +26,7 @@ export class TypeStep {
   readonly #editor = inject(Editor);
   readonly #chosen = this.#store.selectSignal(deskFeature.selectStyle);
   protected readonly site = this.#editor.shown;
-  /** The families, each set in a word of the site. */
-  protected readonly families = computed(() => LIBRARY.map(({ id, name, kind }) => ({ value: id, label: `${name}, ${kind}`, family: familyStack(id), sample: this.word() })));
+  protected readonly view = signal<TypeView>('ladder');
   protected readonly brand = computed(() => this.site()?.brand);
   protected readonly word = computed(() => {
     const words = (this.site()?.name ?? 'Harbour').split(/\s+/);
@@ -80,9 +81,6 @@ export class TypeStep {
 
   protected choose(id: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { style: id } }));
-  }
-  protected family(role: 'heading' | 'body', id: string): void {
-    this.#editor.set(`${role === 'heading' ? 'Heading' : 'Body'} family`, ['brand', 'families', role], id);
   }
   protected scale(end: 'small' | 'large', field: 'base' | 'ratio', value: number, phase: 'preview' | 'commit'): void {
     this.#editor.set(`Scale ${field} at ${this.brand()!.scale[end].width}`, ['brand', 'scale', end, field], value, phase);
