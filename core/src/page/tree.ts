@@ -1,6 +1,6 @@
 import type { Element } from 'hast';
 import { sectionOf, type Page, type Section, type Shared, type Site } from '../site/index.ts';
-import { recipes } from '../style/index.ts';
+import { declaredKey, recipes } from '../style/index.ts';
 import { Build, element, labelled, placed } from './build.ts';
 import { blockElement } from './blocks.ts';
 import { assetFile } from './asset-file.ts';
@@ -42,15 +42,11 @@ export function structureKey(site: Site): string {
 function describe(site: Site): string {
   const { brand } = site;
   return [
-    brand.buttonStyle,
+    brand.buttonStyle, declaredKey(brand),
     ...brand.styleOrder.map((id) => `${id}:${brand.styles[id]!.slot}:${brand.styles[id]!.label}`),
-    ...brand.spaceOrder.map((id) => `${id}:${brand.spaces[id]!.use}`),
-    ...brand.variantOrder,
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
     // What drawings are painted with.
     ...Object.values(site.assets).filter((asset) => asset.bound).map((asset) => assetFile(asset, brand)),
-    // Whether what stands on a ground stands on one colour.
-    ...brand.groundOrder.filter((id) => brand.grounds[id]!.wash),
     site.language,
     // Which form of the logo stands on a ground may hang on colours.
     ...(site.shared.logo ? brand.groundOrder.map((id) => formOn(site, id)?.id) : []),

@@ -62,6 +62,12 @@ export const TextStyle = v.strictObject({
   weight: ranged('fontWeight'),
   italic: v.boolean(),
   size: StyleSize,
+  /** Sizes of single bands that do not follow the two ends, px. */
+  at: v.optional(v.strictObject({ phone: v.optional(ranged('fontSize')), tablet: v.optional(ranged('fontSize')), desktop: v.optional(ranged('fontSize')) })),
+  /** Figures of equal width, for columns of numbers; absent: as the font has them. */
+  figures: v.optional(v.picklist(['font', 'table'])),
+  /** The longest line in characters of running text; absent: as the layout has it. */
+  longest: v.optional(ranged('lineLength')),
   lineHeight: ranged('lineHeight'),
   letterSpacing: ranged('letterSpacing'),
   textCase: v.picklist(['none', 'uppercase']),

@@ -1,4 +1,5 @@
-export { styleSize } from './style-size.ts';
+export { declaredKey } from './declared-key.ts';
+export { styleSize, styleSizeAt } from './style-size.ts';
 export { customProperty, type Token, type TokenType } from './token.ts';
 export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from './swatches.ts';
 export { changedProperties, resolveToken, slotPath, stepPath, tokenCssValue, tokenTable, tokensCss, type TokenTable } from './table.ts';

@@ -5,7 +5,7 @@ import { swatchPath } from './swatches.ts';
 import { slotPath } from './table.ts';
 
 /** A property the brand paints. Layout properties that no token moves are not among them. */
-export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width' | 'background-image' | `drawing-${number}`;
+export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width' | 'max-width' | 'font-variant-numeric' | 'background-image' | `drawing-${number}`;
 
 /** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
 export interface Declaration {
@@ -24,7 +24,7 @@ export type Recipe = string;
 
 /** Properties that an element without a value of its own takes from its parent. */
 export const INHERITED: ReadonlySet<PaintedProperty> = new Set<PaintedProperty>([
-  'color', 'font-family', 'font-size', 'font-weight', 'font-style', 'line-height', 'letter-spacing', 'text-transform',
+  'color', 'font-family', 'font-size', 'font-weight', 'font-style', 'line-height', 'letter-spacing', 'text-transform', 'font-variant-numeric',
 ]);
 
 export const recipes = {
@@ -83,7 +83,8 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     case 'inset': return [...byBand('padding-block'), ...byBand('padding-inline')];
     case 'corner': return [{ property: 'border-radius', token: `corner.${one}` }];
     case 'text': {
-      const base = `text.${brand.styles[one]!.path}`;
+      const style = brand.styles[one]!;
+      const base = `text.${style.path}`;
       return [
         { property: 'font-family', token: `${base}.family` },
         { property: 'font-size', token: `${base}.size` },
@@ -94,6 +95,9 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
         { property: 'text-transform', token: `${base}.case` },
         { property: 'margin-block-start', token: `${base}.space-above` },
         { property: 'margin-block-end', token: `${base}.space-below` },
+        ...(style.figures ? [{ property: 'font-variant-numeric', token: `${base}.figures` } as const] : []),
+        ...(style.longest ? [{ property: 'max-width', token: `${base}.longest` } as const] : []),
+        ...BANDS.filter((band) => style.at?.[band.id] !== undefined).map((band) => ({ property: 'font-size', token: `${base}.size-on-${band.id}`, band: band.id }) as const),
       ];
     }
     case 'on': return [{ property: 'color', token: slot(one, two) }, ...(two === 'icon' ? [] : selected(one))];

@@ -2,9 +2,9 @@ import { round } from '../number/index.ts';
 import { composite, cssColor, gradientCss, gradientExtent, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
 import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
 import { deriveColor, ruleSources } from '../palette/index.ts';
-import type { Brand, Ground } from '../site/index.ts';
+import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
-import { familyStack, fluidCss, scaleStep } from '../type/index.ts';
+import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
 import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
 import { customProperty, type Token } from './token.ts';
@@ -112,6 +112,10 @@ function* typeTokens(brand: Brand): Iterable<Token> {
     yield style.size.kind === 'step'
       ? { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', alias: stepPath(style.size.step), address: at('size') }
       : { path: `${base}.size`, label: `${style.label} size`, type: 'dimension', css: fluidCss(styleSize(brand, style)), address: at('size') };
+    for (const { id: band } of BANDS) if (style.at?.[band] !== undefined)
+      yield { path: `${base}.size-on-${band}`, label: `${style.label} size on ${band}`, type: 'dimension', css: fluidCss(fluidSize(brand.scale, style.at[band], style.at[band])), address: [...at('at'), band] };
+    if (style.figures) yield { path: `${base}.figures`, label: `${style.label} figures`, type: 'text', css: style.figures === 'table' ? 'tabular-nums' : 'normal', address: at('figures') };
+    if (style.longest !== undefined) yield { path: `${base}.longest`, label: `longest line of ${style.label}`, type: 'text', css: `${lineWidth(brand, style)}em`, address: at('longest') };
     yield { path: `${base}.weight`, label: `${style.label} weight`, type: 'fontWeight', css: String(style.weight), address: at('weight') };
     yield { path: `${base}.slant`, label: `${style.label} slant`, type: 'text', css: style.italic ? 'italic' : 'normal', address: at('italic') };
     yield { path: `${base}.line-height`, label: `${style.label} line height`, type: 'number', css: String(style.lineHeight), address: at('lineHeight') };
@@ -120,6 +124,12 @@ function* typeTokens(brand: Brand): Iterable<Token> {
     yield { path: `${base}.space-above`, label: `space above ${style.label}`, type: 'dimension', css: `${style.spaceAbove}px`, address: at('spaceAbove') };
     yield { path: `${base}.space-below`, label: `space below ${style.label}`, type: 'dimension', css: `${style.spaceBelow}px`, address: at('spaceBelow') };
   }
+}
+
+/** Width of the longest line of a style in em: so many characters of running text, each as wide as they are on average in its family. */
+function lineWidth(brand: Brand, style: TextStyle): number {
+  const family = familyById(brand.families[style.family], brand.fonts);
+  return round(style.longest! * ((family ? widthOf(family.metrics, style.weight, style.italic) : 0.5) + style.letterSpacing), 2);
 }
 
 /** `scale.step-2`, `scale.step-minus-1`. */

@@ -5,7 +5,7 @@ const COMPUTED: Partial<Record<PaintedProperty, readonly (keyof CSSStyleDeclarat
   color: ['color'], 'background-color': ['backgroundColor'], 'border-color': ['borderTopColor'], 'outline-color': ['outlineColor'],
   'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
   'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
-  'border-radius': ['borderTopLeftRadius'], 'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'],
+  'border-radius': ['borderTopLeftRadius'], 'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'], 'font-variant-numeric': ['fontVariantNumeric'], 'max-width': ['maxWidth'],
 };
 
 const SIZE_TOLERANCE = 0.02;

@@ -1,4 +1,4 @@
-import { bodyHtml, bodyParts, changedProperties, fallbackCss, familiesInUse, fontsCss, pageTree, recipeClass, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
+import { bodyHtml, bodyParts, changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, pageTree, recipeClass, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
 
 const styles = new WeakMap<Site, string>();
 let lastStyles: { site: Site; css: string } | undefined;
@@ -15,11 +15,7 @@ function stylesOf(site: Site): string {
 }
 
 function sameStructure(one: Site, other: Site): boolean {
-  const a = one.brand;
-  const b = other.brand;
-  return one.pages === other.pages && one.shared === other.shared && a.groundOrder === b.groundOrder && a.styleOrder === b.styleOrder
-    && a.variantOrder === b.variantOrder && a.sizeOrder === b.sizeOrder && a.spaceOrder === b.spaceOrder && !a.logo === !b.logo
-    && (a.grounds === b.grounds || a.groundOrder.every((id) => !a.grounds[id]!.wash === !b.grounds[id]!.wash));
+  return one.pages === other.pages && one.shared === other.shared && declaredKey(one.brand) === declaredKey(other.brand);
 }
 
 const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };

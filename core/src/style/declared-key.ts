@@ -1,0 +1,25 @@
+import type { Brand } from '../site/index.ts';
+
+const keys = new WeakMap<Brand, string>();
+
+/**
+ * What of a brand decides which declarations its recipes have, whatever the
+ * values: two brands of one key have the same stylesheet but for their tokens.
+ */
+export function declaredKey(brand: Brand): string {
+  let key = keys.get(brand);
+  if (key === undefined) {
+    key = [
+      ...brand.styleOrder.map((id) => {
+        const { at, figures, longest, path } = brand.styles[id]!;
+        return `${id} ${path} ${at ? Object.keys(at).sort().join('+') : ''} ${figures ? 'f' : ''}${longest === undefined ? '' : 'l'}`;
+      }),
+      ...brand.groundOrder.map((id) => `${id} ${brand.grounds[id]!.path} ${brand.grounds[id]!.wash ? 'w' : ''}`),
+      ...brand.spaceOrder.map((id) => `${id} ${brand.spaces[id]!.path} ${brand.spaces[id]!.use}`),
+      ...brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path}`), ...brand.sizeOrder.map((id) => `${id} ${brand.sizes[id]!.path}`),
+      brand.logo ? 'logo' : '',
+    ].join('|');
+    keys.set(brand, key);
+  }
+  return key;
+}

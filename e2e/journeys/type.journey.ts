@@ -1,0 +1,103 @@
+import { expect, test, type Desk } from '../fixtures.ts';
+
+const fontSize = (desk: Desk, frame: string, selector: string, at = 0) => desk.frame(frame).locator(selector).nth(at).evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
+const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type ladder' }).getByRole('button', { name });
+
+test('a heading order that is turned over is seen at once, shown where both stand, and put right', async ({ desk, page }) => {
+  await desk.step('Type');
+  await rung(desk, /^Minor, /).click();
+  await expect(page.getByText(/Minor and Lead are 1 px apart/)).toBeVisible();
+  const size = page.getByLabel('Size at 1280');
+  await size.fill('20');
+  await size.press('Enter');
+  await desk.saved();
+  await expect(page.getByText(/Minor is 3 px smaller than Lead at 1280/)).toBeVisible();
+  // Shown in real copy: the page grows with the heading in hand.
+  await page.getByRole('button', { name: 'show the next' }).click();
+  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the overview' }).click();
+  await size.fill('29');
+  await size.press('Enter');
+  // The phone has the two still: said as well, and put right there.
+  await expect(page.getByText(/Minor and Lead are .* px apart at 390/)).toBeVisible();
+  await page.getByLabel('at 390', { exact: true }).fill('23');
+  await page.getByLabel('at 390', { exact: true }).press('Enter');
+  await expect(page.getByText(/Minor (is|and)/)).toHaveCount(0);
+  await desk.saved();
+});
+
+test('five running styles are enlarged in one act, keep their relation, and go back in one', async ({ desk, page }) => {
+  await desk.step('Type');
+  await rung(desk, /^Running, /).click();
+  for (const name of [/^Lead, /, /^Fine print, /, /^Menu, /, /^Button label, /]) await rung(desk, name).click({ modifiers: ['Shift'] });
+  await expect(page.getByText('5 styles in hand together')).toBeVisible();
+  const before = [await fontSize(desk, 'Home at 1280', '.text--running'), await fontSize(desk, 'Home at 1280', '.text--menu'), await fontSize(desk, 'Home at 390', '.text--running')];
+  const percent = page.getByLabel('by %');
+  await percent.fill('10');
+  await percent.press('Enter');
+  const now = async () => [await fontSize(desk, 'Home at 1280', '.text--running'), await fontSize(desk, 'Home at 1280', '.text--menu'), await fontSize(desk, 'Home at 390', '.text--running')];
+  await expect.poll(async () => (await now()).map((px, i) => Math.round((px / before[i]!) * 100))).toEqual([110, 110, 110]);
+  await expect(desk.told()).toContainText('changed');
+  await desk.saved();
+  // What would leave its range is refused whole, and said.
+  await percent.fill('-80');
+  await percent.press('Enter');
+  await expect(page.getByText(/would be .* px; sizes go from 8 to 200 px\. Nothing was changed\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo 5 styles larger by 10 %' }).click();
+  await expect.poll(now).toEqual(before);
+});
+
+test('a phone that does not follow says so, and follows again; the ladder is looked at at any width', async ({ desk, page }) => {
+  await desk.step('Type');
+  await rung(desk, /^Title, /).click();
+  await page.getByRole('button', { name: 'Set phone by itself' }).click();
+  const phone = page.getByLabel('phone', { exact: true });
+  await phone.fill('40');
+  await phone.press('Enter');
+  await expect.poll(() => fontSize(desk, 'Sailings at 390', 'h1')).toBe(40);
+  await expect(page.getByText('phone has a size of its own and does not follow.')).toBeVisible();
+  const wide = await fontSize(desk, 'Sailings at 1280', 'h1');
+  await page.getByLabel('Width, px').fill('320');
+  await page.getByLabel('Width, px').press('Enter');
+  await expect(rung(desk, /^Title, 40 px/)).toBeVisible();
+  await page.getByRole('button', { name: 'phone follows again' }).click();
+  await expect.poll(() => fontSize(desk, 'Sailings at 390', 'h1')).toBeLessThan(40);
+  expect(await fontSize(desk, 'Sailings at 1280', 'h1')).toBe(wide);
+  await desk.saved();
+});
+
+test('a style is added, set, and deleted only with something in its place while text is set in it', async ({ desk, page }) => {
+  await desk.step('Type');
+  await rung(desk, /^Lead, /).click();
+  await page.getByRole('button', { name: 'New style like this' }).click();
+  await expect(page.getByText('nowhere: no page shows it')).toBeVisible();
+  const name = page.getByRole('textbox', { name: 'Style', exact: true });
+  await name.fill('Running');
+  await name.press('Enter');
+  await expect(page.getByText(/There is a style Running already/)).toBeVisible();
+  await name.fill('Pull quote');
+  await name.press('Enter');
+  await expect(rung(desk, /^Pull quote, /)).toBeVisible();
+  await page.getByRole('button', { name: 'delete, unused' }).click();
+  await expect(rung(desk, /^Pull quote, /)).toHaveCount(0);
+  await rung(desk, /^Lead, /).click();
+  const lead = await desk.frame('Home at 1280').locator('.text--lead').count();
+  expect(lead).toBeGreaterThan(0);
+  await desk.choose('Delete, and set its text in', 'Running');
+  await expect.poll(() => desk.frame('Home at 1280').locator('.text--lead').count()).toBe(0);
+  await expect(rung(desk, /^Lead, /)).toHaveCount(0);
+  await desk.saved();
+});
+
+test('what is provisional is counted, gone through, and settled in one pass', async ({ desk, page }) => {
+  await desk.step('Type');
+  await rung(desk, /^Title, /).click();
+  await page.getByRole('button', { name: 'settled', exact: true }).click();
+  await expect(page.getByText('2 provisional', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'next', exact: true }).click();
+  await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'settle all' }).click();
+  await expect(page.getByText(/\d provisional/)).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'settle all' })).toHaveCount(0);
+  await desk.saved();
+});

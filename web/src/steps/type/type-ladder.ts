@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { LADDER_STEP, addStyle, cutDownText, familyStack, inRange, ladderFindings, plural, round, settleProvisional, stepPath, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
+import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { NumberField, VerdictRule } from '../../ui/index.ts';
+
+interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
+
+const PHONE = 390;
+const KEY = 'yohaku-ladder-width';
+const kept = (): number => {
+  const width = Number(localStorage.getItem(KEY));
+  return inRange('pageWidth', width) ? width : 1280;
+};
+
+/** One word in all styles on one baseline, at any width in black over a phone in grey; ratios between neighbours; the scale pulled by its ends. */
+@Component({
+  selector: 'yo-type-ladder',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField, VerdictRule, Reaching],
+  templateUrl: './type-ladder.html',
+  styleUrl: './type-ladder.less',
+})
+export class TypeLadder {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly chosen = input.required<string>();
+  readonly together = input.required<ReadonlySet<string>>();
+  readonly takes = output<ReadonlySet<string>>();
+  protected readonly width = signal(kept());
+  protected readonly phone = PHONE;
+  protected readonly least = LADDER_STEP;
+  readonly #site = this.#editor.shown;
+  readonly #brand = computed(() => this.#site()?.brand);
+  protected readonly word = computed(() => {
+    const words = (this.#site()?.name ?? 'Harbour').split(/\s+/);
+    return words.sort((one, other) => Math.abs(one.length - 7) - Math.abs(other.length - 7))[0]!;
+  });
+  protected readonly rungs = computed((): Rung[] => {
+    const brand = this.#brand();
+    if (!brand) return [];
+    const styles = brand.styleOrder.map((id) => brand.styles[id]!);
+    const ladder = styles.filter((style) => style.use !== 'other').sort((one, other) => ORDER[one.use] - ORDER[other.use]);
+    const rest = styles.filter((style) => style.use === 'other');
+    const at = (style: TextStyle) => styleSizeAt(brand, style, this.width());
+    const found = ladderFindings(ladder.map((style) => ({ style: style.id, size: at(style), heading: style.use === 'heading' })));
+    return [...ladder, ...rest].map((style, i, all) => {
+      const next = i < ladder.length - 1 ? all[i + 1] : undefined;
+      return {
+        id: style.id, style, size: at(style), small: styleSizeAt(brand, style, PHONE), stack: familyStack(brand.families[style.family], brand.fonts),
+        ratio: next ? at(style) / at(next) : null, finding: found.find((one) => one.upper === style.id), step: style.size.kind === 'step' ? style.size.step : null, apart: i === ladder.length,
+      };
+    });
+  });
+  /** Display sizes are drawn at most this large; all are scaled alike, so that ratios stay true. */
+  protected readonly drawn = computed(() => Math.min(1, 70 / Math.max(...this.rungs().map((one) => one.size), 1)));
+  protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
+  readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
+  protected readonly topStep = computed(() => stepPath(this.#top()));
+
+  constructor() {
+    effect(() => {
+      const style = this.#brand()?.styles[this.chosen()];
+      if (style) this.#store.dispatch(DeskActions.take({ token: `text.${style.path}.size` }));
+    });
+    effect(() => localStorage.setItem(KEY, String(this.width())));
+  }
+
+  protected slide(event: Event): void {
+    this.width.set(Number((event.target as HTMLInputElement).value));
+  }
+  /** Takes a style in hand; with Shift or Control together with those that are. */
+  protected choose(id: string, event?: MouseEvent | KeyboardEvent): void {
+    if (event && (event.shiftKey || event.ctrlKey || event.metaKey)) {
+      const next = new Set(this.together().size > 0 ? this.together() : [this.chosen()]);
+      if (!next.delete(id)) next.add(id);
+      return this.takes.emit(next);
+    }
+    this.takes.emit(new Set());
+    this.#store.dispatch(DeskActions.choose({ choice: { style: id } }));
+  }
+  protected all(wanted: (style: TextStyle) => boolean): void {
+    this.takes.emit(new Set(this.rungs().filter((one) => wanted(one.style)).map((one) => one.id)));
+  }
+  protected readonly isHeading = (style: TextStyle): boolean => style.use === 'heading';
+  protected readonly isRunning = (style: TextStyle): boolean => style.use === 'running';
+  protected readonly isAny = (): boolean => true;
+  protected next(): void {
+    const list = this.provisional();
+    this.choose(list[(list.indexOf(this.chosen()) + 1) % list.length]!);
+  }
+  protected settle(): void {
+    this.#editor.commit(settleProvisional);
+  }
+  protected add(): void {
+    const id = freshId('style');
+    this.#editor.commit((site) => addStyle(site, this.chosen(), id));
+    this.choose(id);
+  }
+  protected inHand(id: string): boolean {
+    return this.together().size > 0 ? this.together().has(id) : id === this.chosen();
+  }
+  protected pullable(rung: Rung): boolean {
+    return rung.step === 0 || rung.step === this.#top();
+  }
+  protected scale(field: 'base' | 'ratio', value: number, phase: 'preview' | 'commit'): void {
+    this.#editor.set(`Scale ${field} at ${this.#brand()!.scale.large.width}`, ['brand', 'scale', 'large', field], value, phase);
+  }
+  /** Pulling an end of the ladder: the top changes the ratio, the foot the base, at the large width. */
+  protected grab(start: PointerEvent, rung: Rung): void {
+    const step = rung.step;
+    if (step === null || step < 0) return;
+    const handle = start.currentTarget as HTMLElement;
+    handle.setPointerCapture(start.pointerId);
+    const { base, ratio } = this.#brand()!.scale.large;
+    let next: number | undefined;
+    const field = step === 0 ? 'base' : 'ratio';
+    const move = (event: PointerEvent) => {
+      const px = Math.max(8, rung.size + (start.clientY - event.clientY) / this.drawn());
+      const value = step === 0 ? round(px, 1) : round((px / base) ** (1 / step), 3);
+      if (!inRange(step === 0 ? 'scaleBase' : 'scaleRatio', value)) return;
+      next = value;
+      this.scale(field, value, 'preview');
+    };
+    const end = () => {
+      handle.removeEventListener('pointermove', move);
+      if (next !== undefined && next !== (step === 0 ? base : ratio)) this.scale(field, next, 'commit');
+    };
+    handle.addEventListener('pointermove', move);
+    handle.addEventListener('lostpointercapture', end, { once: true });
+  }
+  protected keyPull(event: KeyboardEvent, rung: Rung): void {
+    const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    const { base, ratio } = this.#brand()!.scale.large;
+    if (rung.step === 0) this.scale('base', round(base + by * 0.5, 1), 'commit');
+    else this.scale('ratio', round(ratio + by * 0.01, 3), 'commit');
+  }
+  protected readonly looking: Scope = { words: 'Shows the ladder at another width; no place changes' };
+  protected readonly taking: Scope = { words: 'Takes styles in hand together; no place changes' };
+  protected readonly note: Scope = { words: 'Provisional is a note to yourselves; no place changes' };
+  protected readonly count = plural;
+  protected readonly cut = cutDownText;
+  protected readonly round = round;
+}
+
+const ORDER: Record<TextStyle['use'], number> = { heading: 0, running: 1, fine: 2, other: 3 };
