@@ -57,6 +57,13 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Take Literata' }).hover();
     await page.waitForTimeout(1200);
   },
+  specimen: async (page) => {
+    await step(page, 'Type');
+    await page.getByRole('button', { name: 'Specimen', exact: true }).click();
+    await page.waitForTimeout(1500);
+    await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'Paper' }).click();
+    await page.waitForTimeout(500);
+  },
   standins: async (page) => {
     await step(page, 'Type');
     await page.getByRole('button', { name: 'Without its fonts' }).click();

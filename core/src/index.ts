@@ -16,5 +16,6 @@ export * from './kin/index.ts';
 export * from './harmony/index.ts';
 export * from './gather/index.ts';
 export * from './render/index.ts';
+export * from './specimen/index.ts';
 export * from './formats/index.ts';
 export * from './exchange/index.ts';

@@ -1,5 +1,5 @@
 export { STATES_OF, type Place, type PlaceKind } from './place.ts';
-export { pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
+export { lastTree, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
 export { ownersOf, partShapes, type PartShape } from './shape.ts';
 export { hrefOf, plainText } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';

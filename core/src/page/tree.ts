@@ -53,6 +53,11 @@ function describe(site: Site): string {
   ].join('|');
 }
 
+/** The tree that a page was last taken apart into; undefined when it was not yet. */
+export function lastTree(page: Page): PageTree | undefined {
+  return cache.get(page)?.tree;
+}
+
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {
   const page = site.pages[pageId]!;
@@ -108,6 +113,13 @@ function header(site: Site, page: Page, body: Place): PagePart {
 /** Class of a picture behind a section, with its focus point in whole percent. */
 function focusClass(focus: { x: number; y: number } | undefined): string {
   return focus ? `backdrop focus-${Math.round(focus.x * 100)}-${Math.round(focus.y * 100)}` : 'backdrop';
+}
+
+/** A section that stands on no page, as the builder of pages makes it: for the specimen. */
+export function looseSection(site: Site, section: Section): PagePart {
+  const start = new Build(site, 'specimen', 'page', site.shared.header.ground, null, null, []);
+  const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
+  return sectionPart(site, 'specimen', section.id, section, 'section', body, ['specimen', section.id], false);
 }
 
 function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], shared: boolean): PagePart {

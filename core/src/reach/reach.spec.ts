@@ -5,6 +5,7 @@ import { readSite, type Site } from '../site/index.ts';
 import { AUDIT_WIDTHS } from '../shape/index.ts';
 import { tokenTable } from '../style/index.ts';
 import { smallSite, literal } from '../testing/small-site.ts';
+import { pageTree } from '../page/index.ts';
 import { placesOf, reachRows, tokensFollowing } from './reach.ts';
 import { ripple } from './ripple.ts';
 import { placeKey, siteIndex } from './site-index.ts';
@@ -131,5 +132,18 @@ describe('standing', () => {
     const stray = setValues(site)[0]!;
     const nearest = nearestToken(site, stray.override, stray.place!)!;
     expect([nearest.path, nearest.own]).toEqual(['color.core.ink', true]);
+  });
+});
+
+describe('the index of a site', () => {
+  it('knows the places of its pages after another structure came and went', () => {
+    const site = smallSite();
+    const placesKnown = (one: typeof site) => one.pageOrder.every((id) => pageTree(one, id).places.every((place) => siteIndex(one).groupOf.has(place)));
+    expect(placesKnown(site)).toBeTrue();
+    // A drawing, a gradient, a style for one width: the same pages, built otherwise.
+    const other = { ...site, brand: { ...site.brand, styles: { ...site.brand.styles, running: { ...site.brand.styles['running']!, at: { phone: 19 } } } } };
+    pageTree(other, 'home');
+    expect(placesKnown(site)).toBeTrue();
+    expect(placesKnown(other)).toBeTrue();
   });
 });

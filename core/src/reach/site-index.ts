@@ -1,5 +1,5 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
-import { ownersOf, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
+import { lastTree, ownersOf, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
 import { makePainting, type Painting } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
@@ -39,7 +39,7 @@ export interface SiteIndex {
   readonly byAddress: ReadonlyMap<string, Place>;
 }
 
-interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; index: SiteIndex }
+interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; index: Index }
 const cache = new WeakMap<object, Cached>();
 
 /** The index of a site. While no page, shared part or role changes, the same index comes back. */
@@ -48,7 +48,7 @@ export function siteIndex(site: Site): SiteIndex {
   const structure = structureKey(site);
   const key = pages[0] ?? site;
   const known = cache.get(key);
-  if (known && known.shared === site.shared && known.assets === site.assets && known.structure === structure && known.pages.length === pages.length && pages.every((page, i) => page === known.pages[i])) return known.index;
+  if (known && known.shared === site.shared && known.assets === site.assets && known.structure === structure && known.pages.length === pages.length && pages.every((page, i) => page === known.pages[i]) && known.index.holds()) return known.index;
   const index = new Index(site, pages);
   cache.set(key, { pages, shared: site.shared, assets: site.assets, structure, index });
   return index;
@@ -95,6 +95,11 @@ class Index implements SiteIndex {
 
   get trees() {
     return (this.#trees ??= this.#pages.map((page) => pageTree(this.#site, page.id)));
+  }
+
+  /** Whether its places are still those of the pages' trees: another structure may have come and gone in between. */
+  holds(): boolean {
+    return this.#trees === undefined || this.#pages.every((page, i) => lastTree(page) === this.#trees![i]);
   }
 
   get places() {

@@ -2,4 +2,3 @@ export { bodyHtml, bodyParts, pageHtml, partHtml, webManifest } from './page-htm
 export { stylesCss } from './styles-css.ts';
 export { overrideCss, overridesCss } from './overrides-css.ts';
 export { facesInUse, fallbackCss, familiesInUse, fontsCss, siteFontsCss } from './fonts-css.ts';
-export { specimenHtml } from './specimen.ts';

@@ -12,3 +12,4 @@ export { PaintedAreas } from './painted-areas.ts';
 export { Editor, freshId } from './editor.ts';
 export { PixelsRead, type Spot } from './pixels-read.ts';
 export { BroughtFonts } from './brought-fonts.ts';
+export { handToken } from './desk/hand-token.ts';

@@ -1,5 +1,6 @@
 import { small } from '../testing/small.ts';
 import { measureAreas } from './areas.ts';
+import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
 import { slipValues } from './slip-values.ts';
 import { siteIndex } from '@yohaku/core';
@@ -16,7 +17,7 @@ describe('painted areas', () => {
 
   it('add up to the page: what is filled upon a surface is taken off it', () => {
     const site = small();
-    new FramePainter(frame.contentDocument!, 'more').paint(site);
+    new FramePainter(frame.contentDocument!, pageSource('more')).paint(site);
     const areas = measureAreas(frame.contentDocument!, site, 'more');
     const body = frame.contentDocument!.body.getBoundingClientRect();
     const total = [...areas.values()].reduce((sum, one) => sum + one, 0);

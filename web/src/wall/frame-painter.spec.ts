@@ -1,5 +1,6 @@
 import { applyChange, parseColor, setSwatchColor, setValue } from '@yohaku/core';
 import { literal, small } from '../testing/small.ts';
+import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
 import { compareDocument, readLayout } from './compare.ts';
 import { readInline } from './words-editor.ts';
@@ -12,7 +13,7 @@ describe('a frame on the wall', () => {
     frame = document.createElement('iframe');
     frame.style.cssText = 'width:1280px;height:900px;border:0';
     document.body.append(frame);
-    painter = new FramePainter(frame.contentDocument!, 'home');
+    painter = new FramePainter(frame.contentDocument!, pageSource('home'));
     painter.paint(site);
   });
   afterEach(() => frame.remove());
@@ -85,7 +86,7 @@ describe('a frame on the wall', () => {
   });
 
   it('shows one part alone when asked for one', () => {
-    const other = new FramePainter(document.implementation.createHTMLDocument(), 'home', 's1');
+    const other = new FramePainter(document.implementation.createHTMLDocument(), pageSource('home', 's1'));
     other.paint(site);
     expect([...other.document.body.children].map((one) => one.getAttribute('data-part'))).toEqual(['s1']);
   });

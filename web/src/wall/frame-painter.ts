@@ -1,4 +1,5 @@
-import { bodyHtml, bodyParts, changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, pageTree, recipeClass, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
+import { changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
+import type { FrameSource } from './frame-source.ts';
 
 const styles = new WeakMap<Site, string>();
 let lastStyles: { site: Site; css: string } | undefined;
@@ -37,16 +38,14 @@ function diff(before: Brand, after: Brand): Map<string, string | undefined> {
  */
 export class FramePainter {
   readonly document: Document;
-  readonly #page: string;
-  readonly #part: string | null;
+  readonly #source: FrameSource;
   #applied: Site | undefined;
   #html = new Map<string, string>();
   #standIn = false;
 
-  constructor(document: Document, page: string, part: string | null = null) {
+  constructor(document: Document, source: FrameSource) {
     this.document = document;
-    this.#page = page;
-    this.#part = part;
+    this.#source = source;
   }
 
   /** The site this document shows now. */
@@ -57,7 +56,7 @@ export class FramePainter {
   /** Shows a site. Returns whether anything but token values was written. */
   paint(site: Site): boolean {
     const before = this.#applied;
-    if (before === site || !site.pages[this.#page]) return false;
+    if (before === site || !this.#source.has(site)) return false;
     this.#applied = site;
     if (!before) {
       this.#fonts(site.brand);
@@ -104,22 +103,16 @@ export class FramePainter {
     if (element.textContent !== css) element.textContent = css;
   }
 
-  #parts(site: Site): { id: string; html: string }[] {
-    const all = bodyParts(site, this.#page);
-    return this.#part === null ? all : all.filter((one) => one.id === this.#part);
-  }
-
   #write(site: Site): void {
-    const { body } = pageTree(site, this.#page);
-    this.document.body.className = body.recipes.map(recipeClass).join(' ');
-    this.document.body.setAttribute('data-place', body.id);
-    const parts = this.#parts(site);
-    this.document.body.innerHTML = this.#part === null ? bodyHtml(site, this.#page) : parts.map((one) => one.html).join('');
-    this.#html = new Map(parts.map((one) => [one.id, one.html]));
+    const { className, place } = this.#source.body(site);
+    this.document.body.className = className;
+    if (place !== null) this.document.body.setAttribute('data-place', place);
+    this.document.body.innerHTML = this.#source.html(site);
+    this.#html = new Map(this.#source.parts(site).map((one) => [one.id, one.html]));
   }
 
   #rewrite(site: Site): boolean {
-    const parts = this.#parts(site);
+    const parts = this.#source.parts(site);
     const ids = [...this.#html.keys()];
     if (parts.length !== ids.length || parts.some((one, i) => one.id !== ids[i])) {
       this.#write(site);

@@ -3,6 +3,7 @@ import { DomSanitizer } from '@angular/platform-browser';
 import { Frames } from './frames.ts';
 import { PixelsRead } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
+import { pageSource } from './frame-source.ts';
 
 /** Where a click in a frame fell. */
 export interface FramePick { readonly place: string; readonly rect: DOMRect }
@@ -106,7 +107,7 @@ export class PageFrame {
     const document = this.frame().nativeElement.contentDocument;
     // The empty document of a fresh iframe loads as well, before the shell.
     if (!document?.body || document.URL === 'about:blank') return;
-    this.#painter = new FramePainter(document, this.page(), this.crop()?.part ?? null);
+    this.#painter = new FramePainter(document, pageSource(this.page(), this.crop()?.part ?? null));
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     const unhang = this.#frames.hang({
       key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),

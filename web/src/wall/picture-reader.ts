@@ -2,6 +2,7 @@ import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, siteFeature } from '../state/index.ts';
+import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
 
@@ -74,7 +75,7 @@ export class PictureReader {
   async #atEachWidth(site: Site, page: string, read: (document: Document, width: number) => Promise<boolean>): Promise<boolean> {
     const frame = await (this.#frame ??= this.#open());
     const document = frame.contentDocument!;
-    new FramePainter(document, page).paint(site);
+    new FramePainter(document, pageSource(page)).paint(site);
     for (const width of AUDIT_WIDTHS) {
       frame.style.width = `${width}px`;
       await document.fonts.ready;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
-import { DeskActions, SURROUNDS, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
+import { DeskActions, SURROUNDS, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
 import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
@@ -11,6 +11,7 @@ import { Frames } from './frames.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { PinWall } from './pin-wall.ts';
 import { Slip } from './slip.ts';
+import { SpecimenWall } from './specimen-wall.ts';
 import { WordsEditor } from './words-editor.ts';
 
 interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly part: string; readonly place: string }
@@ -27,7 +28,7 @@ const PANELS = {
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, Slip],
+  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -60,6 +61,7 @@ export class Wall {
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
+    if (this.specimenHangs()) return 'all tokens on one sheet';
     if (this.pinHangs()) return 'drawn over built';
     if (this.logoHangs()) return 'the icon at real size';
     if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
@@ -72,12 +74,13 @@ export class Wall {
   readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
   protected readonly hasEvidence = computed(() => this.desk().step === 'gather' && this.#evidence().length > 0);
   protected readonly evidenceHangs = computed(() => this.hasEvidence() && this.desk().hanging === 'evidence');
+  protected readonly specimenHangs = computed(() => this.desk().hanging === 'specimen');
   protected readonly inGather = computed(() => this.desk().step === 'gather');
   protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
   readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
   protected readonly pinned = computed(() => this.inGather() && this.#evidence().some((one) => one.id === this.#pin()?.evidence));
   protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
-  protected readonly allHang = computed(() => !this.evidenceHangs() && !this.logoHangs() && !this.pinHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
+  protected readonly allHang = computed(() => !this.specimenHangs() && !this.evidenceHangs() && !this.logoHangs() && !this.pinHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
 
   /** The token in hand, with its label, when there is one. */
   protected readonly inHand = computed(() => {
@@ -134,7 +137,7 @@ export class Wall {
     return this.desk().grown === page ? this.grownScale() : OVERVIEW;
   }
 
-  protected hang(hanging: 'all' | 'reach' | 'evidence' | 'logo' | 'pin'): void {
+  protected hang(hanging: DeskState['hanging']): void {
     this.#store.dispatch(DeskActions.hang({ hanging }));
   }
 

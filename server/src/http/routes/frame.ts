@@ -1,5 +1,5 @@
 import type Router from '@koa/router';
-import { readAssetFile, recolor } from '@yohaku/core';
+import { readAssetFile, recolor, specimenHtml } from '@yohaku/core';
 import { evidenceByHash } from '../../evidence/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
@@ -14,6 +14,15 @@ export function frameRoutes(router: Router, { database }: Services): void {
     context.type = 'text/html; charset=utf-8';
     context.set('Cache-Control', 'private, max-age=3600');
     context.body = SHELL;
+  });
+
+  // The specimen by itself, to be printed: as it stands now, published or not.
+  router.get('/frame/:site/specimen.html', async (context) => {
+    const stored = await loadSite(database, context.params['site']!);
+    if (!stored) throw notFound('The site');
+    context.type = 'text/html; charset=utf-8';
+    context.set('Cache-Control', 'no-store');
+    context.body = specimenHtml(stored.site, '/fonts/');
   });
 
   router.get('/frame/:site/images/:file', async (context) => {

@@ -21,8 +21,8 @@ export interface DeskState {
   /** How wall and desk are looked at, and how strong a deficiency is, 0 to 1. */
   readonly seen: Vision;
   readonly severity: number;
-  /** How the wall hangs: all pages, only what the token in hand reaches, or (in Gather) the evidence, the logo, or a design pinned over a page. */
-  readonly hanging: 'all' | 'reach' | 'evidence' | 'logo' | 'pin';
+  /** How the wall hangs: all pages, only what the token in hand reaches, the specimen, or (in Gather) the evidence, the logo, or a design pinned over a page. */
+  readonly hanging: 'all' | 'reach' | 'specimen' | 'evidence' | 'logo' | 'pin';
   /** Token in hand by path; stays in hand across steps. */
   readonly inHand: string | null;
   /** What the control that has the focus reaches: its places are lit. */
@@ -88,12 +88,12 @@ export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
     kept(),
-    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: step === 'gather' ? 'evidence' : ['evidence', 'logo', 'pin'].includes(state.hanging) ? 'all' : state.hanging })),
+    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: state.hanging === 'specimen' ? 'specimen' : step === 'gather' ? 'evidence' : ['evidence', 'logo', 'pin'].includes(state.hanging) ? 'all' : state.hanging })),
     on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
     on(DeskActions.seen, (state, { seen, severity }): DeskState => ({ ...state, seen, severity: severity ?? state.severity })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
-    on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null ? 'all' : state.hanging })),
+    on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),

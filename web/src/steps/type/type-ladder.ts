@@ -53,7 +53,7 @@ export class TypeLadder {
     });
   });
   /** Display sizes are drawn at most this large; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => Math.min(1, 70 / Math.max(...this.rungs().map((one) => one.size), 1)));
+  protected readonly drawn = computed(() => Math.min(1, 58 / Math.max(...this.rungs().map((one) => one.size), 1)));
   protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
   readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
   protected readonly topStep = computed(() => stepPath(this.#top()));

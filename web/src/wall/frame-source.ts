@@ -1,0 +1,27 @@
+import { bodyHtml, bodyParts, pageTree, recipeClass, type Site } from '@yohaku/core';
+
+/** What a frame shows of a site: parts by key, each written anew only when its HTML changes. */
+export interface FrameSource {
+  has(site: Site): boolean;
+  parts(site: Site): readonly { readonly id: string; readonly html: string }[];
+  /** Inner HTML of the whole body. */
+  html(site: Site): string;
+  body(site: Site): { readonly className: string; readonly place: string | null };
+}
+
+/** A page, or one part of it. */
+export function pageSource(page: string, part: string | null = null): FrameSource {
+  const parts = (site: Site) => {
+    const all = bodyParts(site, page);
+    return part === null ? all : all.filter((one) => one.id === part);
+  };
+  return {
+    has: (site) => site.pages[page] !== undefined,
+    parts,
+    html: (site) => (part === null ? bodyHtml(site, page) : parts(site).map((one) => one.html).join('')),
+    body: (site) => {
+      const { body } = pageTree(site, page);
+      return { className: body.recipes.map(recipeClass).join(' '), place: body.id };
+    },
+  };
+}
