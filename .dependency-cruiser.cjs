@@ -1,5 +1,5 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'formats', 'exchange'];
+const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
@@ -14,6 +14,7 @@ const MAY = {
   harmony: ['number', 'color', 'palette', 'site', 'style', 'change', 'legibility'],
   gather: ['number', 'color', 'palette', 'site', 'style', 'reach', 'change', 'legibility'],
   render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'logo'],
+  stress: ['site'],
   specimen: ['number', 'color', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'render'],
   formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'render'],
   exchange: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change', 'formats'],

@@ -57,6 +57,13 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Take Literata' }).hover();
     await page.waitForTimeout(1200);
   },
+  stress: async (page) => {
+    await step(page, 'Check');
+    await page.getByRole('button', { name: 'Stress copy' }).click();
+    await page.getByText(/things? breaks?/).waitFor();
+    await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
+    await page.waitForTimeout(1500);
+  },
   specimen: async (page) => {
     await step(page, 'Type');
     await page.getByRole('button', { name: 'Specimen', exact: true }).click();

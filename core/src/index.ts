@@ -17,5 +17,6 @@ export * from './harmony/index.ts';
 export * from './gather/index.ts';
 export * from './render/index.ts';
 export * from './specimen/index.ts';
+export * from './stress/index.ts';
 export * from './formats/index.ts';
 export * from './exchange/index.ts';

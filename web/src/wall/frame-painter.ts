@@ -88,6 +88,11 @@ export class FramePainter {
     if (this.#applied) this.#fonts(this.#applied.brand);
   }
 
+  /** Styles on top of the site's own: text as wide as readers may set it. Empty takes them away. */
+  onTop(css: string): void {
+    if (css !== '' || this.document.getElementById('yohaku-on-top')) this.#style('yohaku-on-top', css);
+  }
+
   #fonts(brand: Brand): void {
     const families = familiesInUse(brand);
     this.#style('yohaku-fonts', this.#standIn ? fallbackCss(families) : fontsCss(families, '/fonts/'));

@@ -1,10 +1,11 @@
 import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { pageTree, type Site } from '@yohaku/core';
+import { pageTree, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, PaintedAreas, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
+import { readBreaks, type Break } from './breaks.ts';
 import type { FramePainter } from './frame-painter.ts';
 
 /** A frame on the wall as the scheduler sees it. */
@@ -39,6 +40,9 @@ export class Frames {
   readonly #store = inject(Store);
   readonly #areas = inject(PaintedAreas);
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
+  readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
+  /** What breaks under hostile copy, read from the pages as they are laid out; null while none is asked for, or it is being read. */
+  readonly breaks = signal<readonly Break[] | null>(null);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #last = this.#store.selectSignal(siteFeature.selectLast);
   readonly #hung = new Map<string, HungFrame>();
@@ -55,6 +59,12 @@ export class Frames {
   readonly shift = signal<{ readonly most: number } | null>(null);
 
   constructor() {
+    effect(() => {
+      const css = stressCss(new Set(this.#stress()));
+      for (const frame of this.#hung.values()) frame.painter.onTop(css);
+      this.breaks.set(null);
+      if (this.#hung.size > 0) this.#waitForQuiet();
+    });
     effect(() => {
       const only = this.#standIns();
       if (this.#hung.size > 0) untracked(() => void this.#pretend(only));
@@ -74,6 +84,7 @@ export class Frames {
   hang(frame: HungFrame): () => void {
     this.#hung.set(frame.key, frame);
     frame.painter.standIn(this.#standIns());
+    frame.painter.onTop(stressCss(new Set(this.#stress())));
     const site = this.#painted();
     if (site) frame.painted(frame.painter.paint(site));
     this.#waitForQuiet();
@@ -160,6 +171,7 @@ export class Frames {
 
   async #compareAll(): Promise<void> {
     const site = this.#painted();
+    if (site && this.#stress().length > 0) return this.#readBreaks(site);
     if (!site || site !== this.#store.selectSignal(siteFeature.selectCurrent)()) return;
     const worse: Row[] = [];
     const areas = new Map<string, Areas>();
@@ -173,6 +185,17 @@ export class Frames {
     }
     this.#store.dispatch(AuditActions.layout({ rows: worse }));
     if (areas.size > 0) this.#areas.set(areas);
+  }
+
+  async #readBreaks(site: Site): Promise<void> {
+    const found: Break[] = [];
+    for (const frame of [...this.#hung.values()]) {
+      if (frame.part || frame.painter.applied !== site || !frame.painter.document.defaultView) continue;
+      await frame.painter.document.fonts.ready;
+      if (this.#painted() !== site) return;
+      found.push(...readBreaks(frame.painter.document, site, frame.page, frame.width, this.#layouts.get(frame.key)?.now));
+    }
+    this.breaks.set(found);
   }
 
   /** Headings, menus and buttons that take more lines than before the last edit. */

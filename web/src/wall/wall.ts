@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
+import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, SURROUNDS, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
 import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
@@ -12,6 +12,7 @@ import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { PinWall } from './pin-wall.ts';
 import { Slip } from './slip.ts';
 import { SpecimenWall } from './specimen-wall.ts';
+import { StressBar } from './stress-bar.ts';
 import { WordsEditor } from './words-editor.ts';
 
 interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly part: string; readonly place: string }
@@ -28,7 +29,7 @@ const PANELS = {
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, Slip],
+  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -162,6 +163,13 @@ export class Wall {
     const shift = this.#frames.shift();
     return shift ? `Without its fonts: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Without its fonts';
   });
+  /** Hostile copy on, as it was last; or off. */
+  #lastStress: readonly StressKind[] = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
+  protected stress(): void {
+    const kinds = this.desk().stress;
+    if (kinds.length > 0) this.#lastStress = kinds;
+    this.#store.dispatch(DeskActions.stress({ kinds: kinds.length > 0 ? [] : this.#lastStress }));
+  }
   protected fontsAgain(): void {
     this.#store.dispatch(DeskActions.standIns({ shown: false }));
   }

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import { VISIONS, type Vision } from '@yohaku/core';
+import { VISIONS, type StressKind, type Vision } from '@yohaku/core';
 import type { Scope } from './scope.ts';
 
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
@@ -39,11 +39,13 @@ export interface DeskState {
   readonly unfolded: boolean;
   /** Whether the wall pretends that no font file came, and shows what stands in. */
   readonly standIns: boolean;
+  /** How hostile the copy on the wall is; empty: as it was written. */
+  readonly stress: readonly StressKind[];
   readonly keysShown: boolean;
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, standIns: false, keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -79,6 +81,7 @@ export const DeskActions = createActionGroup({
     Grow: props<{ page: string | null }>(),
     Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
     Unfold: props<{ unfolded: boolean }>(),
+    Stress: props<{ kinds: readonly StressKind[] }>(),
     StandIns: props<{ shown: boolean }>(),
     Keys: props<{ shown: boolean }>(),
   },
@@ -98,6 +101,7 @@ export const deskFeature = createFeature({
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
+    on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),
     on(DeskActions.standIns, (state, { shown }): DeskState => ({ ...state, standIns: shown })),
     on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),
   ),

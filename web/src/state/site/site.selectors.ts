@@ -1,11 +1,16 @@
 import { createFeature, createSelector } from '@ngrx/store';
+import { stressSite } from '@yohaku/core';
+import { deskFeature } from '../desk/desk.ts';
 import { siteReducer } from './site.reducer.ts';
 
 const feature = createFeature({
   name: 'site', reducer: siteReducer,
   extraSelectors: ({ selectShown, selectLast, selectShowBefore }) => ({
-    /** What the wall paints: before the last edit while the key is held. */
-    selectPainted: createSelector(selectShown, selectLast, selectShowBefore, (shown, last, before) => (before && last ? last.before : shown)),
+    /** What the wall paints: before the last edit while the key is held, and with hostile copy while that is asked for. */
+    selectPainted: createSelector(selectShown, selectLast, selectShowBefore, deskFeature.selectStress, (shown, last, before, stress) => {
+      const site = before && last ? last.before : shown;
+      return site && stress.length > 0 ? stressSite(site, new Set(stress)) : site;
+    }),
   }),
 });
 

@@ -1,0 +1,1 @@
+export { STRESS_KINDS, longer, stressCss, stressSite, type StressKind } from './stress.ts';

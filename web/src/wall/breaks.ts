@@ -1,0 +1,73 @@
+import { pageTree, type Place, type Site } from '@yohaku/core';
+import { readLayout, type LayoutSnapshot } from './compare.ts';
+
+/** Something that does not hold under hostile copy: where, and what is to blame. */
+export interface Break {
+  readonly page: string;
+  readonly width: number;
+  readonly place: string;
+  readonly label: string;
+  /** `stands out by 34 px`. */
+  readonly words: string;
+  /** Label of the text style whose size has to do with it; empty where none has. */
+  readonly style: string;
+}
+
+/** The first word that stands on two lines because it is too long for one; undefined when there is none. */
+function tornWord(document: Document, element: Element): string | undefined {
+  const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+  for (let node = texts.nextNode(); node; node = texts.nextNode())
+    for (const word of (node.nodeValue ?? '').matchAll(/[\p{L}\p{N}’']+/gu)) {
+      const range = document.createRange();
+      range.setStart(node, word.index);
+      range.setEnd(node, word.index + word[0].length);
+      if (new Set([...range.getClientRects()].map((rect) => Math.round(rect.top))).size > 1) return word[0];
+    }
+  return undefined;
+}
+
+/** Where the words of an element end at the right, be it beyond its own edge. */
+function wordsRight(document: Document, element: Element): number {
+  const range = document.createRange();
+  range.selectNodeContents(element);
+  return range.getBoundingClientRect().right;
+}
+
+/** How many places a page names of those that stand out at its side: the innermost ones, widest first. */
+const MOST = 4;
+
+/**
+ * What breaks in a document as it is laid out: places that stand out at the side
+ * of the page, words cut off or torn in two, labels of buttons and menus on more lines than with
+ * the site's own copy.
+ *
+ * @param before lines with the site's own copy
+ */
+export function readBreaks(document: Document, site: Site, page: string, width: number, before?: LayoutSnapshot): Break[] {
+  const found: Break[] = [];
+  const places = new Map(pageTree(site, page).places.map((place) => [place.id, place]));
+  const add = (place: Place, words: string) => found.push({ page, width, place: place.id, label: place.label, words, style: place.style ? (site.brand.styles[place.style]?.label ?? '') : '' });
+  const edge = document.documentElement.clientWidth;
+  const out: { place: Place; by: number; element: Element }[] = [];
+  for (const element of document.querySelectorAll('[data-place]')) {
+    const place = places.get(element.getAttribute('data-place')!);
+    // A table scrolls within its own frame.
+    if (!place || element.closest('.table-wrap')) continue;
+    const right = Math.max(element.getBoundingClientRect().right, place.style ? wordsRight(document, element) : 0);
+    const torn = place.level !== null || place.kind === 'button' || place.kind === 'menu' ? tornWord(document, element) : undefined;
+    if (torn) add(place, `tears “${torn}” in two`);
+    if (right > edge + 1) out.push({ place, by: Math.round(right - edge), element });
+    else if (element.scrollWidth > element.clientWidth + 1 && document.defaultView!.getComputedStyle(element).overflowX === 'hidden' && place.style) add(place, `cut off by ${element.scrollWidth - element.clientWidth} px`);
+  }
+  const innermost = out.filter((one) => !out.some((other) => other !== one && one.element.contains(other.element)));
+  for (const { place, by } of innermost.sort((one, other) => other.by - one.by).slice(0, MOST)) add(place, `stands out by ${by} px`);
+  const { lines } = readLayout(document, site, page);
+  for (const [id, count] of lines) {
+    const place = places.get(id) ?? (id === 'header/surface' ? [...places.values()].find((one) => one.kind === 'menu') : undefined);
+    const was = before?.lines.get(id) ?? 1;
+    if (!place || count <= was) continue;
+    if (id === 'header/surface') add(place, `the menu takes ${count} rows, ${was} with its own words`);
+    else if (place.kind === 'button') add(place, `takes ${count} lines, ${was} with its own words`);
+  }
+  return found;
+}

@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { STRESS_KINDS, plural, type StressKind } from '@yohaku/core';
+import { DeskActions, Editor, deskFeature } from '../state/index.ts';
+import type { Break } from './breaks.ts';
+import { Frames } from './frames.ts';
+
+/** How hostile the copy on the wall is, and what breaks under it; each leads to where it breaks. */
+@Component({
+  selector: 'yo-stress-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <span role="group" aria-label="Stress copy">@for (one of kinds; track one.kind) { <button class="plain" [class.strong]="on().has(one.kind)" [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button> }</span>
+    <span class="found" role="status">{{ says() }}</span>
+    <ul aria-label="What breaks">@for (one of list(); track $index) { <li><button class="plain" (click)="show(one)">{{ title(one) }}: {{ one.label }} {{ one.words }}@if (one.style) {, set in {{ one.style }}}</button></li> }</ul>
+  `,
+  styles: `
+    :host { display: flex; gap: 16px; align-items: center; padding: 0 20px; min-height: 28px; font-size: 12px; }
+    [role="group"] { display: flex; gap: 14px; flex: none; } button { min-height: 24px; white-space: nowrap; }
+    .found { flex: none; font-weight: 600; }
+    ul { display: flex; gap: 20px; overflow-x: auto; min-width: 0; padding: 2px; } li button { text-decoration: underline; text-decoration-color: var(--wall-line); text-underline-offset: 3px; }
+  `,
+})
+export class StressBar {
+  readonly #store = inject(Store);
+  readonly #frames = inject(Frames);
+  readonly #site = inject(Editor).current;
+  readonly #kinds = this.#store.selectSignal(deskFeature.selectStress);
+  protected readonly kinds = STRESS_KINDS;
+  protected readonly on = computed(() => new Set(this.#kinds()));
+  protected readonly list = computed(() => this.#frames.breaks() ?? []);
+  protected readonly says = computed(() => {
+    const found = this.#frames.breaks();
+    return found === null ? 'Laying out…' : found.length === 0 ? 'Nothing breaks' : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
+  });
+
+  protected toggle(kind: StressKind): void {
+    const kinds = this.#kinds();
+    this.#store.dispatch(DeskActions.stress({ kinds: kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind] }));
+  }
+  protected title(one: Break): string {
+    return `${this.#site()?.pages[one.page]?.title ?? one.page} at ${one.width}`;
+  }
+  protected show(one: Break): void {
+    this.#store.dispatch(DeskActions.grow({ page: one.page }));
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: one.page, id: one.place } } }));
+  }
+}
