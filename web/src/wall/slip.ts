@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, valueAt, type BandId, type Block, type OverrideProperty } from '@yohaku/core';
+import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
@@ -91,15 +91,31 @@ export class Slip {
     this.leaving.set(null);
     this.#editor.commit((site) => leaveOverride(site, value.record, value.override!, reason));
   }
+  /** What the values set here could become by themselves: a variant of a button, a style of a text. */
+  protected readonly splits = computed(() => {
+    const site = this.#editor.current();
+    const place = this.place();
+    if (!site || !place) return '';
+    return splitVariant(site, this.#oneOff(place), 'new') ? 'Split off as a variant of its own' : this.block() && splitStyle(site, this.#oneOff(place), this.block()!.address, 'new') ? 'Make a style of it' : '';
+  });
+  protected splitOff(): void {
+    const place = this.place()!;
+    const block = this.block()?.address;
+    this.#editor.commit((site) => splitVariant(site, this.#oneOff(place), freshId('variant')) ?? (block && splitStyle(site, this.#oneOff(place), block, freshId('style'))));
+  }
+  #oneOff({ page, id, ground, section }: Place): OneOff {
+    return { page, id, ground, record: this.#record(page, section) };
+  }
+  #record(page: string, section: string): string[] {
+    return section === 'header' || section === 'footer' || this.#isShared(section) ? ['shared', 'overrides'] : ['pages', page, 'overrides'];
+  }
   protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
 
   protected set(value: SlipValue, css: string): void {
     const place = this.place()!;
     this.setting.set(null);
     const plain = /^\d+(\.\d+)?$/.test(css) && !value.color && value.property !== 'font-weight' && value.property !== 'line-height' ? `${css}px` : css;
-    const shared = place.section === 'header' || place.section === 'footer' || this.#isShared(place.section);
-    const record = shared ? ['shared', 'overrides'] : ['pages', place.page, 'overrides'];
-    this.#editor.commit((site) => addOverride(site, record, {
+    this.#editor.commit((site) => addOverride(site, this.#record(place.page, place.section), {
       id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: plain }, reason: null,
     }, place.label));
   }

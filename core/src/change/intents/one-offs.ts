@@ -1,0 +1,122 @@
+import { BUTTON_PARTS, buttonSlot, buttonSlots, type ButtonPart, type SlotValue } from '../../ground/index.ts';
+import { uniqueName, uniquePath } from '../../palette/index.ts';
+import type { Override, Section, Site, TextStyle } from '../../site/index.ts';
+import { resolveToken, swatchPath, tokenTable } from '../../style/index.ts';
+import type { Op } from '../change.ts';
+import { valueAt } from '../json.ts';
+import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+
+/** A place with values set on it, and the record in which they are kept. */
+export interface OneOff {
+  readonly page: string;
+  readonly id: string;
+  readonly ground: string;
+  readonly record: readonly string[];
+}
+
+const PART_OF: Partial<Record<Override['property'], ButtonPart>> = { 'background-color': 'fill', color: 'label', 'border-color': 'edge' };
+
+/** The values set on a place, in its record. */
+function setOn(site: Site, { id, record }: OneOff): Override[] {
+  return Object.values((valueAt(site, record) ?? {}) as Record<string, Override>).filter((one) => one.place === id && one.band === null);
+}
+
+/**
+ * Splits a button off as a variant of its own: like the one it has, with the
+ * colours that are set on it as that variant's resting colours on its ground. The
+ * values on the place go; corners and paddings set on it stay.
+ *
+ * @returns undefined where no button is, or no colour is set on it
+ */
+export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefined {
+  const address = buttonAddress(site, at.page, at.id);
+  const now = address && (valueAt(site, [...address, 'variant']) as string | undefined);
+  const values = setOn(site, at).filter((one) => PART_OF[one.property]);
+  if (!address || !now || values.length === 0) return undefined;
+  const { brand } = site;
+  const variants = Object.values(brand.variants);
+  const label = uniqueName(`${brand.variants[now]!.label} apart`, variants.map((one) => one.label));
+  const ops: Op[] = [insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path: uniquePath(label, variants.map((one) => one.path)) }, now)];
+  const own = new Map(values.map((one) => [buttonSlot(id, PART_OF[one.property]!, 'rest'), slotValue(site, one)]));
+  for (const ground of Object.values(brand.grounds)) {
+    const made = buttonSlots(now).map((slot, i) => ({ slot: buttonSlots(id)[i]!, value: ground.slots[slot] })).filter((one) => one.value !== undefined);
+    for (const { slot, value } of made) if (!(ground.id === at.ground && own.has(slot))) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], renamed(value!, now, id)));
+  }
+  // An edge that was never set follows the fill: it stays what it was, not what the new fill is.
+  const edge = (variant: string) => buttonSlot(variant, 'edge', 'rest');
+  if (own.has(buttonSlot(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.slots[edge(now)]) own.set(edge(id), { kind: 'same', slot: edge(now) });
+  for (const [slot, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'slots', slot], value));
+  ops.push(setOp(site, [...address, 'variant'], id), ...values.map((one) => removeOp(site, at.record, null, one.id)));
+  return { label: `Split off ${label}`, ops };
+}
+
+/** A slot that follows another one of its variant follows that of the new variant. */
+function renamed(value: SlotValue, was: string, id: string): SlotValue {
+  if (value.kind !== 'same') return value;
+  const part = BUTTON_PARTS.find((one) => value.slot.startsWith(`button-${was}-${one}-`));
+  return part ? { ...value, slot: value.slot.replace(`button-${was}-`, `button-${id}-`) } : value;
+}
+
+function slotValue(site: Site, { value }: Override): SlotValue {
+  const swatch = value.kind === 'token' ? Object.values(site.brand.swatches).find((one) => swatchPath(one) === value.path) : undefined;
+  if (swatch) return { kind: 'swatch', swatch: swatch.id };
+  return { kind: 'raw', color: value.kind === 'literal' ? value.css : resolveToken(tokenTable(site.brand), value.path).css };
+}
+
+/** Where a button stands in the document; undefined where the place is none. */
+function buttonAddress(site: Site, page: string, id: string): string[] | undefined {
+  const [block = '', item = '', inner = ''] = id.split('/');
+  const sections: [Section, string[]][] = [
+    ...Object.entries(site.pages[page]?.sections ?? {}).flatMap(([key, entry]): [Section, string[]][] => ('own' in entry ? [[entry.own, ['pages', page, 'sections', key, 'own']]] : [])),
+    ...Object.values(site.shared.sections).map((section): [Section, string[]] => [section, ['shared', 'sections', section.id]]), [site.shared.footer, ['shared', 'footer']],
+  ];
+  for (const [section, address] of sections) {
+    const found = section.blocks[block];
+    if (!found) continue;
+    const at = [...address, 'blocks', block];
+    if (found.kind === 'buttons' && found.items[item]) return [...at, 'items', item];
+    if (found.kind === 'form' && found.submit.id === item) return [...at, 'submit'];
+    if (found.kind === 'cards' && found.items[item]?.button?.id === inner) return [...at, 'items', item, 'button'];
+  }
+  return undefined;
+}
+
+/**
+ * Makes a text style of what is set on one text: like the style it has, with the
+ * size, weight, line height and letter spacing of the place. The text takes the
+ * new style; the values on it go.
+ *
+ * @param block address of the text block
+ * @returns undefined where none of these is set on it
+ */
+export function splitStyle(site: Site, at: OneOff, block: readonly string[], id: string): Edit | undefined {
+  const style = site.brand.styles[valueAt(site, [...block, 'style']) as string];
+  const values = setOn(site, at).filter((one) => one.value.kind === 'literal' && STYLE_FIELD[one.property]?.(one.value.css) !== undefined);
+  if (!style || values.length === 0) return undefined;
+  const styles = Object.values(site.brand.styles);
+  const label = uniqueName(`${style.label} apart`, styles.map((one) => one.label));
+  const fields = Object.assign({}, ...values.map((one) => STYLE_FIELD[one.property]!((one.value as { css: string }).css))) as Partial<TextStyle>;
+  const made: TextStyle = { ...style, ...fields, id, label, path: uniquePath(label, styles.map((one) => one.path)), levels: [] };
+  return {
+    label: `Style ${label} of one text`,
+    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, [...block, 'style'], id), ...values.map((one) => removeOp(site, at.record, null, one.id))],
+  };
+}
+
+const number = (css: string, unit: RegExp): number | undefined => {
+  const found = unit.exec(css);
+  return found ? Number(found[1]) : undefined;
+};
+const PX = /^(\d+(?:\.\d+)?)px$/;
+const PLAIN = /^(\d+(?:\.\d+)?)$/;
+const EM = /^(-?\d*\.?\d+)em$/;
+
+/** What a value set on a place is in a text style; undefined where it cannot be one. */
+const STYLE_FIELD: Partial<Record<Override['property'], (css: string) => Partial<TextStyle> | undefined>> = {
+  'font-size': (css) => { const px = number(css, PX); return px === undefined ? undefined : { size: { kind: 'pinned', small: px, large: px } }; },
+  'font-weight': (css) => { const weight = number(css, PLAIN); return weight === undefined ? undefined : { weight }; },
+  'line-height': (css) => { const height = number(css, PLAIN); return height === undefined ? undefined : { lineHeight: height }; },
+  'letter-spacing': (css) => { const em = number(css, EM); return em === undefined ? undefined : { letterSpacing: em }; },
+  'margin-block-start': (css) => { const px = number(css, PX); return px === undefined ? undefined : { spaceAbove: px }; },
+  'margin-block-end': (css) => { const px = number(css, PX); return px === undefined ? undefined : { spaceBelow: px }; },
+};
