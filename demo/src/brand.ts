@@ -106,5 +106,9 @@ export const brand: Brand = {
   corners: { button: 3, card: 2, picture: 2, field: 2 },
   spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
   apart: { status: ['funnel', 'deep'], chart: ['deep', 'funnel', 'quiet', 'fog'] },
+  motion: {
+    items: { quick: { id: 'quick', label: 'Quick', path: 'quick', duration: 120, easing: [0, 0, 0.58, 1] }, calm: { id: 'calm', label: 'Calm', path: 'calm', duration: 240, easing: [0.42, 0, 0.58, 1] } },
+    order: ['quick', 'calm'], uses: { button: 'quick', link: 'quick', field: 'calm' },
+  },
   logo: { width: 56, smallest: 40, clear: 0.1 },
 };

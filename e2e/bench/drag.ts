@@ -1,11 +1,10 @@
 import { launch } from '../browser.ts';
 import { median, type Result } from './result.ts';
+import { deskTasks, sum, traced } from './tasks.ts';
 
 const LIMIT_MS = 50;
 const MOVES = 60;
 const ROUNDS = 3;
-
-interface TraceEvent { readonly name: string; readonly ph: string; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
 
 /** The longest task of the desk's main thread while the contrast field is pulled for a second, from a trace: the median of three pulls. */
 export async function benchDrag(address: string, link: string): Promise<Result[]> {
@@ -26,13 +25,11 @@ export async function benchDrag(address: string, link: string): Promise<Result[]
     await page.waitForTimeout(2500);
     const rounds: { longest: number; tasks: number }[] = [];
     while (rounds.length < ROUNDS) {
-      await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline', '__metadata'] });
-      const began = await pull(page, field);
-      const trace = JSON.parse((await browser.stopTracing()).toString('utf8')) as { traceEvents: TraceEvent[] };
+      let began = 0;
+      const tasks = deskTasks(await traced(browser, page, async () => { began = await pull(page, field); }), MOVES);
       await page.mouse.up();
       await page.waitForTimeout(1500);
       if (began < 500) throw new Error('the field was pulled for less than half a second');
-      const tasks = deskTasks(trace.traceEvents);
       rounds.push({ longest: Math.max(...tasks), tasks: tasks.length });
     }
     const longest = median(rounds.map((one) => one.longest));
@@ -41,21 +38,6 @@ export async function benchDrag(address: string, link: string): Promise<Result[]
     await browser.close();
   }
 }
-
-/**
- * How long the tasks of the desk's main thread kept the processor, ms: what a
- * busy machine takes away in between is no work of the desk. The desk's own
- * process is the one whose main thread did most.
- */
-function deskTasks(events: readonly TraceEvent[]): number[] {
-  const mains = events.filter((event) => event.name === 'thread_name' && event.args?.name === 'CrRendererMain');
-  const tasks = (main: TraceEvent) => events.filter((event) => event.pid === main.pid && event.tid === main.tid && event.ph === 'X' && /RunTask$/.test(event.name) && event.tdur !== undefined).map((event) => event.tdur! / 1000);
-  const [all] = mains.map(tasks).sort((one, other) => sum(other) - sum(one));
-  if (!all || all.length < MOVES) throw new Error('the trace has no tasks of the desk');
-  return all;
-}
-
-const sum = (list: readonly number[]): number => list.reduce((total, one) => total + one, 0);
 
 /** Pulls through the field and holds; resolves to how long it took, ms. */
 async function pull(page: { mouse: { move(x: number, y: number): Promise<void>; down(): Promise<void> }; waitForTimeout(ms: number): Promise<void> }, field: { x: number; y: number; width: number; height: number }): Promise<number> {

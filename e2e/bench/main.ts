@@ -8,12 +8,14 @@ import { ROOT } from '../../server/src/testing/database.ts';
 import { benchDrag } from './drag.ts';
 import { benchExtract } from './extract.ts';
 import { benchField } from './field.ts';
+import { benchFonts } from './fonts.ts';
 import { benchMend } from './mend.ts';
 import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
 import { benchPlaces } from './places.ts';
 import { benchRestyle } from './restyle.ts';
 import { benchRipple } from './ripple.ts';
+import { benchShelf } from './shelf.ts';
 import { benchSize } from './size.ts';
 import type { Result } from './result.ts';
 
@@ -31,6 +33,8 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   drag: () => withServer(({ address, link }) => benchDrag(address, link)),
   mend: () => benchMend(site),
   pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
+  fonts: benchFonts,
+  shelf: () => withServer(({ link }) => benchShelf(link)),
   size: benchSize,
 };
 

@@ -7,7 +7,7 @@ const LONGHANDS: Record<PaintedProperty, string[]> = {
   color: ['color'], 'background-color': ['background-color'], 'border-color': ['border-top-color'], 'outline-color': ['outline-color'], 'font-size': ['font-size'], 'font-weight': ['font-weight'],
   'font-family': ['font-family'], 'font-style': ['font-style'], 'line-height': ['line-height'], 'letter-spacing': ['letter-spacing'], 'text-transform': ['text-transform'],
   'padding-block': ['padding-top', 'padding-bottom'], 'padding-inline': ['padding-left', 'padding-right'], 'border-radius': ['border-top-left-radius', 'border-bottom-right-radius'],
-  'margin-block-start': ['margin-top'], 'margin-block-end': ['margin-bottom'], gap: ['row-gap', 'column-gap'], width: ['width'], 'background-image': ['background-image'], 'font-variant-numeric': ['font-variant-numeric'], 'max-width': ['max-width'],
+  'margin-block-start': ['margin-top'], 'margin-block-end': ['margin-bottom'], gap: ['row-gap', 'column-gap'], width: ['width'], 'background-image': ['background-image'], 'font-variant-numeric': ['font-variant-numeric'], 'max-width': ['max-width'], 'transition-duration': [], 'transition-timing-function': [],
 };
 const NAMES = [...new Set(Object.values(LONGHANDS).flat())];
 

@@ -30,6 +30,8 @@ class Sheet {
 test('the specimen is a step away, shows what is edited while it is edited, and brings what is pressed in hand', async ({ desk, page }) => {
   const sheet = new Sheet(page);
   await desk.step('Pages');
+  // Pages grows the home page first.
+  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
   await page.keyboard.press('s');
   await expect.poll(() => sheet.text('h1')).toBe('Specimen of Ternhaven Ferries');
   // A press on a swatch opens Colour with it in hand; the sheet stays.

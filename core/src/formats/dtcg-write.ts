@@ -69,6 +69,8 @@ function dtcgToken(token: Token, width: number): Node | undefined {
       const { angle, from, to } = readGradient(css)!;
       return { $value: [{ color: colorValue(from), position: 0 }, { color: colorValue(to), position: 1 }], ...base, $extensions: { [EXTENSION]: { angle } } };
     }
+    case 'duration': return { $value: { value: Number.parseFloat(css), unit: 'ms' }, ...base };
+    case 'cubicBezier': return { $value: css.slice('cubic-bezier('.length, -1).split(',').map(Number), ...base };
     case 'fontWeight':
     case 'number': return { $value: Number(css), ...base };
   }

@@ -5,6 +5,8 @@ import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } f
 import { focusContrast, iconContrast, partContrast, textContrast } from './rules/contrast.ts';
 import { logoRules } from './rules/logo.ts';
 import { phoneSize } from './rules/phone-size.ts';
+import { lineHeight } from './rules/line-height.ts';
+import { zoom } from './rules/zoom.ts';
 import { targetSize } from './rules/target-size.ts';
 import { headingOrder, skippedLevel, type PlacedJudgement } from './rules/headings.ts';
 import { NO_PIXELS, type PixelSets } from './pixels/index.ts';
@@ -61,7 +63,7 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
   return [
     ...textContrast(table, group, over), ...partContrast(table, group, over), ...focusContrast(table, group, over),
     ...iconContrast(table, group, over), ...logoRules(table, group, site),
-    ...phoneSize(table, group, site.brand), ...targetSize(table, group),
+    ...phoneSize(table, group, site.brand), ...lineHeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
   ];
 }
 

@@ -7,4 +7,5 @@ export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
 export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer, type PairRule } from './pairs.ts';
 export { mendBrand, type JointConflict, type JointMend, type JointMove } from './joint/mend-brand.ts';
 export { mendFor, type Mend } from './mend.ts';
+export { typeMendFor, type TypeMend } from './type-mend.ts';
 export { FAILING_SHARE, FOCUS_POINTS, focusMend, type FocusPoint, NO_PIXELS, PixelsJson, readPixelsJson, writePixels, coloured, coverCrop, judgePixels, pictureMends, picturedSection, pixelKey, pixelSets, veilOf, washUnder, type PictureMend, type PixelSet, type PixelSets, type PixelVerdict } from './pixels/index.ts';

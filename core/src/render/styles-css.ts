@@ -8,14 +8,19 @@ const PSEUDO = { visited: ':visited', hover: ':hover', focus: ':focus-visible', 
 
 const line = ({ property, token }: Declaration): string => `${property}: var(${customProperty(token)});`;
 
+const isMotion = ({ property }: Declaration): boolean => property.startsWith('transition-');
+
 /** Every recipe as a class: resting values, states (pseudo-class and its `data-show` twin), then values by band. */
 function recipesCss(brand: Brand): string {
   const rules: string[] = [];
+  const moving: string[] = [];
   const banded = new Map<string, string[]>(BANDS.map((band) => [band.id, []]));
   for (const recipe of allRecipes(brand)) {
     const name = `.${recipeClass(recipe)}`;
     const declarations = declarationsOf(brand, recipe);
-    const plain = declarations.filter((one) => !one.state && !one.band);
+    const moves = declarations.filter(isMotion);
+    if (moves.length > 0) moving.push(`${name} { ${moves.map(line).join(' ')} }`);
+    const plain = declarations.filter((one) => !one.state && !one.band && !isMotion(one));
     if (plain.length > 0) rules.push(`${name} { ${plain.map(line).join(' ')} }`);
     for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled', 'selected'] as const) {
       const own = declarations.filter((one) => one.state === state);
@@ -29,7 +34,9 @@ function recipesCss(brand: Brand): string {
     }
   }
   const media = BANDS.map((band) => `@media ${bandQuery(band.id)} {\n${banded.get(band.id)!.join('\n')}\n}`);
-  return `@layer recipes {\n${rules.join('\n')}\n${media.join('\n')}\n}\n`;
+  // Who asks for less motion is given none.
+  const motion = moving.length > 0 ? `@media (prefers-reduced-motion: no-preference) {\n${moving.join('\n')}\n}\n` : '';
+  return `@layer recipes {\n${rules.join('\n')}\n${media.join('\n')}\n${motion}}\n`;
 }
 
 /** Opacity classes of the shades in use over pictures, and the focus points of those. */

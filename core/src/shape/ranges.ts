@@ -14,6 +14,8 @@ export const RANGES = {
   scaleBase: { min: 12, max: 32, step: 0.5, unit: 'px' },
   scaleRatio: { min: 1.01, max: 2, step: 0.01, unit: '' },
   fontSize: { min: 8, max: 200, step: 0.5, unit: 'px' },
+  duration: { min: 0, max: 2000, step: 10, unit: 'ms' },
+  bezierY: { min: -2, max: 3, step: 0.01, unit: '' },
   pageWidth: { min: 320, max: 1920, step: 10, unit: 'px' },
   bySteps: { min: -14, max: 14, step: 1, unit: '' },
   byPx: { min: -100, max: 100, step: 0.5, unit: 'px' },

@@ -107,6 +107,16 @@ const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, pad
 
 const KeptPath = v.pipe(v.string(), v.minLength(1), v.maxLength(300), v.check((path) => !path.split('.').includes('__proto__'), 'is no path of a token'));
 
+/** A named way to move: how long, and by which cubic Bézier curve. */
+export const Motion = v.strictObject({
+  id: Id, label: Label, path: PathSegment, duration: ranged('duration'),
+  easing: v.tuple([ranged('share'), ranged('bezierY'), ranged('share'), ranged('bezierY')]),
+});
+export type Motion = v.InferOutput<typeof Motion>;
+/** What moves when its state changes. */
+export const MOTION_USES = ['button', 'link', 'field'] as const;
+export type MotionUse = (typeof MOTION_USES)[number];
+
 const Em = v.pipe(v.number(), v.minValue(0), v.maxValue(10));
 const FontWeight = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1000));
 const Runs = v.pipe(v.array(v.pipe(v.tuple([v.number(), v.number()]), v.readonly())), v.maxLength(4000));
@@ -147,6 +157,8 @@ export const Brand = v.strictObject({
   buttonStyle: Id,
   corners: v.strictObject({ button: ranged('corner'), card: ranged('corner'), picture: ranged('corner'), field: ranged('corner') }),
   spaces: byId(Space), spaceOrder: Order,
+  /** Named ways to move, and which of them buttons, links and fields take between their states; null: they change at once. */
+  motion: v.optional(v.strictObject({ items: byId(Motion), order: Order, uses: v.strictObject({ button: v.nullable(Id), link: v.nullable(Id), field: v.nullable(Id) }) })),
   /** Painted width of the logo, the narrowest it may be, and the clear space around it as a share of its width. */
   logo: v.optional(v.strictObject({ width: ranged('logoWidth'), smallest: ranged('logoWidth'), clear: ranged('share') })),
   /** Swatches that must be told apart though no page shows them side by side yet: status marks each from each, chart colours each from its neighbours. */

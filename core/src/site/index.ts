@@ -1,4 +1,4 @@
-export { Brand, CornerUse, Ground, Space, StyleSize, Swatch, TextStyle, type BroughtFamily, type ByBand } from './brand.ts';
+export { Brand, CornerUse, Ground, Space, StyleSize, MOTION_USES, Swatch, TextStyle, type BroughtFamily, type Motion, type MotionUse, type ByBand } from './brand.ts';
 export { Block, ButtonItem, Content, Href, Inline, Section, type BlockOf } from './block.ts';
 export { ICON_NAMES, IconName } from './icon.ts';
 export { Logo, LogoForm } from './logo.ts';

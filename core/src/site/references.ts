@@ -9,7 +9,7 @@ import type { Site } from './site.ts';
 export interface Dangling {
   /** Where it is said, in words with ids: `ground chart, slot text`. */
   readonly where: string;
-  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'family' | 'order' | 'loop' | 'name' | 'file';
+  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'family' | 'order' | 'loop' | 'name' | 'file';
   readonly target: string;
 }
 
@@ -74,6 +74,11 @@ function checkBrand(site: Site, miss: Miss): void {
   }
   for (const family of [brand.families.heading, brand.families.body]) if (!familyById(family, brand.fonts)) miss('families', 'family', family);
   need(brand.styles, brand.buttonStyle, 'button label', 'style', miss);
+  if (brand.motion) {
+    sameKeys(brand.motion.order, brand.motion.items, 'motions', miss);
+    unique(Object.values(brand.motion.items).map((one) => one.path), 'motions: the path', 'name', miss);
+    for (const [use, id] of Object.entries(brand.motion.uses)) if (id !== null) need(brand.motion.items, id, `motion of ${use}s`, 'motion', miss);
+  }
   for (const [name, list] of Object.entries(brand.apart ?? {})) {
     for (const id of list) need(brand.swatches, id, `colours to be told apart, ${name}`, 'swatch', miss);
     if (new Set(list).size !== list.length) miss(`colours to be told apart, ${name}`, 'order', list.join(' '));

@@ -18,6 +18,7 @@ export function declaredKey(brand: Brand): string {
       ...brand.spaceOrder.map((id) => `${id} ${brand.spaces[id]!.path} ${brand.spaces[id]!.use}`),
       ...brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path}`), ...brand.sizeOrder.map((id) => `${id} ${brand.sizes[id]!.path}`),
       brand.logo ? 'logo' : '',
+      ...Object.values(brand.motion?.uses ?? {}).map((id) => brand.motion!.items[id ?? '']?.path ?? ''),
     ].join('|');
     keys.set(brand, key);
   }

@@ -1,7 +1,8 @@
+export type { Declaration, PaintedProperty } from './declaration.ts';
 export { declaredKey } from './declared-key.ts';
 export { styleSize, styleSizeAt } from './style-size.ts';
 export { customProperty, type Token, type TokenType } from './token.ts';
 export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from './swatches.ts';
 export { changedProperties, resolveToken, slotPath, stepPath, tokenCssValue, tokenTable, tokensCss, type TokenTable } from './table.ts';
-export { INHERITED, allRecipes, declarationsOf, recipeClass, recipes, type Declaration, type PaintedProperty, type Recipe } from './recipe.ts';
+export { INHERITED, allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';
 export { drawnColors } from './drawn-colors.ts';

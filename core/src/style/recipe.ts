@@ -1,19 +1,10 @@
 import { buttonSlot } from '../ground/index.ts';
-import type { Brand, CornerUse, OverrideProperty, State } from '../site/index.ts';
-import { BANDS, type BandId } from '../shape/index.ts';
+import type { Brand, CornerUse } from '../site/index.ts';
+import { BANDS } from '../shape/index.ts';
+import type { Declaration, PaintedProperty } from './declaration.ts';
+import { motionOf } from './motion.ts';
 import { swatchPath } from './swatches.ts';
 import { slotPath } from './table.ts';
-
-/** A property the brand paints. Layout properties that no token moves are not among them. */
-export type PaintedProperty = OverrideProperty | 'font-style' | 'text-transform' | 'outline-color' | 'gap' | 'width' | 'max-width' | 'font-variant-numeric' | 'background-image' | `drawing-${number}`;
-
-/** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
-export interface Declaration {
-  readonly property: PaintedProperty;
-  readonly token: string;
-  readonly state?: Exclude<State, 'rest'>;
-  readonly band?: BandId;
-}
 
 /**
  * A recipe is a small bundle of declarations that elements carry as a class:
@@ -106,13 +97,14 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       { property: 'color', token: slot(one, 'link-visited'), state: 'visited' },
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
-      ...selected(one),
+      ...selected(one), ...motionOf(brand, 'link'),
     ];
     case 'mark': return [{ property: 'background-color', token: slot(one, 'mark') }, { property: 'color', token: slot(one, 'mark-text') }, ...selected(one)];
     case 'menu': return [
       { property: 'color', token: slot(one, 'text') },
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      ...motionOf(brand, 'link'),
     ];
     case 'drawing': return one.split(',').map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
     case 'logo': return brand.logo ? [
@@ -125,6 +117,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       { property: 'color', token: slot(one, 'field-text') },
       { property: 'border-color', token: slot(one, 'field-edge') },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      ...motionOf(brand, 'field'),
     ];
     case 'bsize': return [
       { property: 'padding-block', token: `button.${brand.sizes[one]!.path}.pad-y` },
@@ -135,7 +128,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       const rest = parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, 'rest')) }));
       const states = (['hover', 'pressed', 'disabled'] as const).flatMap((state) =>
         parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, state)), state })));
-      return [...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }];
+      return [...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
     }
     default: return [];
   }

@@ -5,6 +5,7 @@ import { deriveColor, ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
+import { motionTokens } from './motion.ts';
 import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
 import { customProperty, type Token } from './token.ts';
@@ -18,7 +19,7 @@ const tables = new WeakMap<Brand, TokenTable>();
 export function tokenTable(brand: Brand): TokenTable {
   let table = tables.get(brand);
   if (!table) {
-    table = new Map([...colorTokens(brand), ...typeTokens(brand), ...shapeTokens(brand)].map((token) => [token.path, token]));
+    table = new Map([...colorTokens(brand), ...typeTokens(brand), ...shapeTokens(brand), ...motionTokens(brand)].map((token) => [token.path, token]));
     tables.set(brand, table);
   }
   return table;

@@ -1,5 +1,5 @@
 import { create, type Font } from 'fontkit';
-import { averageWidth, type FamilyKind, type FamilyShape, type FontMetrics } from '@yohaku/core';
+import { averageWidth, type FontMetrics } from '@yohaku/core';
 import { FontRefused } from './font-refused.ts';
 import { fontFormat, type FontFormat } from './open-font.ts';
 
@@ -21,8 +21,6 @@ export interface FontFile {
   readonly coverage: readonly (readonly [number, number])[];
   /** Whether it has figures of equal width. */
   readonly tableFigures: boolean;
-  readonly kind: FamilyKind;
-  readonly shape: FamilyShape;
   /** What was read with losses, in whole sentences. */
   readonly notes: readonly string[];
 }
@@ -54,7 +52,8 @@ function describe(font: Font, format: FontFormat): FontFile {
   if (characters.length === 0) throw new FontRefused('The font names no characters. Export it again with a character map and drop the new file.');
   const advance = (text: string): number | undefined => {
     const point = text.codePointAt(0)!;
-    return font.hasGlyphForCodePoint(point) ? font.glyphForCodePoint(point).advanceWidth / font.unitsPerEm : undefined;
+    const glyph = glyphOf(font, point);
+    return glyph ? advanceOf(font, glyph) / font.unitsPerEm : undefined;
   };
   /** Old fonts do not say how high their letters are: then these are measured. */
   const height = (letter: string) => optional(() => (font.hasGlyphForCodePoint(letter.codePointAt(0)!) ? font.glyphForCodePoint(letter.codePointAt(0)!).bbox.maxY : 0)) ?? 0;
@@ -77,10 +76,28 @@ function describe(font: Font, format: FontFormat): FontFile {
     },
     width: width === 0 ? 0.5 : Math.round(width * 10_000) / 10_000,
     coverage: runsOf(characters),
-    tableFigures: (optional(() => font.availableFeatures) ?? []).includes('tnum') || evenFigures(advance),
-    ...kindOf(os2?.panose ?? [], advance('i') !== undefined && advance('i') === advance('m'), () => optional(() => hasSerifs(font)) ?? false),
+    tableFigures: evenFigures(advance) || (optional(() => substitutions(font).includes('tnum')) ?? false),
     notes,
   };
+}
+
+/** Tags of the font's substitutions, from the table that lists them: asking for all features would set up a whole layout engine. */
+function substitutions(font: Font): string[] {
+  return (font as unknown as { GSUB?: { featureList: readonly { readonly tag: string }[] } }).GSUB?.featureList.map((one) => one.tag) ?? [];
+}
+
+/** Number of the glyph for a character, 0 where there is none. A glyph of a woff2 font cannot be had without taking all outlines apart. */
+function glyphOf(font: Font, point: number): number {
+  return font.hasGlyphForCodePoint(point) ? (font as unknown as { _cmapProcessor: { lookup(point: number): number } })._cmapProcessor.lookup(point) : 0;
+}
+
+/**
+ * Advance width of a glyph from the table that has it: asking the glyph would
+ * take all outlines apart to find its box as well. The last entry counts for all glyphs behind it.
+ */
+function advanceOf(font: Font, glyph: number): number {
+  const { metrics } = (font as unknown as { hmtx: { metrics: { length: number; get(at: number): { advance: number } } } }).hmtx;
+  return metrics.get(Math.min(glyph, metrics.length - 1)).advance;
 }
 
 /** Parts of a font may be missing, or too damaged to read: the rest can still be used. */
@@ -94,27 +111,6 @@ function optional<T>(read: () => T): T | undefined {
 
 function evenFigures(advance: (text: string) => number | undefined): boolean {
   return new Set([...'0123456789'].map(advance)).size === 1;
-}
-
-/**
- * What a font looks like, by its PANOSE numbers: family kind 2 is for text, 3 hand
- * written, 4 decorative; of the first, serif styles 2 to 10 have serifs, of which
- * 6 and 7 are square, and 11 to 15 have none. Many fonts leave them empty: then the
- * capital I is looked at.
- */
-function kindOf([family = 0, serif = 0]: readonly number[], fixedWidth: boolean, serifs: () => boolean): { kind: FamilyKind; shape: FamilyShape } {
-  if (fixedWidth) return { kind: 'mono', shape: 'mono' };
-  if (family === 3) return { kind: 'hand', shape: 'sans' };
-  if (family === 4) return { kind: 'display', shape: 'sans' };
-  if (family === 2 && serif >= 2 && serif <= 10) return { kind: serif === 6 || serif === 7 ? 'slab' : 'serif', shape: 'serif' };
-  return family !== 2 && serifs() ? { kind: 'serif', shape: 'serif' } : { kind: 'sans', shape: 'sans' };
-}
-
-/** A capital I without serifs is one plain bar: few points, and narrow. */
-function hasSerifs(font: Font): boolean {
-  const { path, bbox } = font.glyphForCodePoint(0x49);
-  const lean = Math.tan((-font.italicAngle * Math.PI) / 180) * bbox.height;
-  return path.commands.length > 12 && (bbox.width - lean) / bbox.height > 0.25;
 }
 
 const MOST_AXES = 16;

@@ -1,6 +1,7 @@
 import type { ReadFace } from '@yohaku/core';
 import type { Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
+import { fontLooks } from './font-looks.ts';
 import { readFontFile } from './read-font.ts';
 import { toWoff2 } from './to-woff2.ts';
 
@@ -17,7 +18,8 @@ export interface TakenFont extends ReadFace {
  * @throws FontRefused when it is none, broken or too large
  */
 export async function takeFont(db: Querier, name: string, bytes: Buffer): Promise<TakenFont> {
-  const { format, family, weight, italic, axes, embedding, metrics, width, coverage, tableFigures, kind, shape, notes } = readFontFile(bytes);
+  const { format, family, weight, italic, axes, embedding, metrics, width, coverage, tableFigures, notes } = readFontFile(bytes);
+  const { kind, shape } = fontLooks(bytes);
   const hash = await storeFile(db, await toWoff2(bytes, format), 'font/woff2');
   const called = family || name.replace(/\.\w+$/, '').replace(/[^\p{L}\p{N} ._-]/gu, ' ').replace(/\s+/g, ' ').trim().slice(0, 60).trim() || 'Font';
   return {

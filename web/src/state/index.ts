@@ -13,3 +13,4 @@ export { Editor, freshId } from './editor.ts';
 export { PixelsRead, type Spot } from './pixels-read.ts';
 export { BroughtFonts } from './brought-fonts.ts';
 export { handToken } from './desk/hand-token.ts';
+export { MotionShown } from './motion-shown.ts';

@@ -62,6 +62,7 @@ export class FramePainter {
       this.#fonts(site.brand);
       this.#style('yohaku-tokens', tokensCss(site.brand));
       this.#style('yohaku-styles', stylesOf(site));
+      this.still(true);
       this.document.documentElement.lang = site.language;
       this.#write(site);
       return true;
@@ -86,6 +87,11 @@ export class FramePainter {
     if (this.#standIn === only) return;
     this.#standIn = only;
     if (this.#applied) this.#fonts(this.#applied.brand);
+  }
+
+  /** Keeps everything from moving: what is compared or dragged must be at its end at once. */
+  still(on: boolean): void {
+    this.#style('yohaku-still', on ? '*, *::before, *::after { transition: none !important; }' : '');
   }
 
   /** Styles on top of the site's own: text as wide as readers may set it. Empty takes them away. */

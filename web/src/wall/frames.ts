@@ -2,11 +2,12 @@ import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, stressCss, type Site } from '@yohaku/core';
-import { AuditActions, PaintedAreas, deskFeature, siteFeature, type Row } from '../state/index.ts';
+import { AuditActions, MotionShown, PaintedAreas, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import type { FramePainter } from './frame-painter.ts';
+import { playMotion } from './play-motion.ts';
 
 /** A frame on the wall as the scheduler sees it. */
 export interface HungFrame {
@@ -39,6 +40,7 @@ const heightOf = (document: Document): number => document.body.getBoundingClient
 export class Frames {
   readonly #store = inject(Store);
   readonly #areas = inject(PaintedAreas);
+  readonly #motion = inject(MotionShown);
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   /** What breaks under hostile copy, read from the pages as they are laid out; null while none is asked for, or it is being read. */
@@ -64,6 +66,9 @@ export class Frames {
       for (const frame of this.#hung.values()) frame.painter.onTop(css);
       this.breaks.set(null);
       if (this.#hung.size > 0) this.#waitForQuiet();
+    });
+    effect(() => {
+      if (this.#motion.asked() > 0) untracked(() => void this.#play());
     });
     effect(() => {
       const only = this.#standIns();
@@ -185,6 +190,14 @@ export class Frames {
     }
     this.#store.dispatch(AuditActions.layout({ rows: worse }));
     if (areas.size > 0) this.#areas.set(areas);
+  }
+
+  async #play(): Promise<void> {
+    const site = this.#painted();
+    if (!site) return;
+    this.#motion.playing.set(true);
+    await playMotion([...this.#hung.values()].filter((frame) => frame.inSight()).map((frame) => frame.painter), site);
+    this.#motion.playing.set(false);
   }
 
   async #readBreaks(site: Site): Promise<void> {

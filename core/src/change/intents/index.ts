@@ -5,6 +5,7 @@ export { bindDrawing } from './drawings.ts';
 export { addFontFace, faceName, removeFamily, setFamilies, type ReadFace } from './fonts.ts';
 export { addStyle, removeStyle, resizeStyles, setStyleAt, settleProvisional, styleUses, type SizeChange } from './styles.ts';
 export { splitStyle, splitVariant, type OneOff } from './one-offs.ts';
+export { EASINGS, addMotion, readEasing, removeMotion } from './motion.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
 export { addPage, addSection, duplicateSection, movePage, moveSection, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';

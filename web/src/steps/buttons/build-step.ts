@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import { BUTTON_PARTS, buttonSlot, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type CornerUse, type BandId, type SlotValue } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+import { MotionList } from './motion-list.ts';
 
 const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled'] as const;
 type Shown = (typeof STATES)[number];
@@ -12,7 +13,7 @@ const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, VerdictRule, Reaching],
+  imports: [Choice, NumberField, TextField, VerdictRule, Reaching, MotionList],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })

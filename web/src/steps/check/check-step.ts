@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type Place, type Site, type SetValue } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, deskFeature, siteFeature, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
@@ -72,12 +72,23 @@ export class CheckStep {
     return site && row ? row.tokens.map((path) => tokenTable(site.brand).get(path)).filter((token) => token !== undefined) : [];
   });
   protected readonly asks = computed(() => (this.row()?.rule ? RULES[this.row()!.rule!] : undefined));
-  protected readonly mends = computed((): Mend[] => {
+  /** The row in hand as what failed, when it is that. */
+  readonly #finding = computed((): Finding | undefined => {
     const site = this.#editor.current();
     const row = this.row();
-    if (!site || !row?.rule || row.verdict !== 'fail') return [];
-    const place = siteIndex(site).byAddress.get(`${row.page} ${row.place}`);
-    return place ? mendFor(site, { ...row, rule: row.rule, verdict: 'fail', place } satisfies Finding) : [];
+    const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    return place && { ...row!, rule: row!.rule!, verdict: 'fail', place };
+  });
+  protected readonly mends = computed((): Mend[] => {
+    const site = this.#editor.current();
+    const finding = this.#finding();
+    return site && finding ? mendFor(site, finding) : [];
+  });
+  /** A size, line height or target that fails: the value that mends it. */
+  protected readonly typeMend = computed((): TypeMend | undefined => {
+    const finding = this.#finding();
+    const site = this.#editor.current();
+    return finding && site ? typeMendFor(site, finding) : undefined;
   });
   /** The text in hand, when it fails over a picture: what is wrong, where it is weakest, what mends it. */
   protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; spot: Spot; mends: PictureMend[] } | null => {
@@ -152,7 +163,7 @@ export class CheckStep {
     if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
-  protected mend(mend: Mend | PictureMend): void {
+  protected mend(mend: Mend | PictureMend | TypeMend): void {
     this.#editor.commit(() => ({ label: `Mend ${mend.label}`, ops: mend.ops }));
   }
   protected take(token: string): void {
@@ -183,7 +194,7 @@ export class CheckStep {
     switch (event.key.toLowerCase()) {
       case 'n': return this.go(Math.min(this.shown().length - 1, this.at() + 1));
       case 'p': return this.go(Math.max(0, this.at() - 1));
-      case 'm': { const mend = this.mends()[0] ?? this.pictured()?.mends[0]; return mend && this.mend(mend); }
+      case 'm': { const mend = this.mends()[0] ?? this.typeMend() ?? this.pictured()?.mends[0]; return mend && this.mend(mend); }
       case 'u': return this.undo();
     }
   }

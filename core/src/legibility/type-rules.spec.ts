@@ -1,0 +1,55 @@
+import * as fc from 'fast-check';
+import { applyChange, setStyleAt, setValue, type Edit } from '../change/index.ts';
+import type { Site } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { auditSite, findings, type Finding } from './audit.ts';
+import { RULES, type RuleId } from './outcome.ts';
+import { typeMendFor } from './type-mend.ts';
+
+const small = smallSite();
+const after = (site: Site, edit: Edit | { ops: Edit['ops'] }): Site => applyChange(site, edit).site;
+const failing = (site: Site, rule: RuleId): Finding[] => findings(auditSite(site)).filter((one) => one.rule === rule);
+const style = (id: string, field: string, value: unknown): Site => after(small, setValue(small, '', ['brand', 'styles', id, field], value));
+
+/** A site in which a rule fails, and how its mend is called. */
+const FAILING: readonly { rule: RuleId; site: Site; mend: RegExp }[] = [
+  { rule: 'line-height', site: style('running', 'lineHeight', 1.2), mend: /^line height of running: 1\.4$/ },
+  { rule: 'zoom', site: style('title', 'size', { kind: 'pinned', small: 18, large: 120 }), mend: /^title grows from at least 50 px$/ },
+  { rule: 'phone-size', site: after(small, setStyleAt(small, 'running', 'phone', 13)), mend: /^running at 16 px on phone$/ },
+  { rule: 'heading-order', site: style('section', 'size', { kind: 'pinned', small: 60, large: 60 }), mend: /^section at [\d.]+ px on (phone|desktop)$/ },
+];
+
+describe('rules of type', () => {
+  it('are held by a site that was set with care', () => {
+    for (const { rule } of FAILING) expect(failing(small, rule)).withContext(rule).toEqual([]);
+  });
+  it('say what they ask and where that is from', () => {
+    expect(RULES['line-height']).toEqual(jasmine.objectContaining({ asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12' }));
+    expect(RULES.zoom).toEqual(jasmine.objectContaining({ asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4' }));
+  });
+  it('ask twice the size of text that grows with the window at any zoom', () => {
+    fc.assert(fc.property(fc.integer({ min: 12, max: 60 }), fc.double({ min: 1, max: 6, noNaN: true }), (from, times) => {
+      const site = style('title', 'size', { kind: 'pinned', small: from, large: Math.min(200, Math.round(from * times)) });
+      const grows = Math.min(200, Math.round(from * times)) / from;
+      // At five times zoom the window is 256 px wide: the small end, five times as large, is at least twice the large end while that is no more than two and a half times it.
+      return grows <= 2.5 ? failing(site, 'zoom').length === 0 : failing(site, 'zoom').length > 0;
+    }));
+  });
+  it('are each put right by their mend, which names its token and places', () => {
+    for (const { rule, site, mend } of FAILING) {
+      let now = site;
+      const [first] = failing(now, rule);
+      expect(first).withContext(rule).toBeDefined();
+      const offered = typeMendFor(now, first!)!;
+      expect(offered.label).toMatch(mend);
+      expect(offered.places).withContext(rule).toBeGreaterThan(0);
+      // One mend a width: a heading too large at both is put right twice.
+      for (let i = 0; i < 4 && failing(now, rule).length > 0; i++) now = after(now, { ops: typeMendFor(now, failing(now, rule)[0]!)!.ops });
+      expect(failing(now, rule)).withContext(rule).toEqual([]);
+    }
+  });
+  it('have no mend for what is set on a place, or for what cannot be one value', () => {
+    const [finding] = failing(FAILING[0]!.site, 'line-height');
+    expect(typeMendFor(small, { ...finding!, rule: 'skipped-level' })).toBeUndefined();
+  });
+});

@@ -1,0 +1,27 @@
+import { expect, test } from '../fixtures.ts';
+
+test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({ desk, page }) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await desk.step('Buttons');
+  const moving = () => desk.frame('Home at 1280').locator('.button').first().evaluate((element) => [getComputedStyle(element).transitionDuration, getComputedStyle(element).transitionTimingFunction].join(' '));
+  // What hangs for judging is still.
+  expect(await moving()).toContain('0s');
+  const duration = page.getByLabel('Quick duration, ms');
+  await duration.fill('900');
+  await duration.press('Enter');
+  const easing = page.getByLabel('Quick easing');
+  await easing.fill('bouncy');
+  await easing.press('Enter');
+  await expect(page.getByText(/“bouncy” is no curve: four numbers.* What was set is kept\./)).toBeVisible();
+  await easing.fill('0.2, 0, 0, 1');
+  await easing.press('Enter');
+  await desk.saved();
+  await page.getByRole('button', { name: 'Show on the wall' }).click();
+  await expect.poll(moving).toBe('0.9s cubic-bezier(0.2, 0, 0, 1)');
+  await expect.poll(moving).toContain('0s');
+  await desk.choose('Buttons', 'at once', page.getByRole('region', { name: 'Spaces by width' }));
+  await expect(desk.told()).toContainText('changed');
+  await page.getByRole('button', { name: 'Delete Calm' }).click();
+  await expect(page.getByLabel('Calm easing')).toHaveCount(0);
+  await desk.saved();
+});
