@@ -20,6 +20,16 @@ const fullColour = async (page: Page) => {
   }
 };
 
+/** Off with whatever another picture hung on the wall. */
+const calm = async (page: Page) => {
+  const back = page.getByRole('button', { name: 'Back to the overview' });
+  if (await back.count()) await back.click();
+  for (const name of ['Stress copy', 'Specimen']) {
+    const on = page.getByRole('button', { name, exact: true, pressed: true });
+    if (await on.count()) await on.click();
+  }
+};
+
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
     await step(page, 'Gather');
@@ -50,38 +60,6 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Lightness by hue' }).click();
     await page.keyboard.press('v');
     await page.keyboard.press('v');
-  },
-  families: async (page) => {
-    await step(page, 'Type');
-    await page.getByRole('button', { name: /^Headings/ }).click();
-    await page.getByRole('button', { name: 'Take Literata' }).hover();
-    await page.waitForTimeout(1200);
-  },
-  stress: async (page) => {
-    await step(page, 'Check');
-    await page.getByRole('button', { name: 'Stress copy' }).click();
-    await page.getByText(/things? breaks?/).waitFor();
-    await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
-    await page.waitForTimeout(1500);
-  },
-  specimen: async (page) => {
-    await step(page, 'Type');
-    await page.getByRole('button', { name: 'Specimen', exact: true }).click();
-    await page.waitForTimeout(1500);
-    await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'Paper' }).click();
-    await page.waitForTimeout(500);
-  },
-  standins: async (page) => {
-    await step(page, 'Type');
-    await page.getByRole('button', { name: 'Without its fonts' }).click();
-    await page.waitForTimeout(2500);
-    await page.getByRole('button', { name: 'Home', exact: true }).click();
-    await page.waitForTimeout(1000);
-  },
-  pairings: async (page) => {
-    await step(page, 'Type');
-    await page.getByRole('button', { name: 'Pairings' }).click();
-    await page.waitForTimeout(1200);
   },
   harmonies: async (page) => {
     await fullColour(page);
@@ -139,6 +117,26 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.frameLocator('iframe[title="Islands at 1280"]').locator('[data-place*="picture"]').first().click();
     await page.waitForTimeout(400);
   },
+  families: async (page) => {
+    await step(page, 'Type');
+    await page.getByRole('button', { name: /^Headings/ }).click();
+    await page.getByRole('button', { name: 'Take Literata' }).hover();
+    await page.waitForTimeout(1200);
+  },
+  specimen: async (page) => {
+    await step(page, 'Type');
+    await page.getByRole('button', { name: 'Specimen', exact: true }).click();
+    await page.waitForTimeout(1500);
+    await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'Paper' }).click();
+    await page.waitForTimeout(500);
+  },
+  stress: async (page) => {
+    await step(page, 'Check');
+    await page.getByRole('button', { name: 'Stress copy' }).click();
+    await page.getByText(/things? breaks?/).waitFor();
+    await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
+    await page.waitForTimeout(1500);
+  },
 };
 
 const browser = await launch();
@@ -152,6 +150,7 @@ mkdirSync(folder, { recursive: true });
 for (const [name, prepare] of Object.entries(SHOTS)) {
   if (only.length > 0 && !only.includes(name)) continue;
   try {
+    await calm(page);
     await prepare(page);
   } catch (error) {
     process.stderr.write(`${name}: ${String(error).split('\n')[0]}\n`);
