@@ -125,6 +125,8 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   specimen: async (page) => {
     await step(page, 'Type');
+    const ladder = page.getByRole('button', { name: 'Back to the ladder' });
+    if (await ladder.count()) await ladder.click();
     await page.getByRole('button', { name: 'Specimen', exact: true }).click();
     await page.waitForTimeout(1500);
     await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'Paper' }).click();
