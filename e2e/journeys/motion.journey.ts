@@ -19,7 +19,7 @@ test('motions are named, timed and curved, refused where they are no curve, and 
   await page.getByRole('button', { name: 'Show on the wall' }).click();
   await expect.poll(moving).toBe('0.9s cubic-bezier(0.2, 0, 0, 1)');
   await expect.poll(moving).toContain('0s');
-  await desk.choose('Buttons', 'at once', page.getByRole('region', { name: 'Spaces by width' }));
+  await desk.choose('Buttons take', 'at once');
   await expect(desk.told()).toContainText('changed');
   await page.getByRole('button', { name: 'Delete Calm' }).click();
   await expect(page.getByLabel('Calm easing')).toHaveCount(0);
