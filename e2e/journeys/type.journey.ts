@@ -1,4 +1,4 @@
-import { expect, test, type Desk } from '../fixtures.ts';
+import { Desk, expect, test } from '../fixtures.ts';
 
 const fontSize = (desk: Desk, frame: string, selector: string, at = 0) => desk.frame(frame).locator(selector).nth(at).evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
 const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type ladder' }).getByRole('button', { name });
@@ -66,6 +66,19 @@ test('a phone that does not follow says so, and follows again; the ladder is loo
   await desk.saved();
 });
 
+test('steps of the scale are snapped to whole px and exact again; the scale stays above one', async ({ desk, page }) => {
+  await desk.step('Type');
+  const sizes = async () => Promise.all(['Display', 'Title', 'Section'].map(async (name) => Number((await rung(desk, new RegExp(`^${name}, `)).getAttribute('aria-label'))!.match(/([\d.]+) px/)![1])));
+  const exact = await sizes();
+  expect(exact.some((px) => !Number.isInteger(px))).toBe(true);
+  await page.getByRole('button', { name: 'exact', exact: true }).click();
+  await expect.poll(async () => (await sizes()).every(Number.isInteger)).toBe(true);
+  await desk.saved();
+  await page.getByRole('button', { name: 'whole px', exact: true }).click();
+  await expect.poll(sizes).toEqual(exact);
+  await desk.saved();
+});
+
 test('a style is added, set, and deleted only with something in its place while text is set in it', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Lead, /).click();
@@ -100,4 +113,32 @@ test('what is provisional is counted, gone through, and settled in one pass', as
   await expect(page.getByText(/\d provisional/)).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'settle all' })).toHaveCount(0);
   await desk.saved();
+});
+
+test('two windows edit one style: different values both stay, the same value ends the same, and the loser is told', async ({ desk, page, context }) => {
+  const other = await context.newPage();
+  await other.goto(`${desk.server.address}/`);
+  const second = new Desk(other, desk.server);
+  await second.ready();
+  const set = async (who: Desk, label: string, value: string) => {
+    await who.page.getByLabel(label, { exact: true }).fill(value);
+    await who.page.getByLabel(label, { exact: true }).press('Enter');
+    await who.saved();
+  };
+  for (const who of [desk, second]) {
+    await who.step('Type');
+    await rung(who, /^Title, /).click();
+  }
+  await set(desk, 'Line height', '1.3');
+  await set(second, 'Weight', '600');
+  const style = (who: Desk) => who.frame('Sailings at 1280').locator('h1').evaluate((element) => {
+    const { lineHeight, fontSize, fontWeight } = getComputedStyle(element);
+    return `${Math.round((Number.parseFloat(lineHeight) / Number.parseFloat(fontSize)) * 100) / 100} ${fontWeight}`;
+  });
+  for (const who of [desk, second]) await expect.poll(() => style(who)).toBe('1.3 600');
+  await set(desk, 'Line height', '1.4');
+  await expect.poll(() => style(second)).toBe('1.4 600');
+  await set(second, 'Line height', '1.5');
+  for (const who of [desk, second]) await expect.poll(() => style(who)).toBe('1.5 600');
+  await expect(page.getByRole('alert')).toContainText('Title line height: changed in another window after you');
 });

@@ -2,7 +2,7 @@ import { changedTokens, siteIndex } from '../reach/index.ts';
 import { stylesCss } from '../render/index.ts';
 import { danglingReferences, readSite, type Site } from '../site/index.ts';
 import { tokenTable } from '../style/index.ts';
-import { writeDtcg } from '../formats/index.ts';
+import { readDtcg, writeDtcg } from '../formats/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { EASINGS, addMotion, applyChange, readEasing, removeMotion, setValue, type Edit } from './index.ts';
 
@@ -39,6 +39,14 @@ describe('motion', () => {
     const written = writeDtcg(site) as { motion: { quick: Record<string, { $type: string; $value: unknown }> } };
     expect([written.motion.quick['duration']!.$type, written.motion.quick['duration']!.$value]).toEqual(['duration', { value: 120, unit: 'ms' }]);
     expect([written.motion.quick['easing']!.$type, written.motion.quick['easing']!.$value]).toEqual(['cubicBezier', [0, 0, 0.58, 1]]);
+  });
+  it('comes in again from DTCG as it was, and as it was edited there', () => {
+    const file = writeDtcg(site) as { motion: { quick: Record<string, { $value: unknown }> } };
+    expect(readDtcg(file)).toEqual(jasmine.objectContaining({ brand: site.brand, changed: [], left: [] }));
+    file.motion.quick['duration']!.$value = { value: 0.3, unit: 's' };
+    file.motion.quick['easing']!.$value = [0.2, 0, 0, 1];
+    const read = readDtcg(file);
+    expect([read.brand.motion!.items['quick']!.duration, read.brand.motion!.items['quick']!.easing, read.left]).toEqual([300, [0.2, 0, 0, 1], []]);
   });
   it('reads curves as numbers or keywords, and nothing else', () => {
     expect(readEasing('ease-out')).toEqual([...EASINGS['ease-out']!]);

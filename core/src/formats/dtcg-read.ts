@@ -66,6 +66,13 @@ const pixels = (value: unknown): number | undefined => {
   return typeof number === 'number' ? (unit === 'rem' ? number * 16 : number) : undefined;
 };
 
+const milliseconds = (value: unknown): number | undefined => {
+  const { value: number, unit } = (value ?? {}) as { value?: unknown; unit?: unknown };
+  return typeof number === 'number' ? (unit === 's' ? number * 1000 : number) : undefined;
+};
+const curve = (value: unknown): [number, number, number, number] | undefined =>
+  Array.isArray(value) && value.length === 4 && value.every((one) => typeof one === 'number') ? (value as [number, number, number, number]) : undefined;
+
 function sameColor(one: Rgb8 | undefined, value: unknown): boolean {
   const other = parseColor(colorHex(value) ?? '')?.rgb;
   const alpha = (value as { alpha?: number } | null)?.alpha ?? 1;
@@ -89,6 +96,8 @@ function sameValue(token: Token, value: unknown): boolean {
     }
     // A fluid size is written as its value at the large width: compared only where it is a plain length.
     case 'dimension': return !css.endsWith('px') || pixels(value) === Number.parseFloat(css);
+    case 'duration': return milliseconds(value) === Number.parseFloat(css);
+    case 'cubicBezier': return curve(value)?.join(', ') === css.slice('cubic-bezier('.length, -1);
     case 'fontFamily': return Array.isArray(value) && value.join(', ') === css.replaceAll('"', '');
     default: return Number(css) === value;
   }
@@ -116,5 +125,7 @@ function editedValue(token: Token, value: unknown): { at: readonly string[]; val
     const px = pixels(value);
     return px === undefined || !token.css?.endsWith('px') ? undefined : [{ at, value: px }];
   }
+  if (token.type === 'duration') return milliseconds(value) === undefined ? undefined : [{ at, value: milliseconds(value) }];
+  if (token.type === 'cubicBezier') return curve(value) && [{ at, value: curve(value) }];
   return typeof value === 'number' && token.css !== undefined ? [{ at, value }] : undefined;
 }

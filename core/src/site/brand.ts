@@ -84,7 +84,7 @@ export type TextStyle = v.InferOutput<typeof TextStyle>;
 
 const End = v.strictObject({ width: v.pipe(v.number(), v.minValue(320), v.maxValue(2560)), base: ranged('scaleBase'), ratio: ranged('scaleRatio') });
 const ScaleSchema = v.pipe(
-  v.strictObject({ small: End, large: End }),
+  v.strictObject({ small: End, large: End, snapped: v.optional(v.boolean()) }),
   v.check(({ small, large }) => small.width < large.width, 'the small width must be below the large one'),
 );
 

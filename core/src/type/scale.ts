@@ -10,6 +10,8 @@ export interface ScaleEnd {
 export interface TypeScale {
   readonly small: ScaleEnd;
   readonly large: ScaleEnd;
+  /** Steps are whole px at both ends. */
+  readonly snapped?: boolean | undefined;
 }
 
 /** A size that is fluid between two widths, with coefficients rounded as they are emitted. */
@@ -22,9 +24,10 @@ export interface FluidSize {
 
 const REM = 16;
 
-/** Size in px of a step at one end: base times ratio to the power of the step. */
-export function stepSize(end: ScaleEnd, step: number): number {
-  return end.base * end.ratio ** step;
+/** Size in px of a step at one end: base times ratio to the power of the step, to whole px where the scale is snapped. */
+export function stepSize(scale: TypeScale, end: 'small' | 'large', step: number): number {
+  const px = scale[end].base * scale[end].ratio ** step;
+  return scale.snapped ? Math.round(px) : px;
 }
 
 /**
@@ -44,7 +47,7 @@ export function fluidSize(scale: TypeScale, smallPx: number, largePx: number): F
 
 /** Fluid size of a step of the scale. */
 export function scaleStep(scale: TypeScale, step: number): FluidSize {
-  return fluidSize(scale, stepSize(scale.small, step), stepSize(scale.large, step));
+  return fluidSize(scale, stepSize(scale, 'small', step), stepSize(scale, 'large', step));
 }
 
 /** CSS of a fluid size: `clamp()` in rem and vw, or plain rem where it does not move. */

@@ -8,7 +8,20 @@ describe('type scale', () => {
   it('has base times ratio to the step at both ends', () => {
     fc.assert(fc.property(fc.integer({ min: -3, max: 6 }), (step) => {
       const size = scaleStep(scale, step);
-      return Math.abs(fluidAt(size, 390) - stepSize(scale.small, step)) < 0.02 && Math.abs(fluidAt(size, 1280) - stepSize(scale.large, step)) < 0.02;
+      return Math.abs(fluidAt(size, 390) - stepSize(scale, 'small', step)) < 0.02 && Math.abs(fluidAt(size, 1280) - stepSize(scale, 'large', step)) < 0.02;
+    }));
+  });
+  it('is whole px at both ends where it is snapped, and never a step out of order', () => {
+    fc.assert(fc.property(fc.double({ min: 12, max: 32, noNaN: true }), fc.double({ min: 1.05, max: 2, noNaN: true }), fc.integer({ min: -3, max: 8 }), (base, ratio, step) => {
+      const snapped = { small: { width: 390, base, ratio }, large: { width: 1280, base: base + 2, ratio: ratio + 0.05 }, snapped: true };
+      const at = (width: number, one: number) => fluidAt(scaleStep(snapped, one), width);
+      return [390, 1280].every((width) => Math.abs(at(width, step) - Math.round(at(width, step))) < 0.01 && at(width, step) <= at(width, step + 1) + 0.01);
+    }));
+  });
+  it('grows with every step, and from the base up with the width, without a jump', () => {
+    fc.assert(fc.property(fc.integer({ min: 0, max: 8 }), fc.integer({ min: 320, max: 1919 }), (step, width) => {
+      const at = (one: number, w: number) => fluidAt(scaleStep(scale, one), w);
+      return at(step, width) < at(step + 1, width) && at(step, width) <= at(step, width + 1) + 1e-9 && at(step, width + 1) - at(step, width) < 0.3;
     }));
   });
   it('never leaves the span between both ends, and grows evenly between them', () => {

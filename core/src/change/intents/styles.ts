@@ -38,7 +38,7 @@ export function resizeStyles(site: Site, ids: readonly string[], { by, amount }:
       if (!Number.isInteger(step) || step < STEPS.min || step > STEPS.max) throw new ChangeRefused('invalid', `${style.label} would leave the scale: its steps go from ${STEPS.min} to ${STEPS.max}. Nothing was changed.`);
       return { kind: 'step', step };
     }
-    const from = style.size.kind === 'pinned' ? style.size : { small: stepSize(scale.small, style.size.step), large: stepSize(scale.large, style.size.step) };
+    const from = style.size.kind === 'pinned' ? style.size : { small: stepSize(scale, 'small', style.size.step), large: stepSize(scale, 'large', style.size.step) };
     return { kind: 'pinned', small: checked(style, grow(from.small, 'small')), large: checked(style, grow(from.large, 'large')) };
   }
 }

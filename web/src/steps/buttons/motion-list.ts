@@ -22,6 +22,7 @@ import { Choice, NumberField, TextField } from '../../ui/index.ts';
   `,
   styles: `
     :host { display: block; padding-top: 8px; }
+    button { min-height: 24px; min-width: 24px; }
     .bar { display: flex; gap: 12px; } .bar .head { flex: 1; }
     .row { display: flex; gap: 8px; align-items: flex-end; border-bottom: 1px solid #d9d9d9; padding: 1px 0; } .row > :last-child { margin-left: auto; }
     .uses { display: flex; gap: 12px; padding-top: 4px; }

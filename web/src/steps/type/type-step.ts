@@ -36,6 +36,10 @@ export class TypeStep {
   protected scale(end: 'small' | 'large', field: 'base' | 'ratio', value: number, phase: 'preview' | 'commit'): void {
     this.#editor.set(`Scale ${field} at ${this.brand()!.scale[end].width}`, ['brand', 'scale', end, field], value, phase);
   }
+  protected snap(): void {
+    const snapped = !this.brand()!.scale.snapped;
+    this.#editor.set(snapped ? 'Steps of the scale to whole px' : 'Steps of the scale exact', ['brand', 'scale', 'snapped'], snapped || undefined);
+  }
   /** Token of the largest step on the scale: what the ratio moves most. */
   protected readonly topStep = computed(() => stepPath(Math.max(...Object.values(this.brand()?.styles ?? {}).map((style) => (style.size.kind === 'step' ? style.size.step : -9)))));
 }
