@@ -15,14 +15,15 @@ interface Seen { readonly style: Record<string, string>; readonly behind: readon
 
 /** Computed styles of every place, and the backgrounds on the way up, in one evaluation. */
 function read(page: Page): Promise<Record<string, Seen>> {
-  return page.evaluate((names) => Object.fromEntries([...document.querySelectorAll('[data-place]')].map((element) => {
+  // What is measured in letters is only itself once the fonts have come.
+  return page.evaluate((names) => document.fonts.ready.then(() => Object.fromEntries([...document.querySelectorAll('[data-place]')].map((element) => {
     const computed = getComputedStyle(element);
     const behind: string[] = [];
     for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
     // Only the logo is given a width; that of everything else is the layout's.
     const given = names.filter((name) => name !== 'width' || element.classList.contains('logo'));
     return [element.getAttribute('data-place')!, { style: Object.fromEntries(given.map((name) => [name, computed.getPropertyValue(name)])), behind }];
-  })), NAMES);
+  }))), NAMES);
 }
 
 function differences(site: Site, group: Group, id: string, state: State, width: number, seen: Seen | undefined): string[] {
