@@ -89,9 +89,9 @@ export class FramePainter {
     if (this.#applied) this.#fonts(this.#applied.brand);
   }
 
-  /** Keeps everything from moving: what is compared or dragged must be at its end at once. */
+  /** Keeps what has a motion from moving: what is compared or dragged must be at its end at once. By class: a rule for every element would make Chromium style two pseudo-elements of each. */
   still(on: boolean): void {
-    this.#style('yohaku-still', on ? '*, *::before, *::after { transition: none !important; }' : '');
+    this.#style('yohaku-still', on ? '.button, .link, .menu-link, .field { transition: none !important; }' : '');
   }
 
   /** Styles on top of the site's own: text as wide as readers may set it. Empty takes them away. */
