@@ -9,6 +9,7 @@ import { benchDrag } from './drag.ts';
 import { benchExtract } from './extract.ts';
 import { benchField } from './field.ts';
 import { benchFonts } from './fonts.ts';
+import { benchHeld } from './held.ts';
 import { benchMend } from './mend.ts';
 import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
@@ -28,6 +29,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   places: () => benchPlaces(site, plot),
   ripple: () => benchRipple(site),
   restyle: () => withServer(({ address, link }) => benchRestyle(site, address, link)),
+  held: () => withServer(({ address, link }) => benchHeld(site, address, link)),
   extract: benchExtract,
   field: benchField,
   drag: () => withServer(({ address, link }) => benchDrag(address, link)),

@@ -1,6 +1,7 @@
-import type { CDPSession, Page } from '@playwright/test';
-import { applyChange, bodyHtml, changedProperties, fontsCss, familiesInUse, parseColor, setSwatchColor, stylesCss, tokensCss, pageTree, recipeClass, type Site } from '@yohaku/core';
+import type { Page } from '@playwright/test';
+import { applyChange, changedProperties, parseColor, setSwatchColor, type Site } from '@yohaku/core';
 import { launch } from '../browser.ts';
+import { openBare, watchBusy } from './bare-page.ts';
 import { median, type Result } from './result.ts';
 
 /** The two are measured in turns, so that a machine that slows down slows both. */
@@ -8,15 +9,9 @@ const ROUNDS = 9;
 /** Steps of a round; the first of them warm it up and are not counted. */
 const STEPS = 14;
 const WARM = 4;
-/** Animation frames that every step is given on either page: the same for both, and more than the wall needs. */
-const WINDOW = 10;
-const WIDTHS = [1280, 390];
-
-/** Busy time of the main thread since the page began, in ms. */
-async function busy(cdp: CDPSession): Promise<number> {
-  const { metrics } = await cdp.send('Performance.getMetrics');
-  return metrics.find((one) => one.name === 'TaskDuration')!.value * 1000;
-}
+/** Animation frames that every step is given on either page, and then a while without: the same for both, and more than the wall needs, its pages out of sight among it. */
+const WINDOW = 8;
+const REST_MS = 250;
 
 /** One slider step over the demo's wall, against a bare page that only sets the same properties in the same frames. */
 export async function benchRestyle(site: Site, address: string, link: string): Promise<Result[]> {
@@ -28,8 +23,8 @@ export async function benchRestyle(site: Site, address: string, link: string): P
     const desk = await context.newPage();
     await desk.goto(link);
     const onDesk = await prepareDesk(desk);
-    const onBare = await prepareBare(await context.newPage(), site, address, site.pageOrder);
-    const onOne = await prepareBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]);
+    const onBare = await prepareBare(await openBare(await context.newPage(), site, address), site);
+    const onOne = await prepareBare(await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]), site);
     const rounds: { ours: Measured[]; bare: Measured[]; one: Measured[] } = { ours: [], bare: [], one: [] };
     for (let i = 0; i < ROUNDS; i++) {
       rounds.ours.push(await onDesk());
@@ -57,15 +52,15 @@ interface Sum { readonly busy: number; readonly nearest: number }
 const summed = (rounds: readonly Measured[]): Sum => ({ busy: median(rounds.flatMap((one) => one.busy)), nearest: median(rounds.flatMap((one) => one.nearest)) });
 
 /** Runs the steps of a round on a page brought to the front. */
-async function round(page: Page, cdp: CDPSession, step: (i: number) => Promise<number>): Promise<Measured> {
+async function round(page: Page, busy: () => Promise<number>, step: (i: number) => Promise<number>): Promise<Measured> {
   await page.bringToFront();
   await page.waitForTimeout(300);
   const busyTimes: number[] = [];
   const nearest: number[] = [];
   for (let i = 0; i < STEPS; i++) {
-    const before = await busy(cdp);
+    const before = await busy();
     nearest.push(await step(i));
-    busyTimes.push((await busy(cdp)) - before);
+    busyTimes.push((await busy()) - before);
   }
   return { busy: busyTimes.slice(WARM), nearest: nearest.slice(WARM) };
 }
@@ -77,9 +72,8 @@ async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
   await page.getByRole('button', { name: 'All pages' }).click();
   await page.getByLabel('Light', { exact: true }).blur();
   await page.waitForTimeout(4000);
-  const cdp = await page.context().newCDPSession(page);
-  await cdp.send('Performance.enable', { timeDomain: 'timeTicks' });
-  return () => round(page, cdp, (i) => page.evaluate(async ([value, frameCount]) => {
+  const busy = await watchBusy(page);
+  return () => round(page, busy, (i) => page.evaluate(async ([value, frameCount, rest]) => {
       const slider = document.querySelector<HTMLInputElement>('#lightness')!;
       const frames = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
       const value1 = (root: HTMLElement) => root.style.getPropertyValue('--color-core-funnel');
@@ -98,40 +92,21 @@ async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
       frames[0]!.getBoundingClientRect();
       await next();
       const first = performance.now() - began;
-      while (passed < frameCount! - 2) await next();
+      while (passed < frameCount!) await next();
+      await new Promise((resolve) => setTimeout(resolve, rest));
       if (frames.some((root, at) => value1(root) === old[at])) throw new Error('the wall was not repainted within the frames given');
+      for (const root of frames) root.getBoundingClientRect();
       await frame();
       await frame();
       return first;
-    }, [0.5 + (i % 12) * 0.01, WINDOW]));
+    }, [0.5 + (i % 12) * 0.01, WINDOW, REST_MS]));
 }
 
-async function prepareBare(page: Page, site: Site, address: string, ids: readonly string[], widths: readonly number[] = WIDTHS): Promise<() => Promise<Measured>> {
-  await page.route(`${address}/bare`, (route) => route.fulfill({ contentType: 'text/html', body: '<!doctype html><body style="margin:0;display:flex;gap:6px;overflow:auto;height:400px"></body>' }));
-  await page.goto(`${address}/bare`);
-  const head = `<style>${fontsCss(familiesInUse(site.brand), '/fonts/')}</style><style>${tokensCss(site.brand)}</style><style>${stylesCss(site)}</style>`;
-  const pages = ids.flatMap((id) => widths.map((width) => ({
-    width, html: `<!doctype html><html><head><base href="/frame/ternhaven/">${head}</head><body class="${pageTree(site, id).body.recipes.map(recipeClass).join(' ')}">${bodyHtml(site, id)}</body></html>`,
-  })));
-  await page.evaluate(async (list) => {
-    for (const { width, html } of list) {
-      const paper = document.createElement('div');
-      paper.style.cssText = `flex:none;overflow:hidden;width:${width * 0.14}px;height:380px`;
-      const frame = document.createElement('iframe');
-      frame.style.cssText = `border:0;width:${width}px;height:5000px;transform:scale(.14);transform-origin:0 0`;
-      frame.srcdoc = html;
-      paper.append(frame);
-      document.body.append(paper);
-      await new Promise((resolve) => frame.addEventListener('load', resolve, { once: true }));
-      frame.style.height = `${frame.contentDocument!.body.scrollHeight}px`;
-    }
-  }, pages);
-  await page.waitForTimeout(2000);
-  const cdp = await page.context().newCDPSession(page);
-  await cdp.send('Performance.enable', { timeDomain: 'timeTicks' });
-  return () => round(page, cdp, (i) => {
+async function prepareBare(page: Page, site: Site): Promise<() => Promise<Measured>> {
+  const busy = await watchBusy(page);
+  return () => round(page, busy, (i) => {
     const changed = changedProperties(site.brand, applyChange(site, setSwatchColor(site, 'funnel', parseColor(`oklch(${50 + (i % 12)}% 0.1671 33.9)`)!)).site.brand);
-    return page.evaluate(async ([properties, frameCount]) => {
+    return page.evaluate(async ([properties, frameCount, rest]) => {
       const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
       const roots = [...document.querySelectorAll('iframe')].map((one) => one.contentDocument!.documentElement);
       await frame();
@@ -141,7 +116,11 @@ async function prepareBare(page: Page, site: Site, address: string, ids: readonl
       await frame();
       const first = performance.now() - began;
       for (let passed = 1; passed < frameCount; passed++) await frame();
+      await new Promise((resolve) => setTimeout(resolve, rest));
+      for (const root of roots) root.getBoundingClientRect();
+      await frame();
+      await frame();
       return first;
-    }, [[...changed], WINDOW] as const);
+    }, [[...changed], WINDOW, REST_MS] as const);
   });
 }

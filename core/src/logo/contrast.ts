@@ -22,8 +22,24 @@ export const LOGO_RATIO = 3;
  * @param backgrounds an opaque colour, or those of a gradient: the lowest counts
  */
 export function logoContrast(form: Pick<LogoForm, 'colors' | 'plate'>, ...backgrounds: readonly Rgb8[]): LogoContrast {
-  const rated = backgrounds.map((background) => contrastOn(form, background));
+  const rated = backgrounds.map((background) => knownOn(form, background));
   return { ratio: Math.min(...rated.map((one) => one.ratio)), seen: Math.min(...rated.map((one) => one.seen)) };
+}
+
+const known = new WeakMap<LogoForm['colors'], Map<string, LogoContrast>>();
+
+/** Rated once for a form and a background: while one colour is held, the others stay. */
+function knownOn(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8): LogoContrast {
+  let kept = known.get(form.colors);
+  if (!kept) known.set(form.colors, (kept = new Map()));
+  const key = `${form.plate ?? ''} ${background.r} ${background.g} ${background.b}`;
+  let contrast = kept.get(key);
+  if (!contrast) {
+    // A held background passes through thousands of colours; only the last ones come again.
+    if (kept.size > 64) kept.clear();
+    kept.set(key, (contrast = contrastOn(form, background)));
+  }
+  return contrast;
 }
 
 function contrastOn(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8): LogoContrast {

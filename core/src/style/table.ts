@@ -19,10 +19,27 @@ const tables = new WeakMap<Brand, TokenTable>();
 export function tokenTable(brand: Brand): TokenTable {
   let table = tables.get(brand);
   if (!table) {
-    table = new Map([...colorTokens(brand), ...typeTokens(brand), ...shapeTokens(brand), ...motionTokens(brand)].map((token) => [token.path, token]));
-    tables.set(brand, table);
+    const { families, fonts, scale, styles, styleOrder, corners, sizes, sizeOrder, logo, spaces, spaceOrder, motion } = brand;
+    const made = new Map<string, Token>();
+    for (const token of colorTokens(brand)) made.set(token.path, token);
+    // A colour held under the pointer leaves the rest of the table as it is.
+    for (const token of typeOf([families, fonts, scale, styles, styleOrder], () => [...typeTokens(brand)])) made.set(token.path, token);
+    for (const token of shapesOf([corners, sizes, sizeOrder, logo, spaces, spaceOrder, motion], () => [...shapeTokens(brand), ...motionTokens(brand)])) made.set(token.path, token);
+    tables.set(brand, (table = made));
   }
   return table;
+}
+
+const typeOf = lastOf();
+const shapesOf = lastOf();
+
+/** Remembers the last tokens made, for as long as what they are made from is the same. */
+function lastOf(): (from: readonly unknown[], make: () => Token[]) => readonly Token[] {
+  let last: { from: readonly unknown[]; tokens: Token[] } | undefined;
+  return (from, make) => {
+    if (!last || last.from.some((one, i) => one !== from[i])) last = { from, tokens: make() };
+    return last.tokens;
+  };
 }
 
 const groundTables = new WeakMap<Ground, { palette: string; tokens: Token[] }>();
@@ -61,6 +78,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   const behind = ground.wash ? gradientExtent({ angle: ground.wash.angle, from: background, to: far }) : [background];
   // A flat background has no far end.
   const slots = BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to');
+  let readable: ReturnType<typeof mostReadable<ResolvedSwatch>> | undefined;
   const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {
     const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
     const button = parseButtonSlot(slot);
@@ -80,7 +98,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
       }
       case 'same': return { ...base, alias: path(value.slot) };
       case 'readable': {
-        const best = mostReadable(core, ...behind);
+        const best = (readable ??= mostReadable(core, ...behind));
         const follows = [path('background'), ...(ground.wash ? [path('background-to')] : []), ...core.map(({ swatch }) => swatchPath(swatch))];
         return best ? { ...base, alias: swatchPath(best.swatch), follows } : { ...base, css: '#000000' };
       }

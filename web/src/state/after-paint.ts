@@ -1,9 +1,12 @@
 import { Observable } from 'rxjs';
 
+/** Animation frames that a late value waits: most of what a held control does in them is the nearest page. */
+const FRAMES = 3;
+
 /**
  * Passes values on at once, except those that `late` names: of them the newest
- * is passed on after the browser has painted once. While a control is held the
- * nearest page comes first and the figures on the desk one frame later.
+ * is passed on after the browser has painted. While a control is held the nearest
+ * page comes first and the figures on the desk some frames later.
  */
 export function afterPaint<T>(source: Observable<T>, late: (value: T) => boolean): Observable<T> {
   return new Observable<T>((subscriber) => {
@@ -17,13 +20,16 @@ export function afterPaint<T>(source: Observable<T>, late: (value: T) => boolean
       waiting = undefined;
       if (held) subscriber.next(held.value);
     };
+    const wait = (left: number): void => {
+      frame = requestAnimationFrame(() => (left > 1 ? wait(left - 1) : (timer = setTimeout(flush))));
+    };
     const subscription = source.subscribe((value) => {
       if (!late(value)) {
         waiting = undefined;
         return subscriber.next(value);
       }
       waiting = { value };
-      if (frame === 0 && timer === undefined) frame = requestAnimationFrame(() => (timer = setTimeout(flush)));
+      if (frame === 0 && timer === undefined) wait(FRAMES);
     });
     return () => {
       subscription.unsubscribe();

@@ -27,12 +27,17 @@ export interface HungFrame {
 
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
-/** Documents given new values within one frame while the pointer is held down: their styling comes after, in one piece, and must not hold up the hand. */
-const AT_ONCE = 2;
 const QUIET_MS = 400;
 /** After this long without a paint, marks and crops follow the new layout. */
 const SETTLE_MS = 90;
 
+/** Lets the browser do what else is due, without the four milliseconds that nested timers wait. */
+const turn = () => new Promise((resolve) => {
+  const { port1, port2 } = new MessageChannel();
+  port1.onmessage = resolve;
+  port2.postMessage(null);
+});
+const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 400 }));
 const heightOf = (document: Document): number => document.body.getBoundingClientRect().height;
 
 /** Repaints the wall: nearest frames first, the others in turn, and compares them with the model when all is quiet. */
@@ -50,7 +55,8 @@ export class Frames {
   readonly #hung = new Map<string, HungFrame>();
   readonly #turn = new Map<string, number>();
   #round = 0;
-  #scheduled = false;
+  /** Animation frames until more is painted; 0 while nothing waits. */
+  #wait = 0;
   /** Whether the pointer is down on the desk. */
   #held = false;
   #quiet: ReturnType<typeof setTimeout> | undefined;
@@ -75,7 +81,9 @@ export class Frames {
       if (this.#hung.size > 0) untracked(() => void this.#pretend(only));
     });
     addEventListener('pointerdown', () => { this.#held = true; }, { capture: true });
-    for (const end of ['pointerup', 'pointercancel', 'blur'] as const) addEventListener(end, () => this.#release(), { capture: true });
+    for (const end of ['pointerup', 'pointercancel'] as const) addEventListener(end, () => this.#release(), { capture: true });
+    // Of the window only: a control that loses the focus to the one that is pressed is no end of the press.
+    addEventListener('blur', () => this.#release());
     // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
     this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
       if (!site) return;
@@ -115,35 +123,40 @@ export class Frames {
     return this.#hung.get(key);
   }
 
-  /** Goes on painting after so many animation frames. */
-  #schedule(frames: number): void {
-    if (this.#scheduled) return;
-    this.#scheduled = true;
-    const wait = (left: number): void => {
+  /** Goes on painting after so many animation frames; what is waited for already stays, or comes `sooner`. */
+  #schedule(frames: number, sooner = false): void {
+    if (this.#wait > 0) {
+      if (sooner) this.#wait = Math.min(this.#wait, frames);
+      return;
+    }
+    this.#wait = frames;
+    const next = (): void => {
       requestAnimationFrame(() => {
-        if (left > 1) return wait(left - 1);
-        this.#scheduled = false;
+        if (--this.#wait > 0) return next();
         this.#paintSome();
       });
     };
-    wait(frames);
+    next();
   }
 
   #paintSome(): void {
     const site = this.#painted();
     if (!site) return;
     const began = performance.now();
-    const behind = this.#behind(site);
-    // While the pointer is held, frames out of sight wait: Chromium styles all that were written to at its next hit test, in one piece.
-    const due = this.#held ? behind.filter((frame) => frame.inSight()) : behind;
+    // Frames out of sight come after, one by one: Chromium styles all that were written to at its next hit test, in one piece.
+    const due = this.#behind(site).filter((frame) => frame.inSight());
     let left = due.length;
-    for (const frame of this.#held ? due.slice(0, AT_ONCE) : due) {
+    for (const frame of due) {
       this.#paint(frame, site);
       left--;
+      // Styled and laid out here while the pointer is held, so that it is known what a page costs now: a colour little, a size much.
+      if (this.#held) heightOf(frame.painter.document);
       if (performance.now() - began > BUDGET_MS) break;
     }
-    if (left > 0) this.#schedule(1);
-    else this.#waitForQuiet();
+    // What took long leaves so many frames more to the nearest page and the hand.
+    if (left > 0) return this.#schedule(this.#held ? 1 + Math.ceil((performance.now() - began) / BUDGET_MS) : 1);
+    if (this.#held) this.#waitForQuiet();
+    else void this.#followUp();
   }
 
   #release(): void {
@@ -151,7 +164,7 @@ export class Frames {
     this.#held = false;
     // A press that moved nothing has nothing to catch up with, and nothing to compare.
     const site = this.#painted();
-    if (site && this.#behind(site).length > 0) this.#schedule(1);
+    if (site && this.#behind(site).length > 0) this.#schedule(1, true);
   }
 
   #paint(frame: HungFrame, site: Site): void {
@@ -164,6 +177,32 @@ export class Frames {
     const nearest = Math.min(...[...this.#hung.values()].map((frame) => frame.nearness()));
     const rank = (frame: HungFrame) => (frame.nearness() === nearest ? -1 : (this.#turn.get(frame.key) ?? 0));
     return [...this.#hung.values()].filter((frame) => frame.painter.applied !== site).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness());
+  }
+
+  /** Whether frames in sight still wait for the newest values; `version` counts on when they have them. */
+  behind(): boolean {
+    const site = untracked(this.#painted);
+    return site !== null && this.#behind(site).some((frame) => frame.inSight());
+  }
+
+  /** A frame that comes into sight is shown what it missed. */
+  cameNear(): void {
+    this.#schedule(1);
+  }
+
+  /** Paints the frames out of sight, one a task, until something newer is to be painted or the pointer goes down. */
+  async #followUp(): Promise<void> {
+    const site = this.#painted();
+    if (!site) return;
+    for (const frame of this.#behind(site)) {
+      await turn();
+      if (this.#held || this.#painted() !== site) return;
+      if (frame.painter.applied === site || !frame.painter.document.defaultView) continue;
+      this.#paint(frame, site);
+      // Styled here, one at a time.
+      heightOf(frame.painter.document);
+    }
+    this.#waitForQuiet();
   }
 
   #waitForQuiet(): void {
@@ -181,7 +220,7 @@ export class Frames {
     const worse: Row[] = [];
     const areas = new Map<string, Areas>();
     for (const frame of [...this.#hung.values()]) {
-      await new Promise((resolve) => requestIdleCallback(resolve, { timeout: 400 }));
+      await idle();
       if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
       await frame.painter.document.fonts.ready;
       this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));

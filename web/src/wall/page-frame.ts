@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, output, signal, untracked, viewChild } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Frames } from './frames.ts';
 import { PixelsRead } from '../state/index.ts';
@@ -80,16 +80,23 @@ export class PageFrame {
   #painter: FramePainter | undefined;
 
   constructor() {
-    const sight = new IntersectionObserver(([entry]) => this.near.set(entry!.isIntersecting), { rootMargin: NEAR });
+    const sight = new IntersectionObserver(([entry]) => {
+      this.near.set(entry!.isIntersecting);
+      if (entry!.isIntersecting) this.#frames.cameNear();
+    }, { rootMargin: NEAR });
     sight.observe(this.#host.nativeElement);
     this.#destroy.onDestroy(() => sight.disconnect());
     effect(() => {
       this.#frames.version();
-      this.marks.set(this.#boxes(this.lit()));
+      const lit = this.lit();
+      this.near();
+      // While the wall follows an edit, where the marks stand is asked once it has: asking lays pages out out of turn.
+      if (!untracked(() => this.#frames.behind())) this.marks.set(this.#boxes(lit));
     });
     effect(() => {
       this.crop();
       this.#frames.version();
+      untracked(() => this.#measure());
       this.#place();
     });
   }
@@ -116,7 +123,10 @@ export class PageFrame {
         if (structure) this.#measure();
       },
     });
-    const observer = new ResizeObserver(() => this.#measure());
+    // Under a held control pages keep their place on the wall until the hand rests: to move them is a layout of the whole desk.
+    const observer = new ResizeObserver(() => {
+      if (!this.#frames.behind()) this.#measure();
+    });
     observer.observe(document.body);
     this.#destroy.onDestroy(() => {
       observer.disconnect();
@@ -160,7 +170,8 @@ export class PageFrame {
 
   #boxes(lit: ReadonlySet<string> | null): { x: number; y: number; w: number; h: number }[] {
     const document = this.#painter?.document;
-    if (!lit || lit.size === 0 || !document) return [];
+    // Out of sight there is nothing to mark, and asking would lay the page out.
+    if (!lit || lit.size === 0 || !document || !(this.near() || this.live())) return [];
     const scale = this.scale();
     const { x, y } = this.#offset();
     return [...lit].slice(0, 200).flatMap((id) => {

@@ -7,6 +7,8 @@ import { NumberField, VerdictRule } from '../../ui/index.ts';
 interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
 
 const PHONE = 390;
+const LARGEST = 58;
+const drawnAt = (sizes: readonly { size: number }[]): number => Math.min(1, LARGEST / Math.max(...sizes.map((one) => one.size), 1));
 const KEY = 'yohaku-ladder-width';
 const kept = (): number => {
   const width = Number(localStorage.getItem(KEY));
@@ -53,7 +55,11 @@ export class TypeLadder {
     });
   });
   /** Display sizes are drawn at most this large; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => Math.min(1, 58 / Math.max(...this.rungs().map((one) => one.size), 1)));
+  protected readonly drawn = computed(() => drawnAt(this.rungs()));
+  /** The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser a new set of glyphs. */
+  protected set(size: number): number {
+    return 2 ** (Math.round(Math.log2(size * this.drawn()) * 4) / 4);
+  }
   protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
   readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
   protected readonly topStep = computed(() => stepPath(this.#top()));

@@ -1,0 +1,145 @@
+import type { Page } from '@playwright/test';
+import { applyChange, changedProperties, setValue, type Site } from '@yohaku/core';
+import { launch } from '../browser.ts';
+import { openBare, watchBusy } from './bare-page.ts';
+import { median, type Result } from './result.ts';
+
+/** Rounds in turns, so that a machine that slows down slows all; the first is for warmth. */
+const ROUNDS = 6;
+/** Moves of the pointer in one pull, one an animation frame. */
+const MOVES = 16;
+/** How far a move pulls: one step of the value. */
+const STEP_PX = 4;
+
+/** What one pull cost: busy time of the main thread from the first move until all pages are laid out, the time to the nearest page of a move, and the time from the last move on, ms. */
+interface Pull { readonly busy: number; readonly nearest: number; readonly settle: number }
+
+/** A value pulled by its name on the desk, and what a bare page would set for each of its steps. */
+interface Held { readonly name: string; readonly open: (page: Page) => Promise<void>; readonly label: string; readonly property: string; readonly address: (site: Site) => { at: string[]; from: number; step: number } }
+
+const EDITS: readonly Held[] = [
+  {
+    name: 'size', label: 'Base at 1280', property: '--scale-step-0', open: async () => undefined,
+    address: (site) => ({ at: ['brand', 'scale', 'large', 'base'], from: site.brand.scale.large.base, step: 0.1 }),
+  },
+  {
+    name: 'spacing', label: 'Above', property: '--text-running-space-above', open: async (page) => page.getByRole('button', { name: /^Running, / }).click(),
+    address: (site) => ({ at: ['brand', 'styles', 'running', 'spaceAbove'], from: site.brand.styles['running']!.spaceAbove, step: 1 }),
+  },
+];
+
+/** A size and a spacing held and pulled over the demo's wall, against a bare page that lays the same frames out for every move. */
+export async function benchHeld(site: Site, address: string, link: string): Promise<Result[]> {
+  const browser = await launch();
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    await context.addInitScript({ content: 'globalThis.__name = (value) => value;' });
+    const desk = await context.newPage();
+    await desk.goto(link);
+    await desk.getByRole('button', { name: /places$/ }).first().waitFor();
+    await desk.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Type' }).click();
+    await desk.getByRole('button', { name: 'All pages' }).click();
+    const bare = await openBare(await context.newPage(), site, address);
+    const one = await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]);
+    const busy = new Map(await Promise.all([desk, bare, one].map(async (page) => [page, await watchBusy(page)] as const)));
+    const results: Result[] = [];
+    for (const edit of EDITS) {
+      const rounds: { desk: Pull; bare: Pull; one: Pull }[] = [];
+      await desk.bringToFront();
+      await edit.open(desk);
+      for (let i = 0; i < ROUNDS; i++) {
+        const direction = i % 2 === 0 ? 1 : -1;
+        rounds.push({
+          desk: await pullDesk(desk, busy.get(desk)!, edit, direction),
+          bare: await pullBare(bare, busy.get(bare)!, site, edit, direction), one: await pullBare(one, busy.get(one)!, site, edit, direction),
+        });
+      }
+      const counted = rounds.slice(1);
+      const result = (name: string, of: (pull: Pull) => number, reference: 'bare' | 'one', said: string, bound: number): Result => {
+        const ratio = median(counted.map((round) => of(round.desk) / of(round[reference])));
+        return { name: `held ${edit.name}, ${name}`, median: median(counted.map((round) => of(round.desk))), unit: 'ms', reference: said, referenceMedian: median(counted.map((round) => of(round[reference]))), ratio, bound: `at most ${bound} times`, holds: ratio <= bound };
+      };
+      results.push(
+        result(`total busy time of ${MOVES} moves`, (pull) => pull.busy, 'bare', 'a bare page laying out the same frames', 1.25),
+        result('nearest frame', (pull) => pull.nearest, 'one', 'that one frame alone', 1.5),
+        result('settled after the last move', (pull) => pull.settle, 'bare', 'a bare page laying out the same frames', 1.5),
+      );
+    }
+    return results;
+  } finally {
+    await browser.close();
+  }
+}
+
+async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, direction: number): Promise<Pull> {
+  await page.bringToFront();
+  await page.waitForTimeout(2500);
+  const box = await page.locator('label', { hasText: new RegExp(`^${edit.label}$`) }).boundingBox();
+  if (!box) throw new Error(`the desk has no “${edit.label}” to pull`);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  // Listened for before anything moves: a busy page may hear of the hand letting go before it hears of us.
+  await page.evaluate((property) => {
+    (globalThis as { settled?: Promise<number> }).settled = new Promise<number>((resolve, reject) => {
+      addEventListener('pointerup', () => {
+        const began = performance.now();
+        const roots = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
+        setTimeout(() => reject(new Error('the wall was not settled within five seconds')), 5000);
+        const check = () => {
+          const wanted = roots[0]!.style.getPropertyValue(property);
+          if (roots.some((root) => root.style.getPropertyValue(property) !== wanted)) return setTimeout(check, 1);
+          for (const root of roots) root.getBoundingClientRect();
+          return resolve(performance.now() - began);
+        };
+        setTimeout(check, 1);
+      }, { once: true });
+    });
+  }, edit.property);
+  const before = await busy();
+  const nearest = await page.evaluate(async ([fromX, fromY, moves, step, property]) => {
+    const label = document.elementFromPoint(fromX, fromY)!;
+    const first = document.querySelector<HTMLIFrameElement>('main iframe')!.contentDocument!.documentElement;
+    const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
+    const times: number[] = [];
+    await frame();
+    for (let i = 1; i <= moves; i++) {
+      const old = first.style.getPropertyValue(property);
+      const began = performance.now();
+      label.dispatchEvent(new PointerEvent('pointermove', { pointerId: 1, bubbles: true, clientX: fromX + i * step, clientY: fromY }));
+      if (first.style.getPropertyValue(property) === old) throw new Error('the nearest page was not given the new value within the event');
+      first.getBoundingClientRect();
+      await frame();
+      times.push(performance.now() - began);
+    }
+    return times;
+  }, [x, y, MOVES, STEP_PX * direction, edit.property] as const);
+  await page.mouse.up();
+  const settle = await page.evaluate(() => (globalThis as { settled?: Promise<number> }).settled!);
+  return { busy: (await busy()) - before, nearest: median(nearest), settle };
+}
+
+async function pullBare(page: Page, busy: () => Promise<number>, site: Site, edit: Held, direction: number): Promise<Pull> {
+  await page.bringToFront();
+  await page.waitForTimeout(1200);
+  const { at, from, step } = edit.address(site);
+  const steps = Array.from({ length: MOVES }, (_, i) => [...changedProperties(site.brand, applyChange(site, setValue(site, '', at, from + (direction > 0 ? i + 1 : MOVES - i) * step)).site.brand)]);
+  const before = await busy();
+  const { nearest, settle } = await page.evaluate(async (moves) => {
+    const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
+    const roots = [...document.querySelectorAll('iframe')].map((one) => one.contentDocument!.documentElement);
+    const times: number[] = [];
+    let last = 0;
+    await frame();
+    for (const properties of moves) {
+      const began = performance.now();
+      for (const root of roots) for (const [name, value] of properties) root.style.setProperty(name, value ?? '');
+      for (const root of roots) root.getBoundingClientRect();
+      last = performance.now() - began;
+      await frame();
+      times.push(performance.now() - began);
+    }
+    return { nearest: times, settle: last };
+  }, steps);
+  return { busy: (await busy()) - before, nearest: median(nearest), settle };
+}
