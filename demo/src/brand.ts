@@ -30,6 +30,8 @@ function ground(id: string, label: string, c: GroundColors) {
     'link-visited': use(c.visited), icon: use(c.icon), mark: use(c.mark[0]), 'mark-text': use(c.mark[1]), selection: use(c.selection[0]), 'selection-text': use(c.selection[1]), secondary: use(c.secondary), rule: use(c.rule), stripe: use(c.stripe), field: use(c.field), 'field-edge': use(c.edge), error: use(c.error), focus: use(c.focus),
   };
   for (const state of BUTTON_STATES) {
+    // While it is busy a button looks as at rest, but for its ring.
+    if (state === 'busy') continue;
     const fill = state === 'rest' ? c.primary[0] : state === 'disabled' ? 'fog' : c.primary[1];
     slots[buttonSlot('primary', 'fill', state)] = use(fill);
     slots[buttonSlot('primary', 'edge', state)] = use(state === 'disabled' ? fill : c.primary[3] ?? fill);
@@ -79,7 +81,7 @@ const styles = [
   style('label', 'Button label', { weight: 700, size: { kind: 'pinned', small: 16, large: 17 }, lineHeight: 1.3, spaceBelow: 0 }),
 ];
 
-const space = (id: string, label: string, use: 'section' | 'gutter' | 'gap' | 'card', phone: number, tablet: number, desktop: number) =>
+const space = (id: string, label: string, use: 'section' | 'gutter' | 'gap' | 'card', phone: number, tablet: number | null, desktop: number) =>
   ({ id, label, path: id, use, values: { phone, tablet, desktop } });
 
 const spaces = [
@@ -87,7 +89,7 @@ const spaces = [
   space('even', 'Even', 'section', 44, 60, 76),
   space('airy', 'Airy', 'section', 64, 96, 136),
   space('gutter', 'Gutter', 'gutter', 20, 32, 56),
-  space('gap', 'Gap', 'gap', 20, 24, 32),
+  space('gap', 'Gap', 'gap', 20, null, 32),
   space('card', 'Card inset', 'card', 18, 20, 24),
 ];
 
@@ -103,7 +105,20 @@ export const brand: Brand = {
   sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 22, padY: 11 }, small: { id: 'small', label: 'Small', path: 'small', padX: 14, padY: 6 } },
   sizeOrder: ['regular', 'small'],
   buttonStyle: 'label',
-  corners: { button: 3, card: 2, picture: 2, field: 2 },
+  corners: { button: 3, card: 2, picture: 'sheet', field: 'sheet' },
+  cornerList: {
+    items: {
+      sheet: { id: 'sheet', label: 'Sheet', path: 'sheet', value: { kind: 'px', radii: [2] } },
+      sail: { id: 'sail', label: 'Sail', path: 'sail', value: { kind: 'px', radii: [16, 2, 16, 2] } },
+      buoy: { id: 'buoy', label: 'Buoy', path: 'buoy', value: { kind: 'share', share: 0.5 } },
+    },
+    order: ['sheet', 'sail', 'buoy'],
+  },
+  edges: { button: 2, card: 0, picture: 0, field: 1, rule: 1 },
+  shadows: {
+    items: { lift: { id: 'lift', label: 'Lift', path: 'lift', x: 0, y: 2, blur: 8, spread: 0, color: 'ink', alpha: 0.14 } },
+    order: ['lift'], uses: { button: null, card: 'lift', picture: null, field: null },
+  },
   spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
   apart: { status: ['funnel', 'deep'], chart: ['deep', 'funnel', 'quiet', 'fog'] },
   motion: {

@@ -3,6 +3,7 @@ import { expect, test } from '../fixtures.ts';
 test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({ desk, page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' });
   await desk.step('Buttons');
+  await page.getByRole('button', { name: 'Sizes and motion' }).click();
   const moving = () => desk.frame('Home at 1280').locator('.button').first().evaluate((element) => [getComputedStyle(element).transitionDuration, getComputedStyle(element).transitionTimingFunction].join(' '));
   // What hangs for judging is still.
   expect(await moving()).toContain('0s');

@@ -35,6 +35,7 @@ function refusal(dangling: readonly Dangling[]): ChangeRefused {
   if (kind === 'name') return new ChangeRefused('invalid', `${where} “${target}” is taken. Choose another name.`, issues);
   if (kind === 'file') return new ChangeRefused('invalid', `Two pages cannot both be ${target}.`, issues);
   if (kind === 'page' && target === 'index.html') return new ChangeRefused('in-use', 'The home page cannot be deleted. Make another page the home page first.', issues);
+  if (kind === 'height') return new ChangeRefused('invalid', `${target} is a share of the height of one line; cards and pictures have none. The last good corner is kept.`, issues);
   if (kind === 'order') return new ChangeRefused('invalid', `The order of ${where} does not fit what is there. Nothing was changed.`, issues);
   return new ChangeRefused('in-use', `The ${kind} ${target} is still used: ${where}${dangling.length > 1 ? ` and ${dangling.length - 1} more` : ''}. Say what to use instead.`, issues);
 }

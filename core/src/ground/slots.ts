@@ -10,7 +10,7 @@ export const BUTTON_PARTS = ['fill', 'label', 'edge'] as const;
 export type ButtonPart = (typeof BUTTON_PARTS)[number];
 
 /** States in which a button has colours of its own; focus adds the ring to the resting ones. */
-export const BUTTON_STATES = ['rest', 'hover', 'pressed', 'disabled'] as const;
+export const BUTTON_STATES = ['rest', 'hover', 'pressed', 'disabled', 'busy'] as const;
 export type ButtonState = (typeof BUTTON_STATES)[number];
 
 /** Slot of a button part on a ground: `button-primary-fill-hover`, with the variant's id. */
@@ -20,7 +20,7 @@ export function buttonSlot(variant: string, part: ButtonPart, state: ButtonState
 
 /** Takes a button slot apart again; undefined for a base slot. */
 export function parseButtonSlot(slot: string): { variant: string; part: ButtonPart; state: ButtonState } | undefined {
-  const match = /^button-(.+)-(fill|label|edge)-(rest|hover|pressed|disabled)$/.exec(slot);
+  const match = /^button-(.+)-(fill|label|edge)-(rest|hover|pressed|disabled|busy)$/.exec(slot);
   return match ? { variant: match[1]!, part: match[2] as ButtonPart, state: match[3] as ButtonState } : undefined;
 }
 

@@ -3,7 +3,7 @@ import type { Block, BlockOf, ButtonItem, Inline } from '../site/index.ts';
 import { recipes } from '../style/index.ts';
 import { blockAddress, element, labelled, placed, type Build } from './build.ts';
 import { hrefOf, inlineNodes, plainText } from './inline.ts';
-import { icon } from './icon.ts';
+import { buttonIcon, icon } from './icon.ts';
 import { logo } from './logo.ts';
 import { assetFile } from './asset-file.ts';
 
@@ -20,7 +20,7 @@ export function blockElement(build: Build, block: Block): Element {
     case 'figures': return figures(build, block);
     case 'logo': return logo(build, `${block.id}/logo`, build.site.shared.header.name) ?? element('div', {});
     case 'rule': {
-      const place = build.place({ id: `${block.id}/rule`, kind: 'rule', label: 'Rule', recipes: [recipes.rule(build.ground)] });
+      const place = build.place({ id: `${block.id}/rule`, kind: 'rule', label: 'Rule', recipes: [recipes.rule(build.ground), recipes.line('start')] });
       return element('hr', placed(place, 'line'));
     }
   }
@@ -42,7 +42,7 @@ function text(build: Build, block: BlockOf<'text'>): Element {
 
 function picture(build: Build, id: string, assetId: string, alt: string, className: string): Element {
   const asset = build.site.assets[assetId];
-  const place = build.place({ id: `${id}/picture`, kind: 'picture', label: labelled('Picture', alt), asset: assetId, recipes: [build.corner('picture'), ...build.drawing(asset)] });
+  const place = build.place({ id: `${id}/picture`, kind: 'picture', label: labelled('Picture', alt), asset: assetId, recipes: [build.corner('picture'), ...build.edgeColor('picture'), ...build.drawing(asset)] });
   return element('img', placed(place, className, { src: asset ? assetFile(asset, build.site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
 }
 
@@ -52,9 +52,12 @@ function button(build: Build, block: string, item: ButtonItem, submit = false): 
     id: `${block}/${item.id}`, kind: 'button', label: labelled('Button', item.label), style, canBeDisabled: submit,
     recipes: [recipes.text(style), build.corner('button'), recipes.buttonSize(item.size), recipes.button(item.variant, build.ground)],
   });
+  const words = item.icon ? [buttonIcon(item.icon), item.label] : [item.label];
+  if (build.site.brand.iconSide === 'after') words.reverse();
+  const className = item.icon ? 'button with-icon' : 'button';
   return submit
-    ? element('button', placed(place, 'button', { type: 'button' }), [item.label])
-    : element('a', placed(place, 'button', { href: hrefOf(build.site, item.href) }), [item.label]);
+    ? element('button', placed(place, className, { type: 'button' }), words)
+    : element('a', placed(place, className, { href: hrefOf(build.site, item.href) }), words);
 }
 
 function list(build: Build, block: BlockOf<'list'>): Element {
@@ -69,7 +72,7 @@ function list(build: Build, block: BlockOf<'list'>): Element {
 function table(build: Build, block: BlockOf<'table'>): Element {
   const rule = recipes.rule(build.ground);
   const cell = (tag: string, id: string, style: string, value: string, scope?: string, on = build): Element => {
-    const place = on.place({ id, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', value), recipes: [...build.textRecipes(style), rule], style });
+    const place = on.place({ id, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', value), recipes: [...build.textRecipes(style), rule, recipes.line('end')], style });
     return element(tag, placed(place, '', scope ? { scope } : {}), [value]);
   };
   const columns = block.columnOrder;
@@ -93,7 +96,7 @@ function cards(build: Build, block: BlockOf<'cards'>): Element {
     const base = `${block.id}/${id}`;
     const surface = build.place({
       id: `${base}/surface`, kind: 'surface', label: labelled('Card', card.heading),
-      recipes: [recipes.surface(block.ground), ...(inset ? [recipes.inset(inset)] : []), build.corner('card')],
+      recipes: [recipes.surface(block.ground), ...(inset ? [recipes.inset(inset)] : []), build.corner('card'), ...build.edgeColor('card')],
     });
     const on = build.onto(surface, block.ground);
     const address = [...blockAddress(build, block.id), 'items', id];

@@ -1,6 +1,6 @@
 import type { Element, ElementContent } from 'hast';
 import type { Asset, CornerUse, Site, State } from '../site/index.ts';
-import { recipeClass, recipes, type Recipe } from '../style/index.ts';
+import { edgeWidth, recipeClass, recipes, type Recipe } from '../style/index.ts';
 import { STATES_OF, type Place, type PlaceKind } from './place.ts';
 
 /** What a place is made from; the rest is filled in from where the builder stands. */
@@ -20,7 +20,7 @@ interface PlaceSpec {
   inherits?: Place;
   /** Other states than its kind has: a logo that is a link by itself. */
   states?: readonly State[];
-  /** Adds the disabled state, for real form buttons. */
+  /** Adds the disabled and the busy state, for real form buttons. */
   canBeDisabled?: boolean;
 }
 
@@ -52,7 +52,7 @@ export class Build {
     const states = spec.states ?? STATES_OF[spec.kind];
     const place: Place = {
       id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
-      states: spec.canBeDisabled ? [...states, 'disabled'] : states,
+      states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
       ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
       level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
@@ -74,6 +74,11 @@ export class Build {
   drawing(asset: Asset | undefined): Recipe[] {
     const swatches = [...new Set(Object.values(asset?.bound ?? {}))].sort();
     return swatches.length > 0 ? [recipes.drawing(swatches)] : [];
+  }
+
+  /** The colour of an edge, for a part that has one only if the brand says so. */
+  edgeColor(use: 'card' | 'picture'): Recipe[] {
+    return edgeWidth(this.site.brand, use) > 0 ? [recipes.rule(this.ground)] : [];
   }
 
   corner(use: CornerUse): Recipe {

@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 import { bandOf } from '../shape/index.ts';
-import type { PaintedProperty, TokenTable } from '../style/index.ts';
+import { FIELD_PADDING, type PaintedProperty, type TokenTable } from '../style/index.ts';
 import type { Painting } from './painting.ts';
 import { cellValue, lengthOf } from './value.ts';
 
@@ -18,7 +18,15 @@ export function pixelsAt(table: TokenTable, painting: Painting, property: Painte
   const css = cellValue(table, cell).css;
   const size = fontSizeAt(table, cell.owner, width);
   if (property === 'line-height' && /^\d*\.?\d+$/.test(css)) return Number(css) * fontSizeAt(table, painting, width);
+  // A plain figure as a radius is a share of the height of what is one line high.
+  if (property === 'border-radius' && cell.token && /^\d*\.?\d+$/.test(css)) return Number(css) * heightAt(table, painting, width);
   return lengthOf(css, width, size);
+}
+
+/** Height in px of a button or field of one line: its line, padding and edges. */
+function heightAt(table: TokenTable, painting: Painting, width: number): number {
+  const px = (property: PaintedProperty) => pixelsAt(table, painting, property, 'rest', width);
+  return (px('line-height') ?? 0) + 2 * ((px('padding-block') ?? FIELD_PADDING) + (px('border-width') ?? 0));
 }
 
 /** What is painted, as text that is equal exactly when the painted value is equal: colours as written, lengths in px. */

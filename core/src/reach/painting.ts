@@ -24,7 +24,7 @@ export interface Painting {
   at(property: PaintedProperty, state: State, band: BandId): Cell | undefined;
 }
 
-const STATE_AT: Record<State, number> = { rest: 0, visited: 1, hover: 2, focus: 3, pressed: 4, disabled: 5, selected: 6 };
+const STATE_AT: Record<State, number> = { rest: 0, visited: 1, hover: 2, focus: 3, pressed: 4, disabled: 5, selected: 6, busy: 7 };
 const BAND_AT: Record<BandId, number> = { phone: 0, tablet: 1, desktop: 2 };
 /** Position of a state and band in a property's row: looked up far too often to make a text of them. */
 const position = (state: State, band: BandId): number => STATE_AT[state] * 3 + BAND_AT[band];

@@ -32,23 +32,29 @@ a { color: inherit; }
 .picture.square { aspect-ratio: 1; }
 .picture.tall { aspect-ratio: 3 / 4; }
 .buttons { display: flex; flex-wrap: wrap; gap: 12px; padding-block: 8px; }
-.button { display: inline-block; border-width: 2px; border-style: solid; text-decoration-line: none; text-align: center; cursor: pointer; }
+.button { display: inline-block; border-style: solid; text-decoration-line: none; text-align: center; cursor: pointer; }
+.with-icon { display: inline-flex; align-items: center; justify-content: center; gap: 0.5em; }
+.in-button { width: 1.1em; height: 1.1em; flex: none; fill: none; stroke: currentColor; stroke-width: 2; stroke-linecap: round; stroke-linejoin: round; }
+.button:is([aria-busy="true"], [data-show="busy"])::after { content: ""; display: inline-block; width: 0.8em; height: 0.8em; margin-inline-start: 0.5em; vertical-align: -0.08em; border: 0.12em solid; border-inline-start-color: transparent; border-radius: 50%; }
+@media (prefers-reduced-motion: no-preference) { .button:is([aria-busy="true"], [data-show="busy"])::after { animation: busy 1s linear infinite; } }
+@keyframes busy { to { rotate: 1turn; } }
 .cards { display: grid; gap: inherit; grid-template-columns: minmax(0, 1fr); padding-block: 8px; }
 .card { min-width: 0; }
+.card, .picture { border-style: solid; }
 .card .picture { margin-block-end: 12px; }
 .table-wrap { overflow-x: auto; padding-block: 8px; }
 table { width: 100%; border-collapse: collapse; }
 caption { text-align: start; }
-th, td { text-align: start; vertical-align: baseline; padding: 10px 12px; border-width: 0 0 1px; border-style: solid; }
-.line { border-width: 1px 0 0; border-style: solid; margin-block: 24px; }
+th, td { text-align: start; vertical-align: baseline; padding: 10px 12px; border-width: 0; border-style: solid; }
+.line { border-width: 0; border-style: solid; margin-block: 24px; }
 .form { display: grid; gap: 16px; max-width: 560px; padding-block: 8px; }
 .form label { display: block; }
-.field { display: block; width: 100%; padding: 10px 12px; border-width: 1px; border-style: solid; appearance: none; }
+.field { display: block; width: 100%; padding: 10px 12px; border-style: solid; appearance: none; }
 .area { resize: vertical; }
 .row-check { display: grid; grid-template-columns: 24px 1fr; gap: 10px; align-items: center; }
 .row-check label { order: 2; }
 .field.check { width: 24px; height: 24px; padding: 0; }
-.field.check:checked { box-shadow: inset 0 0 0 5px; }
+.field.check:checked { background-image: linear-gradient(currentcolor, currentcolor); background-size: 12px 12px; background-position: center; background-repeat: no-repeat; }
 .error { display: none; }
 .row:has(.field:user-invalid) .error { display: block; }
 .block { display: block; }

@@ -1,12 +1,13 @@
 import type { Brand, Site } from '../site/index.ts';
 import { BANDS, bandQuery } from '../shape/index.ts';
-import { allRecipes, customProperty, declarationsOf, recipeClass, type Declaration } from '../style/index.ts';
+import { allRecipes, customProperty, declarationsOf, FIELD_PADDING, recipeClass, recipes, type Declaration } from '../style/index.ts';
 import { LAYOUT_CSS } from './layout-css.ts';
 import { overridesCss } from './overrides-css.ts';
 
-const PSEUDO = { visited: ':visited', hover: ':hover', focus: ':focus-visible', pressed: ':active', disabled: ':disabled', selected: '::selection' } as const;
+const PSEUDO = { visited: ':visited', hover: ':hover', focus: ':focus-visible', pressed: ':active', disabled: ':disabled', busy: '[aria-busy="true"]', selected: '::selection' } as const;
 
-const line = ({ property, token }: Declaration): string => `${property}: var(${customProperty(token)});`;
+const line = ({ property, token, ofHeight }: Declaration): string =>
+  `${property}: ${ofHeight ? `calc(var(${customProperty(token)}) * var(--high))` : `var(${customProperty(token)})`};`;
 
 const isMotion = ({ property }: Declaration): boolean => property.startsWith('transition-');
 
@@ -22,7 +23,7 @@ function recipesCss(brand: Brand): string {
     if (moves.length > 0) moving.push(`${name} { ${moves.map(line).join(' ')} }`);
     const plain = declarations.filter((one) => !one.state && !one.band && !isMotion(one));
     if (plain.length > 0) rules.push(`${name} { ${plain.map(line).join(' ')} }`);
-    for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled', 'selected'] as const) {
+    for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled', 'busy', 'selected'] as const) {
       const own = declarations.filter((one) => one.state === state);
       // What is selected inside a strong or emphasised run is selected text of its paragraph.
       const inside = state === 'selected' ? `, ${name} :is(strong, em)::selection` : '';
@@ -37,6 +38,12 @@ function recipesCss(brand: Brand): string {
   // Who asks for less motion is given none.
   const motion = moving.length > 0 ? `@media (prefers-reduced-motion: no-preference) {\n${moving.join('\n')}\n}\n` : '';
   return `@layer recipes {\n${rules.join('\n')}\n${media.join('\n')}\n${motion}}\n`;
+}
+
+/** How high a button or field of one line is: what a share of the height is taken of. */
+function heightsCss(brand: Brand): string {
+  const rules = brand.sizeOrder.map((id) => `.${recipeClass(recipes.buttonSize(id))} { --high: calc(1lh + 2 * (var(${customProperty(`button.${brand.sizes[id]!.path}.pad-y`)}) + var(--edge-button))); }`);
+  return `@layer layout {\n${rules.join('\n')}\n.field { --high: calc(1lh + 2 * (${FIELD_PADDING}px + var(--edge-field))); }\n}\n`;
 }
 
 /** Opacity classes of the shades in use over pictures, and the focus points of those. */
@@ -56,5 +63,5 @@ function shadesCss(site: Site): string {
 
 /** `styles.css` of a site: layout, recipes, and last the values set on single places. */
 export function stylesCss(site: Site): string {
-  return `@layer layout, recipes, overrides;\n${LAYOUT_CSS}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
+  return `@layer layout, recipes, overrides;\n${LAYOUT_CSS}${heightsCss(site.brand)}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
 }

@@ -20,7 +20,7 @@ export const Content = v.pipe(v.array(Inline), v.maxLength(200));
 
 const level = v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6)));
 
-export const ButtonItem = v.strictObject({ id: Id, label: Label, href: Href, variant: Id, size: Id });
+export const ButtonItem = v.strictObject({ id: Id, label: Label, href: Href, variant: Id, size: Id, icon: v.optional(IconName) });
 export type ButtonItem = v.InferOutput<typeof ButtonItem>;
 
 const Card = v.strictObject({

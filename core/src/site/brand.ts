@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { SlotValue } from '../ground/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
+import { shapeFields } from './shape-parts.ts';
 import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
@@ -88,8 +89,8 @@ const ScaleSchema = v.pipe(
   v.check(({ small, large }) => small.width < large.width, 'the small width must be below the large one'),
 );
 
-const ByBand = v.strictObject({ phone: ranged('space'), tablet: ranged('space'), desktop: ranged('space') });
-export type ByBand = v.InferOutput<typeof ByBand>;
+/** A value for each band; a narrower one without takes that of the next wider. */
+const ByBand = v.strictObject({ phone: v.nullable(ranged('space')), tablet: v.nullable(ranged('space')), desktop: ranged('space') });
 
 /** A named distance with a value for each band. `section` paddings are chosen by sections; the others have one fixed use. */
 export const Space = v.strictObject({
@@ -98,9 +99,6 @@ export const Space = v.strictObject({
   values: ByBand,
 });
 export type Space = v.InferOutput<typeof Space>;
-
-export const CornerUse = v.picklist(['button', 'card', 'picture', 'field']);
-export type CornerUse = v.InferOutput<typeof CornerUse>;
 
 const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment });
 const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
@@ -155,7 +153,9 @@ export const Brand = v.strictObject({
   variants: byId(ButtonVariant), variantOrder: Order,
   sizes: byId(ButtonSize), sizeOrder: Order,
   buttonStyle: Id,
-  corners: v.strictObject({ button: ranged('corner'), card: ranged('corner'), picture: ranged('corner'), field: ranged('corner') }),
+  /** On which side of a button's words its icon stands; absent: before them. */
+  iconSide: v.optional(v.picklist(['before', 'after'])),
+  ...shapeFields,
   spaces: byId(Space), spaceOrder: Order,
   /** Named ways to move, and which of them buttons, links and fields take between their states; null: they change at once. */
   motion: v.optional(v.strictObject({ items: byId(Motion), order: Order, uses: v.strictObject({ button: v.nullable(Id), link: v.nullable(Id), field: v.nullable(Id) }) })),

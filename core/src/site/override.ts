@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { Copy, Id } from './fields.ts';
 
-export const STATES = ['rest', 'visited', 'hover', 'focus', 'pressed', 'disabled', 'selected'] as const;
+export const STATES = ['rest', 'visited', 'hover', 'focus', 'pressed', 'disabled', 'selected', 'busy'] as const;
 export type State = (typeof STATES)[number];
 
 /**

@@ -9,7 +9,7 @@ import type { Site } from './site.ts';
 export interface Dangling {
   /** Where it is said, in words with ids: `ground chart, slot text`. */
   readonly where: string;
-  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'family' | 'order' | 'loop' | 'name' | 'file';
+  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'corner' | 'height' | 'shadow' | 'family' | 'order' | 'loop' | 'name' | 'file';
   readonly target: string;
 }
 
@@ -74,6 +74,7 @@ function checkBrand(site: Site, miss: Miss): void {
   }
   for (const family of [brand.families.heading, brand.families.body]) if (!familyById(family, brand.fonts)) miss('families', 'family', family);
   need(brand.styles, brand.buttonStyle, 'button label', 'style', miss);
+  checkShape(brand, miss);
   if (brand.motion) {
     sameKeys(brand.motion.order, brand.motion.items, 'motions', miss);
     unique(Object.values(brand.motion.items).map((one) => one.path), 'motions: the path', 'name', miss);
@@ -98,6 +99,25 @@ function checkBrand(site: Site, miss: Miss): void {
       if (value.kind === 'same') checkSameLoop(ground, slot, miss);
     }
   }
+}
+
+function checkShape(brand: Brand, miss: Miss): void {
+  const lists = [[brand.cornerList, 'corners'], [brand.shadows, 'shadows']] as const;
+  for (const [list, name] of lists) {
+    if (!list) continue;
+    sameKeys(list.order, list.items, name, miss);
+    const entries: { label: string; path: string }[] = Object.values(list.items);
+    unique(entries.map((one) => one.label), `${name}: the name`, 'name', miss);
+    unique(entries.map((one) => one.path), `${name}: the path`, 'name', miss);
+  }
+  for (const [use, value] of Object.entries(brand.corners)) if (typeof value === 'string') {
+    const corner = brand.cornerList?.items[value];
+    if (!corner) miss(`brand.corners.${use}`, 'corner', value);
+    // Only what is one line high has a height to take a share of.
+    else if (corner.value.kind === 'share' && use !== 'button' && use !== 'field') miss(`brand.corners.${use}`, 'height', corner.label);
+  }
+  for (const shadow of Object.values(brand.shadows?.items ?? {})) need(brand.swatches, shadow.color, `shadow ${shadow.id}`, 'swatch', miss);
+  for (const [use, id] of Object.entries(brand.shadows?.uses ?? {})) if (id !== null) need(brand.shadows!.items, id, `shadow of ${use}s`, 'shadow', miss);
 }
 
 function checkLogo({ shared: { logo }, assets, brand }: Site, miss: Miss): void {

@@ -3,12 +3,12 @@ import { round, plural } from '../number/index.ts';
 import { element } from '../page/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { siteIndex } from '../reach/index.ts';
-import type { Site } from '../site/index.ts';
-import { customProperty, recipes, styleSizeAt } from '../style/index.ts';
+import { CORNER_USES, type Brand, type CornerUse, type Site } from '../site/index.ts';
+import { cornerText, customProperty, edgeWidth, inheritsFrom, namedCorner, recipes, styleSizeAt } from '../style/index.ts';
 import { familyById } from '../type/index.ts';
 import { classes, type SpecimenFrame, type SpecimenPart } from './frame.ts';
 
-const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled'] as const;
+const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled', 'busy'] as const;
 
 /** Every text style in its own letters with its measures, and how many places are set in it. */
 export function stylesPart(site: Site, frame: SpecimenFrame): SpecimenPart {
@@ -48,18 +48,23 @@ export function buttonsPart(site: Site, frame: SpecimenFrame): SpecimenPart {
   ])))));
 }
 
+function cornerWords(brand: Brand, use: CornerUse): string {
+  const named = namedCorner(brand, use);
+  return named ? `${named.label}, ${cornerText(named.value)}${named.value.kind === 'share' ? ' of the height' : ' px'}` : `${brand.corners[use]} px`;
+}
+
 /** Corners, paddings and gaps, drawn as large as they are at each width. */
 export function spacePart(site: Site, frame: SpecimenFrame): SpecimenPart {
   const { brand } = site;
   return frame.part('space', 'Space and corners', [
-    element('ul', { className: 'samples' }, (['button', 'card', 'picture', 'field'] as const).map((use) => element('li', { dataToken: `corner.${use}` }, [
-      element('div', { className: `corner ${classes(recipes.corner(use), recipes.rule(frame.ground))}` }), frame.caption(`${use[0]!.toUpperCase()}${use.slice(1)} corner`, `${brand.corners[use]} px`),
+    element('ul', { className: 'samples' }, CORNER_USES.map((use) => element('li', { dataToken: `corner.${use}` }, [
+      element('div', { className: `corner ${classes(recipes.corner(use), recipes.rule(frame.ground))}` }), frame.caption(`${use[0]!.toUpperCase()}${use.slice(1)} corner`, cornerWords(brand, use), `edge ${edgeWidth(brand, use)} px`, brand.shadows?.uses[use] ? `shadow ${brand.shadows.items[brand.shadows.uses[use]]!.label}` : 'no shadow'),
     ]))),
     element('ul', { className: 'samples' }, brand.spaceOrder.map((id) => {
       const space = brand.spaces[id]!;
       return element('li', {}, [
         element('div', { className: 'spaces' }, BANDS.map((band) => element('div', { className: `space ${classes(recipes.rule(frame.ground))}`, style: `height: var(${customProperty(`space.${space.path}.${band.id}`)})`, dataToken: `space.${space.path}.${band.id}` }))),
-        frame.caption(space.label, BANDS.map((band) => `${space.values[band.id]} px on ${band.id}`).join(', ')),
+        frame.caption(space.label, BANDS.map((band) => (inheritsFrom(space, band.id) ? `on ${band.id} as on ${inheritsFrom(space, band.id)!}` : `${space.values[band.id]} px on ${band.id}`)).join(', ')),
       ]);
     })),
   ]);

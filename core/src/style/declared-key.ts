@@ -1,4 +1,5 @@
-import type { Brand } from '../site/index.ts';
+import { CORNER_USES, type Brand } from '../site/index.ts';
+import { edgeWidth, namedCorner } from './shape-tokens.ts';
 
 const keys = new WeakMap<Brand, string>();
 
@@ -18,6 +19,9 @@ export function declaredKey(brand: Brand): string {
       ...brand.spaceOrder.map((id) => `${id} ${brand.spaces[id]!.path} ${brand.spaces[id]!.use}`),
       ...brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path}`), ...brand.sizeOrder.map((id) => `${id} ${brand.sizes[id]!.path}`),
       brand.logo ? 'logo' : '',
+      // A share of the height is written another way than px; a part without a shadow has no line for it.
+      ...CORNER_USES.map((use) => `${namedCorner(brand, use)?.value.kind ?? 'px'} ${brand.shadows?.items[brand.shadows.uses[use] ?? '']?.path ?? ''} ${edgeWidth(brand, use) > 0}`),
+      brand.iconSide ?? '',
       ...Object.values(brand.motion?.uses ?? {}).map((id) => brand.motion!.items[id ?? '']?.path ?? ''),
     ].join('|');
     keys.set(brand, key);

@@ -1,7 +1,8 @@
 import { buttonSlot } from '../ground/index.ts';
-import type { Brand, CornerUse } from '../site/index.ts';
+import { CORNER_USES, type Brand, type CornerUse } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import type { Declaration, PaintedProperty } from './declaration.ts';
+import { namedCorner } from './shape-tokens.ts';
 import { motionOf } from './motion.ts';
 import { swatchPath } from './swatches.ts';
 import { slotPath } from './table.ts';
@@ -26,6 +27,8 @@ export const recipes = {
   gap: (space: string): Recipe => `gap:${space}`,
   inset: (space: string): Recipe => `inset:${space}`,
   corner: (use: CornerUse): Recipe => `corner:${use}`,
+  /** The line above a part, or below a row. */
+  line: (side: 'start' | 'end'): Recipe => `line:${side}`,
   text: (style: string): Recipe => `text:${style}`,
   on: (ground: string, slot: string): Recipe => `on:${ground}:${slot}`,
   link: (ground: string): Recipe => `link:${ground}`,
@@ -72,7 +75,15 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     case 'gutter': return byBand('padding-inline');
     case 'gap': return byBand('gap');
     case 'inset': return [...byBand('padding-block'), ...byBand('padding-inline')];
-    case 'corner': return [{ property: 'border-radius', token: `corner.${one}` }];
+    case 'corner': {
+      const shadow = brand.shadows?.items[brand.shadows.uses[one as CornerUse] ?? ''];
+      return [
+        { property: 'border-radius', token: `corner.${one}`, ...(namedCorner(brand, one as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}) },
+        { property: 'border-width', token: `edge.${one}` },
+        ...(shadow ? [{ property: 'box-shadow', token: `shadow.${shadow.path}` } as const] : []),
+      ];
+    }
+    case 'line': return [{ property: `border-block-${one as 'start' | 'end'}-width`, token: 'edge.rule' }];
     case 'text': {
       const style = brand.styles[one]!;
       const base = `text.${style.path}`;
@@ -126,7 +137,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     case 'button': {
       const parts = [['background-color', 'fill'], ['color', 'label'], ['border-color', 'edge']] as const;
       const rest = parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, 'rest')) }));
-      const states = (['hover', 'pressed', 'disabled'] as const).flatMap((state) =>
+      const states = (['hover', 'pressed', 'disabled', 'busy'] as const).flatMap((state) =>
         parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, state)), state })));
       return [...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
     }
@@ -141,7 +152,7 @@ export function allRecipes(brand: Brand): Recipe[] {
   return [
     ...grounds.map(recipes.surface), ...grounds.map(recipes.shade),
     ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...spaces('gap').map(recipes.gap), ...spaces('card').map(recipes.inset),
-    ...(['button', 'card', 'picture', 'field'] as const).map(recipes.corner),
+    ...CORNER_USES.map(recipes.corner), recipes.line('start'), recipes.line('end'),
     ...brand.styleOrder.map(recipes.text),
     ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((slot) => recipes.on(ground, slot))),
     ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.mark), ...grounds.map(recipes.field),

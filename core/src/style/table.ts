@@ -6,6 +6,7 @@ import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
 import { motionTokens } from './motion.ts';
+import { shadowTokens, shapeTokens } from './shape-tokens.ts';
 import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
 import { customProperty, type Token } from './token.ts';
@@ -19,12 +20,12 @@ const tables = new WeakMap<Brand, TokenTable>();
 export function tokenTable(brand: Brand): TokenTable {
   let table = tables.get(brand);
   if (!table) {
-    const { families, fonts, scale, styles, styleOrder, corners, sizes, sizeOrder, logo, spaces, spaceOrder, motion } = brand;
+    const { families, fonts, scale, styles, styleOrder, corners, cornerList, edges, sizes, sizeOrder, logo, spaces, spaceOrder, motion } = brand;
     const made = new Map<string, Token>();
     for (const token of colorTokens(brand)) made.set(token.path, token);
     // A colour held under the pointer leaves the rest of the table as it is.
     for (const token of typeOf([families, fonts, scale, styles, styleOrder], () => [...typeTokens(brand)])) made.set(token.path, token);
-    for (const token of shapesOf([corners, sizes, sizeOrder, logo, spaces, spaceOrder, motion], () => [...shapeTokens(brand), ...motionTokens(brand)])) made.set(token.path, token);
+    for (const token of shapesOf([corners, cornerList, edges, sizes, sizeOrder, logo, spaces, spaceOrder, motion], () => [...shapeTokens(brand), ...motionTokens(brand)])) made.set(token.path, token);
     tables.set(brand, (table = made));
   }
   return table;
@@ -64,6 +65,10 @@ function* colorTokens(brand: Brand): Iterable<Token> {
     }
     yield* known.tokens;
   }
+  yield* shadowTokens(brand, (id) => {
+    const one = byId.get(id);
+    return one && { rgb: one.rgb, path: swatchPath(one.swatch) };
+  });
 }
 
 function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], byId: ReadonlyMap<string, ResolvedSwatch>): Token[] {
@@ -154,27 +159,6 @@ function lineWidth(brand: Brand, style: TextStyle): number {
 /** `scale.step-2`, `scale.step-minus-1`. */
 export function stepPath(step: number): string {
   return `scale.step-${step < 0 ? `minus-${-step}` : step}`;
-}
-
-function* shapeTokens(brand: Brand): Iterable<Token> {
-  for (const use of ['button', 'card', 'picture', 'field'] as const)
-    yield { path: `corner.${use}`, label: `${use[0]!.toUpperCase()}${use.slice(1)} corner`, type: 'dimension', css: `${brand.corners[use]}px`, address: ['brand', 'corners', use] };
-  for (const id of brand.sizeOrder) {
-    const size = brand.sizes[id]!;
-    yield { path: `button.${size.path}.pad-x`, label: `${size.label} button, sides`, type: 'dimension', css: `${size.padX}px`, address: ['brand', 'sizes', id, 'padX'] };
-    yield { path: `button.${size.path}.pad-y`, label: `${size.label} button, top and bottom`, type: 'dimension', css: `${size.padY}px`, address: ['brand', 'sizes', id, 'padY'] };
-  }
-  if (brand.logo) {
-    const at = (field: string) => ['brand', 'logo', field];
-    yield { path: 'logo.width', label: 'Logo width', type: 'dimension', css: `${brand.logo.width}px`, address: at('width') };
-    yield { path: 'logo.smallest', label: 'Logo, smallest width', type: 'dimension', css: `${brand.logo.smallest}px`, address: at('smallest') };
-    yield { path: 'logo.clear', label: 'Clear space of the logo', type: 'dimension', css: `${round(brand.logo.width * brand.logo.clear, 2)}px`, address: at('clear') };
-  }
-  for (const id of brand.spaceOrder) {
-    const space = brand.spaces[id]!;
-    for (const band of BANDS)
-      yield { path: `space.${space.path}.${band.id}`, label: `${space.label} on ${band.id}`, type: 'dimension', css: `${space.values[band.id]}px`, address: ['brand', 'spaces', id, 'values', band.id] };
-  }
 }
 
 /** The literal CSS value a token comes to in the end, with the paths on the way, its own first. */

@@ -1,5 +1,5 @@
 /** Kinds of token, named after the DTCG format's types. */
-export type TokenType = 'color' | 'fontFamily' | 'fontWeight' | 'dimension' | 'number' | 'gradient' | 'duration' | 'cubicBezier' | 'text';
+export type TokenType = 'color' | 'fontFamily' | 'fontWeight' | 'dimension' | 'number' | 'gradient' | 'duration' | 'cubicBezier' | 'shadow' | 'text';
 
 /**
  * A leaf token. `path` joined with hyphens is its custom property. It either

@@ -90,7 +90,7 @@ describe('command line', () => {
     expect(reach!.token).toBe('color.core.funnel');
     expect(reach!.derived).toEqual(jasmine.arrayContaining(['color.derived.press', 'color.derived.glow']));
     expect(reach!.places.some((row) => row.page === 'index.html' && row.place === 'home-board-b1/text' && row.properties.includes('color'))).toBeTrue();
-    expect(new Set(reach!.places.map((row) => row.state))).toEqual(new Set(['rest', 'hover', 'focus']));
+    expect(new Set(reach!.places.map((row) => row.state))).toEqual(new Set(['rest', 'hover', 'focus', 'busy']));
   });
 
   it('takes its own tokens back after an export, as one change', async () => {

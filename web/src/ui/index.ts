@@ -4,3 +4,5 @@ export { TextField } from './text-field.ts';
 export { Choice, type ChoiceOption } from './choice.ts';
 export { lateChart, type DrawnChart } from './late-chart.ts';
 export { isTyping } from './typing.ts';
+export { nameProblem } from './name-problem.ts';
+export { HeirAsk } from './heir-ask.ts';

@@ -5,7 +5,9 @@ const COMPUTED: Partial<Record<PaintedProperty, readonly (keyof CSSStyleDeclarat
   color: ['color'], 'background-color': ['backgroundColor'], 'border-color': ['borderTopColor'], 'outline-color': ['outlineColor'],
   'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
   'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
-  'border-radius': ['borderTopLeftRadius'], 'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'], 'font-variant-numeric': ['fontVariantNumeric'], 'max-width': ['maxWidth'],
+  'border-radius': ['borderTopLeftRadius', 'borderTopRightRadius', 'borderBottomRightRadius', 'borderBottomLeftRadius'],
+  'border-width': ['borderTopWidth', 'borderRightWidth', 'borderBottomWidth', 'borderLeftWidth'], 'border-block-start-width': ['borderTopWidth'], 'border-block-end-width': ['borderBottomWidth'], 'box-shadow': ['boxShadow'],
+  'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'], 'font-variant-numeric': ['fontVariantNumeric'], 'max-width': ['maxWidth'],
 };
 
 const SIZE_TOLERANCE = 0.02;
@@ -30,9 +32,10 @@ export function compareDocument(document: Document, site: Site, page: string, wi
       const expected = expectation(place, property);
       if (expected === undefined) continue;
       // What a drawing is painted with is in its file.
-      for (const name of COMPUTED[property] ?? []) {
+      const corners = property === 'border-radius' && typeof expected === 'string' ? expected.split(' ') : null;
+      for (const [i, name] of (COMPUTED[property] ?? []).entries()) {
         const found = String(computed[name as keyof CSSStyleDeclaration]);
-        if (!agrees(property, expected, found)) differences.push(`${place.label}, ${property} at ${width}: model ${expected}, browser ${found}`);
+        if (!agrees(property, corners ? Number.parseFloat(corners[i]!) : expected, found)) differences.push(`${place.label}, ${property} at ${width}: model ${expected}, browser ${found}`);
       }
     }
   }
@@ -57,8 +60,16 @@ function agrees(property: PaintedProperty, expected: string | number, found: str
     const other = colorOf(found);
     return !!one && !!other && Math.abs(one.r - other.r) <= 1 && Math.abs(one.g - other.g) <= 1 && Math.abs(one.b - other.b) <= 1 && Math.abs(one.alpha - other.alpha) < 0.005;
   }
+  if (property === 'box-shadow') return sameShadow(expected, found);
   if (property === 'font-family') return found.replace(/["']/g, '').replace(/,\s*/g, ', ') === expected.replace(/["']/g, '').replace(/,\s*/g, ', ');
   return found === expected;
+}
+
+/** Whether two shadows are one: browsers put the colour first. */
+function sameShadow(one: string, other: string): boolean {
+  const parts = (text: string) => ({ color: /[a-z]+\([^)]*\)|#[0-9a-f]+/i.exec(text)?.[0] ?? '', lengths: text.replace(/[a-z]+\([^)]*\)|#[0-9a-f]+/gi, '').trim() });
+  const [a, b] = [parts(one), parts(other)];
+  return a.lengths === b.lengths && agrees('color', a.color, b.color);
 }
 
 /** Lines that headings, menus and buttons take, by place, and whether the page scrolls sideways. */

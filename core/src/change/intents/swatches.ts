@@ -52,6 +52,7 @@ export function swatchUses(site: Site, id: string): string[] {
     for (const [slot, value] of Object.entries(ground.slots)) if (slotSwatch(value) === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
   for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) uses.push(`the drawing ${asset.name}`);
   for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
+  for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) uses.push(`the shadow ${shadow.label}`);
   return uses;
 }
 
@@ -80,6 +81,8 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
     const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) => (swatch !== id ? [[from, swatch]] : heir ? [[from, heir]] : []));
     ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
   }
+  const left = site.brand.swatchOrder.find((one) => one !== id);
+  for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], heir ?? left));
   for (const set of ['status', 'chart'] as const) {
     const list = site.brand.apart?.[set] ?? [];
     if (list.includes(id)) ops.push(setOp(site, ['brand', 'apart', set], list.filter((one) => one !== id)));

@@ -1,19 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, buttonSlot, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type CornerUse, type BandId, type SlotValue } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+import { BUTTON_PARTS, addVariant, buttonSlot, buttonUses, cornerCss, edgeWidth, namedCorner, removeButtonPart, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
+import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { Choice, HeirAsk, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
+import { NamedShapes } from './named-shapes.ts';
+import { ShapePanel } from './shape-panel.ts';
+import { SizesList } from './sizes-list.ts';
+import { SpacePanel } from './space-panel.ts';
 
-const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled'] as const;
+const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled', 'busy'] as const;
+const VIEWS = ['Shape', 'Corners and shadows', 'Spaces', 'Sizes and motion'] as const;
+const EVERY = '';
 type Shown = (typeof STATES)[number];
+const KEY = 'yohaku-build-view';
 const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 
-/** Variants by states as real buttons on a chosen ground; one shape for all; padding by width. */
+/** Variants by sizes by states as real buttons on a chosen ground; beside them what shapes, spaces and moves them. */
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, VerdictRule, Reaching, MotionList],
+  imports: [Choice, TextField, VerdictRule, Reaching, HeirAsk, MotionList, NamedShapes, ShapePanel, SizesList, SpacePanel],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })
@@ -31,6 +38,40 @@ export class BuildStep {
   /** Cells in hand: `variant state`; rows and columns take several at once. */
   protected readonly cells = signal<ReadonlySet<string>>(new Set());
   protected readonly states = STATES;
+  protected readonly views = VIEWS;
+  readonly #kept = localStorage.getItem(KEY);
+  protected readonly view = signal<(typeof VIEWS)[number]>(VIEWS.find((one) => one === this.#kept) ?? 'Shape');
+  /** The size that the grid shows; empty: all of them. */
+  protected readonly size = signal(this.brand()?.sizeOrder[0] ?? EVERY);
+  protected readonly sizeOptions = computed(() => [...(this.brand()?.sizeOrder ?? []).map((id) => ({ value: id, label: this.brand()!.sizes[id]!.label })), { value: EVERY, label: 'every size' }]);
+  /** Shape of the buttons in the grid. */
+  protected readonly shape = computed(() => {
+    const brand = this.brand()!;
+    const named = namedCorner(brand, 'button');
+    const shadow = brand.shadows?.items[brand.shadows.uses.button ?? ''];
+    const table = tokenTable(brand);
+    return {
+      share: named?.value.kind === 'share' ? named.value.share : null, radius: named ? cornerCss(named.value) : `${brand.corners.button as number}px`,
+      edge: edgeWidth(brand, 'button'), shadow: shadow ? tokenValue(table, `shadow.${shadow.path}`).css : null,
+    };
+  });
+  protected radiusOf(size: { padY: number }): string {
+    const { share, radius, edge } = this.shape();
+    return share === null ? radius : `${share * (this.label().size * this.label().lineHeight + 2 * (size.padY + edge))}px`;
+  }
+  /** The variant whose buttons are in hand, when they are all of one. */
+  protected readonly variant = computed(() => {
+    const variants = new Set([...this.cells()].map((key) => key.split(' ')[0]!));
+    const [id] = variants;
+    const variant = variants.size === 1 && id ? this.brand()?.variants[id] : undefined;
+    return variant && { ...variant, uses: buttonUses(this.site()!, 'variant', variant.id).length };
+  });
+  protected readonly leaving = signal(false);
+  protected readonly heirs = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
+  protected readonly nameOnly = NAME_ONLY;
+  protected readonly checkName = nameProblem('A variant');
+  protected readonly newOnly: Scope = { words: 'A variant that no button has yet; no place changes' };
+  protected readonly iconSides = [{ value: 'before', label: 'before the words' }, { value: 'after', label: 'after the words' }];
   protected readonly parts = BUTTON_PARTS;
   protected readonly grounds = computed(() => this.brand()?.groundOrder.map((id) => ({ value: id, label: this.brand()!.grounds[id]!.label, color: this.#css(id, 'background') })) ?? []);
   protected readonly swatches = computed(() => (this.brand() ? resolvedSwatches(this.brand()!).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
@@ -43,8 +84,9 @@ export class BuildStep {
   protected readonly rows = computed(() => {
     const brand = this.brand();
     if (!brand) return [];
-    return brand.variantOrder.map((variant) => ({
-      id: variant, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
+    const sizes = this.size() === EVERY || !brand.sizes[this.size()] ? brand.sizeOrder : [this.size()];
+    return brand.variantOrder.flatMap((variant) => sizes.map((size, nth) => ({
+      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, first: nth === 0, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
       cells: STATES.map((state) => {
         const colors = state === 'focus' ? 'rest' : state;
         const css = (part: ButtonPart) => this.#css(this.ground(), buttonSlot(variant, part, colors));
@@ -52,13 +94,11 @@ export class BuildStep {
         const fill = composite(colorOf(css('fill')) ?? behind, behind);
         return {
           state, fill: css('fill'), text: css('label'), edge: css('edge'), ring: state === 'focus' ? this.#css(this.ground(), 'focus') : '',
-          found: contrastRatio(composite(colorOf(css('label')) ?? WHITE, fill), fill), exempt: state === 'disabled', key: `${variant} ${state}`,
+          found: contrastRatio(composite(colorOf(css('label')) ?? WHITE, fill), fill), exempt: state === 'disabled', busy: state === 'busy', key: `${variant} ${state}`,
         };
       }),
-    }));
+    })));
   });
-  protected readonly corners: readonly [CornerUse, string][] = [['button', 'Buttons'], ['card', 'Cards'], ['picture', 'Pictures'], ['field', 'Fields']];
-  protected readonly bands: readonly BandId[] = ['phone', 'tablet', 'desktop'];
   protected readonly styles = computed(() => this.brand()?.styleOrder.map((id) => ({ value: id, label: this.brand()!.styles[id]!.label })) ?? []);
   /** What the cells in hand have in each part: one value, or how many they differ by. */
   protected readonly inHand = computed(() => {
@@ -78,6 +118,7 @@ export class BuildStep {
 
   protected pick(key: string, event: MouseEvent | KeyboardEvent): void {
     const adding = event.shiftKey || event.ctrlKey || event.metaKey;
+    this.leaving.set(false);
     this.cells.update((cells) => {
       const next = new Set(adding ? cells : []);
       if (adding && next.has(key)) next.delete(key);
@@ -118,17 +159,32 @@ export class BuildStep {
     this.#editor.commit((site) => ({ label: `Button ${part} on ${site.brand.grounds[ground]!.label}`, ops: slots.map((slot) => setOp(site, ['brand', 'grounds', ground, 'slots', slot], value)) }));
   }
   protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour. What was set is kept.`);
-  protected corner(use: CornerUse, value: number, phase: 'preview' | 'commit'): void {
-    this.#editor.set(`${use[0]!.toUpperCase()}${use.slice(1)} corner`, ['brand', 'corners', use], value, phase);
+  protected see(view: (typeof VIEWS)[number]): void {
+    this.view.set(view);
+    localStorage.setItem(KEY, view);
   }
-  protected slide(event: Event, phase: 'preview' | 'commit'): void {
-    this.corner('button', Number((event.target as HTMLInputElement).value), phase);
+  protected addVariant(like: string): void {
+    const id = freshId('variant');
+    this.#editor.commit((site) => addVariant(site, like, id));
+    if (this.brand()?.variants[id]) this.pickRow(id);
   }
-  protected pad(size: string, side: 'padX' | 'padY', value: number, phase: 'preview' | 'commit'): void {
-    this.#editor.set(`${this.brand()!.sizes[size]!.label} button padding`, ['brand', 'sizes', size, side], value, phase);
+  protected renameVariant(id: string, label: string): void {
+    this.#editor.set('Name of a button variant', ['brand', 'variants', id, 'label'], label);
   }
-  protected space(id: string, band: BandId, value: number, phase: 'preview' | 'commit'): void {
-    this.#editor.set(`${this.brand()!.spaces[id]!.label} on ${band}`, ['brand', 'spaces', id, 'values', band], value, phase);
+  /** Deletes a variant no button has; asks what takes the place of one that some have. */
+  protected askDelete(uses: number): void {
+    this.leaving.set(uses > 0);
+    if (uses === 0) this.removeVariant();
+  }
+  protected removeVariant(heir?: string): void {
+    const variant = this.variant();
+    if (!variant) return;
+    this.cells.set(new Set());
+    this.leaving.set(false);
+    this.#editor.commit((site) => removeButtonPart(site, 'variant', variant.id, heir));
+  }
+  protected iconSide(side: string): void {
+    this.#editor.set('Side of button icons', ['brand', 'iconSide'], side);
   }
   protected labelStyle(id: string): void {
     this.#editor.set('Button label style', ['brand', 'buttonStyle'], id);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { EASINGS, MOTION_USES, addMotion, readEasing, removeMotion, type MotionUse } from '@yohaku/core';
 import { Editor, MotionShown, NAME_ONLY, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField } from '../../ui/index.ts';
+import { Choice, NumberField, TextField, nameProblem } from '../../ui/index.ts';
 
 /** The brand's ways to move, and what takes which of them between its states; shown on the wall on request. */
 @Component({
@@ -61,5 +61,5 @@ export class MotionList {
     this.#editor.commit((site) => removeMotion(site, id));
   }
   protected checkEasing = (text: string): string => (readEasing(text) ? '' : `“${text.slice(0, 24)}” is no curve: four numbers, the first and third from 0 to 1, or ${Object.keys(EASINGS).join(', ')}. What was set is kept.`);
-  protected checkName = (text: string): string => (text === '' ? 'A motion needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+  protected readonly checkName = nameProblem('A motion');
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, homePage, placesOf, planTaking, plural, swatchPath, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { TextField } from '../../ui/index.ts';
+import { TextField, nameProblem } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
@@ -139,7 +139,7 @@ export class GatherStep {
   protected rename(color: Candidate, name: string): void {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { name } }));
   }
-  protected checkName = (text: string): string => (text === '' ? 'A swatch needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+  protected readonly checkName = nameProblem('A swatch');
 
   /** What dropping one colour costs, in words. */
   protected costOf({ color, heir, deltaE }: Drop<Candidate>): string {

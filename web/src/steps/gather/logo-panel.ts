@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { LOGO_RATIO, assetFile, cssColor, formOn, groundColor, groundExtent, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, siteFeature, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+import { Choice, NumberField, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 
 /** The logo as it is set: its forms, which of them stands on which ground, its sizes, and the icon made from it. */
 @Component({
@@ -70,7 +70,7 @@ export class LogoPanel {
   protected hand(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground } }));
   }
-  protected checkName = (text: string): string => (text === '' ? 'A form needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+  protected readonly checkName = nameProblem('A form');
   protected readonly figures: readonly { readonly field: 'width' | 'smallest' | 'clear'; readonly label: string; readonly range: RangeName; readonly factor: number }[] = [
     { field: 'width', label: 'Width, px', range: 'logoWidth', factor: 1 }, { field: 'smallest', label: 'Smallest, px', range: 'logoWidth', factor: 1 }, { field: 'clear', label: 'Clear space, %', range: 'share', factor: 100 },
   ];

@@ -1,0 +1,73 @@
+import { buttonSlots } from '../../ground/index.ts';
+import { uniqueName, uniquePath } from '../../palette/index.ts';
+import type { ButtonItem, Section, Site } from '../../site/index.ts';
+import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+
+/** A new variant like another one, with its colours on every ground. */
+export function addVariant(site: Site, like: string, id: string): Edit {
+  const { variants, grounds } = site.brand;
+  const known = Object.values(variants);
+  const label = uniqueName(`${variants[like]!.label} again`, known.map((one) => one.label));
+  const path = uniquePath(label, known.map((one) => one.path));
+  const slots = buttonSlots(like);
+  return {
+    label: `New button variant ${label}`,
+    ops: [
+      insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path }, like),
+      ...Object.values(grounds).flatMap((ground) => slots.flatMap((slot, i) => {
+        const value = ground.slots[slot];
+        // A slot that looks at another one of its variant looks at the new variant's.
+        const own = value?.kind === 'same' ? { ...value, slot: slots.includes(value.slot) ? buttonSlots(id)[slots.indexOf(value.slot)]! : value.slot } : value;
+        return own === undefined ? [] : [setOp(site, ['brand', 'grounds', ground.id, 'slots', buttonSlots(id)[i]!], own)];
+      })),
+    ],
+  };
+}
+
+/** A new size like another one. */
+export function addSize(site: Site, like: string, id: string): Edit {
+  const { sizes } = site.brand;
+  const known = Object.values(sizes);
+  const label = uniqueName(`${sizes[like]!.label} again`, known.map((one) => one.label));
+  return { label: `New button size ${label}`, ops: [insertOp(site, ['brand', 'sizes'], ['brand', 'sizeOrder'], id, { ...sizes[like]!, id, label, path: uniquePath(label, known.map((one) => one.path)) }, like)] };
+}
+
+/** Addresses of the buttons that have a variant or a size. */
+export function buttonUses(site: Site, part: 'variant' | 'size', id: string): (readonly string[])[] {
+  return [...buttonsOf(site)].filter(({ item }) => item[part] === id).map(({ at }) => [...at, part]);
+}
+
+/**
+ * Takes a variant or a size away; buttons that had it take another one.
+ *
+ * @param heir id of the one that takes its place; not needed while no button has it
+ * @returns undefined when buttons have it and there is no such other one, or it is the last
+ */
+export function removeButtonPart(site: Site, part: 'variant' | 'size', id: string, heir?: string): Edit | undefined {
+  const { brand } = site;
+  const [record, order, name] = part === 'variant' ? (['variants', 'variantOrder', 'button variant'] as const) : (['sizes', 'sizeOrder', 'button size'] as const);
+  const uses = buttonUses(site, part, id);
+  const one = brand[record][id];
+  if (!one || brand[order].length < 2) return undefined;
+  if (uses.length > 0 && (heir === undefined || heir === id || !brand[record][heir])) return undefined;
+  const slots = part === 'variant' ? Object.values(brand.grounds).flatMap((ground) => buttonSlots(id).filter((slot) => ground.slots[slot] !== undefined).map((slot) => ['brand', 'grounds', ground.id, 'slots', slot])) : [];
+  return {
+    label: `Delete ${name} ${one.label}`,
+    ops: [...uses.map((at) => setOp(site, at, heir)), ...slots.map((at) => setOp(site, at, undefined)), removeOp(site, ['brand', record], ['brand', order], id)],
+  };
+}
+
+/** Every button of a site with its address. */
+function* buttonsOf(site: Site): Iterable<{ item: ButtonItem; at: readonly string[] }> {
+  function* inSection(section: Section, at: readonly string[]): Iterable<{ item: ButtonItem; at: readonly string[] }> {
+    for (const block of Object.values(section.blocks)) {
+      const here = [...at, 'blocks', block.id];
+      if (block.kind === 'buttons') for (const item of Object.values(block.items)) yield { item, at: [...here, 'items', item.id] };
+      if (block.kind === 'form') yield { item: block.submit, at: [...here, 'submit'] };
+      if (block.kind === 'cards') for (const card of Object.values(block.items)) if (card.button) yield { item: card.button, at: [...here, 'items', card.id, 'button'] };
+    }
+  }
+  yield* inSection(site.shared.footer, ['shared', 'footer']);
+  for (const one of Object.values(site.shared.sections)) yield* inSection(one, ['shared', 'sections', one.id]);
+  for (const page of Object.values(site.pages)) for (const [key, entry] of Object.entries(page.sections)) if ('own' in entry) yield* inSection(entry.own, ['pages', page.id, 'sections', key, 'own']);
+}

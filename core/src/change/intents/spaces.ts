@@ -1,0 +1,41 @@
+import { uniqueName, uniquePath } from '../../palette/index.ts';
+import type { BandId } from '../../shape/index.ts';
+import type { Section, Site } from '../../site/index.ts';
+import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+
+/** A new section padding like another space. */
+export function addSpace(site: Site, like: string, id: string): Edit {
+  const from = site.brand.spaces[like]!;
+  const known = Object.values(site.brand.spaces);
+  const label = uniqueName(from.use === 'section' ? `${from.label} again` : 'Padding', known.map((one) => one.label));
+  return { label: `New padding ${label}`, ops: [insertOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id, { ...from, id, label, path: uniquePath(label, known.map((one) => one.path)), use: 'section' }, like)] };
+}
+
+/** Addresses of the sections that have a padding. */
+export function spaceUses(site: Site, id: string): (readonly string[])[] {
+  const has = (section: Section, at: readonly string[]) => (section.space === id ? [[...at, 'space']] : []);
+  return [
+    ...has(site.shared.footer, ['shared', 'footer']), ...Object.values(site.shared.sections).flatMap((one) => has(one, ['shared', 'sections', one.id])),
+    ...Object.values(site.pages).flatMap((page) => Object.entries(page.sections).flatMap(([key, entry]) => ('own' in entry ? has(entry.own, ['pages', page.id, 'sections', key, 'own']) : []))),
+  ];
+}
+
+/**
+ * Takes a section padding away; sections that had it take another one.
+ *
+ * @returns undefined when sections have it and there is no such other padding, when it is the last, or for a space of one fixed use
+ */
+export function removeSpace(site: Site, id: string, heir?: string): Edit | undefined {
+  const { spaces } = site.brand;
+  const space = spaces[id];
+  if (space?.use !== 'section' || Object.values(spaces).filter((one) => one.use === 'section').length < 2) return undefined;
+  const uses = spaceUses(site, id);
+  if (uses.length > 0 && (heir === undefined || heir === id || spaces[heir]?.use !== 'section')) return undefined;
+  return { label: `Delete padding ${space.label}`, ops: [...uses.map((at) => setOp(site, at, heir)), removeOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id)] };
+}
+
+/** Sets a space on one width; null: it takes that of the next wider one. The desktop always has its own. */
+export function setSpaceAt(site: Site, id: string, band: BandId, px: number | null): Edit | undefined {
+  if (band === 'desktop' && px === null) return undefined;
+  return { label: `${site.brand.spaces[id]!.label} on ${band}`, ops: [setOp(site, ['brand', 'spaces', id, 'values', band], px)] };
+}

@@ -1,0 +1,115 @@
+import { applyChange, checkTouched, addCorner, addShadow, addSize, addSpace, addVariant, buttonUses, planUndo, readCorner, readShadow, removeButtonPart, removeCorner, removeShadow, removeSpace, removeSwatch, setCorner, setCornerOf, setEdge, setOp, setRadius, setSpaceAt, setValue, spaceUses, type Edit } from './index.ts';
+import { tokensCss, tokenTable, resolveToken } from '../style/index.ts';
+import { stylesCss } from '../render/index.ts';
+import { pixelsAt, placesOf, siteIndex } from '../reach/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import type { Site } from '../site/index.ts';
+
+const done = (site: Site, ...edits: (Edit | undefined)[]): Site => edits.reduce<Site>((now, edit) => applyChange(now, edit!).site, site);
+const token = (site: Site, path: string) => resolveToken(tokenTable(site.brand), path).css;
+
+describe('shape', () => {
+  it('reads corners and shadows as they are typed, and says what is none', () => {
+    expect(readCorner('8')).toEqual({ kind: 'px', radii: [8] });
+    expect(readCorner('8px 2 8 2')).toEqual({ kind: 'px', radii: [8, 2, 8, 2] });
+    expect(readCorner(' 50 % ')).toEqual({ kind: 'share', share: 0.5 });
+    for (const [bad, why] of [['', 'no corner'], ['1 2', 'no corner'], ['-1', '0 to 100'], ['1e999', '0 to 100'], ['60 %', 'at most 50 %'], ['soft', '0 to 100']]) expect(readCorner(bad!)).toMatch(why!);
+    expect(readShadow('0 2 8')).toEqual({ x: 0, y: 2, blur: 8, spread: 0 });
+    for (const bad of ['', '4', '0 2 -8', '0 0 0 0 0', '0 999', 'NaN 2']) expect(typeof readShadow(bad)).withContext(bad).toBe('string');
+  });
+
+  it('shapes all that have a named corner at once, and leaves them its radius when it goes', () => {
+    const named = done(smallSite(), addCorner(smallSite(), 'soft', { kind: 'px', radii: [12] }));
+    const shaped = done(named, setCornerOf(named, 'button', 'soft'));
+    const both = done(shaped, setCornerOf(shaped, 'card', 'soft'));
+    const pulled = done(both, setRadius(both, 'button', 20));
+    expect([token(pulled, 'corner.button'), token(pulled, 'corner.card'), token(pulled, 'corner.picture')]).toEqual(['20px', '20px', '0px']);
+    expect(placesOf(pulled, 'radius.corner').length).toBeGreaterThan(placesOf(pulled, 'corner.button').length - 1);
+    const gone = done(pulled, removeCorner(pulled, 'soft'));
+    expect(gone.brand.corners).toEqual({ button: 20, card: 20, picture: 0, field: 2 });
+    expect(gone.brand.cornerList).toBeUndefined();
+  });
+
+  it('takes a share of the height of what is one line high, and of nothing else', () => {
+    const site = done(smallSite(), addCorner(smallSite(), 'round', { kind: 'share', share: 0.5 }));
+    expect(setCornerOf(site, 'card', 'round')).toBeUndefined();
+    const round = done(site, setCornerOf(site, 'button', 'round'));
+    expect(stylesCss(round)).toContain('border-radius: calc(var(--corner-button) * var(--high))');
+    const group = siteIndex(round).groups.find((one) => one.kind === 'button')!;
+    const px = (property: 'line-height' | 'padding-block' | 'border-width' | 'border-radius') => pixelsAt(tokenTable(round.brand), group.painting, property, 'rest', 1280)!;
+    expect(px('border-radius')).toBeCloseTo((px('line-height') + 2 * (px('padding-block') + px('border-width'))) / 2, 6);
+    const px8 = done(round, setCorner(round, 'round', { kind: 'px', radii: [8] }));
+    const onCards = done(px8, setCornerOf(px8, 'card', 'round'));
+    expect(setCorner(onCards, 'round', { kind: 'share', share: 0.2 })).toBeUndefined();
+    const check = (before: Site, at: string[], value: unknown) => () => checkTouched(before, applyChange(before, setValue(before, '', at, value)).site);
+    expect(check(onCards, ['brand', 'cornerList', 'items', 'round', 'value'], { kind: 'share', share: 0.2 })).toThrowError(/share of the height of one line; cards and pictures have none/);
+    expect(check(round, ['brand', 'corners', 'field'], 'nobody')).toThrowError(/nobody/);
+    expect(check(round, ['brand', 'cornerList', 'items', 'round', 'value'], { kind: 'px', radii: [1, 2] })).toThrow();
+  });
+
+  it('widens edges from what they plainly are, and undoes to nothing set', () => {
+    const site = smallSite();
+    const edit = setEdge(site, 'card', 3);
+    const edged = applyChange(site, edit);
+    expect([token(site, 'edge.button'), token(site, 'edge.card'), token(edged.site, 'edge.card'), token(edged.site, 'edge.field')]).toEqual(['2px', '0px', '3px', '1px']);
+    const undone = applyChange(edged.site, { ops: planUndo(edged.site, edged.inverse).ops }).site;
+    expect(undone.brand.edges).toBeUndefined();
+  });
+
+  it('casts a shadow in its swatch as that is painted, and follows it', () => {
+    const site = done(smallSite(), addShadow(smallSite(), 'lift'));
+    const cast = done(site, setValue(site, '', ['brand', 'shadows', 'uses', 'card'], 'lift'));
+    expect(stylesCss(cast)).toMatch(/\.corner--card \{[^}]*box-shadow: var\(--shadow-shadow\)/);
+    expect(stylesCss(site)).not.toContain('box-shadow: var(');
+    const { color } = cast.brand.shadows!.items['lift']!;
+    const table = tokenTable(cast.brand);
+    expect(table.get('shadow.shadow')!.follows).toEqual([`color.${cast.brand.swatches[color]!.part}.${color}`]);
+    const heir = cast.brand.swatchOrder.find((id) => id !== color)!;
+    expect(done(cast, removeSwatch(cast, color, heir)).brand.shadows!.items['lift']!.color).toBe(heir);
+    expect(done(cast, removeShadow(cast, 'lift')).brand.shadows).toBeUndefined();
+    expect(tokensCss(cast.brand)).toMatch(/--shadow-shadow: 0px 2px 8px 0px (rgb|#)/);
+  });
+});
+
+describe('button variants and sizes', () => {
+  it('are added like another one, and leave only with something in their place', () => {
+    const site = smallSite();
+    const [variant] = site.brand.variantOrder;
+    const [size] = site.brand.sizeOrder;
+    const more = done(site, addVariant(site, variant!, 'other'));
+    const big = done(more, addSize(more, size!, 'big'));
+    for (const state of ['rest', 'hover'] as const) for (const ground of Object.values(big.brand.grounds))
+      expect(token(big, `ground.${ground.path}.button.${big.brand.variants['other']!.path}.fill.${state}`)).toBe(token(big, `ground.${ground.path}.button.${big.brand.variants[variant!]!.path}.fill.${state}`));
+    expect(buttonUses(big, 'variant', variant!).length).toBeGreaterThan(0);
+    expect(removeButtonPart(big, 'variant', variant!)).toBeUndefined();
+    expect(removeButtonPart(big, 'variant', variant!, variant)).toBeUndefined();
+    const left = done(big, removeButtonPart(big, 'variant', variant!, 'other'));
+    expect([left.brand.variantOrder.includes(variant!), buttonUses(left, 'variant', 'other').length]).toEqual([false, buttonUses(big, 'variant', variant!).length]);
+    expect(done(left, removeButtonPart(left, 'size', 'big')).brand.sizes).toEqual(site.brand.sizes);
+    expect(removeButtonPart(site, 'size', size!)).toBeUndefined();
+  });
+});
+
+describe('spaces', () => {
+  it('are named, and a width without its own takes the next wider one, down to the page', () => {
+    const site = smallSite();
+    const unset = done(site, setSpaceAt(site, 'even', 'tablet', null));
+    const both = done(unset, setSpaceAt(unset, 'even', 'phone', null));
+    const wide = done(both, setValue(both, '', ['brand', 'spaces', 'even', 'values', 'desktop'], 99));
+    expect(['phone', 'tablet', 'desktop'].map((band) => token(wide, `space.even.${band}`))).toEqual(['99px', '99px', '99px']);
+    expect(tokensCss(wide.brand)).toContain('--space-even-phone: var(--space-even-tablet)');
+    expect(placesOf(wide, 'space.even.phone')).toEqual(placesOf(site, 'space.even.phone'));
+    expect(setSpaceAt(site, 'even', 'desktop', null)).toBeUndefined();
+  });
+
+  it('leave only with another padding in their place; those of one fixed use stay', () => {
+    const site = smallSite();
+    expect(removeSpace(site, 'even')).toBeUndefined();
+    const two = done(site, addSpace(site, 'even', 'wide'));
+    expect(spaceUses(two, 'even').length).toBeGreaterThan(0);
+    expect([removeSpace(two, 'even'), removeSpace(two, 'even', 'gutter'), removeSpace(two, 'gutter', 'wide')]).toEqual([undefined, undefined, undefined]);
+    const moved = done(two, removeSpace(two, 'even', 'wide'));
+    expect([moved.brand.spaces['even'], spaceUses(moved, 'wide').length]).toEqual([undefined, spaceUses(two, 'even').length]);
+    expect(applyChange(two, { label: '', ops: [setOp(two, ['brand', 'spaces', 'wide', 'label'], 'Wide')] } as Edit).site.brand.spaces['wide']!.label).toBe('Wide');
+  });
+});

@@ -1,0 +1,45 @@
+import * as v from 'valibot';
+import { Id, Label, PathSegment, ranged } from './fields.ts';
+
+/** What has a corner, an edge and a shadow. */
+export const CornerUse = v.picklist(['button', 'card', 'picture', 'field']);
+export type CornerUse = v.InferOutput<typeof CornerUse>;
+export const CORNER_USES = CornerUse.options;
+
+/** A named corner: one radius in px, four from top left clockwise, or a share of the height of what has it. */
+export const Corner = v.strictObject({
+  id: Id, label: Label, path: PathSegment,
+  value: v.variant('kind', [
+    v.strictObject({ kind: v.literal('px'), radii: v.union([v.strictTuple([ranged('corner')]), v.strictTuple([ranged('corner'), ranged('corner'), ranged('corner'), ranged('corner')])]) }),
+    v.strictObject({ kind: v.literal('share'), share: ranged('cornerShare') }),
+  ]),
+});
+export type Corner = v.InferOutput<typeof Corner>;
+export type CornerValue = Corner['value'];
+
+/** A named shadow: offsets, blur and spread in px, in a swatch thinned to an opacity. */
+export const Shadow = v.strictObject({
+  id: Id, label: Label, path: PathSegment,
+  x: ranged('shadowOffset'), y: ranged('shadowOffset'), blur: ranged('shadowBlur'), spread: ranged('shadowOffset'), color: Id, alpha: ranged('share'),
+});
+export type Shadow = v.InferOutput<typeof Shadow>;
+
+/** What has an edge of a width of its own; `rule` are the lines between parts and rows. */
+export const EDGE_USES = [...CORNER_USES, 'rule'] as const;
+export type EdgeUse = (typeof EDGE_USES)[number];
+const Edges = v.strictObject({ button: ranged('edge'), card: ranged('edge'), picture: ranged('edge'), field: ranged('edge'), rule: ranged('edge') });
+
+/** Edges of a brand that says nothing of them, px. */
+export const PLAIN_EDGES: v.InferOutput<typeof Edges> = { button: 2, card: 0, picture: 0, field: 1, rule: 1 };
+
+const named = v.union([ranged('corner'), Id]);
+const shadowOf = v.nullable(Id);
+
+/** The part of a brand that shapes buttons, cards, pictures and fields alike. */
+export const shapeFields = {
+  /** What each has: a radius of its own in px, or a named corner by id. */
+  corners: v.strictObject({ button: named, card: named, picture: named, field: named }),
+  cornerList: v.optional(v.strictObject({ items: v.record(Id, Corner), order: v.array(Id) })),
+  edges: v.optional(Edges),
+  shadows: v.optional(v.strictObject({ items: v.record(Id, Shadow), order: v.array(Id), uses: v.strictObject({ button: shadowOf, card: shadowOf, picture: shadowOf, field: shadowOf }) })),
+} as const;

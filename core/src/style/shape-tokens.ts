@@ -1,0 +1,85 @@
+import { cssColor, type Rgb8 } from '../color/index.ts';
+import { round } from '../number/index.ts';
+import { BANDS, type BandId } from '../shape/index.ts';
+import { CORNER_USES, EDGE_USES, PLAIN_EDGES, type Brand, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Space } from '../site/index.ts';
+import type { Token } from './token.ts';
+
+const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
+
+/** Top and bottom padding of a field, px: the layout's own. */
+export const FIELD_PADDING = 10;
+
+/** The named corner that something has; undefined when it has a radius of its own. */
+export function namedCorner(brand: Brand, use: CornerUse): Corner | undefined {
+  const value = brand.corners[use];
+  return typeof value === 'string' ? brand.cornerList?.items[value] : undefined;
+}
+
+/** A corner as CSS: `8px`, `8px 2px 8px 2px`, or the plain share of a height. */
+export function cornerCss(value: Corner['value']): string {
+  return value.kind === 'share' ? String(value.share) : value.radii.map((one) => `${one}px`).join(' ');
+}
+
+/** A corner as it is typed. */
+export function cornerText(value: CornerValue): string {
+  return value.kind === 'share' ? `${Math.round(value.share * 1000) / 10} %` : value.radii.join(' ');
+}
+
+/** Width of an edge, px. */
+export function edgeWidth(brand: Brand, use: EdgeUse): number {
+  return (brand.edges ?? PLAIN_EDGES)[use];
+}
+
+/** The width whose padding a space takes where it has none of its own: the next wider one. */
+export function inheritsFrom(space: Space, band: BandId): BandId | null {
+  if (band === 'desktop' || space.values[band] !== null) return null;
+  return band === 'phone' ? 'tablet' : 'desktop';
+}
+
+/** Corners, edges, paddings and gaps, the logo's measures. */
+export function* shapeTokens(brand: Brand): Iterable<Token> {
+  for (const id of brand.cornerList?.order ?? []) {
+    const { path, label, value } = brand.cornerList!.items[id]!;
+    const single = value.kind === 'px' && value.radii.length === 1;
+    yield { path: `radius.${path}`, label: `${label} corner`, type: value.kind === 'share' ? 'number' : single ? 'dimension' : 'text', css: cornerCss(value), address: ['brand', 'cornerList', 'items', id, 'value', ...(value.kind === 'share' ? ['share'] : single ? ['radii', '0'] : ['radii'])] };
+  }
+  for (const use of CORNER_USES) {
+    const base = { path: `corner.${use}`, label: `${capital(use)} corner`, address: ['brand', 'corners', use] };
+    const named = namedCorner(brand, use);
+    yield named ? { ...base, type: named.value.kind === 'share' ? 'number' : named.value.radii.length === 1 ? 'dimension' : 'text', alias: `radius.${named.path}` } : { ...base, type: 'dimension', css: `${brand.corners[use]}px` };
+  }
+  for (const use of EDGE_USES)
+    yield { path: `edge.${use}`, label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`, type: 'dimension', css: `${edgeWidth(brand, use)}px`, address: ['brand', 'edges', use] };
+  for (const id of brand.sizeOrder) {
+    const size = brand.sizes[id]!;
+    yield { path: `button.${size.path}.pad-x`, label: `${size.label} button, sides`, type: 'dimension', css: `${size.padX}px`, address: ['brand', 'sizes', id, 'padX'] };
+    yield { path: `button.${size.path}.pad-y`, label: `${size.label} button, top and bottom`, type: 'dimension', css: `${size.padY}px`, address: ['brand', 'sizes', id, 'padY'] };
+  }
+  if (brand.logo) {
+    const at = (field: string) => ['brand', 'logo', field];
+    yield { path: 'logo.width', label: 'Logo width', type: 'dimension', css: `${brand.logo.width}px`, address: at('width') };
+    yield { path: 'logo.smallest', label: 'Logo, smallest width', type: 'dimension', css: `${brand.logo.smallest}px`, address: at('smallest') };
+    yield { path: 'logo.clear', label: 'Clear space of the logo', type: 'dimension', css: `${round(brand.logo.width * brand.logo.clear, 2)}px`, address: at('clear') };
+  }
+  for (const id of brand.spaceOrder) {
+    const space = brand.spaces[id]!;
+    for (const band of BANDS) {
+      const base = { path: `space.${space.path}.${band.id}`, label: `${space.label} on ${band.id}`, type: 'dimension' as const, address: ['brand', 'spaces', id, 'values', band.id] };
+      const from = inheritsFrom(space, band.id);
+      yield from ? { ...base, alias: `space.${space.path}.${from}` } : { ...base, css: `${space.values[band.id]}px` };
+    }
+  }
+}
+
+/** Shadows, each in its swatch as that is painted now. */
+export function* shadowTokens(brand: Brand, swatch: (id: string) => { readonly rgb: Rgb8; readonly path: string } | undefined): Iterable<Token> {
+  for (const id of brand.shadows?.order ?? []) {
+    const shadow = brand.shadows!.items[id]!;
+    const source = swatch(shadow.color);
+    const rgb = source?.rgb ?? { r: 0, g: 0, b: 0, alpha: 1 };
+    yield {
+      path: `shadow.${shadow.path}`, label: `${shadow.label} shadow`, type: 'shadow', css: `${shadow.x}px ${shadow.y}px ${shadow.blur}px ${shadow.spread}px ${cssColor({ ...rgb, alpha: rgb.alpha * shadow.alpha })}`,
+      ...(source ? { follows: [source.path] } : {}), address: ['brand', 'shadows', 'items', id],
+    };
+  }
+}

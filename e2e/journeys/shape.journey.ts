@@ -1,0 +1,85 @@
+import { test, expect } from '../fixtures.ts';
+
+const onWall = (page: import('@playwright/test').Page, selector: string, property: string) =>
+  page.locator('iframe[title="Fares at 1280"]').first().evaluate((frame, [wanted, name]) => {
+    const document = (frame as HTMLIFrameElement).contentDocument!;
+    const element = document.querySelector(wanted!)!;
+    return { value: document.defaultView!.getComputedStyle(element).getPropertyValue(name!), height: element.getBoundingClientRect().height };
+  }, [selector, property]);
+
+test('corners are named, shape all that have them, and a share of the height only what has one', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  await desk.choose('Corner of buttons', 'Buoy');
+  const half = async () => {
+    const { value, height } = await onWall(page, '.button', 'border-top-left-radius');
+    return Math.abs(Number.parseFloat(value) - height / 2);
+  };
+  await expect.poll(half).toBeLessThan(0.1);
+  await page.getByLabel('Corner of cards', { exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('nz-option-item', { hasText: 'Sail' })).toBeVisible();
+  await expect(page.locator('nz-option-item', { hasText: 'Buoy' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await desk.choose('Corner of cards', 'Sail');
+  await expect.poll(async () => (await onWall(page, '.card', 'border-radius')).value).toBe('16px 2px');
+
+  await page.getByRole('button', { name: 'Corners and shadows' }).click();
+  const sail = page.getByLabel('Sail corner', { exact: true });
+  await sail.fill('round');
+  await sail.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('radii go from 0 to 100 px. What was set is kept.');
+  await sail.fill('40 %');
+  await sail.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Cards and pictures have this corner');
+  await sail.fill('20');
+  await sail.press('Enter');
+  await expect.poll(async () => (await onWall(page, '.card', 'border-radius')).value).toBe('20px');
+  await page.getByLabel('Lift shadow', { exact: true }).fill('0 6 20 1');
+  await page.getByLabel('Lift shadow', { exact: true }).press('Enter');
+  await expect.poll(async () => (await onWall(page, '.card', 'box-shadow')).value).toContain('0px 6px 20px 1px');
+  await page.getByRole('button', { name: 'Delete corner Sail' }).click();
+  await page.getByRole('button', { name: 'Shape', exact: true }).click();
+  await expect(page.getByLabel('Cards', { exact: true })).toHaveValue('20');
+});
+
+test('a variant is made like another, shown in every size, and leaves only with another in its place', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  await page.getByRole('button', { name: 'Primary', exact: true }).click();
+  await page.getByRole('button', { name: 'New variant like it' }).click();
+  const name = page.getByLabel('Name of the variant');
+  await expect(name).toHaveValue('Primary again');
+  await name.fill('Notice');
+  await name.press('Enter');
+  await expect(page.getByRole('button', { name: 'Notice, busy' })).toBeVisible();
+  await desk.choose('Size', 'every size');
+  await expect(page.getByRole('button', { name: 'Notice, rest, Small' })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete variant' }).click();
+  await expect(page.getByRole('button', { name: 'Notice, rest', exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Primary', exact: true }).click();
+  await page.getByRole('button', { name: 'Delete variant' }).click();
+  await expect(page.getByRole('group', { name: 'Delete Primary' })).toContainText(/\d+ buttons are Primary\. Instead:/);
+  await page.getByRole('group', { name: 'Delete Primary' }).getByRole('button', { name: 'Delete Primary' }).click();
+  await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo Delete button variant Primary' }).click();
+  await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toBeVisible();
+});
+
+test('a padding is named, takes the wider width’s where it has none, and is replaced when it goes', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  await page.getByRole('button', { name: 'Spaces', exact: true }).click();
+  await page.getByRole('button', { name: 'Airy on phone: leave unset' }).click();
+  await expect(page.getByRole('button', { name: 'Airy on phone: set' })).toBeVisible();
+  const padding = () => page.locator('iframe[title$="at 390"]').evaluateAll((frames) => frames.flatMap((frame) => [...(frame as HTMLIFrameElement).contentDocument!.querySelectorAll('.pad--airy')].map((one) => getComputedStyle(one).paddingTop))[0]);
+  await expect.poll(padding).toBe('96px');
+  await page.getByRole('button', { name: 'Airy on phone: set' }).click();
+  await expect(page.getByLabel('Airy on phone', { exact: true })).toHaveValue('96');
+  await page.getByRole('button', { name: 'New padding' }).click();
+  await page.getByRole('button', { name: 'Delete Airy again' }).click();
+  await expect(page.getByLabel('Name of Airy again')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Delete Close' }).click();
+  const ask = page.getByRole('group', { name: 'Delete Close' });
+  await expect(ask).toContainText(/sections? ha(s|ve) this padding/);
+  await desk.choose('Takes its place', 'Even');
+  await ask.getByRole('button', { name: 'Delete Close' }).click();
+  await expect(page.getByLabel('Name of Close')).toHaveCount(0);
+});

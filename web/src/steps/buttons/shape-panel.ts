@@ -1,0 +1,84 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { CORNER_USES, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
+import { DeskActions, Editor, Reaching, type Scope } from '../../state/index.ts';
+import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+
+const OWN = '';
+const LABELS: Record<EdgeUse, string> = { button: 'Buttons', card: 'Cards', picture: 'Pictures', field: 'Fields', rule: 'Rules' };
+
+/** Corners, edges and shadows of what has them. */
+@Component({
+  selector: 'yo-shape-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice, NumberField, Reaching],
+  templateUrl: './shape-panel.html',
+  styleUrl: './shape-panel.less',
+})
+export class ShapePanel {
+  readonly #editor = inject(Editor);
+  readonly #store = inject(Store);
+  protected readonly brand = computed(() => this.#editor.shown()?.brand);
+  protected readonly count = plural;
+  protected readonly rows = computed(() => {
+    const brand = this.brand();
+    if (!brand) return [];
+    return CORNER_USES.map((use) => {
+      const named = namedCorner(brand, use);
+      const value = brand.corners[use];
+      return { use, label: LABELS[use], named: named ? named.id : OWN, radius: typeof value === 'number' ? value : null, edge: edgeWidth(brand, use), shadow: brand.shadows?.uses[use] ?? OWN };
+    });
+  });
+  protected readonly rule = computed(() => (this.brand() ? edgeWidth(this.brand()!, 'rule') : 1));
+  /** The radius that the slider shows: that of the buttons, or the first of their named corner. */
+  protected readonly slider = computed(() => {
+    const brand = this.brand()!;
+    const named = namedCorner(brand, 'button');
+    return named ? (named.value.kind === 'px' ? named.value.radii[0] : 40) : Number(brand.corners.button);
+  });
+  protected readonly shadowOptions = computed((): ChoiceOption[] => {
+    const shadows = this.brand()?.shadows;
+    return shadows ? [{ value: OWN, label: 'none' }, ...shadows.order.map((id) => ({ value: id, label: shadows.items[id]!.label }))] : [];
+  });
+  /** Places whose corner is set on them and does not follow. */
+  protected readonly exceptions = computed(() => {
+    const site = this.#editor.current();
+    return site ? siteIndex(site).groups.filter((group) => group.painting.overrides.some((one) => one.property === 'border-radius')).flatMap((group) => group.places) : [];
+  });
+  #shown = -1;
+
+  /** What a use can have: a radius of its own, and the named corners that fit it. */
+  protected cornersFor(use: CornerUse): ChoiceOption[] {
+    const list = this.brand()?.cornerList;
+    return [{ value: OWN, label: 'its own' }, ...(list?.order ?? []).filter((id) => list!.items[id]!.value.kind === 'px' || use === 'button' || use === 'field').map((id) => ({ value: id, label: list!.items[id]!.label }))];
+  }
+  protected shape(use: CornerUse, to: string): void {
+    this.#editor.commit((site) => {
+      const named = namedCorner(site.brand, use);
+      return setCornerOf(site, use, to === OWN ? (named?.value.kind === 'px' ? named.value.radii[0] : 8) : to);
+    });
+  }
+  protected radius(use: CornerUse, px: number, phase: 'preview' | 'commit'): void {
+    this.#editor[phase]((site) => setRadius(site, use, px));
+  }
+  protected slide(event: Event, phase: 'preview' | 'commit'): void {
+    this.radius('button', Number((event.target as HTMLInputElement).value), phase);
+  }
+  protected edge(use: EdgeUse, px: number, phase: 'preview' | 'commit'): void {
+    this.#editor[phase]((site) => setEdge(site, use, px));
+  }
+  protected cast(use: CornerUse, id: string): void {
+    if (this.brand()?.shadows) this.#editor.set(`Shadow of ${LABELS[use].toLowerCase()}`, ['brand', 'shadows', 'uses', use], id === OWN ? null : id);
+  }
+  protected take(token: string): void {
+    this.#store.dispatch(DeskActions.take({ token }));
+  }
+  /** Brings the next exception to the wall. */
+  protected showNext(): void {
+    const places = this.exceptions();
+    const place = places[(this.#shown = (this.#shown + 1) % places.length)]!;
+    this.#store.dispatch(DeskActions.grow({ page: place.page }));
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: place.page, id: place.id } } }));
+  }
+  protected readonly exceptionScope: Scope = { words: 'Shows a place with a corner of its own; no place changes' };
+}
