@@ -114,6 +114,7 @@ export const brand: Brand = {
     },
     order: ['sheet', 'sail', 'buoy'],
   },
+  underline: { offset: 0.15, thickness: null },
   edges: { button: 2, card: 0, picture: 0, field: 1, rule: 1 },
   shadows: {
     items: { lift: { id: 'lift', label: 'Lift', path: 'lift', x: 0, y: 2, blur: 8, spread: 0, color: 'ink', alpha: 0.14 } },

@@ -37,8 +37,10 @@ export const fine = (content: string): Part => text('fine', content);
 export const logo = (): Part => (section, n) => ({ kind: 'logo', id: blockId(section, n) });
 export const rule = (): Part => (section, n) => ({ kind: 'rule', id: blockId(section, n) });
 
-export const picture = (asset: string, alt: string, shape: 'wide' | 'square' | 'tall' = 'wide'): Part => (section, n) =>
-  ({ kind: 'picture', id: blockId(section, n), asset, alt, shape });
+export const picture = (asset: string, alt: string, shape: 'wide' | 'square' | 'tall' = 'wide', caption?: string): Part => (section, n) =>
+  ({ kind: 'picture', id: blockId(section, n), asset, alt, shape, ...(caption ? { caption: { style: 'fine', content: copy(caption) } } : {}) });
+export const quote = (content: string, source: string): Part => (section, n) =>
+  ({ kind: 'quote', id: blockId(section, n), style: 'lead', content: copy(content), source, sourceStyle: 'fine' });
 
 const button = (id: string, label: string, target: string, variant = 'primary', size = 'regular'): ButtonItem =>
   ({ id, label, href: href(target), variant, size });

@@ -3,7 +3,7 @@ import { tokensCss, tokenTable, resolveToken } from '../style/index.ts';
 import { stylesCss } from '../render/index.ts';
 import { pixelsAt, placesOf, siteIndex } from '../reach/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import type { Site } from '../site/index.ts';
+import { readSite, type Site } from '../site/index.ts';
 
 const done = (site: Site, ...edits: (Edit | undefined)[]): Site => edits.reduce<Site>((now, edit) => applyChange(now, edit!).site, site);
 const token = (site: Site, path: string) => resolveToken(tokenTable(site.brand), path).css;
@@ -47,13 +47,16 @@ describe('shape', () => {
     expect(check(round, ['brand', 'cornerList', 'items', 'round', 'value'], { kind: 'px', radii: [1, 2] })).toThrow();
   });
 
-  it('widens edges from what they plainly are, and undoes to nothing set', () => {
+  it('widens edges from what they plainly are, and back', () => {
     const site = smallSite();
     const edit = setEdge(site, 'card', 3);
     const edged = applyChange(site, edit);
     expect([token(site, 'edge.button'), token(site, 'edge.card'), token(edged.site, 'edge.card'), token(edged.site, 'edge.field')]).toEqual(['2px', '0px', '3px', '1px']);
     const undone = applyChange(edged.site, { ops: planUndo(edged.site, edged.inverse).ops }).site;
-    expect(undone.brand.edges).toBeUndefined();
+    expect(undone.brand.edges).toEqual(site.brand.edges);
+    // A brand from before there were edges has the plain ones.
+    const { edges: _edges, underline: _underline, ...old } = site.brand;
+    expect(readSite({ ...site, brand: old }).brand).toEqual(site.brand);
   });
 
   it('casts a shadow in its swatch as that is painted, and follows it', () => {

@@ -39,9 +39,14 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
   for (const path of ours) {
     const at = table.get(path)?.address?.slice(1);
     if (!at || !next.get(path)?.address) continue;
-    for (const part of at[0] === 'swatches' ? [[...at, 'color'], [...at, 'typed'], [...at, 'rule']] : [at]) brand = withValue(brand, part, valueAt(site.brand, part));
+    for (const part of at[0] === 'swatches' ? [[...at, 'color'], [...at, 'typed'], [...at, 'rule']] : [at]) if (!namesMissing(brand, part, valueAt(site.brand, part))) brand = withValue(brand, part, valueAt(site.brand, part));
   }
   return { label: `Bring in ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
+}
+
+/** Whether a value of ours names a corner that the other brand has not. */
+function namesMissing(brand: Brand, at: readonly string[], value: unknown): boolean {
+  return at[0] === 'corners' && typeof value === 'string' && !brand.cornerList?.items[value];
 }
 
 /** Drawings that follow a swatch the new brand has not are left as they were drawn. */

@@ -1,9 +1,10 @@
 import * as v from 'valibot';
 import { parseColor, readGradient, type Rgb8 } from '../color/index.ts';
 import { Brand, SiteIssues, toIssues } from '../site/index.ts';
-import { withValue } from '../change/index.ts';
+import { jsonEqual, withValue } from '../change/index.ts';
 import { tokenTable, type Token } from '../style/index.ts';
-import { EXTENSION } from './dtcg-write.ts';
+import { compositesOf } from './dtcg-composites.ts';
+import { EXTENSION, shadowValue } from './dtcg-write.ts';
 
 /** A brand read from a DTCG file, and what was done with each token. */
 export interface ReadBrand {
@@ -33,9 +34,12 @@ export function readDtcg(input: unknown): ReadBrand {
   const changed: string[] = [];
   const left: { path: string; reason: string }[] = [];
   let taken = 0;
+  const composites = new Map([...compositesOf(brand)].map(({ path, token }) => [path, token['$value']]));
   for (const leaf of leaves(input, '')) {
     const token = table.get(leaf.path);
-    if (!token) left.push({ path: leaf.path, reason: 'is not a token of the brand in this file' });
+    if (!token && composites.has(leaf.path)) {
+      if (!jsonEqual(composites.get(leaf.path), leaf.value)) left.push({ path: leaf.path, reason: 'is put together from other tokens: those are read, and it was edited' });
+    } else if (!token) left.push({ path: leaf.path, reason: 'is not a token of the brand in this file' });
     else if (sameValue(token, leaf.value)) taken++;
     else {
       const next = editedValue(token, leaf.value);
@@ -98,9 +102,18 @@ function sameValue(token: Token, value: unknown): boolean {
     case 'dimension': return !css.endsWith('px') || pixels(value) === Number.parseFloat(css);
     case 'duration': return milliseconds(value) === Number.parseFloat(css);
     case 'cubicBezier': return curve(value)?.join(', ') === css.slice('cubic-bezier('.length, -1);
+    case 'shadow': return sameShadow(shadowValue(css), value);
     case 'fontFamily': return Array.isArray(value) && value.join(', ') === css.replaceAll('"', '');
     default: return Number(css) === value;
   }
+}
+
+type ShadowValue = ReturnType<typeof shadowValue>;
+const SHADOW_PARTS = [['offsetX', 'x'], ['offsetY', 'y'], ['blur', 'blur'], ['spread', 'spread']] as const;
+
+function sameShadow(one: ShadowValue, value: unknown): boolean {
+  const other = (value ?? {}) as Partial<ShadowValue>;
+  return SHADOW_PARTS.every(([part]) => pixels(other[part]) === one[part].value) && sameColor(parseColor(String(one.color['hex']))?.rgb, { ...(other.color as object), alpha: 1 }) && (other.color as { alpha?: number } | undefined)?.alpha === one.color['alpha'];
 }
 
 function editedValue(token: Token, value: unknown): { at: readonly string[]; value: unknown }[] | undefined {
@@ -121,6 +134,16 @@ function editedValue(token: Token, value: unknown): { at: readonly string[]; val
     return ([['background', from], ['background-to', to]] as const).flatMap(([slot, before], end) =>
       (sameColor(before, stops[end]) ? [] : [{ at: [...at.slice(0, 2), 'slots', slot], value: { kind: 'raw', color: colors[end]!.typed } }]));
   }
+  if (token.type === 'shadow') {
+    const was = shadowValue(token.css!);
+    const now = (value ?? {}) as Partial<ShadowValue>;
+    const color = now.color as { alpha?: number } | undefined;
+    // Its colour is a swatch: only how much of it there is can be read back.
+    if (!SHADOW_PARTS.every(([part]) => pixels(now[part]) !== undefined) || !sameColor(parseColor(String(was.color['hex']))?.rgb, { ...color, alpha: 1 })) return undefined;
+    return [...SHADOW_PARTS.map(([part, field]) => ({ at: [...at, field], value: pixels(now[part]) })), ...(color?.alpha === was.color['alpha'] ? [] : [{ at: [...at, 'alpha'], value: color?.alpha ?? 1 }])];
+  }
+  // A named corner of one radius.
+  if (token.path.startsWith('radius.') && token.type === 'dimension') return pixels(value) === undefined ? undefined : [{ at, value: { kind: 'px', radii: [pixels(value)] } }];
   if (token.type === 'dimension') {
     const px = pixels(value);
     return px === undefined || !token.css?.endsWith('px') ? undefined : [{ at, value: px }];

@@ -1,4 +1,5 @@
 import { hex, readGradient, type Rgb8 } from '../color/index.ts';
+import { compositesOf } from './dtcg-composites.ts';
 import type { Site } from '../site/index.ts';
 import { tokenTable, type Token } from '../style/index.ts';
 import { colorOf, lengthOf } from '../reach/index.ts';
@@ -30,6 +31,7 @@ export function writeDtcg(site: Site): Node {
       extensions[EXTENSION]![steps.at(-1)!] = token.css;
     }
   }
+  for (const { path, token } of compositesOf(site.brand)) putBack(root, path, token);
   for (const [path, json] of Object.entries(site.brand.kept ?? {})) putBack(root, path, JSON.parse(json) as Node);
   return root;
 }
@@ -51,6 +53,13 @@ function colorValue({ r, g, b, alpha }: Rgb8): Node {
   return { colorSpace: 'srgb', components: [channel(r), channel(g), channel(b)], alpha, hex: hex({ r, g, b, alpha: 1 }) };
 }
 
+/** Our own shadow, `x y blur spread colour`, as the format has it. */
+export function shadowValue(css: string): { color: Node } & Record<'offsetX' | 'offsetY' | 'blur' | 'spread', { value: number; unit: string }> {
+  const [x, y, blur, spread] = css.split(' ', 4).map((one) => ({ value: Number.parseFloat(one), unit: 'px' })) as [Px, Px, Px, Px];
+  return { color: colorValue(colorOf(css.split(' ').slice(4).join(' '))!), offsetX: x, offsetY: y, blur, spread };
+}
+interface Px { value: number; unit: string }
+
 function dtcgToken(token: Token, width: number): Node | undefined {
   if (token.type === 'text') return undefined;
   const base: Node = { $type: token.type, $description: token.label };
@@ -71,6 +80,7 @@ function dtcgToken(token: Token, width: number): Node | undefined {
     }
     case 'duration': return { $value: { value: Number.parseFloat(css), unit: 'ms' }, ...base };
     case 'cubicBezier': return { $value: css.slice('cubic-bezier('.length, -1).split(',').map(Number), ...base };
+    case 'shadow': return { $value: shadowValue(css), ...base };
     case 'fontWeight':
     case 'number': return { $value: Number(css), ...base };
   }

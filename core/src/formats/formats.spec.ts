@@ -1,4 +1,4 @@
-import { applyChange, setWash } from '../change/index.ts';
+import { addCorner, addMotion, addShadow, applyChange, setWash } from '../change/index.ts';
 import { readSite, SiteIssues } from '../site/index.ts';
 import { tokenTable, tokensCss } from '../style/index.ts';
 import { auditSite, auditCounts } from '../legibility/index.ts';
@@ -25,7 +25,7 @@ describe('DTCG', () => {
     const leaves = plainRead(written());
     expect(leaves.size).toBeGreaterThan(50);
     for (const [path, token] of leaves) {
-      expect(['color', 'dimension', 'fontFamily', 'fontWeight', 'number']).withContext(path).toContain(token.$type!);
+      expect(['color', 'dimension', 'fontFamily', 'fontWeight', 'number', 'typography', 'border']).withContext(path).toContain(token.$type!);
       const reference = typeof token.$value === 'string' ? /^\{(.+)\}$/.exec(token.$value)?.[1] : undefined;
       if (reference) expect(leaves.has(reference)).withContext(`${path} to ${reference}`).toBeTrue();
       else if (token.$type === 'color') expect((token.$value as { components: number[] }).components.every((one) => one >= 0 && one <= 1)).withContext(path).toBeTrue();
@@ -60,6 +60,31 @@ describe('DTCG', () => {
     expect(read.changed).toEqual(['ground.pale.wash']);
     expect(read.brand.grounds['pale']!.slots['background-to']).toEqual({ kind: 'raw', color: '#445566' });
     expect(read.brand.grounds['pale']!.slots['background']).toEqual(washed.brand.grounds['pale']!.slots['background']!);
+  });
+  it('writes composites of references that lead somewhere, and reads shadows, edges and corners back, edited or not', () => {
+    let rich = applyChange(site, addShadow(site, 'lift')).site;
+    rich = applyChange(rich, addCorner(rich, 'soft', { kind: 'px', radii: [6] })).site;
+    rich = applyChange(rich, addCorner(rich, 'leaf', { kind: 'px', radii: [9, 1, 9, 1] })).site;
+    rich = applyChange(rich, addMotion(rich, 'quick')).site;
+    const file = JSON.parse(JSON.stringify(writeDtcg(rich))) as Record<string, Record<string, { $type: string; $value: Record<string, { value: number }> & { value: number } }>>;
+    const leaves = plainRead(file);
+    const composites = [...leaves].filter(([, token]) => ['typography', 'border', 'transition'].includes(token.$type!));
+    expect(new Set(composites.map(([, token]) => token.$type))).toEqual(new Set(['typography', 'border', 'transition']));
+    for (const [path, token] of composites) for (const part of Object.values(token.$value as object)) {
+      const reference = typeof part === 'string' ? /^\{(.+)\}$/.exec(part)?.[1] : undefined;
+      if (reference) expect(leaves.has(reference)).withContext(`${path} to ${reference}`).toBeTrue();
+    }
+    expect(readDtcg(file)).toEqual(jasmine.objectContaining({ brand: rich.brand, changed: [], left: [] }));
+    file['shadow']!['shadow']!.$value['blur']!.value = 21;
+    (file['shadow']!['shadow']!.$value['color'] as never as { alpha: number }).alpha = 0.5;
+    file['radius']!['corner']!.$value.value = 7;
+    file['edge']!['card']!.$value.value = 3;
+    (file['typography']!['title'] as { $value: unknown }).$value = { fontSize: '{text.fine.size}' };
+    const read = readDtcg(file);
+    expect([...read.changed].sort()).toEqual(['edge.card', 'radius.corner', 'shadow.shadow']);
+    expect(read.brand.shadows!.items['lift']).toEqual({ ...rich.brand.shadows!.items['lift']!, blur: 21, alpha: 0.5 });
+    expect([read.brand.cornerList!.items['soft']!.value, read.brand.edges]).toEqual([{ kind: 'px', radii: [7] }, { button: 2, card: 3, picture: 0, field: 1, rule: 1 }]);
+    expect(read.left.map((one) => one.path)).toEqual(['typography.title']);
   });
   it('refuses what is not ours and what would not be right, saying where', () => {
     for (const input of [null, {}, [], 'x', { $extensions: {} }]) expect(() => readDtcg(input)).toThrowError(SiteIssues);

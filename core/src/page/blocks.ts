@@ -11,7 +11,8 @@ import { assetFile } from './asset-file.ts';
 export function blockElement(build: Build, block: Block): Element {
   switch (block.kind) {
     case 'text': return text(build, block);
-    case 'picture': return picture(build, block.id, block.asset, block.alt, `picture ${block.shape}`);
+    case 'picture': return captioned(build, block);
+    case 'quote': return quote(build, block);
     case 'buttons': return element('div', { className: 'buttons' }, block.order.map((id) => button(build, block.id, block.items[id]!)));
     case 'list': return list(build, block);
     case 'table': return table(build, block);
@@ -44,6 +45,20 @@ function picture(build: Build, id: string, assetId: string, alt: string, classNa
   const asset = build.site.assets[assetId];
   const place = build.place({ id: `${id}/picture`, kind: 'picture', label: labelled('Picture', alt), asset: assetId, recipes: [build.corner('picture'), ...build.edgeColor('picture'), ...build.drawing(asset)] });
   return element('img', placed(place, className, { src: asset ? assetFile(asset, build.site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
+}
+
+/** A picture, with its caption in a figure when it has one. */
+function captioned(build: Build, block: BlockOf<'picture'>): Element {
+  const shown = picture(build, block.id, block.asset, block.alt, `picture ${block.shape}`);
+  if (!block.caption) return shown;
+  const { style, content } = block.caption;
+  return element('figure', { className: 'captioned' }, [shown, words(build, 'figcaption', `${block.id}/caption`, block.id, style, content, { words: [...blockAddress(build, block.id), 'caption', 'content'] })]);
+}
+
+/** Words of somebody else, and whose they are. */
+function quote(build: Build, block: BlockOf<'quote'>): Element {
+  const said = element('blockquote', {}, [words(build, 'p', `${block.id}/text`, block.id, block.style, block.content, { words: [...blockAddress(build, block.id), 'content'] })]);
+  return element('figure', { className: 'quote' }, [said, block.source === '' ? undefined : words(build, 'figcaption', `${block.id}/source`, block.id, block.sourceStyle, [{ text: block.source }])]);
 }
 
 function button(build: Build, block: string, item: ButtonItem, submit = false): Element {

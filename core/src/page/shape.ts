@@ -58,7 +58,8 @@ function blockShape(site: Site, block: Block): string {
   let shape: string = block.kind;
   switch (block.kind) {
     case 'text': return `${shape} ${block.style}${runs(block.content)}`;
-    case 'picture': return drawing(site, block.asset);
+    case 'picture': return `${drawing(site, block.asset)}${block.caption ? ` below ${block.caption.style}${runs(block.caption.content)}` : ''}`;
+    case 'quote': return `${shape} ${block.style}${runs(block.content)}${block.source === '' ? '' : ` by ${block.sourceStyle}`}`;
     case 'logo': case 'rule': return shape;
     case 'buttons':
       for (const id of block.order) shape += buttonShape(block.items[id]!);

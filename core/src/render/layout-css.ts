@@ -6,7 +6,7 @@ export const LAYOUT_CSS = `@layer layout {
 *, *::before, *::after { box-sizing: border-box; }
 html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
 body { margin: 0; overflow-wrap: break-word; }
-h1, h2, h3, h4, h5, h6, p, ul, ol, dl, dd, figure, table, caption { margin: 0; padding: 0; }
+h1, h2, h3, h4, h5, h6, p, ul, ol, dl, dd, figure, blockquote, figcaption, table, caption { margin: 0; padding: 0; }
 ul, ol { list-style: none; }
 .list { padding-inline-start: 1.25rem; list-style: disc; }
 ol.list { list-style: decimal; }
@@ -14,7 +14,7 @@ ol.list { list-style: decimal; }
 .with-icons > li { position: relative; padding-inline-start: 2em; }
 .icon { position: absolute; inset-inline-start: 0; top: 0.2em; width: 1.25em; height: 1.25em; fill: none; stroke: currentColor; stroke-width: 2; stroke-linecap: round; stroke-linejoin: round; }
 a { color: inherit; }
-.link { text-decoration-line: underline; text-underline-offset: 0.15em; text-decoration-thickness: from-font; }
+.link { text-decoration-line: underline; }
 .bar { display: flex; flex-wrap: wrap; align-items: center; justify-content: space-between; gap: 4px 32px; max-width: 1120px; margin-inline: auto; padding-block: 12px; }
 .site-name, .menu-link { display: inline-block; text-decoration-line: none; padding-block: 6px; }
 .logo { box-sizing: content-box; max-width: 100%; height: auto; vertical-align: middle; }
@@ -31,6 +31,8 @@ a { color: inherit; }
 .picture.wide { aspect-ratio: 16 / 9; }
 .picture.square { aspect-ratio: 1; }
 .picture.tall { aspect-ratio: 3 / 4; }
+.captioned > figcaption { padding-block-start: 8px; }
+.quote { padding-inline-start: 1.25rem; max-width: 66ch; }
 .buttons { display: flex; flex-wrap: wrap; gap: 12px; padding-block: 8px; }
 .button { display: inline-block; border-style: solid; text-decoration-line: none; text-align: center; cursor: pointer; }
 .with-icon { display: inline-flex; align-items: center; justify-content: center; gap: 0.5em; }

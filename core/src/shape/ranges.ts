@@ -27,6 +27,8 @@ export const RANGES = {
   space: { min: 0, max: 320, step: 1, unit: 'px' },
   cornerShare: { min: 0, max: 0.5, step: 0.05, unit: '' },
   edge: { min: 0, max: 12, step: 0.5, unit: 'px' },
+  underlineOffset: { min: -0.1, max: 1, step: 0.05, unit: 'em' },
+  underlineWidth: { min: 0.5, max: 8, step: 0.5, unit: 'px' },
   shadowOffset: { min: -60, max: 60, step: 1, unit: 'px' },
   shadowBlur: { min: 0, max: 120, step: 1, unit: 'px' },
   corner: { min: 0, max: 100, step: 1, unit: 'px' },

@@ -41,7 +41,12 @@ const Field = v.strictObject({
 /** A part of a section. What a text looks like (`style`) is apart from its heading `level` (null: a paragraph). */
 export const Block = v.variant('kind', [
   v.strictObject({ kind: v.literal('text'), id: Id, style: Id, level, content: Content }),
-  v.strictObject({ kind: v.literal('picture'), id: Id, asset: Id, alt: Copy, shape: v.picklist(['wide', 'square', 'tall']) }),
+  v.strictObject({
+    kind: v.literal('picture'), id: Id, asset: Id, alt: Copy, shape: v.picklist(['wide', 'square', 'tall']),
+    /** What stands below the picture. */
+    caption: v.optional(v.strictObject({ style: Id, content: Content })),
+  }),
+  v.strictObject({ kind: v.literal('quote'), id: Id, style: Id, content: Content, source: Copy, sourceStyle: Id }),
   v.strictObject({ kind: v.literal('buttons'), id: Id, order: Order, items: byId(ButtonItem) }),
   v.strictObject({ kind: v.literal('list'), id: Id, style: Id, ordered: v.boolean(), icon: v.optional(IconName), order: Order, items: byId(v.strictObject({ id: Id, content: Content })) }),
   v.strictObject({

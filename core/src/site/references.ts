@@ -174,7 +174,11 @@ function sectionChecker(site: Site, miss: Miss): (section: Section) => void {
     if ('order' in block) sameKeys(block.order, block.items, where, miss);
     switch (block.kind) {
       case 'text': style(block.style, where); content(block.content, where); break;
-      case 'picture': need(site.assets, block.asset, where, 'asset', miss); break;
+      case 'picture':
+        need(site.assets, block.asset, where, 'asset', miss);
+        if (block.caption) { style(block.caption.style, where); content(block.caption.content, where); }
+        break;
+      case 'quote': style(block.style, where); style(block.sourceStyle, where); content(block.content, where); break;
       case 'buttons': Object.values(block.items).forEach((item) => button(item, where)); break;
       case 'list': style(block.style, where); Object.values(block.items).forEach((item) => content(item.content, where)); break;
       case 'table': style(block.style, where); style(block.headStyle, where); sameKeys(block.columnOrder, block.columns, where, miss); break;

@@ -29,6 +29,10 @@ export const EDGE_USES = [...CORNER_USES, 'rule'] as const;
 export type EdgeUse = (typeof EDGE_USES)[number];
 const Edges = v.strictObject({ button: ranged('edge'), card: ranged('edge'), picture: ranged('edge'), field: ranged('edge'), rule: ranged('edge') });
 
+/** Underline of links: its distance below the words in em, its thickness in px or as the font has it. */
+const Underline = v.strictObject({ offset: ranged('underlineOffset'), thickness: v.nullable(ranged('underlineWidth')) });
+export const PLAIN_UNDERLINE: v.InferOutput<typeof Underline> = { offset: 0.15, thickness: null };
+
 /** Edges of a brand that says nothing of them, px. */
 export const PLAIN_EDGES: v.InferOutput<typeof Edges> = { button: 2, card: 0, picture: 0, field: 1, rule: 1 };
 
@@ -40,6 +44,7 @@ export const shapeFields = {
   /** What each has: a radius of its own in px, or a named corner by id. */
   corners: v.strictObject({ button: named, card: named, picture: named, field: named }),
   cornerList: v.optional(v.strictObject({ items: v.record(Id, Corner), order: v.array(Id) })),
-  edges: v.optional(Edges),
+  edges: v.optional(Edges, PLAIN_EDGES),
+  underline: v.optional(Underline, PLAIN_UNDERLINE),
   shadows: v.optional(v.strictObject({ items: v.record(Id, Shadow), order: v.array(Id), uses: v.strictObject({ button: shadowOf, card: shadowOf, picture: shadowOf, field: shadowOf }) })),
 } as const;

@@ -32,6 +32,7 @@ export function groundSection(site: Site, ground: string): Section {
       kind: 'text', id: id('running'), style: styles.running, level: null,
       content: [{ text: 'Running text with ' }, { text: 'strong words', mark: 'strong' }, { text: ', ' }, { text: 'emphasis', mark: 'em' }, { text: ', ' }, { id: 'link', link: home, text: 'a link in its place' }, { text: ' and ' }, { id: 'mark', marked: true, text: 'marked words' }, { text: '. It goes on long enough to show where lines end and how far apart they stand.' }],
     },
+    { kind: 'quote', id: id('quote'), style: styles.lead, content: [{ text: 'What somebody said, in their own words.' }], source: 'Whose words they are', sourceStyle: styles.fine },
     text('fine', styles.fine, null, 'Fine print for what must be said and need not be read first.'),
     { kind: 'list', id: id('list'), style: styles.running, ordered: false, icon: 'check', order: ['a', 'b'], items: { a: { id: 'a', content: [{ text: 'An item of a list' }] }, b: { id: 'b', content: [{ text: 'and another one' }] } } },
     { kind: 'rule', id: id('rule') },

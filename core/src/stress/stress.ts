@@ -56,7 +56,9 @@ function stressBlock(block: Block, kinds: ReadonlySet<StressKind>, name: (kind: 
     };
     case 'form': return { ...block, items: mapped(block.items, (field) => ({ ...field, label: name('label', field.label) })), submit: { ...block.submit, label: name('button', block.submit.label) } };
     case 'figures': return { ...block, items: mapped(block.items, (item) => ({ ...item, label: name('label', item.label) })) };
-    case 'picture': case 'rule': case 'logo': return block;
+    case 'quote': return { ...block, content: copy(block.content), source: name('label', block.source) };
+    case 'picture': return block.caption ? { ...block, caption: { ...block.caption, content: copy(block.caption.content) } } : block;
+    case 'rule': case 'logo': return block;
   }
 }
 

@@ -108,6 +108,7 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       { property: 'color', token: slot(one, 'link-visited'), state: 'visited' },
       { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
       { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      { property: 'text-underline-offset', token: 'link.underline-offset' }, { property: 'text-decoration-thickness', token: 'link.underline-thickness' },
       ...selected(one), ...motionOf(brand, 'link'),
     ];
     case 'mark': return [{ property: 'background-color', token: slot(one, 'mark') }, { property: 'color', token: slot(one, 'mark-text') }, ...selected(one)];

@@ -1,7 +1,7 @@
 import { cssColor, type Rgb8 } from '../color/index.ts';
 import { round } from '../number/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
-import { CORNER_USES, EDGE_USES, PLAIN_EDGES, type Brand, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Space } from '../site/index.ts';
+import { CORNER_USES, EDGE_USES, type Brand, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Space } from '../site/index.ts';
 import type { Token } from './token.ts';
 
 const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
@@ -27,7 +27,7 @@ export function cornerText(value: CornerValue): string {
 
 /** Width of an edge, px. */
 export function edgeWidth(brand: Brand, use: EdgeUse): number {
-  return (brand.edges ?? PLAIN_EDGES)[use];
+  return brand.edges[use];
 }
 
 /** The width whose padding a space takes where it has none of its own: the next wider one. */
@@ -41,7 +41,7 @@ export function* shapeTokens(brand: Brand): Iterable<Token> {
   for (const id of brand.cornerList?.order ?? []) {
     const { path, label, value } = brand.cornerList!.items[id]!;
     const single = value.kind === 'px' && value.radii.length === 1;
-    yield { path: `radius.${path}`, label: `${label} corner`, type: value.kind === 'share' ? 'number' : single ? 'dimension' : 'text', css: cornerCss(value), address: ['brand', 'cornerList', 'items', id, 'value', ...(value.kind === 'share' ? ['share'] : single ? ['radii', '0'] : ['radii'])] };
+    yield { path: `radius.${path}`, label: `${label} corner`, type: value.kind === 'share' ? 'number' : single ? 'dimension' : 'text', css: cornerCss(value), address: ['brand', 'cornerList', 'items', id, 'value', ...(value.kind === 'share' ? ['share'] : [])] };
   }
   for (const use of CORNER_USES) {
     const base = { path: `corner.${use}`, label: `${capital(use)} corner`, address: ['brand', 'corners', use] };
@@ -50,6 +50,9 @@ export function* shapeTokens(brand: Brand): Iterable<Token> {
   }
   for (const use of EDGE_USES)
     yield { path: `edge.${use}`, label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`, type: 'dimension', css: `${edgeWidth(brand, use)}px`, address: ['brand', 'edges', use] };
+  const { underline } = brand;
+  yield { path: 'link.underline-offset', label: 'Underline of links, offset', type: 'text', css: `${underline.offset}em`, address: ['brand', 'underline', 'offset'] };
+  yield { path: 'link.underline-thickness', label: 'Underline of links, thickness', type: 'text', css: underline.thickness === null ? 'from-font' : `${underline.thickness}px`, address: ['brand', 'underline', 'thickness'] };
   for (const id of brand.sizeOrder) {
     const size = brand.sizes[id]!;
     yield { path: `button.${size.path}.pad-x`, label: `${size.label} button, sides`, type: 'dimension', css: `${size.padX}px`, address: ['brand', 'sizes', id, 'padX'] };

@@ -1,5 +1,5 @@
 import { parseColor } from '../color/index.ts';
-import { SCHEMA_VERSION, type Ground, type Override, type Site, type Swatch, type TextStyle } from '../site/index.ts';
+import { PLAIN_EDGES, PLAIN_UNDERLINE, SCHEMA_VERSION, type Ground, type Override, type Site, type Swatch, type TextStyle } from '../site/index.ts';
 
 const swatch = (id: string, hex: string, more: Partial<Swatch> = {}): Swatch =>
   ({ id, label: id, path: id, part: 'core', color: parseColor(hex)!.oklch, typed: hex, rule: null, locked: false, provisional: false, ...more });
@@ -33,7 +33,7 @@ export function smallSite(overrides: Override[] = []): Site {
       styles: byId(styles), styleOrder: styles.map((one) => one.id),
       variants: { primary: { id: 'primary', label: 'Primary', path: 'primary' } }, variantOrder: ['primary'],
       sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 16, padY: 8 } }, sizeOrder: ['regular'],
-      buttonStyle: 'label', corners: { button: 2, card: 4, picture: 0, field: 2 }, spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
+      buttonStyle: 'label', corners: { button: 2, card: 4, picture: 0, field: 2 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE, spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
     },
     shared: {
       header: { id: 'header', ground: 'pale', name: 'Small', nameStyle: 'label', menuStyle: 'running', order: ['m1'], items: { m1: { id: 'm1', page: 'more', label: 'More' } } },

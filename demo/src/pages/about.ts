@@ -1,4 +1,4 @@
-import { buttons, cards, eyebrow, figures, heading, lead, list, minor, page, para, picture, section, title } from '../build.ts';
+import { buttons, cards, eyebrow, figures, heading, lead, list, minor, page, para, picture, quote, section, title } from '../build.ts';
 
 /** About: the line and its people. */
 export const about = page('about', 'About', 'A small line between four islands, and the people who keep it running.', [
@@ -16,8 +16,8 @@ export const about = page('about', 'About', 'A small line between four islands, 
     ]),
   ]]),
   section('abt-boat', 'The boat', 'white', 'even', [
-    [picture('crew', 'The Sandpiper seen from astern')],
-    [heading('The Sandpiper'), para('Built for another coast, bought for a song, lengthened for good. She burns a third less than she did and still blows the same note.'), minor('Her measures'), list(['Fifty-one metres long, eleven wide.', 'Two engines, one spare propeller on the pier.', 'A bell from the boat before her.'])],
+    [picture('crew', 'The Sandpiper seen from astern', 'wide', 'The Sandpiper leaving Ternhaven, from the end of the long pier.')],
+    [heading('The Sandpiper'), para('Built for another coast, bought for a song, lengthened for good. She burns a third less than she did and still blows the same note.'), minor('Her measures'), list(['Fifty-one metres long, eleven wide.', 'Two engines, one spare propeller on the pier.', 'A bell from the boat before her.']), quote('She rolls, but she has never once been late for a wedding.', 'Joss Tarrant, purser')],
   ]),
   section('abt-private', 'What we keep', 'mist', 'close', [
     [eyebrow('Plainly'), heading('What we keep about you'), para('Your name and number until you are across, and not a day longer. We have nobody to sell them to and would not if we had.')],

@@ -6,7 +6,7 @@ const COMPUTED: Partial<Record<PaintedProperty, readonly (keyof CSSStyleDeclarat
   'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
   'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
   'border-radius': ['borderTopLeftRadius', 'borderTopRightRadius', 'borderBottomRightRadius', 'borderBottomLeftRadius'],
-  'border-width': ['borderTopWidth', 'borderRightWidth', 'borderBottomWidth', 'borderLeftWidth'], 'border-block-start-width': ['borderTopWidth'], 'border-block-end-width': ['borderBottomWidth'], 'box-shadow': ['boxShadow'],
+  'border-width': ['borderTopWidth', 'borderRightWidth', 'borderBottomWidth', 'borderLeftWidth'], 'border-block-start-width': ['borderTopWidth'], 'border-block-end-width': ['borderBottomWidth'], 'box-shadow': ['boxShadow'], 'text-underline-offset': ['textUnderlineOffset'], 'text-decoration-thickness': ['textDecorationThickness'],
   'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'], 'font-variant-numeric': ['fontVariantNumeric'], 'max-width': ['maxWidth'],
 };
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, output, signal, untracked, viewChild } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
+import { outlineOf, pageTree, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
@@ -11,6 +12,8 @@ export interface FramePick { readonly place: string; readonly rect: DOMRect }
 /** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
 export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
 
+/** From this scale on there is room for the name of a style beside its level. */
+const NAMED = 0.3;
 /** How far outside the window a frame is kept ready. */
 const NEAR = '240px 400px';
 
@@ -23,6 +26,9 @@ const NEAR = '240px 400px';
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
         [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
       @if (spot(); as at) { <span class="spot" [style.left.px]="at.x" [style.top.px]="at.y"></span> }
+      @for (tag of tags(); track tag.place) {
+        <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) { , h{{ tag.skipped }} is skipped }@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
+      }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
       }
@@ -33,6 +39,8 @@ const NEAR = '240px 400px';
     .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
     iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
     .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
+    .tag { position: absolute; transform: translateY(-50%); padding: 0 4px; font: 10.5px/14px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
+    .tag.skipped { background: #1a1a1a; color: #fff; } .set { opacity: 0.8; }
     .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
   `,
 })
@@ -47,6 +55,8 @@ export class PageFrame {
   readonly crop = input<Crop | null>(null);
   /** Places to outline. */
   readonly lit = input<ReadonlySet<string> | null>(null);
+  /** Whether headings are named by level and style. */
+  readonly outline = input(false);
   readonly picked = output<FramePick>();
   readonly opened = output<FramePick>();
   readonly ready = output<Document>();
@@ -70,6 +80,8 @@ export class PageFrame {
   /** Whether the frame is in sight or about to be: the style of the others is worked out when they come near. */
   protected readonly near = signal(true);
   protected readonly marks = signal<readonly { x: number; y: number; w: number; h: number }[]>([]);
+  protected readonly NAMED = NAMED;
+  protected readonly tags = signal<readonly (OutlineEntry & { x: number; y: number })[]>([]);
   readonly #pixels = inject(PixelsRead);
   /** The weakest spot of the text in hand, when it is on this page at this width. */
   protected readonly spot = computed(() => {
@@ -92,6 +104,12 @@ export class PageFrame {
       this.near();
       // While the wall follows an edit, where the marks stand is asked once it has: asking lays pages out out of turn.
       if (!untracked(() => this.#frames.behind())) this.marks.set(this.#boxes(lit));
+    });
+    effect(() => {
+      this.#frames.version();
+      this.scale();
+      this.near();
+      this.tags.set(this.outline() ? this.#named() : []);
     });
     effect(() => {
       this.crop();
@@ -166,6 +184,17 @@ export class PageFrame {
     const space = crop.height / this.scale();
     const y = Math.max(0, Math.min(rect.top - Math.max(24, space * 0.45), this.height() - space));
     this.#offset.set({ x, y });
+  }
+
+  /** The headings of the page with where they begin, in px of the wall. */
+  #named(): (OutlineEntry & { x: number; y: number })[] {
+    const site = this.#painter?.applied;
+    if (!site || !this.#painter || !(this.near() || this.live())) return [];
+    const { document } = this.#painter;
+    return outlineOf(pageTree(site, this.page()), site.brand).flatMap((entry) => {
+      const rect = document.querySelector(`[data-place="${entry.place}"]`)?.getBoundingClientRect();
+      return rect ? [{ ...entry, x: Math.max(0, rect.left * this.scale() - 2), y: rect.top * this.scale() - 2 }] : [];
+    });
   }
 
   #boxes(lit: ReadonlySet<string> | null): { x: number; y: number; w: number; h: number }[] {

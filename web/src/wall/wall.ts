@@ -170,6 +170,9 @@ export class Wall {
     if (kinds.length > 0) this.#lastStress = kinds;
     this.#store.dispatch(DeskActions.stress({ kinds: kinds.length > 0 ? [] : this.#lastStress }));
   }
+  protected outline(): void {
+    this.#store.dispatch(DeskActions.outline({ shown: !this.desk().outline }));
+  }
   protected fontsAgain(): void {
     this.#store.dispatch(DeskActions.standIns({ shown: false }));
   }

@@ -1,6 +1,6 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { inRange } from '../../shape/index.ts';
-import { CORNER_USES, PLAIN_EDGES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Shadow, type Site } from '../../site/index.ts';
+import { CORNER_USES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Shadow, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 
@@ -81,10 +81,12 @@ export function setRadius(site: Site, use: CornerUse, px: number): Edit {
 
 /** Sets the width of an edge, px. */
 export function setEdge(site: Site, use: EdgeUse, px: number): Edit {
-  return {
-    label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`,
-    ops: [site.brand.edges ? setOp(site, ['brand', 'edges', use], px) : setOp(site, ['brand', 'edges'], { ...PLAIN_EDGES, [use]: px })],
-  };
+  return { label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`, ops: [setOp(site, ['brand', 'edges', use], px)] };
+}
+
+/** Sets the offset (em) or the thickness (px; null: as the font has it) of the underline of links. */
+export function setUnderline(site: Site, part: 'offset' | 'thickness', value: number | null): Edit {
+  return { label: `Underline of links, ${part}`, ops: [setOp(site, ['brand', 'underline', part], value)] };
 }
 
 /** Reads `0 2 8` or `0 2 8 -1`: offsets right and down, blur and spread, px. @returns why it is none, in words */

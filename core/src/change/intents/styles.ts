@@ -74,7 +74,10 @@ export function styleUses(site: Site, id: string): (readonly string[])[] {
     for (const name of names) if ((record as Record<string, unknown>)[name] === id) found.push([...at, name]);
   };
   const section = (one: Section, at: readonly string[]) => {
-    for (const block of Object.values(one.blocks)) fields(block, [...at, 'blocks', block.id], STYLE_FIELDS[block.kind] ?? []);
+    for (const block of Object.values(one.blocks)) {
+      fields(block, [...at, 'blocks', block.id], STYLE_FIELDS[block.kind] ?? []);
+      if (block.kind === 'picture' && block.caption) fields(block.caption, [...at, 'blocks', block.id, 'caption'], ['style']);
+    }
   };
   fields(site.brand, ['brand'], ['buttonStyle']);
   fields(site.shared.header, ['shared', 'header'], ['menuStyle', 'nameStyle']);
@@ -85,7 +88,7 @@ export function styleUses(site: Site, id: string): (readonly string[])[] {
 }
 
 const STYLE_FIELDS: Partial<Record<Block['kind'], readonly string[]>> = {
-  text: ['style'], list: ['style'], table: ['style', 'headStyle'], cards: ['headingStyle', 'textStyle'], form: ['labelStyle', 'helpStyle'], figures: ['labelStyle', 'valueStyle'],
+  text: ['style'], quote: ['style', 'sourceStyle'], list: ['style'], table: ['style', 'headStyle'], cards: ['headingStyle', 'textStyle'], form: ['labelStyle', 'helpStyle'], figures: ['labelStyle', 'valueStyle'],
 };
 
 /**

@@ -37,6 +37,8 @@ export interface DeskState {
   readonly place: PlaceRef | null;
   /** Whether the set lines of the grounds show every slot. */
   readonly unfolded: boolean;
+  /** Whether headings on the wall are named by level and style. */
+  readonly outline: boolean;
   /** Whether the wall pretends that no font file came, and shows what stands in. */
   readonly standIns: boolean;
   /** How hostile the copy on the wall is; empty: as it was written. */
@@ -45,7 +47,7 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -82,6 +84,7 @@ export const DeskActions = createActionGroup({
     Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),
+    Outline: props<{ shown: boolean }>(),
     StandIns: props<{ shown: boolean }>(),
     Keys: props<{ shown: boolean }>(),
   },
@@ -102,6 +105,7 @@ export const deskFeature = createFeature({
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),
+    on(DeskActions.outline, (state, { shown }): DeskState => ({ ...state, outline: shown })),
     on(DeskActions.standIns, (state, { shown }): DeskState => ({ ...state, standIns: shown })),
     on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),
   ),

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { CORNER_USES, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
+import { CORNER_USES, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, setUnderline, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
 
@@ -30,6 +30,7 @@ export class ShapePanel {
     });
   });
   protected readonly rule = computed(() => (this.brand() ? edgeWidth(this.brand()!, 'rule') : 1));
+  protected readonly underline = computed(() => this.brand()!.underline);
   /** The radius that the slider shows: that of the buttons, or the first of their named corner. */
   protected readonly slider = computed(() => {
     const brand = this.brand()!;
@@ -66,6 +67,9 @@ export class ShapePanel {
   }
   protected edge(use: EdgeUse, px: number, phase: 'preview' | 'commit'): void {
     this.#editor[phase]((site) => setEdge(site, use, px));
+  }
+  protected line(part: 'offset' | 'thickness', value: number | null, phase: 'preview' | 'commit'): void {
+    this.#editor[phase]((site) => setUnderline(site, part, value));
   }
   protected cast(use: CornerUse, id: string): void {
     if (this.brand()?.shadows) this.#editor.set(`Shadow of ${LABELS[use].toLowerCase()}`, ['brand', 'shadows', 'uses', use], id === OWN ? null : id);
