@@ -1,4 +1,5 @@
 import { launch } from '../browser.ts';
+import { openDesk } from './open-desk.ts';
 import { median, type Result } from './result.ts';
 import { deskTasks, sum, traced } from './tasks.ts';
 
@@ -11,9 +12,7 @@ export async function benchDrag(address: string, link: string): Promise<Result[]
   const browser = await launch();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
-    await page.goto(link);
-    await page.getByRole('button', { name: /places$/ }).first().waitFor();
-    await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' }).click();
+    await openDesk(page, link, 'Colour');
     await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
     await page.getByRole('button', { name: 'All pages' }).click();
     const field = await page.getByRole('application', { name: /Contrast and chroma/ }).boundingBox();

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { applyChange, changedProperties, setValue, type Site } from '@yohaku/core';
 import { launch } from '../browser.ts';
 import { openBare, watchBusy } from './bare-page.ts';
+import { benchContext, openDesk } from './open-desk.ts';
 import { median, type Result } from './result.ts';
 
 /** Rounds in turns, so that a machine that slows down slows all; the first is for warmth. */
@@ -32,12 +33,8 @@ const EDITS: readonly Held[] = [
 export async function benchHeld(site: Site, address: string, link: string): Promise<Result[]> {
   const browser = await launch();
   try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
-    await context.addInitScript({ content: 'globalThis.__name = (value) => value;' });
-    const desk = await context.newPage();
-    await desk.goto(link);
-    await desk.getByRole('button', { name: /places$/ }).first().waitFor();
-    await desk.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Type' }).click();
+    const context = await benchContext(browser);
+    const desk = await openDesk(await context.newPage(), link, 'Type');
     await desk.getByRole('button', { name: 'All pages' }).click();
     const bare = await openBare(await context.newPage(), site, address);
     const one = await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]);

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { applyChange, changedProperties, parseColor, setSwatchColor, type Site } from '@yohaku/core';
 import { launch } from '../browser.ts';
 import { openBare, watchBusy } from './bare-page.ts';
+import { benchContext, openDesk } from './open-desk.ts';
 import { median, type Result } from './result.ts';
 
 /** The two are measured in turns, so that a machine that slows down slows both. */
@@ -17,11 +18,8 @@ const REST_MS = 250;
 export async function benchRestyle(site: Site, address: string, link: string): Promise<Result[]> {
   const browser = await launch();
   try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
-    // The transpiler marks named functions with a helper that pages do not have.
-    await context.addInitScript({ content: 'globalThis.__name = (value) => value;' });
-    const desk = await context.newPage();
-    await desk.goto(link);
+    const context = await benchContext(browser);
+    const desk = await openDesk(await context.newPage(), link, 'Colour');
     const onDesk = await prepareDesk(desk);
     const onBare = await prepareBare(await openBare(await context.newPage(), site, address), site);
     const onOne = await prepareBare(await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]), site);
@@ -66,8 +64,6 @@ async function round(page: Page, busy: () => Promise<number>, step: (i: number) 
 }
 
 async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
-  await page.getByRole('button', { name: /places$/ }).first().waitFor();
-  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' }).click();
   await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
   await page.getByRole('button', { name: 'All pages' }).click();
   await page.getByLabel('Light', { exact: true }).blur();

@@ -15,7 +15,11 @@ test('a heading order that is turned over is seen at once, shown where both stan
   // Shown in real copy: the page grows with the heading in hand.
   await page.getByRole('button', { name: 'show the next' }).click();
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the overview' }).click();
+  await page.getByRole('button', { name: 'hang them side by side' }).click();
+  const hung = page.getByRole('region', { name: /^Minor beside its neighbour, in \d+ sections?$/ });
+  await expect(hung.getByRole('figure').first()).toContainText('“');
+  await expect(hung.locator('iframe').first()).toBeAttached();
+  await page.getByRole('button', { name: 'All pages' }).click();
   await size.fill('29');
   await size.press('Enter');
   // The phone has the two still: said as well, and put right there.

@@ -10,3 +10,4 @@ export { mendFor, type Mend } from './mend.ts';
 export { typeMendFor, type TypeMend } from './type-mend.ts';
 export { FAILING_SHARE, FOCUS_POINTS, focusMend, type FocusPoint, NO_PIXELS, PixelsJson, readPixelsJson, writePixels, coloured, coverCrop, judgePixels, pictureMends, picturedSection, pixelKey, pixelSets, veilOf, washUnder, type PictureMend, type PixelSet, type PixelSets, type PixelVerdict } from './pixels/index.ts';
 export { outlineOf, type OutlineEntry } from './outline.ts';
+export { LINE_LENGTH_CEILING, NO_LINES, type LineReading } from './rules/line-length.ts';

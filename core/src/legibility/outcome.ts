@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'line-height' | 'zoom' | 'target-size';
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'line-height' | 'line-length' | 'zoom' | 'target-size';
 
 /** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
@@ -32,6 +32,7 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'skipped-level': { asks: 'No heading level is skipped', source: 'WCAG 2.2, 1.3.1 (technique G141)', unit: '' },
   'phone-size': { asks: 'Running text is at least 16 px on a phone', source: 'Yohaku', unit: 'px' },
   'line-height': { asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12', unit: '' },
+  'line-length': { asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '' },
   zoom: { asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4', unit: '' },
   'target-size': { asks: 'A target is at least 24 px high', source: 'WCAG 2.2, 2.5.8', unit: 'px' },
 };

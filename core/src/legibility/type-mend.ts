@@ -30,6 +30,8 @@ export function typeMendFor(site: Site, finding: Finding): TypeMend | undefined 
   const mend = (label: string, token: string, ops: readonly Op[]): TypeMend => ({ label, token, places: placesIn(site, style.id), ops });
   switch (rule) {
     case 'phone-size': return mend(`${style.label} at ${needed} px on ${band}`, `${base}.size`, setStyleAt(site, style.id, band, needed).ops);
+    // A little below: how wide a character is differs from text to text.
+    case 'line-length': return mend(`longest line of ${style.label}: ${Math.floor(needed * 0.9)} characters`, `${base}.longest`, [setOp(site, ['brand', 'styles', style.id, 'longest'], Math.floor(Math.min(needed, style.longest ?? needed) * 0.9))]);
     case 'line-height': return mend(`line height of ${style.label}: ${needed}`, `${base}.line-height`, [setOp(site, ['brand', 'styles', style.id, 'lineHeight'], needed)]);
     case 'zoom': return mend(`${style.label} grows from at least ${smallest(site, style)} px`, `${base}.size`, [setOp(site, ['brand', 'styles', style.id, 'size'], { kind: 'pinned', small: smallest(site, style), large: round(styleSizeAt(site.brand, { ...style, at: undefined }, site.brand.scale.large.width), 2) })]);
     case 'heading-order': {

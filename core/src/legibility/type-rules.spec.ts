@@ -1,9 +1,11 @@
 import * as fc from 'fast-check';
 import { applyChange, setStyleAt, setValue, type Edit } from '../change/index.ts';
+import { pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { auditSite, findings, type Finding } from './audit.ts';
 import { RULES, type RuleId } from './outcome.ts';
+import { outlineOf } from './outline.ts';
 import { typeMendFor } from './type-mend.ts';
 
 const small = smallSite();
@@ -47,6 +49,29 @@ describe('rules of type', () => {
       for (let i = 0; i < 4 && failing(now, rule).length > 0; i++) now = after(now, { ops: typeMendFor(now, failing(now, rule)[0]!)!.ops });
       expect(failing(now, rule)).withContext(rule).toEqual([]);
     }
+  });
+  it('judges lines as they were laid out, not as they might be, and shortens those that are too long', () => {
+    const readings = (characters: number) => [{ page: 'home', place: 'p/text', width: 1280, characters }, { page: 'home', place: 'h/text', width: 1280, characters: 200 }, { page: 'home', place: 'gone/text', width: 1280, characters: 200 }];
+    const judged = (site: Site, characters: number) => findings(auditSite(site, undefined, undefined, undefined, readings(characters))).filter((one) => one.rule === 'line-length');
+    expect(failing(small, 'line-length')).toEqual([]);
+    expect(judged(small, 80)).toEqual([]);
+    // Headings and places that are gone have no say.
+    expect(judged(small, 81).map((one) => [one.place.id, one.found, one.needed])).toEqual([['p/text', 81, 80]]);
+    const mend = typeMendFor(small, judged(small, 81)[0]!)!;
+    expect(mend.label).toBe('longest line of running: 72 characters');
+    const mended = after(small, { ops: mend.ops });
+    expect(mended.brand.styles['running']!.longest).toBe(72);
+    const kept = auditSite(small, undefined, undefined, undefined, readings(90));
+    // An edit keeps what was read until the wall is read again.
+    expect(findings(auditSite(after(small, setValue(small, '', ['brand', 'corners', 'card'], 9)), kept)).some((one) => one.rule === 'line-length')).toBeTrue();
+    expect(RULES['line-length']).toEqual({ asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '' });
+  });
+  it('names the headings of a page by level and style, and the levels left out', () => {
+    const skipped = after(small, setValue(small, '', ['shared', 'sections', 'common', 'blocks', 'c1', 'level'], 4));
+    const outline = (site: Site) => outlineOf(pageTree(site, 'home'), site.brand);
+    expect(outline(small).map((one) => one.skipped)).toEqual(outline(small).map(() => null));
+    expect(outline(skipped).find((one) => one.level === 4)!.skipped).toBe(2);
+    expect(outline(small)[0]).toEqual(jasmine.objectContaining({ level: 1, style: 'title' }));
   });
   it('have no mend for what is set on a place, or for what cannot be one value', () => {
     const [finding] = failing(FAILING[0]!.site, 'line-height');

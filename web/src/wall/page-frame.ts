@@ -39,8 +39,8 @@ const NEAR = '240px 400px';
     .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
     iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
     .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
-    .tag { position: absolute; transform: translateY(-50%); padding: 0 4px; font: 10.5px/14px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
-    .tag.skipped { background: #1a1a1a; color: #fff; } .set { opacity: 0.8; }
+    .tag { position: absolute; transform: translateY(-50%); padding: 0 3px; font: 10px/12px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
+    .tag.skipped { background: #1a1a1a; color: #fff; }
     .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
   `,
 })
@@ -192,8 +192,13 @@ export class PageFrame {
     if (!site || !this.#painter || !(this.near() || this.live())) return [];
     const { document } = this.#painter;
     return outlineOf(pageTree(site, this.page()), site.brand).flatMap((entry) => {
-      const rect = document.querySelector(`[data-place="${entry.place}"]`)?.getBoundingClientRect();
-      return rect ? [{ ...entry, x: Math.max(0, rect.left * this.scale() - 2), y: rect.top * this.scale() - 2 }] : [];
+      const element = document.querySelector(`[data-place="${entry.place}"]`);
+      if (!element) return [];
+      // Behind the last of its words, or as near to that as the paper is wide.
+      const range = document.createRange();
+      range.selectNodeContents(element);
+      const last = [...range.getClientRects()].at(-1);
+      return last ? [{ ...entry, x: Math.min(last.right * this.scale() + 4, this.width() * this.scale() - (this.scale() >= NAMED ? 76 : 21)), y: (last.top + last.height / 2) * this.scale() }] : [];
     });
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
-import { DeskActions, SURROUNDS, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
+import { DeskActions, SURROUNDS, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
 import { NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
@@ -66,7 +66,7 @@ export class Wall {
     if (this.pinHangs()) return 'drawn over built';
     if (this.logoHangs()) return 'the icon at real size';
     if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
-    if (this.desk().hanging === 'reach' && this.inHand()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
+    if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
     return `1280 and 390, at ${Math.round(OVERVIEW * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
@@ -81,7 +81,7 @@ export class Wall {
   readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
   protected readonly pinned = computed(() => this.inGather() && this.#evidence().some((one) => one.id === this.#pin()?.evidence));
   protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
-  protected readonly allHang = computed(() => !this.specimenHangs() && !this.evidenceHangs() && !this.logoHangs() && !this.pinHangs() && (this.desk().hanging !== 'reach' || !this.inHand()));
+  protected readonly allHang = computed(() => !this.specimenHangs() && !this.evidenceHangs() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang());
 
   /** The token in hand, with its label, when there is one. */
   protected readonly inHand = computed(() => {
@@ -106,7 +106,14 @@ export class Wall {
   protected readonly panels = computed((): ReachPanel[] => {
     const site = this.site();
     const token = this.inHand();
+    if (site && this.desk().hanging === 'together') return togetherPanels(site, this.desk().together?.places ?? []);
     return site && token ? reachPanels(site, token.path) : [];
+  });
+  /** What crops of pages hang, in words; empty while none do. */
+  protected readonly panelsHang = computed(() => {
+    const { hanging, together } = this.desk();
+    if (hanging === 'together') return together?.label ?? '';
+    return hanging === 'reach' && this.inHand() ? `What ${this.inHand()!.label} reaches` : '';
   });
   protected readonly morePanels = computed(() => Math.max(0, this.panels().length - this.panelSize().most));
   protected readonly shownPanels = computed(() => {
@@ -114,7 +121,7 @@ export class Wall {
     const crop = ({ part, place }: ReachPanel, across: number): Crop => ({ part, place, width: across, height });
     return this.panels().slice(0, most).map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
   });
-  protected readonly panelSize = computed(() => PANELS[this.inHand()?.type === 'color' ? 'color' : 'size']);
+  protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.inHand()?.type === 'color' ? 'color' : 'size']);
   protected readonly overview = OVERVIEW;
 
   constructor() {
@@ -233,6 +240,15 @@ export class Wall {
     this.anchor.set({ x: wanted, y, fromX, fromY });
   }
 
+}
+
+/** Each of some places as a crop of its section, named by page and section. */
+function togetherPanels(site: Site, refs: readonly PlaceRef[]): ReachPanel[] {
+  const { byAddress } = siteIndex(site);
+  return refs.flatMap(({ page, id }): ReachPanel[] => {
+    const place = byAddress.get(`${page} ${id}`);
+    return place ? [{ key: `${page} ${id}`, label: `${site.pages[page]!.title}: ${place.label}`, count: 1, page, part: place.section === 'page' ? 'header' : place.section, place: id }] : [];
+  });
 }
 
 /** The distinct looks a token paints, most frequent first, each as a crop of the section where it first occurs. */

@@ -1,11 +1,13 @@
 import { Injectable, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
 import { setValue, siteIndex, valueAt, type Inline } from '@yohaku/core';
-import { Editor } from '../state/index.ts';
+import { Editor, SiteActions } from '../state/index.ts';
 
 /** Editing of words where they stand: the parent listens, the page itself runs no script. */
 @Injectable({ providedIn: 'root' })
 export class WordsEditor {
   readonly #editor = inject(Editor);
+  readonly #store = inject(Store);
 
   /** Starts editing a place's words; ends with Enter or on leaving (done) or Escape (dropped). */
   edit(document: Document, page: string, placeId: string): void {
@@ -25,7 +27,9 @@ export class WordsEditor {
       element.removeAttribute('contenteditable');
       const after = readInline(element, before);
       element.innerHTML = html;
-      if (keep) this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, address, after));
+      if (!keep) return;
+      this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, address, after));
+      if (JSON.stringify(after) !== JSON.stringify(before)) this.#askForProvisional(place.style);
     };
     const leave = () => finish(true);
     const key = (event: KeyboardEvent) => {
@@ -43,6 +47,15 @@ export class WordsEditor {
     element.addEventListener('blur', leave);
     element.addEventListener('keydown', key);
     element.addEventListener('paste', paste);
+  }
+
+  /** Real words have come to where a size or a family is not decided yet: says so, once they stand. */
+  #askForProvisional(id: string | null): void {
+    const brand = this.#editor.current()?.brand;
+    const style = id === null ? undefined : brand?.styles[id];
+    if (!brand || !style || !(style.provisional || brand.families.provisional)) return;
+    const what = style.provisional ? `the style ${style.label} is` : 'the families are';
+    this.#store.dispatch(SiteActions.notice({ words: `Words have come, and ${what} still provisional. Settle it in Type, or leave it for now.` }));
   }
 }
 

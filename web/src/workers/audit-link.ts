@@ -1,7 +1,7 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Change, PixelSets, Site, Suggestion } from '@yohaku/core';
-import { AuditActions, PixelsRead, siteFeature } from '../state/index.ts';
+import { AuditActions, LinesRead, PixelsRead, siteFeature } from '../state/index.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
@@ -9,6 +9,7 @@ import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 export class AuditLink {
   readonly #store = inject(Store);
   readonly #read = inject(PixelsRead);
+  readonly #lines = inject(LinesRead);
   readonly #state = this.#store.selectSignal(siteFeature.selectSiteState);
   #worker: Worker | undefined;
   #known: Site | undefined;
@@ -22,6 +23,10 @@ export class AuditLink {
       untracked(() => this.#follow(current, pending, last));
     });
     effect(() => this.#pictures(this.#read.sets()));
+    effect(() => {
+      const lines = this.#lines.lines();
+      if (lines.length > 0) (this.#worker ??= this.#start()).postMessage({ kind: 'lines', lines } satisfies ToAudit);
+    });
   }
 
   /** Tells the worker what lies behind the texts over pictures. */

@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, suggest, SiteIssues, NO_PIXELS, type Audit, type Finding, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, suggest, SiteIssues, NO_LINES, NO_PIXELS, type Audit, type Finding, type LineReading, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -8,18 +8,20 @@ const MOST_ROWS = 3000;
 let site: Site | undefined;
 let audit: Audit | undefined;
 let pixels: PixelSets = NO_PIXELS;
+let lines: readonly LineReading[] = NO_LINES;
 
 addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
   if (data.kind === 'site') {
     site = data.site;
-    audit = auditSite(site, undefined, undefined, pixels);
+    audit = auditSite(site, undefined, undefined, pixels, lines);
     return answer({ kind: 'report', report: report(audit) });
   }
   if (data.kind === 'incoming') return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
   if (data.kind === 'pixels') pixels = data.sets;
+  if (data.kind === 'lines') lines = data.lines;
   if (!site || !audit) return;
-  if (data.kind === 'pixels') {
-    audit = auditSite(site, audit, undefined, pixels);
+  if (data.kind === 'pixels' || data.kind === 'lines') {
+    audit = auditSite(site, audit, undefined, pixels, lines);
     return answer({ kind: 'report', report: report(audit) });
   }
   if (data.kind === 'mend') return answer({ kind: 'answer', asked: data.asked, answer: brandMend(site, data.locked) });

@@ -21,8 +21,10 @@ export interface DeskState {
   /** How wall and desk are looked at, and how strong a deficiency is, 0 to 1. */
   readonly seen: Vision;
   readonly severity: number;
-  /** How the wall hangs: all pages, only what the token in hand reaches, the specimen, or (in Gather) the evidence, the logo, or a design pinned over a page. */
-  readonly hanging: 'all' | 'reach' | 'specimen' | 'evidence' | 'logo' | 'pin';
+  /** How the wall hangs: all pages, only what the token in hand reaches, the places where two styles stand together, the specimen, or (in Gather) the evidence, the logo, or a design pinned over a page. */
+  readonly hanging: 'all' | 'reach' | 'together' | 'specimen' | 'evidence' | 'logo' | 'pin';
+  /** Places that hang side by side, and what they are. */
+  readonly together: { readonly label: string; readonly places: readonly PlaceRef[] } | null;
   /** Token in hand by path; stays in hand across steps. */
   readonly inHand: string | null;
   /** What the control that has the focus reaches: its places are lit. */
@@ -47,7 +49,7 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -78,6 +80,7 @@ export const DeskActions = createActionGroup({
     Surround: props<{ surround: Surround }>(),
     Seen: props<{ seen: Vision; severity?: number }>(),
     Hang: props<{ hanging: DeskState['hanging'] }>(),
+    HangTogether: props<{ label: string; places: readonly PlaceRef[] }>(),
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
@@ -94,11 +97,12 @@ export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
     kept(),
-    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: state.hanging === 'specimen' ? 'specimen' : step === 'gather' ? 'evidence' : ['evidence', 'logo', 'pin'].includes(state.hanging) ? 'all' : state.hanging })),
+    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: state.hanging === 'specimen' ? 'specimen' : step === 'gather' ? 'evidence' : ['evidence', 'logo', 'pin', 'together'].includes(state.hanging) ? 'all' : state.hanging })),
     on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
     on(DeskActions.seen, (state, { seen, severity }): DeskState => ({ ...state, seen, severity: severity ?? state.severity })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
+    on(DeskActions.hangTogether, (state, { label, places }): DeskState => ({ ...state, hanging: 'together', together: { label, places }, place: null })),
     on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),

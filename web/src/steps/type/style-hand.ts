@@ -106,6 +106,10 @@ export class StyleHand {
     this.#store.dispatch(DeskActions.grow({ page: place.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: place.page, id: place.id } } }));
   }
+  /** Hangs every section in which both stand, at both widths. */
+  protected hang(places: readonly Place[]): void {
+    this.#store.dispatch(DeskActions.hangTogether({ label: `${this.style()!.label} beside its neighbour, in ${plural(places.length, 'section')}`, places: places.map(({ page, id }) => ({ page, id })) }));
+  }
   protected checkName = (text: string): string => {
     if (text === '') return 'A style needs a name.';
     const taken = Object.values(this.#editor.current()?.brand.styles ?? {}).some((one) => one.id !== this.id() && one.label.toLowerCase() === text.toLowerCase());
