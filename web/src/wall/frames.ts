@@ -125,12 +125,9 @@ export class Frames {
     return this.#hung.get(key);
   }
 
-  /** Goes on painting after so many animation frames; what is waited for already stays, or comes `sooner`. */
-  #schedule(frames: number, sooner = false): void {
-    if (this.#wait > 0) {
-      if (sooner) this.#wait = Math.min(this.#wait, frames);
-      return;
-    }
+  /** Goes on painting after so many animation frames, or when it is due already. */
+  #schedule(frames: number): void {
+    if (this.#wait > 0) return;
     this.#wait = frames;
     const next = (): void => {
       requestAnimationFrame(() => {
@@ -166,7 +163,9 @@ export class Frames {
     this.#held = false;
     // A press that moved nothing has nothing to catch up with, and nothing to compare.
     const site = this.#painted();
-    if (site && this.#behind(site).length > 0) this.#schedule(1, true);
+    if (!site || this.#behind(site).length === 0) return;
+    // At once, before the edit is done: the pages in sight are styled together with the desk's answer to it.
+    this.#paintSome();
   }
 
   #paint(frame: HungFrame, site: Site): void {
@@ -192,13 +191,13 @@ export class Frames {
     this.#schedule(1);
   }
 
-  /** Paints the frames out of sight, one a task, until something newer is to be painted or the pointer goes down. */
-  async #followUp(): Promise<void> {
+  /** Paints the frames out of sight, one a task, until something newer is to be painted or the pointer goes down; `resting`: the hand is down and still. */
+  async #followUp(resting = false): Promise<void> {
     const site = this.#painted();
     if (!site) return;
     for (const frame of this.#behind(site)) {
       await turn();
-      if (this.#held || this.#painted() !== site) return;
+      if ((this.#held && !resting) || this.#painted() !== site) return;
       if (frame.painter.applied === site || !frame.painter.document.defaultView) continue;
       this.#paint(frame, site);
       // Styled here, one at a time.
@@ -210,6 +209,8 @@ export class Frames {
   #waitForQuiet(): void {
     clearTimeout(this.#quiet);
     this.#quiet = setTimeout(() => {
+      const site = this.#painted();
+      if (this.#held && site && this.#behind(site).length > 0) return void this.#followUp(true);
       this.version.update((version) => version + 1);
       this.#quiet = setTimeout(() => void this.#compareAll(), QUIET_MS);
     }, SETTLE_MS);

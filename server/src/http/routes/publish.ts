@@ -1,6 +1,6 @@
 import type Router from '@koa/router';
 import * as v from 'valibot';
-import { PixelsJson, readPixelsJson } from '@yohaku/core';
+import { Id, PixelsJson, readPixelsJson } from '@yohaku/core';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
 import { exportSite, listPublications, liveFileHash, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
@@ -8,8 +8,11 @@ import { readInput } from '../input.ts';
 import { Problem, notFound } from '../problem.ts';
 import type { Services } from '../context.ts';
 
-/** `pixels` are those the desk has read behind texts over pictures: there is no layout here to read them from. */
-export const Publish = v.strictObject({ sequence: v.pipe(v.number(), v.integer(), v.minValue(0)), pixels: v.optional(PixelsJson) });
+/** The longest line of a text as the desk has measured it. */
+const Line = v.strictObject({ page: Id, place: v.pipe(v.string(), v.maxLength(200)), width: v.pipe(v.number(), v.minValue(0)), characters: v.pipe(v.number(), v.integer(), v.minValue(0)) });
+
+/** `pixels` are those the desk has read behind texts over pictures, `lines` the lengths of lines it has measured: there is no layout here to read them from. */
+export const Publish = v.strictObject({ sequence: v.pipe(v.number(), v.integer(), v.minValue(0)), pixels: v.optional(PixelsJson), lines: v.optional(v.pipe(v.array(Line), v.maxLength(20_000))) });
 export const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(), v.minValue(1)) });
 
 /** What is live, making it live, going back, taking it along, and serving it. */
@@ -27,10 +30,10 @@ export function publishRoutes(router: Router, { database, root }: Services): voi
   });
 
   router.post('/api/sites/:site/publications', async (context) => {
-    const { sequence, pixels } = readInput(Publish, context.request.body);
+    const { sequence, pixels, lines } = readInput(Publish, context.request.body);
     const stored = await load(context.params['site']!);
     if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you looked. Look at what is new, then publish again.');
-    const number = await publishSite(database, stored.site, stored.sequence, context.state['user'] as string, root, pixels ? readPixelsJson(pixels) : undefined);
+    const number = await publishSite(database, stored.site, stored.sequence, context.state['user'] as string, root, pixels ? readPixelsJson(pixels) : undefined, lines);
     context.status = 201;
     context.body = { number };
   });

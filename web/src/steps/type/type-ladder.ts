@@ -1,12 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LADDER_STEP, addStyle, cutDownText, familyStack, inRange, ladderFindings, plural, round, settleProvisional, stepPath, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
+import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, stepPath, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { NumberField, VerdictRule } from '../../ui/index.ts';
 
-interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
+interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** Where the baseline stands above the foot of the word's box, em. */ readonly foot: number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
 
 const PHONE = 390;
+/** Line height of the words, em; the stylesheet has it as well. */
+const LINE = 0.78;
+/** Baseline above the foot of a line: half of what the line has, less half of what the letters have more above it than below (CSS Inline 3, 4.1). */
+const footOf = (metrics?: { readonly ascent: number; readonly descent: number }): number => round(LINE / 2 - ((metrics?.ascent ?? 0.95) - Math.abs(metrics?.descent ?? 0.25)) / 2, 4);
 const LARGEST = 58;
 const drawnAt = (sizes: readonly { size: number }[]): number => Math.min(1, LARGEST / Math.max(...sizes.map((one) => one.size), 1));
 const KEY = 'yohaku-ladder-width';
@@ -49,7 +53,7 @@ export class TypeLadder {
     return [...ladder, ...rest].map((style, i, all) => {
       const next = i < ladder.length - 1 ? all[i + 1] : undefined;
       return {
-        id: style.id, style, size: at(style), small: styleSizeAt(brand, style, PHONE), stack: familyStack(brand.families[style.family], brand.fonts),
+        id: style.id, style, size: at(style), small: styleSizeAt(brand, style, PHONE), stack: familyStack(brand.families[style.family], brand.fonts), foot: footOf(familyById(brand.families[style.family], brand.fonts)?.metrics),
         ratio: next ? at(style) / at(next) : null, finding: found.find((one) => one.upper === style.id), step: style.size.kind === 'step' ? style.size.step : null, apart: i === ladder.length,
       };
     });
