@@ -26,13 +26,13 @@ a { color: inherit; }
 .shade { position: absolute; inset: 0; z-index: -1; }
 .cols { display: grid; gap: inherit; grid-template-columns: minmax(0, 1fr); max-width: 1120px; margin-inline: auto; }
 .col { display: block; gap: inherit; min-width: 0; }
-.col > p, .col > .list { max-width: 59ch; }
+.col > p, .col > .list { max-width: 58ch; }
 .picture { display: block; width: 100%; height: auto; object-fit: cover; }
 .picture.wide { aspect-ratio: 16 / 9; }
 .picture.square { aspect-ratio: 1; }
 .picture.tall { aspect-ratio: 3 / 4; }
 .captioned > figcaption { padding-block-start: 8px; }
-.quote { padding-inline-start: 1.25rem; max-width: 59ch; }
+.quote { padding-inline-start: 1.25rem; max-width: 58ch; }
 .buttons { display: flex; flex-wrap: wrap; gap: 12px; padding-block: 8px; }
 .button { display: inline-block; border-style: solid; text-decoration-line: none; text-align: center; cursor: pointer; }
 .with-icon { display: inline-flex; align-items: center; justify-content: center; gap: 0.5em; }

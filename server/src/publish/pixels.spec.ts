@@ -26,6 +26,15 @@ describe('a publication with pixels sent along', () => {
     expect([pale!.cannotTell, dark!.cannotTell, without!.cannotTell > 0]).toEqual([0, 0, true]);
     expect(pale!.failed).toBeGreaterThan(dark!.failed);
   });
+  it('is judged by the lines sent along, and refuses what is none', async () => {
+    const send = (lines: unknown) => client.send('POST', '/api/sites/ternhaven/publications', { sequence: 0, lines });
+    const running = siteIndex(ternhaven).places.find((place) => place.style === 'running' && place.kind === 'text')!;
+    const line = (characters: number) => [{ page: running.page, place: running.id, width: 1280, characters }];
+    for (const characters of [80, 81]) expect((await send(line(characters))).status).toBe(201);
+    for (const bad of [7, [{ page: running.page }], line(-1), line(1.5)]) expect((await send(bad)).status).withContext(JSON.stringify(bad)).toBe(422);
+    const [long, short] = await verdicts();
+    expect([long!.failed - short!.failed, long!.places]).toEqual([1, short!.places]);
+  });
   it('refuses pixels of another shape, and publishes nothing', async () => {
     const [one] = grey(0);
     for (const pixels of [7, [{ ...one, rgb: '!!' }], [{ ...one, width: -1 }], [{ ...one, area: 'behind' }], [{ page: 'home' }]])

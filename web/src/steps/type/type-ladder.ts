@@ -64,6 +64,10 @@ export class TypeLadder {
   protected set(size: number): number {
     return 2 ** (Math.round(Math.log2(size * this.drawn()) * 4) / 4);
   }
+  /** How far a word is let down to stand with its baseline on the foot of its box, px. */
+  protected drop(rung: Rung): number {
+    return round(rung.foot * this.set(Math.max(rung.size, rung.small)), 2);
+  }
   protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
   readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
   protected readonly topStep = computed(() => stepPath(this.#top()));
