@@ -105,7 +105,7 @@ export const brand: Brand = {
   sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 22, padY: 11 }, small: { id: 'small', label: 'Small', path: 'small', padX: 14, padY: 6 } },
   sizeOrder: ['regular', 'small'],
   buttonStyle: 'label',
-  corners: { button: 3, card: 2, picture: 'sheet', field: 'sheet' },
+  corners: { button: 3, card: 2, picture: 2, field: 'sheet' },
   cornerList: {
     items: {
       sheet: { id: 'sheet', label: 'Sheet', path: 'sheet', value: { kind: 'px', radii: [2] } },

@@ -1,7 +1,10 @@
 import { Subject } from 'rxjs';
 import { afterPaint } from './after-paint.ts';
 
-const painted = () => new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(() => requestAnimationFrame(() => setTimeout(resolve)))));
+/** Resolves after so many animation frames, and what they left to do. */
+const painted = async (frames = 4) => {
+  for (let i = 0; i < frames; i++) await new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+};
 
 describe('after the paint', () => {
   let source: Subject<number>;
@@ -17,6 +20,9 @@ describe('after the paint', () => {
     expect(seen).toEqual([1]);
     source.next(-1);
     source.next(-2);
+    expect(seen).toEqual([1]);
+    // The nearest page has these frames to itself.
+    await painted(1);
     expect(seen).toEqual([1]);
     await painted();
     expect(seen).toEqual([1, -2]);
