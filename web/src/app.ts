@@ -128,7 +128,7 @@ export class App {
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === '?') return this.keys(!this.keysShown());
     if (event.key === 'Escape') return this.#escape();
-    if (event.key.toLowerCase() === 'h') return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
+    if (event.key.toLowerCase() === 'l') return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
     if (event.key.toLowerCase() === 's') return this.#store.dispatch(DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }));
     if (event.key.toLowerCase() === 'v') return this.#store.dispatch(DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }));
     if (event.key.toLowerCase() === 'b' && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));

@@ -2,7 +2,7 @@ import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ['1 … 8', 'Go to a step'], ['Ctrl Z', 'Undo; with Shift: redo'], ['B, held', 'See the wall before the last edit'], ['S', 'The specimen, and back'], ['H', 'Headings by level and style'], ['V', 'Seen as: full colour, protan, deutan, tritan, greyscale'], ['?', 'This list'], ['Esc', 'One step back: slip, grown page, token in hand'],
+  ['1 … 8', 'Go to a step'], ['Ctrl Z', 'Undo; with Shift: redo'], ['B, held', 'See the wall before the last edit'], ['S', 'The specimen, and back'], ['L', 'Headings by level and style'], ['V', 'Seen as: full colour, protan, deutan, tritan, greyscale'], ['?', 'This list'], ['Esc', 'One step back: slip, grown page, token in hand'],
   ['↑ ↓ in a figure', 'Nudge by one step; with Shift: ten'], ['← → on a slider', 'Nudge by one step'], ['↑ ↓ on the line', 'Taller or lower desk'],
   ['H, held', 'Harmonies: the next one on the wall'], ['N, P', 'Check: next and previous row'], ['M', 'Check: mend'], ['U', 'Check: undo the edit'], ['Enter, Esc in words', 'Keep or drop what was typed'],
 ];
