@@ -146,3 +146,17 @@ test('two windows edit one style: different values both stay, the same value end
   for (const who of [desk, second]) await expect.poll(() => style(who)).toBe('1.5 600');
   await expect(page.getByRole('alert')).toContainText('Title line height: changed in another window after you');
 });
+
+test('headings are named on the wall by level and style, and a level that is left out is marked', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await page.getByRole('button', { name: 'Home', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Heading levels' }).click();
+  const tags = page.locator('#page-home yo-page-frame').first().locator('.tag');
+  await expect(tags.first()).toHaveText('h1 Display');
+  await expect(tags.filter({ hasText: 'is skipped' })).toHaveCount(0);
+  await desk.frame('Home at 1280').locator('h2').first().click();
+  await desk.choose('Read out as', 'level 4');
+  await expect(tags.filter({ hasText: 'is skipped' }).first()).toHaveText(/^h4, h2 is skipped/);
+  await page.getByRole('button', { name: 'Heading levels' }).click();
+  await expect(tags).toHaveCount(0);
+});

@@ -27,7 +27,7 @@ const NEAR = '240px 400px';
         [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
       @if (spot(); as at) { <span class="spot" [style.left.px]="at.x" [style.top.px]="at.y"></span> }
       @for (tag of tags(); track tag.place) {
-        <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) { , h{{ tag.skipped }} is skipped }@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
+        <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
       }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
