@@ -4,7 +4,8 @@ import { BANDS, type BandId } from '../shape/index.ts';
 import { CORNER_USES, EDGE_USES, type Brand, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Space } from '../site/index.ts';
 import type { Token } from './token.ts';
 
-const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
+/** A word at the head of a label. */
+export const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
 /** Top and bottom padding of a field, px: the layout's own. */
 export const FIELD_PADDING = 10;

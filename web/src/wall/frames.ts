@@ -183,7 +183,7 @@ export class Frames {
   /** Whether frames in sight still wait for the newest values; `version` counts on when they have them. */
   behind(): boolean {
     const site = untracked(this.#painted);
-    return site !== null && this.#behind(site).some((frame) => frame.inSight());
+    return site !== null && [...this.#hung.values()].some((frame) => frame.painter.applied !== site && frame.inSight());
   }
 
   /** A frame that comes into sight is shown what it missed. */

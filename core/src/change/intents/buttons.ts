@@ -1,7 +1,8 @@
 import { buttonSlots } from '../../ground/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import type { ButtonItem, Section, Site } from '../../site/index.ts';
+import type { ButtonItem, Site } from '../../site/index.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+import { sectionsOf } from './sections-of.ts';
 
 /** A new variant like another one, with its colours on every ground. */
 export function addVariant(site: Site, like: string, id: string): Edit {
@@ -59,15 +60,10 @@ export function removeButtonPart(site: Site, part: 'variant' | 'size', id: strin
 
 /** Every button of a site with its address. */
 function* buttonsOf(site: Site): Iterable<{ item: ButtonItem; at: readonly string[] }> {
-  function* inSection(section: Section, at: readonly string[]): Iterable<{ item: ButtonItem; at: readonly string[] }> {
-    for (const block of Object.values(section.blocks)) {
-      const here = [...at, 'blocks', block.id];
-      if (block.kind === 'buttons') for (const item of Object.values(block.items)) yield { item, at: [...here, 'items', item.id] };
-      if (block.kind === 'form') yield { item: block.submit, at: [...here, 'submit'] };
-      if (block.kind === 'cards') for (const card of Object.values(block.items)) if (card.button) yield { item: card.button, at: [...here, 'items', card.id, 'button'] };
-    }
+  for (const { section, at } of sectionsOf(site)) for (const block of Object.values(section.blocks)) {
+    const here = [...at, 'blocks', block.id];
+    if (block.kind === 'buttons') for (const item of Object.values(block.items)) yield { item, at: [...here, 'items', item.id] };
+    if (block.kind === 'form') yield { item: block.submit, at: [...here, 'submit'] };
+    if (block.kind === 'cards') for (const card of Object.values(block.items)) if (card.button) yield { item: card.button, at: [...here, 'items', card.id, 'button'] };
   }
-  yield* inSection(site.shared.footer, ['shared', 'footer']);
-  for (const one of Object.values(site.shared.sections)) yield* inSection(one, ['shared', 'sections', one.id]);
-  for (const page of Object.values(site.pages)) for (const [key, entry] of Object.entries(page.sections)) if ('own' in entry) yield* inSection(entry.own, ['pages', page.id, 'sections', key, 'own']);
 }

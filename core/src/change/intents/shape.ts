@@ -1,10 +1,9 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { inRange } from '../../shape/index.ts';
 import { CORNER_USES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Shadow, type Site } from '../../site/index.ts';
+import { capital } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
-
-const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
 /**
  * Reads a corner as it is typed: `8`, `8px`, four radii from top left

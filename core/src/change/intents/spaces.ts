@@ -1,7 +1,8 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import type { BandId } from '../../shape/index.ts';
-import type { Section, Site } from '../../site/index.ts';
+import type { Site } from '../../site/index.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+import { sectionsOf } from './sections-of.ts';
 
 /** A new section padding like another space. */
 export function addSpace(site: Site, like: string, id: string): Edit {
@@ -13,11 +14,7 @@ export function addSpace(site: Site, like: string, id: string): Edit {
 
 /** Addresses of the sections that have a padding. */
 export function spaceUses(site: Site, id: string): (readonly string[])[] {
-  const has = (section: Section, at: readonly string[]) => (section.space === id ? [[...at, 'space']] : []);
-  return [
-    ...has(site.shared.footer, ['shared', 'footer']), ...Object.values(site.shared.sections).flatMap((one) => has(one, ['shared', 'sections', one.id])),
-    ...Object.values(site.pages).flatMap((page) => Object.entries(page.sections).flatMap(([key, entry]) => ('own' in entry ? has(entry.own, ['pages', page.id, 'sections', key, 'own']) : []))),
-  ];
+  return sectionsOf(site).filter(({ section }) => section.space === id).map(({ at }) => [...at, 'space']);
 }
 
 /**

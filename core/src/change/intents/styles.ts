@@ -1,11 +1,12 @@
 import { round } from '../../number/index.ts';
 import { uniquePath, uniqueName } from '../../palette/index.ts';
 import { RANGES, inRange, type BandId } from '../../shape/index.ts';
-import type { Block, Section, Site, StyleSize, TextStyle } from '../../site/index.ts';
+import type { Block, Site, StyleSize, TextStyle } from '../../site/index.ts';
 import { stepSize } from '../../type/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+import { sectionsOf } from './sections-of.ts';
 
 /** How much several styles change together. */
 export type SizeChange = { readonly by: 'steps' | 'px' | 'percent'; readonly amount: number };
@@ -73,17 +74,13 @@ export function styleUses(site: Site, id: string): (readonly string[])[] {
   const fields = (record: object, at: readonly string[], names: readonly string[]) => {
     for (const name of names) if ((record as Record<string, unknown>)[name] === id) found.push([...at, name]);
   };
-  const section = (one: Section, at: readonly string[]) => {
-    for (const block of Object.values(one.blocks)) {
-      fields(block, [...at, 'blocks', block.id], STYLE_FIELDS[block.kind] ?? []);
-      if (block.kind === 'picture' && block.caption) fields(block.caption, [...at, 'blocks', block.id, 'caption'], ['style']);
-    }
-  };
   fields(site.brand, ['brand'], ['buttonStyle']);
   fields(site.shared.header, ['shared', 'header'], ['menuStyle', 'nameStyle']);
-  section(site.shared.footer, ['shared', 'footer']);
-  for (const one of Object.values(site.shared.sections)) section(one, ['shared', 'sections', one.id]);
-  for (const page of Object.values(site.pages)) for (const [key, entry] of Object.entries(page.sections)) if ('own' in entry) section(entry.own, ['pages', page.id, 'sections', key, 'own']);
+  for (const { section, at } of sectionsOf(site)) for (const block of Object.values(section.blocks)) {
+    const here = [...at, 'blocks', block.id];
+    fields(block, here, STYLE_FIELDS[block.kind] ?? []);
+    if (block.kind === 'picture' && block.caption) fields(block.caption, [...here, 'caption'], ['style']);
+  }
   return found;
 }
 

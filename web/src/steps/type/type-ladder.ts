@@ -11,8 +11,6 @@ const PHONE = 390;
 const LINE = 0.78;
 /** Baseline above the foot of a line: half of what the line has, less half of what the letters have more above it than below (CSS Inline 3, 4.1). */
 const footOf = (metrics?: { readonly ascent: number; readonly descent: number }): number => round(LINE / 2 - ((metrics?.ascent ?? 0.95) - Math.abs(metrics?.descent ?? 0.25)) / 2, 4);
-const LARGEST = 58;
-const drawnAt = (sizes: readonly { size: number }[]): number => Math.min(1, LARGEST / Math.max(...sizes.map((one) => one.size), 1));
 const KEY = 'yohaku-ladder-width';
 const kept = (): number => {
   const width = Number(localStorage.getItem(KEY));
@@ -59,7 +57,7 @@ export class TypeLadder {
     });
   });
   /** Display sizes are drawn at most this large; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => drawnAt(this.rungs()));
+  protected readonly drawn = computed(() => Math.min(1, 58 / Math.max(...this.rungs().map((one) => one.size), 1)));
   /** The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser a new set of glyphs. */
   protected set(size: number): number {
     return 2 ** (Math.round(Math.log2(size * this.drawn()) * 4) / 4);
