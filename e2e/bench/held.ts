@@ -79,15 +79,18 @@ async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, dir
   // Listened for before anything moves: a busy page may hear of the hand letting go before it hears of us.
   await page.evaluate((property) => {
     (globalThis as { settled?: Promise<number> }).settled = new Promise<number>((resolve, reject) => {
-      addEventListener('pointerup', () => {
-        const began = performance.now();
+      addEventListener('pointerup', (event) => {
+        // When the hand let go, however long the page took to hear of it.
+        const began = event.timeStamp;
         const roots = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
         setTimeout(() => reject(new Error('the wall was not settled within five seconds')), 5000);
         const check = () => {
           const wanted = roots[0]!.style.getPropertyValue(property);
           if (roots.some((root) => root.style.getPropertyValue(property) !== wanted)) return setTimeout(check, 1);
           for (const root of roots) root.getBoundingClientRect();
-          return resolve(performance.now() - began);
+          // Behind the frame that shows it.
+          requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - began)));
+          return undefined;
         };
         setTimeout(check, 1);
       }, { once: true });
@@ -126,17 +129,22 @@ async function pullBare(page: Page, busy: () => Promise<number>, site: Site, edi
     const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
     const roots = [...document.querySelectorAll('iframe')].map((one) => one.contentDocument!.documentElement);
     const times: number[] = [];
-    let last = 0;
+    const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+    let settle = 0;
     await frame();
     for (const properties of moves) {
       const began = performance.now();
       for (const root of roots) for (const [name, value] of properties) root.style.setProperty(name, value ?? '');
       for (const root of roots) root.getBoundingClientRect();
-      last = performance.now() - began;
+      if (properties === moves.at(-1)) {
+        await painted();
+        settle = performance.now() - began;
+        break;
+      }
       await frame();
       times.push(performance.now() - began);
     }
-    return { nearest: times, settle: last };
+    return { nearest: times, settle };
   }, steps);
   return { busy: (await busy()) - before, nearest: median(nearest), settle };
 }

@@ -1,7 +1,7 @@
 import { Observable } from 'rxjs';
 
 /** Animation frames that a late value waits: most of what a held control does in them is the nearest page. */
-const FRAMES = 3;
+const FRAMES = 6;
 
 /**
  * Passes values on at once, except those that `late` names: of them the newest

@@ -53,10 +53,15 @@ export class FramePainter {
     return this.#applied;
   }
 
+  /** Whether it could show a site and does not yet. */
+  waits(site: Site): boolean {
+    return this.#applied !== site && this.#source.has(site);
+  }
+
   /** Shows a site. Returns whether anything but token values was written. */
   paint(site: Site): boolean {
+    if (!this.waits(site)) return false;
     const before = this.#applied;
-    if (before === site || !this.#source.has(site)) return false;
     this.#applied = site;
     if (!before) {
       this.#fonts(site.brand);

@@ -9,6 +9,7 @@ import { readBreaks, type Break } from './breaks.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { readLineLengths } from './line-lengths.ts';
 import { playMotion } from './play-motion.ts';
+import { turn } from './turn.ts';
 
 /** A frame on the wall as the scheduler sees it. */
 export interface HungFrame {
@@ -28,16 +29,12 @@ export interface HungFrame {
 
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
+/** After so long a task ends that paints frames out of sight. */
+const TASK_MS = 12;
 const QUIET_MS = 400;
 /** After this long without a paint, marks and crops follow the new layout. */
 const SETTLE_MS = 90;
 
-/** Lets the browser do what else is due, without the four milliseconds that nested timers wait. */
-const turn = () => new Promise((resolve) => {
-  const { port1, port2 } = new MessageChannel();
-  port1.onmessage = resolve;
-  port2.postMessage(null);
-});
 const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 400 }));
 const heightOf = (document: Document): number => document.body.getBoundingClientRect().height;
 
@@ -61,6 +58,8 @@ export class Frames {
   #wait = 0;
   /** Whether the pointer is down on the desk. */
   #held = false;
+  /** Whether it goes up just now. */
+  #ending = false;
   #quiet: ReturnType<typeof setTimeout> | undefined;
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot }>();
   /** Counts finished paints; marks that depend on layout read it. */
@@ -91,6 +90,8 @@ export class Frames {
       if (!site) return;
       const nearest = this.#behind(site)[0];
       if (nearest) this.#paint(nearest, site);
+      // The edit of a control just let go: the pages in sight show its values already.
+      if (this.#ending) return this.#paintSome();
       // One frame is left to the nearest page and the control itself; the rest of the wall follows in the next.
       this.#schedule(2);
     });
@@ -132,13 +133,14 @@ export class Frames {
     const next = (): void => {
       requestAnimationFrame(() => {
         if (--this.#wait > 0) return next();
-        this.#paintSome();
+        this.#paintSome(true);
       });
     };
     next();
   }
 
-  #paintSome(): void {
+  /** Paints what is in sight for as long as a frame can spare; `beforePaint`: the browser paints right after. */
+  #paintSome(beforePaint = false): void {
     const site = this.#painted();
     if (!site) return;
     const began = performance.now();
@@ -153,9 +155,9 @@ export class Frames {
       if (performance.now() - began > BUDGET_MS) break;
     }
     // What took long leaves so many frames more to the nearest page and the hand.
-    if (left > 0) return this.#schedule(this.#held ? 1 + Math.ceil((performance.now() - began) / BUDGET_MS) : 1);
+    if (left > 0) return this.#schedule(this.#held ? 2 + Math.ceil((performance.now() - began) / BUDGET_MS) : 1);
     if (this.#held) this.#waitForQuiet();
-    else void this.#followUp();
+    else void this.#followUp(false, beforePaint);
   }
 
   #release(): void {
@@ -165,6 +167,8 @@ export class Frames {
     const site = this.#painted();
     if (!site || this.#behind(site).length === 0) return;
     // At once, before the edit is done: the pages in sight are styled together with the desk's answer to it.
+    this.#ending = true;
+    setTimeout(() => { this.#ending = false; });
     this.#paintSome();
   }
 
@@ -177,13 +181,13 @@ export class Frames {
   #behind(site: Site): HungFrame[] {
     const nearest = Math.min(...[...this.#hung.values()].map((frame) => frame.nearness()));
     const rank = (frame: HungFrame) => (frame.nearness() === nearest ? -1 : (this.#turn.get(frame.key) ?? 0));
-    return [...this.#hung.values()].filter((frame) => frame.painter.applied !== site).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness());
+    return [...this.#hung.values()].filter((frame) => frame.painter.waits(site)).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness());
   }
 
-  /** Whether frames in sight still wait for the newest values; `version` counts on when they have them. */
+  /** Whether frames still wait for the newest values; `version` counts on when they have them. */
   behind(): boolean {
     const site = untracked(this.#painted);
-    return site !== null && [...this.#hung.values()].some((frame) => frame.painter.applied !== site && frame.inSight());
+    return site !== null && [...this.#hung.values()].some((frame) => frame.painter.waits(site));
   }
 
   /** A frame that comes into sight is shown what it missed. */
@@ -191,16 +195,22 @@ export class Frames {
     this.#schedule(1);
   }
 
-  /** Paints the frames out of sight, one a task, until something newer is to be painted or the pointer goes down; `resting`: the hand is down and still. */
-  async #followUp(resting = false): Promise<void> {
+  /** Paints the frames out of sight, in short tasks, until something newer is to be painted or the pointer goes down; `resting`: the hand is down and still. */
+  async #followUp(resting: boolean, beforePaint: boolean): Promise<void> {
     const site = this.#painted();
     if (!site) return;
+    // What is in sight is on the screen before anything out of sight is touched.
+    if (!beforePaint) await new Promise((resolve) => requestAnimationFrame(resolve));
+    let until = 0;
     for (const frame of this.#behind(site)) {
-      await turn();
+      if (performance.now() >= until) {
+        await turn();
+        until = performance.now() + TASK_MS;
+      }
       if ((this.#held && !resting) || this.#painted() !== site) return;
-      if (frame.painter.applied === site || !frame.painter.document.defaultView) continue;
+      if (!frame.painter.waits(site) || !frame.painter.document.defaultView) continue;
       this.#paint(frame, site);
-      // Styled here, one at a time.
+      // Styled here, so that it is known what it took.
       heightOf(frame.painter.document);
     }
     this.#waitForQuiet();
@@ -210,7 +220,7 @@ export class Frames {
     clearTimeout(this.#quiet);
     this.#quiet = setTimeout(() => {
       const site = this.#painted();
-      if (this.#held && site && this.#behind(site).length > 0) return void this.#followUp(true);
+      if (this.#held && site && this.#behind(site).length > 0) return void this.#followUp(true, false);
       this.version.update((version) => version + 1);
       this.#quiet = setTimeout(() => void this.#compareAll(), QUIET_MS);
     }, SETTLE_MS);

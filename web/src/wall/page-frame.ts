@@ -12,6 +12,8 @@ export interface FramePick { readonly place: string; readonly rect: DOMRect }
 /** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
 export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
 
+/** Frames are made taller by this many px at a time: each new height of a window makes the browser style again what is measured against it, and the paper cuts off what is empty. */
+const TALLER = 1000;
 /** From this scale on there is room for the name of a style beside its level. */
 const NAMED = 0.3;
 /** How far outside the window a frame is kept ready. */
@@ -24,7 +26,7 @@ const NEAR = '240px 400px';
   template: `
     <div class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
-        [style.width.px]="width()" [style.height.px]="height()" [style.transform]="transform()" (load)="loaded()"></iframe>
+        [style.width.px]="width()" [style.height.px]="tall()" [style.transform]="transform()" (load)="loaded()"></iframe>
       @if (spot(); as at) { <span class="spot" [style.left.px]="at.x" [style.top.px]="at.y"></span> }
       @for (tag of tags(); track tag.place) {
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
@@ -68,6 +70,7 @@ export class PageFrame {
   protected readonly frame = viewChild.required<ElementRef<HTMLIFrameElement>>('frame');
   protected readonly source = computed(() => this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`));
   protected readonly height = signal(900);
+  protected readonly tall = computed(() => Math.ceil(this.height() / TALLER) * TALLER);
   readonly #offset = signal({ x: 0, y: 0 });
   protected readonly shownHeight = computed(() => {
     const crop = this.crop();

@@ -119,7 +119,7 @@ export class PinWall {
     const at = this.hung();
     if (!at || !this.#pixels || !this.#document) return;
     const spots: PinSpot[] = [];
-    const height = Math.min(at.height, this.#document.documentElement.scrollHeight);
+    const height = Math.min(at.height, this.#document.body.getBoundingClientRect().height);
     for (let y = EVERY / 2; y < height; y += EVERY) for (let x = EVERY / 2; x < at.pin.width; x += EVERY) {
       const spot = this.#spotAt(x, y, true);
       if (spot) spots.push(spot);

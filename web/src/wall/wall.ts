@@ -25,6 +25,14 @@ const PANELS = {
   size: { width: 382, phone: 218, height: 240, scale: 0.56, most: 6 },
 } as const;
 
+/** Whether the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
+function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyMap<string, ReadonlySet<string>>): boolean {
+  return one.size === other.size && [...one].every(([page, places]) => {
+    const others = other.get(page);
+    return others?.size === places.size && [...places].every((id) => others.has(id));
+  });
+}
+
 /** The wall: all pages in one row, or only what the token in hand reaches. */
 @Component({
   selector: 'yo-wall',
@@ -101,7 +109,7 @@ export class Wall {
   protected readonly lit = computed((): ReadonlyMap<string, ReadonlySet<string>> => {
     const place = this.desk().place;
     return this.#reach()?.byPage ?? new Map(place ? [[place.page, new Set([place.id])]] : []);
-  });
+  }, { equal: sameLit });
 
   protected readonly panels = computed((): ReachPanel[] => {
     const site = this.site();
