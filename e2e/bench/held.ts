@@ -39,6 +39,7 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
     const bare = await openBare(await context.newPage(), site, address);
     const one = await openBare(await context.newPage(), site, address, site.pageOrder.slice(0, 1), [1280]);
     const busy = new Map(await Promise.all([desk, bare, one].map(async (page) => [page, await watchBusy(page)] as const)));
+    for (const page of busy.keys()) await lendHand(page);
     const results: Result[] = [];
     for (const edit of EDITS) {
       const rounds: { desk: Pull; bare: Pull; one: Pull }[] = [];
@@ -68,6 +69,50 @@ export async function benchHeld(site: Site, address: string, link: string): Prom
   }
 }
 
+/** A hand on a page: moves the pointer with every animation frame, before whatever else the page does in it, as the browser hands out real moves. */
+async function lendHand(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    (globalThis as { hand?: Hand }).hand = (x, y, moves, step) => new Promise((resolve, reject) => {
+      const target = document.elementFromPoint(x, y) ?? document.body;
+      const times: number[] = [];
+      let at = 0;
+      let end: (() => void) | undefined;
+      const next = () => {
+        end?.();
+        if (at === moves) return resolve(times);
+        // Asked for first, so that it comes first again.
+        requestAnimationFrame(next);
+        const began = performance.now();
+        let open = true;
+        // Painted: when the browser gets to the next task, or at the latest to the next frame.
+        end = () => {
+          if (open) times.push(performance.now() - began);
+          open = false;
+        };
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = end;
+        port2.postMessage(null);
+        at++;
+        try {
+          target.dispatchEvent(new PointerEvent('pointermove', { pointerId: 1, bubbles: true, clientX: x + at * step, clientY: y }));
+        } catch (error) {
+          reject(error as Error);
+        }
+        return undefined;
+      };
+      requestAnimationFrame(next);
+    });
+  });
+}
+
+/** Moves from a point on, so many px a step; resolves to the ms from each move until it was painted. */
+type Hand = (x: number, y: number, moves: number, step: number) => Promise<number[]>;
+
+/** Pulls the hand over a page; the times of all moves. */
+async function pull(page: Page, x: number, y: number, direction: number): Promise<number[]> {
+  return page.evaluate(([fromX, fromY, moves, step]) => (globalThis as { hand?: Hand }).hand!(fromX, fromY, moves, step), [x, y, MOVES, STEP_PX * direction] as const);
+}
+
 async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, direction: number): Promise<Pull> {
   await page.bringToFront();
   await page.waitForTimeout(2500);
@@ -78,11 +123,21 @@ async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, dir
   await page.mouse.down();
   // Listened for before anything moves: a busy page may hear of the hand letting go before it hears of us.
   await page.evaluate((property) => {
-    (globalThis as { settled?: Promise<number> }).settled = new Promise<number>((resolve, reject) => {
+    const roots = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
+    const state = globalThis as { settled?: Promise<number>; late?: number };
+    state.late = 0;
+    let old = roots[0]!.style.getPropertyValue(property);
+    const given = () => {
+      const now = roots[0]!.style.getPropertyValue(property);
+      if (now === old) state.late!++;
+      old = now;
+    };
+    addEventListener('pointermove', given);
+    state.settled = new Promise<number>((resolve, reject) => {
       addEventListener('pointerup', (event) => {
+        removeEventListener('pointermove', given);
         // When the hand let go, however long the page took to hear of it.
         const began = event.timeStamp;
-        const roots = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
         setTimeout(() => reject(new Error('the wall was not settled within five seconds')), 5000);
         const check = () => {
           const wanted = roots[0]!.style.getPropertyValue(property);
@@ -97,25 +152,13 @@ async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, dir
     });
   }, edit.property);
   const before = await busy();
-  const nearest = await page.evaluate(async ([fromX, fromY, moves, step, property]) => {
-    const label = document.elementFromPoint(fromX, fromY)!;
-    const first = document.querySelector<HTMLIFrameElement>('main iframe')!.contentDocument!.documentElement;
-    const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
-    const times: number[] = [];
-    await frame();
-    for (let i = 1; i <= moves; i++) {
-      const old = first.style.getPropertyValue(property);
-      const began = performance.now();
-      label.dispatchEvent(new PointerEvent('pointermove', { pointerId: 1, bubbles: true, clientX: fromX + i * step, clientY: fromY }));
-      if (first.style.getPropertyValue(property) === old) throw new Error('the nearest page was not given the new value within the event');
-      first.getBoundingClientRect();
-      await frame();
-      times.push(performance.now() - began);
-    }
-    return times;
-  }, [x, y, MOVES, STEP_PX * direction, edit.property] as const);
+  const nearest = await pull(page, x, y, direction);
   await page.mouse.up();
-  const settle = await page.evaluate(() => (globalThis as { settled?: Promise<number> }).settled!);
+  const { settle, late } = await page.evaluate(async () => {
+    const state = globalThis as { settled?: Promise<number>; late?: number };
+    return { settle: await state.settled!, late: state.late! };
+  });
+  if (late > 0) throw new Error(`in ${late} of ${MOVES} moves the nearest page was not given the new value within the event`);
   return { busy: (await busy()) - before, nearest: median(nearest), settle };
 }
 
@@ -124,27 +167,23 @@ async function pullBare(page: Page, busy: () => Promise<number>, site: Site, edi
   await page.waitForTimeout(1200);
   const { at, from, step } = edit.address(site);
   const steps = Array.from({ length: MOVES }, (_, i) => [...changedProperties(site.brand, applyChange(site, setValue(site, '', at, from + (direction > 0 ? i + 1 : MOVES - i) * step)).site.brand)]);
-  const before = await busy();
-  const { nearest, settle } = await page.evaluate(async (moves) => {
-    const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
+  await page.evaluate((moves) => {
     const roots = [...document.querySelectorAll('iframe')].map((one) => one.contentDocument!.documentElement);
-    const times: number[] = [];
-    const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
-    let settle = 0;
-    await frame();
-    for (const properties of moves) {
-      const began = performance.now();
-      for (const root of roots) for (const [name, value] of properties) root.style.setProperty(name, value ?? '');
-      for (const root of roots) root.getBoundingClientRect();
-      if (properties === moves.at(-1)) {
-        await painted();
-        settle = performance.now() - began;
-        break;
-      }
-      await frame();
-      times.push(performance.now() - began);
-    }
-    return { nearest: times, settle };
+    const state = globalThis as { settled?: Promise<number> };
+    state.settled = new Promise<number>((resolve) => {
+      let at = 0;
+      const move = (event: PointerEvent) => {
+        for (const root of roots) for (const [name, value] of moves[at]!) root.style.setProperty(name, value ?? '');
+        for (const root of roots) root.getBoundingClientRect();
+        if (++at < moves.length) return;
+        removeEventListener('pointermove', move);
+        requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - event.timeStamp)));
+      };
+      addEventListener('pointermove', move);
+    });
   }, steps);
+  const before = await busy();
+  const nearest = await pull(page, 640, 790, direction);
+  const settle = await page.evaluate(() => (globalThis as { settled?: Promise<number> }).settled!);
   return { busy: (await busy()) - before, nearest: median(nearest), settle };
 }

@@ -2,7 +2,7 @@ import { Subject } from 'rxjs';
 import { afterPaint } from './after-paint.ts';
 
 /** Resolves after so many animation frames, and what they left to do. */
-const painted = async (frames = 4) => {
+const painted = async (frames = 9) => {
   for (let i = 0; i < frames; i++) await new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
 };
 
@@ -32,6 +32,16 @@ describe('after the paint', () => {
     source.next(5);
     await painted();
     expect(seen).toEqual([5]);
+  });
+  it('comes earlier when something else takes that frame anyway', () => {
+    const along = new Subject<void>();
+    afterPaint(source, (value) => value < 0, along).subscribe((value) => seen.push(value * 10));
+    source.next(-1);
+    source.next(-2);
+    along.next();
+    expect(seen).toEqual([-20]);
+    along.next();
+    expect(seen).toEqual([-20]);
   });
   it('goes on with the next one held', async () => {
     source.next(-1);

@@ -6,6 +6,7 @@ import { setValue, type Edit, type Site } from '@yohaku/core';
 import { afterPaint } from './after-paint.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
+import { WallTurn } from './wall-turn.ts';
 
 /** A fresh id for something new in the document or for a change. */
 export function freshId(prefix: string): string {
@@ -20,7 +21,7 @@ export class Editor {
   readonly current = this.#store.selectSignal(siteFeature.selectCurrent);
   /** With the preview of a held control; it reaches the desk a frame after it reached the wall. */
   readonly shown = toSignal(
-    afterPaint(this.#store.select(siteFeature.selectSiteState).pipe(distinctUntilChanged((one, other) => one.shown === other.shown)), (state) => state.preview !== null).pipe(map((state) => state.shown)),
+    afterPaint(this.#store.select(siteFeature.selectSiteState).pipe(distinctUntilChanged((one, other) => one.shown === other.shown)), (state) => state.preview !== null, inject(WallTurn).next).pipe(map((state) => state.shown)),
     { initialValue: null },
   );
 

@@ -15,3 +15,4 @@ export { BroughtFonts } from './brought-fonts.ts';
 export { handToken } from './desk/hand-token.ts';
 export { MotionShown } from './motion-shown.ts';
 export { LinesRead } from './lines-read.ts';
+export { WallTurn } from './wall-turn.ts';

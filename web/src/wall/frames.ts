@@ -2,7 +2,7 @@ import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, stressCss, type LineReading, type Site } from '@yohaku/core';
-import { AuditActions, LinesRead, MotionShown, PaintedAreas, deskFeature, siteFeature, type Row } from '../state/index.ts';
+import { AuditActions, LinesRead, MotionShown, PaintedAreas, WallTurn, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
@@ -45,6 +45,7 @@ export class Frames {
   readonly #areas = inject(PaintedAreas);
   readonly #lines = inject(LinesRead);
   readonly #motion = inject(MotionShown);
+  readonly #turns = inject(WallTurn);
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   /** What breaks under hostile copy, read from the pages as they are laid out; null while none is asked for, or it is being read. */
@@ -52,6 +53,7 @@ export class Frames {
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #last = this.#store.selectSignal(siteFeature.selectLast);
   readonly #hung = new Map<string, HungFrame>();
+  /** When each was painted last, counted in paints. */
   readonly #turn = new Map<string, number>();
   #round = 0;
   /** Animation frames until more is painted; 0 while nothing waits. */
@@ -132,7 +134,8 @@ export class Frames {
     this.#wait = frames;
     const next = (): void => {
       requestAnimationFrame(() => {
-        if (--this.#wait > 0) return next();
+        if (--this.#wait === 1 && this.#held) this.#turns.next.next();
+        if (this.#wait > 0) return next();
         this.#paintSome(true);
       });
     };
