@@ -29,6 +29,8 @@ export interface HungFrame {
 
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
+/** While a control is held, a frame is left alone for each so many ms that another page took. */
+const PAUSE_MS = 4;
 /** After so long a task ends that paints frames out of sight. */
 const TASK_MS = 12;
 const QUIET_MS = 400;
@@ -157,8 +159,8 @@ export class Frames {
       if (this.#held) heightOf(frame.painter.document);
       if (performance.now() - began > BUDGET_MS) break;
     }
-    // What took long leaves so many frames more to the nearest page and the hand.
-    if (left > 0) return this.#schedule(this.#held ? 2 + Math.ceil((performance.now() - began) / BUDGET_MS) : 1);
+    // What took long leaves so many frames more to the nearest page and the hand: four in five where a size is pulled.
+    if (left > 0) return this.#schedule(this.#held ? 1 + Math.ceil((performance.now() - began) / PAUSE_MS) : 1);
     if (this.#held) this.#waitForQuiet();
     else void this.#followUp(false, beforePaint);
   }
