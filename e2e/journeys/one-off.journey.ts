@@ -42,3 +42,27 @@ test('all variants are restyled at once: a column of the grid is one act', async
   await page.getByRole('button', { name: /^Undo Button edge/ }).click();
   await expect.poll(async () => new Set(await grid.getByRole('button', { name: /, (rest|hover)$/ }).evaluateAll((list) => list.map((one) => getComputedStyle(one).borderTopColor))).size).toBeGreaterThan(1);
 });
+
+test('a button is given another variant, size and icon where it stands; icons stand after the words when the brand says so', async ({ desk, page }) => {
+  await page.getByRole('button', { name: 'Fares', exact: true }).click();
+  const button = desk.frame('Fares at 1280').locator('.button').first();
+  const height = () => button.evaluate((element) => element.getBoundingClientRect().height);
+  await button.click();
+  const slip = page.getByRole('dialog', { name: /^Button/ });
+  const before = await height();
+  await desk.choose('Variant', 'Primary', slip);
+  await expect(button).toHaveClass(/button--primary/);
+  await desk.choose('Size', 'Regular', slip);
+  await expect.poll(height).toBeGreaterThan(before);
+  await desk.choose('Icon', 'arrow', slip);
+  const first = () => button.evaluate((element) => element.firstElementChild === element.firstChild && element.firstChild !== null);
+  await expect.poll(first).toBe(true);
+  await desk.step('Buttons');
+  await desk.choose('Icons stand', 'after');
+  await expect.poll(first).toBe(false);
+  await expect(button.locator('svg')).toHaveCount(1);
+  await desk.saved();
+  await page.reload();
+  await desk.ready();
+  await expect(desk.frame('Fares at 1280').locator('.button').first().locator('svg')).toHaveCount(1);
+});

@@ -6,7 +6,9 @@ import { focusContrast, iconContrast, partContrast, textContrast } from './rules
 import { logoRules } from './rules/logo.ts';
 import { phoneSize } from './rules/phone-size.ts';
 import { lineHeight } from './rules/line-height.ts';
-import { NO_LINES, lineLength, type LineReading } from './rules/line-length.ts';
+import { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
+import { lineLength } from './rules/line-length.ts';
+import { textSpacing } from './rules/text-spacing.ts';
 import { zoom } from './rules/zoom.ts';
 import { targetSize } from './rules/target-size.ts';
 import { headingOrder, skippedLevel, type PlacedJudgement } from './rules/headings.ts';
@@ -22,8 +24,8 @@ export interface Audit {
   readonly byPage: readonly PlacedJudgement[];
   /** Pixels behind places over pictures, as far as they have been read. */
   readonly pixels: PixelSets;
-  /** Lengths of lines, as far as they have been measured. */
-  readonly lines: readonly LineReading[];
+  /** What was read from the layout, as far as it has been. */
+  readonly layout: readonly LayoutReading[];
 }
 
 /** A failing or undecided judgement at one place. */
@@ -42,12 +44,12 @@ export interface AuditCounts {
 /**
  * Judges a whole site, or, given the audit before an edit, only what the edit touched.
  * `table` stands in for the brand's own tokens (an edited `tokens.css`);
- * `pixels` and `lines` are those read from the layout, else the ones the audit before had.
+ * `pixels` and `layout` are those read from the layout, else the ones the audit before had.
  */
-export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenTable(site.brand), pixels: PixelSets = before?.pixels ?? NO_PIXELS, lines: readonly LineReading[] = before?.lines ?? NO_LINES): Audit {
+export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenTable(site.brand), pixels: PixelSets = before?.pixels ?? NO_PIXELS, layout: readonly LayoutReading[] = before?.layout ?? NO_READINGS): Audit {
   const index = siteIndex(site);
   if (before && before.index === index) {
-    if (before.table === table && before.pixels === pixels && before.lines === lines) return before.site === site ? before : { ...before, site };
+    if (before.table === table && before.pixels === pixels && before.layout === layout) return before.site === site ? before : { ...before, site };
     const changed = changedTokens(before.table, table);
     const byGroup = new Map(before.byGroup);
     const touched = touchedGroups(index, changed);
@@ -55,9 +57,9 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
     for (const group of index.groups) if (group.overPicture) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
-    return { site, table, index, byGroup, byPage: sizes || before.lines !== lines ? judgePages(table, index, site, lines) : before.byPage, pixels, lines };
+    return { site, table, index, byGroup, byPage: sizes || before.layout !== layout ? judgePages(table, index, site, layout) : before.byPage, pixels, layout };
   }
-  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byPage: judgePages(table, index, site, lines), pixels, lines };
+  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byPage: judgePages(table, index, site, layout), pixels, layout };
 }
 
 /** All judgements of the rules that look at one place alone. */
@@ -70,8 +72,8 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
   ];
 }
 
-function judgePages(table: TokenTable, index: SiteIndex, site: Site, lines: readonly LineReading[]): PlacedJudgement[] {
-  return [...index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree)]), ...lineLength(index, site.brand, lines)];
+function judgePages(table: TokenTable, index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {
+  return [...index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree)]), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
 }
 
 /** Every failing (and, if asked for, undecided) judgement at every place, in page order. */

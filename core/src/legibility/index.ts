@@ -1,4 +1,4 @@
-export { RULES, type Judgement, type RuleId, type Verdict } from './outcome.ts';
+export { RULES, shortfall, type Judgement, type RuleId, type Verdict } from './outcome.ts';
 export { auditCounts, auditSite, failingPlaces, findings, judgeGroup, type Audit, type AuditCounts, type Finding } from './audit.ts';
 export { placesAmong, worse, type Worse } from './worse.ts';
 export { tally, type Tally } from './tally.ts';
@@ -10,4 +10,5 @@ export { mendFor, type Mend } from './mend.ts';
 export { typeMendFor, type TypeMend } from './type-mend.ts';
 export { FAILING_SHARE, FOCUS_POINTS, focusMend, type FocusPoint, NO_PIXELS, PixelsJson, readPixelsJson, writePixels, coloured, coverCrop, judgePixels, pictureMends, picturedSection, pixelKey, pixelSets, veilOf, washUnder, type PictureMend, type PixelSet, type PixelSets, type PixelVerdict } from './pixels/index.ts';
 export { outlineOf, type OutlineEntry } from './outline.ts';
-export { LINE_LENGTH_CEILING, NO_LINES, type LineReading } from './rules/line-length.ts';
+export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
+export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';

@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'line-height' | 'line-length' | 'zoom' | 'target-size';
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size';
 
 /** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
@@ -19,8 +19,8 @@ export interface Judgement {
   readonly tokens: readonly string[];
 }
 
-/** What each rule asks, in words, with its source. */
-export const RULES: Record<RuleId, { readonly asks: string; readonly source: string; readonly unit: ':1' | 'px' | '' }> = {
+/** What each rule asks, in words, with its source; `most`: what is needed is the most there may be. */
+export const RULES: Record<RuleId, { readonly asks: string; readonly source: string; readonly unit: ':1' | 'px' | ''; readonly most?: true }> = {
   'text-contrast': { asks: 'Text stands out from what is behind it', source: 'WCAG 2.2, 1.4.3', unit: ':1' },
   'button-contrast': { asks: 'A button’s fill or edge stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
   'field-contrast': { asks: 'A field’s edge or fill stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
@@ -28,11 +28,19 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'icon-contrast': { asks: 'An icon stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
   'logo-contrast': { asks: 'Half of the logo stands out from its ground', source: 'Yohaku, by the ratio of WCAG 2.2, 1.4.11, which exempts logotypes', unit: ':1' },
   'logo-size': { asks: 'The logo is no narrower than its smallest width', source: 'Yohaku', unit: 'px' },
-  'heading-order': { asks: 'A lower heading level is smaller than the one above it', source: 'Yohaku', unit: 'px' },
-  'skipped-level': { asks: 'No heading level is skipped', source: 'WCAG 2.2, 1.3.1 (technique G141)', unit: '' },
+  'heading-order': { asks: 'A lower heading level is smaller than the one above it', source: 'Yohaku', unit: 'px', most: true },
+  'skipped-level': { asks: 'No heading level is skipped', source: 'WCAG 2.2, 1.3.1 (technique G141)', unit: '', most: true },
   'phone-size': { asks: 'Running text is at least 16 px on a phone', source: 'Yohaku', unit: 'px' },
   'line-height': { asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12', unit: '' },
-  'line-length': { asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '' },
+  'line-length': { asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true },
+  'text-spacing': { asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true },
   zoom: { asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4', unit: '' },
   'target-size': { asks: 'A target is at least 24 px high', source: 'WCAG 2.2, 2.5.8', unit: 'px' },
 };
+
+/** How far a judgement is from holding, among those of one rule; larger is worse, 0 just holds. */
+export function shortfall({ rule, found, needed }: Pick<Judgement, 'rule' | 'found' | 'needed'>): number {
+  const is = found ?? 0;
+  if (!RULES[rule].most) return 1 - is / needed;
+  return needed === 0 ? is : is / needed - 1;
+}

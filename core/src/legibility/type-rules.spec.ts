@@ -4,7 +4,8 @@ import { pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { auditSite, findings, type Finding } from './audit.ts';
-import { RULES, type RuleId } from './outcome.ts';
+import { RULES, shortfall, type RuleId } from './outcome.ts';
+import type { LayoutReading } from './rules/layout-reading.ts';
 import { outlineOf } from './outline.ts';
 import { typeMendFor } from './type-mend.ts';
 
@@ -51,7 +52,8 @@ describe('rules of type', () => {
     }
   });
   it('judges lines as they were laid out, not as they might be, and shortens those that are too long', () => {
-    const readings = (characters: number) => [{ page: 'home', place: 'p/text', width: 1280, characters }, { page: 'home', place: 'h/text', width: 1280, characters: 200 }, { page: 'home', place: 'gone/text', width: 1280, characters: 200 }];
+    const read = (place: string, found: number): LayoutReading => ({ page: 'home', place, width: 1280, rule: 'line-length', found });
+    const readings = (characters: number) => [read('p/text', characters), read('h/text', 200), read('gone/text', 200)];
     const judged = (site: Site, characters: number) => findings(auditSite(site, undefined, undefined, undefined, readings(characters))).filter((one) => one.rule === 'line-length');
     expect(failing(small, 'line-length')).toEqual([]);
     expect(judged(small, 80)).toEqual([]);
@@ -64,7 +66,22 @@ describe('rules of type', () => {
     const kept = auditSite(small, undefined, undefined, undefined, readings(90));
     // An edit keeps what was read until the wall is read again.
     expect(findings(auditSite(after(small, setValue(small, '', ['brand', 'corners', 'card'], 9)), kept)).some((one) => one.rule === 'line-length')).toBeTrue();
-    expect(RULES['line-length']).toEqual({ asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '' });
+    expect(RULES['line-length']).toEqual({ asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true });
+  });
+  it('fails words that are lost when text is spaced out, by how much', () => {
+    const read = (place: string, found: number, width = 390): LayoutReading => ({ page: 'home', place, width, rule: 'text-spacing', found });
+    const judged = (list: LayoutReading[]) => findings(auditSite(small, undefined, undefined, undefined, list)).filter((one) => one.rule === 'text-spacing');
+    expect(judged([])).toEqual([]);
+    expect(judged([read('h/text', 0), read('gone/text', 9)])).toEqual([]);
+    const [lost] = judged([read('h/text', 34)]);
+    expect([lost!.place.id, lost!.width, lost!.found, lost!.needed, lost!.tokens[0]]).toEqual(['h/text', 390, 34, 0, 'text.title.size']);
+    expect(shortfall(lost!)).toBe(34);
+    expect(RULES['text-spacing']).toEqual({ asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true });
+  });
+  it('says which of two judgements of a rule is worse, whether much or little is asked', () => {
+    expect(shortfall({ rule: 'text-contrast', found: 2, needed: 4.5 })).toBeGreaterThan(shortfall({ rule: 'text-contrast', found: 2, needed: 3 }));
+    expect(shortfall({ rule: 'line-length', found: 120, needed: 80 })).toBeGreaterThan(shortfall({ rule: 'line-length', found: 81, needed: 80 }));
+    expect(shortfall({ rule: 'text-contrast', found: 4.5, needed: 4.5 })).toBe(0);
   });
   it('names the headings of a page by level and style, and the levels left out', () => {
     const skipped = after(small, setValue(small, '', ['shared', 'sections', 'common', 'blocks', 'c1', 'level'], 4));

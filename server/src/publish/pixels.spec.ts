@@ -26,12 +26,12 @@ describe('a publication with pixels sent along', () => {
     expect([pale!.cannotTell, dark!.cannotTell, without!.cannotTell > 0]).toEqual([0, 0, true]);
     expect(pale!.failed).toBeGreaterThan(dark!.failed);
   });
-  it('is judged by the lines sent along, and refuses what is none', async () => {
-    const send = (lines: unknown) => client.send('POST', '/api/sites/ternhaven/publications', { sequence: 0, lines });
+  it('is judged by what was read from the layout and sent along, and refuses what is none', async () => {
+    const send = (layout: unknown) => client.send('POST', '/api/sites/ternhaven/publications', { sequence: 0, layout });
     const running = siteIndex(ternhaven).places.find((place) => place.style === 'running' && place.kind === 'text')!;
-    const line = (characters: number) => [{ page: running.page, place: running.id, width: 1280, characters }];
+    const line = (found: number, rule = 'line-length') => [{ page: running.page, place: running.id, width: 1280, rule, found }];
     for (const characters of [80, 81]) expect((await send(line(characters))).status).toBe(201);
-    for (const bad of [7, [{ page: running.page }], line(-1), line(1.5)]) expect((await send(bad)).status).withContext(JSON.stringify(bad)).toBe(422);
+    for (const bad of [7, [{ page: running.page }], line(-1), line(1.5), line(1, 'zoom')]) expect((await send(bad)).status).withContext(JSON.stringify(bad)).toBe(422);
     const [long, short] = await verdicts();
     expect([long!.failed - short!.failed, long!.places]).toEqual([1, short!.places]);
   });

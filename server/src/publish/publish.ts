@@ -1,5 +1,5 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
-import { auditCounts, auditSite, readSite, type AuditCounts, type LineReading, type PixelSets, type Site } from '@yohaku/core';
+import { auditCounts, auditSite, readSite, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
 import { exportSite } from './export-site.ts';
@@ -15,7 +15,7 @@ export async function listPublications(db: Querier, siteId: string): Promise<Pub
 }
 
 /** Makes the site as it is saved now live: files, manifest and switch in one transaction. */
-export async function publishSite(database: Database, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, lines?: readonly LineReading[]): Promise<number> {
+export async function publishSite(database: Database, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, layout?: readonly LayoutReading[]): Promise<number> {
   const files = await exportSite(database.db, site, root);
   return database.db.transaction(async (tx) => {
     await tx.execute(sql`select id from sites where id = ${site.id} for update`);
@@ -24,7 +24,7 @@ export async function publishSite(database: Database, site: Site, sequence: numb
     const [last] = await tx.select({ number: publishes.number }).from(publishes).where(eq(publishes.siteId, site.id)).orderBy(desc(publishes.number)).limit(1);
     const number = (last?.number ?? 0) + 1;
     await tx.update(publishes).set({ live: false }).where(and(eq(publishes.siteId, site.id), eq(publishes.live, true)));
-    await tx.insert(publishes).values({ siteId: site.id, number, sequence, manifest, verdict: auditCounts(auditSite(site, undefined, undefined, pixels, lines)), site, live: true, author });
+    await tx.insert(publishes).values({ siteId: site.id, number, sequence, manifest, verdict: auditCounts(auditSite(site, undefined, undefined, pixels, layout)), site, live: true, author });
     return number;
   });
 }

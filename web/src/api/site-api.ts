@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { type Observable, map } from 'rxjs';
-import type { AuditCounts, Change, Evidence, PixelsJson, LineReading, ReadFace, Site } from '@yohaku/core';
+import type { AuditCounts, Change, Evidence, PixelsJson, LayoutReading, ReadFace, Site } from '@yohaku/core';
 
 export interface LoadedSite { readonly site: Site; readonly sequence: number }
 export interface RemoteChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string }
@@ -47,8 +47,8 @@ export class SiteApi {
   publications(site: string): Observable<Publications> {
     return this.#http.get<Publications>(`/api/sites/${site}/publications`);
   }
-  publish(site: string, sequence: number, pixels: PixelsJson | undefined, lines: readonly LineReading[]): Observable<{ number: number }> {
-    return this.#http.post<{ number: number }>(`/api/sites/${site}/publications`, { sequence, ...(pixels ? { pixels } : {}), ...(lines.length > 0 ? { lines } : {}) });
+  publish(site: string, sequence: number, pixels: PixelsJson | undefined, layout: readonly LayoutReading[]): Observable<{ number: number }> {
+    return this.#http.post<{ number: number }>(`/api/sites/${site}/publications`, { sequence, ...(pixels ? { pixels } : {}), ...(layout.length > 0 ? { layout } : {}) });
   }
   makeLive(site: string, number: number): Observable<unknown> {
     return this.#http.post(`/api/sites/${site}/live`, { number });

@@ -14,5 +14,5 @@ export { PixelsRead, type Spot } from './pixels-read.ts';
 export { BroughtFonts } from './brought-fonts.ts';
 export { handToken } from './desk/hand-token.ts';
 export { MotionShown } from './motion-shown.ts';
-export { LinesRead } from './lines-read.ts';
+export { LayoutRead } from './layout-read.ts';
 export { WallTurn } from './wall-turn.ts';

@@ -1,5 +1,6 @@
 import { pageTree, type Place, type Site } from '@yohaku/core';
 import { readLayout, type LayoutSnapshot } from './compare.ts';
+import { lostWords } from './lost-words.ts';
 
 /** Something that does not hold under hostile copy: where, and what is to blame. */
 export interface Break {
@@ -26,13 +27,6 @@ function tornWord(document: Document, element: Element): string | undefined {
   return undefined;
 }
 
-/** Where the words of an element end at the right, be it beyond its own edge. */
-function wordsRight(document: Document, element: Element): number {
-  const range = document.createRange();
-  range.selectNodeContents(element);
-  return range.getBoundingClientRect().right;
-}
-
 /** How many places a page names of those that stand out at its side: the innermost ones, widest first. */
 const MOST = 4;
 
@@ -47,20 +41,14 @@ export function readBreaks(document: Document, site: Site, page: string, width: 
   const found: Break[] = [];
   const places = new Map(pageTree(site, page).places.map((place) => [place.id, place]));
   const add = (place: Place, words: string) => found.push({ page, width, place: place.id, label: place.label, words, style: place.style ? (site.brand.styles[place.style]?.label ?? '') : '' });
-  const edge = document.documentElement.clientWidth;
-  const out: { place: Place; by: number; element: Element }[] = [];
   for (const element of document.querySelectorAll('[data-place]')) {
     const place = places.get(element.getAttribute('data-place')!);
-    // A table scrolls within its own frame.
-    if (!place || element.closest('.table-wrap')) continue;
-    const right = Math.max(element.getBoundingClientRect().right, place.style ? wordsRight(document, element) : 0);
-    const torn = place.level !== null || place.kind === 'button' || place.kind === 'menu' ? tornWord(document, element) : undefined;
-    if (torn) add(place, `tears “${torn}” in two`);
-    if (right > edge + 1) out.push({ place, by: Math.round(right - edge), element });
-    else if (element.scrollWidth > element.clientWidth + 1 && document.defaultView!.getComputedStyle(element).overflowX === 'hidden' && place.style) add(place, `cut off by ${element.scrollWidth - element.clientWidth} px`);
+    const torn = place && !element.closest('.table-wrap') && (place.level !== null || place.kind === 'button' || place.kind === 'menu') ? tornWord(document, element) : undefined;
+    if (torn) add(place!, `tears “${torn}” in two`);
   }
-  const innermost = out.filter((one) => !out.some((other) => other !== one && one.element.contains(other.element)));
-  for (const { place, by } of innermost.sort((one, other) => other.by - one.by).slice(0, MOST)) add(place, `stands out by ${by} px`);
+  const lost = lostWords(document, places);
+  for (const { place, px } of lost.filter((one) => one.how === 'cut')) add(place, `cut off by ${px} px`);
+  for (const { place, px } of lost.filter((one) => one.how === 'out').sort((one, other) => other.px - one.px).slice(0, MOST)) add(place, `stands out by ${px} px`);
   const { lines } = readLayout(document, site, page);
   for (const [id, count] of lines) {
     const place = places.get(id) ?? (id === 'header/surface' ? [...places.values()].find((one) => one.kind === 'menu') : undefined);

@@ -1,14 +1,15 @@
 import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { pageTree, stressCss, type LineReading, type Site } from '@yohaku/core';
-import { AuditActions, LinesRead, MotionShown, PaintedAreas, WallTurn, deskFeature, siteFeature, type Row } from '../state/index.ts';
+import { pageTree, stressCss, type LayoutReading, type Site } from '@yohaku/core';
+import { AuditActions, LayoutRead, MotionShown, PaintedAreas, WallTurn, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { readLineLengths } from './line-lengths.ts';
 import { playMotion } from './play-motion.ts';
+import { readTextSpacing } from './text-spacing.ts';
 import { turn } from './turn.ts';
 
 /** A frame on the wall as the scheduler sees it. */
@@ -45,7 +46,7 @@ const heightOf = (document: Document): number => document.body.getBoundingClient
 export class Frames {
   readonly #store = inject(Store);
   readonly #areas = inject(PaintedAreas);
-  readonly #lines = inject(LinesRead);
+  readonly #read = inject(LayoutRead);
   readonly #motion = inject(MotionShown);
   readonly #turns = inject(WallTurn);
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
@@ -237,19 +238,19 @@ export class Frames {
     if (!site || site !== this.#store.selectSignal(siteFeature.selectCurrent)()) return;
     const worse: Row[] = [];
     const areas = new Map<string, Areas>();
-    const lines: LineReading[] = [];
+    const readings: LayoutReading[] = [];
     for (const frame of [...this.#hung.values()]) {
       await idle();
       if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
       await frame.painter.document.fonts.ready;
       this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));
       worse.push(...this.#layout(frame, site));
-      if (!frame.part) lines.push(...readLineLengths(frame.painter.document, site, frame.page, frame.width));
+      if (!frame.part) readings.push(...readLineLengths(frame.painter.document, site, frame.page, frame.width), ...readTextSpacing(frame.painter.document, site, frame.page, frame.width));
       if (frame.width === 1280 && !frame.part) areas.set(frame.page, measureAreas(frame.painter.document, site, frame.page));
     }
     this.#store.dispatch(AuditActions.layout({ rows: worse }));
     if (areas.size > 0) this.#areas.set(areas);
-    if (areas.size > 0 && JSON.stringify(lines) !== JSON.stringify(this.#lines.lines())) this.#lines.lines.set(lines);
+    if (areas.size > 0 && JSON.stringify(readings) !== JSON.stringify(this.#read.readings())) this.#read.readings.set(readings);
   }
 
   async #play(): Promise<void> {

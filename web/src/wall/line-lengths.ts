@@ -1,4 +1,4 @@
-import { pageTree, type LineReading, type Site } from '@yohaku/core';
+import { pageTree, type LayoutReading, type Site } from '@yohaku/core';
 
 /** A line of text that is shorter than this many px apart from another one's foot is the same line. */
 const SAME_LINE = 4;
@@ -7,8 +7,8 @@ const SAME_LINE = 4;
  * The longest line of every running text that takes more than one line, in
  * characters: its share of the width of all its lines, of all its characters.
  */
-export function readLineLengths(document: Document, site: Site, page: string, width: number): LineReading[] {
-  return pageTree(site, page).places.flatMap((place): LineReading[] => {
+export function readLineLengths(document: Document, site: Site, page: string, width: number): LayoutReading[] {
+  return pageTree(site, page).places.flatMap((place): LayoutReading[] => {
     if (place.kind !== 'text' || !place.style || site.brand.styles[place.style]?.use !== 'running') return [];
     const element = document.querySelector(`[data-place="${place.id}"]`);
     if (!element) return [];
@@ -21,6 +21,6 @@ export function readLineLengths(document: Document, site: Site, page: string, wi
     }
     if (lines.size < 2) return [];
     const sum = [...lines.values()].reduce((total, one) => total + one, 0);
-    return [{ page, place: place.id, width, characters: Math.round(((element.textContent ?? '').trim().length * Math.max(...lines.values())) / sum) }];
+    return [{ page, place: place.id, width, rule: 'line-length', found: Math.round(((element.textContent ?? '').trim().length * Math.max(...lines.values())) / sum) }];
   });
 }

@@ -3,13 +3,14 @@ import { Store } from '@ngrx/store';
 import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
+import { SlipItem } from './slip-item.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
 
 /** What a place is made of, hung beside it: values with their chains, and what can be done. */
 @Component({
   selector: 'yo-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [StandingSign, VerdictRule, TextField, Choice, Reaching],
+  imports: [SlipItem, StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
   host: { role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },

@@ -1,7 +1,7 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Change, PixelSets, Site, Suggestion } from '@yohaku/core';
-import { AuditActions, LinesRead, PixelsRead, siteFeature } from '../state/index.ts';
+import { NO_READINGS, type Change, type PixelSets, type Site, type Suggestion } from '@yohaku/core';
+import { AuditActions, LayoutRead, PixelsRead, siteFeature } from '../state/index.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
@@ -9,7 +9,7 @@ import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 export class AuditLink {
   readonly #store = inject(Store);
   readonly #read = inject(PixelsRead);
-  readonly #lines = inject(LinesRead);
+  readonly #layout = inject(LayoutRead);
   readonly #state = this.#store.selectSignal(siteFeature.selectSiteState);
   #worker: Worker | undefined;
   #known: Site | undefined;
@@ -24,8 +24,8 @@ export class AuditLink {
     });
     effect(() => this.#pictures(this.#read.sets()));
     effect(() => {
-      const lines = this.#lines.lines();
-      if (lines.length > 0) (this.#worker ??= this.#start()).postMessage({ kind: 'lines', lines } satisfies ToAudit);
+      const readings = this.#layout.readings();
+      if (readings !== NO_READINGS) (this.#worker ??= this.#start()).postMessage({ kind: 'layout', readings } satisfies ToAudit);
     });
   }
 

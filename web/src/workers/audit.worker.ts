@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, suggest, SiteIssues, NO_LINES, NO_PIXELS, type Audit, type Finding, type LineReading, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, shortfall, suggest, SiteIssues, NO_READINGS, NO_PIXELS, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -8,20 +8,20 @@ const MOST_ROWS = 3000;
 let site: Site | undefined;
 let audit: Audit | undefined;
 let pixels: PixelSets = NO_PIXELS;
-let lines: readonly LineReading[] = NO_LINES;
+let layout: readonly LayoutReading[] = NO_READINGS;
 
 addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
   if (data.kind === 'site') {
     site = data.site;
-    audit = auditSite(site, undefined, undefined, pixels, lines);
+    audit = auditSite(site, undefined, undefined, pixels, layout);
     return answer({ kind: 'report', report: report(audit) });
   }
   if (data.kind === 'incoming') return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
   if (data.kind === 'pixels') pixels = data.sets;
-  if (data.kind === 'lines') lines = data.lines;
+  if (data.kind === 'layout') layout = data.readings;
   if (!site || !audit) return;
-  if (data.kind === 'pixels' || data.kind === 'lines') {
-    audit = auditSite(site, audit, undefined, pixels, lines);
+  if (data.kind === 'pixels' || data.kind === 'layout') {
+    audit = auditSite(site, audit, undefined, pixels, layout);
     return answer({ kind: 'report', report: report(audit) });
   }
   if (data.kind === 'mend') return answer({ kind: 'answer', asked: data.asked, answer: brandMend(site, data.locked) });
@@ -60,7 +60,7 @@ function rows(list: readonly (Finding & { before?: number | null })[]): Row[] {
   for (const one of list) {
     const key = `${one.place.page} ${one.place.id} ${one.rule} ${one.state}`;
     const known = worst.get(key);
-    if (!known || (one.found ?? 0) / one.needed < (known.found ?? 0) / known.needed - 1e-9 || (one.width === 1280 && one.found === known.found)) worst.set(key, one);
+    if (!known || shortfall(one) > shortfall(known) + 1e-9 || (one.width === 1280 && one.found === known.found)) worst.set(key, one);
   }
   return [...worst.values()].map((one) => ({
     ...rowOf(one.place), rule: one.rule, verdict: one.verdict, width: one.width, state: one.state, found: one.found, needed: one.needed,

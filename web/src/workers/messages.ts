@@ -1,4 +1,4 @@
-import type { Change, Incoming, JointMove, LineReading, PixelSets, Site, Suggestion } from '@yohaku/core';
+import type { Change, Incoming, JointMove, LayoutReading, PixelSets, Site, Suggestion } from '@yohaku/core';
 import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
@@ -8,7 +8,7 @@ export type ToAudit =
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
   | { readonly kind: 'suggest'; readonly asked: number; readonly stay: readonly string[] }
   | { readonly kind: 'pixels'; readonly sets: PixelSets }
-  | { readonly kind: 'lines'; readonly lines: readonly LineReading[] }
+  | { readonly kind: 'layout'; readonly readings: readonly LayoutReading[] }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
 
 /** A joint mend as the desk shows it: plain data. */

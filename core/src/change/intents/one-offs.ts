@@ -64,7 +64,7 @@ function slotValue(site: Site, { value }: Override): SlotValue {
 }
 
 /** Where a button stands in the document; undefined where the place is none. */
-function buttonAddress(site: Site, page: string, id: string): string[] | undefined {
+export function buttonAddress(site: Site, page: string, id: string): string[] | undefined {
   const [block = '', item = '', inner = ''] = id.split('/');
   const sections: [Section, string[]][] = [
     ...Object.entries(site.pages[page]?.sections ?? {}).flatMap(([key, entry]): [Section, string[]][] => ('own' in entry ? [[entry.own, ['pages', page, 'sections', key, 'own']]] : [])),

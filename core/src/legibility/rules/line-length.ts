@@ -2,24 +2,20 @@ import type { SiteIndex } from '../../reach/index.ts';
 import { bandOf } from '../../shape/index.ts';
 import type { Brand } from '../../site/index.ts';
 import type { PlacedJudgement } from './headings.ts';
+import type { LayoutReading } from './layout-reading.ts';
 
 /** Most characters of a line of running text. */
 export const LINE_LENGTH_CEILING = 80;
 
-/** The longest line of a text as it was laid out, in characters. */
-export interface LineReading { readonly page: string; readonly place: string; readonly width: number; readonly characters: number }
-
-export const NO_LINES: readonly LineReading[] = [];
-
 /** Lines of running text, measured in the real rendering, are short enough for the eye to find the way back. */
-export function lineLength(index: SiteIndex, brand: Brand, readings: readonly LineReading[]): PlacedJudgement[] {
-  return readings.flatMap(({ page, place: id, width, characters }): PlacedJudgement[] => {
+export function lineLength(index: SiteIndex, brand: Brand, readings: readonly LayoutReading[]): PlacedJudgement[] {
+  return readings.flatMap(({ page, place: id, width, rule, found }): PlacedJudgement[] => {
     const place = index.byAddress.get(`${page} ${id}`);
     const style = place?.style ? brand.styles[place.style] : undefined;
-    if (!place || style?.use !== 'running') return [];
+    if (rule !== 'line-length' || !place || style?.use !== 'running') return [];
     const cell = index.groupOf.get(place)?.painting.at('font-size', 'rest', bandOf(width));
     return [{
-      place, rule: 'line-length', verdict: characters <= LINE_LENGTH_CEILING ? 'pass' : 'fail', state: 'rest', width, found: characters, needed: LINE_LENGTH_CEILING,
+      place, rule, verdict: found <= LINE_LENGTH_CEILING ? 'pass' : 'fail', state: 'rest', width, found, needed: LINE_LENGTH_CEILING,
       tokens: style.longest === undefined ? (cell?.token ? [cell.token] : []) : [`text.${style.path}.longest`],
     }];
   });

@@ -8,11 +8,11 @@ import { readInput } from '../input.ts';
 import { Problem, notFound } from '../problem.ts';
 import type { Services } from '../context.ts';
 
-/** The longest line of a text as the desk has measured it. */
-const Line = v.strictObject({ page: Id, place: v.pipe(v.string(), v.maxLength(200)), width: v.pipe(v.number(), v.minValue(0)), characters: v.pipe(v.number(), v.integer(), v.minValue(0)) });
+/** What the desk has read from its layout about one place. */
+const Reading = v.strictObject({ page: Id, place: v.pipe(v.string(), v.maxLength(200)), width: v.pipe(v.number(), v.minValue(0)), rule: v.picklist(['line-length', 'text-spacing']), found: v.pipe(v.number(), v.integer(), v.minValue(0)) });
 
-/** `pixels` are those the desk has read behind texts over pictures, `lines` the lengths of lines it has measured: there is no layout here to read them from. */
-export const Publish = v.strictObject({ sequence: v.pipe(v.number(), v.integer(), v.minValue(0)), pixels: v.optional(PixelsJson), lines: v.optional(v.pipe(v.array(Line), v.maxLength(20_000))) });
+/** `pixels` are those the desk has read behind texts over pictures, `layout` what it has read from the layout of the pages: there is none here to read it from. */
+export const Publish = v.strictObject({ sequence: v.pipe(v.number(), v.integer(), v.minValue(0)), pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(20_000))) });
 export const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(), v.minValue(1)) });
 
 /** What is live, making it live, going back, taking it along, and serving it. */
@@ -30,10 +30,10 @@ export function publishRoutes(router: Router, { database, root }: Services): voi
   });
 
   router.post('/api/sites/:site/publications', async (context) => {
-    const { sequence, pixels, lines } = readInput(Publish, context.request.body);
+    const { sequence, pixels, layout } = readInput(Publish, context.request.body);
     const stored = await load(context.params['site']!);
     if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you looked. Look at what is new, then publish again.');
-    const number = await publishSite(database, stored.site, stored.sequence, context.state['user'] as string, root, pixels ? readPixelsJson(pixels) : undefined, lines);
+    const number = await publishSite(database, stored.site, stored.sequence, context.state['user'] as string, root, pixels ? readPixelsJson(pixels) : undefined, layout);
     context.status = 201;
     context.body = { number };
   });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type RuleId, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, deskFeature, siteFeature, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
@@ -71,6 +71,8 @@ export class CheckStep {
     const row = this.row();
     return site && row ? row.tokens.map((path) => tokenTable(site.brand).get(path)).filter((token) => token !== undefined) : [];
   });
+  /** Whether a rule asks for no more than so much. */
+  protected readonly mostOf = (rule: RuleId): boolean => RULES[rule].most === true;
   protected readonly asks = computed(() => (this.row()?.rule ? RULES[this.row()!.rule!] : undefined));
   /** The row in hand as what failed, when it is that. */
   readonly #finding = computed((): Finding | undefined => {

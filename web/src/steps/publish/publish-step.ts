@@ -5,7 +5,7 @@ import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJso
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
-import { Editor, LinesRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
+import { Editor, LayoutRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
 
 interface TokenFile { readonly label: string; readonly name: string; readonly type: string; readonly write: (site: Site) => string }
 
@@ -23,7 +23,7 @@ export class PublishStep {
   readonly #editor = inject(Editor);
   readonly #open = inject(OpenCounts);
   readonly #pixels = inject(PixelsRead);
-  readonly #lines = inject(LinesRead);
+  readonly #layout = inject(LayoutRead);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #sequence = this.#store.selectSignal(siteFeature.selectSequence);
   protected readonly saving = this.#store.selectSignal(siteFeature.selectSaving);
@@ -94,7 +94,7 @@ export class PublishStep {
 
   protected async publish(): Promise<void> {
     await this.#try(async () => {
-      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence(), writePixels(this.#pixels.sets()), this.#lines.lines()));
+      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence(), writePixels(this.#pixels.sets()), this.#layout.readings()));
       this.words.set(`Publication ${number} is live.`);
     });
   }
