@@ -17,7 +17,7 @@ const MAY = {
   stress: ['site'],
   specimen: ['number', 'color', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'render'],
   formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'render'],
-  exchange: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change', 'formats'],
+  exchange: ['number', 'color', 'palette', 'ground', 'type', 'site', 'style', 'reach', 'change', 'formats'],
 };
 
 module.exports = {

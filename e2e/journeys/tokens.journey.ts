@@ -53,3 +53,28 @@ test('a file of another tool brings its colours, keeps the rest, and a broken on
   expect(out.size).toEqual({ $type: 'dimension', $value: { value: 4, unit: 'px' } });
   expect(out.color.accent.$value).toBe('{color.side.funnel-2}');
 });
+
+test('text styles, corners and shadows of another tool are seen on the wall before they are taken, and go back in one step', async ({ desk, page }) => {
+  await desk.step('Gather');
+  const panel = page.getByRole('group', { name: 'Bring in tokens' });
+  await bringIn(page, 'type.json', {
+    type: { running: { $type: 'typography', $value: { fontFamily: 'Nobody Grotesque', fontSize: '21px', fontWeight: 400, lineHeight: 1.6 } }, tiny: { $type: 'typography', $value: { fontSize: '4px', fontWeight: 400, lineHeight: 1.5 } } },
+    radius: { pebble: { $type: 'dimension', $value: '22px' } },
+  });
+  await expect(panel.getByRole('status')).toContainText('1 added, 1 changed, 0 equal, 1 left');
+  await expect(panel).toContainText('is set in Nobody Grotesque there, which is no family of this site');
+  await expect(panel).toContainText('has a size of 4px; sizes go from 8 to 200 px');
+  const running = () => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => getComputedStyle(element).fontSize);
+  await expect.poll(running).toBe('21px');
+  await panel.getByRole('button', { name: 'Leave it' }).click();
+  await expect.poll(running).not.toBe('21px');
+  await bringIn(page, 'type.json', { type: { running: { $type: 'typography', $value: { fontSize: '21px', fontWeight: 400, lineHeight: 1.6 } } }, radius: { pebble: { $type: 'dimension', $value: '22px' } } });
+  await panel.getByRole('button', { name: 'Take it' }).click();
+  await desk.saved();
+  await expect.poll(running).toBe('21px');
+  await desk.step('Buttons');
+  await page.getByRole('button', { name: 'Corners and shadows' }).click();
+  await expect(page.getByLabel('Pebble corner', { exact: true })).toHaveValue('22');
+  await page.getByRole('button', { name: 'Undo Bring in type.json' }).click();
+  await expect.poll(running).not.toBe('21px');
+});

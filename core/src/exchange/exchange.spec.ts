@@ -2,7 +2,7 @@ import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { applyChange, followSwatch, checkTouched, setRule, setSwatchColor, setValue, type Edit } from '../change/index.ts';
 import { readIncoming, writeDtcg } from '../formats/index.ts';
 import { readSite, type Site } from '../site/index.ts';
-import { swatchColor, swatchPath, tokenTable } from '../style/index.ts';
+import { resolvedSwatches, styleSizeAt, swatchColor, swatchPath, tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { planBrand, planColors, takeBrand, takeColors, type Settling } from './index.ts';
 
@@ -40,6 +40,41 @@ describe('bringing in colours of another tool', () => {
     expect(after.brand.styles).toBe(site.brand.styles);
     const applied = applyChange(site, edit!);
     expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
+  });
+  it('takes text styles, corners, shadows and motions into those they are called like, or beside them, as one edit', () => {
+    const small = site.brand.styles['running']!;
+    const parts = JSON.stringify({
+      type: { running: { $type: 'typography', $value: { fontFamily: 'Nobody Grotesque', fontSize: '20px', fontWeight: 500, lineHeight: 1.6 } }, aside: { $type: 'typography', $value: { fontSize: '17px', fontWeight: 400, lineHeight: 1.5 } } },
+      radius: { $type: 'dimension', soft: { $value: '14px' } },
+      shadow: { $type: 'shadow', near: { $value: { color: hex(resolvedSwatches(site.brand)[0]!.rgb), offsetX: '0px', offsetY: '3px', blur: '9px' } }, odd: { $value: { color: '#ff00ff', offsetX: '0px', offsetY: '3px', blur: '9px' } } },
+      motion: { calm: { $type: 'transition', $value: { duration: '240ms', timingFunction: [0.2, 0, 0, 1] } } },
+    });
+    const { rows, counts } = plan(site, parts);
+    const row = (key: string) => rows.find((one) => one.key === key)!;
+    expect(counts).toEqual({ added: 4, changed: 1, equal: 0, left: 1 });
+    expect([row('type.running').match, row('type.running').after]).toEqual(['running', '20 px, 500, 1.6']);
+    expect(row('type.running').note).toContain('Nobody Grotesque');
+    expect(row('type.running').places).toBeGreaterThan(0);
+    expect(row('shadow.odd').note).toContain('its colour is not in the palette');
+    const { edit, after } = take(site, parts);
+    const { styles, styleOrder, cornerList, shadows, motion } = after.brand;
+    expect([styles['running']!.weight, styles['running']!.lineHeight, styles['running']!.family]).toEqual([500, 1.6, small.family]);
+    expect(styleSizeAt(after.brand, styles['running']!, after.brand.scale.large.width)).toBeCloseTo(20, 1);
+    // On a small page it is as much smaller as it was.
+    const shrinks = (brand: Site['brand']) => styleSizeAt(brand, brand.styles['running']!, brand.scale.small.width) / styleSizeAt(brand, brand.styles['running']!, brand.scale.large.width);
+    expect(shrinks(after.brand)).toBeCloseTo(shrinks(site.brand), 2);
+    const aside = Object.values(styles).find((one) => one.label === 'Aside')!;
+    expect([aside.path, styleOrder.includes(aside.id), aside.weight]).toEqual(['aside', true, 400]);
+    expect(Object.values(cornerList!.items).find((one) => one.label === 'Soft')!.value).toEqual({ kind: 'px', radii: [14] });
+    expect(Object.values(shadows!.items).find((one) => one.label === 'Near')).toEqual(jasmine.objectContaining({ y: 3, blur: 9, alpha: 1, color: site.brand.swatchOrder[0] }) as never);
+    expect(Object.values(motion!.items).find((one) => one.label === 'Calm')).toEqual(jasmine.objectContaining({ duration: 240, easing: [0.2, 0, 0, 1] }) as never);
+    expect(Object.keys(after.brand.kept!)).toEqual(['shadow.odd']);
+    const applied = applyChange(site, edit!);
+    expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
+    // A second time all of it is there already, and both names can stand side by side.
+    expect(plan(after, parts).counts).toEqual({ added: 0, changed: 0, equal: 5, left: 1 });
+    expect(Object.values(take(site, parts, { 'type.running': 'both' }).after.brand.styles).map((one) => one.label)).toContain('Running 2');
+    expect(take(site, parts, { 'type.running': 'ours' }).after.brand.styles['running']).toEqual(small);
   });
   it('settles clashes one by one: ours, or both under two names', () => {
     expect(colors(take(site, file, { 'color.brand': 'ours', 'color.sea': 'ours' }).after)).toEqual({ ...colors(site), Night: '#232323' });

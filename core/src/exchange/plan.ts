@@ -5,28 +5,8 @@ import { mapRule, type DeriveRule } from '../palette/index.ts';
 import { placesOf, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
-
-/** What becomes of one thing of a file. */
-export type Arrival = 'added' | 'changed' | 'equal' | 'left';
-
-/** One row of a preview: what would happen to a colour or a ground, before it is taken. */
-export interface PlanRow {
-  /** Key in the file; grounds are `ground:` and their path. */
-  readonly key: string;
-  readonly label: string;
-  readonly arrival: Arrival;
-  /** What the brand has and what the file has, as hex; absent for grounds and what is left. */
-  readonly before?: string;
-  readonly after?: string;
-  /** ΔE OK between the two. */
-  readonly deltaE?: number;
-  /** Places that would change. */
-  readonly places: number;
-  /** Why it is left, or what else there is to say. */
-  readonly note: string;
-  /** Id of the swatch or ground it stands for. */
-  readonly match?: string;
-}
+import { planParts } from './parts.ts';
+import type { Arrival, PlanRow } from './plan-row.ts';
 
 /** What bringing in the colour of a file would do. */
 export interface ColorPlan {
@@ -40,7 +20,7 @@ export const MOST_SWATCHES = 500;
 const SAME = 0.02;
 
 /**
- * Compares the colours and grounds of a file with a brand. A swatch is matched
+ * Compares the colours, grounds, and what else comes in of a file with a brand. A swatch is matched
  * by its token path, then by its name; a colour nobody has by name but somebody
  * has exactly counts as equal.
  */
@@ -77,7 +57,7 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
     return { key: color.key, label: color.label, arrival: 'added', after, places: 0, note: near ? `nobody can tell it from ${near.swatch.label}` : color.color.mapped ? 'lies outside sRGB; shown mapped' : '' };
   });
   const grounds = incoming.brand ? groundRows(site, incoming.brand.brand, rows) : [];
-  const all = [...rows, ...grounds, ...incoming.left.map(leftRow)];
+  const all = [...rows, ...grounds, ...planParts(site, incoming), ...incoming.left.map(leftRow)];
   const counts = { added: 0, changed: 0, equal: 0, left: 0 };
   for (const row of all) counts[row.arrival]++;
   return { rows: all, counts };

@@ -1,10 +1,12 @@
 import { addGround, addSwatches, applyChange, setOp, setRule, setSwatchColor, setSlot, type Edit, type Op } from '../change/index.ts';
-import type { Incoming } from '../formats/index.ts';
+import type { Incoming, LeftToken } from '../formats/index.ts';
 import { slotSwatch } from '../ground/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import { swatchPath } from '../style/index.ts';
-import { groundLike, slotsFor, type ColorPlan, type PlanRow } from './plan.ts';
+import { takePart } from './parts.ts';
+import { groundLike, slotsFor, type ColorPlan } from './plan.ts';
+import type { PlanRow } from './plan-row.ts';
 
 /** How a clash is settled: the file's value, ours, or both under two names. */
 export type Settling = 'theirs' | 'ours' | 'both';
@@ -14,7 +16,8 @@ const MOST_KEPT = 300_000;
 
 /**
  * One edit that brings in the colour of a file: swatches with their rules,
- * grounds, and the tokens that are only kept. Type and shape stay alone.
+ * grounds, text styles, corners, shadows and motions of another tool, and the tokens
+ * that are only kept.
  *
  * @param settle by row key; a row without one takes the file's value
  * @param newId makes an id that nobody has
@@ -49,7 +52,12 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
     if (rule) run(setRule(now, id, rule));
   }
   takeGrounds();
-  const kept = keptWith(now, incoming, here);
+  for (const part of incoming.parts) {
+    const row = rows.get(part.key)!;
+    const how = wayOf(row, settle);
+    if (how !== 'leave') run(takePart(now, part, how === 'set' ? row.match : undefined, newId()));
+  }
+  const kept = keptWith(now, [...incoming.left, ...incoming.parts.filter((part) => rows.get(part.key)!.arrival === 'left').map((part) => ({ path: part.key, kept: part.kept }))], here);
   if (kept) run({ label: '', ops: [setOp(now, ['brand', 'kept'], kept)] });
   return ops.length === 0 ? undefined : { label: `Bring in ${incoming.name}`.slice(0, 200), ops };
 
@@ -80,8 +88,8 @@ function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'se
 }
 
 /** The kept tokens with those of the file, naming our swatches where they named a colour that is in now; undefined when there are none or they would not fit. */
-function keptWith(site: Site, incoming: Incoming, here: ReadonlyMap<string, string>): Record<string, string> | undefined {
-  const fresh = incoming.left.filter((one) => one.kept !== undefined && one.kept.length <= 20_000 && one.path !== '' && one.path.length <= 300 && !one.path.split('.').includes('__proto__'));
+function keptWith(site: Site, left: readonly Pick<LeftToken, 'path' | 'kept'>[], here: ReadonlyMap<string, string>): Record<string, string> | undefined {
+  const fresh = left.filter((one) => one.kept !== undefined && one.kept.length <= 20_000 && one.path !== '' && one.path.length <= 300 && !one.path.split('.').includes('__proto__'));
   if (fresh.length === 0) return undefined;
   const renamed = (json: string) => json.replace(/"\{([^{}"]+)\}"/g, (whole, key: string) => (here.has(key) ? `"{${swatchPath(site.brand.swatches[here.get(key)!]!)}}"` : whole));
   const kept = { ...site.brand.kept, ...Object.fromEntries(fresh.map(({ path, kept: json }) => [path, renamed(json!)])) };

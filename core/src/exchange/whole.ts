@@ -4,7 +4,7 @@ import type { LeftToken } from '../formats/index.ts';
 import { placesOf } from '../reach/index.ts';
 import type { Brand, Site } from '../site/index.ts';
 import { tokenCssValue, tokenTable } from '../style/index.ts';
-import type { PlanRow, Arrival } from './plan.ts';
+import type { PlanRow, Arrival } from './plan-row.ts';
 
 /** Compares every token of a whole brand with the one a site has: colour, type, shape and space. */
 export function planBrand(site: Site, theirs: Brand, left: readonly LeftToken[]): { readonly rows: readonly PlanRow[]; readonly counts: Readonly<Record<Arrival, number>> } {

@@ -1,4 +1,5 @@
 import { readDtcgColor } from './dtcg-color.ts';
+import { readPart, type IncomingPart } from './dtcg-parts.ts';
 import type { Incoming, IncomingColor, LeftToken } from './incoming.ts';
 import { labelOfPath } from './label.ts';
 
@@ -8,29 +9,40 @@ interface Leaf { readonly path: string; readonly token: Node; readonly type: str
 /**
  * Reads a DTCG file of any tool: colours of every colour space; types inherited
  * from groups; groups that extend others; aliases by `{path}` or `$ref`, also of
- * aliases. What has no use here is kept, to be written out again.
+ * aliases; text styles, shadows, transitions and corners. What has no use here is
+ * kept, to be written out again.
  *
  * @param input the parsed JSON
  */
-export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'left'> {
+export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'parts' | 'left'> {
   const leaves = new Map<string, Leaf>();
   const left: LeftToken[] = [];
   collect(input, [], undefined, { root: input, trail: [], leaves, left });
   const colors: IncomingColor[] = [];
+  const parts: IncomingPart[] = [];
+  /** What a value or a part of one comes to, behind its references. */
+  const resolve = (value: unknown): unknown => {
+    const path = aliasOf({ $value: value });
+    const leaf = path === undefined ? undefined : leaves.get(path);
+    const end = leaf && follow(leaf, leaves);
+    return path === undefined ? value : typeof end === 'object' ? end.token['$value'] : undefined;
+  };
   for (const leaf of leaves.values()) {
     const { path, token } = leaf;
-    const leave = (reason: string) => left.push({ path, reason, kept: JSON.stringify(leaf.type === undefined || '$type' in token ? token : { $type: leaf.type, ...token }) });
+    const kept = JSON.stringify(leaf.type === undefined || '$type' in token ? token : { $type: leaf.type, ...token });
+    const leave = (reason: string) => left.push({ path, reason, kept });
     const alias = aliasOf(token);
     if (alias !== undefined) {
       const end = follow(leaf, leaves);
       if (typeof end === 'string') leave(end);
-      else if (typeOf(end) === 'color') leave(`names ${alias}, which is brought in by itself`);
-      else leave(`is ${typeOf(end) ?? 'of no type'}; only colours come in from other tools`);
+      else leave(typeOf(end) === 'color' || typeof readPart(end.path, typeOf(end) ?? '', end.token['$value'], '', resolve) === 'object' ? `names ${alias}, which is brought in by itself` : `names ${alias}, which is ${typeOf(end) ?? 'of no type'}`);
       continue;
     }
     const type = typeOf(leaf);
     if (type !== undefined && type !== 'color') {
-      leave(`is ${type}; only colours come in from other tools`);
+      const part = readPart(path, type, token['$value'], kept, resolve);
+      if (typeof part === 'string') leave(part);
+      else parts.push(part);
       continue;
     }
     const color = readDtcgColor(token['$value']);
@@ -39,7 +51,7 @@ export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'left'> 
   }
   const extensions = input['$extensions'];
   if (typeof extensions === 'object' && extensions !== null && Object.keys(extensions).length > 0) left.push({ path: '$extensions', reason: 'is data of another tool', kept: JSON.stringify(extensions) });
-  return { colors, left };
+  return { colors, parts, left };
 }
 
 interface Walk { readonly root: Node; readonly trail: readonly string[]; readonly leaves: Map<string, Leaf>; readonly left: LeftToken[] }

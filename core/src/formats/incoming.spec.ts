@@ -47,6 +47,57 @@ describe('DTCG of other tools', () => {
   });
 });
 
+describe('what else a file of another tool has', () => {
+  const parts = (value: unknown) => read(value).parts;
+  const typography = (fields: object) => ({ type: { lead: { $type: 'typography', $value: fields } } });
+
+  it('is a text style in px, em and shares, its parts looked up by their references', () => {
+    const file = {
+      font: { base: { $type: 'fontFamily', $value: ['Oat Serif', 'serif'] }, size: { $type: 'dimension', lead: { $value: { value: 1.25, unit: 'rem' } } }, loud: { $type: 'fontWeight', $value: 'semi-bold' } },
+      typography: { 'lead-text': { $type: 'typography', $value: { fontFamily: '{font.base}', fontSize: '{font.size.lead}', fontWeight: '{font.loud}', lineHeight: 1.5, letterSpacing: { value: 0.2, unit: 'px' } } } },
+    };
+    const [style, ...others] = parts(file);
+    expect(others).toEqual([]);
+    expect(style).toEqual(jasmine.objectContaining({ kind: 'style', key: 'typography.lead-text', label: 'Lead text', family: 'Oat Serif', size: 20, weight: 600, lineHeight: 1.5, letterSpacing: 0.01, italic: false }) as never);
+    // What the style is put together from is kept as it stands.
+    expect(read(file).left.map((one) => one.path)).toEqual(['font.base', 'font.size.lead', 'font.loud']);
+  });
+  it('is a corner when a length is called so, a shadow, and a motion', () => {
+    const found = parts({
+      radius: { $type: 'dimension', card: { $value: '12px' } }, gap: { $type: 'dimension', $value: '12px' },
+      shadow: { raised: { $type: 'shadow', $value: { color: '#00000040', offsetX: { value: 0, unit: 'px' }, offsetY: '4px', blur: '0.5rem' } } },
+      motion: { calm: { $type: 'transition', $value: { duration: '0.2s', delay: '0ms', timingFunction: [0.2, 0, 0, 1] } } },
+    });
+    expect(found.map((one) => [one.kind, one.label])).toEqual([['corner', 'Card'], ['shadow', 'Raised'], ['motion', 'Calm']]);
+    expect(found[0]).toEqual(jasmine.objectContaining({ radius: 12 }) as never);
+    expect(found[1]).toEqual(jasmine.objectContaining({ x: 0, y: 4, blur: 8, spread: 0 }) as never);
+    expect(found[2]).toEqual(jasmine.objectContaining({ duration: 200, easing: [0.2, 0, 0, 1] }) as never);
+  });
+  it('is left with the reason and kept when it cannot be one', () => {
+    const sized = { $value: { value: 2, unit: 'px' } };
+    const whole = { fontSize: '16px', fontWeight: 400, lineHeight: 1.5 };
+    for (const [fields, reason] of [
+      [{ ...whole, fontSize: '10000px' }, 'has a size of 10000px; sizes go from 8 to 200 px'], [{ ...whole, fontSize: { value: 1e999, unit: 'px' } }, 'has a size of'], [{ ...whole, fontSize: '{nowhere}' }, 'has a size of nothing'],
+      [{ ...whole, fontWeight: 'chubby' }, 'has a weight of'], [{ ...whole, lineHeight: 0 }, 'has a line height of 0; line heights go from 0.8 to 3'], [{ ...whole, letterSpacing: '3em' }, 'has a letter spacing of 3em'],
+    ] as const) {
+      const incoming = read({ ok: { $type: 'color', $value: '#fff' }, ...typography(fields) });
+      expect(incoming.parts).toEqual([]);
+      expect(incoming.left[0]!.reason).toContain(reason);
+      expect(JSON.parse(incoming.left[0]!.kept!)).toEqual(jasmine.objectContaining({ $type: 'typography' }));
+    }
+    const others = reasons({
+      ok: { $type: 'color', $value: '#fff' }, radius: { $type: 'dimension', $value: '900px' }, thin: { $type: 'border', width: sized },
+      shadow: { two: { $type: 'shadow', $value: [{}, {}] }, inner: { $type: 'shadow', $value: { inset: true } }, far: { $type: 'shadow', $value: { color: '#000', offsetX: '900px', offsetY: '0px', blur: '0px' } } },
+      motion: { slow: { $type: 'transition', $value: { duration: '9s', timingFunction: [0, 0, 1, 1] } }, odd: { $type: 'transition', $value: { duration: '1s', timingFunction: [7, 0, 1, 1] } } },
+    });
+    expect(others).toEqual({
+      radius: 'is a corner of 900 px; corners go from 0 to 100 px', 'thin.width': 'is border; only colours, text styles, shadows, motions and corners come in by themselves',
+      'shadow.two': 'is 2 shadows in one; a shadow of the brand is one', 'shadow.inner': 'lies within its part; shadows of the brand lie below', 'shadow.far': 'has offsets outside -60 to 60 px, or a blur outside 0 to 120',
+      'motion.slow': 'has a duration outside 0 to 2000 ms', 'motion.odd': 'has a curve that cannot be read',
+    });
+  });
+});
+
 describe('custom properties', () => {
   it('are read from a sheet however it is written, last value first', () => {
     const css = '/* --no: #000 */:root{--Sea:#0e3b43;--sand : hsl(40 30% 90%) ;--sea-deep:var(--Sea)}\n@media (x){.a{--Sea:#0e3b44 !important;color:var(--b,#fff)}} .b{--font:"A;B"; --gap: calc(1px + (2px))}';

@@ -1,5 +1,6 @@
 import type { ParsedColor } from '../color/index.ts';
 import type { DeriveRule } from '../palette/index.ts';
+import type { IncomingPart } from './dtcg-parts.ts';
 import type { ReadBrand } from './dtcg-read.ts';
 
 /** A colour that a file has, before anything is done with it. */
@@ -26,6 +27,8 @@ export interface Incoming {
   readonly name: string;
   readonly format: 'yohaku' | 'dtcg' | 'css' | 'list';
   readonly colors: readonly IncomingColor[];
+  /** Text styles, corners, shadows and motions of another tool. */
+  readonly parts: readonly IncomingPart[];
   readonly left: readonly LeftToken[];
   /** The whole brand, when Yohaku wrote the file. */
   readonly brand: ReadBrand | null;

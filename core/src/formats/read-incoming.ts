@@ -22,7 +22,7 @@ export function readIncoming(name: string, text: string): Incoming {
   if (text.length > LARGEST_TOKENS) throw issue(`has ${Math.round(text.length / 1e6)} MB; up to ${LARGEST_TOKENS / 1e6} MB are read. Take the part with the colours out of it`);
   if (text.trim() === '') throw issue('is empty');
   const incoming = /^\s*[[{]/.test(text) && !/^\s*\{?\s*--/.test(text) ? readJson(name, text) : readText(name, text);
-  if (incoming.colors.length === 0) throw issue(incoming.left.length > 0 ? `has no colour that can be brought in: ${incoming.left[0]!.path} ${incoming.left[0]!.reason}` : 'has no colour in it');
+  if (incoming.colors.length + incoming.parts.length === 0) throw issue(incoming.left.length > 0 ? `has no colour that can be brought in: ${incoming.left[0]!.path} ${incoming.left[0]!.reason}` : 'has no colour in it');
   return incoming;
 }
 
@@ -30,7 +30,7 @@ const issue = (message: string): SiteIssues => new SiteIssues([{ path: 'The file
 
 function readText(name: string, text: string): Incoming {
   const css = readCustomProperties(text);
-  return css.colors.length > 0 || /\.css$/i.test(name) ? { name, format: 'css', ...css, brand: null } : { name, format: 'list', ...readColorList(text), brand: null };
+  return css.colors.length > 0 || /\.css$/i.test(name) ? { name, format: 'css', parts: [], ...css, brand: null } : { name, format: 'list', parts: [], ...readColorList(text), brand: null };
 }
 
 function readJson(name: string, text: string): Incoming {
@@ -43,10 +43,10 @@ function readJson(name: string, text: string): Incoming {
   const extension = (input as { $extensions?: Record<string, unknown> }).$extensions?.[EXTENSION];
   if (extension !== undefined) {
     const brand = readDtcg(input);
-    return { name, format: 'yohaku', colors: colorsOf(brand.brand), left: brand.left, brand };
+    return { name, format: 'yohaku', colors: colorsOf(brand.brand), parts: [], left: brand.left, brand };
   }
   const tokens = /"\$(?:value|ref)"/.test(text);
-  return { name, format: tokens ? 'dtcg' : 'list', ...(tokens ? readForeignDtcg(input as Record<string, unknown>) : readColorJson(input)), brand: null };
+  return { name, format: tokens ? 'dtcg' : 'list', parts: [], ...(tokens ? readForeignDtcg(input as Record<string, unknown>) : readColorJson(input)), brand: null };
 }
 
 /** The swatches of a brand as colours that can go to another. */

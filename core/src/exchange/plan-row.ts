@@ -1,0 +1,21 @@
+/** What becomes of one thing of a file. */
+export type Arrival = 'added' | 'changed' | 'equal' | 'left';
+
+/** One row of a preview: what would happen to a colour or a ground, before it is taken. */
+export interface PlanRow {
+  /** Key in the file; grounds are `ground:` and their path. */
+  readonly key: string;
+  readonly label: string;
+  readonly arrival: Arrival;
+  /** What the brand has and what the file has, as hex; absent for grounds and what is left. */
+  readonly before?: string;
+  readonly after?: string;
+  /** ΔE OK between the two. */
+  readonly deltaE?: number;
+  /** Places that would change. */
+  readonly places: number;
+  /** Why it is left, or what else there is to say. */
+  readonly note: string;
+  /** Id of the swatch or ground it stands for. */
+  readonly match?: string;
+}
