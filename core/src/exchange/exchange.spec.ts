@@ -52,7 +52,7 @@ describe('bringing in colours of another tool', () => {
     const { rows, counts } = plan(site, parts);
     const row = (key: string) => rows.find((one) => one.key === key)!;
     expect(counts).toEqual({ added: 4, changed: 1, equal: 0, left: 1 });
-    expect([row('type.running').match, row('type.running').after]).toEqual(['running', '20 px, 500, 1.6']);
+    expect([row('type.running').match, row('type.running').after]).toEqual(['running', '500 20px/1.6']);
     expect(row('type.running').note).toContain('Nobody Grotesque');
     expect(row('type.running').places).toBeGreaterThan(0);
     expect(row('shadow.odd').note).toContain('its colour is not in the palette');

@@ -128,7 +128,8 @@ function familyNote(brand: Brand, name: string | undefined): string {
 /** The values of a part, short enough for a row. */
 function wordsOf(part: IncomingPart): string {
   switch (part.kind) {
-    case 'style': return [`${part.size} px`, part.weight, ...(part.lineHeight === undefined ? [] : [part.lineHeight])].join(', ');
+    // As CSS writes it short: weight, size and line height.
+    case 'style': return `${part.weight} ${part.size}px${part.lineHeight === undefined ? '' : `/${part.lineHeight}`}`;
     case 'corner': return part.radius === undefined ? 'of its own kind' : `${part.radius} px`;
     case 'shadow': return [part.x, part.y, part.blur, part.spread].join(' ');
     case 'motion': return `${part.duration} ms`;

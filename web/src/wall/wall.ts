@@ -25,6 +25,9 @@ const PANELS = {
   size: { width: 382, phone: 218, height: 240, scale: 0.56, most: 6 },
 } as const;
 
+/** How tall the slip may be where the wall has room, px. */
+const SLIP_TALLEST = 420;
+
 /** Whether the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
 function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyMap<string, ReadonlySet<string>>): boolean {
   return one.size === other.size && [...one].every(([page, places]) => {
@@ -58,7 +61,7 @@ export class Wall {
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
   protected readonly frames = viewChildren(PageFrame);
-  protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number } | null>(null);
+  protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number; room: number } | null>(null);
 
   protected readonly pages = computed(() => {
     const site = this.site();
@@ -236,16 +239,18 @@ export class Wall {
     this.#anchorAt(frame, place.page, rect);
   }
 
-  /** The slip hangs beside the pair of pages, tied to the place by a line. */
+  /** The slip hangs beside the pair of pages, tied to it at the height of the place, which is outlined: a line to the place itself would cross what stands between. */
   #anchorAt(frame: PageFrame, page: string, rect: DOMRect): void {
     const row = this.row()!.nativeElement;
     const pair = document.getElementById(`page-${page}`)!;
     const scale = frame.scale();
-    const fromX = frame.element.offsetLeft + rect.right * scale;
+    const fromX = pair.offsetLeft + pair.offsetWidth;
     const fromY = frame.element.offsetTop + (rect.top + rect.height / 2) * scale;
-    const wanted = pair.offsetLeft + pair.offsetWidth + 14;
-    const y = Math.max(row.scrollTop + 8, Math.min(fromY - 60, row.scrollTop + row.clientHeight - 320));
-    this.anchor.set({ x: wanted, y, fromX, fromY });
+    const wanted = fromX + 14;
+    // All of it on the wall: what does not fit scrolls within.
+    const room = Math.min(SLIP_TALLEST, row.clientHeight - 16);
+    const y = Math.max(row.scrollTop + 8, Math.min(fromY - 60, row.scrollTop + row.clientHeight - room - 8));
+    this.anchor.set({ x: wanted, y, fromX, fromY, room });
   }
 
 }
