@@ -83,3 +83,20 @@ test('a padding is named, takes the wider width’s where it has none, and is re
   await ask.getByRole('button', { name: 'Delete Close' }).click();
   await expect(page.getByLabel('Name of Close')).toHaveCount(0);
 });
+
+test('links take the underline of the brand: its distance in em, its thickness in px or as the font has it', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  const line = (property: string) => onWall(page, 'p .link, p a', property).then((one) => one.value);
+  const offset = page.getByLabel('underline offset, em');
+  await offset.fill('0.3');
+  await offset.press('Enter');
+  const size = Number.parseFloat(await line('font-size'));
+  await expect.poll(async () => Number.parseFloat(await line('text-underline-offset'))).toBeCloseTo(0.3 * size, 1);
+  await page.getByRole('button', { name: 'Set the thickness of underlines' }).click();
+  await expect.poll(() => line('text-decoration-thickness')).toBe('1px');
+  await page.getByRole('button', { name: 'As the font has it' }).click();
+  await expect.poll(() => line('text-decoration-thickness')).toBe('from-font');
+  await offset.fill('9');
+  await offset.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('From -0.1em to 1em. 0.3em is kept.');
+});

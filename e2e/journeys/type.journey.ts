@@ -160,3 +160,48 @@ test('headings are named on the wall by level and style, and a level that is lef
   await page.getByRole('button', { name: 'Heading levels' }).click();
   await expect(tags).toHaveCount(0);
 });
+
+test('all sizes of the ladder stand on one line, at any width', async ({ desk, page }) => {
+  await desk.step('Type');
+  const feet = () => page.getByRole('group', { name: 'Type ladder' }).evaluate((ladder) => [...ladder.querySelectorAll('.word > span')].map((word) => {
+    // An empty box in a line of text stands on its baseline.
+    const foot = document.createElement('span');
+    foot.style.display = 'inline-block';
+    word.append(foot);
+    const { bottom } = foot.getBoundingClientRect();
+    foot.remove();
+    return bottom;
+  }));
+  const spread = async () => {
+    const all = await feet();
+    return all.length < 10 ? Infinity : Math.max(...all) - Math.min(...all);
+  };
+  await expect.poll(spread).toBeLessThan(1);
+  const width = page.getByLabel('Width, px', { exact: true });
+  for (const at of ['320', '1920']) {
+    await width.fill(at);
+    await width.press('Enter');
+    await expect.poll(spread).toBeLessThan(1);
+  }
+});
+
+test('words that come to a provisional style are told that it is not decided yet', async ({ desk, page }) => {
+  const write = async (place: string, more: string) => {
+    const words = desk.frame('Fares at 1280').locator(place).first();
+    await words.dblclick();
+    await expect(words).toHaveAttribute('contenteditable', 'true');
+    await page.keyboard.press('End');
+    await page.keyboard.type(more);
+    await page.keyboard.press('Enter');
+    await expect(words).toContainText(more);
+  };
+  await page.getByRole('button', { name: 'Fares', exact: true }).click();
+  const said = page.getByText('the style Running is still provisional');
+  await write('p.text--running', ' by sea');
+  await expect(said).toHaveCount(0);
+  await desk.step('Type');
+  await page.getByRole('button', { name: /^Running, / }).click();
+  await page.getByRole('button', { name: 'settled', exact: true }).click();
+  await write('p.text--running', ' and back');
+  await expect(said).toBeVisible();
+});

@@ -4,13 +4,20 @@ import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, l
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { NumberField, VerdictRule } from '../../ui/index.ts';
 
-interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** Where the baseline stands above the foot of the word's box, em. */ readonly foot: number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
+interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
 
 const PHONE = 390;
 /** Line height of the words, em; the stylesheet has it as well. */
 const LINE = 0.78;
-/** Baseline above the foot of a line: half of what the line has, less half of what the letters have more above it than below (CSS Inline 3, 4.1). */
-const footOf = (metrics?: { readonly ascent: number; readonly descent: number }): number => round(LINE / 2 - ((metrics?.ascent ?? 0.95) - Math.abs(metrics?.descent ?? 0.25)) / 2, 4);
+/**
+ * Baseline above the foot of a line: half of what the line has, less half of what
+ * the letters have more above it than below (CSS Inline 3, 4.1). The browser takes
+ * the letters in whole px, and so the space above them.
+ */
+const footOf = (metrics?: { readonly ascent: number; readonly descent: number }) => (px: number): number => {
+  const [above, below] = [Math.round((metrics?.ascent ?? 0.95) * px), Math.round(Math.abs(metrics?.descent ?? 0.25) * px)];
+  return round(LINE * px - above - Math.floor((LINE * px - above - below) / 2), 2);
+};
 const KEY = 'yohaku-ladder-width';
 const kept = (): number => {
   const width = Number(localStorage.getItem(KEY));
@@ -64,7 +71,7 @@ export class TypeLadder {
   }
   /** How far a word is let down to stand with its baseline on the foot of its box, px. */
   protected drop(rung: Rung): number {
-    return round(rung.foot * this.set(Math.max(rung.size, rung.small)), 2);
+    return rung.foot(this.set(Math.max(rung.size, rung.small)));
   }
   protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
   readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
