@@ -245,7 +245,15 @@ export class Frames {
       await frame.painter.document.fonts.ready;
       this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));
       worse.push(...this.#layout(frame, site));
-      if (!frame.part) readings.push(...readLineLengths(frame.painter.document, site, frame.page, frame.width), ...readTextSpacing(frame.painter.document, site, frame.page, frame.width));
+      if (!frame.part) {
+        readings.push(...readLineLengths(frame.painter.document, site, frame.page, frame.width));
+        // A task of its own, and one more to lay the page out as it is again: left to the next hit test, all pages would be styled in one piece.
+        await idle();
+        if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
+        readings.push(...readTextSpacing(frame.painter.document, site, frame.page, frame.width));
+        await idle();
+        if (frame.painter.document.defaultView) heightOf(frame.painter.document);
+      }
       if (frame.width === 1280 && !frame.part) areas.set(frame.page, measureAreas(frame.painter.document, site, frame.page));
     }
     this.#store.dispatch(AuditActions.layout({ rows: worse }));
