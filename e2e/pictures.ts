@@ -102,7 +102,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   tokens: async (page) => {
     await step(page, 'Gather');
-    const file = { $schema: 'https://www.designtokens.org/schemas/2025.10/format.json', color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } } };
+    const file = { $schema: 'https://www.designtokens.org/schemas/2025.10/format.json', color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } }, type: { running: { $type: 'typography', $value: { fontFamily: 'Public Sans', fontSize: '19px', fontWeight: 400, lineHeight: 1.6 } } }, radius: { pebble: { $type: 'dimension', $value: '14px' } } };
     await page.getByLabel('Bring in tokens').setInputFiles({ name: 'another-desk.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
     await page.getByRole('group', { name: 'Bring in tokens' }).getByRole('listitem').first().waitFor();
   },
@@ -137,6 +137,14 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Stress copy' }).click();
     await page.getByText(/things? breaks?/).waitFor();
     await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
+    await page.waitForTimeout(1500);
+  },
+  levels: async (page) => {
+    await calm(page);
+    await step(page, 'Buttons');
+    await page.getByRole('button', { name: 'Corners and shadows' }).click();
+    await page.getByRole('button', { name: 'Fares', exact: true }).click();
+    await page.getByRole('button', { name: 'Heading levels' }).click();
     await page.waitForTimeout(1500);
   },
 };

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { applyChange, changedProperties, setValue, type Site } from '@yohaku/core';
+import { RANGES, applyChange, changedProperties, setValue, type Site } from '@yohaku/core';
 import { launch } from '../browser.ts';
 import { openBare, watchBusy } from './bare-page.ts';
 import { benchContext, openDesk } from './open-desk.ts';
@@ -15,17 +15,17 @@ const STEP_PX = 4;
 /** What one pull cost: busy time of the main thread from the first move until all pages are laid out, the time to the nearest page of a move, and the time from the last move on, ms. */
 interface Pull { readonly busy: number; readonly nearest: number; readonly settle: number }
 
-/** A value pulled by its name on the desk, and what a bare page would set for each of its steps. */
+/** A value pulled by its name on the desk, and what a bare page would set for each of its steps: the very same values. */
 interface Held { readonly name: string; readonly open: (page: Page) => Promise<void>; readonly label: string; readonly property: string; readonly address: (site: Site) => { at: string[]; from: number; step: number } }
 
 const EDITS: readonly Held[] = [
   {
     name: 'size', label: 'Base at 1280', property: '--scale-step-0', open: async () => undefined,
-    address: (site) => ({ at: ['brand', 'scale', 'large', 'base'], from: site.brand.scale.large.base, step: 0.1 }),
+    address: (site) => ({ at: ['brand', 'scale', 'large', 'base'], from: site.brand.scale.large.base, step: RANGES.scaleBase.step }),
   },
   {
     name: 'spacing', label: 'Above', property: '--text-running-space-above', open: async (page) => page.getByRole('button', { name: /^Running, / }).click(),
-    address: (site) => ({ at: ['brand', 'styles', 'running', 'spaceAbove'], from: site.brand.styles['running']!.spaceAbove, step: 1 }),
+    address: (site) => ({ at: ['brand', 'styles', 'running', 'spaceAbove'], from: site.brand.styles['running']!.spaceAbove, step: RANGES.space.step }),
   },
 ];
 
