@@ -7,10 +7,7 @@ import { uniqueName, uniquePath } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
 import type { Brand, Site, TextStyle } from '../site/index.ts';
 import { familyById } from '../type/index.ts';
-import type { PlanRow } from './plan-row.ts';
-
-/** Colours nearer than this are one and the same to the eye. */
-const SAME = 0.02;
+import { SAME, type PlanRow } from './plan-row.ts';
 
 interface Known { readonly id: string; readonly label: string; readonly path: string }
 /** Where the brand keeps the parts of a kind, and the token that tells what such a part reaches. */

@@ -1,3 +1,6 @@
+/** Colours nearer than this (ΔE OK) are one and the same to the eye. */
+export const SAME = 0.02;
+
 /** What becomes of one thing of a file. */
 export type Arrival = 'added' | 'changed' | 'equal' | 'left';
 

@@ -6,7 +6,7 @@ import { placesOf, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
 import { planParts } from './parts.ts';
-import type { Arrival, PlanRow } from './plan-row.ts';
+import { SAME, type Arrival, type PlanRow } from './plan-row.ts';
 
 /** What bringing in the colour of a file would do. */
 export interface ColorPlan {
@@ -16,8 +16,6 @@ export interface ColorPlan {
 
 /** Most swatches of a brand: its order list holds no more. */
 export const MOST_SWATCHES = 500;
-
-const SAME = 0.02;
 
 /**
  * Compares the colours, grounds, and what else comes in of a file with a brand. A swatch is matched
