@@ -76,6 +76,11 @@ describe('bringing in colours of another tool', () => {
     expect(Object.values(take(site, parts, { 'type.running': 'both' }).after.brand.styles).map((one) => one.label)).toContain('Running 2');
     expect(take(site, parts, { 'type.running': 'ours' }).after.brand.styles['running']).toEqual(small);
   });
+  it('lets only one text style of a file stand for one of the brand', () => {
+    const style = (px: number) => ({ running: { $type: 'typography', $value: { fontSize: `${px}px`, fontWeight: 400, lineHeight: 1.5 } } });
+    const { rows } = plan(site, JSON.stringify({ text: style(19), sheet: style(22) }));
+    expect(rows.map((row) => [row.key, row.arrival])).toEqual([['text.running', 'changed'], ['sheet.running', 'added']]);
+  });
   it('settles clashes one by one: ours, or both under two names', () => {
     expect(colors(take(site, file, { 'color.brand': 'ours', 'color.sea': 'ours' }).after)).toEqual({ ...colors(site), Night: '#232323' });
     const both = colors(take(site, file, { 'color.brand': 'both' }).after);

@@ -20,8 +20,10 @@ const HOME = {
 
 /** Compares text styles, corners, shadows and motions of a file with the brand's: matched by path, then by name. */
 export function planParts(site: Site, incoming: Incoming): PlanRow[] {
+  const matched = new Set<string>();
   return incoming.parts.map((part): PlanRow => {
-    const mine = likeIn(site.brand, part);
+    const mine = likeIn(site.brand, part, matched);
+    if (mine) matched.add(`${part.kind} ${mine.id}`);
     const base = { key: part.key, label: mine?.label ?? part.label };
     if (part.kind === 'shadow' && swatchFor(site.brand, part) === undefined && !incoming.colors.some((one) => deltaERgb(one.color.rgb, solid(part.color)) < SAME))
       return { ...base, arrival: 'left', places: 0, note: 'its colour is not in the palette; kept, and written out again' };
@@ -60,8 +62,9 @@ function madeLike(site: Site, part: IncomingPart, id: string): Edit {
   return addStyle(site, [...site.brand.styleOrder].sort((one, other) => away(one) - away(other))[0]!, id);
 }
 
-function likeIn(brand: Brand, { kind, key, label }: IncomingPart): Known | undefined {
-  const all = HOME[kind].all(brand);
+/** The part of the brand that is called so, unless another one of the file stands for it already. */
+function likeIn(brand: Brand, { kind, key, label }: IncomingPart, matched: ReadonlySet<string>): Known | undefined {
+  const all = HOME[kind].all(brand).filter((one) => !matched.has(`${kind} ${one.id}`));
   const path = uniquePath(label, []);
   return all.find((one) => one.path === path) ?? all.find((one) => one.path === key.split('.').at(-1)) ?? all.find((one) => one.label.toLowerCase() === label.toLowerCase());
 }
