@@ -31,7 +31,9 @@ export interface HungFrame {
 /** Milliseconds of a frame given to repainting; the rest of the wall follows in the next ones. */
 const BUDGET_MS = 9;
 /** While a control is held, a frame is left alone for each so many ms that another page took. */
-const PAUSE_MS = 4;
+const PAUSE_MS = 2;
+/** From the first move of a held control on, so many frames are left to the nearest page: the hand feels the start most. */
+const HEAD_START = 8;
 /** After so long a task ends that paints frames out of sight. */
 const TASK_MS = 12;
 const QUIET_MS = 400;
@@ -97,8 +99,8 @@ export class Frames {
       if (nearest) this.#paint(nearest, site);
       // The edit of a control just let go: the pages in sight show its values already.
       if (this.#ending) return this.#paintSome();
-      // One frame is left to the nearest page and the control itself; the rest of the wall follows in the next.
-      this.#schedule(2);
+      // Some frames are left to the nearest page and the control itself; the rest of the wall follows.
+      this.#schedule(this.#held ? HEAD_START : 2);
     });
   }
 
@@ -160,7 +162,7 @@ export class Frames {
       if (this.#held) heightOf(frame.painter.document);
       if (performance.now() - began > BUDGET_MS) break;
     }
-    // What took long leaves so many frames more to the nearest page and the hand: four in five where a size is pulled.
+    // What took long leaves so many frames more to the nearest page and the hand: six in seven where a size is pulled.
     if (left > 0) return this.#schedule(this.#held ? 1 + Math.ceil((performance.now() - began) / PAUSE_MS) : 1);
     if (this.#held) this.#waitForQuiet();
     else void this.#followUp(false, beforePaint);
