@@ -116,7 +116,7 @@ async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, dir
   await page.mouse.down();
   // Listened for before anything moves: a busy page may hear of the hand letting go before it hears of us.
   await page.evaluate((property) => {
-    const roots = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
+    const roots = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.body);
     const state = globalThis as { settled?: Promise<number>; late?: number };
     state.late = 0;
     let old = roots[0]!.style.getPropertyValue(property);

@@ -71,7 +71,7 @@ async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
   const busy = await watchBusy(page);
   return () => round(page, busy, (i) => page.evaluate(async ([value, frameCount, rest]) => {
       const slider = document.querySelector<HTMLInputElement>('#lightness')!;
-      const frames = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.documentElement);
+      const frames = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.body);
       const value1 = (root: HTMLElement) => root.style.getPropertyValue('--color-core-funnel');
       const old = frames.map(value1);
       const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));

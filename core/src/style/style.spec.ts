@@ -4,7 +4,7 @@ import { applyChange, setSlot, setSwatchColor, setValue, followSwatch } from '..
 import { readSite } from '../site/index.ts';
 import { colorOf } from '../reach/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { allRecipes, changedProperties, customProperty, declarationsOf, recipeClass, resolveToken, resolvedSwatches, swatchPath, tokenTable } from './index.ts';
+import { allRecipes, changedProperties, customProperty, declarationsOf, recipeClass, resolveToken, resolvedSwatches, swatchPath, tokenTable, withFollowers } from './index.ts';
 
 const site = readSite(smallSite());
 const table = tokenTable(site.brand);
@@ -64,6 +64,19 @@ describe('tokens', () => {
     const after = applyChange(site, setValue(site, '', ['brand', 'spaces', 'even', 'values', 'phone'], 77)).site;
     expect([...changedProperties(site.brand, after.brand)]).toEqual([['--space-even-phone', '77px']]);
     expect(changedProperties(site.brand, site.brand).size).toBe(0);
+  });
+  it('are found with all that points to them: the slots of grounds of a swatch, and the slots that are the same as those', () => {
+    const { brand } = applyChange(site, setSwatchColor(site, 'brand', parseColor('#2255aa')!)).site;
+    const changed = changedProperties(site.brand, brand);
+    const all = withFollowers(brand, changed);
+    for (const [property, value] of changed) expect(all.get(property)).toBe(value);
+    const table = tokenTable(brand);
+    for (const token of table.values()) {
+      const { chain } = resolveToken(table, token.path);
+      expect(all.has(customProperty(token.path))).withContext(token.path).toBe(chain.some((path) => changed.has(customProperty(path))));
+    }
+    expect(all.size).toBeGreaterThan(changed.size);
+    expect(withFollowers(brand, new Map()).size).toBe(0);
   });
 });
 

@@ -17,7 +17,11 @@ export interface Token {
   readonly address?: readonly string[];
 }
 
-/** `color.core.funnel` as `--color-core-funnel`. */
+const properties = new Map<string, string>();
+
+/** `color.core.funnel` as `--color-core-funnel`; remembered, because every move of a held control asks for all of them. */
 export function customProperty(path: string): string {
-  return `--${path.replaceAll('.', '-')}`;
+  let property = properties.get(path);
+  if (property === undefined) properties.set(path, property = `--${path.replaceAll('.', '-')}`);
+  return property;
 }

@@ -1,8 +1,8 @@
 import { Subject } from 'rxjs';
-import { afterPaint } from './after-paint.ts';
+import { FRAMES, afterPaint } from './after-paint.ts';
 
 /** Resolves after so many animation frames, and what they left to do. */
-const painted = async (frames = 9) => {
+const painted = async (frames = FRAMES + 1) => {
   for (let i = 0; i < frames; i++) await new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
 };
 

@@ -1,7 +1,7 @@
 import { NEVER, Observable } from 'rxjs';
 
 /** Animation frames that a late value waits at most: most of what a held control does in them is the nearest page. */
-const FRAMES = 12;
+export const FRAMES = 12;
 
 /**
  * Passes values on at once, except those that `late` names: of them the newest

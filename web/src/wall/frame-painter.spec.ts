@@ -68,6 +68,16 @@ describe('a frame on the wall', () => {
     expect(painter.paint(after)).toBeFalse();
   });
 
+  it('leaves the tokens on the root as they were written, and hands down what points to a changed one as well', () => {
+    const changed = setSwatchColor(site, 'brand', parseColor('#2255aa')!);
+    painter.paint(applyChange(site, changed).site);
+    expect(frame.contentDocument!.documentElement.getAttribute('style')).toBeNull();
+    const { site: back } = applyChange(applyChange(site, changed).site, setSwatchColor(site, 'brand', parseColor('#b83a1e')!));
+    painter.paint(back);
+    expect(color('h/text')).toBe('rgb(184, 58, 30)');
+    expect(compareDocument(frame.contentDocument!, back, 'home', 1280)).toEqual([]);
+  });
+
   it('writes again only the part whose words changed', () => {
     const header = frame.contentDocument!.querySelector('header');
     const after = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: 'Changed' }])).site;

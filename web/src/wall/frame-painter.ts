@@ -1,4 +1,4 @@
-import { changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, stylesCss, tokensCss, type Brand, type Site } from '@yohaku/core';
+import { changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, stylesCss, tokensCss, withFollowers, type Brand, type Site } from '@yohaku/core';
 import type { FrameSource } from './frame-source.ts';
 
 const styles = new WeakMap<Site, string>();
@@ -21,26 +21,29 @@ function sameStructure(one: Site, other: Site): boolean {
 
 const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };
 
-/** What changed from a brand to the one painted now; frames that showed the same brand share the answer. */
+/** What changed from a brand to the one painted now, with what points to it; frames that showed the same brand share the answer. */
 function diff(before: Brand, after: Brand): Map<string, string | undefined> {
   if (diffs.after !== after) {
     diffs.after = after;
     diffs.from.clear();
   }
   let changed = diffs.from.get(before);
-  if (!changed) diffs.from.set(before, changed = changedProperties(before, after));
+  if (!changed) diffs.from.set(before, changed = withFollowers(after, changedProperties(before, after)));
   return changed;
 }
 
 /**
  * Keeps one document showing one page, or one part of it. Token values travel
- * as custom properties on the root; only parts whose HTML changed are written again.
+ * as custom properties on the body: on the root, where all tokens stand, Chromium
+ * would work out every one of them again. Only parts whose HTML changed are written again.
  */
 export class FramePainter {
   readonly document: Document;
   readonly #source: FrameSource;
   #applied: Site | undefined;
   #html = new Map<string, string>();
+  /** What the body declares itself. */
+  readonly #own = new Map<string, string | undefined>();
   #standIn = false;
 
   constructor(document: Document, source: FrameSource) {
@@ -79,10 +82,12 @@ export class FramePainter {
   }
 
   #restyle(before: Brand, after: Brand): void {
-    const root = this.document.documentElement.style;
+    const own = this.document.body.style;
     for (const [property, value] of diff(before, after)) {
-      if (value === undefined) root.removeProperty(property);
-      else root.setProperty(property, value);
+      if (this.#own.get(property) === value) continue;
+      if (value === undefined) own.removeProperty(property);
+      else own.setProperty(property, value);
+      this.#own.set(property, value);
     }
     if (before.families !== after.families || before.fonts !== after.fonts) this.#fonts(after);
   }
