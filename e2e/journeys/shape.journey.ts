@@ -42,6 +42,34 @@ test('corners are named, shape all that have them, and a share of the height onl
   await expect(page.getByLabel('Cards', { exact: true })).toHaveValue('20');
 });
 
+test('one variant is shaped otherwise, is seen to be, and is given back the shape of all', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  const quiet = '.button[class*="button--quiet"]';
+  const radius = async () => (await onWall(page, quiet, 'border-top-left-radius')).value;
+  const all = await radius();
+  await page.getByRole('button', { name: 'Quiet', exact: true }).click();
+  await desk.choose('corner', 'its own');
+  const px = page.getByLabel('px', { exact: true });
+  await px.fill('1e999');
+  await px.press('Enter');
+  await expect(page.getByRole('alert')).toBeVisible();
+  expect(await radius()).toBe(all);
+  await px.fill('17');
+  await px.press('Enter');
+  await expect.poll(radius).toBe('17px');
+  expect((await onWall(page, '.button[class*="button--primary"]', 'border-top-left-radius')).value).toBe(all);
+  await desk.choose('shadow', 'Lift');
+  await expect.poll(async () => (await onWall(page, quiet, 'box-shadow')).value).toContain('px');
+  await expect(page.getByText('Quiet buttons have a corner of 17 px and the shadow Lift')).toBeVisible();
+  // In the grid as on the wall.
+  await expect(page.getByRole('button', { name: 'Quiet, rest', exact: true })).toHaveCSS('border-top-left-radius', '17px');
+  await page.getByRole('button', { name: 'Shape Quiet as all buttons' }).click();
+  await expect.poll(radius).toBe(all);
+  await expect(page.getByText('Quiet buttons have')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect.poll(radius).toBe('17px');
+});
+
 test('a variant is made like another, shown in every size, and leaves only with another in its place', async ({ desk, page }) => {
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Primary', exact: true }).click();

@@ -1,4 +1,4 @@
-import { applyChange, checkTouched, addCorner, addShadow, addSize, addSpace, addVariant, buttonUses, planUndo, readCorner, readShadow, removeButtonPart, removeCorner, removeShadow, removeSpace, removeSwatch, setCorner, setCornerOf, setEdge, setOp, setRadius, setSpaceAt, setValue, spaceUses, type Edit } from './index.ts';
+import { applyChange, checkTouched, addCorner, addShadow, addSize, addSpace, addVariant, buttonUses, planUndo, readCorner, readShadow, removeButtonPart, removeCorner, removeShadow, removeSpace, removeSwatch, setCorner, setCornerOf, setEdge, setOp, setRadius, setSpaceAt, setValue, setVariantShape, spaceUses, type Edit } from './index.ts';
 import { tokensCss, tokenTable, resolveToken } from '../style/index.ts';
 import { stylesCss } from '../render/index.ts';
 import { pixelsAt, placesOf, siteIndex } from '../reach/index.ts';
@@ -71,6 +71,57 @@ describe('shape', () => {
     expect(done(cast, removeSwatch(cast, color, heir)).brand.shadows!.items['lift']!.color).toBe(heir);
     expect(done(cast, removeShadow(cast, 'lift')).brand.shadows).toBeUndefined();
     expect(tokensCss(cast.brand)).toMatch(/--shadow-shadow: 0px 2px 8px 0px (rgb|#)/);
+  });
+});
+
+describe('the shape of one variant', () => {
+  const variant = smallSite().brand.variantOrder[0]!;
+  const group = (site: Site) => siteIndex(site).groups.find((one) => one.kind === 'button')!;
+  const px = (site: Site, property: 'border-width' | 'border-radius' | 'line-height' | 'padding-block') => pixelsAt(tokenTable(site.brand), group(site).painting, property, 'rest', 1280)!;
+
+  it('stands before that of all buttons, part by part, and gives way again', () => {
+    const site = smallSite();
+    const own = done(site, setVariantShape(site, [variant], 'corner', 17));
+    expect([px(own, 'border-radius'), px(own, 'border-width')]).toEqual([17, px(site, 'border-width')]);
+    expect(placesOf(own, `button.${variant}.corner`).length).toBe(placesOf(site, 'corner.button').length);
+    expect(placesOf(own, 'corner.button').length).toBe(0);
+    const edged = done(own, setVariantShape(own, [variant], 'edge', 5));
+    expect([px(edged, 'border-radius'), px(edged, 'border-width')]).toEqual([17, 5]);
+    expect(stylesCss(edged)).toContain(`border-radius: var(--button-${variant}-corner)`);
+    const half = done(edged, setVariantShape(edged, [variant], 'corner', undefined));
+    expect(half.brand.variants[variant]!.shape).toEqual({ edge: 5 });
+    expect(done(half, setVariantShape(half, [variant], 'edge', undefined)).brand).toEqual(site.brand);
+  });
+
+  it('is set for several in one act, which one undo takes back, and goes to what is made like it', () => {
+    const site = done(smallSite(), addVariant(smallSite(), variant, 'other'));
+    const both = applyChange(site, setVariantShape(site, [variant, 'other'], 'edge', 3));
+    expect(Object.values(both.site.brand.variants).filter(({ shape }) => shape?.edge === 3).map(({ id }) => id).sort()).toEqual([variant, 'other'].sort());
+    expect(applyChange(both.site, { ops: planUndo(both.site, both.inverse).ops }).site.brand).toEqual(site.brand);
+    expect(done(both.site, addVariant(both.site, 'other', 'third')).brand.variants['third']!.shape).toEqual({ edge: 3 });
+  });
+
+  it('takes a share of its own height, with its own edge', () => {
+    const site = done(smallSite(), addCorner(smallSite(), 'round', { kind: 'share', share: 0.5 }));
+    const own = done(site, setVariantShape(site, [variant], 'corner', 'round'), setVariantShape(site, [variant], 'corner', 'round'));
+    const thick = done(own, setVariantShape(own, [variant], 'edge', 6));
+    expect(px(thick, 'border-radius')).toBeCloseTo((px(thick, 'line-height') + 2 * (px(thick, 'padding-block') + 6)) / 2, 6);
+    expect(stylesCss(thick)).toContain(`--own-edge: var(--button-${variant}-edge)`);
+    // What it is named by goes, its radius stays.
+    const named = done(thick, setCorner(thick, 'round', { kind: 'px', radii: [9] }));
+    expect(done(named, removeCorner(named, 'round')).brand.variants[variant]!.shape).toEqual({ corner: 9, edge: 6 });
+  });
+
+  it('can have no shadow where all buttons have one, and none that is not there', () => {
+    const site = done(smallSite(), addShadow(smallSite(), 'lift'));
+    const cast = done(site, setValue(site, '', ['brand', 'shadows', 'uses', 'button'], 'lift'));
+    const none = done(cast, setVariantShape(cast, [variant], 'shadow', null));
+    expect(token(none, `button.${variant}.shadow`)).toBe('none');
+    const other = done(site, setVariantShape(site, [variant], 'shadow', 'lift'));
+    expect(resolveToken(tokenTable(other.brand), `button.${variant}.shadow`).chain).toEqual([`button.${variant}.shadow`, 'shadow.shadow']);
+    expect(done(other, removeShadow(other, 'lift')).brand.variants[variant]!.shape).toEqual({ shadow: null });
+    for (const [part, value] of [['corner', 'nobody'], ['shadow', 'nobody'], ['edge', -1], ['corner', 1e4]] as const)
+      expect(() => checkTouched(site, applyChange(site, setValue(site, '', ['brand', 'variants', variant, 'shape'], { [part]: value })).site)).withContext(`${part} ${value}`).toThrow();
   });
 });
 

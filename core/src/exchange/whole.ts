@@ -44,9 +44,11 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
   return { label: `Bring in ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
 }
 
-/** Whether a value of ours names a corner that the other brand has not. */
+/** Whether a value of ours names a corner or a shadow that the other brand has not. */
 function namesMissing(brand: Brand, at: readonly string[], value: unknown): boolean {
-  return at[0] === 'corners' && typeof value === 'string' && !brand.cornerList?.items[value];
+  const own = at[0] === 'variants' && at[2] === 'shape' ? at[3] : undefined;
+  if (typeof value !== 'string') return false;
+  return own === 'shadow' ? !brand.shadows?.items[value] : (at[0] === 'corners' || own === 'corner') && !brand.cornerList?.items[value];
 }
 
 /** Drawings that follow a swatch the new brand has not are left as they were drawn. */

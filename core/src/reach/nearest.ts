@@ -38,6 +38,7 @@ export function nearestToken(site: Site, override: Override, place: Place): Near
   const pixels = color ? undefined : lengthOf(css, WIDTH[band], 16);
   let best: NearestToken | undefined;
   for (const token of table.values()) {
+    const isOwn = ownChain.includes(token.path);
     let distance: number;
     if (color) {
       if (!token.path.startsWith('color.')) continue;
@@ -45,12 +46,11 @@ export function nearestToken(site: Site, override: Override, place: Place): Near
       if (!other) continue;
       distance = deltaERgb(color, other);
     } else {
-      if (pixels === undefined || !FAMILIES[override.property]?.some((start) => token.path.startsWith(start)) || token.type !== 'dimension') continue;
+      if (pixels === undefined || !(isOwn || FAMILIES[override.property]?.some((start) => token.path.startsWith(start))) || token.type !== 'dimension') continue;
       const other = lengthOf(tokenValue(table, token.path).css, WIDTH[band], 16);
       if (other === undefined) continue;
       distance = Math.abs(other - pixels);
     }
-    const isOwn = ownChain.includes(token.path);
     if (!best || distance < best.distance - 1e-9 || (distance < best.distance + 1e-9 && isOwn && !best.own))
       best = { path: token.path, label: token.label, distance, unit: color ? 'ΔE' : 'px', own: isOwn };
   }

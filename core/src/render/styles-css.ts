@@ -42,7 +42,9 @@ function recipesCss(brand: Brand): string {
 
 /** How high a button or field of one line is: what a share of the height is taken of. */
 function heightsCss(brand: Brand): string {
-  const rules = brand.sizeOrder.map((id) => `.${recipeClass(recipes.buttonSize(id))} { --high: calc(1lh + 2 * (var(${customProperty(`button.${brand.sizes[id]!.path}.pad-y`)}) + var(--edge-button))); }`);
+  const rules = brand.sizeOrder.map((id) => `.${recipeClass(recipes.buttonSize(id))} { --high: calc(1lh + 2 * (var(${customProperty(`button.${brand.sizes[id]!.path}.pad-y`)}) + var(--own-edge, var(--edge-button)))); }`);
+  for (const { id, path, shape } of Object.values(brand.variants))
+    if (shape?.edge !== undefined) rules.push(`${brand.groundOrder.map((ground) => `.${recipeClass(recipes.button(id, ground))}`).join(', ')} { --own-edge: var(${customProperty(`button.${path}.edge`)}); }`);
   return `@layer layout {\n${rules.join('\n')}\n.field { --high: calc(1lh + 2 * (${FIELD_PADDING}px + var(--edge-field))); }\n}\n`;
 }
 

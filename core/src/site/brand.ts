@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { SlotValue } from '../ground/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
-import { shapeFields } from './shape-parts.ts';
+import { OwnShape, shapeFields } from './shape-parts.ts';
 import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
@@ -100,7 +100,8 @@ export const Space = v.strictObject({
 });
 export type Space = v.InferOutput<typeof Space>;
 
-const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment });
+const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment, shape: v.optional(OwnShape) });
+export type ButtonVariant = v.InferOutput<typeof ButtonVariant>;
 const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
 
 const KeptPath = v.pipe(v.string(), v.minLength(1), v.maxLength(300), v.check((path) => !path.split('.').includes('__proto__'), 'is no path of a token'));

@@ -1,5 +1,5 @@
-export { Brand, Ground, Space, StyleSize, MOTION_USES, Swatch, TextStyle, type BroughtFamily, type Motion, type MotionUse } from './brand.ts';
-export { CORNER_USES, Corner, CornerUse, EDGE_USES, PLAIN_EDGES, PLAIN_UNDERLINE, type CornerValue, type EdgeUse, type Shadow } from './shape-parts.ts';
+export { Brand, Ground, Space, StyleSize, MOTION_USES, Swatch, TextStyle, type BroughtFamily, type ButtonVariant, type Motion, type MotionUse } from './brand.ts';
+export { CORNER_USES, Corner, CornerUse, EDGE_USES, OwnShape, PLAIN_EDGES, PLAIN_UNDERLINE, type CornerValue, type EdgeUse, type Shadow } from './shape-parts.ts';
 export { Block, ButtonItem, Content, Href, Inline, Section, type BlockOf } from './block.ts';
 export { ICON_NAMES, IconName } from './icon.ts';
 export { Logo, LogoForm } from './logo.ts';

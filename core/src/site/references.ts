@@ -116,6 +116,10 @@ function checkShape(brand: Brand, miss: Miss): void {
     // Only what is one line high has a height to take a share of.
     else if (corner.value.kind === 'share' && use !== 'button' && use !== 'field') miss(`brand.corners.${use}`, 'height', corner.label);
   }
+  for (const { id, shape } of Object.values(brand.variants)) {
+    if (typeof shape?.corner === 'string' && !brand.cornerList?.items[shape.corner]) miss(`variant ${id}`, 'corner', shape.corner);
+    if (shape?.shadow) need(brand.shadows?.items ?? {}, shape.shadow, `variant ${id}`, 'shadow', miss);
+  }
   for (const shadow of Object.values(brand.shadows?.items ?? {})) need(brand.swatches, shadow.color, `shadow ${shadow.id}`, 'swatch', miss);
   for (const [use, id] of Object.entries(brand.shadows?.uses ?? {})) if (id !== null) need(brand.shadows!.items, id, `shadow of ${use}s`, 'shadow', miss);
 }

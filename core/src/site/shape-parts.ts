@@ -39,6 +39,10 @@ export const PLAIN_EDGES: v.InferOutput<typeof Edges> = { button: 2, card: 0, pi
 const named = v.union([ranged('corner'), Id]);
 const shadowOf = v.nullable(Id);
 
+/** What one button variant has otherwise than all buttons: a corner as above, an edge in px, a shadow by id or none. What it does not name it has as all buttons do. */
+export const OwnShape = v.strictObject({ corner: v.optional(named), edge: v.optional(ranged('edge')), shadow: v.optional(shadowOf) });
+export type OwnShape = v.InferOutput<typeof OwnShape>;
+
 /** The part of a brand that shapes buttons, cards, pictures and fields alike. */
 export const shapeFields = {
   /** What each has: a radius of its own in px, or a named corner by id. */

@@ -1,6 +1,6 @@
 export type { Declaration, PaintedProperty } from './declaration.ts';
 export { declaredKey } from './declared-key.ts';
-export { FIELD_PADDING, capital, cornerCss, cornerText, edgeWidth, inheritsFrom, namedCorner } from './shape-tokens.ts';
+export { FIELD_PADDING, capital, cornerCss, cornerText, edgeWidth, inheritsFrom, namedCorner, shapeOfVariant } from './shape-tokens.ts';
 export { styleSize, styleSizeAt } from './style-size.ts';
 export { customProperty, type Token, type TokenType } from './token.ts';
 export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from './swatches.ts';

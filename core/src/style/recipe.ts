@@ -2,7 +2,7 @@ import { buttonSlot } from '../ground/index.ts';
 import { CORNER_USES, type Brand, type CornerUse } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import type { Declaration, PaintedProperty } from './declaration.ts';
-import { namedCorner } from './shape-tokens.ts';
+import { namedCorner, shapeOfVariant } from './shape-tokens.ts';
 import { motionOf } from './motion.ts';
 import { swatchPath } from './swatches.ts';
 import { slotPath } from './table.ts';
@@ -140,10 +140,22 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
       const rest = parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, 'rest')) }));
       const states = (['hover', 'pressed', 'disabled', 'busy'] as const).flatMap((state) =>
         parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, state)), state })));
-      return [...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
+      return [...ownShape(brand, one), ...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
     }
     default: return [];
   }
+}
+
+/** The corner, edge and shadow that a variant names itself; after those of all buttons. */
+function ownShape(brand: Brand, variant: string): Declaration[] {
+  const { path, shape = {} } = brand.variants[variant]!;
+  const token = `button.${path}`;
+  const { corner } = shapeOfVariant(brand, variant);
+  return [
+    ...(shape.corner === undefined ? [] : [{ property: 'border-radius', token: `${token}.corner`, ...(typeof corner !== 'number' && corner.value.kind === 'share' ? { ofHeight: true as const } : {}) } as const]),
+    ...(shape.edge === undefined ? [] : [{ property: 'border-width', token: `${token}.edge` } as const]),
+    ...(shape.shadow === undefined ? [] : [{ property: 'box-shadow', token: `${token}.shadow` } as const]),
+  ];
 }
 
 /** All recipes a brand can make, in the order of the stylesheet. */

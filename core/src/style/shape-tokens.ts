@@ -1,7 +1,7 @@
 import { cssColor, type Rgb8 } from '../color/index.ts';
 import { round } from '../number/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
-import { CORNER_USES, EDGE_USES, type Brand, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Space } from '../site/index.ts';
+import { CORNER_USES, EDGE_USES, type Brand, type ButtonVariant, type Corner, type CornerUse, type CornerValue, type EdgeUse, type OwnShape, type Shadow, type Space } from '../site/index.ts';
 import type { Token } from './token.ts';
 
 /** A word at the head of a label. */
@@ -16,10 +16,23 @@ export function namedCorner(brand: Brand, use: CornerUse): Corner | undefined {
   return typeof value === 'string' ? brand.cornerList?.items[value] : undefined;
 }
 
+/** How the buttons of a variant are shaped: by what it names itself, for the rest as all buttons are. A corner without a name is its radius in px. */
+export function shapeOfVariant(brand: Brand, id: string): { readonly corner: Corner | number; readonly edge: number; readonly shadow: Shadow | null } {
+  const shape = brand.variants[id]?.shape ?? {};
+  const value = shape.corner ?? brand.corners.button;
+  return {
+    corner: typeof value === 'string' ? (brand.cornerList?.items[value] ?? 0) : value,
+    edge: shape.edge ?? brand.edges.button,
+    shadow: brand.shadows?.items[(shape.shadow === undefined ? brand.shadows.uses.button : shape.shadow) ?? ''] ?? null,
+  };
+}
+
 /** A corner as CSS: `8px`, `8px 2px 8px 2px`, or the plain share of a height. */
 export function cornerCss(value: Corner['value']): string {
   return value.kind === 'share' ? String(value.share) : value.radii.map((one) => `${one}px`).join(' ');
 }
+
+const cornerType = (value: CornerValue): Token['type'] => (value.kind === 'share' ? 'number' : value.radii.length === 1 ? 'dimension' : 'text');
 
 /** A corner as it is typed. */
 export function cornerText(value: CornerValue): string {
@@ -41,19 +54,19 @@ export function inheritsFrom(space: Space, band: BandId): BandId | null {
 export function* shapeTokens(brand: Brand): Iterable<Token> {
   for (const id of brand.cornerList?.order ?? []) {
     const { path, label, value } = brand.cornerList!.items[id]!;
-    const single = value.kind === 'px' && value.radii.length === 1;
-    yield { path: `radius.${path}`, label: `${label} corner`, type: value.kind === 'share' ? 'number' : single ? 'dimension' : 'text', css: cornerCss(value), address: ['brand', 'cornerList', 'items', id, 'value', ...(value.kind === 'share' ? ['share'] : [])] };
+    yield { path: `radius.${path}`, label: `${label} corner`, type: cornerType(value), css: cornerCss(value), address: ['brand', 'cornerList', 'items', id, 'value', ...(value.kind === 'share' ? ['share'] : [])] };
   }
   for (const use of CORNER_USES) {
     const base = { path: `corner.${use}`, label: `${capital(use)} corner`, address: ['brand', 'corners', use] };
     const named = namedCorner(brand, use);
-    yield named ? { ...base, type: named.value.kind === 'share' ? 'number' : named.value.radii.length === 1 ? 'dimension' : 'text', alias: `radius.${named.path}` } : { ...base, type: 'dimension', css: `${brand.corners[use]}px` };
+    yield named ? { ...base, type: cornerType(named.value), alias: `radius.${named.path}` } : { ...base, type: 'dimension', css: `${brand.corners[use]}px` };
   }
   for (const use of EDGE_USES)
     yield { path: `edge.${use}`, label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`, type: 'dimension', css: `${edgeWidth(brand, use)}px`, address: ['brand', 'edges', use] };
   const { underline } = brand;
   yield { path: 'link.underline-offset', label: 'Underline of links, offset', type: 'text', css: `${underline.offset}em`, address: ['brand', 'underline', 'offset'] };
   yield { path: 'link.underline-thickness', label: 'Underline of links, thickness', type: 'text', css: underline.thickness === null ? 'from-font' : `${underline.thickness}px`, address: ['brand', 'underline', 'thickness'] };
+  for (const id of brand.variantOrder) yield* ownShapeTokens(brand, brand.variants[id]!);
   for (const id of brand.sizeOrder) {
     const size = brand.sizes[id]!;
     yield { path: `button.${size.path}.pad-x`, label: `${size.label} button, sides`, type: 'dimension', css: `${size.padX}px`, address: ['brand', 'sizes', id, 'padX'] };
@@ -73,6 +86,17 @@ export function* shapeTokens(brand: Brand): Iterable<Token> {
       yield from ? { ...base, alias: `space.${space.path}.${from}` } : { ...base, css: `${space.values[band.id]}px` };
     }
   }
+}
+
+/** What a variant has otherwise than all buttons. */
+function* ownShapeTokens(brand: Brand, { id, label, path, shape = {} }: ButtonVariant): Iterable<Token> {
+  const base = (part: keyof OwnShape) => ({ path: `button.${path}.${part}`, label: `${label} buttons, ${part}`, address: ['brand', 'variants', id, 'shape', part] });
+  const named = typeof shape.corner === 'string' ? brand.cornerList?.items[shape.corner] : undefined;
+  if (named) yield { ...base('corner'), type: cornerType(named.value), alias: `radius.${named.path}` };
+  else if (shape.corner !== undefined) yield { ...base('corner'), type: 'dimension', css: `${shape.corner}px` };
+  if (shape.edge !== undefined) yield { ...base('edge'), type: 'dimension', css: `${shape.edge}px` };
+  const shadow = brand.shadows?.items[shape.shadow ?? ''];
+  if (shape.shadow !== undefined) yield shadow ? { ...base('shadow'), type: 'shadow', alias: `shadow.${shadow.path}` } : { ...base('shadow'), type: 'text', css: 'none' };
 }
 
 /** Shadows, each in its swatch as that is painted now. */

@@ -20,12 +20,12 @@ const tables = new WeakMap<Brand, TokenTable>();
 export function tokenTable(brand: Brand): TokenTable {
   let table = tables.get(brand);
   if (!table) {
-    const { families, fonts, scale, styles, styleOrder, corners, cornerList, edges, underline, sizes, sizeOrder, logo, spaces, spaceOrder, motion } = brand;
+    const { families, fonts, scale, styles, styleOrder, corners, cornerList, edges, underline, sizes, sizeOrder, variants, variantOrder, shadows, logo, spaces, spaceOrder, motion } = brand;
     const made = new Map<string, Token>();
     for (const token of colorTokens(brand)) made.set(token.path, token);
     // A colour held under the pointer leaves the rest of the table as it is.
     for (const token of typeOf([families, fonts, scale, styles, styleOrder], () => [...typeTokens(brand)])) made.set(token.path, token);
-    for (const token of shapesOf([corners, cornerList, edges, underline, sizes, sizeOrder, logo, spaces, spaceOrder, motion], () => [...shapeTokens(brand), ...motionTokens(brand)])) made.set(token.path, token);
+    for (const token of shapesOf([corners, cornerList, edges, underline, sizes, sizeOrder, variants, variantOrder, shadows, logo, spaces, spaceOrder, motion], () => [...shapeTokens(brand), ...motionTokens(brand)])) made.set(token.path, token);
     tables.set(brand, (table = made));
   }
   return table;

@@ -14,7 +14,7 @@ export function addVariant(site: Site, like: string, id: string): Edit {
   return {
     label: `New button variant ${label}`,
     ops: [
-      insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path }, like),
+      insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { ...variants[like]!, id, label, path }, like),
       ...Object.values(grounds).flatMap((ground) => slots.flatMap((slot, i) => {
         const value = ground.slots[slot];
         // A slot that looks at another one of its variant looks at the new variant's.

@@ -1,6 +1,6 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { inRange } from '../../shape/index.ts';
-import { CORNER_USES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type Shadow, type Site } from '../../site/index.ts';
+import { CORNER_USES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type OwnShape, type Shadow, type Site } from '../../site/index.ts';
 import { capital } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
@@ -35,6 +35,30 @@ export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
   };
 }
 
+/** Where variants name a corner or a shadow as their own. */
+function variantsWith(site: Site, part: 'corner' | 'shadow', id: string): string[][] {
+  return Object.values(site.brand.variants).filter(({ shape }) => shape?.[part] === id).map((variant) => ['brand', 'variants', variant.id, 'shape', part]);
+}
+
+/**
+ * Gives button variants a corner (px or the id of a named one), an edge (px) or
+ * a shadow (id, or null for none) of their own, all in one act; `undefined`
+ * gives them back what all buttons have.
+ */
+export function setVariantShape<P extends keyof OwnShape>(site: Site, ids: readonly string[], part: P, value: OwnShape[P]): Edit {
+  const { variants, variantOrder } = site.brand;
+  const of = variantOrder.filter((id) => ids.includes(id));
+  const names = of.map((id) => variants[id]!.label).join(', ');
+  return {
+    label: `${capital(part)} of ${names} buttons`.slice(0, 200),
+    ops: of.flatMap((id) => {
+      const { [part]: _, ...rest } = variants[id]!.shape ?? {};
+      const shape = value === undefined ? rest : { ...rest, [part]: value };
+      return [setOp(site, ['brand', 'variants', id, 'shape'], Object.keys(shape).length > 0 ? shape : undefined)];
+    }),
+  };
+}
+
 /** The radius in px that something keeps when the corner it was named is gone: its first, or of a share the usual 8. */
 function plainRadius(value: CornerValue): number {
   return value.kind === 'px' ? value.radii[0] : 8;
@@ -48,6 +72,7 @@ export function removeCorner(site: Site, id: string): Edit {
     label: `Delete corner ${corner.label}`,
     ops: [
       ...uses.map((use) => setOp(site, ['brand', 'corners', use], plainRadius(corner.value))),
+      ...variantsWith(site, 'corner', id).map((at) => setOp(site, at, plainRadius(corner.value))),
       ...(site.brand.cornerList!.order.length === 1 ? [setOp(site, ['brand', 'cornerList'], undefined)] : [removeOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id)]),
     ],
   };
@@ -114,7 +139,8 @@ export function addShadow(site: Site, id: string): Edit {
 export function removeShadow(site: Site, id: string): Edit {
   const shadows = site.brand.shadows!;
   const label = `Delete shadow ${shadows.items[id]!.label}`;
-  if (shadows.order.length === 1) return { label, ops: [setOp(site, ['brand', 'shadows'], undefined)] };
+  const own = variantsWith(site, 'shadow', id).map((at) => setOp(site, at, null));
+  if (shadows.order.length === 1) return { label, ops: [...own, setOp(site, ['brand', 'shadows'], undefined)] };
   const ops: Op[] = CORNER_USES.filter((use) => shadows.uses[use] === id).map((use) => setOp(site, ['brand', 'shadows', 'uses', use], null));
-  return { label, ops: [...ops, removeOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id)] };
+  return { label, ops: [...own, ...ops, removeOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id)] };
 }

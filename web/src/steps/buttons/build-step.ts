@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, addVariant, buttonSlot, buttonUses, cornerCss, edgeWidth, namedCorner, removeButtonPart, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
+import { BUTTON_PARTS, addVariant, buttonSlot, buttonUses, cornerCss, shapeOfVariant, removeButtonPart, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { Choice, HeirAsk, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
 import { NamedShapes } from './named-shapes.ts';
 import { ShapePanel } from './shape-panel.ts';
+import { OwnShapeRow } from './own-shape-row.ts';
 import { SizesList } from './sizes-list.ts';
 import { SpacePanel } from './space-panel.ts';
 
@@ -20,7 +21,7 @@ const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, TextField, VerdictRule, Reaching, HeirAsk, MotionList, NamedShapes, ShapePanel, SizesList, SpacePanel],
+  imports: [Choice, TextField, VerdictRule, Reaching, HeirAsk, MotionList, NamedShapes, OwnShapeRow, ShapePanel, SizesList, SpacePanel],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })
@@ -44,27 +45,24 @@ export class BuildStep {
   /** The size that the grid shows; empty: all of them. */
   protected readonly size = signal(this.brand()?.sizeOrder[0] ?? EVERY);
   protected readonly sizeOptions = computed(() => [...(this.brand()?.sizeOrder ?? []).map((id) => ({ value: id, label: this.brand()!.sizes[id]!.label })), { value: EVERY, label: 'every size' }]);
-  /** Shape of the buttons in the grid. */
-  protected readonly shape = computed(() => {
+  /** How the buttons of a variant are shaped in the grid. */
+  #shape(variant: string, padY: number): { readonly radius: string; readonly edge: number; readonly shadow: string | null } {
     const brand = this.brand()!;
-    const named = namedCorner(brand, 'button');
-    const shadow = brand.shadows?.items[brand.shadows.uses.button ?? ''];
-    const table = tokenTable(brand);
-    return {
-      share: named?.value.kind === 'share' ? named.value.share : null, radius: named ? cornerCss(named.value) : `${brand.corners.button as number}px`,
-      edge: edgeWidth(brand, 'button'), shadow: shadow ? tokenValue(table, `shadow.${shadow.path}`).css : null,
-    };
-  });
-  protected radiusOf(size: { padY: number }): string {
-    const { share, radius, edge } = this.shape();
-    return share === null ? radius : `${share * (this.label().size * this.label().lineHeight + 2 * (size.padY + edge))}px`;
+    const { corner, edge, shadow } = shapeOfVariant(brand, variant);
+    const height = this.label().size * this.label().lineHeight + 2 * (padY + edge);
+    const radius = typeof corner === 'number' ? `${corner}px` : corner.value.kind === 'share' ? `${corner.value.share * height}px` : cornerCss(corner.value);
+    return { radius, edge, shadow: shadow && tokenValue(tokenTable(brand), `shadow.${shadow.path}`).css };
   }
   /** The variant whose buttons are in hand, when they are all of one. */
   protected readonly variant = computed(() => {
-    const variants = new Set([...this.cells()].map((key) => key.split(' ')[0]!));
-    const [id] = variants;
-    const variant = variants.size === 1 && id ? this.brand()?.variants[id] : undefined;
+    const [id, ...others] = this.variantsInHand();
+    const variant = id && others.length === 0 ? this.brand()?.variants[id] : undefined;
     return variant && { ...variant, uses: buttonUses(this.site()!, 'variant', variant.id).length };
+  });
+  /** Variants that have buttons in hand. */
+  protected readonly variantsInHand = computed(() => {
+    const ids = new Set([...this.cells()].map((key) => key.split(' ')[0]!));
+    return (this.brand()?.variantOrder ?? []).filter((id) => ids.has(id));
   });
   protected readonly leaving = signal(false);
   protected readonly heirs = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
@@ -86,7 +84,7 @@ export class BuildStep {
     if (!brand) return [];
     const sizes = this.size() === EVERY || !brand.sizes[this.size()] ? brand.sizeOrder : [this.size()];
     return brand.variantOrder.flatMap((variant) => sizes.map((size, nth) => ({
-      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, first: nth === 0, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
+      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
       cells: STATES.map((state) => {
         const colors = state === 'focus' ? 'rest' : state;
         const css = (part: ButtonPart) => this.#css(this.ground(), buttonSlot(variant, part, colors));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { CORNER_USES, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, setUnderline, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
+import { CORNER_USES, buttonSlot, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, slotPath, type CornerUse, type EdgeUse } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
 
@@ -46,6 +46,22 @@ export class ShapePanel {
     const site = this.#editor.current();
     return site ? siteIndex(site).groups.filter((group) => group.painting.overrides.some((one) => one.property === 'border-radius')).flatMap((group) => group.places) : [];
   });
+  /** Variants that are shaped otherwise than all buttons, with what they have of their own. */
+  protected readonly otherwise = computed(() => {
+    const brand = this.brand();
+    return (brand?.variantOrder ?? []).flatMap((id) => {
+      const { label, shape } = brand!.variants[id]!;
+      if (!shape) return [];
+      const { corner, edge, shadow } = shapeOfVariant(brand!, id);
+      const words = [
+        ...(shape.corner === undefined ? [] : [typeof corner === 'number' ? `a corner of ${corner} px` : `the corner ${corner.label}`]),
+        ...(shape.edge === undefined ? [] : [`an edge of ${edge} px`]),
+        ...(shape.shadow === undefined ? [] : [shadow ? `the shadow ${shadow.label}` : 'no shadow']),
+      ];
+      const tokens = brand!.groundOrder.map((ground) => slotPath(brand!, brand!.grounds[ground]!, buttonSlot(id, 'fill', 'rest')));
+      return [{ id, label, words: new Intl.ListFormat('en').format(words), scope: { tokens, label: `${label} on every ground` } satisfies Scope }];
+    });
+  });
   #shown = -1;
 
   /** What a use can have: a radius of its own, and the named corners that fit it. */
@@ -73,6 +89,9 @@ export class ShapePanel {
   }
   protected cast(use: CornerUse, id: string): void {
     if (this.brand()?.shadows) this.#editor.set(`Shadow of ${LABELS[use].toLowerCase()}`, ['brand', 'shadows', 'uses', use], id === OWN ? null : id);
+  }
+  protected asAll(variant: string): void {
+    this.#editor.set(`Shape of ${this.brand()!.variants[variant]!.label} buttons`, ['brand', 'variants', variant, 'shape'], undefined);
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
