@@ -78,3 +78,34 @@ test('text styles, corners and shadows of another tool are seen on the wall befo
   await page.getByRole('button', { name: 'Undo Bring in type.json' }).click();
   await expect.poll(running).not.toBe('21px');
 });
+
+test('tokens.css is edited in a text editor and comes back as the edits it has; a sheet of another tool brings what says what it is', async ({ desk, page }) => {
+  await desk.step('Publish');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CSS', exact: true }).click();
+  const sheet = await readFile(await (await download).path(), 'utf8');
+  const edited = sheet.replace('--color-core-funnel: #b83a1e;', '--color-core-funnel: #004db3;').replace(/--text-running-line-height: [\d.]+;/, '--text-running-line-height: 1.8;').replace('--corner-button: 3px;', '--corner-button: 900px;');
+
+  await desk.step('Gather');
+  const panel = page.getByRole('group', { name: 'Bring in tokens' });
+  await bringIn(page, 'tokens.css', edited);
+  await expect(panel.getByRole('status')).toContainText(/0 added, \d+ changed, 4\d\d equal, 1 left/);
+  await expect(panel.getByRole('listitem').filter({ hasText: '--corner-button' })).toContainText('is 900px');
+  const leading = () => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => Number.parseFloat(getComputedStyle(element).lineHeight) / Number.parseFloat(getComputedStyle(element).fontSize));
+  await expect.poll(leading).toBeCloseTo(1.8, 2);
+  await panel.getByRole('button', { name: 'Take it' }).click();
+  await desk.saved();
+  expect(await desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
+
+  await bringIn(page, 'house.css', ':root { --glow: 0 3px 9px #004db3; --soft-radius: 14px; --grid-gap: 4px; }');
+  await expect(panel.getByRole('status')).toContainText('2 added, 0 changed, 0 equal, 1 left');
+  await expect(panel.getByRole('listitem').filter({ hasText: '--grid-gap' })).toContainText('kept, and written out again');
+  await panel.getByRole('button', { name: 'Take it' }).click();
+  await desk.saved();
+  await desk.step('Publish');
+  const second = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CSS', exact: true }).click();
+  const out = await readFile(await (await second).path(), 'utf8');
+  expect(out).toContain('--grid-gap: 4px;');
+  expect(out).toMatch(/--shadow-glow: 0px 3px 9px 0px/);
+});

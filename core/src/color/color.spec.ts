@@ -73,6 +73,8 @@ describe('colour', () => {
     for (const text of ['#b83a1e', 'b83a1e', 'rgb(184 58 30)', 'rgb(184, 58, 30)', 'RGB(184 58 30 / 100%)']) expect(hex(parseColor(text)!.rgb)).withContext(text).toBe('#b83a1e');
     fc.assert(fc.property(rgb8, (color) => hex(parseColor(hex(color))!.rgb) === hex(color)));
     expect(cssColor(parseColor('rgb(1 2 3 / 0.5)')!.rgb)).toBe('rgb(1 2 3 / 0.5)');
+    for (const text of ['italic 300 14px/20px "Quay", sans-serif', '"', '--', 'rgb(', 'url(x)', '1e999', ',-']) expect(parseColor(text)).withContext(text).toBeUndefined();
+    fc.assert(fc.property(fc.string({ maxLength: 80 }), (text) => (parseColor(text), true)), { numRuns: 2000 });
   });
 
   it('says when sRGB cannot show a colour, and refuses what is none', () => {

@@ -24,13 +24,22 @@ export function parseColor(text: string): ParsedColor | undefined {
   const typed = text.trim();
   if (typed === '' || typed.length > 80) return undefined;
   const lower = typed.toLowerCase();
-  const parsed = parseCss(lower) ?? (/^[0-9a-f]{6}$|^[0-9a-f]{3}$/.test(lower) ? parseCss(`#${lower}`) : undefined);
+  const parsed = readCss(lower) ?? (/^[0-9a-f]{6}$|^[0-9a-f]{3}$/.test(lower) ? readCss(`#${lower}`) : undefined);
   if (!parsed) return undefined;
   const { l = 0, c = 0, h = 0, alpha = 1 } = toOklch(parsed);
   if (![l, c, h, alpha].every(Number.isFinite)) return undefined;
   const oklch: Oklch = { l: clamp(l, 0, 1), c: Math.max(0, c), h: ((h % 360) + 360) % 360, alpha: clamp(alpha, 0, 1) };
   const inside = inSrgb(oklch);
   return { typed, oklch, rgb: inside ? directRgb(parsed, oklch) : paintedRgb(oklch), mapped: !inside };
+}
+
+/** The library throws at some texts that are no colour, like a list of fonts. */
+function readCss(text: string): ReturnType<typeof parseCss> {
+  try {
+    return parseCss(text);
+  } catch {
+    return undefined;
+  }
 }
 
 /** 8-bit channels straight from the notation, so that a typed hex paints as exactly that hex. */

@@ -1,6 +1,6 @@
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { applyChange, followSwatch, checkTouched, setRule, setSwatchColor, setValue, type Edit } from '../change/index.ts';
-import { readIncoming, writeDtcg } from '../formats/index.ts';
+import { readIncoming, writeDtcg, writeTokensCss } from '../formats/index.ts';
 import { readSite, type Site } from '../site/index.ts';
 import { resolvedSwatches, styleSizeAt, swatchColor, swatchPath, tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
@@ -152,5 +152,74 @@ describe('bringing in a whole brand', () => {
     expect(done(site, takeBrand(site, edited.brand, 'x')).brand).toEqual(edited.brand);
     const mixed = done(site, takeBrand(site, edited.brand, 'x', new Set(['color.core.brand'])));
     expect([hex(paintedRgb(swatchColor(mixed.brand, 'brand')!)), mixed.brand.corners.button]).toEqual(['#b83a1e', 9]);
+  });
+});
+
+describe('tokens.css', () => {
+  const corner = ['brand', 'cornerList'];
+  const rich = (() => {
+    const [variant] = site.brand.variantOrder;
+    const edits: [string[], unknown][] = [
+      [corner, { items: { soft: { id: 'soft', label: 'Soft', path: 'soft', value: { kind: 'px', radii: [12] } }, leaf: { id: 'leaf', label: 'Leaf', path: 'leaf', value: { kind: 'px', radii: [12, 2, 12, 2] } } }, order: ['soft', 'leaf'] }],
+      [['brand', 'corners', 'card'], 'soft'], [['brand', 'variants', variant!, 'shape'], { edge: 3, corner: 7 }],
+      [['brand', 'shadows'], { items: { lift: { id: 'lift', label: 'Lift', path: 'lift', x: 0, y: 2, blur: 8, spread: 0, color: 'ink', alpha: 0.2 } }, order: ['lift'], uses: { button: null, card: 'lift', picture: null, field: null } }],
+      [['brand', 'motion'], { items: { quick: { id: 'quick', label: 'Quick', path: 'quick', duration: 150, easing: [0.2, 0, 0, 1] } }, order: ['quick'], uses: { button: 'quick', link: null, field: null } }],
+    ];
+    return edits.reduce((now, [at, value]) => done(now, setValue(now, '', at, value)), site);
+  })();
+  const into = (of: Site, css: string) => {
+    const incoming = readIncoming('tokens.css', css, of.brand);
+    return { incoming, after: incoming.brand ? done(of, takeBrand(of, incoming.brand.brand, 'tokens.css')) : of };
+  };
+
+  it('comes back as it went out: nothing changed, nothing left', () => {
+    const { incoming } = into(rich, writeTokensCss(rich.brand));
+    expect([incoming.brand!.changed, incoming.brand!.left, incoming.brand!.taken]).toEqual([[], [], tokenTable(rich.brand).size] as never);
+    expect(incoming.brand!.brand).toEqual(rich.brand);
+  });
+  it('is read back with every edit that a token can take, of every kind', () => {
+    const [variant] = site.brand.variantOrder;
+    const edits: [string[], unknown][] = [
+      [['brand', 'swatches', 'brand', 'color'], parseColor('#0055aa')!.oklch], [['brand', 'swatches', 'brand', 'typed'], '#0055aa'],
+      [['brand', 'grounds', 'pale', 'slots', 'text'], { kind: 'swatch', swatch: 'brand' }], [['brand', 'grounds', 'pale', 'slots', 'heading'], { kind: 'raw', color: '#123456' }],
+      [['brand', 'styles', 'running', 'weight'], 500], [['brand', 'styles', 'running', 'lineHeight'], 1.7], [['brand', 'styles', 'running', 'letterSpacing'], 0.02],
+      [['brand', 'styles', 'running', 'italic'], true], [['brand', 'styles', 'running', 'textCase'], 'uppercase'], [['brand', 'styles', 'running', 'spaceAbove'], 9],
+      [['brand', 'styles', 'running', 'size'], { kind: 'pinned', small: 17, large: 21 }],
+      [['brand', 'corners', 'card'], 'leaf'], [['brand', 'corners', 'button'], 5], [[...corner, 'items', 'leaf', 'value'], { kind: 'px', radii: [1, 2, 3, 4] }],
+      [['brand', 'edges', 'card'], 2], [['brand', 'variants', variant!, 'shape', 'edge'], 6], [['brand', 'underline', 'thickness'], 2], [['brand', 'underline', 'offset'], 0.3],
+      [['brand', 'shadows', 'items', 'lift', 'blur'], 20], [['brand', 'shadows', 'items', 'lift', 'alpha'], 0.5],
+      [['brand', 'motion', 'items', 'quick', 'duration'], 300], [['brand', 'motion', 'items', 'quick', 'easing'], [0.1, 0.2, 0.3, 0.4]],
+      [['brand', 'spaces', 'even', 'values', 'desktop'], 71], [['brand', 'sizes', site.brand.sizeOrder[0]!, 'padX'], 31],
+    ];
+    for (const [at, value] of edits) {
+      const edited = done(rich, setValue(rich, '', at, value));
+      const { incoming, after } = into(rich, writeTokensCss(edited.brand));
+      expect(incoming.brand!.left.filter((one) => !/worked out/.test(one.reason))).withContext(at.join('.')).toEqual([]);
+      expect([...tokenTable(after.brand)].map(([path, token]) => [path, token.css ?? token.alias])).withContext(at.join('.')).toEqual([...tokenTable(edited.brand)].map(([path, token]) => [path, token.css ?? token.alias]));
+    }
+  });
+  it('says of each faulty value what was wrong, takes the others, and knows a part of the sheet as well', () => {
+    const { incoming, after } = into(rich, ':root { --text-running-weight: 650; --text-running-line-height: 99; --corner-button: 1e999px; --edge-card: -2px; --color-core-brand: nonsense; --text-running-size: 0; --elsewhere: 3px }');
+    expect(after.brand.styles['running']!.weight).toBe(650);
+    const why = Object.fromEntries(incoming.brand!.left.map((one) => [one.path, one.reason]));
+    expect(Object.keys(why)).toEqual(['--text-running-line-height', '--corner-button', '--edge-card', '--color-core-brand', '--text-running-size', '--elsewhere']);
+    expect(why['--corner-button']).toBe('is 1e999px, which cannot be read back');
+    expect(why['--text-running-line-height']).toMatch(/^is 99: .*3/);
+    expect(why['--elsewhere']).toContain('kept, and written out again');
+    expect(writeTokensCss(after.brand)).toContain('--elsewhere: 3px;');
+  });
+  it('writes out again what another tool’s sheet had besides, naming swatches by their new path', () => {
+    const { after } = take(site, ':root { --Sea: #0e3b43; --link: var(--Sea); --gap: 4px; --trap: "</style>" }', {}, 'x.css');
+    const sheet = writeTokensCss(after.brand);
+    const sea = Object.values(after.brand.swatches).find((one) => one.label === 'Sea')!;
+    expect(sheet).toContain(`--link: var(--${swatchPath(sea).replaceAll('.', '-')});`);
+    expect(sheet).toContain('--gap: 4px;');
+    expect(sheet).not.toContain('</style>');
+    // A swatch whose path moves takes along what names it.
+    const follows = applyChange(after, followSwatch(after, sea.id, 'ink')).site;
+    expect(writeTokensCss(follows.brand)).toContain('--link: var(--color-derived-sea);');
+    // Neither doubles nor stands in the DTCG file.
+    expect(into(after, sheet).incoming.brand!.left).toEqual([]);
+    expect(Object.keys(writeDtcg(after)).filter((key) => key.startsWith('--'))).toEqual([]);
   });
 });

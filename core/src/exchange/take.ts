@@ -3,7 +3,7 @@ import type { Incoming, LeftToken } from '../formats/index.ts';
 import { slotSwatch } from '../ground/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
-import { swatchPath } from '../style/index.ts';
+import { customProperty, swatchPath } from '../style/index.ts';
 import { takePart } from './parts.ts';
 import { groundLike, slotsFor, type ColorPlan } from './plan.ts';
 import type { PlanRow } from './plan-row.ts';
@@ -89,9 +89,9 @@ function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'se
 
 /** The kept tokens with those of the file, naming our swatches where they named a colour that is in now; undefined when there are none or they would not fit. */
 function keptWith(site: Site, left: readonly Pick<LeftToken, 'path' | 'kept'>[], here: ReadonlyMap<string, string>): Record<string, string> | undefined {
-  const fresh = left.filter((one) => one.kept !== undefined && one.kept.length <= 20_000 && one.path !== '' && one.path.length <= 300 && !one.path.split('.').includes('__proto__'));
+  const fresh = left.filter((one) => one.kept && one.kept.length <= 20_000 && one.path !== '' && one.path.length <= 300 && !one.path.split('.').includes('__proto__'));
   if (fresh.length === 0) return undefined;
-  const renamed = (json: string) => json.replace(/"\{([^{}"]+)\}"/g, (whole, key: string) => (here.has(key) ? `"{${swatchPath(site.brand.swatches[here.get(key)!]!)}}"` : whole));
+  const renamed = (json: string) => json.replace(/var\(\s*--([^,)\s]+)/g, (whole, key: string) => (here.has(key) ? `var(${customProperty(swatchPath(site.brand.swatches[here.get(key)!]!))}` : whole)).replace(/"\{([^{}"]+)\}"/g, (whole, key: string) => (here.has(key) ? `"{${swatchPath(site.brand.swatches[here.get(key)!]!)}}"` : whole));
   const kept = { ...site.brand.kept, ...Object.fromEntries(fresh.map(({ path, kept: json }) => [path, renamed(json!)])) };
   return Object.entries(kept).reduce((sum, [path, json]) => sum + path.length + json.length, 0) <= MOST_KEPT ? kept : undefined;
 }

@@ -3,6 +3,7 @@ import { compositesOf } from './dtcg-composites.ts';
 import type { Site } from '../site/index.ts';
 import { tokenTable, type Token } from '../style/index.ts';
 import { colorOf, lengthOf } from '../reach/index.ts';
+import { isKeptProperty } from './tokens-css-write.ts';
 
 /** Our own data in a DTCG file: what a plain reader skips and we read back without loss. */
 export const EXTENSION = 'org.yohaku.brand';
@@ -32,7 +33,7 @@ export function writeDtcg(site: Site): Node {
     }
   }
   for (const { path, token } of compositesOf(site.brand)) putBack(root, path, token);
-  for (const [path, json] of Object.entries(site.brand.kept ?? {})) putBack(root, path, JSON.parse(json) as Node);
+  for (const [path, json] of Object.entries(site.brand.kept ?? {})) if (!isKeptProperty(path)) putBack(root, path, JSON.parse(json) as Node);
   return root;
 }
 

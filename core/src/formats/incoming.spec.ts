@@ -102,12 +102,47 @@ describe('custom properties', () => {
   it('are read from a sheet however it is written, last value first', () => {
     const css = '/* --no: #000 */:root{--Sea:#0e3b43;--sand : hsl(40 30% 90%) ;--sea-deep:var(--Sea)}\n@media (x){.a{--Sea:#0e3b44 !important;color:var(--b,#fff)}} .b{--font:"A;B"; --gap: calc(1px + (2px))}';
     expect(hexes(css, 'site.css')).toEqual({ Sea: '#0e3b44', Sand: '#ede8de' });
-    expect(reasons(css, 'site.css')).toEqual({ 'sea-deep': 'names --Sea, which is brought in by itself', font: 'is "A;B"; only colours come in', gap: 'is calc(1px + (2px)); only colours come in' });
+    const only = 'only colours, text styles, shadows, motions and corners come in by themselves';
+    expect(reasons(css, 'site.css')).toEqual({ '--sea-deep': 'names --Sea, which is brought in by itself', '--font': `is "A;B"; ${only}`, '--gap': `is calc(1px + (2px)); ${only}` });
+    expect(read(css, 'site.css').left.map((one) => JSON.parse(one.kept!) as string)).toEqual(['var(--Sea)', '"A;B"', 'calc(1px + (2px))']);
   });
   it('that lead in a circle or nowhere are left with the reason', () => {
     const found = reasons(':root { --a: var(--b); --b: var(--a); --c: var(--d); --e: #fff }', 'x.css');
-    expect(found['a']).toBe('names --b, which leads to no value');
-    expect(found['c']).toBe('names --d, which leads to no value');
+    expect(found['--a']).toBe('names --b, which leads to no value');
+    expect(found['--c']).toBe('names --d, which leads to no value');
+    // Inside a value as well, and without end.
+    const grown = `:root { --e: #fff; --f: 0 1px var(--g); --h: var(--h) 2px; ${Array.from({ length: 40 }, (_, i) => `--x${i}: var(--x${i + 1}) var(--x${i + 1});`).join(' ')} --x40: 1px }`;
+    const inside = reasons(grown, 'x.css');
+    for (const name of ['--f', '--h', '--x0']) expect(inside[name]).withContext(name).toContain('names a property that leads to no value');
+  });
+  it('bring text styles, shadows, motions and corners, whatever they name put in', () => {
+    const { parts, left } = read(`:root {
+      --unit: 0.5rem; --night: rgb(10 20 30 / 40%); --serif: "Quay Serif", serif;
+      --text-lead-size: 1.5rem; --text-lead-line-height: 1.4; --text-lead-weight: 600; --text-lead-tracking: -0.01em; --text-lead-font-family: var(--serif);
+      --fine: italic 300 14px/20px "Quay Sans", sans-serif;
+      --shadow-raised: 0 2px var(--unit) -1px var(--night);
+      --motion-quick-duration: .2s; --motion-quick-easing: cubic-bezier(0.2, 0, 0, 1.2);
+      --slow: opacity 400ms ease-out; --radius-card: .75rem; --width: 40px;
+    }`, 'x.css');
+    expect(parts.map(({ kept: _, ...one }) => one as unknown)).toEqual([
+      { key: '--text-lead', label: 'Lead', kind: 'style', family: 'Quay Serif', size: 24, weight: 600, lineHeight: 1.4, letterSpacing: -0.01, italic: false },
+      { key: '--motion-quick', label: 'Quick', kind: 'motion', duration: 200, easing: [0.2, 0, 0, 1.2] },
+      { key: '--fine', label: 'Fine', kind: 'style', family: 'Quay Sans', size: 14, weight: 300, lineHeight: 1.429, letterSpacing: undefined, italic: true },
+      { key: '--shadow-raised', label: 'Raised', kind: 'shadow', x: 0, y: 2, blur: 8, spread: -1, color: { r: 10, g: 20, b: 30, alpha: 0.4 } },
+      { key: '--slow', label: 'Slow', kind: 'motion', duration: 400, easing: [0, 0, 0.58, 1] },
+      { key: '--radius-card', label: 'Card', kind: 'corner', radius: 12 },
+    ]);
+    expect(left.map((one) => one.path)).toEqual(['--unit', '--serif', '--width']);
+  });
+  it('that look like one of those and cannot be are left with the reason, and kept as they stand', () => {
+    const css = ':root { --ok: #fff; --a-shadow: inset 0 1px 2px #000; --b: 0 1px 2px #000, 0 2px 9px #0003; --c-shadow: 0 999px #000; --radius-big: 1e999px; --radius-x: 400px; --t-size: 10000px; --t-weight: 400; --m-duration: 99s; --m-easing: ease; --n-duration: 1ms; --n-ease: steps(4) }';
+    expect(reasons(css, 'x.css')).toEqual({
+      '--a-shadow': 'lies within its part; shadows of the brand lie below', '--b': 'is 2 shadows in one; a shadow of the brand is one', '--c-shadow': 'has offsets outside -60 to 60 px, or a blur outside 0 to 120',
+      '--radius-big': 'is 1e999px; only colours, text styles, shadows, motions and corners come in by themselves', '--radius-x': 'is a corner of 400 px; corners go from 0 to 100 px',
+      '--t-size': 'has a size of {"value":10000,"unit":"px"}; sizes go from 8 to 200 px', '--t-weight': 'has a size of {"value":10000,"unit":"px"}; sizes go from 8 to 200 px',
+      '--m-duration': 'has a duration outside 0 to 2000 ms', '--m-easing': 'has a duration outside 0 to 2000 ms', '--n-duration': 'has a curve that cannot be read', '--n-ease': 'has a curve that cannot be read',
+    });
+    expect(read(css, 'x.css').left.every((one) => one.path.startsWith('--') && typeof JSON.parse(one.kept!) === 'string')).toBeTrue();
   });
   it('before an error halfway are used', () => {
     expect(hexes(':root { --a: #111; --b: #222; broken { { ; --c: #333', 'x.css')).toEqual({ A: '#111111', B: '#222222', C: '#333333' });

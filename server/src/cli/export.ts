@@ -1,6 +1,6 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { swatchSheetSvg, swatchesCsv, swatchesJson, tokensCss, writeDtcg, type Site } from '@yohaku/core';
+import { swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, type Site } from '@yohaku/core';
 import { exportSite } from '../publish/index.ts';
 import { readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
 
@@ -32,5 +32,5 @@ export const exportVerb: Verb = {
 };
 
 const WRITE: Record<string, (site: Site) => string> = {
-  dtcg: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n`, css: (site) => tokensCss(site.brand), svg: swatchSheetSvg, csv: swatchesCsv, json: swatchesJson,
+  dtcg: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n`, css: (site) => writeTokensCss(site.brand), svg: swatchSheetSvg, csv: swatchesCsv, json: swatchesJson,
 };

@@ -6,7 +6,7 @@ import { saveChange } from '../sites/index.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
 
 export const importVerb: Verb = {
-  help: './yohaku import FILE --site SITE [--colour] [--data DIR] [--json]\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; all others bring colours.\n',
+  help: './yohaku import FILE --site SITE [--colour] [--data DIR] [--json]\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; so does a tokens.css with its edits; all others bring colours, text styles, shadows, motions and corners.\n',
   async run(args, host) {
     const { values, positionals } = readArgs(args, { site: { type: 'string' }, colour: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
     const [file] = positionals;
@@ -15,9 +15,9 @@ export const importVerb: Verb = {
     const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
       throw new UseError(`${file} cannot be read: ${error.code ?? error.message}.`);
     });
-    const incoming = parse(file, text);
     return withDatabase(values.data, host, async (database) => {
       const { site } = await siteById(database, values.site!);
+      const incoming = parse(file, text, site);
       const { rows, counts, edit } = bringIn(site, incoming, values.colour ?? false);
       if (edit) {
         const change: Change = { id: `import-${randomUUID()}`, schemaVersion: 1, label: edit.label, ops: [...edit.ops] };
@@ -45,9 +45,9 @@ function bringIn(site: Site, incoming: Incoming, colourOnly: boolean) {
   return { ...plan, edit: takeColors(site, incoming, plan, new Map(), () => `s${randomUUID().slice(0, 13)}`) };
 }
 
-function parse(file: string, text: string): Incoming {
+function parse(file: string, text: string, { brand }: Site): Incoming {
   try {
-    return readIncoming(file.split('/').at(-1)!, text);
+    return readIncoming(file.split('/').at(-1)!, text, brand);
   } catch (error) {
     if (error instanceof SiteIssues) throw new UseError(`${file}: ${error.issues[0]!.path} ${error.issues[0]!.message}`);
     throw error;

@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, recolor, specimenHtml, stylesCss, tokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, recolor, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, readFile } from '../assets/index.ts';
 
@@ -29,7 +29,7 @@ export async function exportSite(db: Querier, site: Site, root: string): Promise
   const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
   for (const id of site.pageOrder) text(site.pages[id]!.file, pageHtml(site, id), HTML);
   text('specimen.html', specimenHtml(site), HTML);
-  text('tokens.css', tokensCss(site.brand), CSS);
+  text('tokens.css', writeTokensCss(site.brand), CSS);
   text('styles.css', stylesCss(site), CSS);
   text('fonts.css', siteFontsCss(site, 'fonts/'), CSS);
   text('tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json');

@@ -35,7 +35,7 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
 
 function readFile(name: string, text: string): ReadFile {
   try {
-    return { incoming: readIncoming(name, text) };
+    return { incoming: readIncoming(name, text, site?.brand) };
   } catch (error) {
     if (error instanceof SiteIssues) return { problem: `${error.issues[0]!.path} ${error.issues[0]!.message}` };
     throw error;

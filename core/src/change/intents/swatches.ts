@@ -2,7 +2,7 @@ import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
 import { slotSwatch, withSlotSwatch } from '../../ground/index.ts';
 import { mapRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
 import type { Site, Swatch } from '../../site/index.ts';
-import { swatchColor, swatchPath } from '../../style/index.ts';
+import { customProperty, swatchColor, swatchPath } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 
@@ -98,7 +98,7 @@ export function removeSwatch(site: Site, id: string, heir: string | undefined): 
 function retarget(site: Site, from: string, to: string): Op[] {
   if (from === to) return [];
   const kept = Object.entries(site.brand.kept ?? {}).flatMap(([path, json]) => {
-    const turned = json.replaceAll(`"{${from}}"`, `"{${to}}"`);
+    const turned = json.replaceAll(`"{${from}}"`, `"{${to}}"`).replaceAll(new RegExp(`var\\(${customProperty(from)}(?=[,)])`, 'g'), `var(${customProperty(to)}`);
     return turned === json ? [] : [setOp(site, ['brand', 'kept', path], turned)];
   });
   const records = [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)];

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJson, tokenTable, tokensCss, writeDtcg, writePixels, type Site } from '@yohaku/core';
+import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJson, tokenTable, writeTokensCss, writeDtcg, writePixels, type Site } from '@yohaku/core';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
@@ -37,7 +37,7 @@ export class PublishStep {
   /** Open formats of what is on the desk, each one file. */
   protected readonly files: readonly TokenFile[] = [
     { label: 'DTCG', name: 'tokens.json', type: 'application/json', write: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n` },
-    { label: 'CSS', name: 'tokens.css', type: 'text/css', write: (site) => tokensCss(site.brand) },
+    { label: 'CSS', name: 'tokens.css', type: 'text/css', write: (site) => writeTokensCss(site.brand) },
     { label: 'Swatch sheet (SVG)', name: 'swatches.svg', type: 'image/svg+xml', write: swatchSheetSvg },
     { label: 'CSV', name: 'swatches.csv', type: 'text/csv', write: swatchesCsv },
     { label: 'JSON', name: 'swatches.json', type: 'application/json', write: swatchesJson },
