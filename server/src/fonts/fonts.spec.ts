@@ -7,6 +7,7 @@ import { fontPath } from '../publish/index.ts';
 import { sfntOf, sfntTables } from '../testing/sfnt.ts';
 import { FontRefused } from './font-refused.ts';
 import { fontLooks } from './font-looks.ts';
+import { openApart } from './open-apart.ts';
 import { FONT_LIMITS } from './open-font.ts';
 import { readFontFile } from './read-font.ts';
 import { toWoff2 } from './to-woff2.ts';
@@ -116,6 +117,26 @@ describe('a font file', () => {
     expect(refusal(Buffer.concat([head, flat]))).toMatch(/unpacks to more than 40 MB/);
     const woff = sfntOf(new Map([['glyf', Buffer.alloc(FONT_LIMITS.unpacked + 1)]]), (data) => deflateSync(data));
     expect(refusal(woff)).toMatch(/unpacks to more than 40 MB/);
+  });
+  it('made to fill the memory or to have no end is refused, and the server goes on', async () => {
+    const endless = changed((tables) => {
+      // One run of characters from the first to the last that 32 bits can name (OpenType, cmap format 12).
+      const cmap = Buffer.alloc(12 + 28);
+      cmap.writeUInt16BE(1, 2);
+      cmap.writeUInt16BE(3, 4);
+      cmap.writeUInt16BE(10, 6);
+      cmap.writeUInt32BE(12, 8);
+      cmap.writeUInt16BE(12, 12);
+      cmap.writeUInt32BE(28, 16);
+      cmap.writeUInt32BE(1, 24);
+      cmap.writeUInt32BE(0xffff_fffe, 32);
+      tables.set('cmap', cmap);
+    });
+    await expectAsync(openApart(endless, { seconds: 60, megabytes: 96 })).toBeRejectedWithError(FontRefused, /takes more memory than any font does/);
+    await expectAsync(openApart(endless, { seconds: 0.1, megabytes: 4000 })).toBeRejectedWithError(FontRefused, /could not be read within 0.1 seconds/);
+    const { read, looks, woff2 } = await openApart(ttf);
+    expect([read.family, looks.kind, Buffer.from(woff2).toString('latin1', 0, 4)]).toEqual(['Arimo', 'sans', 'wOF2']);
+    await expectAsync(openApart(Buffer.from('no font'))).toBeRejectedWithError(FontRefused, /no woff2, woff, ttf or otf/);
   });
   it('without a name, or with one that would break out of a stylesheet, is taken with what can be used of it', () => {
     const nameless = readFontFile(changed((tables) => tables.delete('name')));

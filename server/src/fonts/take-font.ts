@@ -1,9 +1,7 @@
 import type { ReadFace } from '@yohaku/core';
 import type { Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
-import { fontLooks } from './font-looks.ts';
-import { readFontFile } from './read-font.ts';
-import { toWoff2 } from './to-woff2.ts';
+import { openApart } from './open-apart.ts';
 
 /** A font that was taken in, ready to become part of a brand. */
 export interface TakenFont extends ReadFace {
@@ -18,9 +16,10 @@ export interface TakenFont extends ReadFace {
  * @throws FontRefused when it is none, broken or too large
  */
 export async function takeFont(db: Querier, name: string, bytes: Buffer): Promise<TakenFont> {
-  const { format, family, weight, italic, axes, embedding, metrics, width, coverage, tableFigures, notes } = readFontFile(bytes);
-  const { kind, shape } = fontLooks(bytes);
-  const hash = await storeFile(db, await toWoff2(bytes, format), 'font/woff2');
+  const { read, looks, woff2 } = await openApart(bytes);
+  const { family, weight, italic, axes, embedding, metrics, width, coverage, tableFigures, notes } = read;
+  const { kind, shape } = looks;
+  const hash = await storeFile(db, Buffer.from(woff2), 'font/woff2');
   const called = family || name.replace(/\.\w+$/, '').replace(/[^\p{L}\p{N} ._-]/gu, ' ').replace(/\s+/g, ' ').trim().slice(0, 60).trim() || 'Font';
   return {
     family: { name: called, kind, shape, metrics: { ...metrics, widths: { [`${Math.min(Math.max(400, weight[0]), weight[1])}${italic ? 'i' : ''}`]: width } } },
