@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
-import { Injectable, inject } from '@angular/core';
-import { type Observable, map } from 'rxjs';
+import { Injectable, InjectionToken, inject } from '@angular/core';
+import { type Observable, TimeoutError, map, timeout } from 'rxjs';
 import type { AuditCounts, Change, Evidence, PixelsJson, LayoutReading, ReadFace, Site } from '@yohaku/core';
 
 export interface LoadedSite { readonly site: Site; readonly sequence: number }
@@ -12,10 +12,14 @@ export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { re
 export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
 export interface Publications { readonly publications: Publication[]; readonly live: { readonly site: Site; readonly number: number; readonly sequence: number } | null }
 
+/** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
+export const PATIENCE = new InjectionToken<{ ms: number }>('patience with the server', { providedIn: 'root', factory: () => ({ ms: 20_000 }) });
+
 /** Everything the desk asks of the server. */
 @Injectable({ providedIn: 'root' })
 export class SiteApi {
   readonly #http = inject(HttpClient);
+  readonly #patience = inject(PATIENCE);
 
   signIn(token: string): Observable<unknown> {
     return this.#http.post('/api/session', { token });
@@ -27,10 +31,10 @@ export class SiteApi {
     return this.#http.get<LoadedSite>(`/api/sites/${site}`);
   }
   send(site: string, window: string, changes: readonly Change[]): Observable<SendResult[]> {
-    return this.#http.post<{ results: SendResult[] }>(`/api/sites/${site}/changes`, { window, changes }).pipe(map(({ results }) => results));
+    return this.#http.post<{ results: SendResult[] }>(`/api/sites/${site}/changes`, { window, changes }).pipe(timeout(this.#patience.ms), map(({ results }) => results));
   }
   after(site: string, sequence: number): Observable<RemoteChange[]> {
-    return this.#http.get<{ changes: RemoteChange[] }>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(map(({ changes }) => changes));
+    return this.#http.get<{ changes: RemoteChange[] }>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(timeout(this.#patience.ms), map(({ changes }) => changes));
   }
   evidence(site: string): Observable<Evidence[]> {
     return this.#http.get<{ evidence: Evidence[] }>(`/api/sites/${site}/evidence`).pipe(map(({ evidence }) => evidence));
@@ -55,6 +59,8 @@ export class SiteApi {
   }
 }
 
+const NO_ANSWER = 'The server does not answer. Your edits are kept here and sent again.';
+
 /** The sentence of a failed request: the server's own words where it has some. */
 export function failureWords(error: unknown): string {
   if (error instanceof HttpErrorResponse) {
@@ -68,14 +74,15 @@ export function failureWords(error: unknown): string {
     }
     const detail = (body as { detail?: unknown } | undefined)?.detail;
     if (typeof detail === 'string') return detail;
-    if (error.status === 0) return 'The server does not answer. Your edits are kept here and sent again.';
+    if (error.status === 0) return NO_ANSWER;
   }
+  if (error instanceof TimeoutError) return NO_ANSWER;
   return 'Something went wrong. Nothing you did was lost; try again.';
 }
 
 /** Whether sending the same again later can help: no answer, or a server or database that is down. */
 export function canRetry(error: unknown): boolean {
-  return error instanceof HttpErrorResponse && (error.status === 0 || error.status >= 500 || error.status === 429);
+  return error instanceof TimeoutError || (error instanceof HttpErrorResponse && (error.status === 0 || error.status >= 500 || error.status === 429));
 }
 
 /** Whether a failure means that nobody is signed in. */

@@ -5,7 +5,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue } from '@yohaku/core';
-import { pendingStore } from '../../api/index.ts';
+import { PATIENCE, pendingStore } from '../../api/index.ts';
 import { small } from '../../testing/small.ts';
 import { SiteActions } from './site.actions.ts';
 import { SiteEffects } from './site.effects.ts';
@@ -21,6 +21,7 @@ const until = async (holds: () => boolean | Promise<boolean>): Promise<void> => 
 describe('sending edits', () => {
   let store: Store;
   let http: HttpTestingController;
+  let patience: { ms: number };
   const state = () => store.selectSignal(siteFeature.selectSiteState)();
   const commit = (value: number, id: string) => store.dispatch(SiteActions.commit({ edit: setValue(state().current!, 'Corner', ['brand', 'corners', 'button'], value), id }));
   const posts = () => http.match((request) => request.method === 'POST');
@@ -36,7 +37,8 @@ describe('sending edits', () => {
   beforeEach(async () => {
     await forgetAll();
     sessionStorage.clear();
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ site: siteReducer }), provideEffects(SiteEffects)] });
+    patience = { ms: 60_000 };
+    TestBed.configureTestingModule({ providers: [{ provide: PATIENCE, useFactory: () => patience }, provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ site: siteReducer }), provideEffects(SiteEffects)] });
     store = TestBed.inject(Store);
     http = TestBed.inject(HttpTestingController);
     store.dispatch(SiteActions.open({ siteId: 'small' }));
@@ -75,6 +77,16 @@ describe('sending edits', () => {
     const again = await nextPost();
     expect((again.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
     again.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    expect(state().saving).toBe('saved');
+  });
+
+  it('does not wait for ever for an answer that does not come', async () => {
+    patience.ms = 100;
+    commit(9, 'edit-0001');
+    const [never] = posts();
+    await until(() => state().saving === 'waiting');
+    expect([never!.cancelled, state().waitingWords]).toEqual([true, jasmine.stringContaining('does not answer')]);
+    (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: true, overtook: [] }] });
     expect(state().saving).toBe('saved');
   });
 
