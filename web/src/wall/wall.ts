@@ -36,6 +36,10 @@ function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyM
   });
 }
 
+/** A chosen place is looked for on the wall at first after so many ms, and so often. */
+const LOOK_MS = 120;
+const LOOKS = 40;
+
 /** The wall: all pages in one row, or only what the token in hand reaches. */
 @Component({
   selector: 'yo-wall',
@@ -148,7 +152,7 @@ export class Wall {
     // A place chosen from a list: grow its page and bring it into view.
     effect(() => {
       const { place, grown } = this.desk();
-      if (place && grown === place.page && !this.anchor()) setTimeout(() => this.#showPlace(), 120);
+      if (place && grown === place.page && !this.anchor()) setTimeout(() => this.#showPlace(place), LOOK_MS);
     });
   }
 
@@ -227,12 +231,17 @@ export class Wall {
     return site ? siteIndex(site).byAddress.get(`${page} ${place}`)?.section : undefined;
   }
 
-  #showPlace(): void {
-    const place = this.desk().place;
-    const frame = this.frames().find((one) => one.page() === place?.page && one.width() === 1280 && one.live());
-    const element = place && frame?.document?.querySelector(`[data-place="${place.id}"]`);
-    if (!place || !frame || !element) return;
-    const rect = element.getBoundingClientRect();
+  /** Brings a chosen place to the middle of the wall as soon as its page hangs there at its full height. */
+  #showPlace(place: { readonly page: string; readonly id: string }, tries = 0): void {
+    if (this.desk().place !== place || this.anchor()) return;
+    const frame = this.frames().find((one) => one.page() === place.page && one.width() === 1280 && one.live());
+    const element = frame?.document?.querySelector(`[data-place="${place.id}"]`);
+    const rect = element?.getBoundingClientRect();
+    if (!frame || !rect || rect.height === 0 || rect.top * frame.scale() > frame.element.offsetHeight) {
+      // A fresh frame is filled and measured some moments after it was asked for.
+      if (tries < LOOKS) setTimeout(() => this.#showPlace(place, tries + 1), LOOK_MS);
+      return;
+    }
     const row = this.row()!.nativeElement;
     const top = frame.element.offsetTop + rect.top * frame.scale();
     row.scrollTo({ top: Math.max(0, top - row.clientHeight / 2), left: Math.max(0, frame.element.offsetLeft - 40) });
