@@ -128,3 +128,25 @@ test('links take the underline of the brand: its distance in em, its thickness i
   await offset.press('Enter');
   await expect(page.getByRole('alert')).toContainText('From -0.1em to 1em. 0.3em is kept.');
 });
+
+test('a button is judged where it stands in the grid: its label, its edge on the ground, its ring, its height', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  const grid = page.getByRole('group', { name: 'Variants by states' });
+  const short = grid.getByRole('img', { name: /^short of/ });
+  await expect(grid.getByText('48 px')).toHaveCount(2);
+  await expect(short).toHaveCount(0);
+  await page.getByRole('button', { name: 'Quiet, rest', exact: true }).click();
+  // Neither edge nor fill stands out any more; the ring of the focus still does.
+  await desk.choose('edge', 'Chart paper');
+  await expect(grid.getByRole('img', { name: 'short of 3' })).toHaveCount(2);
+  await desk.choose('label', 'Lamp');
+  await expect(grid.getByRole('img', { name: 'short of 4.5' })).toHaveCount(3);
+  await page.getByRole('button', { name: 'Sizes and motion' }).click();
+  await page.getByLabel('above, below').first().fill('0');
+  await page.getByLabel('above, below').first().press('Enter');
+  await expect(grid.getByText('26 px')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Shape', exact: true }).click();
+  await page.getByLabel('Edge of buttons').fill('0');
+  await page.getByLabel('Edge of buttons').press('Enter');
+  await expect(grid.getByRole('img', { name: 'short of 24' })).toHaveCount(2);
+});

@@ -95,6 +95,10 @@ describe('audit', () => {
   it('keeps targets 24 px high by their lower bound, links in a paragraph exempt', () => {
     const flat = after(after(site, setValue(site, '', ['brand', 'sizes', 'regular', 'padY'], 0)), setValue(site, '', ['brand', 'styles', 'label', 'size'], { kind: 'pinned', small: 12, large: 12 }));
     expect(new Set(failing(auditSite(flat), 'target-size').map((one) => one.place.id))).toEqual(new Set(['k/k1']));
+    // Edges count as wide as they are.
+    const high = (edge: number) => failing(auditSite(after(flat, setValue(flat, '', ['brand', 'edges', 'button'], edge))), 'target-size').map((one) => one.found);
+    expect(high(0)[0]).toBeCloseTo(high(2)[0]! - 4, 6);
+    expect(high(9)).toEqual([]);
   });
 
   it('judges again only what an edit touched, with the same result as from nothing', () => {

@@ -24,7 +24,7 @@ export function pixelsAt(table: TokenTable, painting: Painting, property: Painte
 }
 
 /** Height in px of a button or field of one line: its line, padding and edges. */
-function heightAt(table: TokenTable, painting: Painting, width: number): number {
+export function heightAt(table: TokenTable, painting: Painting, width: number): number {
   const px = (property: PaintedProperty) => pixelsAt(table, painting, property, 'rest', width);
   return (px('line-height') ?? 0) + 2 * ((px('padding-block') ?? FIELD_PADDING) + (px('border-width') ?? 0));
 }

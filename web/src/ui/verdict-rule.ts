@@ -8,7 +8,7 @@ import { cutDownText } from '@yohaku/core';
   template: `
     <span class="mono" [class.quiet]="!fails()">{{ text() }}</span>
     @if (fails()) {
-      <svg width="34" height="12" role="img" [attr.aria-label]="'short of ' + needed()"><path [attr.d]="path()" stroke="currentColor" stroke-width="2" fill="none" /><path d="M33 1V11" stroke="currentColor" /></svg>
+ <svg [attr.width]="short() ? 15 : 34" height="12" [attr.viewBox]="short() ? '18 0 16 12' : null" role="img" [attr.aria-label]="'short of ' + needed()"><path [attr.d]="path()" stroke="currentColor" stroke-width="2" fill="none" /><path d="M33 1V11" stroke="currentColor" /></svg>
     }
   `,
   styles: `:host { display: inline-flex; align-items: center; gap: 6px; white-space: nowrap; }`,
@@ -17,8 +17,11 @@ export class VerdictRule {
   readonly found = input.required<number>();
   readonly needed = input.required<number>();
   readonly unit = input('');
+  readonly digits = input(2);
+  /** Where there is little room: the end of the line only. */
+  readonly short = input(false);
   protected readonly fails = computed(() => this.found() < this.needed());
-  protected readonly text = computed(() => cutDownText(this.found(), 2) + this.unit());
+  protected readonly text = computed(() => cutDownText(this.found(), this.digits()) + this.unit());
   protected readonly path = computed(() => `M0 6H${Math.max(2, Math.min(30, (30 * this.found()) / this.needed()))}`);
 }
 

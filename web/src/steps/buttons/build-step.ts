@@ -49,9 +49,12 @@ export class BuildStep {
   #shape(variant: string, padY: number): { readonly radius: string; readonly edge: number; readonly shadow: string | null } {
     const brand = this.brand()!;
     const { corner, edge, shadow } = shapeOfVariant(brand, variant);
-    const height = this.label().size * this.label().lineHeight + 2 * (padY + edge);
-    const radius = typeof corner === 'number' ? `${corner}px` : corner.value.kind === 'share' ? `${corner.value.share * height}px` : cornerCss(corner.value);
+    const radius = typeof corner === 'number' ? `${corner}px` : corner.value.kind === 'share' ? `${corner.value.share * this.#high(variant, padY)}px` : cornerCss(corner.value);
     return { radius, edge, shadow: shadow && tokenValue(tokenTable(brand), `shadow.${shadow.path}`).css };
+  }
+  /** Height of a button of one line at 1280, px. */
+  #high(variant: string, padY: number): number {
+    return this.label().size * this.label().lineHeight + 2 * (padY + shapeOfVariant(this.brand()!, variant).edge);
   }
   /** The variant whose buttons are in hand, when they are all of one. */
   protected readonly variant = computed(() => {
@@ -84,7 +87,7 @@ export class BuildStep {
     if (!brand) return [];
     const sizes = this.size() === EVERY || !brand.sizes[this.size()] ? brand.sizeOrder : [this.size()];
     return brand.variantOrder.flatMap((variant) => sizes.map((size, nth) => ({
-      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
+      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), high: this.#high(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
       cells: STATES.map((state) => {
         const colors = state === 'focus' ? 'rest' : state;
         const css = (part: ButtonPart) => this.#css(this.ground(), buttonSlot(variant, part, colors));
@@ -92,7 +95,9 @@ export class BuildStep {
         const fill = composite(colorOf(css('fill')) ?? behind, behind);
         return {
           state, fill: css('fill'), text: css('label'), edge: css('edge'), ring: state === 'focus' ? this.#css(this.ground(), 'focus') : '',
-          found: contrastRatio(composite(colorOf(css('label')) ?? WHITE, fill), fill), exempt: state === 'disabled', busy: state === 'busy', key: `${variant} ${state}`,
+          found: contrastRatio(composite(colorOf(css('label')) ?? WHITE, fill), fill),
+          // A button is told by its edge or by its fill; in focus by its ring.
+          around: Math.max(...(state === 'focus' ? [this.#css(this.ground(), 'focus')] : [css('edge'), css('fill')]).map((color) => contrastRatio(composite(colorOf(color) ?? behind, behind), behind))), exempt: state === 'disabled', busy: state === 'busy', key: `${variant} ${state}`,
         };
       }),
     })));
