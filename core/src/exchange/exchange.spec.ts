@@ -189,7 +189,7 @@ describe('tokens.css', () => {
       [['brand', 'edges', 'card'], 2], [['brand', 'variants', variant!, 'shape', 'edge'], 6], [['brand', 'underline', 'thickness'], 2], [['brand', 'underline', 'offset'], 0.3],
       [['brand', 'shadows', 'items', 'lift', 'blur'], 20], [['brand', 'shadows', 'items', 'lift', 'alpha'], 0.5],
       [['brand', 'motion', 'items', 'quick', 'duration'], 300], [['brand', 'motion', 'items', 'quick', 'easing'], [0.1, 0.2, 0.3, 0.4]],
-      [['brand', 'spaces', 'even', 'values', 'desktop'], 71], [['brand', 'sizes', site.brand.sizeOrder[0]!, 'padX'], 31],
+      [['brand', 'spaces', 'even', 'values', 'desktop'], 71], [['brand', 'spaces', 'even', 'values', 'phone'], null], [['brand', 'sizes', site.brand.sizeOrder[0]!, 'padX'], 31],
     ];
     for (const [at, value] of edits) {
       const edited = done(rich, setValue(rich, '', at, value));

@@ -1,5 +1,5 @@
 import { addGround, addSwatches, applyChange, setOp, setRule, setSwatchColor, setSlot, type Edit, type Op } from '../change/index.ts';
-import type { Incoming, LeftToken } from '../formats/index.ts';
+import { MOST_KEPT, keptSize, type Incoming, type LeftToken } from '../formats/index.ts';
 import { slotSwatch } from '../ground/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
@@ -10,9 +10,6 @@ import type { PlanRow } from './plan-row.ts';
 
 /** How a clash is settled: the file's value, ours, or both under two names. */
 export type Settling = 'theirs' | 'ours' | 'both';
-
-/** Most characters of kept tokens in one brand. */
-const MOST_KEPT = 300_000;
 
 /**
  * One edit that brings in the colour of a file: swatches with their rules,
@@ -89,9 +86,9 @@ function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'se
 
 /** The kept tokens with those of the file, naming our swatches where they named a colour that is in now; undefined when there are none or they would not fit. */
 function keptWith(site: Site, left: readonly Pick<LeftToken, 'path' | 'kept'>[], here: ReadonlyMap<string, string>): Record<string, string> | undefined {
-  const fresh = left.filter((one) => one.kept && one.kept.length <= 20_000 && one.path !== '' && one.path.length <= 300 && !one.path.split('.').includes('__proto__'));
+  const fresh = left.filter((one) => one.kept && one.kept.length <= MOST_KEPT.inOne && one.path !== '' && one.path.length <= MOST_KEPT.inName && !one.path.split('.').includes('__proto__'));
   if (fresh.length === 0) return undefined;
   const renamed = (json: string) => json.replace(/var\(\s*--([^,)\s]+)/g, (whole, key: string) => (here.has(key) ? `var(${customProperty(swatchPath(site.brand.swatches[here.get(key)!]!))}` : whole)).replace(/"\{([^{}"]+)\}"/g, (whole, key: string) => (here.has(key) ? `"{${swatchPath(site.brand.swatches[here.get(key)!]!)}}"` : whole));
   const kept = { ...site.brand.kept, ...Object.fromEntries(fresh.map(({ path, kept: json }) => [path, renamed(json!)])) };
-  return Object.entries(kept).reduce((sum, [path, json]) => sum + path.length + json.length, 0) <= MOST_KEPT ? kept : undefined;
+  return keptSize(kept) <= MOST_KEPT.inAll ? kept : undefined;
 }

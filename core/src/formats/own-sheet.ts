@@ -7,6 +7,7 @@ import { customProperty, tokenCssValue, tokenTable, type Token, type TokenTable 
 import { LIBRARY } from '../type/index.ts';
 import { readBoxShadow, readSingle } from './css-values.ts';
 import { editedValue, type ReadBrand } from './dtcg-read.ts';
+import { MOST_KEPT, keptSize } from './kept.ts';
 import { VAR } from './var.ts';
 
 type Edited = readonly { readonly at: readonly string[]; readonly value: unknown }[];
@@ -33,11 +34,12 @@ export function readOwnSheet(of: Brand, values: ReadonlyMap<string, string>): Re
   const isWorkedOut = (token: Token | undefined) => token !== undefined && (token.follows !== undefined || token.address === undefined || token.path.startsWith('scale.'));
   for (const { name, value, token } of named.sort((one, other) => Number(isWorkedOut(one.token)) - Number(isWorkedOut(other.token)))) {
     if (!token) {
-      const kept = JSON.stringify(value);
-      if (of.kept?.[name] === kept) taken++;
+      const kept = { ...brand.kept, [name]: JSON.stringify(value) };
+      const fits = kept[name]!.length <= MOST_KEPT.inOne && name.length <= MOST_KEPT.inName && keptSize(kept) <= MOST_KEPT.inAll;
+      if (of.kept?.[name] === kept[name]) taken++;
       else {
-        left.push({ path: name, reason: 'is not a token of this brand; kept, and written out again' });
-        brand = { ...brand, kept: { ...brand.kept, [name]: kept } };
+        left.push({ path: name, reason: `is not a token of this brand${fits ? '; kept, and written out again' : ', and too long to be kept'}` });
+        if (fits) brand = { ...brand, kept };
       }
     } else if (tokenCssValue(token) === value || (isWorkedOut(token) && valueIn(brand, token.path) === value)) taken++;
     else {
@@ -69,6 +71,8 @@ function edited(brand: Brand, table: TokenTable, token: Token, css: string, byPr
   return target ? undefined : byDtcg(brand, token, at, css);
 }
 
+const WIDER: Readonly<Record<string, string>> = { phone: 'tablet', tablet: 'desktop' };
+
 /** What an address is set to so that its token points to another one; undefined where it cannot. */
 function pointing(at: readonly string[], target: Token): unknown {
   const there = target.address?.slice(1) ?? [];
@@ -79,6 +83,8 @@ function pointing(at: readonly string[], target: Token): unknown {
   }
   if (at[0] === 'corners' || field === 'corner') return there[0] === 'cornerList' ? there[2] : undefined;
   if (field === 'shadow') return there[0] === 'shadows' ? there[2] : undefined;
+  // A padding that takes that of the next wider width has none of its own.
+  if (at[0] === 'spaces') return there[0] === 'spaces' && there[1] === at[1] && WIDER[field] === there.at(-1) ? null : undefined;
   if (at[0] === 'styles' && field === 'family') return there[0] === 'families' ? there[1] : undefined;
   const step = /^scale\.step-(minus-)?(\d+)$/.exec(target.path);
   if (at[0] === 'styles' && field === 'size') return step ? { kind: 'step', step: Number(step[2]) * (step[1] ? -1 : 1) } : undefined;
