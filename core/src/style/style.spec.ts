@@ -65,6 +65,20 @@ describe('tokens', () => {
     expect([...changedProperties(site.brand, after.brand)]).toEqual([['--space-even-phone', '77px']]);
     expect(changedProperties(site.brand, site.brand).size).toBe(0);
   });
+  it('are the same whether they were kept from before an edit or made anew, whatever colour or name was changed', () => {
+    let now = site;
+    const ground = site.brand.groundOrder[0]!;
+    const edits = (of: typeof site) => [
+      setSwatchColor(of, 'brand', parseColor('#ffe000')!), setSwatchColor(of, of.brand.swatchOrder[0]!, parseColor('#101010')!), setValue(of, '', ['brand', 'grounds', ground, 'slots', 'heading'], { kind: 'contrast', swatch: 'brand', ratio: 7 }),
+      setSwatchColor(of, 'brand', parseColor('#0040a0')!), setValue(of, '', ['brand', 'variants', of.brand.variantOrder[0]!, 'label'], 'Renamed'), setSwatchColor(of, of.brand.swatchOrder[0]!, parseColor('#fafafa')!),
+    ];
+    edits(site).forEach((_, i) => {
+      tokenTable(now.brand);
+      now = applyChange(now, edits(now)[i]!).site;
+      expect([...tokenTable(now.brand).values()]).toEqual([...tokenTable(structuredClone(now.brand)).values()]);
+    });
+    expect([...tokenTable(now.brand).values()].some((token) => token.label.startsWith('Renamed'))).toBeTrue();
+  });
   it('are found with all that points to them: the slots of grounds of a swatch, and the slots that are the same as those', () => {
     const { brand } = applyChange(site, setSwatchColor(site, 'brand', parseColor('#2255aa')!)).site;
     const changed = changedProperties(site.brand, brand);

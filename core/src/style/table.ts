@@ -43,7 +43,8 @@ function lastOf(): (from: readonly unknown[], make: () => Token[]) => readonly T
   };
 }
 
-const groundTables = new WeakMap<Ground, { palette: string; tokens: Token[] }>();
+/** The tokens of a ground with what they were made from: the names of all they may point to, and the colours of those. */
+const groundTables = new WeakMap<Ground, { names: string; colors: string; tokens: Token[] }>();
 
 function* colorTokens(brand: Brand): Iterable<Token> {
   const swatches = resolvedSwatches(brand);
@@ -54,13 +55,14 @@ function* colorTokens(brand: Brand): Iterable<Token> {
       ...(sources.length > 0 ? { follows: sources.map(swatchPath) } : {}), address: ['brand', 'swatches', swatch.id],
     };
   }
-  const palette = swatches.map(({ swatch, rgb }) => `${swatch.id}${swatchPath(swatch)}${cssColor(rgb)}`).join() + brand.variantOrder.join();
+  const names = `${swatches.map(({ swatch }) => `${swatch.id} ${swatchPath(swatch)} ${swatch.rule !== null}`).join()}|${brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path} ${brand.variants[id]!.label}`).join()}`;
+  const colors = swatches.map(({ rgb }) => cssColor(rgb)).join();
   const byId = new Map(swatches.map((one) => [one.swatch.id, one]));
   for (const id of brand.groundOrder) {
     const ground = brand.grounds[id]!;
     let known = groundTables.get(ground);
-    if (known?.palette !== palette) {
-      known = { palette, tokens: groundTokens(brand, ground, swatches, byId) };
+    if (known?.names !== names || known.colors !== colors) {
+      known = { names, colors, tokens: groundTokens(brand, ground, swatches, byId, known?.names === names ? known.tokens : undefined) };
       groundTables.set(ground, known);
     }
     yield* known.tokens;
@@ -71,7 +73,8 @@ function* colorTokens(brand: Brand): Iterable<Token> {
   });
 }
 
-function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], byId: ReadonlyMap<string, ResolvedSwatch>): Token[] {
+/** The tokens of a ground. `known`: those it had when only colours were other: what names another token has stayed the same, however a colour is pulled. */
+function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], byId: ReadonlyMap<string, ResolvedSwatch>, known?: readonly Token[]): Token[] {
   const white: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
   const path = (slot: string) => slotPath(brand, ground, slot);
   const core = swatches.filter(({ swatch }) => swatch.part === 'core' && !swatch.rule);
@@ -84,8 +87,9 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   // A flat background has no far end.
   const slots = BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to');
   let readable: ReturnType<typeof mostReadable<ResolvedSwatch>> | undefined;
-  const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot): Token => {
+  const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot, i): Token => {
     const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
+    if (known && value.kind !== 'contrast' && value.kind !== 'readable') return known[i]!;
     const button = parseButtonSlot(slot);
     const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : slotLabel(slot);
     const base = { path: path(slot), label: `${name} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'slots', slot] };
