@@ -51,27 +51,28 @@ describe('sending edits', () => {
     commit(9, 'edit-0001');
     expect(state().saving).toBe('saving');
     await until(async () => (await pendingStore.all('small')).some((one) => one.id === 'edit-0001'));
-    const [post] = posts();
-    expect((post!.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
-    post!.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    const post = await nextPost();
+    expect((post.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
+    post.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
     expect([state().saving, state().sequence, state().pending.length]).toEqual(['saved', 5, 0] as never);
     await until(async () => (await pendingStore.all('small')).length === 0);
   });
 
   it('sends what was done meanwhile right after, in one batch and in order', async () => {
     commit(9, 'edit-0001');
-    const [first] = posts();
+    const first = await nextPost();
     commit(10, 'edit-0002');
     commit(11, 'edit-0003');
+    await soon(150);
     expect(posts().length).toBe(0);
-    first!.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
-    const [second] = posts();
-    expect((second!.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0002', 'edit-0003']);
+    first.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    const second = await nextPost();
+    expect((second.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0002', 'edit-0003']);
   });
 
   it('waits and sends the very same again when there is no answer', async () => {
     commit(9, 'edit-0001');
-    posts()[0]!.error(new ProgressEvent('error'));
+    (await nextPost()).error(new ProgressEvent('error'));
     expect(state().saving).toBe('waiting');
     expect(state().waitingWords).toContain('does not answer');
     const again = await nextPost();
@@ -83,22 +84,22 @@ describe('sending edits', () => {
   it('does not wait for ever for an answer that does not come', async () => {
     patience.ms = 100;
     commit(9, 'edit-0001');
-    const [never] = posts();
+    const never = await nextPost();
     await until(() => state().saving === 'waiting');
-    expect([never!.cancelled, state().waitingWords]).toEqual([true, jasmine.stringContaining('does not answer')]);
+    expect([never.cancelled, state().waitingWords]).toEqual([true, jasmine.stringContaining('does not answer')]);
     (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: true, overtook: [] }] });
     expect(state().saving).toBe('saved');
   });
 
   it('says what the server said when the database is down, and keeps the edit', async () => {
     commit(9, 'edit-0001');
-    posts()[0]!.flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
+    (await nextPost()).flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
     expect([state().saving, state().waitingWords, state().pending.length]).toEqual(['waiting', 'The database does not answer.', 1] as never);
   });
 
   it('asks for what lies between when others were faster', async () => {
     commit(9, 'edit-0001');
-    posts()[0]!.flush({ results: [{ id: 'edit-0001', sequence: 7, repeated: false, overtook: [] }] });
+    (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 7, repeated: false, overtook: [] }] });
     const between = http.expectOne((request) => request.url === '/api/sites/small/changes' && request.params.get('after') === '4');
     const theirs = (sequence: number, value: number) => ({ sequence, id: `their-${sequence}`, windowId: 'w-other', change: { id: `their-${sequence}`, schemaVersion: 1, label: 'Theirs', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value, was: 4 }] } });
     between.flush({ changes: [theirs(5, 6), theirs(6, 8), { sequence: 7, id: 'edit-0001', windowId: 'mine', change: state().pending[0] }] });
@@ -108,7 +109,7 @@ describe('sending edits', () => {
 
   it('takes back what is refused, and tells why', async () => {
     commit(9, 'edit-0001');
-    posts()[0]!.flush({ results: [{ id: 'edit-0001', refused: 'It is gone.', kind: 'gone', issues: [] }] });
+    (await nextPost()).flush({ results: [{ id: 'edit-0001', refused: 'It is gone.', kind: 'gone', issues: [] }] });
     expect([state().current!.brand.corners.button, state().notice, state().pending.length]).toEqual([2, 'It is gone.', 0] as never);
   });
 
@@ -118,7 +119,7 @@ describe('sending edits', () => {
     http.expectOne('/api/sites/small').flush({ site: small(), sequence: 9 });
     await until(() => state().status === 'ready');
     expect(state().pending.length).toBe(1);
-    posts()[0]!.flush({ results: [{ id: 'edit-0009', sequence: 6, repeated: true, overtook: [] }] });
+    (await nextPost()).flush({ results: [{ id: 'edit-0009', sequence: 6, repeated: true, overtook: [] }] });
     expect([state().pending.length, state().saving]).toEqual([0, 'saved'] as never);
   });
 

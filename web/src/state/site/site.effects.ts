@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { EMPTY, Observable, catchError, concatMap, distinctUntilChanged, exhaustMap, filter, from, map, merge, mergeMap, of, switchMap, take, tap, timer } from 'rxjs';
+import { EMPTY, Observable, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, exhaustMap, filter, from, map, merge, mergeMap, of, race, switchMap, take, tap, timer } from 'rxjs';
 import type { Change } from '@yohaku/core';
 import { SiteApi, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
@@ -9,6 +9,11 @@ import { siteFeature } from './site.selectors.ts';
 
 const RETRY_MS = 1500;
 const BATCH = 50;
+/** Nothing is painted in a window that is not seen: after this long its edits are sent all the same. */
+const UNSEEN_MS = 60;
+
+/** Once the browser has painted what is under way. */
+const painted = () => race(timer(UNSEEN_MS), timer(0, animationFrameScheduler).pipe(delay(0))).pipe(take(1));
 
 /** Loading, sending, hearing, keeping. */
 @Injectable()
@@ -56,7 +61,8 @@ export class SiteEffects {
     this.#actions.pipe(ofType(SiteActions.sendingFailed), switchMap(() => timer(RETRY_MS))),
   ).pipe(
     // Queued, not dropped: an edit made while a batch is under way is sent right after it.
-    concatMap(() => this.#drain()),
+    // After the paint: the wall shows the edit before anything is packed for the server.
+    concatMap(() => painted().pipe(switchMap(() => this.#drain()))),
   ));
 
   #drain(): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
