@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { buttonSlot, setVariantShape, shapeOfVariant, slotPath, type OwnShape } from '@yohaku/core';
-import { Editor, Reaching, type Scope } from '../../state/index.ts';
+import { setVariantShape, shapeOfVariant, type OwnShape } from '@yohaku/core';
+import { Editor, Reaching } from '../../state/index.ts';
 import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+import { variantScope } from './variant-scope.ts';
 
 const AS_ALL = 'as-all';
 const OWN = 'own';
@@ -32,11 +33,7 @@ export class OwnShapeRow {
   protected readonly corner = computed(() => this.#of('corner', (value) => (typeof value === 'number' ? OWN : value ?? AS_ALL)));
   protected readonly edge = computed(() => this.#of('edge', (value) => (value === undefined ? AS_ALL : OWN)));
   protected readonly shadow = computed(() => this.#of('shadow', (value) => (value === undefined ? AS_ALL : value ?? NONE)));
-  protected readonly scope = computed((): Scope => {
-    const brand = this.#brand();
-    const tokens = this.variants().flatMap((variant) => brand.groundOrder.map((ground) => slotPath(brand, brand.grounds[ground]!, buttonSlot(variant, 'fill', 'rest'))));
-    return { tokens, label: `${this.variants().map((id) => brand.variants[id]?.label ?? '').join(', ')} on every ground` };
-  });
+  protected readonly scope = computed(() => variantScope(this.#brand(), this.variants()));
 
   /** What the variants in hand have of a part: the choice they share, a number they share, or by how many they differ. */
   #of<P extends keyof OwnShape>(part: P, choiceOf: (value: OwnShape[P]) => string): { readonly chosen: string | null; readonly px: number | null; readonly differ: string } {

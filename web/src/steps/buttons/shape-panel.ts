@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { CORNER_USES, buttonSlot, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, slotPath, type CornerUse, type EdgeUse } from '@yohaku/core';
+import { CORNER_USES, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+import { variantScope } from './variant-scope.ts';
 
 const OWN = '';
 const LABELS: Record<EdgeUse, string> = { button: 'Buttons', card: 'Cards', picture: 'Pictures', field: 'Fields', rule: 'Rules' };
@@ -58,8 +59,7 @@ export class ShapePanel {
         ...(shape.edge === undefined ? [] : [`an edge of ${edge} px`]),
         ...(shape.shadow === undefined ? [] : [shadow ? `the shadow ${shadow.label}` : 'no shadow']),
       ];
-      const tokens = brand!.groundOrder.map((ground) => slotPath(brand!, brand!.grounds[ground]!, buttonSlot(id, 'fill', 'rest')));
-      return [{ id, label, words: new Intl.ListFormat('en').format(words), scope: { tokens, label: `${label} on every ground` } satisfies Scope }];
+      return [{ id, label, words: new Intl.ListFormat('en').format(words), scope: variantScope(brand!, [id]) }];
     });
   });
   #shown = -1;
