@@ -1,5 +1,5 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
+const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
@@ -7,7 +7,8 @@ const MAY = {
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site'],
   logo: ['number', 'color', 'site', 'style'],
   page: ['number', 'shape', 'site', 'style', 'logo'],
-  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style'],
+  document: ['site', 'style', 'page'],
+  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'document'],
   reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'logo'],
   kin: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change'],

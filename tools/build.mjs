@@ -29,7 +29,7 @@ export async function buildServer() {
   const { build } = await import('esbuild');
   mkdirSync(BUILD, { recursive: true });
   await build({
-    entryPoints: { server: join(ROOT, 'server/src/main.ts'), cli: join(ROOT, 'server/src/cli/index.ts'), 'font-reader': join(ROOT, 'server/src/fonts/font-reader.ts') }, outdir: BUILD, outExtension: { '.js': '.mjs' },
+    entryPoints: { server: join(ROOT, 'server/src/main.ts'), cli: join(ROOT, 'server/src/cli/index.ts'), 'apart-worker': join(ROOT, 'server/src/apart-worker.ts') }, outdir: BUILD, outExtension: { '.js': '.mjs' },
     bundle: true, platform: 'node', format: 'esm', target: 'node20', splitting: true, chunkNames: 'chunk-[hash]', packages: 'external', logLevel: 'warning',
     alias: { '@yohaku/core': join(ROOT, 'core/src/index.ts'), '@yohaku/demo': join(ROOT, 'demo/src/index.ts') },
   });

@@ -6,6 +6,7 @@ export * from './ground/index.ts';
 export * from './type/index.ts';
 export * from './shape/index.ts';
 export * from './site/index.ts';
+export * from './document/index.ts';
 export * from './change/index.ts';
 export * from './style/index.ts';
 export * from './logo/index.ts';

@@ -1,12 +1,15 @@
-import { createServer, type Server } from 'node:http';
+import { createServer, type RequestListener, type Server } from 'node:http';
 import { join } from 'node:path';
-import pino from 'pino';
 import { pinoHttp } from 'pino-http';
-import { makeSignInToken } from './auth/index.ts';
+import { Apart } from './apart/index.ts';
+import { clearSessions, makeSignInToken } from './auth/index.ts';
 import { loadDemo } from './demo.ts';
-import { migrateDatabase, openDatabase } from './db/index.ts';
+import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase } from './db/index.ts';
 import { createApp } from './http/app.ts';
+import { doorOf } from './http/door.ts';
+import { UPLOAD_LIMITS, UploadQueue, type UploadLimits } from './http/uploads.ts';
 import { ChangeHub } from './live/index.ts';
+import { openLog } from './log.ts';
 
 export interface ServerOptions {
   readonly databaseUrl: string;
@@ -16,6 +19,11 @@ export interface ServerOptions {
   readonly demo: boolean;
   /** File for the log; standard error when absent. */
   readonly logFile?: string;
+  /** The address that browsers use, when a proxy stands in front. */
+  readonly publicAddress?: string;
+  readonly uploadLimits?: UploadLimits;
+  /** Hears what is waited for, in a few words. */
+  readonly onWait?: (why: string) => void;
 }
 
 export interface RunningServer {
@@ -26,43 +34,62 @@ export interface RunningServer {
   close(): Promise<void>;
 }
 
+/** How often sessions that are over are cleared away; ms. */
+const CLEARING = 60 * 60_000;
+
 /**
- * Migrates, loads the demo where wanted, and serves on loopback.
+ * Waits for the database, migrates, loads the demo where wanted, and serves on
+ * loopback. Requests that come before all of that is done wait for it.
  * @throws the error of `listen` (EADDRINUSE) or of the database, with everything closed again
  */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
-  const log = pino({ level: process.env['YOHAKU_LOG'] ?? 'info', redact: ['req.headers.cookie', 'req.headers.authorization'] }, pino.destination({ dest: options.logFile ?? 2, mkdir: true, sync: false }));
+  checkDatabaseAddress(options.databaseUrl);
+  const log = openLog(options.logFile);
   const database = openDatabase(options.databaseUrl, (error) => log.warn({ err: error }, 'database connection lost'));
   const hub = new ChangeHub(options.databaseUrl);
-  const server = createServer();
-  try {
-    const port = await listen(server, options.port);
-    await migrateDatabase(database, join(options.root, 'server', 'migrations'));
-    if (options.demo) await loadDemo(database);
-    await hub.start();
-    const app = createApp({ database, hub, log, port, root: options.root });
-    const handle = app.callback();
-    const logged = pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') });
-    server.on('request', (request, response) => {
-      logged(request, response);
-      void handle(request, response);
-    });
-    const address = `http://127.0.0.1:${port}`;
-    return {
-      port, address,
-      link: async () => `${address}/sign-in#${await makeSignInToken(database.db)}`,
-      close: async () => {
-        const closed = new Promise<void>((resolve) => server.close(() => resolve()));
-        server.closeAllConnections();
-        await closed;
-        await hub.close();
-        await database.close();
-      },
-    };
-  } catch (error) {
-    server.close();
+  const apart = new Apart();
+  const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 16 * 1024 });
+  // A request that comes between listening and being able to answer is answered as soon as that is so.
+  let handler: RequestListener | undefined;
+  const early: Parameters<RequestListener>[] = [];
+  server.on('request', (request, response) => { if (handler) handler(request, response); else early.push([request, response]); });
+  server.on('clientError', (_error, socket) => {
+    if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n');
+    else socket.destroy();
+  });
+  let clearing: NodeJS.Timeout | undefined;
+  const closeAll = async () => {
+    clearInterval(clearing);
+    const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+    server.closeAllConnections();
+    await closed;
+    apart.close();
     await hub.close();
     await database.close().catch(() => {});
+  };
+  try {
+    const port = await listen(server, options.port);
+    const publicAddress = options.publicAddress ?? process.env['YOHAKU_ADDRESS'];
+    const door = doorOf(port, publicAddress || undefined);
+    await awaitDatabase(database, undefined, options.onWait);
+    await migrateDatabase(database, join(options.root, 'server', 'migrations'));
+    if (options.demo) await loadDemo(database);
+    await clearSessions(database.db);
+    await hub.start();
+    const handle = createApp({ database, hub, log, door, apart, uploads: new UploadQueue(options.uploadLimits ?? UPLOAD_LIMITS), root: options.root }).callback();
+    const logged = pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') });
+    handler = (request, response) => {
+      logged(request, response);
+      void handle(request, response);
+    };
+    for (const [request, response] of early.splice(0)) handler(request, response);
+    clearing = setInterval(() => void clearSessions(database.db).catch(() => {}), CLEARING);
+    clearing.unref();
+    const address = `http://127.0.0.1:${port}`;
+    const shown = publicAddress ? publicAddress.replace(/\/$/, '') : address;
+    return { port, address, link: async () => `${shown}/sign-in#${await makeSignInToken(database.db)}`, close: closeAll };
+  } catch (error) {
+    await closeAll();
     throw error;
   }
 }

@@ -1,13 +1,15 @@
-import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { VISIONS, visionMatrix } from '@yohaku/core';
+import { VISIONS, plural, visionMatrix } from '@yohaku/core';
 import { SiteApi, failureWords, isSignedOut } from './api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from './desk/index.ts';
 import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, Tray, type Step } from './state/index.ts';
 import { BuildStep, CheckStep, ColourStep, GatherStep, GroundsStep, PagesStep, PublishStep, TypeStep } from './steps/index.ts';
 import { DeskFonts } from './desk/desk-fonts.ts';
+import { AsideList } from './desk/aside-list.ts';
 import { KeysList } from './desk/keys-list.ts';
+import { SessionsList } from './desk/sessions-list.ts';
 import { isTyping } from './ui/index.ts';
 import { Wall } from './wall/index.ts';
 import { AuditLink } from './workers/index.ts';
@@ -20,7 +22,7 @@ const BOTTOM = 32;
 @Component({
   selector: 'yo-app',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList],
+  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, SessionsList],
   templateUrl: './app.html',
   styleUrl: './app.less',
   host: { '[attr.data-surround]': 'surround()' },
@@ -47,6 +49,11 @@ export class App {
     const m = visionMatrix(seen, seen === 'grey' ? 1 : severity);
     return [...m.slice(0, 3), 0, 0, ...m.slice(3, 6), 0, 0, ...m.slice(6, 9), 0, 0, 0, 0, 0, 1, 0].join(' ');
   });
+  protected readonly aside = computed(() => this.#aside().length);
+  readonly #aside = this.#store.selectSignal(siteFeature.selectAside);
+  readonly #behind = this.#store.selectSignal(siteFeature.selectBehind);
+  /** Which sheet hangs from the top line, besides that of the keys. */
+  protected readonly sheet = signal<'aside' | 'sessions' | null>(null);
   protected readonly keysShown = computed(() => this.#desk().keysShown);
   protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
@@ -54,6 +61,8 @@ export class App {
   protected readonly saved = computed(() => {
     const saving = this.#saving();
     if (saving === 'waiting') return `not saved yet, will try again. ${this.#waitingWords()}`;
+    // Between two edits of one's own a gap of one is no news.
+    if (this.#behind() > 1) return `catching up with ${plural(this.#behind(), 'edit')} of other windows`;
     if (saving === 'saving') return 'saving';
     const notLive = this.#open.notLive();
     return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} change${notLive === 1 ? ' is' : 's are'} not live`;
@@ -145,6 +154,7 @@ export class App {
   #escape(): void {
     const { keysShown, place, grown, inHand } = this.#desk();
     if (keysShown) this.keys(false);
+    else if (this.sheet()) this.sheet.set(null);
     else if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
     else if (grown) this.#store.dispatch(DeskActions.grow({ page: null }));
     else if (inHand) this.#store.dispatch(DeskActions.take({ token: null }));

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { swatchColor } from '../style/index.ts';
 import { smallSite, literal } from '../testing/small-site.ts';
 import { applyChange } from './apply.ts';
@@ -46,7 +47,7 @@ describe('edits', () => {
       expect(after).not.toBe(site);
       checkTouched(site, after);
       expect(applyChange(after, { ops: inverse }).site).toEqual(site);
-      const touched = touchedDocuments({ ops: edit.ops });
+      const touched = touchedDocuments(site, applyChange(site, edit).site);
       for (const id of Object.keys(site.pages)) if (!touched.pages.includes(id)) expect(after.pages[id]).toBe(site.pages[id]!);
       if (!touched.site) expect(after.brand).toBe(site.brand);
     });

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
-import { Id } from '../site/index.ts';
+import { Id, LIMITS, isReservedName } from '../site/index.ts';
 
 /** Keys from the root of the site to a value: ids and field names, never positions in a list. */
 const Step = v.pipe(
-  v.string(), v.minLength(1), v.maxLength(120), v.regex(/^[A-Za-z0-9-]+$/),
-  v.check((step) => !['__proto__', 'constructor', 'prototype'].includes(step), 'is not a field'),
+  v.string(), v.minLength(1), v.maxLength(300), v.regex(/^[^\p{Cc}\p{Cs}]+$/u, 'is not a field'),
+  v.check((step) => !isReservedName(step), 'is not a field'),
 );
 export const Address = v.pipe(v.array(Step), v.minLength(1), v.maxLength(12));
 export type Address = string[];
@@ -31,8 +31,8 @@ export const Change = v.strictObject({
   schemaVersion: v.literal(1),
   /** Names the undo step: "Funnel lightness". */
   label: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
-  ops: v.pipe(v.array(Op), v.minLength(1), v.maxLength(2000)),
+  ops: v.pipe(v.array(Op), v.minLength(1), v.maxLength(LIMITS.operations)),
   /** The change this one undoes or does again. */
-  undoes: v.optional(v.string()),
+  undoes: v.optional(v.pipe(v.string(), v.maxLength(60))),
 });
 export type Change = v.InferOutput<typeof Change>;

@@ -1,38 +1,110 @@
 import * as v from 'valibot';
-import { Asset, Brand, Page, Shared, danglingReferences, toIssues, type Dangling, type Issue, type Site } from '../site/index.ts';
+import { Asset, Brand, LIMITS, Label, Page, PageOrder, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
+import { tokenTable } from '../style/index.ts';
+import { doubleIssue, doublePlaces, looseIssue, looseOverrides } from '../document/index.ts';
+import { jsonEqual, valueAt, withValue } from './json.ts';
 import { ChangeRefused } from './refused.ts';
 
+/** A value that has to stand otherwise than an edit wrote it; absent: not at all. */
+export interface Settled { readonly at: readonly string[]; readonly value: unknown }
+
 /**
- * Checks what differs between two sites against the schema, and that nothing
- * points at a thing that is not there.
+ * Checks what differs between two sites: schema, references, values set on places.
+ * What comes back are the values that have to stand otherwise for the site to be
+ * what the check has read: names without the spaces around them, and values set
+ * on places that went with this edit, which go along or name the token by its new path.
  * @throws ChangeRefused (`invalid` or `in-use`) with the places of the faults
  */
-export function checkTouched(before: Site, after: Site): void {
+export function settleTouched(before: Site, after: Site): Settled[] {
   const issues: Issue[] = [];
-  const check = (schema: v.GenericSchema, path: string, value: unknown) => {
+  const settled: Settled[] = [];
+  const check = (schema: v.GenericSchema, at: readonly string[], value: unknown) => {
     const result = v.safeParse(schema, value);
+    const path = at.join('.');
     if (!result.success) issues.push(...toIssues(result.issues).map((issue) => ({ ...issue, path: issue.path ? `${path}.${issue.path}` : path })));
+    else settled.push(...differences(value, result.output, at));
   };
-  if (after.brand !== before.brand) check(Brand, 'brand', after.brand);
-  if (after.shared !== before.shared) check(Shared, 'shared', after.shared);
-  if (after.assets !== before.assets) check(v.record(v.string(), Asset), 'assets', after.assets);
-  if (after.name !== before.name) check(v.pipe(v.string(), v.trim(), v.minLength(1, 'must not be empty'), v.maxLength(80)), 'name', after.name);
-  for (const [id, page] of Object.entries(after.pages)) if (page !== before.pages[id]) check(Page, `pages.${id}`, page);
+  for (const key of Object.keys(after)) if (!Object.hasOwn(Site.entries, key)) issues.push({ path: key, message: 'is nothing a site has' });
   for (const key of ['schemaVersion', 'id', 'language'] as const)
     if (after[key] !== before[key]) issues.push({ path: key, message: 'cannot be changed' });
-  if (issues.length > 0) {
-    const [first] = issues;
-    throw new ChangeRefused('invalid', `${first!.path} ${first!.message}. The last good value is kept.`, issues);
+  if (after.name !== before.name) check(Label, ['name'], after.name);
+  if (after.brand !== before.brand) check(Brand, ['brand'], after.brand);
+  if (after.shared !== before.shared) check(Shared, ['shared'], after.shared);
+  if (after.assets !== before.assets) {
+    if (!isRecord(after.assets)) issues.push({ path: 'assets', message: 'must be an object' });
+    else if (Object.keys(after.assets).length > LIMITS.assets) issues.push({ path: 'assets', message: `must have at most ${LIMITS.assets} entries` });
+    else for (const [id, asset] of Object.entries(after.assets)) if (asset !== before.assets[id]) checkEntry(check, issues, Asset, 'assets', id, asset);
   }
-  const dangling = danglingReferences(after);
+  if (after.pageOrder !== before.pageOrder) check(PageOrder, ['pageOrder'], after.pageOrder);
+  if (!isRecord(after.pages)) issues.push({ path: 'pages', message: 'must be an object' });
+  else for (const [id, page] of Object.entries(after.pages)) if (page !== before.pages[id]) checkEntry(check, issues, Page, 'pages', id, page);
+  if (issues.length > 0) throw invalid(issues);
+  const whole = settled.reduce((site, { at, value }) => withValue(site, at, value), after);
+  const dangling = danglingReferences(whole);
   if (dangling.length > 0) throw refusal(dangling);
+  const doubled = doublePlaces(whole, before);
+  if (doubled.length > 0) throw invalid(doubled.map(doubleIssue));
+  return [...settled, ...goAlong(before, whole)];
+}
+
+/** @throws ChangeRefused as `settleTouched`; for callers that only want to know */
+export function checkTouched(before: Site, after: Site): void {
+  settleTouched(before, after);
+}
+
+const isRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+function checkEntry(check: (schema: v.GenericSchema, at: readonly string[], value: unknown) => void, issues: Issue[], schema: v.GenericSchema, record: 'assets' | 'pages', id: string, value: unknown): void {
+  if ((value as { id?: unknown } | undefined)?.id !== id) issues.push({ path: `${record}.${id}.id`, message: `must be ${id}, the name it stands under` });
+  check(schema, [record, id], value);
+}
+
+/** Where what a schema read differs from what it was given. Nearly always nowhere. */
+function differences(given: unknown, read: unknown, at: readonly string[]): Settled[] {
+  if (given === read) return [];
+  if (isRecord(given) && isRecord(read)) {
+    const [one, other] = [given as Record<string, unknown>, read as Record<string, unknown>];
+    return [
+      ...Object.keys(one).flatMap((key) => (Object.hasOwn(other, key) ? differences(one[key], other[key], [...at, key]) : one[key] === undefined ? [] : [{ at: [...at, key], value: undefined }])),
+      ...Object.keys(other).filter((key) => !Object.hasOwn(one, key) && other[key] !== undefined).map((key) => ({ at: [...at, key], value: other[key] })),
+    ];
+  }
+  return jsonEqual(given, read) ? [] : [{ at, value: read }];
+}
+
+/** Values set on places follow their token, and go with their place; one that never had either is refused. */
+function goAlong(before: Site, after: Site): Settled[] {
+  const loose = looseOverrides(after);
+  if (loose.length === 0) return [];
+  const strange = loose.filter(({ record, override }) => valueAt(before, [...record, override.id]) !== override);
+  if (strange.length > 0) throw invalid(strange.map(looseIssue));
+  return loose.map(({ record, override, lacks }) => {
+    const path = lacks === 'token' ? movedToken(before, after, override) : undefined;
+    return path === undefined ? { at: [...record, override.id], value: undefined } : { at: [...record, override.id, 'value', 'path'], value: path };
+  });
+}
+
+/** The path that the token of a value has now, found by what it is a token of. */
+function movedToken(before: Site, after: Site, { value }: Override): string | undefined {
+  const was = value.kind === 'token' ? tokenTable(before.brand).get(value.path) : undefined;
+  if (!was?.address) return undefined;
+  const [address, ending] = [was.address.join('/'), was.path.split('.').at(-1)];
+  const same = [...tokenTable(after.brand).values()].filter((one) => one.type === was.type && one.address?.join('/') === address);
+  return (same.find((one) => one.path.split('.').at(-1) === ending) ?? (same.length === 1 ? same[0] : undefined))?.path;
+}
+
+function invalid(issues: readonly Issue[]): ChangeRefused {
+  const [first] = issues;
+  return new ChangeRefused('invalid', `${first!.path} ${first!.message}. The last good value is kept.`, issues.slice(0, 20));
 }
 
 function refusal(dangling: readonly Dangling[]): ChangeRefused {
-  const issues = dangling.slice(0, 20).map(({ where, kind, target }) => ({ path: where, message: `${kind} ${target}` }));
+  const issues = dangling.slice(0, 20).map(danglingIssue);
   const { where, kind, target } = dangling[0]!;
   if (kind === 'loop') return new ChangeRefused('invalid', `A rule must not lead back to itself: ${target}. The last good rule is kept.`, issues);
+  if (kind === 'depth') return new ChangeRefused('invalid', `${target} would follow more than ${LIMITS.ruleDepth} swatches, one after the other. The last good rule is kept; let it follow one that stands nearer to the start.`, issues);
   if (kind === 'name') return new ChangeRefused('invalid', `${where} “${target}” is taken. Choose another name.`, issues);
+  if (kind === 'id') return new ChangeRefused('invalid', `On ${where} the id ${target} would stand for two things. Nothing was changed.`, issues);
   if (kind === 'file') return new ChangeRefused('invalid', `Two pages cannot both be ${target}.`, issues);
   if (kind === 'page' && target === 'index.html') return new ChangeRefused('in-use', 'The home page cannot be deleted. Make another page the home page first.', issues);
   if (kind === 'height') return new ChangeRefused('invalid', `${target} is a share of the height of one line; cards and pictures have none. The last good corner is kept.`, issues);

@@ -3,6 +3,7 @@ export { jsonEqual, valueAt, withValue } from './json.ts';
 export { ChangeRefused } from './refused.ts';
 export { applyChange, type Applied } from './apply.ts';
 export { planUndo, type UndoPlan } from './undo.ts';
-export { checkTouched } from './check.ts';
+export { checkTouched, settleTouched, type Settled } from './check.ts';
+export { acceptChange, bytesOf, fitChange, readChange, type Accepted, type ReadChange } from './accept.ts';
 export { touchedDocuments, type Touched } from './touched.ts';
 export * from './intents/index.ts';

@@ -1,6 +1,7 @@
 import { changedTokens, siteIndex } from '../reach/index.ts';
 import { stylesCss } from '../render/index.ts';
-import { danglingReferences, readSite, type Site } from '../site/index.ts';
+import { danglingReferences, type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { tokenTable } from '../style/index.ts';
 import { readDtcg, writeDtcg } from '../formats/index.ts';
 import { smallSite } from '../testing/small-site.ts';

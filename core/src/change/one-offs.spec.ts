@@ -1,6 +1,7 @@
 import { buttonSlot } from '../ground/index.ts';
 import { paintedText, siteIndex } from '../reach/index.ts';
-import { readSite, type Override, type Site } from '../site/index.ts';
+import { type Override, type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { addOverride, applyChange, splitStyle, splitVariant, type OneOff } from './index.ts';

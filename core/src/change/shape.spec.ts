@@ -3,7 +3,8 @@ import { tokensCss, tokenTable, resolveToken } from '../style/index.ts';
 import { stylesCss } from '../render/index.ts';
 import { pixelsAt, placesOf, siteIndex } from '../reach/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 
 const done = (site: Site, ...edits: (Edit | undefined)[]): Site => edits.reduce<Site>((now, edit) => applyChange(now, edit!).site, site);
 const token = (site: Site, path: string) => resolveToken(tokenTable(site.brand), path).css;

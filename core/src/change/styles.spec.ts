@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { occurringPairs } from '../legibility/index.ts';
 import { fontSizeAt, paintedText, siteIndex } from '../reach/index.ts';
 import { stylesCss } from '../render/index.ts';

@@ -1,4 +1,4 @@
-import type { Op } from './change.ts';
+import type { Site } from '../site/index.ts';
 
 /** The stored documents that a change writes: the site row (brand, shared parts, order) and pages by id. */
 export interface Touched {
@@ -6,21 +6,11 @@ export interface Touched {
   readonly pages: readonly string[];
 }
 
-/** Which stored documents a change touches, read from its addresses alone. */
-export function touchedDocuments(change: { readonly ops: readonly Op[] }): Touched {
-  let site = false;
-  const pages = new Set<string>();
-  const mark = (address: readonly string[]) => {
-    if (address[0] === 'pages' && address[1] !== undefined) pages.add(address[1]);
-    else site = true;
+/** Which stored documents differ between two sites. What a change did not touch is the very same object in both. */
+export function touchedDocuments(before: Site, after: Site): Touched {
+  const keys = Object.keys(after).filter((key): key is keyof Site => key !== 'pages');
+  return {
+    site: keys.some((key) => after[key] !== before[key]),
+    pages: [...new Set([...Object.keys(before.pages), ...Object.keys(after.pages)])].filter((id) => before.pages[id] !== after.pages[id]),
   };
-  for (const op of change.ops) {
-    if (op.op === 'set') mark(op.at);
-    else if (op.op === 'move') [op.from, op.to].forEach(mark);
-    else {
-      mark([...op.record, op.id]);
-      if (op.order) mark(op.order);
-    }
-  }
-  return { site, pages: [...pages] };
 }

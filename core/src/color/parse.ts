@@ -24,6 +24,8 @@ export function parseColor(text: string): ParsedColor | undefined {
   const typed = text.trim();
   if (typed === '' || typed.length > 80) return undefined;
   const lower = typed.toLowerCase();
+  // The library takes a function whose bracket was never closed; in a sheet that would take what follows with it.
+  if (lower.includes('(') !== lower.endsWith(')')) return undefined;
   const parsed = readCss(lower) ?? (/^[0-9a-f]{6}$|^[0-9a-f]{3}$/.test(lower) ? readCss(`#${lower}`) : undefined);
   if (!parsed) return undefined;
   const { l = 0, c = 0, h = 0, alpha = 1 } = toOklch(parsed);

@@ -1,7 +1,8 @@
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { applyChange, followSwatch, checkTouched, setRule, setSwatchColor, setValue, type Edit } from '../change/index.ts';
 import { readIncoming, writeDtcg, writeTokensCss } from '../formats/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { resolvedSwatches, styleSizeAt, swatchColor, swatchPath, tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { planBrand, planColors, takeBrand, takeColors, type Settling } from './index.ts';

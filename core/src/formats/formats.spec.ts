@@ -1,5 +1,6 @@
 import { addCorner, addMotion, addShadow, applyChange, setWash } from '../change/index.ts';
-import { readSite, SiteIssues } from '../site/index.ts';
+import { SiteIssues } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { tokenTable, tokensCss } from '../style/index.ts';
 import { auditSite, auditCounts } from '../legibility/index.ts';
 import { smallSite } from '../testing/small-site.ts';

@@ -1,5 +1,5 @@
 import { applyChange, setValue } from '../change/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { readIncoming, swatchSheetSvg, swatchesCsv, swatchesJson } from './index.ts';
 

@@ -1,4 +1,4 @@
-import type { Brand } from '../site/index.ts';
+import { isWholeValue, type Brand } from '../site/index.ts';
 import { customProperty, tokenTable, tokensCss } from '../style/index.ts';
 
 /** Whether something kept for other tools is a custom property, not a DTCG token. */
@@ -12,8 +12,8 @@ export function writeTokensCss(brand: Brand): string {
   const own = new Set([...tokenTable(brand).keys()].map(customProperty));
   const kept = Object.entries(brand.kept ?? {}).flatMap(([path, json]) => {
     const value: unknown = isKeptProperty(path) && !own.has(path) ? JSON.parse(json) : undefined;
-    // What could end the sheet or the rule is no value of a property.
-    return typeof value === 'string' && !/[{}<;]/.test(value) ? [`  ${path}: ${value};`] : [];
+    // What could end the sheet or the rule, or swallow what follows, is no value of a property.
+    return typeof value === 'string' && isWholeValue(value) ? [`  ${path}: ${value};`] : [];
   });
   return `${tokensCss(brand)}${kept.length > 0 ? `\n/* Kept from other tools */\n:root {\n${kept.join('\n')}\n}\n` : ''}`;
 }

@@ -1,7 +1,8 @@
 import { applyChange } from '../change/index.ts';
 import type { Evidence } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
-import { danglingReferences, readSite } from '../site/index.ts';
+import { danglingReferences } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { candidates } from './candidates.ts';
 import { planTaking, takePalette } from './take.ts';

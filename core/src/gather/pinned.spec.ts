@@ -1,7 +1,7 @@
 import { parseColor } from '../color/index.ts';
 import type { EvidenceColor } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { drawnAndBuilt, groupSpots, type PinSpot } from './index.ts';
 

@@ -1,5 +1,9 @@
 import * as v from 'valibot';
 import { parseColor } from '../color/index.ts';
+import { isSlotName } from './slots.ts';
+
+/** The name of a slot. */
+export const SlotName = v.pipe(v.string(), v.maxLength(120), v.check(isSlotName, 'is no role that a background has'));
 
 /** A CSS colour that can be read; kept as typed. */
 export const RawColor = v.pipe(
@@ -14,11 +18,11 @@ export const RawColor = v.pipe(
  * colour nearest to a swatch, in its hue, that has a ratio on the ground.
  */
 export const SlotValue = v.variant('kind', [
-  v.strictObject({ kind: v.literal('swatch'), swatch: v.string() }),
+  v.strictObject({ kind: v.literal('swatch'), swatch: v.pipe(v.string(), v.maxLength(60)) }),
   v.strictObject({ kind: v.literal('raw'), color: RawColor }),
   v.strictObject({ kind: v.literal('readable') }),
-  v.strictObject({ kind: v.literal('same'), slot: v.string() }),
-  v.strictObject({ kind: v.literal('contrast'), swatch: v.string(), ratio: v.pipe(v.number(), v.finite(), v.minValue(1), v.maxValue(21)) }),
+  v.strictObject({ kind: v.literal('same'), slot: SlotName }),
+  v.strictObject({ kind: v.literal('contrast'), swatch: v.pipe(v.string(), v.maxLength(60)), ratio: v.pipe(v.number(), v.finite(), v.minValue(1), v.maxValue(21)) }),
 ]);
 export type SlotValue = v.InferOutput<typeof SlotValue>;
 

@@ -18,6 +18,9 @@ export function buttonSlot(variant: string, part: ButtonPart, state: ButtonState
   return `button-${variant}-${part}-${state}`;
 }
 
+/** Whether a slot is one that some page can paint: a base slot, or that of a button variant, by the shape of its name. */
+export const isSlotName = (slot: string): boolean => (BASE_SLOTS as readonly string[]).includes(slot) || /^[a-z][a-z0-9-]{0,59}$/.test(parseButtonSlot(slot)?.variant ?? '');
+
 /** Takes a button slot apart again; undefined for a base slot. */
 export function parseButtonSlot(slot: string): { variant: string; part: ButtonPart; state: ButtonState } | undefined {
   const match = /^button-(.+)-(fill|label|edge)-(rest|hover|pressed|disabled|busy)$/.exec(slot);

@@ -1,7 +1,8 @@
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { applyChange, checkTouched, planUndo, setValue, type Edit } from '../change/index.ts';
 import { placesOf } from '../reach/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { swatchColor } from '../style/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
 import { decideKin, deriveKin, kinOf, moveWithKin } from './index.ts';

@@ -1,6 +1,7 @@
 import { applyChange, checkTouched, removeSwatch, setApart, setSlot } from '../change/index.ts';
 import { deltaERgb, parseColor, seenAs, visionMatrix } from '../color/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { TOLD_APART, apartPairs } from './apart.ts';
 

@@ -2,7 +2,8 @@ import { applyChange, checkTouched, setSlot, setValue, type Edit } from '../chan
 import { contrastRatio, parseColor } from '../color/index.ts';
 import { pageTree } from '../page/index.ts';
 import { bodyHtml, stylesCss } from '../render/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { auditSite, findings } from './audit.ts';
 import { occurringPairs } from './pairs.ts';

@@ -1,7 +1,8 @@
 import { wcagContrast } from 'culori';
 import { applyChange, setSlot, setSwatchColor, setValue } from '../change/index.ts';
 import { parseColor } from '../color/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
 import { auditCounts, auditSite, findings, type Audit } from './audit.ts';
 import { mendFor } from './mend.ts';

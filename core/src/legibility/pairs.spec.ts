@@ -1,5 +1,5 @@
 import { applyChange, setSlot } from '../change/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { occurringPairs, pairsWith } from './pairs.ts';
 

@@ -1,4 +1,5 @@
-import { readSite, type LogoForm, type Site } from '../site/index.ts';
+import { type LogoForm, type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { addLogoForm, applyChange, checkTouched, planUndo, removeGround, removeLogoForm, setLogoOn, setSwatchColor, setValue, type Edit } from '../change/index.ts';
 import { contrastRatio, parseColor } from '../color/index.ts';
 import { auditSite, findings } from '../legibility/index.ts';

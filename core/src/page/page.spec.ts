@@ -1,5 +1,5 @@
 import { applyChange, setValue } from '../change/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { parseColor } from '../color/index.ts';
 import { setSwatchColor } from '../change/index.ts';
 import { smallSite } from '../testing/small-site.ts';

@@ -1,4 +1,5 @@
-import { readSite, type Override } from '../site/index.ts';
+import { type Override } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { recipes, tokenTable } from '../style/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
 import { makePainting } from './painting.ts';

@@ -1,7 +1,8 @@
 import * as fc from 'fast-check';
 import { parseColor, paintedRgb } from '../color/index.ts';
 import { applyChange, setSlot, setSwatchColor, setValue, insertOp, type Edit } from '../change/index.ts';
-import { readSite, type Site } from '../site/index.ts';
+import { type Site } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { AUDIT_WIDTHS } from '../shape/index.ts';
 import { tokenTable } from '../style/index.ts';
 import { smallSite, literal } from '../testing/small-site.ts';

@@ -1,10 +1,10 @@
-import type { Override, Site } from '../site/index.ts';
+import { literalCss, type Override, type Site } from '../site/index.ts';
 import { bandQuery } from '../shape/index.ts';
 import { customProperty } from '../style/index.ts';
 
-/** CSS of one override's value. */
+/** CSS of one override's value: of a literal what was understood of it, never what was typed. */
 export function overrideCss(override: Override): string {
-  return override.value.kind === 'token' ? `var(${customProperty(override.value.path)})` : override.value.css;
+  return override.value.kind === 'token' ? `var(${customProperty(override.value.path)})` : (literalCss(override.property, override.value.css) ?? 'unset');
 }
 
 /** Values set on single places, in the last layer: those at all widths first, then those at one band. */

@@ -1,4 +1,4 @@
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { applyChange, setSwatchColor, setValue } from '../change/index.ts';
 import { parseColor } from '../color/index.ts';
 import { changedProperties, tokenTable, tokensCss, customProperty } from '../style/index.ts';

@@ -1,11 +1,11 @@
 import * as v from 'valibot';
 import { IconName } from './icon.ts';
-import { byId, Copy, Id, Label, Order, ranged } from './fields.ts';
+import { byId, Copy, Id, Label, Order, ranged, record, text } from './fields.ts';
 
 /** Where a link leads: a page of the site by id, or an address. Scripts and unknown schemes are refused. */
 export const Href = v.variant('to', [
   v.strictObject({ to: v.literal('page'), page: Id }),
-  v.strictObject({ to: v.literal('url'), url: v.pipe(v.string(), v.maxLength(500), v.regex(/^(https?:\/\/|mailto:|tel:|#)/i, 'must start with https://, http://, mailto:, tel: or #')) }),
+  v.strictObject({ to: v.literal('url'), url: v.pipe(text(500), v.regex(/^(https?:\/\/|mailto:|tel:|#)/i, 'must start with https://, http://, mailto:, tel: or #')) }),
 ]);
 export type Href = v.InferOutput<typeof Href>;
 
@@ -50,9 +50,9 @@ export const Block = v.variant('kind', [
   v.strictObject({ kind: v.literal('buttons'), id: Id, order: Order, items: byId(ButtonItem) }),
   v.strictObject({ kind: v.literal('list'), id: Id, style: Id, ordered: v.boolean(), icon: v.optional(IconName), order: Order, items: byId(v.strictObject({ id: Id, content: Content })) }),
   v.strictObject({
-    kind: v.literal('table'), id: Id, style: Id, headStyle: Id, caption: v.pipe(v.string(), v.maxLength(200)),
-    columnOrder: Order, columns: byId(v.strictObject({ id: Id, label: v.pipe(v.string(), v.maxLength(80)) })),
-    order: Order, items: byId(v.strictObject({ id: Id, cells: v.record(Id, Copy) })),
+    kind: v.literal('table'), id: Id, style: Id, headStyle: Id, caption: text(200),
+    columnOrder: Order, columns: byId(v.strictObject({ id: Id, label: text(80) })),
+    order: Order, items: byId(v.strictObject({ id: Id, cells: record(Id, Copy) })),
   }),
   v.strictObject({
     kind: v.literal('cards'), id: Id, ground: Id, headingStyle: Id, headingLevel: level, textStyle: Id,

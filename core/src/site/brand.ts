@@ -1,8 +1,8 @@
 import * as v from 'valibot';
-import { SlotValue } from '../ground/index.ts';
+import { SlotName, SlotValue } from '../ground/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
 import { OwnShape, shapeFields } from './shape-parts.ts';
-import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
+import { byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from './fields.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
 
@@ -26,12 +26,12 @@ export const Swatch = v.strictObject({
   path: PathSegment,
   part: v.picklist(['core', 'side']),
   color: OklchSchema,
-  typed: v.pipe(v.string(), v.maxLength(80)),
+  typed: text(80),
   rule: v.nullable(RuleSchema),
   /** The rule it had before it was made plain, so that it can have it back. */
   formerRule: v.optional(v.nullable(RuleSchema)),
   /** What was decided of colours close to it: whether they go along when it moves. */
-  kin: v.optional(v.record(v.pipe(v.string(), v.maxLength(200)), v.picklist(['along', 'leave']))),
+  kin: v.optional(record(text(200), v.picklist(['along', 'leave']))),
   locked: v.boolean(),
   provisional: v.boolean(),
 });
@@ -42,7 +42,7 @@ export const Ground = v.strictObject({
   id: Id,
   label: Label,
   path: PathSegment,
-  slots: v.record(v.pipe(v.string(), v.maxLength(120)), SlotValue),
+  slots: record(SlotName, SlotValue, 5000),
   /** A gradient from the background to its far end, at an angle in degrees: 0 upwards, clockwise. Absent: the background is flat. */
   wash: v.optional(v.nullable(v.strictObject({ angle: ranged('angle') }))),
 });
@@ -76,14 +76,14 @@ export const TextStyle = v.strictObject({
   spaceAbove: ranged('space'),
   spaceBelow: ranged('space'),
   /** Heading levels that take this style unless told otherwise. */
-  levels: v.array(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))),
+  levels: v.pipe(v.array(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))), v.maxLength(6)),
   /** `heading` styles must go down in size; `running` text has a floor on phones; `fine` print and `other` have not. */
   use: v.picklist(['heading', 'running', 'fine', 'other']),
   provisional: v.boolean(),
 });
 export type TextStyle = v.InferOutput<typeof TextStyle>;
 
-const End = v.strictObject({ width: v.pipe(v.number(), v.minValue(320), v.maxValue(2560)), base: ranged('scaleBase'), ratio: ranged('scaleRatio') });
+const End = v.strictObject({ width: v.pipe(v.number(), v.finite(), v.minValue(320), v.maxValue(2560)), base: ranged('scaleBase'), ratio: ranged('scaleRatio') });
 const ScaleSchema = v.pipe(
   v.strictObject({ small: End, large: End, snapped: v.optional(v.boolean()) }),
   v.check(({ small, large }) => small.width < large.width, 'the small width must be below the large one'),
@@ -104,7 +104,19 @@ const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment, 
 export type ButtonVariant = v.InferOutput<typeof ButtonVariant>;
 const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
 
-const KeptPath = v.pipe(v.string(), v.minLength(1), v.maxLength(300), v.check((path) => !path.split('.').includes('__proto__'), 'is no path of a token'));
+const KeptPath = v.pipe(
+  text(300), v.minLength(1), v.check((path) => !path.split('.').some(isReservedName), 'is no path of a token'),
+  v.check((path) => !path.startsWith('--') || /^--[\p{L}\p{N}_-]+$/u.test(path), 'is no name of a custom property'),
+);
+const KeptJson = v.pipe(v.string(), v.maxLength(20_000), v.check(isJson, 'is not JSON'));
+function isJson(text: string): boolean {
+  try {
+    JSON.parse(text);
+    return true;
+  } catch {
+    return false;
+  }
+}
 
 /** A named way to move: how long, and by which cubic Bézier curve. */
 export const Motion = v.strictObject({
@@ -118,16 +130,18 @@ export type MotionUse = (typeof MOTION_USES)[number];
 
 const Em = v.pipe(v.number(), v.minValue(0), v.maxValue(10));
 const FontWeight = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1000));
-const Runs = v.pipe(v.array(v.pipe(v.tuple([v.number(), v.number()]), v.readonly())), v.maxLength(4000));
+const finite = v.pipe(v.number(), v.finite());
+const CodePoint = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0x10ffff));
+const Runs = v.pipe(v.array(v.pipe(v.tuple([CodePoint, CodePoint]), v.readonly())), v.maxLength(4000));
 
 /** One file of a family that was brought along, with what was read from it. */
 export const OwnFaceSchema = v.strictObject({
   hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   /** As the file was called. */
-  file: v.pipe(v.string(), v.maxLength(200)),
+  file: text(200),
   weight: v.pipe(v.tuple([FontWeight, FontWeight]), v.check(([lightest, heaviest]) => lightest <= heaviest, 'the lightest weight must not be above the heaviest')),
   italic: v.boolean(),
-  axes: v.pipe(v.array(v.strictObject({ tag: v.pipe(v.string(), v.maxLength(4)), min: v.number(), max: v.number() })), v.maxLength(16)),
+  axes: v.pipe(v.array(v.strictObject({ tag: text(4), min: finite, max: finite })), v.maxLength(16)),
   embedding: v.picklist(['installable', 'editable', 'preview', 'restricted']),
   tableFigures: v.boolean(),
   /** Characters it has, as first and last code points of runs. */
@@ -138,7 +152,7 @@ export const OwnFaceSchema = v.strictObject({
 export const OwnFamilySchema = v.strictObject({
   id: Id, name: v.pipe(v.string(), v.regex(/^[\p{L}\p{N} ._-]{1,60}$/u, 'must be letters, figures, spaces, dots, hyphens')), kind: v.picklist(FAMILY_KINDS), shape: v.picklist(FAMILY_SHAPES),
   faces: v.pipe(v.array(OwnFaceSchema), v.minLength(1), v.maxLength(40)),
-  metrics: v.strictObject({ ascent: Em, descent: Em, lineGap: Em, xHeight: Em, capHeight: Em, widths: v.record(v.pipe(v.string(), v.regex(/^\d{1,4}i?$/)), Em) }),
+  metrics: v.strictObject({ ascent: Em, descent: Em, lineGap: Em, xHeight: Em, capHeight: Em, widths: record(v.pipe(v.string(), v.regex(/^\d{1,4}i?$/)), Em) }),
 });
 export type BroughtFamily = v.InferOutput<typeof OwnFamilySchema>;
 
@@ -165,6 +179,6 @@ export const Brand = v.strictObject({
   /** Swatches that must be told apart though no page shows them side by side yet: status marks each from each, chart colours each from its neighbours. */
   apart: v.optional(v.strictObject({ status: v.pipe(Order, v.maxLength(12)), chart: v.pipe(Order, v.maxLength(12)) })),
   /** Tokens of other tools that nothing here uses, as JSON by path: kept so that they are written out again. */
-  kept: v.optional(v.record(KeptPath, v.pipe(v.string(), v.maxLength(20_000)))),
+  kept: v.optional(record(KeptPath, KeptJson, 20_000)),
 });
 export type Brand = v.InferOutput<typeof Brand>;

@@ -3,8 +3,12 @@ export { CORNER_USES, Corner, CornerUse, EDGE_USES, OwnShape, PLAIN_EDGES, PLAIN
 export { Block, ButtonItem, Content, Href, Inline, Section, type BlockOf } from './block.ts';
 export { ICON_NAMES, IconName } from './icon.ts';
 export { Logo, LogoForm } from './logo.ts';
-export { Override, STATES, type OverrideProperty, type State } from './override.ts';
+export { OVERRIDE_PROPERTIES, type OverrideProperty } from './override-property.ts';
+export { Override, STATES, type State } from './override.ts';
+export { isWholeValue, literalCss } from './literal.ts';
+export { LIMITS } from './limits.ts';
+export { cleanText, cleanTexts } from './text.ts';
 export { Asset, Header, Page, SCHEMA_VERSION, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';
-export { danglingReferences, ruleLoop, type Dangling } from './references.ts';
-export { SiteIssues, readSite, toIssues, upcast, type Issue } from './read.ts';
-export { Id, Label } from './fields.ts';
+export { danglingIssue, danglingReferences, ruleLoop, type Dangling } from './references.ts';
+export { SiteIssues, readDocument, toIssues, upcast, type Issue } from './read.ts';
+export { Id, Label, MOST_COPY, PageOrder, isReservedName } from './fields.ts';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { byId, Hex, Id, Label, Order, ranged } from './fields.ts';
+import { byId, Hex, Id, Label, Order, ranged, record } from './fields.ts';
 
 /** One form of the logo: a picture, with what was read of its colours. */
 export const LogoForm = v.strictObject({
@@ -15,7 +15,7 @@ export type LogoForm = v.InferOutput<typeof LogoForm>;
 export const Logo = v.strictObject({
   forms: byId(LogoForm), formOrder: v.pipe(Order, v.minLength(1)),
   /** Form by ground; a ground that is absent takes the form that is seen best on it. */
-  onGround: v.record(Id, Id),
+  onGround: record(Id, Id),
   /** Whether the site's name stands beside it. */
   named: v.boolean(),
   /** The site's icon: a form on a ground's background, or (null) on nothing, with a margin as a share of the side. */

@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import { Copy, Id } from './fields.ts';
+import { literalCss } from './literal.ts';
+import { OVERRIDE_PROPERTIES } from './override-property.ts';
 
 export const STATES = ['rest', 'visited', 'hover', 'focus', 'pressed', 'disabled', 'selected', 'busy'] as const;
 export type State = (typeof STATES)[number];
@@ -9,20 +11,23 @@ export type State = (typeof STATES)[number];
  * put it there on purpose (an override); any other origin makes it a stray.
  * `value` is a token by path, or literal CSS. A `reason` settles it as left.
  */
-export const Override = v.strictObject({
+export const Override = v.pipe(v.strictObject({
   id: Id,
   place: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\/[a-z0-9-]+)*$/)),
-  property: v.picklist([
-    'color', 'background-color', 'border-color', 'font-size', 'font-weight', 'font-family', 'line-height', 'letter-spacing',
-    'padding-block', 'padding-inline', 'border-radius', 'margin-block-start', 'margin-block-end',
-  ]),
+  property: v.picklist(OVERRIDE_PROPERTIES),
   band: v.nullable(v.picklist(['phone', 'tablet', 'desktop'])),
   origin: v.picklist(['set', 'pasted', 'imported', 'raw']),
   value: v.variant('kind', [
-    v.strictObject({ kind: v.literal('token'), path: v.pipe(v.string(), v.maxLength(200)) }),
-    v.strictObject({ kind: v.literal('literal'), css: v.pipe(v.string(), v.minLength(1), v.maxLength(120), v.regex(/^[^;{}<>\\@]*$/, 'must be one plain CSS value')) }),
+    v.strictObject({ kind: v.literal('token'), path: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\.[a-z0-9-]+)+$/, 'is no path of a token')) }),
+    v.strictObject({ kind: v.literal('literal'), css: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(120), v.regex(/^[^;{}<>\\@]*$/, 'must be one plain CSS value')) }),
   ]),
   reason: v.nullable(Copy),
-});
+}), v.rawCheck(({ dataset, addIssue }) => {
+  if (!dataset.typed) return;
+  const { property, value } = dataset.value;
+  if (value.kind === 'literal' && literalCss(property, value.css) === undefined) addIssue({
+    message: `is no value of ${property} that can be worked out`,
+    path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'value', value }, { type: 'object', origin: 'value', input: value, key: 'css', value: value.css }],
+  });
+}));
 export type Override = v.InferOutput<typeof Override>;
-export type OverrideProperty = Override['property'];

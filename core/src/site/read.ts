@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { SCHEMA_VERSION, Site } from './site.ts';
-import { danglingReferences } from './references.ts';
+import { danglingIssue, danglingReferences } from './references.ts';
 
 /** One thing wrong with what was read. */
 export interface Issue {
@@ -22,23 +22,26 @@ export function toIssues(issues: readonly v.BaseIssue<unknown>[]): Issue[] {
 /** A document that cannot be read; `issues` say where and why. */
 export class SiteIssues extends Error {
   readonly issues: readonly Issue[];
-  constructor(issues: readonly Issue[]) {
+  /** Whether it was made by a newer version, which has it in order. */
+  readonly newer: boolean;
+  constructor(issues: readonly Issue[], newer = false) {
     super(`The site could not be read: ${issues[0]?.path ? `${issues[0].path} ` : ''}${issues[0]?.message ?? 'unknown reason'}`);
     this.name = 'SiteIssues';
     this.issues = issues;
+    this.newer = newer;
   }
 }
 
 /**
- * Reads a stored or received site document, bringing older versions up to date.
+ * Reads a document by the schema and its references alone, bringing older
+ * versions up to date. What needs the pages to be known is checked by `readSite`.
  * @throws SiteIssues when it does not fit the schema or points at things that are not there
  */
-export function readSite(input: unknown): Site {
+export function readDocument(input: unknown): Site {
   const result = v.safeParse(Site, upcast(input));
   if (!result.success) throw new SiteIssues(toIssues(result.issues));
   const dangling = danglingReferences(result.output);
-  if (dangling.length > 0)
-    throw new SiteIssues(dangling.slice(0, 20).map(({ where, kind, target }) => ({ path: where, message: `points at a ${kind} that is not right: ${target}` })));
+  if (dangling.length > 0) throw new SiteIssues(dangling.slice(0, 20).map(danglingIssue));
   return result.output;
 }
 
@@ -47,6 +50,6 @@ export function upcast(input: unknown): unknown {
   if (typeof input !== 'object' || input === null) return input;
   const version = (input as { schemaVersion?: unknown }).schemaVersion;
   if (typeof version === 'number' && version > SCHEMA_VERSION)
-    throw new SiteIssues([{ path: 'schemaVersion', message: `is ${version}; this Yohaku reads up to ${SCHEMA_VERSION}. Update Yohaku to open it.` }]);
+    throw new SiteIssues([{ path: 'schemaVersion', message: `is ${version}; this Yohaku reads up to ${SCHEMA_VERSION}. Update Yohaku to open it.` }], true);
   return input;
 }

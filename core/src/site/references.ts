@@ -3,13 +3,14 @@ import { ruleSources } from '../palette/index.ts';
 import { familyById } from '../type/index.ts';
 import type { Block, Href, Inline, Section } from './block.ts';
 import type { Brand } from './brand.ts';
-import type { Site } from './site.ts';
+import { LIMITS } from './limits.ts';
+import { sectionOf, type Site } from './site.ts';
 
 /** Something in the document that points at a thing that is not there. */
 export interface Dangling {
   /** Where it is said, in words with ids: `ground chart, slot text`. */
   readonly where: string;
-  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'corner' | 'height' | 'shadow' | 'family' | 'order' | 'loop' | 'name' | 'file';
+  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'corner' | 'height' | 'shadow' | 'family' | 'order' | 'loop' | 'depth' | 'name' | 'file' | 'role' | 'id';
   readonly target: string;
 }
 
@@ -27,6 +28,7 @@ export function danglingReferences(site: Site): Dangling[] {
   for (const item of Object.values(header.items)) need(site.pages, item.page, `menu item ${item.id}`, 'page', miss);
   checkLogo(site, miss);
   for (const asset of Object.values(site.assets)) for (const swatch of Object.values(asset.bound ?? {})) need(site.brand.swatches, swatch, `drawing ${asset.id}`, 'swatch', miss);
+  checkIdsOnPages(site, miss);
   section(site.shared.footer);
   Object.values(site.shared.sections).forEach(section);
   sameKeys(site.pageOrder, site.pages, 'pages', miss);
@@ -84,11 +86,13 @@ function checkBrand(site: Site, miss: Miss): void {
     for (const id of list) need(brand.swatches, id, `colours to be told apart, ${name}`, 'swatch', miss);
     if (new Set(list).size !== list.length) miss(`colours to be told apart, ${name}`, 'order', list.join(' '));
   }
+  const depths = new Map<string, number>();
   for (const swatch of Object.values(brand.swatches)) {
     if (!swatch.rule) continue;
     for (const source of ruleSources(swatch.rule)) need(brand.swatches, source, `swatch ${swatch.id}`, 'swatch', miss);
     const loop = ruleLoop(brand, swatch.id);
     if (loop) miss(`swatch ${swatch.id}`, 'loop', loop.map((id) => brand.swatches[id]?.label ?? id).join(' ← '));
+    else if (ruleDepth(brand, swatch.id, depths) > LIMITS.ruleDepth) miss(`swatch ${swatch.id}`, 'depth', swatch.label);
   }
   for (const ground of Object.values(brand.grounds)) {
     for (const [slot, value] of Object.entries(ground.slots)) {
@@ -96,7 +100,11 @@ function checkBrand(site: Site, miss: Miss): void {
       if (swatch !== undefined) need(brand.swatches, swatch, `ground ${ground.id}, ${slot}`, 'swatch', miss);
       const button = parseButtonSlot(slot);
       if (button) need(brand.variants, button.variant, `ground ${ground.id}, ${slot}`, 'variant', miss);
-      if (value.kind === 'same') checkSameLoop(ground, slot, miss);
+      if (value.kind === 'same') {
+        const followed = parseButtonSlot(value.slot);
+        if (followed) need(brand.variants, followed.variant, `ground ${ground.id}, ${slot}`, 'variant', miss);
+        checkSameLoop(ground, slot, miss);
+      }
     }
   }
 }
@@ -136,26 +144,80 @@ function checkLogo({ shared: { logo }, assets, brand }: Site, miss: Miss): void 
   if (logo.icon.ground !== null) need(brand.grounds, logo.icon.ground, 'icon', 'ground', miss);
 }
 
-/** The way on which the rules of a swatch lead back to it, from it to it; undefined when they do not. */
+/**
+ * The way on which the rules of a swatch lead back to it, from it to it; undefined
+ * when they do not. Every swatch is looked at once, however many ways lead to it.
+ */
 export function ruleLoop(brand: Pick<Brand, 'swatches'>, id: string): string[] | undefined {
-  const walk = (at: string, trail: readonly string[]): string[] | undefined => {
-    const rule = brand.swatches[at]?.rule;
-    if (!rule || trail.length > 40) return undefined;
-    for (const source of ruleSources(rule)) {
-      if (source === id) return [...trail, id];
-      const found = trail.includes(source) ? undefined : walk(source, [...trail, source]);
-      if (found) return found;
+  const from = new Map<string, string>();
+  const open = [id];
+  for (let at = open.pop(); at !== undefined; at = open.pop()) {
+    const rule = Object.hasOwn(brand.swatches, at) ? brand.swatches[at]!.rule : null;
+    for (const source of rule ? ruleSources(rule) : []) {
+      if (source === id) {
+        const trail = [id];
+        for (let back = at; back !== id; back = from.get(back)!) trail.unshift(back);
+        return [id, ...trail];
+      }
+      if (from.has(source)) continue;
+      from.set(source, at);
+      open.push(source);
     }
-    return undefined;
-  };
-  return walk(id, [id]);
+  }
+  return undefined;
+}
+
+/** How many swatches follow one another from a plain one to this, this counted; only asked where no rule leads back. */
+function ruleDepth(brand: Pick<Brand, 'swatches'>, id: string, known: Map<string, number>): number {
+  const found = known.get(id);
+  if (found !== undefined) return found;
+  // Counts as one while it is looked into: a ring is told apart from a depth by `ruleLoop`.
+  known.set(id, 1);
+  const rule = Object.hasOwn(brand.swatches, id) ? brand.swatches[id]!.rule : null;
+  const depth = rule ? 1 + Math.max(...ruleSources(rule).map((source) => ruleDepth(brand, source, known))) : 0;
+  known.set(id, depth);
+  return depth;
 }
 
 function checkSameLoop(ground: { id: string; slots: Record<string, { kind: string; slot?: string }> }, start: string, miss: Miss): void {
-  const trail: string[] = [];
-  for (let at: string | undefined = start; at !== undefined; at = ground.slots[at]?.slot) {
-    if (trail.includes(at)) return miss(`ground ${ground.id}`, 'loop', [...trail, at].join(' ← '));
-    trail.push(at);
+  const trail = new Set<string>();
+  for (let at: string | undefined = start; at !== undefined; at = Object.hasOwn(ground.slots, at) ? ground.slots[at]!.slot : undefined) {
+    if (trail.has(at)) return miss(`ground ${ground.id}`, 'loop', [...trail, at].join(' ← '));
+    trail.add(at);
+  }
+}
+
+/** Ids by which the parts of a page are known: no section or block may have them. */
+const PARTS: ReadonlySet<string> = new Set(['page', 'header', 'footer']);
+
+/** Every id that stands for something on a page stands for one thing there: header, sections, blocks. */
+function checkIdsOnPages(site: Site, miss: Miss): void {
+  const idsOf = (section: Section): string[] => [section.id, ...Object.keys(section.blocks)];
+  const common = [site.shared.header.id, ...idsOf(site.shared.footer)];
+  for (const page of Object.values(site.pages)) {
+    const seen = new Set<string>(['page']);
+    const meet = (id: string) => {
+      if (seen.has(id)) miss(`page ${page.id}`, 'id', id);
+      seen.add(id);
+    };
+    for (const id of common) meet(id);
+    for (const entry of Object.values(page.sections)) {
+      if (PARTS.has(entry.id)) miss(`page ${page.id}`, 'id', entry.id);
+      const section = sectionOf(site, entry);
+      if (section) for (const id of idsOf(section)) meet(id);
+    }
+  }
+}
+
+/** What is wrong with a reference, as an issue with its place. */
+export function danglingIssue({ where, kind, target }: Dangling): { path: string; message: string } {
+  switch (kind) {
+    case 'order': return { path: where, message: 'has an order that does not fit what is there' };
+    case 'loop': return { path: where, message: `leads back to itself: ${target}` };
+    case 'depth': return { path: where, message: `follows more than ${LIMITS.ruleDepth} others` };
+    case 'name': case 'file': return { path: where, message: `${target} is there twice` };
+    case 'id': return { path: where, message: `the id ${target} stands for two things` };
+    default: return { path: where, message: `points at a ${kind} that is not right: ${target}` };
   }
 }
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Id, Label, PathSegment, ranged } from './fields.ts';
+import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
 
 /** What has a corner, an edge and a shadow. */
 export const CornerUse = v.picklist(['button', 'card', 'picture', 'field']);
@@ -47,8 +47,8 @@ export type OwnShape = v.InferOutput<typeof OwnShape>;
 export const shapeFields = {
   /** What each has: a radius of its own in px, or a named corner by id. */
   corners: v.strictObject({ button: named, card: named, picture: named, field: named }),
-  cornerList: v.optional(v.strictObject({ items: v.record(Id, Corner), order: v.array(Id) })),
+  cornerList: v.optional(v.strictObject({ items: byId(Corner), order: Order })),
   edges: v.optional(Edges, PLAIN_EDGES),
   underline: v.optional(Underline, PLAIN_UNDERLINE),
-  shadows: v.optional(v.strictObject({ items: v.record(Id, Shadow), order: v.array(Id), uses: v.strictObject({ button: shadowOf, card: shadowOf, picture: shadowOf, field: shadowOf }) })),
+  shadows: v.optional(v.strictObject({ items: byId(Shadow), order: Order, uses: v.strictObject({ button: shadowOf, card: shadowOf, picture: shadowOf, field: shadowOf }) })),
 } as const;

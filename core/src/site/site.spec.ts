@@ -1,5 +1,6 @@
 import { smallSite } from '../testing/small-site.ts';
-import { SiteIssues, readSite, upcast } from './read.ts';
+import { SiteIssues, upcast } from './read.ts';
+import { readSite } from '../document/index.ts';
 import { danglingReferences } from './references.ts';
 
 const issuesOf = (input: unknown): readonly { path: string; message: string }[] => {

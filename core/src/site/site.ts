@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { byId, Hex, Id, Label, Order, ranged } from './fields.ts';
+import { byId, Hex, Id, Label, Order, PageOrder, ranged, record, text } from './fields.ts';
+import { LIMITS } from './limits.ts';
 import { Brand } from './brand.ts';
 import { Section } from './block.ts';
 import { Logo } from './logo.ts';
@@ -18,12 +19,12 @@ export type SectionEntry = v.InferOutput<typeof SectionEntry>;
 export const Page = v.strictObject({
   id: Id,
   title: Label,
-  description: v.pipe(v.string(), v.maxLength(300)),
+  description: text(300),
   /** File name in the export; the page with `index.html` is the home page. */
   file: v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80)),
   sectionOrder: Order,
   sections: byId(SectionEntry),
-  overrides: byId(Override),
+  overrides: byId(Override, LIMITS.overrides),
 });
 export type Page = v.InferOutput<typeof Page>;
 
@@ -37,21 +38,24 @@ export type Header = v.InferOutput<typeof Header>;
 export const Shared = v.strictObject({
   header: Header,
   footer: Section,
-  sections: byId(Section),
-  overrides: byId(Override),
+  sections: byId(Section, LIMITS.sharedSections),
+  overrides: byId(Override, LIMITS.overrides),
   logo: v.optional(Logo),
 });
 export type Shared = v.InferOutput<typeof Shared>;
+
+/** A side of a picture, px. */
+const side = v.pipe(v.number(), v.finite(), v.gtValue(0, 'must be more than 0'), v.maxValue(100_000));
 
 /** A picture or file known to the site; its bytes are kept apart, by content hash. */
 export const Asset = v.strictObject({
   id: Id, name: Label, hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   type: v.picklist(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp']),
-  width: v.number(), height: v.number(),
+  width: side, height: side,
   /** Its colours as they were read: flat ones of a drawing, the palette of a picture; with their share of it, 0 to 1. */
   colors: v.optional(v.pipe(v.array(v.strictObject({ hex: Hex, share: ranged('share') })), v.maxLength(64))),
   /** Flat colours of a drawing that follow a swatch, by the hex they are drawn in. */
-  bound: v.optional(v.pipe(v.record(Hex, Id), v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'))),
+  bound: v.optional(v.pipe(record(Hex, Id), v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'))),
 });
 export type Asset = v.InferOutput<typeof Asset>;
 
@@ -62,9 +66,9 @@ export const Site = v.strictObject({
   language: v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/)),
   brand: Brand,
   shared: Shared,
-  assets: byId(Asset),
-  pageOrder: Order,
-  pages: byId(Page),
+  assets: byId(Asset, LIMITS.assets),
+  pageOrder: PageOrder,
+  pages: byId(Page, LIMITS.pages),
 });
 export type Site = v.InferOutput<typeof Site>;
 

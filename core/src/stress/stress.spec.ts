@@ -1,6 +1,6 @@
 import { pageTree } from '../page/index.ts';
 import { siteIndex } from '../reach/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { tokensCss } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { STRESS_KINDS, longer, stressCss, stressSite } from './stress.ts';

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { contrastRatio, parseColor } from '../color/index.ts';
 import { applyChange, setSlot, setSwatchColor, setValue, followSwatch } from '../change/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { colorOf } from '../reach/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { allRecipes, changedProperties, customProperty, declarationsOf, recipeClass, resolveToken, resolvedSwatches, swatchPath, tokenTable, withFollowers } from './index.ts';

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { applyChange, addFontFace, removeFamily, setFamilies, type ReadFace } from '../change/index.ts';
 import { missingCharacters } from '../page/index.ts';
 import { facesInUse, siteFontsCss } from '../render/index.ts';
-import { readSite } from '../site/index.ts';
+import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { facesFor, facesOf } from './faces.ts';
 import { fallbackFaces, familyStack, readyFor } from './fallback.ts';

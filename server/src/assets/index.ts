@@ -1,3 +1,6 @@
 export { contentHash, findFile, readFile, storeFile } from './files.ts';
 export { drawIcon } from './icon.ts';
-export { PICTURE_LIMITS, PictureRefused, decodePicture, pictureType, type Picture } from './picture.ts';
+export { cleanSvg } from './clean-svg.ts';
+export { PICTURE_LIMITS, decodePicture, pictureType, type Picture } from './picture.ts';
+export { PictureRefused } from './refused.ts';
+export { decodeApart, type KeptPicture } from './decode-apart.ts';

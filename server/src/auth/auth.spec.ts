@@ -1,6 +1,6 @@
 import type { Database } from '../db/index.ts';
 import { freshDatabase } from '../testing/database.ts';
-import { endSession, hashSecret, makeSignInToken, newSecret, sessionUser, useSignInToken } from './index.ts';
+import { endSession, hashSecret, makeSignInToken, newSecret, sessionOf, useSignInToken } from './index.ts';
 
 describe('signing in', () => {
   let database: Database;
@@ -35,13 +35,13 @@ describe('signing in', () => {
   });
   it('ends a session by itself, by time, and on signing out', async () => {
     const session = (await useSignInToken(database.db, await makeSignInToken(database.db)))!;
-    expect(await sessionUser(database.db, session.secret)).toBe('owner');
-    expect(await sessionUser(database.db, newSecret())).toBeUndefined();
+    expect((await sessionOf(database.db, session.secret))?.user).toBe('owner');
+    expect(await sessionOf(database.db, newSecret())).toBeUndefined();
     await sql("update sessions set expires_at = now() - interval '1 second'");
-    expect(await sessionUser(database.db, session.secret)).toBeUndefined();
+    expect(await sessionOf(database.db, session.secret)).toBeUndefined();
     const other = (await useSignInToken(database.db, await makeSignInToken(database.db)))!;
-    await endSession(database.db, other.secret);
-    expect(await sessionUser(database.db, other.secret)).toBeUndefined();
+    await endSession(database.db, 'owner', other.id);
+    expect(await sessionOf(database.db, other.secret)).toBeUndefined();
   });
   it('makes secrets that do not repeat', () => {
     expect(new Set(Array.from({ length: 200 }, newSecret)).size).toBe(200);

@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { and, eq } from 'drizzle-orm';
-import { auditCounts, auditSite, cutDownText, findings, mendFor, plural, readSite, type Audit, type Finding } from '@yohaku/core';
+import { auditCounts, auditSite, cutDownText, findings, mendFor, plural, readStored, type Audit, type Finding } from '@yohaku/core';
 import { schema } from '../db/index.ts';
 import { readExport } from './read-export.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
@@ -34,7 +34,7 @@ async function audited(target: string, values: { data?: string | undefined; edit
     const { editions } = schema;
     const [row] = await database.db.select().from(editions).where(and(eq(editions.siteId, target), eq(editions.name, values.edition)));
     if (!row) throw new UseError(`${target} has no edition “${values.edition}”.`);
-    return auditSite(readSite(row.document));
+    return auditSite(readStored(row.document).site);
   });
 }
 

@@ -2,7 +2,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, type Site } from '@yohaku/core';
 import { exportSite } from '../publish/index.ts';
-import { readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
+import { readArgs, siteById, UseError, withApart, withDatabase, type Verb } from './host.ts';
 
 export const exportVerb: Verb = {
   help: './yohaku export SITE --format dtcg|css|svg|csv|json|site [-o FILE|DIR] [--data DIR]\n\ndtcg and css are all tokens; svg (a sheet), csv and json are the swatches. They go to FILE or standard output; site goes to the folder DIR (default: SITE).\n',
@@ -16,7 +16,7 @@ export const exportVerb: Verb = {
       const { site } = await siteById(database, id);
       if (format === 'site') {
         const folder = output ?? id;
-        for (const [name, file] of await exportSite(database.db, site, host.root)) {
+        for (const [name, file] of await withApart((apart) => exportSite(database.db, apart, site, host.root))) {
           await mkdir(dirname(join(folder, name)), { recursive: true });
           await writeFile(join(folder, name), file.bytes);
         }

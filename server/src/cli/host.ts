@@ -1,8 +1,8 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { join, resolve } from 'node:path';
-import { openDatabase, type Database } from '../db/index.ts';
-import { migrateDatabase } from '../db/index.ts';
-import { loadSite, listSites, type StoredSite } from '../sites/index.ts';
+import { Apart } from '../apart/index.ts';
+import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase, type Database } from '../db/index.ts';
+import { SiteUnreadable, loadSite, listSites, type StoredSite } from '../sites/index.ts';
 
 /** What the outer script lends: where the checkout is, and a cluster for as long as it is needed. */
 export interface CliHost {
@@ -42,9 +42,11 @@ export function print(json: boolean | undefined, value: unknown, lines: () => st
 /** Opens the database of a data folder (or `DATABASE_URL`) for the time of `work`. */
 export async function withDatabase<T>(data: string | undefined, host: CliHost, work: (database: Database) => Promise<T>): Promise<T> {
   const given = process.env['DATABASE_URL'];
+  if (given) checkDatabaseAddress(given);
   const cluster = given ? undefined : await host.openCluster(resolve(data ?? join(host.root, '.data')));
   const database = openDatabase(given ?? cluster!.url);
   try {
+    await awaitDatabase(database, 20_000, (why) => process.stderr.write(`yohaku: waiting for the database: ${why}\n`));
     await migrateDatabase(database, join(host.root, 'server', 'migrations'));
     return await work(database);
   } finally {
@@ -53,9 +55,22 @@ export async function withDatabase<T>(data: string | undefined, host: CliHost, w
   }
 }
 
+/** Lends processes in which files are taken apart, for the time of `work`. */
+export async function withApart<T>(work: (apart: Apart) => Promise<T>): Promise<T> {
+  const apart = new Apart();
+  try {
+    return await work(apart);
+  } finally {
+    apart.close();
+  }
+}
+
 /** A site by id. @throws UseError naming the sites there are */
 export async function siteById(database: Database, id: string): Promise<StoredSite> {
-  const stored = await loadSite(database, id);
+  const stored = await loadSite(database, id).catch((error: unknown) => {
+    throw error instanceof SiteUnreadable ? new UseError(error.message) : error;
+  });
+  for (const words of stored?.told ?? []) process.stderr.write(`yohaku: ${words}\n`);
   if (stored) return stored;
   const known = (await listSites(database.db)).map((one) => one.id);
   throw new UseError(`there is no site “${id}”; ${known.length > 0 ? `there is ${known.join(', ')}` : 'the database is empty. Run ./yohaku start once'}.`);

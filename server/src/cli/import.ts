@@ -1,17 +1,20 @@
 import { randomUUID } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
+import { readFile, readdir, stat } from 'node:fs/promises';
+import { join } from 'node:path';
 import { ChangeRefused, SiteIssues, planBrand, planColors, readIncoming, takeBrand, takeColors, type Change, type Incoming, type Site } from '@yohaku/core';
 import { ensureOwner } from '../auth/index.ts';
-import { saveChange } from '../sites/index.ts';
-import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
+import { isSiteFile } from '../archive/index.ts';
+import { SiteRefused, bringFiles, bringIn as bringSite, saveChange, type Brought } from '../sites/index.ts';
+import { print, readArgs, siteById, UseError, withApart, withDatabase, type CliHost, type Verb } from './host.ts';
 
 export const importVerb: Verb = {
-  help: './yohaku import FILE --site SITE [--colour] [--data DIR] [--json]\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; so does a tokens.css with its edits; all others bring colours, text styles, shadows, motions and corners.\n',
+  help: './yohaku import FILE --site SITE [--colour] [--data DIR] [--json]\n./yohaku import DIR|FILE.zip|site.json --as ID [--name NAME] [--data DIR] [--json]\n\nWith --as, brings an exported site in as a site of its own, under an id that is free; site.json alone will do where its pictures and fonts are kept here already.\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; so does a tokens.css with its edits; all others bring colours, text styles, shadows, motions and corners.\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { site: { type: 'string' }, colour: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
+    const { values, positionals } = readArgs(args, { site: { type: 'string' }, as: { type: 'string' }, name: { type: 'string' }, colour: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
     const [file] = positionals;
     if (!file || positionals.length !== 1) throw new UseError('import takes one file: ./yohaku import tokens.json --site ternhaven');
-    if (!values.site) throw new UseError('say into which site: --site ternhaven');
+    if (values.as !== undefined) return bringSiteIn(file, values.as, values, host);
+    if (!values.site) throw new UseError('say into which site: --site ternhaven, or, for an exported site, under which new id: --as ID');
     const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
       throw new UseError(`${file} cannot be read: ${error.code ?? error.message}.`);
     });
@@ -43,6 +46,30 @@ function bringIn(site: Site, incoming: Incoming, colourOnly: boolean) {
   if (incoming.brand && !colourOnly) return { ...planBrand(site, incoming.brand.brand, incoming.left), edit: takeBrand(site, incoming.brand.brand, incoming.name) };
   const plan = planColors(site, incoming);
   return { ...plan, edit: takeColors(site, incoming, plan, new Map(), () => `s${randomUUID().slice(0, 13)}`) };
+}
+
+/** An exported site as a site of its own. */
+async function bringSiteIn(path: string, id: string, values: { name?: string | undefined; data?: string | undefined; json?: boolean | undefined }, host: CliHost): Promise<number> {
+  if (!/^[a-z][a-z0-9-]{0,59}$/.test(id)) throw new UseError(`--as takes 1 to 60 lower case letters, digits or hyphens, starting with a letter, not “${id}”.`);
+  const info = await stat(path).catch(() => {
+    throw new UseError(`there is no file or folder ${path}.`);
+  });
+  const brought: Brought = await withDatabase(values.data, host, (database) => withApart(async (apart) => {
+    try {
+      if (!info.isDirectory()) return await bringSite(database, apart, await readFile(path), id, values.name);
+      const files = new Map<string, Uint8Array>();
+      for (const folder of ['', 'images', 'fonts']) for (const entry of await readdir(join(path, folder), { withFileTypes: true }).catch(() => [])) {
+        const name = folder === '' ? entry.name : `${folder}/${entry.name}`;
+        if (entry.isFile() && isSiteFile(name)) files.set(name, await readFile(join(path, name)));
+      }
+      return await bringFiles(database, apart, files, id, values.name);
+    } catch (error) {
+      if (error instanceof SiteRefused) throw new UseError(`${path}: ${error.message}`);
+      throw error;
+    }
+  }));
+  print(values.json, brought, () => [`${brought.name} is here as ${brought.id}: ${brought.pages} pages`, ...brought.notes].join('\n'));
+  return 0;
 }
 
 function parse(file: string, text: string, { brand }: Site): Incoming {

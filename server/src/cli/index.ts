@@ -20,7 +20,7 @@ export async function runVerb(verb: string, args: string[], host: CliHost): Prom
     }
     return await found.run(args, host);
   } catch (error) {
-    if (!(error instanceof UseError)) throw error;
+    if (!(error instanceof Error) || error.name !== 'UseError') throw error;
     process.stderr.write(`yohaku: ${error.message}\n`);
     return 2;
   }

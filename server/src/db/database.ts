@@ -3,24 +3,34 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import type { Site } from '@yohaku/core';
 import * as schema from './schema.ts';
+import { AddressOfDatabaseRefused, databaseProblem } from './address.ts';
 
 export type Db = NodePgDatabase<typeof schema>;
 /** The database or a transaction in it. */
 export type Querier = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
 
+/** What is remembered of a site at a sequence: as it was read, or why it could not be. */
+export type Remembered = { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] } | { readonly unreadable: Error; readonly sequence: number };
+
 export interface Database {
   readonly db: Db;
   readonly pool: pg.Pool;
   readonly url: string;
-  /** Things read last, each with the sequence that tells whether it is still right. */
-  readonly remembered: Map<string, { readonly site: Site; readonly sequence: number }>;
+  /** Sites read last, each with the sequence that tells whether it is still right. */
+  readonly remembered: Map<string, Remembered>;
   close(): Promise<void>;
 }
 
-/** Opens a pool on a PostgreSQL address. A lost connection is reported to `onError` and does not end the process. */
+/**
+ * Opens a pool on a PostgreSQL address. A connection that is lost, idle or in the
+ * middle of a query, is reported to `onError` and does not end the process; the
+ * query fails, and the next one gets a fresh connection.
+ */
 export function openDatabase(url: string, onError: (error: Error) => void = () => {}): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 30_000 });
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 30_000, keepAlive: true });
   pool.on('error', onError);
+  // The pool listens to idle ones only: an error of one in use would have no listener, and end the process.
+  pool.on('connect', (client) => client.on('error', onError));
   return { db: drizzle(pool, { schema, casing: undefined }), pool, url, remembered: new Map(), close: () => pool.end() };
 }
 
@@ -33,5 +43,29 @@ export async function migrateDatabase(database: Database, migrationsFolder: stri
   } finally {
     await client.query('select pg_advisory_unlock(724001)').catch(() => {});
     client.release();
+  }
+}
+
+/** How long a database that is starting or coming back is waited for; ms. */
+const PATIENCE = 60_000;
+
+/**
+ * Waits until the database answers.
+ * @throws AddressOfDatabaseRefused with one line when waiting cannot help: no such host, database or user, a wrong password, too old a server
+ */
+export async function awaitDatabase(database: Database, patience = PATIENCE, onWait: (why: string) => void = () => {}): Promise<void> {
+  const until = Date.now() + patience;
+  for (let told = ''; ;) {
+    try {
+      const { rows } = await database.pool.query<{ version: string }>("select current_setting('server_version_num') as version");
+      if (Number(rows[0]!.version) < 130_000) throw new AddressOfDatabaseRefused(database.url, 'its PostgreSQL is older than 13');
+      return;
+    } catch (error) {
+      const { words, passes } = databaseProblem(error);
+      if (error instanceof AddressOfDatabaseRefused) throw error;
+      if (!passes || Date.now() > until) throw new AddressOfDatabaseRefused(database.url, words, { cause: error });
+      if (words !== told) onWait((told = words));
+      await new Promise((resolve) => setTimeout(resolve, 500));
+    }
   }
 }

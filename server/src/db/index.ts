@@ -1,2 +1,4 @@
 export * as schema from './schema.ts';
-export { migrateDatabase, openDatabase, type Database, type Db, type Querier } from './database.ts';
+export { AddressOfDatabaseRefused, checkDatabaseAddress, withoutPassword } from './address.ts';
+export { isDatabaseDown, isRefusedByDatabase } from './errors.ts';
+export { awaitDatabase, migrateDatabase, openDatabase, type Database, type Db, type Querier, type Remembered } from './database.ts';

@@ -15,12 +15,18 @@ export const signInTokens = pgTable('sign_in_tokens', {
   usedAt: timestamp('used_at', { withTimezone: true }),
 });
 
+/** Who is signed in: the secret is in the cookie, only its hash here; `id` names the session in the list of them. */
 export const sessions = pgTable('sessions', {
   hash: text().primaryKey(),
+  id: text().notNull().unique().default(sql`replace(gen_random_uuid()::text, '-', '')`),
   userId: text('user_id').notNull().references(() => users.id, { onDelete: 'cascade' }),
   createdAt: at('created_at'),
+  /** When it was last used, to the minute. */
+  seenAt: at('seen_at'),
+  /** What the browser called itself when it signed in. */
+  agent: text().notNull().default(''),
   expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
-});
+}, (table) => [index('sessions_user').on(table.userId)]);
 
 /** A site without its pages: brand, shared parts, assets, page order. `sequence` is that of its last change. */
 export const sites = pgTable('sites', {

@@ -7,6 +7,9 @@ export const EVIDENCE_FILES = {
   /** All files of an old site once unpacked, and how many. */
   unpacked: 80 * 1024 * 1024,
   files: 4000,
+  /** All pieces of one site, and their bytes. */
+  pieces: 2000,
+  bytesOfSite: 2 * 1024 * 1024 * 1024,
 } as const;
 
 /** Why a piece of evidence is refused, in one sentence. */

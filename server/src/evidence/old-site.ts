@@ -1,7 +1,7 @@
 import { fromHtml } from 'hast-util-from-html';
 import type { Nodes } from 'hast';
-import { Unzip, UnzipInflate } from 'fflate';
 import { plural } from '@yohaku/core';
+import { unpack, type ArchiveFault } from '../archive/index.ts';
 import { EVIDENCE_FILES, EvidenceRefused } from './limits.ts';
 import { attributeColor, readSheet } from './sheet.ts';
 import { ColorTally } from './tally.ts';
@@ -11,57 +11,23 @@ const READABLE = /\.(html?|xhtml|css)$/i;
 
 /**
  * Unpacks the pages and sheets of a zipped site, in the order of their names.
- * Sizes are counted while unpacking: what the archive says of itself is not believed.
  *
  * @throws EvidenceRefused for a broken archive, a path that leads outside it, too many files, or too much once unpacked
  */
-export function unpackSite(bytes: Uint8Array): { files: Map<string, string>; left: string[] } {
-  const parts = new Map<string, Uint8Array[]>();
-  const left: string[] = [];
-  let total = 0;
-  let count = 0;
-  let problem: EvidenceRefused | undefined;
-  const unzip = new Unzip((file) => {
-    if (problem) return;
-    const name = file.name.replaceAll('\\', '/');
-    if (name.startsWith('/') || /^[a-z]:/i.test(name) || name.split('/').includes('..')) {
-      problem = new EvidenceRefused(`The archive holds a path that leads outside it (${name.slice(0, 60)}). Nothing of it was read; pack the folder anew.`);
-      return;
-    }
-    if (name.endsWith('/')) return;
-    if (++count > EVIDENCE_FILES.files) {
-      problem = new EvidenceRefused(`The archive holds more than ${EVIDENCE_FILES.files} files. Pack only pages and sheets, and drop it again.`);
-      return;
-    }
-    if (!READABLE.test(name) || /(^|\/)(__MACOSX|node_modules)\//.test(name)) {
-      left.push(name);
-      return;
-    }
-    const chunks: Uint8Array[] = [];
-    file.ondata = (error, chunk) => {
-      if (error) problem ??= new EvidenceRefused(`${name} in the archive is broken. Pack the folder anew and drop it again.`);
-      if (problem) return;
-      total += chunk.length;
-      if (total > EVIDENCE_FILES.unpacked) {
-        problem = new EvidenceRefused(`The archive holds more than ${EVIDENCE_FILES.unpacked / 1024 / 1024} MB once unpacked. Pack only pages and sheets, and drop it again.`);
-        file.terminate();
-        return;
-      }
-      chunks.push(chunk);
-      parts.set(name, chunks);
-    };
-    file.start();
-  });
-  unzip.register(UnzipInflate);
-  try {
-    // In pieces, so that an archive that swells is stopped on the way.
-    for (let at = 0; at < bytes.length && !problem; at += 65_536) unzip.push(bytes.subarray(at, at + 65_536), at + 65_536 >= bytes.length);
-  } catch {
-    problem ??= new EvidenceRefused('The archive is broken. Pack the folder anew and drop it again.');
+export function unpackSite(bytes: Uint8Array): { files: Map<string, string>; left: readonly string[] } {
+  const unpacked = unpack(bytes, EVIDENCE_FILES, (name) => READABLE.test(name) && !/(^|\/)(__MACOSX|node_modules)\//.test(name));
+  if ('fault' in unpacked) throw new EvidenceRefused(faultWords(unpacked.fault));
+  return { files: new Map([...unpacked.files].map(([name, content]) => [name, Buffer.from(content).toString('utf8')])), left: unpacked.left };
+}
+
+function faultWords(fault: ArchiveFault): string {
+  switch (fault.kind) {
+    case 'broken': return 'The archive is broken. Pack the folder anew and drop it again.';
+    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing of it was read; pack the folder anew.`;
+    case 'files': return `The archive holds more than ${EVIDENCE_FILES.files} files. Pack only pages and sheets, and drop it again.`;
+    case 'file': return `${fault.name} in the archive is broken. Pack the folder anew and drop it again.`;
+    case 'unpacked': return `The archive holds more than ${EVIDENCE_FILES.unpacked / 1024 / 1024} MB once unpacked. Pack only pages and sheets, and drop it again.`;
   }
-  if (problem) throw problem;
-  const files = new Map([...parts].sort(([one], [other]) => (one < other ? -1 : 1)).map(([name, chunks]) => [name, Buffer.concat(chunks).toString('utf8')]));
-  return { files, left };
 }
 
 /** The colours of an old site's pages and sheets. */

@@ -6,8 +6,8 @@ import { leftOut, readSite, unpackSite } from './old-site.ts';
 import { readSheet } from './sheet.ts';
 import { ColorTally } from './tally.ts';
 
-/** What reading gave, before it has an id. `type` is that of the picture to keep; null where the text itself is what was read. */
-export type ReadEvidence = Omit<Evidence, 'id' | 'picture'> & { readonly type: string | null; readonly plate?: string | null };
+/** What reading gave, before it has an id. `type` is that of the picture to keep; null where the text itself is what was read. `kept` are the bytes to keep where they are not those that were sent: a drawing is written anew. */
+export type ReadEvidence = Omit<Evidence, 'id' | 'picture'> & { readonly type: string | null; readonly kept?: Uint8Array; readonly plate?: string | null };
 
 /**
  * Reads a piece of evidence by what its bytes say: a picture, a drawing, a zipped
@@ -30,10 +30,12 @@ async function readPicture(name: string, bytes: Buffer): Promise<ReadEvidence> {
   const picture = await decodePicture(bytes);
   const { width, height, pixels, type } = picture;
   const plate = plateOf(pixels);
-  const base = { name, facts: `${width} × ${height}`, size: { width, height }, type, plate: plate ? hex(plate) : null };
+  // Colours and their spots are read from what is kept, not from what was sent.
+  const drawing = type === 'image/svg+xml' ? picture.bytes : undefined;
+  const base = { ...(drawing ? { kept: drawing } : {}), name, facts: `${width} × ${height}`, size: { width, height }, type, plate: plate ? hex(plate) : null };
   if (type === 'image/svg+xml') {
-    const { colors, notes, lines } = readDrawing(name, bytes.toString('utf8'), pixels);
-    if (colors.length > 0) return { ...base, kind: 'drawing', notes, lines, colors };
+    const { colors, notes, lines } = readDrawing(name, Buffer.from(picture.bytes).toString('utf8'), pixels);
+    if (colors.length > 0) return { ...base, kind: 'drawing', notes: [...picture.notes, ...notes], lines, colors };
   }
   const colors = extractPalette(pixels, 12).map(({ rgb, share, role, why }): EvidenceColor => ({ hex: hex(rgb), typed: hex(rgb), share, uses: null, role, why, spots: [] }));
   if (colors.length === 0) throw new EvidenceRefused('The picture is fully transparent; there is no colour in it. Export it with its colours and drop it again.');

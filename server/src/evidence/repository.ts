@@ -1,8 +1,10 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Evidence } from '@yohaku/core';
-import { storeFile } from '../assets/index.ts';
-import { schema, type Database } from '../db/index.ts';
-import { readEvidence } from './read.ts';
+import type { Apart } from '../apart/index.ts';
+import { contentHash, storeFile } from '../assets/index.ts';
+import { schema, type Database, type Querier } from '../db/index.ts';
+import { EVIDENCE_FILES, EvidenceRefused } from './limits.ts';
+import type { ReadEvidence } from './read.ts';
 
 const { evidence } = schema;
 type Row = typeof evidence.$inferSelect;
@@ -15,20 +17,49 @@ export async function listEvidence({ db }: Database, site: string): Promise<Evid
   return rows.map(asEvidence);
 }
 
-/** Reads a piece of evidence and keeps it with what it gave. The same id is taken once; the same file under the same name is the piece that hangs already. */
-export async function addEvidence(database: Database, site: string, id: string, name: string, bytes: Buffer): Promise<Evidence> {
-  const { type, plate = null, ...read } = await readEvidence(name, bytes);
+const LIMITS = { seconds: 30, megabytes: 1500 };
+const TOLD = {
+  tooLong: `The file could not be read within ${LIMITS.seconds} seconds: something in it has no end, or there is far too much of it. Simplify it and drop it again.`,
+  tooMuch: 'To read the file takes more memory than any logo, picture or sheet does. Make it smaller or simpler and drop it again.',
+};
+
+/**
+ * Reads a piece of evidence and keeps it with what it gave. An id sent again with
+ * the same content is answered as the first time; the same file under the same name
+ * is the piece that hangs already.
+ * @throws EvidenceRefused when it cannot be read, when its id is taken by another file, or when the site has no room left
+ */
+export async function addEvidence(database: Database, apart: Apart, site: string, id: string, name: string, bytes: Buffer): Promise<Evidence> {
+  const answer = await apart.run<ReadEvidence>('evidence', { name, bytes }, LIMITS, TOLD);
+  if ('refused' in answer) throw new EvidenceRefused(answer.refused);
+  const { type, plate = null, kept, ...read } = answer.given;
+  const content = kept ? Buffer.from(kept) : bytes;
   return database.db.transaction(async (tx) => {
-    const file = await storeFile(tx, bytes, type ?? 'text/plain');
-    const found = type === null ? read : { ...read, picture: { hash: file, type, plate } };
-    const same = and(eq(evidence.siteId, site), eq(evidence.file, file), eq(evidence.name, name), eq(evidence.putAway, false));
+    await tx.execute(sql`select id from sites where id = ${site} for update`);
+    const hash = contentHash(content);
+    const [taken] = await tx.select().from(evidence).where(and(eq(evidence.siteId, site), eq(evidence.id, id)));
+    if (taken) {
+      if (taken.file !== hash) throw new EvidenceRefused(`Another piece of evidence has the id ${id} already (${taken.name}). Nothing was kept; send this one under an id of its own.`);
+      return asEvidence(taken);
+    }
+    const same = and(eq(evidence.siteId, site), eq(evidence.file, hash), eq(evidence.name, name), eq(evidence.putAway, false));
     const [hanging] = await tx.select().from(evidence).where(same).limit(1);
     if (hanging) return asEvidence(hanging);
+    await refuseWithoutRoom(tx, site, content.length);
+    const file = await storeFile(tx, content, type ?? 'text/plain');
+    const found = type === null ? read : { ...read, picture: { hash: file, type, plate } };
     const position = sql`(SELECT COALESCE(MAX(position), 0) + 1 FROM evidence WHERE site_id = ${site})`;
-    await tx.insert(evidence).values({ siteId: site, id, name, position, file, picture: type !== null, found }).onConflictDoNothing();
-    const [row] = await tx.select().from(evidence).where(and(eq(evidence.siteId, site), eq(evidence.id, id)));
+    const [row] = await tx.insert(evidence).values({ siteId: site, id, name, position, file, picture: type !== null, found }).returning();
     return asEvidence(row!);
   });
+}
+
+/** A site keeps so many pieces, and so many bytes of them, put away or not. */
+async function refuseWithoutRoom(tx: Querier, site: string, bytes: number): Promise<void> {
+  const { rows } = await tx.execute(sql`select count(*)::int as pieces, coalesce(sum(f.size), 0)::bigint as bytes from evidence e join files f on f.hash = e.file where e.site_id = ${site}`);
+  const { pieces, bytes: kept } = rows[0] as { pieces: number; bytes: string };
+  if (pieces >= EVIDENCE_FILES.pieces || Number(kept) + bytes > EVIDENCE_FILES.bytesOfSite)
+    throw new EvidenceRefused(`A site keeps at most ${EVIDENCE_FILES.pieces} pieces of evidence and ${EVIDENCE_FILES.bytesOfSite / 1024 / 1024 / 1024} GB of them; this one was not kept.`);
 }
 
 /** Puts a piece of evidence away or back; its bytes stay, so that this can be undone. @returns false when there is no such piece */

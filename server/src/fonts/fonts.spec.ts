@@ -7,6 +7,7 @@ import { fontPath } from '../publish/index.ts';
 import { sfntOf, sfntTables } from '../testing/sfnt.ts';
 import { FontRefused } from './font-refused.ts';
 import { fontLooks } from './font-looks.ts';
+import { Apart } from '../apart/index.ts';
 import { openApart } from './open-apart.ts';
 import { FONT_LIMITS } from './open-font.ts';
 import { readFontFile } from './read-font.ts';
@@ -22,6 +23,9 @@ const refusal = (bytes: Buffer): string => {
     return error instanceof FontRefused ? error.message : `not refused but failed: ${String(error)}`;
   }
 };
+
+const apart = new Apart();
+afterAll(() => apart.close());
 
 describe('the library', () => {
   it('has forty families and more of every kind, each with its files, Latin Extended and a licence', () => {
@@ -132,11 +136,11 @@ describe('a font file', () => {
       cmap.writeUInt32BE(0xffff_fffe, 32);
       tables.set('cmap', cmap);
     });
-    await expectAsync(openApart(endless, { seconds: 60, megabytes: 96 })).toBeRejectedWithError(FontRefused, /takes more memory than any font does/);
-    await expectAsync(openApart(endless, { seconds: 0.1, megabytes: 4000 })).toBeRejectedWithError(FontRefused, /could not be read within 0.1 seconds/);
-    const { read, looks, woff2 } = await openApart(ttf);
+    await expectAsync(openApart(apart, endless, { seconds: 60, megabytes: 700 })).toBeRejectedWithError(FontRefused, /takes more memory than any font does/);
+    await expectAsync(openApart(apart, endless, { seconds: 0.1, megabytes: 4000 })).toBeRejectedWithError(FontRefused, /could not be read within 0.1 seconds/);
+    const { read, looks, woff2 } = await openApart(apart, ttf);
     expect([read.family, looks.kind, Buffer.from(woff2).toString('latin1', 0, 4)]).toEqual(['Arimo', 'sans', 'wOF2']);
-    await expectAsync(openApart(Buffer.from('no font'))).toBeRejectedWithError(FontRefused, /no woff2, woff, ttf or otf/);
+    await expectAsync(openApart(apart, Buffer.from('no font'))).toBeRejectedWithError(FontRefused, /no woff2, woff, ttf or otf/);
   });
   it('without a name, or with one that would break out of a stylesheet, is taken with what can be used of it', () => {
     const nameless = readFontFile(changed((tables) => tables.delete('name')));

@@ -1,4 +1,5 @@
 import type { ReadFace } from '@yohaku/core';
+import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
 import { openApart } from './open-apart.ts';
@@ -15,8 +16,8 @@ export interface TakenFont extends ReadFace {
  * @param name of the file, for a font that says none of its own
  * @throws FontRefused when it is none, broken or too large
  */
-export async function takeFont(db: Querier, name: string, bytes: Buffer): Promise<TakenFont> {
-  const { read, looks, woff2 } = await openApart(bytes);
+export async function takeFont(db: Querier, apart: Apart, name: string, bytes: Buffer): Promise<TakenFont> {
+  const { read, looks, woff2 } = await openApart(apart, bytes);
   const { family, weight, italic, axes, embedding, metrics, width, coverage, tableFigures, notes } = read;
   const { kind, shape } = looks;
   const hash = await storeFile(db, Buffer.from(woff2), 'font/woff2');

@@ -1,7 +1,10 @@
 import type { Middleware } from 'koa';
 import { ChangeRefused } from '@yohaku/core';
+import { ApartBusy } from '../apart/index.ts';
 import { PictureRefused } from '../assets/index.ts';
 import { EvidenceRefused } from '../evidence/index.ts';
+import { isDatabaseDown, isRefusedByDatabase } from '../db/index.ts';
+import { SiteRefused, SiteUnreadable } from '../sites/index.ts';
 import { Problem } from './problem.ts';
 import type { Services } from './context.ts';
 
@@ -12,9 +15,10 @@ export function errorBoundary({ log }: Services): Middleware {
   return async (context, next) => {
     try {
       await next();
-      if (context.status === 404 && context.body === undefined && context.path.startsWith('/api')) throw new Problem(404, 'Not found', `There is nothing at ${context.path}.`);
+      if (context.status >= 400 && (context.body === undefined || context.body === null)) throw new Problem(context.status, TITLES[context.status] ?? 'Refused', context.status === 404 ? 'There is nothing at this address.' : 'This cannot be done at this address.');
     } catch (error) {
-      const problem = toProblem(error, (unknown) => log.error({ err: unknown, path: context.path }, 'unexpected error'));
+      const problem = toProblem(error, (unknown) => log.error({ err: unknown, path: context.path.slice(0, 200) }, 'unexpected error'));
+      if (problem.retryAfter !== null) context.set('Retry-After', String(problem.retryAfter));
       context.status = problem.status;
       context.type = 'application/problem+json';
       context.body = JSON.stringify({
@@ -29,23 +33,17 @@ function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ChangeRefused) return new Problem(error.kind === 'gone' ? 409 : 422, 'Change refused', error.message, error.issues);
   if (error instanceof PictureRefused || error instanceof EvidenceRefused) return new Problem(422, 'Evidence refused', error.message);
-  if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. Nothing was saved by this request; it can be sent again unchanged.');
+  if (error instanceof SiteRefused) return new Problem(422, 'Site refused', error.message, error.issues);
+  if (error instanceof SiteUnreadable) return new Problem(error.newer ? 409 : 422, error.newer ? 'Made by a newer Yohaku' : 'Site not readable', error.message, error.issues);
+  if (error instanceof ApartBusy) return new Problem(503, 'Busy', error.message, [], 5);
+  if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
+  // What a schema let through and no column takes: the sender's fault all the same, never said as ours.
+  if (isRefusedByDatabase(error)) return new Problem(422, 'Input refused', 'Something in the request cannot be kept. Nothing was saved by it.');
   const status = (error as { status?: unknown }).status;
   if (typeof status === 'number' && status >= 400 && status < 500) {
-    const detail = status === 413 ? 'The request is too large. Send less at once.' : status === 400 ? 'The request could not be read as JSON.' : 'The request cannot be answered.';
+    const detail = status === 413 ? 'The request is too large. Send less at once.' : status === 400 ? 'The request could not be read.' : 'The request cannot be answered.';
     return new Problem(status, TITLES[status] ?? 'Refused', detail);
   }
   report(error);
   return new Problem(500, 'Something went wrong', 'Something went wrong on the server. What was saved before is safe; try again.');
-}
-
-/** Whether an error (or its cause) says that PostgreSQL cannot be reached or is going down. */
-function isDatabaseDown(error: unknown): boolean {
-  for (let at = error, depth = 0; at instanceof Error && depth < 5; at = at.cause, depth++) {
-    const code = (at as { code?: unknown }).code;
-    if (typeof code === 'string' && (/^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/.test(code) || /^(08|57P)/.test(code))) return true;
-    if (/Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(at.message)) return true;
-    if (at instanceof AggregateError && at.errors.some((one) => isDatabaseDown(one))) return true;
-  }
-  return false;
 }

@@ -1,13 +1,19 @@
 import type { Logger } from 'pino';
+import type { Apart } from '../apart/index.ts';
 import type { Database } from '../db/index.ts';
 import type { ChangeHub } from '../live/index.ts';
+import type { Door } from './door.ts';
+import type { UploadQueue } from './uploads.ts';
 
 /** What the routes need; one per server process. */
 export interface Services {
   readonly database: Database;
   readonly hub: ChangeHub;
   readonly log: Logger;
-  readonly port: number;
+  readonly door: Door;
+  readonly uploads: UploadQueue;
+  /** Where files that were sent are taken apart. */
+  readonly apart: Apart;
   /** Folder of the checkout: fonts, built web app. */
   readonly root: string;
 }

@@ -1,7 +1,8 @@
-import { readFile } from 'node:fs/promises';
-import { extname, join, normalize } from 'node:path';
+import { readFile, readdir } from 'node:fs/promises';
+import { extname, join, relative } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import type { Context, Middleware } from 'koa';
+import { POLICIES } from './policy.ts';
 
 const TYPES: Record<string, string> = {
   '.html': 'text/html; charset=utf-8', '.js': 'text/javascript; charset=utf-8', '.css': 'text/css; charset=utf-8', '.json': 'application/json',
@@ -27,24 +28,33 @@ function send(context: Context, file: Served): void {
   } else context.body = file.bytes;
 }
 
-/** Serves the built desk from memory; any other path without an ending gives its index, so that addresses can be reloaded. */
+/** Addresses at which the desk itself is opened. Everything else must be a file that was built. */
+const DESK = /^\/(?:sign-in|sites\/[a-z0-9-]+(?:\/[A-Za-z0-9/_-]*)?)?$/;
+
+/** Serves the built desk from memory. Only files that were built are ever read, by the names they were built under. */
 export function webApp(folder: string): Middleware {
-  const files = new Map<string, Served | undefined>();
+  let names: Promise<ReadonlySet<string>> | undefined;
+  const files = new Map<string, Served>();
   const load = async (name: string): Promise<Served | undefined> => {
-    if (!files.has(name)) {
-      const bytes = await readFile(join(folder, name)).catch(() => undefined);
-      files.set(name, bytes ? { bytes, type: TYPES[extname(name)] ?? 'application/octet-stream' } : undefined);
-    }
-    return files.get(name);
+    names ??= namesIn(folder);
+    if (!(await names).has(name)) return undefined;
+    let file = files.get(name);
+    if (!file) files.set(name, (file = { bytes: await readFile(join(folder, name)), type: TYPES[extname(name)] ?? 'application/octet-stream' }));
+    return file;
   };
   return async (context, next) => {
-    if (!['GET', 'HEAD'].includes(context.method) || /^\/(api|frame|live|fonts)(\/|$)/.test(context.path)) return next();
-    let name = normalize(decodeURIComponent(context.path)).replace(/^[/\\]+/, '');
-    if (name.includes('..')) return next();
-    if (name === '' || extname(name) === '') name = 'index.html';
+    if (!['GET', 'HEAD'].includes(context.method) || context.body !== undefined || context.status !== 404) return next();
+    const name = DESK.test(context.path) ? 'index.html' : context.path.slice(1);
+    if (name === 'index.html') context.set('Content-Security-Policy', POLICIES.desk);
     const file = await load(name);
     if (!file) return next();
+    context.set('Content-Security-Policy', POLICIES.desk);
     context.set('Cache-Control', /-[A-Z0-9]{8}\./.test(name) ? 'public, max-age=31536000, immutable' : 'no-cache');
     send(context, file);
   };
+}
+
+async function namesIn(folder: string): Promise<ReadonlySet<string>> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch(() => []);
+  return new Set(entries.filter((entry) => entry.isFile()).map((entry) => relative(folder, join(entry.parentPath ?? entry.path, entry.name)).replaceAll('\\', '/')));
 }

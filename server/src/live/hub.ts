@@ -1,16 +1,23 @@
 import pg from 'pg';
+import { SESSIONS_CHANNEL } from '../auth/index.ts';
 import { CHANGES_CHANNEL } from '../sites/index.ts';
 
-type Listener = (sequence: number) => void;
+/** One window that listens to a site. */
+export interface Listener {
+  /** A new sequence; 0 means: ask, something may have been missed. */
+  readonly sequence: (sequence: number) => void;
+  /** Its session has ended. */
+  readonly end: () => void;
+}
 
 /**
  * Hears from PostgreSQL which site has a new sequence and tells the windows
- * connected to this process. Reconnects by itself; after a gap it tells every
- * listener to catch up (sequence 0 means: ask).
+ * connected to this process; and which session has ended, whose windows are told
+ * so. Reconnects by itself; after a gap it tells every listener to catch up.
  */
 export class ChangeHub {
   readonly #url: string;
-  readonly #listeners = new Map<string, Set<Listener>>();
+  readonly #listeners = new Map<string, Set<Listener & { readonly session: string }>>();
   #client: pg.Client | undefined;
   #timer: NodeJS.Timeout | undefined;
   #closed = false;
@@ -20,26 +27,39 @@ export class ChangeHub {
   }
 
   async start(): Promise<void> {
+    if (this.#closed) return;
+    // Each attempt has a client of its own; what an earlier one still has to say is no longer heard.
+    const client = new pg.Client({ connectionString: this.#url, connectionTimeoutMillis: 10_000, keepAlive: true });
+    const lost = () => this.#lost(client);
+    client.on('notification', (message) => this.#hear(message.channel, message.payload ?? ''));
+    client.on('error', lost);
+    client.on('end', lost);
+    this.#client = client;
     try {
-      const client = new pg.Client({ connectionString: this.#url });
-      client.on('notification', (message) => this.#hear(message.payload ?? ''));
-      client.on('error', () => this.#lost());
-      client.on('end', () => this.#lost());
       await client.connect();
       await client.query(`listen ${CHANGES_CHANNEL}`);
-      this.#client = client;
-      for (const set of this.#listeners.values()) for (const listener of set) listener(0);
+      await client.query(`listen ${SESSIONS_CHANNEL}`);
+      for (const listener of this.#all()) listener.sequence(0);
     } catch {
-      this.#lost();
+      lost();
     }
   }
 
   /** Calls `listener` with every new sequence of a site until the returned function is called. */
-  subscribe(site: string, listener: Listener): () => void {
+  subscribe(site: string, session: string, listener: Listener): () => void {
     const set = this.#listeners.get(site) ?? new Set();
     this.#listeners.set(site, set);
-    set.add(listener);
-    return () => set.delete(listener);
+    const entry = { ...listener, session };
+    set.add(entry);
+    return () => {
+      set.delete(entry);
+      if (set.size === 0 && this.#listeners.get(site) === set) this.#listeners.delete(site);
+    };
+  }
+
+  /** How many windows listen. */
+  get size(): number {
+    return this.#all().length;
   }
 
   async close(): Promise<void> {
@@ -48,17 +68,27 @@ export class ChangeHub {
     await this.#client?.end().catch(() => {});
   }
 
-  #hear(payload: string): void {
+  #all() {
+    return [...this.#listeners.values()].flatMap((set) => [...set]);
+  }
+
+  #hear(channel: string, payload: string): void {
+    if (channel === SESSIONS_CHANNEL) {
+      for (const listener of this.#all()) if (listener.session === payload) listener.end();
+      return;
+    }
     try {
       const { site, sequence } = JSON.parse(payload) as { site: string; sequence: number };
-      for (const listener of this.#listeners.get(site) ?? []) listener(sequence);
+      for (const listener of this.#listeners.get(site) ?? []) listener.sequence(sequence);
     } catch {
       // Somebody else's payload on our channel: nothing to tell.
     }
   }
 
-  #lost(): void {
+  #lost(client: pg.Client): void {
+    if (client !== this.#client) return;
     this.#client = undefined;
+    client.end().catch(() => {});
     if (this.#closed) return;
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => void this.start(), 500);

@@ -1,1 +1,1 @@
-export { ChangeHub } from './hub.ts';
+export { ChangeHub, type Listener } from './hub.ts';

@@ -1,6 +1,7 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
 import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, recolor, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, readFile } from '../assets/index.ts';
 
@@ -24,7 +25,7 @@ async function fontBytes(db: Querier, root: string, { family, file }: FontFace):
 }
 
 /** All files of the static site: pages, styles, tokens, fonts in use, pictures, specimen. The wall, the publication and the export are this. */
-export async function exportSite(db: Querier, site: Site, root: string): Promise<ExportedSite> {
+export async function exportSite(db: Querier, apart: Apart, site: Site, root: string): Promise<ExportedSite> {
   const files = new Map<string, ExportedFile>();
   const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
   for (const id of site.pageOrder) text(site.pages[id]!.file, pageHtml(site, id), HTML);
@@ -50,7 +51,7 @@ export async function exportSite(db: Querier, site: Site, root: string): Promise
   const form = site.shared.logo?.forms[site.shared.logo.icon.form];
   const kept = form && (await readFile(db, site.assets[form.asset]!.hash));
   if (kept) {
-    for (const side of ICON_SIDES) files.set(iconFile(side), { bytes: await drawIcon(site, kept.bytes, side), type: 'image/png' });
+    for (const side of ICON_SIDES) files.set(iconFile(side), { bytes: await drawIcon(apart, site, kept.bytes, side), type: 'image/png' });
     text('site.webmanifest', webManifest(site), 'application/manifest+json');
   }
   return files;

@@ -1,7 +1,9 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
-import { auditCounts, auditSite, readSite, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
+import { auditCounts, auditSite, readStored, SiteIssues, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
+import type { Apart } from '../apart/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
+import { SiteUnreadable } from '../sites/index.ts';
 import { exportSite } from './export-site.ts';
 
 const { publishes } = schema;
@@ -15,8 +17,8 @@ export async function listPublications(db: Querier, siteId: string): Promise<Pub
 }
 
 /** Makes the site as it is saved now live: files, manifest and switch in one transaction. */
-export async function publishSite(database: Database, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, layout?: readonly LayoutReading[]): Promise<number> {
-  const files = await exportSite(database.db, site, root);
+export async function publishSite(database: Database, apart: Apart, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, layout?: readonly LayoutReading[]): Promise<number> {
+  const files = await exportSite(database.db, apart, site, root);
   return database.db.transaction(async (tx) => {
     await tx.execute(sql`select id from sites where id = ${site.id} for update`);
     const manifest: Record<string, string> = {};
@@ -44,7 +46,12 @@ export async function makeLive(database: Database, siteId: string, number: numbe
 /** What is live: the document it was made from; undefined before the first publication. */
 export async function liveSite(db: Querier, siteId: string): Promise<{ site: Site; sequence: number; number: number } | undefined> {
   const [row] = await db.select().from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
-  return row ? { site: readSite(row.site), sequence: row.sequence, number: row.number } : undefined;
+  if (!row) return undefined;
+  try {
+    return { site: readStored(row.site).site, sequence: row.sequence, number: row.number };
+  } catch (error) {
+    throw error instanceof SiteIssues ? new SiteUnreadable(siteId, error, 'That is what is live; publishing again replaces it.') : error;
+  }
 }
 
 /** Content hash of a live file by its name; undefined when it is not part of what is live. */

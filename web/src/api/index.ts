@@ -1,2 +1,2 @@
-export { PATIENCE, SiteApi, canRetry, failureWords, isSignedOut, type LoadedSite, type Publication, type Publications, type RemoteChange, type SendResult } from './site-api.ts';
-export { pendingStore, windowId } from './kept.ts';
+export { PATIENCE, SiteApi, canRetry, failureWords, isSignedOut, type LoadedSite, type Publication, type Publications, type CaughtUp, type ListedSession, type RemoteChange, type SendResult } from './site-api.ts';
+export { asideStore, pendingStore, windowId, type SetAside } from './kept.ts';

@@ -1,4 +1,4 @@
-import { createStore, del, entries, set } from 'idb-keyval';
+import { createStore, del, entries, set, update } from 'idb-keyval';
 import type { Change } from '@yohaku/core';
 
 /** This window's own id: survives a reload, not a copy of the tab. */
@@ -11,11 +11,23 @@ export const windowId: string = (() => {
 })();
 
 const store = createStore('yohaku', 'pending');
+const order = createStore('yohaku-order', 'order');
+const aside = createStore('yohaku-aside', 'aside');
+
+/**
+ * The next number of a count that only ever goes up on this machine, whatever its
+ * clock says. It begins at the time, behind what was kept when keys held that.
+ */
+async function nextNumber(): Promise<number> {
+  let next = 0;
+  await update<number>('next', (last) => (next = (last ?? Date.now()) + 1), order);
+  return next;
+}
 
 /** Changes that were made and not yet acknowledged, kept on this machine by change id in the order they were made. */
 export const pendingStore = {
   async keep(site: string, change: Change): Promise<void> {
-    await set(`${site} ${String(Date.now()).padStart(15, '0')} ${change.id}`, change, store);
+    await set(`${site} ${String(await nextNumber()).padStart(15, '0')} ${change.id}`, change, store);
   },
   async forget(ids: ReadonlySet<string>): Promise<void> {
     for (const [key, change] of await entries<string, Change>(store)) if (ids.has(change.id)) await del(key, store);
@@ -23,5 +35,22 @@ export const pendingStore = {
   async all(site: string): Promise<Change[]> {
     const kept = await entries<string, Change>(store);
     return kept.filter(([key]) => key.startsWith(`${site} `)).sort(([one], [other]) => (one < other ? -1 : 1)).map(([, change]) => change);
+  },
+};
+
+/** An edit that the server refused: what it was, why, and when (ISO 8601). */
+export interface SetAside { readonly change: Change; readonly words: string; readonly at: string }
+
+/** Edits that were refused, kept on this machine until somebody has looked at them. */
+export const asideStore = {
+  async keep(site: string, one: SetAside): Promise<void> {
+    await set(`${site} ${one.change.id}`, one, aside);
+  },
+  async forget(site: string, id: string): Promise<void> {
+    await del(`${site} ${id}`, aside);
+  },
+  async all(site: string): Promise<SetAside[]> {
+    const kept = await entries<string, SetAside>(aside);
+    return kept.filter(([key]) => key.startsWith(`${site} `)).map(([, one]) => one).sort((one, other) => (one.at < other.at ? -1 : 1));
   },
 };

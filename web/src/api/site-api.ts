@@ -3,11 +3,16 @@ import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, map, timeout } from 'rxjs';
 import type { AuditCounts, Change, Evidence, PixelsJson, LayoutReading, ReadFace, Site } from '@yohaku/core';
 
-export interface LoadedSite { readonly site: Site; readonly sequence: number }
+/** `told` are sentences about what had to be done to open it. */
+export interface LoadedSite { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] }
 export interface RemoteChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string }
+/** Changes after a sequence, and the sequence there is. */
+export interface CaughtUp { readonly changes: readonly RemoteChange[]; readonly sequence: number }
+/** One answer for each change that was sent, in their order. */
 export type SendResult =
-  | { readonly id: string; readonly sequence: number; readonly repeated: boolean; readonly overtook: string[][] }
-  | { readonly id: string; readonly refused: string; readonly kind: string };
+  | { readonly id: string; readonly sequence: number; readonly repeated: boolean; readonly overtook: string[][]; readonly settled?: true }
+  | { readonly id: string | null; readonly refused: string; readonly kind: string };
+export interface ListedSession { readonly id: string; readonly createdAt: string; readonly seenAt: string; readonly expiresAt: string; readonly agent: string; readonly current: boolean }
 export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { readonly refused: string };
 export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
 export interface Publications { readonly publications: Publication[]; readonly live: { readonly site: Site; readonly number: number; readonly sequence: number } | null }
@@ -33,8 +38,15 @@ export class SiteApi {
   send(site: string, window: string, changes: readonly Change[]): Observable<SendResult[]> {
     return this.#http.post<{ results: SendResult[] }>(`/api/sites/${site}/changes`, { window, changes }).pipe(timeout(this.#patience.ms), map(({ results }) => results));
   }
-  after(site: string, sequence: number): Observable<RemoteChange[]> {
-    return this.#http.get<{ changes: RemoteChange[] }>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(timeout(this.#patience.ms), map(({ changes }) => changes));
+  after(site: string, sequence: number): Observable<CaughtUp> {
+    return this.#http.get<CaughtUp>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(timeout(this.#patience.ms));
+  }
+  sessions(): Observable<ListedSession[]> {
+    return this.#http.get<{ sessions: ListedSession[] }>('/api/sessions').pipe(map(({ sessions }) => sessions));
+  }
+  /** Ends one session, or (without an id) the one of this browser. */
+  endSession(id?: string): Observable<unknown> {
+    return this.#http.delete(id === undefined ? '/api/session' : `/api/sessions/${id}`);
   }
   evidence(site: string): Observable<Evidence[]> {
     return this.#http.get<{ evidence: Evidence[] }>(`/api/sites/${site}/evidence`).pipe(map(({ evidence }) => evidence));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, cutDownText, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place } from '@yohaku/core';
+import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipItem } from './slip-item.ts';
@@ -115,15 +115,14 @@ export class Slip {
   protected set(value: SlipValue, css: string): void {
     const place = this.place()!;
     this.setting.set(null);
-    const plain = /^\d+(\.\d+)?$/.test(css) && !value.color && value.property !== 'font-weight' && value.property !== 'line-height' ? `${css}px` : css;
     this.#editor.commit((site) => addOverride(site, this.#record(place.page, place.section), {
-      id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: plain }, reason: null,
+      id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: withUnit(value.property as OverrideProperty, css) }, reason: null,
     }, place.label));
   }
   protected checkValue = (css: string): string => {
-    const property = this.values().find((one) => one.property === this.setting())?.property ?? '';
-    if (css === '') return 'Type a value.';
-    if (!CSS.supports(property, css) && !CSS.supports(property, `${css}px`)) return `“${css.slice(0, 24)}” is no value for ${property}. Nothing was changed.`;
+    const property = this.values().find((one) => one.property === this.setting())?.property as OverrideProperty | undefined;
+    if (css.trim() === '') return 'Type a value.';
+    if (!property || literalCss(property, withUnit(property, css)) === undefined) return `“${css.slice(0, 24)}” is no value for ${property ?? 'this'} that can be worked out. Nothing was changed.`;
     return '';
   };
 
@@ -141,4 +140,9 @@ export class Slip {
     const entry = site?.pages[this.place()!.page]?.sections[section];
     return !!entry && 'shared' in entry;
   }
+}
+
+/** A bare figure where a length is meant is one in px. */
+function withUnit(property: OverrideProperty, css: string): string {
+  return literalCss(property, css) === undefined && literalCss(property, `${css.trim()}px`) !== undefined ? `${css.trim()}px` : css.trim();
 }

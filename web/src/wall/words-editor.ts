@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { setValue, siteIndex, valueAt, type Inline } from '@yohaku/core';
+import { MOST_COPY, cleanText, setValue, siteIndex, valueAt, type Inline } from '@yohaku/core';
 import { Editor, SiteActions } from '../state/index.ts';
 
 /** Editing of words where they stand: the parent listens, the page itself runs no script. */
@@ -81,5 +81,19 @@ export function readInline(element: Element, before: readonly Inline[]): Inline[
     else runs.push(run);
   };
   element.childNodes.forEach(visit);
-  return runs.map((run) => ({ ...run, text: run.text.replaceAll('\u00a0', ' ').slice(0, 4000) }));
+  return runs.map((run) => ({ ...run, text: cleanText(run.text.replaceAll('\u00a0', ' ')) })).flatMap(inParts);
+}
+
+/** A run that is longer than a run may be as several that read the same; nothing of it is cut. A link stays one: it is refused by name. */
+function inParts(run: Inline): Inline[] {
+  if (run.text.length <= MOST_COPY || 'id' in run) return [run];
+  const parts: Inline[] = [];
+  for (let at = 0; at < run.text.length; ) {
+    let end = Math.min(run.text.length, at + MOST_COPY);
+    // Never between the halves of one character.
+    if (end < run.text.length && /[\ud800-\udbff]/.test(run.text[end - 1]!)) end--;
+    parts.push({ ...run, text: run.text.slice(at, end) });
+    at = end;
+  }
+  return parts;
 }

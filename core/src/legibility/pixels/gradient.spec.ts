@@ -3,7 +3,8 @@ import { contrastRatio, gradientColor, gradientCss, gradientPosition, parseColor
 import { pageTree } from '../../page/index.ts';
 import { siteIndex } from '../../reach/index.ts';
 import { AUDIT_WIDTHS } from '../../shape/index.ts';
-import { readSite, type Site } from '../../site/index.ts';
+import { type Site } from '../../site/index.ts';
+import { readSite } from '../../document/index.ts';
 import { tokenTable, tokensCss } from '../../style/index.ts';
 import { smallSite } from '../../testing/small-site.ts';
 import { auditSite, findings } from '../audit.ts';

@@ -1,44 +1,53 @@
-import type Router from '@koa/router';
-import getRawBody from 'raw-body';
 import * as v from 'valibot';
+import { Id } from '@yohaku/core';
 import { readFile } from '../../assets/index.ts';
 import { EVIDENCE_FILES, addEvidence, evidenceFile, listEvidence, putAway } from '../../evidence/index.ts';
-import { readInput } from '../input.ts';
-import { Problem, notFound } from '../problem.ts';
+import { hasSite } from '../../sites/index.ts';
+import { SentName } from '../mount.ts';
+import { notFound } from '../problem.ts';
+import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
-const Sent = v.object({
-  id: v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,59}$/, 'must be lower case letters, digits and hyphens')),
-  name: v.pipe(v.string(), v.trim(), v.minLength(1, 'must not be empty'), v.maxLength(200, 'must have at most 200 characters')),
-});
-export const PutAway = v.strictObject({ putAway: v.boolean() });
+const Sent = v.object({ id: Id, name: SentName });
+const PutAway = v.strictObject({ putAway: v.boolean() });
 
 /** Evidence in: kept with what it gave, listed, put away and back. */
-export function evidenceRoutes(router: Router, { database }: Services): void {
-  router.get('/api/sites/:site/evidence', async (context) => {
-    context.body = { evidence: await listEvidence(database, context.params['site']!) };
-  });
-
-  router.post('/api/sites/:site/evidence', async (context) => {
-    const { id, name } = readInput(Sent, { ...context.query });
-    const bytes = await getRawBody(context.req, { limit: EVIDENCE_FILES.bytes }).catch((error: { status?: number }) => {
-      throw error.status === 413 ? new Problem(413, 'Too large', `The file is over ${EVIDENCE_FILES.bytes / 1024 / 1024} MB. Make it smaller and drop it again.`) : error;
-    });
-    context.body = await addEvidence(database, context.params['site']!, id, name, bytes);
-  });
-
-  router.put('/api/sites/:site/evidence/:id', async (context) => {
-    const { putAway: away } = readInput(PutAway, context.request.body);
-    if (!(await putAway(database, context.params['site']!, context.params['id']!, away))) throw notFound('The piece of evidence');
-    context.status = 204;
-  });
-
-  router.get('/api/sites/:site/evidence/:id/picture', async (context) => {
-    const hash = await evidenceFile(database, context.params['site']!, context.params['id']!);
-    const file = hash ? await readFile(database.db, hash) : undefined;
-    if (!file) throw notFound('The picture');
-    context.type = file.type;
-    context.set('Cache-Control', 'private, max-age=31536000, immutable');
-    context.body = file.bytes;
-  });
+export function evidenceRoutes({ database, apart }: Services): Route[] {
+  const known = async (site: string): Promise<string> => {
+    if (!(await hasSite(database.db, site))) throw notFound(`The site “${site}”`);
+    return site;
+  };
+  return [
+    route({
+      method: 'get', path: '/api/sites/:site/evidence', summary: 'Evidence for the brand, with the colours it gave',
+      async handle({ context, params }) {
+        context.body = { evidence: await listEvidence(database, await known(params['site']!)) };
+      },
+    }),
+    route({
+      method: 'post', path: '/api/sites/:site/evidence', summary: 'Keep a piece of evidence and read its colours; the body is the file', query: Sent,
+      upload: { bytes: EVIDENCE_FILES.bytes, tooLarge: `The file is over ${EVIDENCE_FILES.bytes / 1024 / 1024} MB. Make it smaller and drop it again.` },
+      async handle({ context, params, query, bytes }) {
+        context.body = await addEvidence(database, apart, await known(params['site']!), query.id, query.name, bytes);
+      },
+    }),
+    route({
+      method: 'put', path: '/api/sites/:site/evidence/:id', summary: 'Put a piece of evidence away, or back', body: PutAway,
+      async handle({ context, params, body }) {
+        if (!(await putAway(database, params['site']!, params['id']!, body.putAway))) throw notFound('The piece of evidence');
+        context.status = 204;
+      },
+    }),
+    route({
+      method: 'get', path: '/api/sites/:site/evidence/:id/picture', summary: 'The picture itself', media: 'image/*',
+      async handle({ context, params }) {
+        const hash = await evidenceFile(database, params['site']!, params['id']!);
+        const file = hash ? await readFile(database.db, hash) : undefined;
+        if (!file) throw notFound('The picture');
+        context.type = file.type;
+        context.set('Cache-Control', 'private, max-age=31536000, immutable');
+        context.body = file.bytes;
+      },
+    }),
+  ];
 }

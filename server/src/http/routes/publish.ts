@@ -1,61 +1,37 @@
-import type Router from '@koa/router';
 import * as v from 'valibot';
 import { Id, PixelsJson, readPixelsJson } from '@yohaku/core';
-import { loadSite } from '../../sites/index.ts';
+import { hasSite, loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
 import { exportSite, listPublications, liveFileHash, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
-import { readInput } from '../input.ts';
 import { Problem, notFound } from '../problem.ts';
+import { route, type Asked, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
+/** Largest whole number a column of the database takes. */
+const LARGEST = 2_147_483_647;
+const Whole = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(Number.MAX_SAFE_INTEGER));
+
 /** What the desk has read from its layout about one place. */
-const Reading = v.strictObject({ page: Id, place: v.pipe(v.string(), v.maxLength(200)), width: v.pipe(v.number(), v.minValue(0)), rule: v.picklist(['line-length', 'text-spacing']), found: v.pipe(v.number(), v.integer(), v.minValue(0)) });
+const Reading = v.strictObject({ page: Id, place: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\/[a-z0-9-]+)*$/)), width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing']), found: Whole });
 
 /** `pixels` are those the desk has read behind texts over pictures, `layout` what it has read from the layout of the pages: there is none here to read it from. */
-export const Publish = v.strictObject({ sequence: v.pipe(v.number(), v.integer(), v.minValue(0)), pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(20_000))) });
-export const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(), v.minValue(1)) });
+const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(20_000))) });
+const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(LARGEST)) });
 
 /** What is live, making it live, going back, taking it along, and serving it. */
-export function publishRoutes(router: Router, { database, root }: Services): void {
+export function publishRoutes({ database, apart, root }: Services): Route[] {
   const { db } = database;
   const load = async (id: string) => {
     const stored = await loadSite(database, id);
     if (!stored) throw notFound(`The site “${id}”`);
     return stored;
   };
-
-  router.get('/api/sites/:site/publications', async (context) => {
-    const live = await liveSite(db, context.params['site']!);
-    context.body = { publications: await listPublications(db, context.params['site']!), live: live ? { site: live.site, number: live.number, sequence: live.sequence } : null };
-  });
-
-  router.post('/api/sites/:site/publications', async (context) => {
-    const { sequence, pixels, layout } = readInput(Publish, context.request.body);
-    const stored = await load(context.params['site']!);
-    if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you looked. Look at what is new, then publish again.');
-    const number = await publishSite(database, stored.site, stored.sequence, context.state['user'] as string, root, pixels ? readPixelsJson(pixels) : undefined, layout);
-    context.status = 201;
-    context.body = { number };
-  });
-
-  router.post('/api/sites/:site/live', async (context) => {
-    const { number } = readInput(MakeLive, context.request.body);
-    if (!(await makeLive(database, context.params['site']!, number))) throw notFound(`Publication ${number}`);
-    context.status = 204;
-  });
-
-  router.get('/api/sites/:site/zip', async (context) => {
-    const { site } = await load(context.params['site']!);
-    context.attachment(`${site.id}.zip`);
-    context.type = 'application/zip';
-    context.body = zipSite(await exportSite(db, site, root));
-  });
-
-  router.get('/live/:site{/*path}', async (context) => {
-    // Links inside are relative: they need the slash behind the site.
-    if (context.path === `/live/${context.params['site']}`) return context.redirect(`${context.path}/`);
-    const name = context.params['path'] ? String(context.params['path']) : 'index.html';
-    const hash = await liveFileHash(db, context.params['site']!, name);
+  const known = async (site: string): Promise<string> => {
+    if (!(await hasSite(db, site))) throw notFound(`The site “${site}”`);
+    return site;
+  };
+  const page = async ({ context, params }: Asked) => {
+    const hash = await liveFileHash(db, params['site']!, params['path'] || 'index.html');
     const file = hash ? await readFile(db, hash) : undefined;
     if (!file) {
       context.status = 404;
@@ -65,10 +41,58 @@ export function publishRoutes(router: Router, { database, root }: Services): voi
     }
     context.set('Cache-Control', 'no-cache');
     context.set('ETag', `"${hash}"`);
+    // Fresh means: the reader has it already. Koa asks that of answers that have gone well only.
+    context.status = 200;
     if (context.fresh) context.status = 304;
     else {
       context.type = file.type;
       context.body = file.bytes;
     }
-  });
+  };
+  return [
+    route({
+      method: 'get', path: '/api/sites/:site/publications', summary: 'Publications, newest first, and what is live',
+      async handle({ context, params }) {
+        const site = await known(params['site']!);
+        const live = await liveSite(db, site);
+        context.body = { publications: await listPublications(db, site), live: live ? { site: live.site, number: live.number, sequence: live.sequence } : null };
+      },
+    }),
+    route({
+      // As large as the pixels that the desk may have read.
+      method: 'post', path: '/api/sites/:site/publications', summary: 'Publish what is saved', body: Publish, bodyBytes: 16 * 1024 * 1024,
+      async handle({ context, params, body: { sequence, pixels, layout }, user }) {
+        const stored = await load(params['site']!);
+        if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you looked. Look at what is new, then publish again.');
+        const number = await publishSite(database, apart, stored.site, stored.sequence, user, root, pixels ? readPixelsJson(pixels) : undefined, layout);
+        context.status = 201;
+        context.body = { number };
+      },
+    }),
+    route({
+      method: 'post', path: '/api/sites/:site/live', summary: 'Make an earlier publication live again', body: MakeLive,
+      async handle({ context, params, body }) {
+        if (!(await makeLive(database, params['site']!, body.number))) throw notFound(`Publication ${body.number}`);
+        context.status = 204;
+      },
+    }),
+    route({
+      method: 'get', path: '/api/sites/:site/zip', summary: 'The static site as a zip', media: 'application/zip',
+      async handle({ context, params }) {
+        const { site } = await load(params['site']!);
+        context.attachment(`${site.id}.zip`);
+        context.type = 'application/zip';
+        context.body = await zipSite(await exportSite(db, apart, site, root));
+      },
+    }),
+    route({
+      // Links inside are relative: they need the slash behind the site.
+      method: 'get', path: '/live/:site', summary: 'A published site', open: true, policy: 'live', media: 'text/html',
+      handle({ context, params }) {
+        context.redirect(`/live/${params['site']}/`);
+      },
+    }),
+    route({ method: 'get', path: '/live/:site/', summary: 'Its home page', open: true, policy: 'live', media: 'text/html', handle: page }),
+    route({ method: 'get', path: '/live/:site/*path', summary: 'A file of a published site', open: true, policy: 'live', media: '*/*', handle: page }),
+  ];
 }

@@ -1,13 +1,13 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
 import type { Change, Edit } from '@yohaku/core';
-import type { LoadedSite, RemoteChange } from '../../api/index.ts';
+import type { LoadedSite, RemoteChange, SetAside } from '../../api/index.ts';
 
 /** Everything that happens to the site in this window. */
 export const SiteActions = createActionGroup({
   source: 'Site',
   events: {
     Open: props<{ siteId: string }>(),
-    Loaded: props<LoadedSite & { pending: readonly Change[] }>(),
+    Loaded: props<LoadedSite & { pending: readonly Change[]; aside?: readonly SetAside[] }>(),
     'Load failed': props<{ words: string; signedOut: boolean }>(),
     /** A control is held: shown, not sent. */
     Preview: props<{ edit: Edit | null }>(),
@@ -20,7 +20,13 @@ export const SiteActions = createActionGroup({
     Arrived: props<{ changes: readonly RemoteChange[]; windowId: string }>(),
     /** The server had these already: sent before a reload, answered again. */
     Acknowledged: props<{ ids: readonly string[] }>(),
-    Refused: props<{ id: string; words: string }>(),
+    /** The server has this sequence, says a notice or an answer. */
+    Heard: props<{ sequence: number }>(),
+    /** The server will not take an edit: it is set aside, at a time (ISO 8601). */
+    Refused: props<{ id: string; words: string; at: string }>(),
+    /** An edit that was set aside is tried again, as a new one. */
+    'Try aside': props<{ id: string; fresh: string }>(),
+    'Forget aside': props<{ id: string }>(),
     'Sending failed': props<{ words: string }>(),
     'Sending again': emptyProps(),
     'Clear notice': emptyProps(),

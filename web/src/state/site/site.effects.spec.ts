@@ -100,9 +100,15 @@ describe('sending edits', () => {
   it('asks for what lies between when others were faster', async () => {
     commit(9, 'edit-0001');
     (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 7, repeated: false, overtook: [] }] });
-    const between = http.expectOne((request) => request.url === '/api/sites/small/changes' && request.params.get('after') === '4');
+    const asked = () => http.match((request) => request.url === '/api/sites/small/changes' && request.params.get('after') === '4');
+    let [between] = asked();
+    while (!between) {
+      await soon(20);
+      [between] = asked();
+    }
     const theirs = (sequence: number, value: number) => ({ sequence, id: `their-${sequence}`, windowId: 'w-other', change: { id: `their-${sequence}`, schemaVersion: 1, label: 'Theirs', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value, was: 4 }] } });
-    between.flush({ changes: [theirs(5, 6), theirs(6, 8), { sequence: 7, id: 'edit-0001', windowId: 'mine', change: state().pending[0] }] });
+    between.flush({ changes: [theirs(5, 6), theirs(6, 8), { sequence: 7, id: 'edit-0001', windowId: 'mine', change: state().pending[0] }], sequence: 7 });
+    await until(() => state().sequence === 7);
     expect(state().current!.brand.corners).toEqual(jasmine.objectContaining({ button: 9, card: 8 }));
     expect([state().sequence, state().saving]).toEqual([7, 'saved'] as never);
   });
@@ -110,7 +116,7 @@ describe('sending edits', () => {
   it('takes back what is refused, and tells why', async () => {
     commit(9, 'edit-0001');
     (await nextPost()).flush({ results: [{ id: 'edit-0001', refused: 'It is gone.', kind: 'gone', issues: [] }] });
-    expect([state().current!.brand.corners.button, state().notice, state().pending.length]).toEqual([2, 'It is gone.', 0] as never);
+    expect([state().current!.brand.corners.button, state().notice, state().pending.length]).toEqual([2, '“Corner” was not saved: It is gone. It is set aside; what was done after it goes on.', 0] as never);
   });
 
   it('drops what the server had already, kept from before a reload', async () => {

@@ -1,9 +1,9 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { EMPTY, Observable, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, exhaustMap, filter, from, map, merge, mergeMap, of, race, switchMap, take, tap, timer } from 'rxjs';
-import type { Change } from '@yohaku/core';
-import { SiteApi, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
+import { Observable, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, switchMap, take, tap, timer } from 'rxjs';
+import { LIMITS, bytesOf, type Change } from '@yohaku/core';
+import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 import { siteFeature } from './site.selectors.ts';
 
@@ -25,7 +25,7 @@ export class SiteEffects {
   readonly load = createEffect(() => this.#actions.pipe(
     ofType(SiteActions.open),
     switchMap(({ siteId }) => this.#api.load(siteId).pipe(
-      switchMap((loaded) => from(pendingStore.all(siteId).catch(() => [] as Change[])).pipe(map((pending) => SiteActions.loaded({ ...loaded, pending })))),
+      switchMap((loaded) => from(Promise.all([pendingStore.all(siteId).catch(() => []), asideStore.all(siteId).catch(() => [])])).pipe(map(([pending, aside]) => SiteActions.loaded({ ...loaded, pending, aside })))),
       catchError((error: unknown) => of(SiteActions.loadFailed({ words: failureWords(error), signedOut: isSignedOut(error) }))),
     )),
   ));
@@ -57,7 +57,7 @@ export class SiteEffects {
 
   /** Sends what is pending, one batch at a time; after a failure it waits and sends the same again. */
   readonly send = createEffect(() => merge(
-    this.#actions.pipe(ofType(SiteActions.commit, SiteActions.undo, SiteActions.redo, SiteActions.loaded, SiteActions.arrived, SiteActions.acknowledged, SiteActions.refused)),
+    this.#actions.pipe(ofType(SiteActions.commit, SiteActions.undo, SiteActions.redo, SiteActions.loaded, SiteActions.arrived, SiteActions.acknowledged, SiteActions.refused, SiteActions.tryAside)),
     this.#actions.pipe(ofType(SiteActions.sendingFailed), switchMap(() => timer(RETRY_MS))),
   ).pipe(
     // Queued, not dropped: an edit made while a batch is under way is sent right after it.
@@ -65,52 +65,111 @@ export class SiteEffects {
     concatMap(() => painted().pipe(switchMap(() => this.#drain()))),
   ));
 
+  /** How many edits go at once: fewer after a batch was refused whole, to find the one at fault. */
+  #batch = BATCH;
+
   #drain(): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
     return this.#store.select(siteFeature.selectSiteState).pipe(
       take(1),
-      filter(({ pending, status }) => pending.length > 0 && status === 'ready'),
-      switchMap(({ siteId, pending, sequence }) => this.#api.send(siteId, windowId, pending.slice(0, BATCH)).pipe(
-        mergeMap((results) => this.#answered(siteId, sequence, pending, results)),
-        catchError((error: unknown) => {
-          if (isSignedOut(error)) return of(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' }));
-          if (canRetry(error)) return of(SiteActions.sendingFailed({ words: failureWords(error) }));
-          // The whole batch was refused: the first change is at fault or none is readable; drop it with the reason.
-          return of(SiteActions.refused({ id: pending[0]!.id, words: failureWords(error) }));
-        }),
-      )),
+      // While changes are fetched nothing is sent: what comes may be what was sent before.
+      filter(({ pending, status, latest, sequence }) => pending.length > 0 && status === 'ready' && latest <= sequence),
+      switchMap(({ siteId, pending, sequence }) => {
+        const sent = packed(pending, this.#batch);
+        return this.#api.send(siteId, windowId, sent).pipe(
+          tap(() => { this.#batch = Math.min(BATCH, this.#batch * 2); }),
+          mergeMap((results) => this.#answered(sequence, sent, results)),
+          catchError((error: unknown) => {
+            if (isSignedOut(error)) return of(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' }));
+            if (canRetry(error)) return of(SiteActions.sendingFailed({ words: failureWords(error) }));
+            // Refused whole: the one at fault is found by sending them one by one; it alone is set aside.
+            if (sent.length > 1) {
+              this.#batch = 1;
+              return of(SiteActions.sendingAgain(), SiteActions.acknowledged({ ids: [] }));
+            }
+            return of(SiteActions.refused({ id: sent[0]!.id, words: failureWords(error), at: new Date().toISOString() }));
+          }),
+        );
+      }),
     );
   }
 
-  /** Turns acknowledgements into the server's order of changes; fetches what lies between when others were faster. */
-  #answered(siteId: string, sequence: number, sent: readonly Change[], results: readonly SendResult[]): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
-    const refused = results.flatMap((one) => ('refused' in one ? [SiteActions.refused({ id: one.id, words: one.refused })] : []));
+  /** Turns answers into the server's order of changes; where others were faster, or the server kept an edit otherwise, the log is asked. */
+  #answered(sequence: number, sent: readonly Change[], results: readonly SendResult[]): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
+    const at = new Date().toISOString();
+    const refused = results.flatMap((one, i) => ('refused' in one ? [SiteActions.refused({ id: sent[i]!.id, words: one.refused, at })] : []));
     const known = results.flatMap((one) => ('refused' in one || one.sequence > sequence ? [] : [one.id]));
     const saved = results.flatMap((one) => ('refused' in one || one.sequence <= sequence ? [] : [one]));
-    const inRow = saved.every((one, i) => one.sequence === sequence + 1 + i);
-    const arrived = saved.length === 0 ? of([])
-      : inRow ? of(saved.map((one) => ({ sequence: one.sequence, id: one.id, change: sent.find((change) => change.id === one.id)!, windowId })))
-      : this.#api.after(siteId, sequence);
-    return arrived.pipe(mergeMap((changes) => [SiteActions.sendingAgain(), ...refused, SiteActions.acknowledged({ ids: known }), SiteActions.arrived({ changes, windowId })]));
+    const inRow = saved.every((one, i) => one.sequence === sequence + 1 + i && !one.settled);
+    const changes = inRow ? saved.map((one) => ({ sequence: one.sequence, id: one.id, change: sent.find((change) => change.id === one.id)!, windowId })) : [];
+    return of(
+      SiteActions.sendingAgain(), ...refused, SiteActions.acknowledged({ ids: known }),
+      ...(inRow ? [SiteActions.arrived({ changes, windowId })] : [SiteActions.heard({ sequence: Math.max(...saved.map((one) => one.sequence)) })]),
+    );
   }
 
-  /** Hears that the site has a new sequence and fetches the changes; the browser reconnects by itself. */
+  /** Hears which sequence the server has; the browser reconnects by itself, and is told it anew each time. */
   readonly hear = createEffect(() => this.#actions.pipe(
     ofType(SiteActions.loaded),
     switchMap(() => this.#store.select(siteFeature.selectSiteId).pipe(take(1))),
-    switchMap((siteId) => new Observable<number>((subscriber) => {
+    switchMap((siteId) => new Observable<ReturnType<typeof SiteActions.heard> | ReturnType<typeof SiteActions.open>>((subscriber) => {
       const source = new EventSource(`/api/sites/${siteId}/events`);
-      source.addEventListener('sequence', (event) => subscriber.next(Number((event as MessageEvent).data)));
-      source.addEventListener('open', () => subscriber.next(0));
+      source.addEventListener('sequence', (event) => subscriber.next(SiteActions.heard({ sequence: Number((event as MessageEvent).data) })));
+      // A backup was brought back: what is here is of another time.
+      source.addEventListener('restored', () => subscriber.next(SiteActions.open({ siteId })));
       return () => source.close();
-    }).pipe(
-      concatMap((heard) => this.#store.select(siteFeature.selectSiteState).pipe(take(1), map((state) => ({ heard, state })))),
-      filter(({ heard, state }) => heard === 0 || heard > state.sequence),
-      exhaustMap(({ state }) => this.#api.after(siteId, state.sequence).pipe(
-        map((changes) => SiteActions.arrived({ changes, windowId })),
-        catchError(() => EMPTY),
-      )),
-    )),
+    })),
   ));
+
+  readonly #state = this.#store.selectSignal(siteFeature.selectSiteState);
+  #catching = false;
+
+  /** Fetches changes for as long as the server has more than this window; a failure is tried again. */
+  readonly catchUp = createEffect(() => this.#store.select(siteFeature.selectBehind).pipe(filter((behind) => behind > 0), tap(() => void this.#catchUp())), { dispatch: false });
+
+  async #catchUp(): Promise<void> {
+    if (this.#catching) return;
+    this.#catching = true;
+    try {
+      for (;;) {
+        const { status, siteId, sequence, latest, lost } = this.#state();
+        if (status !== 'ready' || lost || latest <= sequence) return;
+        try {
+          const { changes, sequence: there } = await firstValueFrom(this.#api.after(siteId, sequence));
+          const now = this.#state();
+          if (now.siteId !== siteId || now.status !== 'ready') return;
+          this.#store.dispatch(SiteActions.heard({ sequence: there }));
+          this.#store.dispatch(SiteActions.arrived({ changes, windowId }));
+          // What was heard of is not in the log: it was of another database. Read it all again.
+          if (changes.length === 0) return this.#store.dispatch(SiteActions.open({ siteId }));
+        } catch (error) {
+          if (isSignedOut(error)) return this.#store.dispatch(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' }));
+          await firstValueFrom(timer(RETRY_MS));
+        }
+      }
+    } finally {
+      this.#catching = false;
+    }
+  }
+
+  /** A change that does not fit what is here: the site is read anew; what was not sent yet is kept. */
+  readonly readAnew = createEffect(() => this.#store.select(siteFeature.selectLost).pipe(
+    filter((lost) => lost),
+    switchMap(() => this.#store.select(siteFeature.selectSiteId).pipe(take(1))),
+    map((siteId) => SiteActions.open({ siteId })),
+  ));
+
+  /** Edits that were set aside are kept on this machine until somebody has looked at them. */
+  readonly keepAside = createEffect(() => this.#store.select(siteFeature.selectSiteState).pipe(
+    filter(({ status }) => status === 'ready'),
+    distinctUntilChanged((one, other) => one.aside === other.aside),
+    concatMap(async ({ siteId, aside }) => {
+      const now = new Set(aside.map(({ change }) => change.id));
+      for (const one of aside) if (!this.#aside.has(one.change.id)) await asideStore.keep(siteId, one).catch(() => {});
+      for (const id of this.#aside) if (!now.has(id)) await asideStore.forget(siteId, id).catch(() => {});
+      this.#aside = now;
+    }),
+  ), { dispatch: false });
+  #aside = new Set<string>();
 
   /** Undo stacks survive a reload of this window. */
   readonly keepUndo = createEffect(() => this.#store.select(siteFeature.selectSiteState).pipe(
@@ -124,4 +183,17 @@ export class SiteEffects {
       }
     }),
   ), { dispatch: false });
+}
+
+/** As many of the waiting edits, from the first, as go in one request. */
+function packed(pending: readonly Change[], most: number): readonly Change[] {
+  let bytes = 0;
+  const sent: Change[] = [];
+  for (const change of pending.slice(0, most)) {
+    bytes += bytesOf(change) + 1;
+    // Some room for what stands around them.
+    if (sent.length > 0 && bytes > LIMITS.bodyBytes - 10_000) break;
+    sent.push(change);
+  }
+  return sent;
 }

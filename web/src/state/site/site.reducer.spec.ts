@@ -75,8 +75,8 @@ describe('site state', () => {
 
   it('takes back a refused edit with its reason', () => {
     const state = commit(loaded(), 9, 'mine-1');
-    const refused = siteReducer(state, SiteActions.refused({ id: 'mine-1', words: 'Gone.' }));
-    expect([refused.current!.brand.corners.button, refused.notice, refused.done.length, refused.saving]).toEqual([2, 'Gone.', 0, 'saved']);
+    const refused = siteReducer(state, SiteActions.refused({ id: 'mine-1', words: 'Gone.', at: '2026-01-01T00:00:00Z' }));
+    expect([refused.current!.brand.corners.button, refused.notice, refused.done.length, refused.saving]).toEqual([2, '“Corner button” was not saved: Gone. It is set aside; what was done after it goes on.', 0, 'saved']);
   });
 
   it('refuses what would not be right before it is sent, keeping the last good value', () => {

@@ -1,5 +1,6 @@
 import { createReducer, on } from '@ngrx/store';
-import { ChangeRefused, applyChange, checkTouched, jsonEqual, planUndo, type Change, type Edit, type Op, type Site } from '@yohaku/core';
+import { ChangeRefused, acceptChange, applyChange, fitChange, jsonEqual, planUndo, type Change, type Edit, type Op, type Site } from '@yohaku/core';
+import type { SetAside } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 
 /** An edit that can be taken back or done again. */
@@ -22,6 +23,12 @@ export interface SiteState {
   /** The site as the server has it, at `sequence`. */
   readonly confirmed: Site | null;
   readonly sequence: number;
+  /** The last sequence of the server that was heard of; while it is ahead, changes are fetched. */
+  readonly latest: number;
+  /** A change from the server did not fit what is here: the site must be read anew. */
+  readonly lost: boolean;
+  /** Edits that the server refused, oldest first. */
+  readonly aside: readonly SetAside[];
   /** Done here and not yet acknowledged, in order. */
   readonly pending: readonly Change[];
   /** Confirmed and pending together. */
@@ -41,7 +48,7 @@ export interface SiteState {
 }
 
 export const closedSite: SiteState = {
-  status: 'closed', siteId: '', confirmed: null, sequence: 0, pending: [], current: null, shown: null, preview: null, saving: 'saved', waitingWords: '',
+  status: 'closed', siteId: '', confirmed: null, sequence: 0, latest: 0, lost: false, aside: [], pending: [], current: null, shown: null, preview: null, saving: 'saved', waitingWords: '',
   notice: '', done: [], undone: [], last: null, showBefore: false, mine: {},
 };
 
@@ -75,12 +82,13 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
   const cleared: SiteState = { ...state, preview: null, shown: state.current };
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
-    const applied = applyChange(state.current, edit);
+    // What is too large for the server, or has texts it could not keep, is seen before it is applied here.
+    const fit = fitChange({ id, schemaVersion: 1, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
+    const applied = acceptChange(state.current, fit);
     if (applied.site === state.current) return { state: cleared, inverse: null };
-    checkTouched(state.current, applied.site);
-    const change: Change = { id, schemaVersion: 1, label: edit.label, ops: [...edit.ops], ...(undoes ? { undoes } : {}) };
+    const change: Change = { ...fit, ops: [...applied.ops] };
     const mine = { ...state.mine };
-    for (const op of edit.ops) if (op.op === 'set') mine[op.at.join('/')] = { value: op.value, label: edit.label };
+    for (const op of change.ops) if (op.op === 'set') mine[op.at.join('/')] = { value: op.value, label: edit.label };
     return {
       state: {
         ...cleared, pending: [...state.pending, change], current: applied.site, shown: applied.site, saving: state.saving === 'waiting' ? 'waiting' : 'saving',
@@ -109,8 +117,8 @@ function takeBack(state: SiteState, id: string, from: 'done' | 'undone'): SiteSt
 export const siteReducer = createReducer(
   closedSite,
   on(SiteActions.open, (_state, { siteId }): SiteState => ({ ...closedSite, status: 'loading', siteId, ...keptUndo(siteId) })),
-  on(SiteActions.loaded, (state, { site, sequence, pending }): SiteState =>
-    settled({ ...state, status: 'ready', confirmed: site, sequence, pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
+  on(SiteActions.loaded, (state, { site, sequence, pending, aside = [], told = [] }): SiteState =>
+    settled({ ...state, status: 'ready', confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' ') || state.notice, pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
   on(SiteActions.loadFailed, (state, { words, signedOut }): SiteState => ({ ...state, status: signedOut ? 'signed-out' : 'failed', notice: words })),
   on(SiteActions.preview, (state, { edit }): SiteState => (edit === state.preview ? state : settled({ ...state, preview: edit }))),
   on(SiteActions.commit, (state, { edit, id }): SiteState => {
@@ -123,13 +131,17 @@ export const siteReducer = createReducer(
   on(SiteActions.showBefore, (state, { on: showBefore }): SiteState => (showBefore === state.showBefore ? state : { ...state, showBefore })),
   on(SiteActions.arrived, (state, { changes, windowId }): SiteState => {
     if (!state.confirmed) return state;
-    const fresh = changes.filter((one) => one.sequence > state.sequence);
+    const fresh = inRow(changes, state.sequence);
     if (fresh.length === 0) return state;
     let confirmed = state.confirmed;
     const mine = { ...state.mine };
     const overtaken = new Set<string>();
     for (const one of fresh) {
-      confirmed = applyChange(confirmed, one.change).site;
+      try {
+        confirmed = applyChange(confirmed, one.change).site;
+      } catch {
+        return { ...state, lost: true };
+      }
       if (one.windowId === windowId) continue;
       for (const op of one.change.ops) {
         const written = op.op === 'set' ? mine[op.at.join('/')] : undefined;
@@ -142,9 +154,10 @@ export const siteReducer = createReducer(
     const ids = new Set(fresh.map((one) => one.id));
     const pending = state.pending.filter((change) => !ids.has(change.id));
     // Only ours arrived, in the order we made them: what is shown stays the very same object.
-    const current = fresh.every((one) => one.windowId === windowId) && pending.length + fresh.length === state.pending.length && state.current ? state.current : withPending(confirmed, pending);
+    const sent = new Map(state.pending.map((change) => [change.id, change]));
+    const current = fresh.every((one) => one.windowId === windowId && isAsSent(one.change, sent.get(one.id))) && pending.length + fresh.length === state.pending.length && state.current ? state.current : withPending(confirmed, pending);
     return settled({
-      ...state, confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, pending, current, mine,
+      ...state, confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, latest: Math.max(state.latest, fresh.at(-1)!.sequence), pending, current, mine,
       saving: pending.length === 0 ? 'saved' : state.saving,
       notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. What stands now is the later value.` : state.notice,
     });
@@ -154,16 +167,37 @@ export const siteReducer = createReducer(
     if (pending.length === state.pending.length) return state;
     return settled({ ...state, pending, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving });
   }),
-  on(SiteActions.refused, (state, { id, words }): SiteState => {
-    const pending = state.pending.filter((change) => change.id !== id);
+  on(SiteActions.heard, (state, { sequence }): SiteState => (sequence > state.latest ? { ...state, latest: sequence } : state)),
+  on(SiteActions.refused, (state, { id, words, at }): SiteState => {
+    const change = state.pending.find((one) => one.id === id);
+    if (!change) return state;
+    const pending = state.pending.filter((one) => one.id !== id);
     const done = state.done.filter((step) => step.changeId !== id);
-    return settled({ ...state, pending, done, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving, notice: words });
+    return settled({ ...state, pending, done, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving, aside: [...state.aside, { change, words, at }], notice: `“${change.label}” was not saved: ${words} It is set aside; what was done after it goes on.` });
   }),
+  on(SiteActions.tryAside, (state, { id, fresh }): SiteState => {
+    const one = state.aside.find(({ change }) => change.id === id);
+    if (!one) return state;
+    const result = commit(state, { label: one.change.label, ops: one.change.ops }, fresh);
+    if (!result.inverse) return { ...result.state, notice: result.state.notice || `“${one.change.label}” changes nothing any more.` };
+    return { ...result.state, aside: state.aside.filter((other) => other !== one), done: [...state.done, { label: one.change.label, changeId: fresh, inverse: result.inverse }].slice(-UNDO_DEPTH), undone: [] };
+  }),
+  on(SiteActions.forgetAside, (state, { id }): SiteState => ({ ...state, aside: state.aside.filter(({ change }) => change.id !== id) })),
   on(SiteActions.sendingFailed, (state, { words }): SiteState => ({ ...state, saving: 'waiting', waitingWords: words })),
   on(SiteActions.sendingAgain, (state): SiteState => (state.saving === 'waiting' ? { ...state, saving: state.pending.length > 0 ? 'saving' : 'saved', waitingWords: '' } : state)),
   on(SiteActions.clearNotice, (state): SiteState => (state.notice === '' ? state : { ...state, notice: '' })),
   on(SiteActions.notice, (state, { words }): SiteState => ({ ...state, notice: words })),
 );
+
+/** Those of some changes that follow a sequence without a gap, in order. */
+function inRow<T extends { readonly sequence: number }>(changes: readonly T[], after: number): T[] {
+  const row: T[] = [];
+  for (const one of [...changes].sort((a, b) => a.sequence - b.sequence)) if (one.sequence === after + row.length + 1) row.push(one);
+  return row;
+}
+
+/** Whether the server kept a change as it was sent. */
+const isAsSent = (kept: Change, sent: Change | undefined): boolean => kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
 
 /** Undo stacks of this window from before a reload. */
 function keptUndo(siteId: string): Pick<SiteState, 'done' | 'undone'> {

@@ -5,7 +5,9 @@ import { siteReducer } from './site.reducer.ts';
 
 const feature = createFeature({
   name: 'site', reducer: siteReducer,
-  extraSelectors: ({ selectShown, selectLast, selectShowBefore }) => ({
+  extraSelectors: ({ selectShown, selectLast, selectShowBefore, selectStatus, selectLatest, selectSequence }) => ({
+    /** How many changes the server has that are not here yet. */
+    selectBehind: createSelector(selectStatus, selectLatest, selectSequence, (status, latest, sequence) => (status === 'ready' ? Math.max(0, latest - sequence) : 0)),
     /** What the wall paints: before the last edit while the key is held, and with hostile copy while that is asked for. */
     selectPainted: createSelector(selectShown, selectLast, selectShowBefore, deskFeature.selectStress, (shown, last, before, stress) => {
       const site = before && last ? last.before : shown;

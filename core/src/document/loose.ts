@@ -1,0 +1,66 @@
+import type { Override, Site } from '../site/index.ts';
+import { tokenTable } from '../style/index.ts';
+import { looseSection, pageTree, type Place } from '../page/index.ts';
+
+/** A value set on a place that is not there, or that names a token that is not. */
+export interface LooseOverride {
+  /** Address of the record it is kept in. */
+  readonly record: readonly string[];
+  readonly override: Override;
+  readonly lacks: 'place' | 'token';
+}
+
+/** All such values of a site whose references are whole. Pages are taken apart only where values are set. */
+export function looseOverrides(site: Site): LooseOverride[] {
+  const table = tokenTable(site.brand);
+  const loose: LooseOverride[] = [];
+  const look = (record: readonly string[], overrides: Readonly<Record<string, Override>>, isThere: (place: string) => boolean) => {
+    for (const override of Object.values(overrides)) {
+      if (!isThere(override.place)) loose.push({ record, override, lacks: 'place' });
+      else if (override.value.kind === 'token' && !table.has(override.value.path)) loose.push({ record, override, lacks: 'token' });
+    }
+  };
+  look(['shared', 'overrides'], site.shared.overrides, (place) => isShared(site, place) || Object.keys(site.pages).some((id) => idsOf(pageTree(site, id).places).has(place)));
+  for (const id of Object.keys(site.pages)) look(['pages', id, 'overrides'], site.pages[id]!.overrides, (place) => idsOf(pageTree(site, id).places).has(place));
+  return loose;
+}
+
+const ids = new WeakMap<readonly Place[], ReadonlySet<string>>();
+
+function idsOf(places: readonly Place[]): ReadonlySet<string> {
+  let known = ids.get(places);
+  if (!known) ids.set(places, (known = new Set(places.map((place) => place.id))));
+  return known;
+}
+
+/** Whether a place stands in the header, the footer or a shared section, whether a page shows that or not. */
+function isShared(site: Site, place: string): boolean {
+  const [first] = Object.keys(site.pages);
+  if (first !== undefined && idsOf(pageTree(site, first).places).has(place)) return true;
+  const owner = place.slice(0, place.indexOf('/'));
+  return Object.values(site.shared.sections).some((section) => (section.id === owner || Object.hasOwn(section.blocks, owner)) && looseSection(site, section).places.some((one) => one.id === place));
+}
+
+/** Ids that stand for two places of one page, for pages that differ from those of `before`. */
+export function doublePlaces(site: Site, before?: Site): { readonly page: string; readonly place: string }[] {
+  const shared = before !== undefined && before.shared === site.shared;
+  const found: { page: string; place: string }[] = [];
+  for (const [id, page] of Object.entries(site.pages)) {
+    // A page that is the same can only have doubled what is shared.
+    if (shared && page === before.pages[id]) continue;
+    if (before && page === before.pages[id] && page.sectionOrder.every((entry) => !('shared' in page.sections[entry]!)) && before.shared.header === site.shared.header && before.shared.footer === site.shared.footer) continue;
+    const seen = new Set<string>();
+    for (const { id: place } of pageTree(site, id).places) {
+      if (seen.has(place)) found.push({ page: id, place });
+      seen.add(place);
+    }
+  }
+  if (!shared) for (const section of Object.values(site.shared.sections)) {
+    const seen = new Set<string>();
+    for (const { id: place } of looseSection(site, section).places) {
+      if (seen.has(place)) found.push({ page: section.id, place });
+      seen.add(place);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,49 @@
+import { SiteIssues, readDocument, type Issue, type Site } from '../site/index.ts';
+import { doublePlaces, looseOverrides, type LooseOverride } from './loose.ts';
+
+/**
+ * Reads a received site: by the schema, every reference, every value set on a
+ * place, and every id that stands for one. What comes back is what may be stored.
+ * @throws SiteIssues with the path and reason of what is wrong
+ */
+export function readSite(input: unknown): Site {
+  const site = readDocument(input);
+  const issues = [...looseOverrides(site).map(looseIssue), ...doublePlaces(site).map(doubleIssue)];
+  if (issues.length > 0) throw new SiteIssues(issues.slice(0, 20));
+  return site;
+}
+
+/** A site as it was read, and what had to be left out of it, in whole sentences. */
+export interface StoredRead { readonly site: Site; readonly left: readonly string[] }
+
+/**
+ * Reads a document that was stored by this or an earlier version. Values set on
+ * places or naming tokens that are gone paint nothing and were once left behind
+ * when their owner was deleted: they are left out, and said.
+ * @throws SiteIssues for everything else that is wrong
+ */
+export function readStored(input: unknown): StoredRead {
+  let site = readDocument(input);
+  const loose = looseOverrides(site);
+  for (const { record, override } of loose) site = without(site, record, override.id);
+  const doubled = doublePlaces(site);
+  if (doubled.length > 0) throw new SiteIssues(doubled.slice(0, 20).map(doubleIssue));
+  return { site, left: loose.map(({ override, lacks }) => `The ${override.property} set on ${override.place} was left out: its ${lacks} is gone.`) };
+}
+
+function without(site: Site, [first, page]: readonly string[], id: string): Site {
+  const { [id]: _gone, ...overrides } = first === 'shared' ? site.shared.overrides : site.pages[page!]!.overrides;
+  if (first === 'shared') return { ...site, shared: { ...site.shared, overrides } };
+  return { ...site, pages: { ...site.pages, [page!]: { ...site.pages[page!]!, overrides } } };
+}
+
+/** What is wrong with a value set on a place, as an issue with its path. */
+export function looseIssue({ record, override, lacks }: LooseOverride): Issue {
+  return lacks === 'place'
+    ? { path: [...record, override.id, 'place'].join('.'), message: `names a place that is not there: ${override.place}` }
+    : { path: [...record, override.id, 'value.path'].join('.'), message: `names a token that is not there: ${override.value.kind === 'token' ? override.value.path : ''}` };
+}
+
+export function doubleIssue({ page, place }: { readonly page: string; readonly place: string }): Issue {
+  return { path: `page ${page}`, message: `the id ${place} stands for two places` };
+}

@@ -1,0 +1,22 @@
+/**
+ * How much there may be of anything. Schema, checks before sending, server and
+ * description of the API all read it here.
+ */
+export const LIMITS = {
+  pages: 2000,
+  /** Sections of a page, blocks of a section, items of a block, tokens of a kind. */
+  list: 500,
+  /** Values set on places, in one record. */
+  overrides: 2000,
+  assets: 5000,
+  /** Shared sections of a site. */
+  sharedSections: 500,
+  /** Swatches that follow one another, from a plain one to the last. */
+  ruleDepth: 12,
+  /** Operations of one edit, and its bytes as JSON. */
+  operations: 20_000,
+  changeBytes: 8 * 1024 * 1024,
+  /** Edits sent at once, and bytes of what is sent. */
+  changesAtOnce: 200,
+  bodyBytes: 16 * 1024 * 1024,
+} as const;

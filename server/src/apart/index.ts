@@ -1,0 +1,1 @@
+export { Apart, ApartBusy, type ApartAnswer, type ApartLimits } from './apart.ts';

@@ -1,0 +1,2 @@
+export { unpack, type ArchiveFault, type ArchiveLimits, type Unpacked } from './unpack.ts';
+export { isSiteFile } from './unpack-site-apart.ts';

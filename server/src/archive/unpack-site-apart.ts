@@ -1,0 +1,28 @@
+import { unpack, type ArchiveFault, type ArchiveLimits } from './unpack.ts';
+
+/** A file of an exported site that is needed to have it again. */
+export const isSiteFile = (name: string): boolean => name === 'site.json' || /^(images|fonts)\/[A-Za-z0-9._-]+\.(svg|png|jpg|webp|woff2)$/.test(name);
+
+class ArchiveRefused extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'ArchiveRefused';
+  }
+}
+
+/** The files of an exported site in a zip. Runs in a process of its own. */
+export async function unpackSiteApart({ bytes, limits }: { readonly bytes: Uint8Array; readonly limits: ArchiveLimits }): Promise<Map<string, Uint8Array>> {
+  const unpacked = unpack(bytes, limits, isSiteFile);
+  if ('fault' in unpacked) throw new ArchiveRefused(faultWords(unpacked.fault, limits));
+  return new Map(unpacked.files);
+}
+
+function faultWords(fault: ArchiveFault, limits: ArchiveLimits): string {
+  switch (fault.kind) {
+    case 'broken': return 'The archive is broken. Export the site again and bring that in.';
+    case 'files': return `The archive holds more than ${limits.files} files; an exported site does not. Bring in the zip as it was exported.`;
+    case 'unpacked': return `The archive holds more than ${limits.unpacked / 1024 / 1024} MB once unpacked. Bring the site in with ./yohaku import from its folder.`;
+    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing of it was read.`;
+    case 'file': return `${fault.name.slice(0, 80)} in the archive is broken. Export the site again and bring that in.`;
+  }
+}

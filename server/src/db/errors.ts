@@ -1,0 +1,28 @@
+/** An error and what caused it, outermost first; no deeper than errors are made here. */
+function* causes(error: unknown): Generator<Error> {
+  for (let at = error, depth = 0; at instanceof Error && depth < 6; at = at.cause, depth++) {
+    yield at;
+    if (at instanceof AggregateError) for (const one of at.errors) if (one instanceof Error) yield one;
+  }
+}
+
+const codeOf = (error: Error): string => {
+  const { code } = error as { code?: unknown };
+  return typeof code === 'string' ? code : '';
+};
+
+/** Whether an error (or its cause) says that PostgreSQL cannot be reached, is going down, or has no room left. Asking again later can help. */
+export function isDatabaseDown(error: unknown): boolean {
+  for (const one of causes(error)) {
+    // SQLSTATE classes: 08 connection, 53 resources (disk full, too many connections), 57P shut down, 58 system errors.
+    if (/^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN)$/.test(codeOf(one)) || /^(08|53|57P|58)/.test(codeOf(one)) || /^(XX000|XX001|XX002)$/.test(codeOf(one))) return true;
+    if (/Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout|Cannot use a pool after calling end|client is not queryable/i.test(one.message)) return true;
+  }
+  return false;
+}
+
+/** Whether PostgreSQL refused a value itself: SQLSTATE 22 (no such text or number) or 23 (a constraint), 54 (too large). */
+export function isRefusedByDatabase(error: unknown): boolean {
+  for (const one of causes(error)) if (/^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(one))) return true;
+  return false;
+}

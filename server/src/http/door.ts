@@ -1,0 +1,36 @@
+/** The addresses under which a server may be spoken to, and what follows for its cookie. */
+export interface Door {
+  readonly hosts: ReadonlySet<string>;
+  readonly origins: ReadonlySet<string>;
+  /** Whether browsers reach it over https. */
+  readonly secure: boolean;
+  readonly cookie: string;
+}
+
+/** An address that is set for the server and cannot be one. */
+export class AddressRefused extends Error {
+  constructor(given: string) {
+    super(`YOHAKU_ADDRESS must be the address browsers use, like https://desk.example, not “${given.slice(0, 80)}”.`);
+    this.name = 'AddressRefused';
+  }
+}
+
+/**
+ * @param port on loopback
+ * @param publicAddress the origin that browsers use when a proxy stands in front
+ *   (`YOHAKU_ADDRESS`); with https the cookie is `Secure` and bound to that very
+ *   host by its prefix (RFC 6265bis, 4.1.3.2)
+ * @throws AddressRefused when it is no origin
+ */
+export function doorOf(port: number, publicAddress?: string): Door {
+  const local = [`127.0.0.1:${port}`, `localhost:${port}`];
+  const origins = local.map((host) => `http://${host}`);
+  if (!publicAddress) return { hosts: new Set(local), origins: new Set(origins), secure: false, cookie: `yohaku_${port}` };
+  const url = URL.canParse(publicAddress) ? new URL(publicAddress) : undefined;
+  if (!url || !/^https?:$/.test(url.protocol) || url.username || url.password || url.search || url.hash || url.pathname !== '/') throw new AddressRefused(publicAddress);
+  const secure = url.protocol === 'https:';
+  // Behind https nobody signs in over plain http: that address would set a cookie that anybody on the way can read.
+  return secure
+    ? { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: '__Host-yohaku' }
+    : { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: `yohaku_${port}` };
+}

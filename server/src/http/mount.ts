@@ -1,0 +1,94 @@
+import Router from '@koa/router';
+import type { Context, Middleware } from 'koa';
+import getRawBody from 'raw-body';
+import * as v from 'valibot';
+import { cleanText } from '@yohaku/core';
+import { sessionOf } from '../auth/index.ts';
+import type { Services } from './context.ts';
+import { readInput, readJson } from './input.ts';
+import { POLICIES } from './policy.ts';
+import { Problem } from './problem.ts';
+import { BODY_BYTES, type Route } from './route.ts';
+
+/** What a part of an address may be: ids, file names, paths of a published site. Nothing else can name anything here. */
+const PLAIN_PARAM = /^[A-Za-z0-9][A-Za-z0-9._-]{0,254}(?:\/[A-Za-z0-9][A-Za-z0-9._-]{0,254}){0,4}\/?$/;
+
+const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+
+/** Refuses hosts that are not ours, and changes that come from pages that are not ours, whatever the address. */
+export function onlyOurs({ door }: Services): Middleware {
+  return async (context, next) => {
+    if (!door.hosts.has(context.host)) throw new Problem(403, 'Not allowed', 'This address is not one Yohaku serves.');
+    const origin = context.get('Origin');
+    if (!['GET', 'HEAD', 'OPTIONS'].includes(context.method) && origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'Changes are taken only from Yohaku’s own pages.');
+    await next();
+  };
+}
+
+/**
+ * Puts declared routes into a router. Addresses are compared letter by letter
+ * (case, slashes), and who may come in is decided on the route that matched: a
+ * spelling that matches no route reaches nothing, one that matches meets its guard.
+ */
+export function mount(routes: readonly Route[], services: Services): Router {
+  const router = new Router({ sensitive: true, strict: true });
+  for (const declared of routes) router[declared.method](declared.path, answer(declared, services));
+  return router;
+}
+
+function answer(declared: Route, services: Services): Middleware {
+  return async (context) => {
+    const session = declared.open ? undefined : await enter(context, services);
+    context.set('Content-Security-Policy', POLICIES[declared.policy ?? 'data']);
+    const params = plainParams(context.params as Record<string, string>);
+    const query = declared.query ? readInput(declared.query, { ...context.query }) : undefined;
+    const body = declared.body ? readInput(declared.body, await jsonBody(context, declared.bodyBytes ?? BODY_BYTES)) : undefined;
+    const handle = (bytes: Buffer) => declared.handle({ context, params, query, body, bytes, user: session?.user ?? '', session: session?.id ?? '' } as never);
+    if (!declared.upload) return handle(Buffer.alloc(0));
+    const { bytes: limit, tooLarge } = declared.upload;
+    if (declaredLength(context) > limit) throw new Problem(413, 'Too large', tooLarge);
+    // A file stands in memory from here until it is read: as many at once as the queue has room for.
+    return services.uploads.run(session?.user ?? context.ip, async () => handle(await rawBody(context, limit, tooLarge)));
+  };
+}
+
+/** Who is signed in. @throws Problem 401, or 403 when the request was made by a page that is not ours */
+async function enter(context: Context, { door, database }: Services) {
+  const secret = context.cookies.get(door.cookie);
+  const session = secret ? await sessionOf(database.db, secret) : undefined;
+  if (!session) throw new Problem(401, 'Not signed in', 'Open the address that ./yohaku start or ./yohaku link prints.');
+  // Another program on this machine is the same site to a browser, and its requests carry the cookie: only our own pages ask for data.
+  const from = context.get('Sec-Fetch-Site');
+  const opened = context.get('Sec-Fetch-Mode') === 'navigate' && context.method === 'GET';
+  if ((from === 'cross-site' || from === 'same-site') && !opened) throw new Problem(403, 'Not allowed', 'This is answered only to Yohaku’s own pages.');
+  const origin = context.get('Origin');
+  if (origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'This is answered only to Yohaku’s own pages.');
+  return session;
+}
+
+function plainParams(params: Record<string, string>): Record<string, string> {
+  for (const value of Object.values(params)) if (value !== undefined && !PLAIN_PARAM.test(String(value))) throw new Problem(404, 'Not found', 'There is nothing at this address.');
+  return Object.fromEntries(Object.entries(params).map(([name, value]) => [name, value === undefined ? '' : String(value)]));
+}
+
+async function jsonBody(context: Context, limit: number): Promise<unknown> {
+  if (!context.is('application/json')) throw new Problem(415, 'Unknown kind of content', 'This is answered to JSON only. Send it with Content-Type: application/json.');
+  const bytes = await rawBody(context, limit, `The request is over ${Math.floor(limit / 1024 / 1024)} MB. Send less at once.`);
+  return readJson(bytes);
+}
+
+const declaredLength = (context: Context): number => (CHANGING.has(context.method) ? Number(context.get('Content-Length') || 0) : 0);
+
+async function rawBody(context: Context, limit: number, tooLarge: string): Promise<Buffer> {
+  const encoding = context.get('Content-Encoding');
+  if (encoding !== '' && encoding !== 'identity') throw new Problem(415, 'Unknown kind of content', 'The content is packed. Send it as it is.');
+  try {
+    return await getRawBody(context.req, { limit, length: context.get('Content-Length') || null });
+  } catch (error) {
+    if ((error as { status?: number }).status === 413) throw new Problem(413, 'Too large', tooLarge);
+    throw error;
+  }
+}
+
+/** A name that people gave to something they send. */
+export const SentName = v.pipe(v.string(), v.transform((text) => cleanText(text).replaceAll(/\s+/g, ' ').trim()), v.minLength(1, 'must not be empty'), v.maxLength(200, 'must have at most 200 characters'));

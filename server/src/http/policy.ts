@@ -1,0 +1,18 @@
+const DESK = ["default-src 'self'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self'", "worker-src 'self'", "frame-src 'self'", "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'"].join('; ');
+
+/** Pages of a site never run a script, wherever they are shown. */
+const page = (ancestors: string): string =>
+  ["default-src 'none'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data:", "font-src 'self'", "manifest-src 'self'", "form-action 'none'", "base-uri 'none'", `frame-ancestors ${ancestors}`].join('; ');
+
+/**
+ * Content Security Policies: of the desk, of the frames on the wall, of published
+ * sites, and of everything else, which is never shown as a page (`sandbox` keeps
+ * even a picture that is opened by itself from running anything).
+ */
+export const POLICIES = {
+  desk: DESK,
+  frame: page("'self'"),
+  live: page("'none'"),
+  data: "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox; frame-ancestors 'none'",
+} as const;
+export type PolicyName = keyof typeof POLICIES;

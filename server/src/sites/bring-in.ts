@@ -1,0 +1,149 @@
+import { inArray } from 'drizzle-orm';
+import { SiteIssues, readAssetFile, readSite, upcast, type Asset, type Issue, type Site } from '@yohaku/core';
+import type { Apart } from '../apart/index.ts';
+import type { ArchiveLimits } from '../archive/index.ts';
+import { storeFile, type KeptPicture } from '../assets/index.ts';
+import { schema, type Database, type Querier } from '../db/index.ts';
+import { FontRefused, openApart } from '../fonts/index.ts';
+import { hasSite } from './load.ts';
+import { insertSite } from './rows.ts';
+
+/** What an exported site may be: as it is sent, and once unpacked. */
+export const SITE_FILES = { bytes: 64 * 1024 * 1024, archive: { unpacked: 300 * 1024 * 1024, files: 20_000 } satisfies ArchiveLimits } as const;
+
+/** Why a site was not brought in. */
+export class SiteRefused extends Error {
+  readonly issues: readonly Issue[];
+  constructor(message: string, issues: readonly Issue[] = []) {
+    super(message);
+    this.name = 'SiteRefused';
+    this.issues = issues;
+  }
+}
+
+/** What was brought in, and sentences about what could not be. */
+export interface Brought { readonly id: string; readonly name: string; readonly pages: number; readonly notes: readonly string[] }
+
+const LIMITS = { seconds: 60, megabytes: 1500 };
+const TOO_MUCH = 'The site takes too long, or too much memory, to be read. Bring it in with ./yohaku import from its folder.';
+
+/**
+ * Brings an exported site in under an id of its own: from its zip, or from its
+ * `site.json` alone where its pictures and fonts are kept here already.
+ * @throws SiteRefused with a sentence, and the issues where the document is wrong; nothing is kept then
+ */
+export async function bringIn(database: Database, apart: Apart, bytes: Buffer, id: string, name?: string): Promise<Brought> {
+  if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) {
+    const answer = await apart.run<Map<string, Uint8Array>>('site', { bytes, limits: SITE_FILES.archive }, LIMITS, { tooLong: TOO_MUCH, tooMuch: TOO_MUCH });
+    if ('refused' in answer) throw new SiteRefused(answer.refused);
+    return bringFiles(database, apart, answer.given, id, name);
+  }
+  return bringFiles(database, apart, new Map([['site.json', bytes]]), id, name);
+}
+
+/**
+ * The same from the files of an export: `site.json`, `images/`, `fonts/`.
+ * @throws SiteRefused
+ */
+export async function bringFiles(database: Database, apart: Apart, files: ReadonlyMap<string, Uint8Array>, id: string, name?: string): Promise<Brought> {
+  if (await hasSite(database.db, id)) throw new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
+  const document = parse(files.get('site.json'));
+  const notes: string[] = [];
+  const site = read({ ...document, id, ...(name === undefined ? {} : { name }) });
+  return database.db.transaction(async (tx) => {
+    const assets = await bringPictures(tx, apart, site, files, notes);
+    const fonts = await bringFonts(tx, apart, site, files, notes);
+    // Read once more: what became of pictures and fonts must fit as well.
+    const whole = read({ ...site, assets, brand: fonts === undefined ? site.brand : { ...site.brand, fonts } });
+    await insertSite(tx, whole);
+    return { id, name: whole.name, pages: whole.pageOrder.length, notes };
+  });
+}
+
+function parse(bytes: Uint8Array | undefined): Record<string, unknown> {
+  if (!bytes) throw new SiteRefused('There is no site.json in this. Bring in a site as Yohaku exports it: its zip, its folder, or its site.json.');
+  try {
+    const document = upcast(JSON.parse(Buffer.from(bytes).toString('utf8')));
+    if (typeof document === 'object' && document !== null && !Array.isArray(document)) return document as Record<string, unknown>;
+  } catch (error) {
+    if (error instanceof SiteIssues) throw new SiteRefused(`site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}`, error.issues);
+  }
+  throw new SiteRefused('site.json is not JSON that can be read. Export the site again and bring that in.');
+}
+
+function read(document: unknown): Site {
+  try {
+    return readSite(document);
+  } catch (error) {
+    if (!(error instanceof SiteIssues)) throw error;
+    throw new SiteRefused(`site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was brought in.`, error.issues);
+  }
+}
+
+async function keptTypes(tx: Querier, hashes: readonly string[]): Promise<Map<string, string>> {
+  const { files } = schema;
+  const kept = new Map<string, string>();
+  for (let at = 0; at < hashes.length; at += 500)
+    for (const row of await tx.select({ hash: files.hash, type: files.type }).from(files).where(inArray(files.hash, hashes.slice(at, at + 500)))) kept.set(row.hash, row.type);
+  return kept;
+}
+
+/** Pictures are taken from here where they are kept, else from the export, read like any file that is sent. */
+async function bringPictures(tx: Querier, apart: Apart, site: Site, files: ReadonlyMap<string, Uint8Array>, notes: string[]): Promise<Record<string, Asset>> {
+  const kept = await keptTypes(tx, Object.values(site.assets).map((asset) => asset.hash));
+  const missing: string[] = [];
+  const made: Record<string, Asset> = {};
+  for (const asset of Object.values(site.assets)) {
+    if (kept.get(asset.hash) === asset.type) {
+      made[asset.id] = asset;
+      continue;
+    }
+    const found = [...files].find(([file]) => file.startsWith(`images/${asset.id}-${asset.hash.slice(0, 10)}`));
+    if (!found) {
+      missing.push(asset.name);
+      continue;
+    }
+    const told = { tooLong: `The picture ${asset.name} takes too long to be read.`, tooMuch: `The picture ${asset.name} takes too much memory to be read.` };
+    const answer = await apart.run<KeptPicture>('picture', found[1], LIMITS, told);
+    if ('refused' in answer) throw new SiteRefused(`${found[0]}: ${answer.refused}`);
+    const { bytes, type, width, height } = answer.given;
+    const hash = await storeFile(tx, Buffer.from(bytes), type);
+    // A drawing that follows the brand was exported in its colours of that day: those are what follows from now on.
+    const painted = readAssetFile(found[0])?.colors;
+    const bound = asset.bound && painted ? Object.fromEntries(Object.entries(asset.bound).map(([from, swatch]) => [painted.get(from) ?? from, swatch])) : asset.bound;
+    made[asset.id] = { ...asset, hash, type, width, height, ...(bound ? { bound } : {}) };
+  }
+  if (missing.length > 0) throw new SiteRefused(`${missing.length === 1 ? 'The picture' : `${missing.length} pictures`} ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ' and others' : ''} ${missing.length === 1 ? 'is' : 'are'} neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
+  if (files.size === 1 && Object.keys(made).length > 0) notes.push('Its pictures were kept here already.');
+  return made;
+}
+
+/** An export has only the faces that are used: families without any are left out, unless the brand is set in them. */
+async function bringFonts(tx: Querier, apart: Apart, site: Site, files: ReadonlyMap<string, Uint8Array>, notes: string[]): Promise<NonNullable<Site['brand']['fonts']> | undefined> {
+  const { fonts, families } = site.brand;
+  if (!fonts) return undefined;
+  const kept = await keptTypes(tx, Object.values(fonts).flatMap((family) => family.faces.map((face) => face.hash)));
+  const made: NonNullable<Site['brand']['fonts']> = {};
+  for (const family of Object.values(fonts)) {
+    const faces: typeof family.faces = [];
+    for (const face of family.faces) {
+      if (kept.get(face.hash) === 'font/woff2') faces.push(face);
+      else {
+        const bytes = files.get(`fonts/${family.id}-${face.hash.slice(0, 16)}.woff2`);
+        if (bytes) faces.push({ ...face, hash: await storeFile(tx, Buffer.from((await openFont(apart, face.file, bytes)).woff2), 'font/woff2') });
+      }
+    }
+    if (faces.length > 0) made[family.id] = { ...family, faces };
+    else if (families.heading === family.id || families.body === family.id) throw new SiteRefused(`The font ${family.name} is neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
+    else notes.push(`The family ${family.name}, which nothing is set in, was left out: its files are not in the export.`);
+  }
+  return made;
+}
+
+async function openFont(apart: Apart, file: string, bytes: Uint8Array) {
+  try {
+    return await openApart(apart, bytes);
+  } catch (error) {
+    throw error instanceof FontRefused ? new SiteRefused(`${file}: ${error.message}`) : error;
+  }
+}

@@ -1,0 +1,72 @@
+import { asc, eq } from 'drizzle-orm';
+import { SiteIssues, readStored, type Site } from '@yohaku/core';
+import { ensureOwner } from '../auth/index.ts';
+import { schema, type Database, type Querier } from '../db/index.ts';
+import { openAtLastGood } from './last-good.ts';
+import { rawSite } from './rows.ts';
+import { SiteUnreadable } from './unreadable.ts';
+
+const { sites } = schema;
+
+/** A site at a sequence; `told` are sentences about what had to be done to open it. */
+export interface StoredSite { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] }
+
+/** Names and sequences of all sites. */
+export async function listSites(db: Querier): Promise<{ id: string; name: string; sequence: number }[]> {
+  return db.select({ id: sites.id, name: sites.name, sequence: sites.sequence }).from(sites).orderBy(asc(sites.name));
+}
+
+export async function hasSite(db: Querier, id: string): Promise<boolean> {
+  return (await db.select({ id: sites.id }).from(sites).where(eq(sites.id, id))).length > 0;
+}
+
+/** Sequence of a site's last change; 0 when there is no such site. */
+export async function sequenceOf(db: Querier, id: string): Promise<number> {
+  const [row] = await db.select({ sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
+  return row?.sequence ?? 0;
+}
+
+/**
+ * A site with all its pages; undefined when there is none of that id. What was
+ * read last is given again only while the sequence in the database is the same.
+ * One that cannot be read is taken back to its last good state.
+ * @throws SiteUnreadable when there is no such state, or a newer version made it
+ */
+export async function loadSite(database: Database, id: string, db: Querier = database.db): Promise<StoredSite | undefined> {
+  const { remembered } = database;
+  const [row] = await db.select({ sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
+  if (!row) return undefined;
+  const known = remembered.get(id);
+  if (known?.sequence === row.sequence) {
+    if ('site' in known) return known;
+    throw known.unreadable;
+  }
+  const raw = await rawSite(db, id);
+  const [again] = await db.select({ sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
+  // Somebody saved between the reads: pages and sequence must be of the same moment.
+  if (!raw || again?.sequence !== row.sequence || raw.sequence !== row.sequence) return loadSite(database, id, db);
+  try {
+    const { site, left } = readStored(raw.document);
+    const stored: StoredSite = { site, sequence: raw.sequence, ...(left.length > 0 ? { told: left } : {}) };
+    remembered.set(id, stored);
+    return stored;
+  } catch (error) {
+    // Within a transaction that holds the row nothing can be taken back: that takes one of its own.
+    if (db !== database.db) throw error instanceof SiteIssues ? new SiteUnreadable(id, error, '') : error;
+    return openUnreadable(database, id, raw.sequence, error);
+  }
+}
+
+async function openUnreadable(database: Database, id: string, sequence: number, error: unknown): Promise<StoredSite> {
+  try {
+    const back = await openAtLastGood(database, id, await ensureOwner(database.db));
+    database.remembered.set(id, back);
+    return back;
+  } catch (failed) {
+    const unreadable = failed instanceof SiteUnreadable ? failed : error instanceof SiteIssues && error.newer ? new SiteUnreadable(id, error, '') : undefined;
+    if (!unreadable) throw failed;
+    // Remembered as well: asking again would walk the whole log again.
+    database.remembered.set(id, { unreadable, sequence });
+    throw unreadable;
+  }
+}

@@ -1,0 +1,44 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { SiteActions, freshId, siteFeature } from '../state/index.ts';
+import { Sheet } from './sheet.ts';
+
+/** Edits that the server refused: what each was, why, and what can be done with it. */
+@Component({
+  selector: 'yo-aside-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Sheet, DatePipe],
+  template: `
+    <yo-sheet title="Edits set aside" [width]="520" (closed)="closed.emit()">
+      <p class="quiet">Each was refused when it came to be saved. All others went on. They are kept on this machine until you forget them.</p>
+      <ul>
+        @for (one of aside(); track one.change.id) {
+          <li>
+            <p><span class="strong">{{ one.change.label }}</span> <span class="mono quiet">{{ one.at | date: 'd MMM, HH:mm' }}</span></p>
+            <p>{{ one.words }}</p>
+            <p class="acts"><button class="act" (click)="again(one.change.id)">Try again</button> <button class="act" (click)="forget(one.change.id)">Forget</button></p>
+          </li>
+        } @empty { <li class="quiet">Nothing is set aside.</li> }
+      </ul>
+    </yo-sheet>
+  `,
+  styles: `
+    ul { list-style: none; margin: 6px 0 0; padding: 0; }
+    li { border-top: 1px solid #d9d9d9; padding: 6px 0; overflow-wrap: anywhere; }
+    p { margin: 0; }
+    .acts { display: flex; gap: 16px; padding-top: 4px; }
+  `,
+})
+export class AsideList {
+  readonly #store = inject(Store);
+  readonly closed = output();
+  protected readonly aside = this.#store.selectSignal(siteFeature.selectAside);
+
+  protected again(id: string): void {
+    this.#store.dispatch(SiteActions.tryAside({ id, fresh: freshId('c') }));
+  }
+  protected forget(id: string): void {
+    this.#store.dispatch(SiteActions.forgetAside({ id }));
+  }
+}
