@@ -55,6 +55,8 @@ function aptInstall(name) {
   if (!isRoot()) throw new UseError(`${name} is missing and this user may not install it. Run: sudo apt-get install ${name}`);
   const options = { stdio: ['ignore', 2, 2], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
   try {
+    // An installation that was cut off is finished first: nothing else can be installed before.
+    spawnSync('dpkg', ['--configure', '-a', '--force-confold'], options);
     execFileSync('apt-get', ['update', '-qq'], options);
     execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', name], options);
   } catch {

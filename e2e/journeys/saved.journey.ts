@@ -2,7 +2,7 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { test as plain, type Page } from '@playwright/test';
 import { Desk, test, expect } from '../fixtures.ts';
-import { OwnServer } from '../own-server.ts';
+import { OwnServer } from '../../server/src/testing/own-server.ts';
 
 const change = (id: string, value: number) => ({ id, schemaVersion: 1, label: 'Space', ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }] });
 
@@ -115,23 +115,23 @@ plain.describe('a server of its own', () => {
 
   plain('with the database stopped the desk says so, holds edits, and goes on when it returns', async ({ page }) => {
     const desk = await open(page);
-    const port = await own.stopDatabase();
+    await own.stopDatabase();
     expect((await fetch(`${own.address}/api/health`)).status).toBe(503);
     await desk.step('Buttons');
     await page.getByLabel('Pictures', { exact: true }).fill('31');
     await page.getByLabel('Pictures', { exact: true }).press('Enter');
     await expect(page.getByRole('banner')).toContainText('not saved yet, will try again. The database does not answer');
     await expect.poll(() => desk.computed('Home at 1280', 'home-story-b1/picture', 'border-top-left-radius')).toBe('31px');
-    own.startDatabase(port);
+    own.letDatabaseStart();
     await desk.saved();
-    expect((await fetch(`${own.address}/api/health`)).status).toBe(200);
+    await expect.poll(async () => (await fetch(`${own.address}/api/health`)).status).toBe(200);
 
     // Waiting edits outlive a reload while nothing answers.
-    const again = await own.stopDatabase();
+    await own.stopDatabase();
     await page.getByLabel('Pictures', { exact: true }).fill('6');
     await page.getByLabel('Pictures', { exact: true }).press('Enter');
     await expect(page.getByRole('banner')).toContainText('not saved yet');
-    own.startDatabase(again);
+    own.letDatabaseStart();
     await page.reload();
     await desk.ready();
     await desk.saved();
@@ -139,15 +139,15 @@ plain.describe('a server of its own', () => {
   });
 
   plain('a second start, a busy port and a bad port are refused in one line, and leave the first alone', async () => {
-    const same = await own.refusal('--data', own.data);
+    const same = await own.refusal(['--data', own.data]);
     expect([same.code, same.said.trim().split('\n').length]).toEqual([2, 1]);
     expect(same.said).toContain('already running');
     const other = await OwnServer.create();
-    const busy = await other.refusal('--data', other.data, '--port', String(own.port));
+    const busy = await other.refusal(['--data', other.data, '--port', String(own.port)]);
     expect([busy.code, busy.said]).toEqual([2, expect.stringContaining(`port ${own.port} is in use`)]);
     expect(existsSync(join(other.data, 'postgres'))).toBe(false);
     rmSync(other.data, { recursive: true });
-    expect((await own.refusal('--port', 'seven')).said).toContain('--port takes');
+    expect((await own.refusal(['--port', 'seven'])).said).toContain('--port takes');
     expect((await fetch(`${own.address}/api/health`)).status).toBe(200);
   });
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, HostListener, computed, effect, inj
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { VISIONS, plural, visionMatrix } from '@yohaku/core';
-import { SiteApi, failureWords, isSignedOut } from './api/index.ts';
+import { SiteApi, canRetry, failureWords, isSignedOut } from './api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from './desk/index.ts';
 import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, Tray, type Step } from './state/index.ts';
 import { BuildStep, CheckStep, ColourStep, GatherStep, GroundsStep, PagesStep, PublishStep, TypeStep } from './steps/index.ts';
@@ -87,13 +87,26 @@ export class App {
         await firstValueFrom(this.#api.signIn(token));
       }
       const wanted = /^\/sites\/([a-z0-9-]+)/.exec(location.pathname)?.[1];
-      const sites = await firstValueFrom(this.#api.sites());
+      const sites = await this.#sites();
       const siteId = sites.find((one) => one.id === wanted)?.id ?? sites[0]?.id;
       if (!siteId) return this.#store.dispatch(SiteActions.loadFailed({ words: 'There is no site here yet. Start once without --empty to get the demo.', signedOut: false }));
       history.replaceState(null, '', `/sites/${siteId}`);
       this.#store.dispatch(SiteActions.open({ siteId }));
     } catch (error) {
       this.#store.dispatch(SiteActions.loadFailed({ words: failureWords(error), signedOut: isSignedOut(error) }));
+    }
+  }
+
+  /** The sites there are; a server that does not answer yet is asked again until it does. */
+  async #sites(): Promise<{ id: string }[]> {
+    for (;;) {
+      try {
+        return await firstValueFrom(this.#api.sites());
+      } catch (error) {
+        if (!canRetry(error)) throw error;
+        this.#store.dispatch(SiteActions.notice({ words: failureWords(error) }));
+        await new Promise((resolve) => setTimeout(resolve, 1500));
+      }
     }
   }
 

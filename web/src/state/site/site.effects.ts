@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { Observable, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, switchMap, take, tap, timer } from 'rxjs';
+import { Observable, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, retry, switchMap, take, tap, throwError, timer } from 'rxjs';
 import { LIMITS, bytesOf, type Change } from '@yohaku/core';
 import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
@@ -25,6 +25,12 @@ export class SiteEffects {
   readonly load = createEffect(() => this.#actions.pipe(
     ofType(SiteActions.open),
     switchMap(({ siteId }) => this.#api.load(siteId).pipe(
+      // A server or database that comes back is waited for, and said to be.
+      retry({ delay: (error: unknown) => {
+        if (!canRetry(error)) return throwError(() => error);
+        this.#store.dispatch(SiteActions.notice({ words: failureWords(error) }));
+        return timer(RETRY_MS);
+      } }),
       switchMap((loaded) => from(Promise.all([pendingStore.all(siteId).catch(() => []), asideStore.all(siteId).catch(() => [])])).pipe(map(([pending, aside]) => SiteActions.loaded({ ...loaded, pending, aside })))),
       catchError((error: unknown) => of(SiteActions.loadFailed({ words: failureWords(error), signedOut: isSignedOut(error) }))),
     )),

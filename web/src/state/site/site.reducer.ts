@@ -118,7 +118,7 @@ export const siteReducer = createReducer(
   closedSite,
   on(SiteActions.open, (_state, { siteId }): SiteState => ({ ...closedSite, status: 'loading', siteId, ...keptUndo(siteId) })),
   on(SiteActions.loaded, (state, { site, sequence, pending, aside = [], told = [] }): SiteState =>
-    settled({ ...state, status: 'ready', confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' ') || state.notice, pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
+    settled({ ...state, status: 'ready', confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' '), pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
   on(SiteActions.loadFailed, (state, { words, signedOut }): SiteState => ({ ...state, status: signedOut ? 'signed-out' : 'failed', notice: words })),
   on(SiteActions.preview, (state, { edit }): SiteState => (edit === state.preview ? state : settled({ ...state, preview: edit }))),
   on(SiteActions.commit, (state, { edit, id }): SiteState => {

@@ -1,16 +1,18 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT } from '../server/src/testing/database.ts';
+import { ROOT } from './database.ts';
 
 /** A Yohaku started the way a user starts it, with a cluster of its own in a throw-away folder. */
 export class OwnServer {
-  readonly data = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'yohaku-own-'));
+  data = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'yohaku-own-'));
   readonly port: number;
   process: ChildProcess | undefined;
   link = '';
+  /** What it said on standard error since it was started last. */
+  said = '';
 
   constructor(port: number) {
     this.port = port;
@@ -32,30 +34,30 @@ export class OwnServer {
   }
 
   /** Starts and waits for the printed address. */
-  async start(): Promise<void> {
-    const child = this.spawn('--port', String(this.port), '--data', this.data);
+  async start(env: Record<string, string> = {}): Promise<void> {
+    const child = this.spawn(['--port', String(this.port), '--data', this.data], env);
     this.process = child;
+    this.said = '';
     this.link = await new Promise<string>((resolve, reject) => {
       let out = '';
-      let err = '';
       child.stdout!.on('data', (chunk: Buffer) => {
         out += chunk.toString();
         const link = /http\S+sign-in#\S+/.exec(out)?.[0];
         if (link) resolve(link);
       });
-      child.stderr!.on('data', (chunk: Buffer) => (err += chunk.toString()));
-      child.on('exit', (code) => reject(new Error(`start ended with ${code}: ${err}`)));
+      child.stderr!.on('data', (chunk: Buffer) => (this.said += chunk.toString()));
+      child.on('exit', (code) => reject(new Error(`start ended with ${code}: ${this.said}`)));
     });
   }
 
-  spawn(...args: string[]): ChildProcess {
+  spawn(args: readonly string[], more: Record<string, string> = {}): ChildProcess {
     const { DATABASE_URL: _none, ...env } = process.env;
-    return spawn(join(ROOT, 'yohaku'), ['start', ...args], { env: { ...env, YOHAKU_TEST_FAST: '1' }, stdio: ['ignore', 'pipe', 'pipe'] });
+    return spawn(join(ROOT, 'yohaku'), ['start', ...args], { env: { ...env, YOHAKU_TEST_FAST: '1', ...more }, stdio: ['ignore', 'pipe', 'pipe'] });
   }
 
   /** Runs a start that must refuse: its exit code and what it said. */
-  async refusal(...args: string[]): Promise<{ code: number | null; said: string }> {
-    const child = this.spawn(...args);
+  async refusal(args: readonly string[], env: Record<string, string> = {}): Promise<{ code: number | null; said: string }> {
+    const child = this.spawn(args, env);
     let said = '';
     child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()));
     return new Promise((resolve) => child.on('exit', (code) => resolve({ code, said })));
@@ -70,7 +72,8 @@ export class OwnServer {
   }
 
   get clusterFolder(): string {
-    return readFileSync(join(this.data, 'cluster-folder'), 'utf8').trim();
+    const named = readFileSync(join(this.data, 'cluster-folder'), 'utf8').trim();
+    return named.startsWith('/') ? named : join(this.data, named);
   }
 
   /** Process id and port of the cluster's own server; undefined when none runs. */
@@ -81,27 +84,39 @@ export class OwnServer {
     return { pid: Number(lines[0]), port: Number(lines[3]) };
   }
 
-  /** Stops the database alone and waits until it is gone. */
-  async stopDatabase(): Promise<number> {
-    const { pid, port } = this.postmaster!;
-    process.kill(pid, 'SIGINT');
-    while (existsSync(join(this.clusterFolder, 'postmaster.pid'))) await new Promise((resolve) => setTimeout(resolve, 50));
-    return port;
+  /** Process of the server itself, which `start` looks after. */
+  get serverPid(): number {
+    return Number(readFileSync(join(this.data, 'server.pid'), 'utf8').split(' ')[0]);
   }
 
-  startDatabase(port: number): void {
-    const bin = readFileSync(join(this.clusterFolder, 'PG_VERSION'), 'utf8').trim();
-    const command = [`/usr/lib/postgresql/${bin}/bin/pg_ctl`, '-D', this.clusterFolder, '-w', '-l', join(this.clusterFolder, 'again.log'), '-o', `-c listen_addresses=127.0.0.1 -p ${port} -c unix_socket_directories='' -c fsync=off`, 'start'];
-    const run = process.getuid?.() === 0 ? ['runuser', '-u', 'postgres', '--', ...command] : command;
-    const done = spawnSync(run[0]!, run.slice(1), { cwd: '/', stdio: 'ignore' });
-    if (done.status !== 0) throw new Error('the database did not start again');
+  /** Stops the database alone, waits until it is gone, and keeps `start` from bringing it back: this process holds the lock it needs for that. */
+  async stopDatabase(): Promise<void> {
+    const lock = join(this.data, 'cluster.lock');
+    while (existsSync(lock)) await new Promise((resolve) => setTimeout(resolve, 20));
+    mkdirSync(lock);
+    writeFileSync(join(lock, 'owner'), `${process.pid}\n\n\n`);
+    const { pid } = this.postmaster!;
+    process.kill(pid, 'SIGINT');
+    while (existsSync(join(this.clusterFolder, 'postmaster.pid'))) await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+
+  /** Lets `start` bring the database back. */
+  letDatabaseStart(): void {
+    rmSync(join(this.data, 'cluster.lock'), { recursive: true });
   }
 
   async dispose(): Promise<void> {
     if (this.process && this.process.exitCode === null && this.process.signalCode === null) await this.end('SIGTERM');
-    const folder = this.clusterFolder;
-    if (this.postmaster) process.kill(this.postmaster.pid, 'SIGQUIT');
-    rmSync(folder, { recursive: true, force: true });
+    if (existsSync(join(this.data, 'cluster-folder'))) {
+      if (this.postmaster) {
+        try {
+          process.kill(this.postmaster.pid, 'SIGQUIT');
+        } catch {
+          // Gone already.
+        }
+      }
+      rmSync(this.clusterFolder, { recursive: true, force: true });
+    }
     rmSync(this.data, { recursive: true, force: true });
   }
 }
