@@ -13,8 +13,11 @@ const HELP = `Yohaku: colours, type, headings and buttons of a site as shared to
   ./yohaku contrast FG BG [--json]                    contrast ratio of two colours
   ./yohaku export SITE --format dtcg|css|site [-o FILE|DIR]
   ./yohaku import FILE --site SITE                    tokens into a site's brand
+  ./yohaku import DIR|FILE.zip|site.json --as ID      an exported site as a site of its own
   ./yohaku reach SITE [TOKEN] --json                  the places each token paints
   ./yohaku audit SITE|DIR|FILE.zip [--edition NAME] [--json]
+  ./yohaku backup [-o FILE]                           all that is kept, in one file, read back
+  ./yohaku restore FILE [--check]                     a backup in place of what is here
 
 Every verb has --help. Exit code: 0 done and nothing failing, 1 something falls short, 2 bad use or bad input.
 `;

@@ -24,6 +24,13 @@ export function errorForLog(error: unknown): object {
 /** The words of an error up to where the database layer lists what the query was given. */
 const words = (message: string): string => message.split(/\n?params:/)[0]!.slice(0, MOST_WORDS);
 
+/** What is written of errors, requests and answers: no headers, no bodies. */
+export const LOGGED = {
+  err: errorForLog,
+  req: (request: { method?: string; url?: string }) => ({ method: request.method, url: request.url?.slice(0, 200) }),
+  res: (response: { statusCode?: number }) => ({ statusCode: response.statusCode }),
+};
+
 /**
  * The log: one JSON line an event, readable by its owner alone, begun anew before
  * it grows large. A disk that is full loses lines, never the server.
@@ -32,8 +39,8 @@ const words = (message: string): string => message.split(/\n?params:/)[0]!.slice
  */
 export function openLog(file?: string): Logger {
   const options: pino.LoggerOptions = {
-    level: process.env['YOHAKU_LOG'] ?? 'info', redact: ['req.headers.cookie', 'req.headers.authorization', 'req.headers.referer'],
-    serializers: { err: errorForLog, req: (request: { method?: string; url?: string }) => ({ method: request.method, url: request.url?.slice(0, 200) }), res: (response: { statusCode?: number }) => ({ statusCode: response.statusCode }) },
+    level: process.env['YOHAKU_LOG'] ?? 'info',
+    serializers: LOGGED,
   };
   if (!file) return pino(options, pino.destination({ dest: 2, sync: false }));
   mkdirSync(dirname(file), { recursive: true });

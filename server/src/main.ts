@@ -7,9 +7,9 @@ import { loadDemo } from './demo.ts';
 import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase } from './db/index.ts';
 import { createApp } from './http/app.ts';
 import { doorOf } from './http/door.ts';
-import { UPLOAD_LIMITS, UploadQueue, type UploadLimits } from './http/uploads.ts';
+import { UploadQueue, uploadLimits, type UploadLimits } from './http/uploads.ts';
 import { ChangeHub } from './live/index.ts';
-import { openLog } from './log.ts';
+import { LOGGED, openLog } from './log.ts';
 
 export interface ServerOptions {
   readonly databaseUrl: string;
@@ -22,6 +22,8 @@ export interface ServerOptions {
   /** The address that browsers use, when a proxy stands in front. */
   readonly publicAddress?: string;
   readonly uploadLimits?: UploadLimits;
+  /** How long a database that does not answer yet is waited for, ms; a minute by default. */
+  readonly patience?: number;
   /** Hears what is waited for, in a few words. */
   readonly onWait?: (why: string) => void;
 }
@@ -46,7 +48,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   checkDatabaseAddress(options.databaseUrl);
   const log = openLog(options.logFile);
   const database = openDatabase(options.databaseUrl, (error) => log.warn({ err: error }, 'database connection lost'));
-  const hub = new ChangeHub(options.databaseUrl);
+  const hub = new ChangeHub(options.databaseUrl, () => database.remembered.clear());
   const apart = new Apart();
   const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 16 * 1024 });
   // A request that comes between listening and being able to answer is answered as soon as that is so.
@@ -71,13 +73,13 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     const port = await listen(server, options.port);
     const publicAddress = options.publicAddress ?? process.env['YOHAKU_ADDRESS'];
     const door = doorOf(port, publicAddress || undefined);
-    await awaitDatabase(database, undefined, options.onWait);
+    await awaitDatabase(database, options.patience, options.onWait);
     await migrateDatabase(database, join(options.root, 'server', 'migrations'));
     if (options.demo) await loadDemo(database);
     await clearSessions(database.db);
     await hub.start();
-    const handle = createApp({ database, hub, log, door, apart, uploads: new UploadQueue(options.uploadLimits ?? UPLOAD_LIMITS), root: options.root }).callback();
-    const logged = pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') });
+    const handle = createApp({ database, hub, log, door, apart, uploads: new UploadQueue(options.uploadLimits ?? uploadLimits(process.env['YOHAKU_UPLOADS'])), root: options.root }).callback();
+    const logged = pinoHttp({ logger: log, serializers: LOGGED, wrapSerializers: false, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') });
     handler = (request, response) => {
       logged(request, response);
       void handle(request, response);

@@ -37,6 +37,7 @@ export class App {
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
   readonly #saving = this.#store.selectSignal(siteFeature.selectSaving);
+  readonly #pending = this.#store.selectSignal(siteFeature.selectPending);
   readonly #waitingWords = this.#store.selectSignal(siteFeature.selectWaitingWords);
   readonly #done = this.#store.selectSignal(siteFeature.selectDone);
   readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
@@ -60,7 +61,7 @@ export class App {
   protected readonly redoLabel = computed(() => this.#undone().at(-1)?.label);
   protected readonly saved = computed(() => {
     const saving = this.#saving();
-    if (saving === 'waiting') return `not saved yet, will try again. ${this.#waitingWords()}`;
+    if (saving === 'waiting') return this.#pending().length > 0 ? `not saved yet, will try again. ${this.#waitingWords()}` : `saved; what others did cannot be read yet, will try again. ${this.#waitingWords()}`;
     // Between two edits of one's own a gap of one is no news.
     if (this.#behind() > 1) return `catching up with ${plural(this.#behind(), 'edit')} of other windows`;
     if (saving === 'saving') return 'saving';

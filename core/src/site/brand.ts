@@ -121,7 +121,7 @@ function isJson(text: string): boolean {
 /** A named way to move: how long, and by which cubic Bézier curve. */
 export const Motion = v.strictObject({
   id: Id, label: Label, path: PathSegment, duration: ranged('duration'),
-  easing: v.tuple([ranged('share'), ranged('bezierY'), ranged('share'), ranged('bezierY')]),
+  easing: v.strictTuple([ranged('share'), ranged('bezierY'), ranged('share'), ranged('bezierY')]),
 });
 export type Motion = v.InferOutput<typeof Motion>;
 /** What moves when its state changes. */
@@ -132,14 +132,14 @@ const Em = v.pipe(v.number(), v.minValue(0), v.maxValue(10));
 const FontWeight = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1000));
 const finite = v.pipe(v.number(), v.finite());
 const CodePoint = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0x10ffff));
-const Runs = v.pipe(v.array(v.pipe(v.tuple([CodePoint, CodePoint]), v.readonly())), v.maxLength(4000));
+const Runs = v.pipe(v.array(v.pipe(v.strictTuple([CodePoint, CodePoint]), v.readonly())), v.maxLength(4000));
 
 /** One file of a family that was brought along, with what was read from it. */
 export const OwnFaceSchema = v.strictObject({
   hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   /** As the file was called. */
   file: text(200),
-  weight: v.pipe(v.tuple([FontWeight, FontWeight]), v.check(([lightest, heaviest]) => lightest <= heaviest, 'the lightest weight must not be above the heaviest')),
+  weight: v.pipe(v.strictTuple([FontWeight, FontWeight]), v.check(([lightest, heaviest]) => lightest <= heaviest, 'the lightest weight must not be above the heaviest')),
   italic: v.boolean(),
   axes: v.pipe(v.array(v.strictObject({ tag: text(4), min: finite, max: finite })), v.maxLength(16)),
   embedding: v.picklist(['installable', 'editable', 'preview', 'restricted']),

@@ -12,6 +12,11 @@ export interface UploadLimits {
 }
 export const UPLOAD_LIMITS: UploadLimits = { atOnce: 3, waiting: 60, perUser: 600, minutes: 10 };
 
+/** The limits, with another number of files a user may send within their minutes (`YOHAKU_UPLOADS`); what is no whole number is passed over. */
+export function uploadLimits(perUser?: string): UploadLimits {
+  return perUser && /^\d{1,7}$/.test(perUser) ? { ...UPLOAD_LIMITS, perUser: Number(perUser) } : UPLOAD_LIMITS;
+}
+
 /** Seconds after which a full queue may have room again. */
 const SOON = 5;
 

@@ -1,5 +1,6 @@
 import pg from 'pg';
 import { SESSIONS_CHANNEL } from '../auth/index.ts';
+import { RESTORED_CHANNEL } from '../backup/index.ts';
 import { CHANGES_CHANNEL } from '../sites/index.ts';
 
 /** One window that listens to a site. */
@@ -8,6 +9,8 @@ export interface Listener {
   readonly sequence: (sequence: number) => void;
   /** Its session has ended. */
   readonly end: () => void;
+  /** A backup was brought back: what the window has is of another time. */
+  readonly restored: () => void;
 }
 
 /**
@@ -22,8 +25,12 @@ export class ChangeHub {
   #timer: NodeJS.Timeout | undefined;
   #closed = false;
 
-  constructor(url: string) {
+  readonly #onRestored: () => void;
+
+  /** @param onRestored is called before windows are told that a backup was brought back */
+  constructor(url: string, onRestored: () => void = () => {}) {
     this.#url = url;
+    this.#onRestored = onRestored;
   }
 
   async start(): Promise<void> {
@@ -39,6 +46,7 @@ export class ChangeHub {
       await client.connect();
       await client.query(`listen ${CHANGES_CHANNEL}`);
       await client.query(`listen ${SESSIONS_CHANNEL}`);
+      await client.query(`listen ${RESTORED_CHANNEL}`);
       for (const listener of this.#all()) listener.sequence(0);
     } catch {
       lost();
@@ -75,6 +83,11 @@ export class ChangeHub {
   #hear(channel: string, payload: string): void {
     if (channel === SESSIONS_CHANNEL) {
       for (const listener of this.#all()) if (listener.session === payload) listener.end();
+      return;
+    }
+    if (channel === RESTORED_CHANNEL) {
+      this.#onRestored();
+      for (const listener of this.#all()) listener.restored();
       return;
     }
     try {

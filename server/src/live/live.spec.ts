@@ -17,13 +17,13 @@ describe('hearing of changes', () => {
   });
   const notify = (payload: string) => database.pool.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, payload]);
   const next = (site: string) => new Promise<number>((resolve) => {
-    const leave = hub.subscribe(site, 'session', { sequence: (sequence) => { leave(); resolve(sequence); }, end: () => {} });
+    const leave = hub.subscribe(site, 'session', { sequence: (sequence) => { leave(); resolve(sequence); }, end: () => {}, restored: () => {} });
   });
 
   it('tells the sequence to those who listen to that site', async () => {
     const mine = next('ternhaven');
     const others: number[] = [];
-    hub.subscribe('other', 'session', { sequence: (sequence) => others.push(sequence), end: () => {} });
+    hub.subscribe('other', 'session', { sequence: (sequence) => others.push(sequence), end: () => {}, restored: () => {} });
     await notify(JSON.stringify({ site: 'ternhaven', sequence: 7 }));
     expect(await mine).toBe(7);
     expect(others).toEqual([]);

@@ -80,12 +80,17 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
         context.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
         context.status = 200;
         context.body = stream;
+        const tell = (sequence: number) => stream.write(`event: sequence\ndata: ${sequence}\n\n`);
         const end = () => {
           clearInterval(beat);
           leave();
           stream.end();
         };
-        const leave = hub.subscribe(site, session, { sequence: (sequence) => stream.write(`event: sequence\ndata: ${sequence}\n\n`), end });
+        const leave = hub.subscribe(site, session, {
+          // Nothing certain after a gap of the server's own: then it is looked up.
+          sequence: (sequence) => (sequence > 0 ? tell(sequence) : void sequenceOf(db, site).then(tell, () => {})),
+          restored: () => stream.write('event: restored\ndata: \n\n'), end,
+        });
         const beat = setInterval(() => {
           stream.write(': still here\n\n');
           // A session that ran out, or was ended while nobody could be told, takes its stream with it.
@@ -94,8 +99,7 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
         context.req.on('close', end);
         // What there is now: a window that missed something while it was not connected sees the gap at once.
         stream.write('retry: 1000\n\n');
-        const now = await sequenceOf(db, site).catch(() => 0);
-        stream.write(`event: sequence\ndata: ${now}\n\n`);
+        tell(await sequenceOf(db, site).catch(() => 0));
       },
     }),
   ];

@@ -143,12 +143,14 @@ export class SiteEffects {
           const { changes, sequence: there } = await firstValueFrom(this.#api.after(siteId, sequence));
           const now = this.#state();
           if (now.siteId !== siteId || now.status !== 'ready') return;
+          this.#store.dispatch(SiteActions.sendingAgain());
           this.#store.dispatch(SiteActions.heard({ sequence: there }));
           this.#store.dispatch(SiteActions.arrived({ changes, windowId }));
           // What was heard of is not in the log: it was of another database. Read it all again.
           if (changes.length === 0) return this.#store.dispatch(SiteActions.open({ siteId }));
         } catch (error) {
           if (isSignedOut(error)) return this.#store.dispatch(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' }));
+          this.#store.dispatch(SiteActions.sendingFailed({ words: failureWords(error) }));
           await firstValueFrom(timer(RETRY_MS));
         }
       }

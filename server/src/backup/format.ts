@@ -1,0 +1,38 @@
+import type { Database } from '../db/index.ts';
+
+/** Kind and version of the file; a reader refuses what is newer than itself. */
+export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
+
+/**
+ * What is kept, in an order in which each table finds what it refers to. Sessions,
+ * sign-in tokens and rate limits are not: they are of the moment, and secret.
+ */
+export const TABLES = ['users', 'sites', 'pages', 'changes', 'editions', 'files', 'evidence', 'publishes'] as const;
+export type TableName = (typeof TABLES)[number];
+
+/** What the last entry of a backup says of all others. */
+export interface Manifest {
+  readonly format: typeof BACKUP.format;
+  readonly version: number;
+  /** When, ISO 8601. */
+  readonly made: string;
+  /** How many migrations the database had. */
+  readonly migrations: number;
+  readonly tables: Readonly<Record<TableName, { readonly columns: readonly string[]; readonly rows: number }>>;
+  /** SHA-256 of every entry before this one, by name. */
+  readonly sums: Readonly<Record<string, string>>;
+}
+
+/** Why a backup cannot be made or brought back. */
+export class BackupRefused extends Error {
+  constructor(message: string, options?: ErrorOptions) {
+    super(message, options);
+    this.name = 'UseError';
+  }
+}
+
+/** How many migrations a database has. */
+export async function migrationsOf({ pool }: Database): Promise<number> {
+  const { rows } = await pool.query<{ n: number }>('select count(*)::int as n from drizzle.__drizzle_migrations');
+  return rows[0]!.n;
+}

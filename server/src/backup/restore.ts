@@ -1,0 +1,62 @@
+import type { PoolClient } from 'pg';
+import type { Database } from '../db/index.ts';
+import { checkBackup, rowsOf, type BackupSummary } from './check-backup.ts';
+import { BackupRefused, TABLES, migrationsOf, type TableName } from './format.ts';
+import { readEntries } from './read-entries.ts';
+
+/** Channel on which servers hear that all sites are others now. */
+export const RESTORED_CHANNEL = 'yohaku_restored';
+
+/**
+ * Puts what a backup holds in place of what a database has, all of it or nothing,
+ * while servers run: they are told, and so are their windows. Sessions stay.
+ * The backup is read whole and checked before anything is touched.
+ * @throws BackupRefused
+ */
+export async function restoreBackup(database: Database, file: string): Promise<BackupSummary> {
+  const summary = await checkBackup(file);
+  const here = await migrationsOf(database);
+  if (summary.migrations > here) throw new BackupRefused(`${file} was made by a newer Yohaku. Update this one, then restore it. Nothing was changed.`);
+  const client = await database.pool.connect();
+  try {
+    await client.query('begin');
+    // Edits and publications under way end first; new ones wait until all is in place.
+    await client.query(`truncate ${TABLES.filter((table) => table !== 'users').map((table) => `"${table}"`).join(', ')}`);
+    const columns = await columnsOf(client, summary);
+    // The bytes of files come before the rows that say what they are.
+    const bytes = new Map<string, Buffer>();
+    for await (const { name, content } of readEntries(file)) {
+      if (name.startsWith('files/')) bytes.set(name.slice(6), content);
+      const table = /^tables\/([a-z_]+)\./.exec(name)?.[1] as TableName | undefined;
+      if (!table) continue;
+      const rows = rowsOf(content, file, name);
+      if (table === 'files') {
+        for (const row of rows) await client.query('insert into files (hash, type, size, bytes) values ($1, $2, $3, $4)', [row['hash'], row['type'], row['size'], bytes.get(String(row['hash']))]);
+        bytes.clear();
+      } else await insertRows(client, table, columns[table], rows);
+    }
+    await client.query('select pg_notify($1, $2)', [RESTORED_CHANNEL, summary.made]);
+    await client.query('commit');
+  } catch (error) {
+    await client.query('rollback').catch(() => {});
+    throw error instanceof BackupRefused ? error : new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
+  } finally {
+    client.release();
+  }
+  database.remembered.clear();
+  return summary;
+}
+
+/** The columns that both the backup and this database have; a newer one takes its default. */
+async function columnsOf(client: PoolClient, { manifest }: BackupSummary): Promise<Record<TableName, string[]>> {
+  const { rows } = await client.query<{ table_name: TableName; column_name: string }>("select table_name, column_name from information_schema.columns where table_schema = 'public'");
+  const here = new Map<string, Set<string>>();
+  for (const { table_name, column_name } of rows) here.set(table_name, (here.get(table_name) ?? new Set()).add(column_name));
+  return Object.fromEntries(TABLES.map((table) => [table, manifest.tables[table].columns.filter((one) => here.get(table)?.has(one))])) as Record<TableName, string[]>;
+}
+
+async function insertRows(client: PoolClient, table: TableName, columns: readonly string[], rows: readonly unknown[]): Promise<void> {
+  const list = columns.map((one) => `"${one}"`).join(', ');
+  for (let at = 0; at < rows.length; at += 100)
+    await client.query(`insert into "${table}" (${list}) select ${list} from jsonb_populate_recordset(null::"${table}", $1::jsonb)${table === 'users' ? ' on conflict do nothing' : ''}`, [JSON.stringify(rows.slice(at, at + 100))]);
+}

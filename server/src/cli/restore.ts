@@ -1,0 +1,35 @@
+import { mkdir } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import { checkBackup, restoreBackup, writeBackup } from '../backup/index.ts';
+import { listSites } from '../sites/index.ts';
+import { backupWords, stamp } from './backup.ts';
+import { print, readArgs, UseError, withDatabase, type Verb } from './host.ts';
+
+export const restore: Verb = {
+  help: './yohaku restore FILE [--check] [--data DIR] [--json]\n\nPuts what a backup holds in place of all that is here, while it runs; open windows read anew. What was here is backed up first, into backups/ of the data folder.\n  --check   only reads the backup, all of it, and says what it holds\n',
+  async run(args, host) {
+    const { values, positionals } = readArgs(args, { check: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
+    if (positionals.length !== 1) throw new UseError('restore takes one file: ./yohaku restore yohaku-backup.tar.gz');
+    const file = resolve(positionals[0]!);
+    // Before a database is opened, or started: a file that is no backup is the commonest mistake.
+    const checked = await checkBackup(file);
+    const found = { file, made: checked.made, sites: checked.sites, changes: checked.changes, files: checked.files };
+    if (values.check) {
+      print(values.json, found, () => `${backupWords(checked)}\nAll of it can be read.`);
+      return 0;
+    }
+    const before = await withDatabase(values.data, host, async (database) => {
+      let kept: string | null = null;
+      if ((await listSites(database.db)).length > 0) {
+        const folder = join(process.env['DATABASE_URL'] ? process.cwd() : resolve(values.data ?? join(host.root, '.data')), 'backups');
+        await mkdir(folder, { recursive: true, mode: 0o700 });
+        kept = join(folder, `before-restore-${stamp(new Date())}.tar.gz`);
+        await writeBackup(database, kept);
+      }
+      await restoreBackup(database, file);
+      return kept;
+    });
+    print(values.json, { ...found, before }, () => `${backupWords(checked)}\nAll of it is in place.${before ? ` What was here before is in ${before}.` : ''}`);
+    return 0;
+  },
+};
