@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { asPostgres } from './as-postgres.mjs';
-import { isRoot } from './install.mjs';
+import { isRoot, postgresBin } from './install.mjs';
+import { isAlive } from './lock.mjs';
 import { UseError, say } from './say.mjs';
 
 /** Where clusters lie that cannot lie in their data folder; tests put it elsewhere. */
@@ -36,7 +37,9 @@ export function clusterFolder(dataDir) {
     }
     return named;
   }
-  if (!existsSync(join(named, 'PG_VERSION')))
+  // Cut off before there was anything in it: made anew.
+  if (!existsSync(named) && !existsSync(join(dataDir, 'postgres-password'))) return choose(dataDir, pointer, inside);
+  if (!existsSync(named) && !existsSync(join(dataDir, 'cluster-making')))
     throw new UseError(`the database of ${dataDir} was kept in ${named}, and is not there any more. Nothing was changed. Bring that folder back, or start with another one: --data DIR, and ./yohaku restore with a backup.`);
   return ownElsewhere(dataDir, pointer, named);
 }
@@ -71,17 +74,30 @@ function ownElsewhere(dataDir, pointer, named) {
     writeFileSync(ownerFile(named), dataDir);
     return named;
   }
-  if (existsSync(join(named, 'postmaster.pid')))
-    throw new UseError(`${dataDir} is a copy of ${owner}, whose database is running. Nothing was changed. Stop that one once, so that its database can be copied, or use ./yohaku backup and restore.`);
   const own = elsewhereFor(dataDir);
+  const part = `${own}.part`;
   say(`copying the database of ${owner}, of which ${dataDir} is a copy`);
-  cpSync(named, `${own}.part`, { recursive: true, preserveTimestamps: true });
-  if (isRoot()) spawnSync('chown', ['-R', 'postgres:postgres', `${own}.part`]);
+  rmSync(part, { recursive: true, force: true });
+  const [pid, , , port] = existsSync(join(named, 'postmaster.pid')) ? readFileSync(join(named, 'postmaster.pid'), 'utf8').split('\n') : [];
+  if (pid && isAlive(pid.trim())) copyRunning(dataDir, owner, port, part);
+  else {
+    cpSync(named, part, { recursive: true, preserveTimestamps: true });
+    if (isRoot()) spawnSync('chown', ['-R', 'postgres:postgres', part]);
+  }
   rmSync(own, { recursive: true, force: true });
-  moveInto(`${own}.part`, own);
+  moveInto(part, own);
   writeFileSync(ownerFile(own), dataDir);
   writeFileSync(pointer, own);
   return own;
+}
+
+/** A running database is copied by itself, as it is at one moment: its files would be of many. */
+function copyRunning(dataDir, owner, port, part) {
+  const password = readFileSync(join(dataDir, 'postgres-password'), 'utf8').trim();
+  mkdirSync(part, { recursive: true, mode: 0o700 });
+  if (isRoot()) spawnSync('chown', ['postgres:postgres', part]);
+  const done = asPostgres(join(postgresBin(), 'pg_basebackup'), ['-D', part, '-h', '127.0.0.1', '-p', port, '-U', 'postgres', '-w', '-X', 'stream', '-c', 'fast'], undefined, { PGPASSWORD: password });
+  if (done.status !== 0) throw new UseError(`${dataDir} is a copy of ${owner}, whose database is running and could not be copied (${(done.stderr?.toString() ?? '').trim().split('\n').at(-1)}). Nothing was changed. Stop that one once, or use ./yohaku backup and restore.`);
 }
 
 function moveInto(from, to) {

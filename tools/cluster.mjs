@@ -32,7 +32,7 @@ export async function useCluster(dataDir, { fast = false } = {}) {
   const waits = (why) => say(`waiting: ${why}`);
   return withLock(lock, async () => {
     const pgdata = clusterFolder(home);
-    prepare(home, pgdata);
+    prepare(home, pgdata, fast);
     const port = await runningPort(pgdata, waits) ?? (await startCluster(pgdata, fast, await freePort(), waits));
     const mark = join(home, 'users', markOf(process.pid).replace(' ', '-'));
     mkdirSync(join(home, 'users'), { recursive: true });
@@ -75,7 +75,7 @@ function othersUse(dataDir) {
  * Makes sure that there is a cluster and the password to it. One that was cut off
  * while it was made is made anew; one that lacks something it had is left as it is.
  */
-function prepare(dataDir, pgdata) {
+function prepare(dataDir, pgdata, fast) {
   const making = join(dataDir, 'cluster-making');
   const password = join(dataDir, 'postgres-password');
   const isThere = existsSync(join(pgdata, 'PG_VERSION'));
@@ -90,19 +90,19 @@ function prepare(dataDir, pgdata) {
     rmSync(pgdata, { recursive: true, force: true });
     mkdirSync(pgdata, { recursive: true });
     if (isRoot()) spawnSync('chown', ['postgres:postgres', pgdata]);
-    initialise(password, pgdata);
+    initialise(password, pgdata, fast);
     rmSync(making, { force: true });
   } else if (!existsSync(password)) newPassword(password, pgdata);
 }
 
-function initialise(file, pgdata) {
+function initialise(file, pgdata, fast) {
   const password = writePassword(file);
   // initdb runs as postgres and must be able to read the password, so it gets a short-lived copy of its own.
   const copyDir = mkdtempSync(join(tmpdir(), 'yohaku-'));
   const copy = join(copyDir, 'password');
   writeFileSync(copy, `${password}\n`, { mode: 0o600 });
   if (isRoot()) spawnSync('chown', ['-R', 'postgres:postgres', copyDir]);
-  const done = asPostgres(join(postgresBin(), 'initdb'), ['-D', pgdata, '-A', 'scram-sha-256', '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8', `--pwfile=${copy}`]);
+  const done = asPostgres(join(postgresBin(), 'initdb'), ['-D', pgdata, '-A', 'scram-sha-256', '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8', `--pwfile=${copy}`, ...(fast ? ['--no-sync'] : [])]);
   rmSync(copyDir, { recursive: true, force: true });
   if (done.status !== 0) throw new UseError(`the database could not be created in ${pgdata}: ${(done.stderr?.toString() ?? '').trim().split('\n').at(-1) || done.error?.message}`);
 }
