@@ -15,8 +15,15 @@ sharp.cache(false);
 process.on('message', ({ task, sent }: { task: string; sent: never }) => {
   void TASKS[task]!(sent).then(
     (given) => process.send!({ given }),
-    (error: unknown) => process.send!(error instanceof Error && error.name.endsWith('Refused') ? { refused: error.message } : { failed: error instanceof Error ? (error.stack ?? error.message) : String(error) }),
+    (error: unknown) => process.send!(answerTo(error)),
   );
 });
+/** A file that is nested deeper than any program reads is the file's fault; whatever else goes wrong is told as ours. */
+function answerTo(error: unknown): { refused: string } | { failed: string } {
+  if (error instanceof Error && error.name.endsWith('Refused')) return { refused: error.message };
+  if (error instanceof RangeError && /call stack/i.test(error.message)) return { refused: 'It is nested deeper than anything that people make. Simplify it and drop it again.' };
+  return { failed: error instanceof Error ? (error.stack ?? error.message) : String(error) };
+}
+
 // The server that asked is gone: nobody hears the answer.
 process.once('disconnect', () => process.exit(0));

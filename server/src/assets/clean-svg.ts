@@ -105,15 +105,16 @@ function keepOwnReferences(node: Element): void {
 
 /** Whether an attribute's value, read as CSS, refers to nothing but parts of the file. */
 function isPlainValue(text: string): boolean {
-  let plain = true;
-  const ast = csstree.parse(text, { context: 'value', onParseError: () => { plain = false; } });
-  csstree.walk(ast, (node) => { if (leadsOut(node)) plain = false; });
+  const ast = parsed(text, 'value');
+  let plain = ast !== undefined;
+  if (ast) csstree.walk(ast, (node) => { if (leadsOut(node)) plain = false; });
   return plain;
 }
 
 /** CSS written anew: rules with plain selectors and their declarations; no at-rules, nothing that could not be read, no reference out of the file. */
 function cleanCss(css: string, context: 'stylesheet' | 'declarationList'): string {
-  const ast = csstree.parse(css, { context, onParseError: () => {} });
+  const ast = parsed(css, context);
+  if (!ast) return '';
   csstree.walk(ast, {
     enter(node: csstree.CssNode, item: csstree.ListItem<csstree.CssNode>, list: csstree.List<csstree.CssNode>) {
       if (!list) return;
@@ -128,6 +129,15 @@ function cleanCss(css: string, context: 'stylesheet' | 'declarationList'): strin
   const written = csstree.generate(ast);
   // Both end a sheet within XML; no selector or value of the kept kind has them.
   return /[<&]/.test(written) ? '' : written;
+}
+
+/** CSS as a tree; undefined where it cannot be read at all: a single value has nothing to go on with behind an error. */
+function parsed(css: string, context: 'stylesheet' | 'declarationList' | 'value'): csstree.CssNode | undefined {
+  try {
+    return csstree.parse(css, { context, onParseError: () => {} });
+  } catch {
+    return undefined;
+  }
 }
 
 function leadsOut(node: csstree.CssNode): boolean {

@@ -17,7 +17,7 @@ export async function listEvidence({ db }: Database, site: string): Promise<Evid
   return rows.map(asEvidence);
 }
 
-const LIMITS = { seconds: 30, megabytes: 1500 };
+const LIMITS = { seconds: 20, megabytes: 1500 };
 const TOLD = {
   tooLong: `The file could not be read within ${LIMITS.seconds} seconds: something in it has no end, or there is far too much of it. Simplify it and drop it again.`,
   tooMuch: 'To read the file takes more memory than any logo, picture or sheet does. Make it smaller or simpler and drop it again.',

@@ -4,6 +4,7 @@ import { errorBoundary } from './boundary.ts';
 import { headers } from './headers.ts';
 import { mount, onlyOurs } from './mount.ts';
 import { openApi } from './openapi.ts';
+import { Problem } from './problem.ts';
 import type { Route } from './route.ts';
 import { webApp } from './static.ts';
 import { siteRoutes } from './routes/sites.ts';
@@ -25,6 +26,8 @@ export function allRoutes(services: Services): Route[] {
   return routes;
 }
 
+const noSuchMethod = (): Problem => new Problem(405, 'Not possible', 'This cannot be done at this address.');
+
 /** The whole HTTP application: one error boundary, then the routes, then the built desk. */
 export function createApp(services: Services): Koa {
   const app = new Koa({ proxy: false });
@@ -37,7 +40,7 @@ export function createApp(services: Services): Koa {
   app.use(onlyOurs(services));
   const router = mount(allRoutes(services), services);
   app.use(router.routes());
-  app.use(router.allowedMethods());
+  app.use(router.allowedMethods({ throw: true, notImplemented: noSuchMethod, methodNotAllowed: noSuchMethod }));
   app.use(webApp(join(services.root, 'web', 'dist', 'browser')));
   return app;
 }

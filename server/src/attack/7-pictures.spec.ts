@@ -1,0 +1,139 @@
+import * as csstree from 'css-tree';
+import { fromHtml } from 'hast-util-from-html';
+import type { Nodes } from 'hast';
+import sharp from 'sharp';
+import { Apart } from '../apart/index.ts';
+import { PictureRefused, cleanSvg, decodePicture } from '../assets/index.ts';
+import { startClient, type Client } from '../testing/client.ts';
+import type { ReadEvidence } from '../evidence/index.ts';
+
+const svg = (inside: string, attributes = '') => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="40" height="40" ${attributes}><rect width="40" height="40" fill="#0e3b43"/>${inside}</svg>`;
+const CALL = 'parent.postMessage(1,"*")';
+
+/** Kinds of drawings that run, fetch or hide something when the file is opened by itself. */
+const ACTIVE: Record<string, string> = {
+  script: svg(`<script>${CALL}</script>`), 'script with a type': svg(`<script type="text/ecmascript"><![CDATA[${CALL}]]></script>`), 'script by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:s="http://www.w3.org/2000/svg" width="4" height="4"><s:script>${CALL}</s:script><rect width="4" height="4" fill="#123456"/></svg>`,
+  'html script by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:h="http://www.w3.org/1999/xhtml" width="4" height="4"><h:script>${CALL}</h:script><rect width="4" height="4" fill="#123456"/></svg>`,
+  'handler by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:ev="http://www.w3.org/2001/xml-events" width="4" height="4"><ev:listener event="load" handler="#x"/><handler id="x">${CALL}</handler><rect width="4" height="4" fill="#123456"/></svg>`,
+  'html image by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:h="http://www.w3.org/1999/xhtml" width="4" height="4"><h:img src="x" onerror='${CALL}'/><rect width="4" height="4" fill="#123456"/></svg>`,
+  onload: svg('', `onload='${CALL}'`), 'onload in capitals': svg('', `ONLOAD='${CALL}'`), onclick: svg(`<rect onclick='${CALL}'/>`), onbegin: svg(`<animate onbegin='${CALL}' attributeName="x" dur="1s"/>`),
+  foreignObject: svg(`<foreignObject width="9" height="9"><body xmlns="http://www.w3.org/1999/xhtml" onload='${CALL}'/></foreignObject>`), iframe: svg('<iframe src="javascript:1"/>'), embed: svg('<embed src="http://a.example/"/>'), object: svg('<object data="http://a.example/"/>'), audio: svg('<audio src="http://a.example/" onerror="x()"/>'),
+  'link of script': svg('<a href="javascript:alert(1)"><text y="9">x</text></a>'), 'link by xlink': svg('<a xlink:href="javascript:alert(1)"><text y="9">x</text></a>'), 'link with a tab': svg('<a href="java&#9;script:alert(1)"><text y="9">x</text></a>'),
+  'animated link': svg('<a><animate attributeName="href" values="javascript:alert(1)" begin="0s"/><text y="9">x</text></a>'), 'set link': svg('<a><set attributeName="href" to="javascript:alert(1)"/><text y="9">x</text></a>'), 'animated link from afar': svg('<a id="l"><text y="9">x</text></a><animate href="#l" attributeName="xlink:href" to="javascript:alert(1)" dur="1s" fill="freeze"/>'),
+  'animated handler': svg(`<set attributeName="onmouseover" to='${CALL}'/>`), animateMotion: svg('<animateMotion path="M0 0"/>'),
+  'sheet as instruction': `<?xml version="1.0"?><?xml-stylesheet type="text/xsl" href="data:text/xml,x"?>${svg('')}`, 'sheet of CSS as instruction': `<?xml-stylesheet href="http://a.example/x.css"?>${svg('')}`,
+  'attribute by doctype': `<!DOCTYPE svg [<!ATTLIST svg onload CDATA "${CALL.replaceAll('"', '&quot;')}">]>${svg('')}`, 'element by doctype': `<!DOCTYPE svg [<!ELEMENT svg ANY><!ATTLIST rect xlink:href CDATA "http://a.example/">]>${svg('')}`, entity: `<!DOCTYPE svg [<!ENTITY x "<script>1</script>">]>${svg('&x;')}`, 'outside doctype': `<!DOCTYPE svg SYSTEM "http://a.example/x.dtd">${svg('')}`,
+  'image from afar': svg('<image href="http://a.example/x.png" width="4" height="4"/>'), 'image by xlink': svg('<image xlink:href="//a.example/x.png" width="4" height="4"/>'), 'image of a drawing': svg('<image href="data:image/svg+xml;base64,PHN2Zy8+" width="4" height="4"/>'), 'image of a page': svg('<image href="data:text/html,<script>1</script>" width="4" height="4"/>'), 'use from afar': svg('<use href="http://a.example/x.svg#a"/>'), 'feImage': svg('<filter id="f"><feImage href="http://a.example/x.png"/></filter>'),
+  'fill from afar': svg('<rect fill="url(http://a.example/#g)"/>'), 'fill with escapes': svg('<rect fill="u\\72l(http://a.example/#g)"/>'), 'mask from afar': svg('<rect mask="url(//a.example/#g)"/>'), 'style from afar': svg('<rect style="fill:url(http://a.example/#g)"/>'), 'style with escapes': svg('<rect style="fill:\\75\\72\\6c(http://a.example/#g)"/>'), 'cursor from afar': svg('<rect style="cursor:url(http://a.example/c.png),auto"/>'),
+  'import': svg('<style>@import "http://a.example/x.css";</style>'), 'import with escapes': svg('<style>@\\69mport "http://a.example/x.css";</style>'), 'import by address': svg('<style>@import url(//a.example/x.css);</style>'), 'font from afar': svg('<style>@font-face{font-family:x;src:url(http://a.example/x.woff)}</style>'), 'sheet with escapes': svg('<style>rect{fill:\\75rl(http://a.example/#g)}</style>'), 'sheet that ends': svg('<style>rect{fill:red}</style><script>1</script>'), 'sheet with an end in it': svg('<style><![CDATA[rect{fill:red}]]>&lt;/style&gt;&lt;script&gt;1&lt;/script&gt;</style>'),
+  'image-set': svg('<rect style="fill:image-set(\'http://a.example/x.png\' 1x)"/>'), 'link element': svg('<link xmlns="http://www.w3.org/1999/xhtml" rel="stylesheet" href="http://a.example/x.css"/>'), 'meta refresh': svg('<meta xmlns="http://www.w3.org/1999/xhtml" http-equiv="refresh" content="0;url=javascript:1"/>'), 'metadata': svg('<metadata><script xmlns="http://www.w3.org/2000/svg">1</script></metadata>'),
+};
+
+/** What in a written drawing could run or fetch: nothing, in any of them. */
+function faults(text: string): string[] {
+  const found: string[] = [];
+  if (/<[!?]/.test(text)) found.push('a declaration');
+  const parse = (value: string, context: string) => {
+    try {
+      return csstree.parse(value, { context, onParseError: () => found.push(`CSS ${value}`) });
+    } catch {
+      found.push(`CSS ${value}`);
+      return csstree.parse('');
+    }
+  };
+  const css = (value: string, context: 'value' | 'stylesheet' | 'declarationList') => csstree.walk(parse(value, context), (node) => {
+    if (node.type === 'Atrule') found.push(`@${node.name}`);
+    if (node.type === 'Url' && !node.value.startsWith('#')) found.push(`url ${node.value}`);
+    if (node.type === 'String' && /\/\//.test(node.value)) found.push(node.value);
+  });
+  const visit = (node: Nodes): void => {
+    if (node.type === 'element') {
+      if (/^(script|foreignobject|iframe|object|embed|audio|video|handler|animate.*|set|a|link|meta|feimage|metadata|discard|mpath)$/i.test(node.tagName) || node.tagName.includes(':')) found.push(`<${node.tagName}>`);
+      for (const [name, value] of Object.entries(node.properties)) {
+        const words = Array.isArray(value) ? value.join(' ') : String(value);
+        if (/^on/i.test(name) || /script:/i.test(words)) found.push(`${name}=${words}`);
+        if (/href$/i.test(name) && !/^(#|data:image\/(png|jpeg|webp);base64,)/.test(words)) found.push(`${name}=${words}`);
+        if (name === 'style') css(words, 'declarationList');
+        else if (/[(\\]/.test(words) && name !== 'd' && !/^data:/.test(words)) css(words, 'value');
+      }
+      if (node.tagName === 'style') css(node.children.map((one) => (one.type === 'text' ? one.value : '')).join(''), 'stylesheet');
+    }
+    if ('children' in node) node.children.forEach(visit);
+  };
+  visit(fromHtml(text, { fragment: true, space: 'svg' }));
+  return found;
+}
+
+describe('Item 7: pictures are what they say', () => {
+  it(`of ${Object.keys(ACTIVE).length} kinds of active drawings each is refused by name, or written anew so that nothing of it runs or fetches`, async () => {
+    expect(Object.keys(ACTIVE).length).toBeGreaterThanOrEqual(49);
+    let refused = 0;
+    for (const [kind, text] of Object.entries(ACTIVE)) {
+      // Past the first look, which refuses the plain ones: what the writing itself lets through.
+      expect(faults(cleanSvg(text).svg)).withContext(kind).toEqual([]);
+      const read = await decodePicture(Buffer.from(text)).then((picture) => Buffer.from(picture.bytes).toString('utf8'), (error: unknown) => {
+        if (!(error instanceof PictureRefused)) throw error;
+        expect(error.message.length).withContext(kind).toBeGreaterThan(30);
+        refused++;
+        return undefined;
+      });
+      if (read !== undefined) expect(faults(read)).withContext(kind).toEqual([]);
+    }
+    expect(refused).toBeGreaterThan(15);
+  });
+
+  it('what drawings are made of stays, in whatever quotes it is written, and paints the same pixels', async () => {
+    const good = svg(`<defs><linearGradient id="g" gradientTransform="rotate(20)"><stop stop-color="#f4ca25"/><stop offset="1" style="stop-color:#b83a1e"/></linearGradient><clipPath id="c"><circle cx="20" cy="20" r="15"/></clipPath><filter id="b"><feGaussianBlur stdDeviation="1"/></filter><pattern id="p" width="4" height="4" patternUnits="userSpaceOnUse"><path d="M0 0h2v2h-2z" fill="#0e3b43"/></pattern><symbol id="s" viewBox="0 0 4 4"><rect width="4" height="4" fill="#6f8f98"/></symbol></defs>
+      <style>.a &gt; .b { fill: url(#p); stroke-width: 1.5px } #x{fill:#cf4527}</style><g class="a"><rect class="b" x="2" y="2" width="12" height="12"/></g>
+      <rect fill="url('#g')" clip-path='url("#c")' width="40" height="40"/><rect style="fill:url(&quot;#g&quot;);filter:url(#b)" x="20" y="20" width="9" height="9"/><use xlink:href="#s" x="30" width="8" height="8"/><path id="x" d="M5,5 C 8 8,9 -1,12 5z" transform="translate(3 4) rotate(10)"/>
+      <image width="6" height="6" y="30" href="data:image/png;base64,${(await sharp({ create: { width: 2, height: 2, channels: 3, background: '#123456' } }).png().toBuffer()).toString('base64')}"/><text x="2" y="38" font-size="6" xml:space="preserve">A &amp; B</text>`, 'viewBox="0 0 40 40"');
+    const { svg: written, notes } = cleanSvg(good);
+    expect(notes).toEqual([]);
+    const pixels = (text: string) => sharp(Buffer.from(text)).ensureAlpha().raw().toBuffer();
+    expect((await pixels(written)).equals(await pixels(good))).toBeTrue();
+    // Written again it is the same: a file that came from here comes in as it is.
+    expect(cleanSvg(written).svg).toBe(written);
+  });
+
+  it('what takes too long or too much memory is ended, and fonts, pictures and publishing go on meanwhile', async () => {
+    const client: Client = await startClient();
+    const apart = new Apart();
+    try {
+      const words = svg(`<text>${'lorem '.repeat(9000)}</text>`);
+      const slow = svg(`<filter id="t" x="0" y="0" width="1" height="1"><feTurbulence baseFrequency="0.9" numOctaves="60"/><feGaussianBlur stdDeviation="60"/></filter>${'<rect width="4000" height="4000" filter="url(#t)"/>'.repeat(300)}`, 'viewBox="0 0 4000 4000"').replace('width="40" height="40"', 'width="4000" height="4000"');
+      const add = (id: string, body: string) => client.send('POST', `/api/sites/ternhaven/evidence?id=${id}&name=${id}.svg`, new TextEncoder().encode(body), { 'content-type': 'application/octet-stream' });
+      expect(((await (await add('words', words)).json()) as { detail: string }).detail).toMatch(/thousand characters of text/);
+      const began = performance.now();
+      const answer = await apart.run<ReadEvidence>('evidence', { name: 'slow.svg', bytes: Buffer.from(slow) }, { seconds: 2, megabytes: 1500 }, { tooLong: 'too long', tooMuch: 'too much' });
+      expect(answer).toEqual({ refused: jasmine.stringMatching(/too long|too much/) } as never);
+      expect(performance.now() - began).toBeLessThan(20_000);
+      const hostile = add('slow', slow);
+      const { sequence } = (await (await client.get('/api/sites/ternhaven')).json()) as { sequence: number };
+      expect((await add('quick', svg(''))).status).toBe(200);
+      expect((await client.send('POST', '/api/sites/ternhaven/publications', { sequence })).status).toBe(201);
+      expect((await client.get('/api/sites/ternhaven/zip')).status).toBe(200);
+      expect((await client.get('/api/health')).status).toBe(200);
+      expect((await hostile).status).toBe(422);
+    } finally {
+      apart.close();
+      await client.close();
+    }
+  });
+
+  it('an id that is taken is not answered with the other file, and uploads have a rate', async () => {
+    const client = await startClient(undefined, { uploadLimits: { atOnce: 2, waiting: 4, perUser: 12, minutes: 10 } });
+    try {
+      const add = (id: string, name: string, body: string) => client.send('POST', `/api/sites/ternhaven/evidence?id=${id}&name=${name}`, new TextEncoder().encode(body), { 'content-type': 'application/json' });
+      const [one, again, other] = [await add('e-1', 'a.txt', 'Tern #0e3b43'), await add('e-1', 'a.txt', 'Tern #0e3b43'), await add('e-1', 'b.txt', 'Sand #f2d8a0')];
+      expect([one.status, again.status, other.status]).toEqual([200, 200, 422]);
+      expect(((await other.json()) as { detail: string }).detail).toMatch(/Another piece of evidence has the id e-1 already \(a\.txt\)/);
+      const flood = await Promise.all(Array.from({ length: 20 }, (_, i) => add(`f-${i}`, 'x.txt', `#12345${i % 10}`)));
+      const refused = flood.filter((answer) => answer.status === 429 || answer.status === 503);
+      expect(flood.filter((answer) => answer.status === 200).length).toBeLessThanOrEqual(9);
+      expect(refused.length).toBeGreaterThanOrEqual(11);
+      for (const answer of refused) expect(Number(answer.headers.get('retry-after'))).toBeGreaterThan(0);
+    } finally {
+      await client.close();
+    }
+  });
+});
