@@ -10,6 +10,7 @@ import { benchExtract } from './extract.ts';
 import { benchField } from './field.ts';
 import { benchFonts } from './fonts.ts';
 import { benchHeld } from './held.ts';
+import { benchKills } from './kills.ts';
 import { benchMend } from './mend.ts';
 import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
@@ -36,6 +37,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   mend: () => benchMend(site),
   pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
   fonts: benchFonts,
+  kills: benchKills,
   shelf: () => withServer(({ link }) => benchShelf(link)),
   size: benchSize,
 };

@@ -46,8 +46,8 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
   // Somebody saved between the reads: pages and sequence must be of the same moment.
   if (!raw || again?.sequence !== row.sequence || raw.sequence !== row.sequence) return loadSite(database, id, db);
   try {
-    const { site, left } = readStored(raw.document);
-    const stored: StoredSite = { site, sequence: raw.sequence, ...(left.length > 0 ? { told: left } : {}) };
+    // What paints nothing any more is left out without a word: an earlier version left it behind.
+    const stored: StoredSite = { site: readStored(raw.document).site, sequence: raw.sequence };
     remembered.set(id, stored);
     return stored;
   } catch (error) {
