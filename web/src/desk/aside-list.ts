@@ -15,7 +15,7 @@ import { Sheet } from './sheet.ts';
       <ul>
         @for (one of aside(); track one.change.id) {
           <li>
-            <p><span class="strong">{{ one.change.label }}</span> <span class="mono quiet">{{ one.at | date: 'd MMM, HH:mm' }}</span></p>
+            <p><span class="strong">{{ one.change.label }}</span> <span class="mono quiet when">{{ one.at | date: 'd MMM, HH:mm' }}</span></p>
             <p>{{ one.words }}</p>
             <p class="acts"><button class="act" (click)="again(one.change.id)">Try again</button> <button class="act" (click)="forget(one.change.id)">Forget</button></p>
           </li>
@@ -27,6 +27,7 @@ import { Sheet } from './sheet.ts';
     ul { list-style: none; margin: 6px 0 0; padding: 0; }
     li { border-top: 1px solid #d9d9d9; padding: 6px 0; overflow-wrap: anywhere; }
     p { margin: 0; }
+    .when { margin-left: 8px; }
     .acts { display: flex; gap: 16px; padding-top: 4px; }
   `,
 })

@@ -10,7 +10,7 @@ import { Sheet } from './sheet.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Sheet, DatePipe],
   template: `
-    <yo-sheet title="Sessions" [width]="560" (closed)="closed.emit()">
+    <yo-sheet title="Sessions" [width]="640" (closed)="closed.emit()">
       @if (problem()) { <p role="alert">{{ problem() }}</p> }
       <table>
         <thead><tr><th scope="col">Browser</th><th scope="col">Signed in</th><th scope="col">Last used</th><th scope="col">Ends</th><th scope="col"><span class="sr">End it</span></th></tr></thead>
@@ -29,7 +29,8 @@ import { Sheet } from './sheet.ts';
   `,
   styles: `
     table { width: 100%; border-collapse: collapse; margin-bottom: 8px; }
-    th, td { text-align: left; padding: 3px 8px 3px 0; border-bottom: 1px solid #d9d9d9; }
+    th, td { text-align: left; padding: 3px 12px 3px 0; border-bottom: 1px solid #d9d9d9; white-space: nowrap; vertical-align: baseline; }
+    td:first-child { white-space: normal; }
     th { font-weight: 400; color: #555; }
     td:last-child { text-align: right; padding-right: 0; }
     p { margin: 0; }

@@ -21,11 +21,14 @@ export class WordsEditor {
     element.setAttribute('contenteditable', 'true');
     element.focus();
     const finish = (keep: boolean) => {
+      const after = readInline(element, before);
+      const problem = keep ? tooMuch(after) : '';
+      // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be shortened.
+      if (problem) return this.#store.dispatch(SiteActions.notice({ words: `${place.label} was not saved: ${problem} What you typed stands there still; Escape drops it.` }));
       element.removeEventListener('blur', leave);
       element.removeEventListener('keydown', key);
       element.removeEventListener('paste', paste);
       element.removeAttribute('contenteditable');
-      const after = readInline(element, before);
       element.innerHTML = html;
       if (!keep) return;
       this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, address, after));
@@ -82,6 +85,16 @@ export function readInline(element: Element, before: readonly Inline[]): Inline[
   };
   element.childNodes.forEach(visit);
   return runs.map((run) => ({ ...run, text: cleanText(run.text.replaceAll('\u00a0', ' ')) })).flatMap(inParts);
+}
+
+/** Most runs of words in one paragraph. */
+const MOST_RUNS = 200;
+
+/** What makes words too much to be kept, with what to do; nothing when they are not. */
+export function tooMuch(runs: readonly Inline[]): string {
+  const long = runs.find((run) => run.text.length > MOST_COPY);
+  if (long) return `the ${'link' in long ? 'link' : 'marked part'} “${long.text.slice(0, 24)}…” is over ${MOST_COPY} characters. Shorten it.`;
+  return runs.length > MOST_RUNS ? `it has ${runs.length} parts (links, emphasis, 4,000 characters each), and ${MOST_RUNS} are the most. Take some of it into another paragraph.` : '';
 }
 
 /** A run that is longer than a run may be as several that read the same; nothing of it is cut. A link stays one: it is refused by name. */

@@ -161,6 +161,20 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     expect([state().current!.brand.corners, state().pending.length]).toEqual([jasmine.objectContaining({ button: 9, card: 33 }), 0]);
   });
 
+  it('a site that a newer Yohaku made is told as that, and what had to be taken back is said', async () => {
+    store.dispatch(SiteActions.open({ siteId: 'small' }));
+    (await next('GET', '/api/sites/small')).flush({ detail: 'The site “small” was made by a newer Yohaku. Update this one.' }, { status: 409, statusText: 'x' });
+    await until(() => state().status === 'failed');
+    expect(state().notice).toBe('The site “small” was made by a newer Yohaku. Update this one.');
+    store.dispatch(SiteActions.open({ siteId: 'small' }));
+    (await next('GET', '/api/sites/small')).flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
+    await until(() => state().notice === 'The database does not answer.');
+    expect(state().status).toBe('loading');
+    (await next('GET', '/api/sites/small')).flush({ site: small(), sequence: 3, told: ['It was opened at its last good state.'] });
+    await until(() => state().status === 'ready');
+    expect(state().notice).toBe('It was opened at its last good state.');
+  });
+
   it('two edits of one instant keep their order over a reload, with the clock set back between them', async () => {
     const clock = spyOn(Date, 'now');
     const edit = (id: string): Change => ({ id, schemaVersion: 1, label: id, ops: [{ op: 'set', at: ['brand', 'corners', 'button'], value: 1 }] });
