@@ -42,7 +42,8 @@ export async function useCluster(dataDir, { fast = false } = {}) {
     return {
       url, port, pgdata,
       revive: async () => {
-        if (isOurs(pgdata) && (await answers(port))) return false;
+        // One that lives and does not answer is recovering by itself.
+        if (isOurs(pgdata)) return false;
         return withLock(lock, async () => {
           if ((await runningPort(pgdata, () => {})) !== undefined) return false;
           await startCluster(pgdata, fast, port, waits);

@@ -1,5 +1,5 @@
 import { acceptChange, ChangeRefused, SiteIssues, jsonEqual, pageHtml, readSite, stylesCss, withValue, writeTokensCss, type Site } from '@yohaku/core';
-import { brokenDocuments, type Breakage } from '../../core/src/testing/broken.ts';
+import { brokenDocuments, type Breakage } from './testing/broken.ts';
 import { ternhaven } from './index.ts';
 
 /** The demo's brand and shared parts with three of its pages, on which every kind of block stands: all of it is read some thousand times. */

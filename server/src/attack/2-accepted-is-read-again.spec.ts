@@ -1,5 +1,5 @@
 import { LIMITS, type Site } from '@yohaku/core';
-import { brokenDocuments } from '../../../core/src/testing/broken.ts';
+import { brokenDocuments } from '../../../demo/src/testing/broken.ts';
 import { loadSite } from '../sites/index.ts';
 import { openDatabase } from '../db/index.ts';
 import { startClient, type Client } from '../testing/client.ts';

@@ -24,6 +24,22 @@ describe('command line', () => {
   });
   afterAll(() => rm(folder, { recursive: true, force: true }));
 
+  it('backs up, reads a backup back, brings it back, and brings an exported site in as another', async () => {
+    const file = join(folder, 'kept.tar.gz');
+    const made = await run('backup', '-o', file, '--json');
+    expect([made.code, JSON.parse(made.out)]).toEqual([0, jasmine.objectContaining({ file, sites: [jasmine.objectContaining({ id: 'ternhaven', pages: 9 })] }) as never]);
+    expect([(await run('backup', '-o', file)).code, (await run('restore', file, '--check')).code]).toEqual([2, 0]);
+    await run('export', 'ternhaven', '--format', 'site', '-o', join(folder, 'site'));
+    const brought = await run('import', join(folder, 'site'), '--as', 'second', '--name', 'Second', '--json');
+    expect([brought.code, JSON.parse(brought.out)]).toEqual([0, jasmine.objectContaining({ id: 'second', name: 'Second', pages: 9 })]);
+    expect((await run('import', join(folder, 'site', 'site.json'), '--as', 'second')).err).toMatch(/There is a site “second” already/);
+    const back = await run('restore', file);
+    expect([back.code, back.out]).toEqual([0, jasmine.stringMatching(/All of it is in place. What was here before is in .*before-restore-/)]);
+    const { code, err } = await run('audit', 'second');
+    expect([code, err]).toEqual([2, jasmine.stringMatching(/there is no site “second”; there is ternhaven/)]);
+    expect((await run('restore', join(folder, 'nothing.tar.gz'))).err.trim().split('\n').at(-1)).toMatch(/there is no file/);
+  });
+
   it('rates two colours', async () => {
     const { code, out } = await run('contrast', '#777', 'white', '--json');
     const result = JSON.parse(out) as { ratio: number; aa: boolean };

@@ -31,7 +31,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   const next = async (method: string, path: string): Promise<TestRequest> => {
     for (;;) {
       taken.push(...http.match((request) => request.method === method && request.url.startsWith(path)));
-      const at = taken.findIndex(({ request }) => request.method === method && request.url.startsWith(path));
+      const at = taken.findIndex(({ request, cancelled }) => !cancelled && request.method === method && (path === '/api/sites' ? request.url === path : request.url.startsWith(path)));
       if (at >= 0) return taken.splice(at, 1)[0]!;
       await soon();
     }
@@ -159,6 +159,37 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     (await fetched()).flush({ changes: [{ sequence: 1, id: 'edit-0001', windowId: 'me', change: { ...change, ops: [...change.ops, { op: 'set', at: ['brand', 'corners', 'card'], value: 33 }] } }], sequence: 1 });
     await until(() => state().sequence === 1);
     expect([state().current!.brand.corners, state().pending.length]).toEqual([jasmine.objectContaining({ button: 9, card: 33 }), 0]);
+  });
+
+  it('listens again after an answer that was no stream, which no browser does by itself, and not when nobody is signed in', async () => {
+    const made: EventTarget[] = [];
+    class Closed extends EventTarget {
+      static readonly CLOSED = 2;
+      readonly readyState = 2;
+      constructor() {
+        super();
+        made.push(this);
+      }
+      close(): void {}
+    }
+    const real = window.EventSource;
+    (window as { EventSource: unknown }).EventSource = Closed;
+    try {
+      await open(0);
+      expect(made.length).toBe(1);
+      made[0]!.dispatchEvent(new Event('error'));
+      (await next('GET', '/api/sites')).flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
+      await until(() => made.length === 2);
+      made[1]!.dispatchEvent(new MessageEvent('sequence', { data: '1' }));
+      (await fetched()).flush({ changes: row(1, 1), sequence: 1 });
+      await until(() => state().sequence === 1);
+      made[1]!.dispatchEvent(new Event('error'));
+      (await next('GET', '/api/sites')).flush({ detail: 'Open the address.' }, { status: 401, statusText: 'x' });
+      await until(() => state().saving === 'waiting');
+      expect([state().waitingWords, made.length]).toEqual([jasmine.stringContaining('You are signed out'), 2]);
+    } finally {
+      window.EventSource = real;
+    }
   });
 
   it('a site that a newer Yohaku made is told as that, and what had to be taken back is said', async () => {

@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { Observable, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, retry, switchMap, take, tap, throwError, timer } from 'rxjs';
+import { Observable, type Subscription, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, retry, switchMap, take, tap, throwError, timer } from 'rxjs';
 import { LIMITS, bytesOf, type Change } from '@yohaku/core';
 import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
@@ -113,16 +113,36 @@ export class SiteEffects {
     );
   }
 
-  /** Hears which sequence the server has; the browser reconnects by itself, and is told it anew each time. */
+  /** Hears which sequence the server has, and is told it anew with each connection. */
   readonly hear = createEffect(() => this.#actions.pipe(
     ofType(SiteActions.loaded),
     switchMap(() => this.#store.select(siteFeature.selectSiteId).pipe(take(1))),
-    switchMap((siteId) => new Observable<ReturnType<typeof SiteActions.heard> | ReturnType<typeof SiteActions.open>>((subscriber) => {
-      const source = new EventSource(`/api/sites/${siteId}/events`);
-      source.addEventListener('sequence', (event) => subscriber.next(SiteActions.heard({ sequence: Number((event as MessageEvent).data) })));
-      // A backup was brought back: what is here is of another time.
-      source.addEventListener('restored', () => subscriber.next(SiteActions.open({ siteId })));
-      return () => source.close();
+    switchMap((siteId) => new Observable<ReturnType<(typeof SiteActions)['heard' | 'open' | 'sendingFailed']>>((subscriber) => {
+      let source: EventSource;
+      let timer: ReturnType<typeof setTimeout> | undefined;
+      let asking: Subscription | undefined;
+      const listen = () => {
+        source = new EventSource(`/api/sites/${siteId}/events`);
+        source.addEventListener('sequence', (event) => subscriber.next(SiteActions.heard({ sequence: Number((event as MessageEvent).data) })));
+        // A backup was brought back: what is here is of another time.
+        source.addEventListener('restored', () => subscriber.next(SiteActions.open({ siteId })));
+        source.addEventListener('error', lost);
+      };
+      // A browser connects again by itself after a connection that broke, but never after an answer that was no stream: then we do.
+      const again = () => { timer = setTimeout(listen, RETRY_MS); };
+      const lost = () => {
+        if (source.readyState !== EventSource.CLOSED) return;
+        asking = this.#api.sites().subscribe({
+          next: again,
+          error: (failed: unknown) => (isSignedOut(failed) ? subscriber.next(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' })) : again()),
+        });
+      };
+      listen();
+      return () => {
+        clearTimeout(timer);
+        asking?.unsubscribe();
+        source.close();
+      };
     })),
   ));
 
