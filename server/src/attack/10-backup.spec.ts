@@ -21,6 +21,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     const { sequence } = await stored();
     await client.send('POST', '/api/sites/ternhaven/publications', { sequence });
     await client.send('POST', '/api/sites/ternhaven/evidence?id=e-1&name=list.txt', new TextEncoder().encode('Tern #0e3b43 and Sand #f2d8a0'), { 'content-type': 'application/octet-stream' });
+    await writeBackup(database, file);
   });
   afterAll(async () => {
     await database.close();
@@ -30,15 +31,16 @@ describe('Item 10: backup and restore, while it runs', () => {
 
   it('writes all of one moment amid edits, reads it back, and is its owner’s alone', async () => {
     const editing = (async () => { for (let i = 0; i < 20; i++) await edit(`amid-${String(i).padStart(4, '0')}`, i); })();
-    const summary = await writeBackup(database, file);
+    const amid = join(folder, 'amid.tar.gz');
+    const summary = await writeBackup(database, amid);
     await editing;
     const [one] = summary.sites;
     expect([one!.id, one!.pages]).toEqual(['ternhaven', 9]);
     expect(summary.changes).toBe(one!.sequence);
-    expect(statSync(file).mode & 0o777).toBe(0o600);
-    expect(existsSync(`${file}.part`)).toBeFalse();
-    expect((await checkBackup(file)).manifest.sums).toEqual(summary.manifest.sums);
-    const text = gunzipSync(readFileSync(file)).toString('latin1');
+    expect(statSync(amid).mode & 0o777).toBe(0o600);
+    expect(existsSync(`${amid}.part`)).toBeFalse();
+    expect((await checkBackup(amid)).manifest.sums).toEqual(summary.manifest.sums);
+    const text = gunzipSync(readFileSync(amid)).toString('latin1');
     expect(text).not.toContain('sign_in_tokens');
     const { rows } = await client.databasePool.query<{ hash: string }>('select hash from sessions');
     expect(rows.some(({ hash }) => text.includes(hash))).toBeFalse();
