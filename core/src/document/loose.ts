@@ -49,18 +49,18 @@ export function doublePlaces(site: Site, before?: Site): { readonly page: string
     // A page that is the same can only have doubled what is shared.
     if (shared && page === before.pages[id]) continue;
     if (before && page === before.pages[id] && page.sectionOrder.every((entry) => !('shared' in page.sections[entry]!)) && before.shared.header === site.shared.header && before.shared.footer === site.shared.footer) continue;
-    const seen = new Set<string>();
-    for (const { id: place } of pageTree(site, id).places) {
-      if (seen.has(place)) found.push({ page: id, place });
-      seen.add(place);
-    }
+    found.push(...twice(pageTree(site, id).places).map((place) => ({ page: id, place })));
   }
-  if (!shared) for (const section of Object.values(site.shared.sections)) {
-    const seen = new Set<string>();
-    for (const { id: place } of looseSection(site, section).places) {
-      if (seen.has(place)) found.push({ page: section.id, place });
-      seen.add(place);
-    }
-  }
+  if (!shared) for (const section of Object.values(site.shared.sections)) found.push(...twice(looseSection(site, section).places).map((place) => ({ page: section.id, place })));
   return found;
+}
+
+/** Ids that more than one of these places have. */
+function twice(places: readonly Place[]): string[] {
+  const seen = new Set<string>();
+  return places.flatMap(({ id }) => {
+    if (seen.has(id)) return [id];
+    seen.add(id);
+    return [];
+  });
 }

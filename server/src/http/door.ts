@@ -29,8 +29,5 @@ export function doorOf(port: number, publicAddress?: string): Door {
   const url = URL.canParse(publicAddress) ? new URL(publicAddress) : undefined;
   if (!url || !/^https?:$/.test(url.protocol) || url.username || url.password || url.search || url.hash || url.pathname !== '/') throw new AddressRefused(publicAddress);
   const secure = url.protocol === 'https:';
-  // Behind https nobody signs in over plain http: that address would set a cookie that anybody on the way can read.
-  return secure
-    ? { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: '__Host-yohaku' }
-    : { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: `yohaku_${port}` };
+  return { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: secure ? '__Host-yohaku' : `yohaku_${port}` };
 }

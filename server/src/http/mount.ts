@@ -13,8 +13,6 @@ import { BODY_BYTES, type Route } from './route.ts';
 /** What a part of an address may be: ids, file names, paths of a published site. Nothing else can name anything here. */
 const PLAIN_PARAM = /^[A-Za-z0-9][A-Za-z0-9._-]{0,254}(?:\/[A-Za-z0-9][A-Za-z0-9._-]{0,254}){0,4}\/?$/;
 
-const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
-
 /** Refuses hosts that are not ours, and changes that come from pages that are not ours, whatever the address. */
 export function onlyOurs({ door }: Services): Middleware {
   return async (context, next) => {
@@ -46,7 +44,7 @@ function answer(declared: Route, services: Services): Middleware {
     const handle = (bytes: Buffer) => declared.handle({ context, params, query, body, bytes, user: session?.user ?? '', session: session?.id ?? '' } as never);
     if (!declared.upload) return handle(Buffer.alloc(0));
     const { bytes: limit, tooLarge } = declared.upload;
-    if (declaredLength(context) > limit) throw new Problem(413, 'Too large', tooLarge);
+    if (Number(context.get('Content-Length') || 0) > limit) throw new Problem(413, 'Too large', tooLarge);
     // A file stands in memory from here until it is read: as many at once as the queue has room for.
     return services.uploads.run(session?.user ?? context.ip, async () => handle(await rawBody(context, limit, tooLarge)));
   };
@@ -76,8 +74,6 @@ async function jsonBody(context: Context, limit: number): Promise<unknown> {
   const bytes = await rawBody(context, limit, `The request is over ${Math.floor(limit / 1024 / 1024)} MB. Send less at once.`);
   return readJson(bytes);
 }
-
-const declaredLength = (context: Context): number => (CHANGING.has(context.method) ? Number(context.get('Content-Length') || 0) : 0);
 
 async function rawBody(context: Context, limit: number, tooLarge: string): Promise<Buffer> {
   const encoding = context.get('Content-Encoding');
