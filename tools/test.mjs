@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
@@ -10,82 +10,125 @@ import { UseError, say } from './say.mjs';
 
 const PARTS = ['core', 'server', 'web', 'e2e'];
 
-/** `./yohaku test [PART…]`: runs the parts one after the other and sums them up. Resolves to the exit code. */
+/** How many jobs run beside each other. Half of them wait for servers and databases that they start and kill. */
+const BESIDE = 2;
+
+/** `./yohaku test [PART…]`: runs the parts and sums them up; journeys by themselves, after all others. Resolves to the exit code. */
 export async function test(wanted) {
   const unknown = wanted.find((part) => !PARTS.includes(part));
   if (unknown) throw new UseError(`there is no test part “${unknown}”; the parts are ${PARTS.join(', ')}.`);
   const parts = wanted.length > 0 ? PARTS.filter((part) => wanted.includes(part)) : PARTS;
   ensurePackages();
-  let passed = 0;
-  let failed = 0;
-  for (const part of parts) {
-    say(`testing ${part}`);
-    const began = Date.now();
-    const counts = await runners[part]();
-    passed += counts.passed;
-    failed += counts.failed;
-    say(`${part}: ${counts.passed} passed, ${counts.failed} failed, ${Math.round((Date.now() - began) / 1000)} s`);
+  const needs = (...some) => parts.some((part) => some.includes(part));
+  const chrome = needs('web', 'e2e') ? ensureChromium() : '';
+  if (needs('server', 'e2e')) {
+    ensurePostgres();
+    await buildServer();
   }
+  const work = async (url) => {
+    const done = await inTurns(parts.filter((part) => part !== 'e2e').flatMap((part) => jobs[part]({ url, chrome })).sort((one, other) => other.long - one.long));
+    if (parts.includes('e2e')) {
+      buildWeb();
+      done.push(...(await inTurns(jobs.e2e({ url, chrome }))));
+    }
+    return done;
+  };
+  const results = needs('server', 'e2e') ? await withCluster(work) : await work();
+  return sumUp(parts, results);
+}
+
+/** Says what each part came to and what failed, with the line that CI reads last. Resolves to the exit code. */
+function sumUp(parts, results) {
+  const sum = (some, key) => some.reduce((total, one) => total + one[key], 0);
+  for (const part of parts) {
+    const own = results.filter((one) => one.part === part);
+    say(`${part}: ${sum(own, 'passed')} passed, ${sum(own, 'failed')} failed, ${Math.round(sum(own, 'ms') / 1000)} s`);
+  }
+  for (const { part, name, failed, faults } of results) if (failed > 0) say(`failed in ${part}, ${name}: ${faults.length > 0 ? faults.join(' | ') : 'see what it printed'}`);
+  const [passed, failed] = [sum(results, 'passed'), sum(results, 'failed')];
   process.stdout.write(`${passed} passed, ${failed} failed\n`);
   return failed > 0 || passed === 0 ? 1 : 0;
 }
 
-const runners = {
-  core: async () => {
-    const checks = await check([['tsc', '-p', 'core/tsconfig.json'], ['tsc', '-p', 'demo/tsconfig.json'], ['eslint', '.'], ['depcruise', '--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'web/src', 'demo/src']]);
-    return add(checks, await jasmine(['core/src/**/*.spec.ts', 'demo/src/**/*.spec.ts']));
+/**
+ * What each part runs: a name, a program, and how its output is counted. Those
+ * that take long (`long`, about so many seconds) begin first, so that none is
+ * left running alone at the end.
+ */
+const jobs = {
+  core: () => [
+    checked('core', 'tsc', ['-p', 'core/tsconfig.json'], 10), checked('core', 'tsc', ['-p', 'demo/tsconfig.json'], 10), checked('core', 'eslint', ['.'], 50),
+    checked('core', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'web/src', 'demo/src'], 10),
+    specs('core', 'specs', ['core/src/**/*.spec.ts', 'demo/src/**/*.spec.ts'], 45),
+  ],
+  server: ({ url }) => {
+    const attack = readdirSync(join(ROOT, 'server/src/attack')).filter((file) => file.endsWith('.spec.ts'));
+    const env = { YOHAKU_TEST_DATABASE: url };
+    return [
+      checked('server', 'tsc', ['-p', 'server/tsconfig.json'], 10),
+      specs('server', 'specs', ['server/src/!(attack)/**/*.spec.ts'], 90, env),
+      ...attack.map((file) => specs('server', file, [`server/src/attack/${file}`], /first-start|no-500/.test(file) ? 80 : 30, env)),
+    ];
   },
-  server: async () => {
-    const checks = await check([['tsc', '-p', 'server/tsconfig.json']]);
-    ensurePostgres();
-    await buildServer();
-    return add(checks, await withCluster((url) => jasmine(['server/src/**/*.spec.ts'], { YOHAKU_TEST_DATABASE: url })));
-  },
-  web: async () => {
-    const chrome = ensureChromium();
-    const { output, code } = await run(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], { cwd: join(ROOT, 'web'), env: { CHROME_BIN: chrome, NG_CLI_ANALYTICS: 'false' } });
-    const last = [...output.matchAll(/Executed (\d+) of (\d+)(?: \((\d+) FAILED\))?/g)].at(-1);
-    if (!last) return { passed: 0, failed: 1 };
-    const bad = Number(last[3] ?? 0) + (Number(last[2]) - Number(last[1]));
-    return { passed: Number(last[2]) - bad, failed: bad || (code === 0 ? 0 : 1) };
-  },
-  e2e: async () => {
-    const chrome = ensureChromium();
-    ensurePostgres();
-    await buildServer();
-    buildWeb();
-    return withCluster(async (url) => {
-      const { output, code } = await run(process.execPath, [join(ROOT, 'node_modules/@playwright/test/cli.js'), 'test'], { cwd: join(ROOT, 'e2e'), env: { CHROME_BIN: chrome, YOHAKU_TEST_DATABASE: url } });
+  web: ({ chrome }) => [{
+    part: 'web', name: 'specs', long: 40, args: [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], cwd: join(ROOT, 'web'), env: { CHROME_BIN: chrome, NG_CLI_ANALYTICS: 'false' },
+    count: (output, code) => {
+      const last = [...output.matchAll(/Executed (\d+) of (\d+)(?: \((\d+) FAILED\))?/g)].at(-1);
+      if (!last) return { passed: 0, failed: 1 };
+      const bad = Number(last[3] ?? 0) + (Number(last[2]) - Number(last[1]));
+      return { passed: Number(last[2]) - bad, failed: bad || (code === 0 ? 0 : 1) };
+    },
+    faults: /^Chrome Headless \S+ \(.*?\) (.* FAILED)$/gm,
+  }],
+  e2e: ({ url, chrome }) => [{
+    part: 'e2e', name: 'journeys', long: 500, args: [join(ROOT, 'node_modules/@playwright/test/cli.js'), 'test'], cwd: join(ROOT, 'e2e'), env: { CHROME_BIN: chrome, YOHAKU_TEST_DATABASE: url },
+    count: (output, code) => {
       const count = (word) => Number(new RegExp(`^\\s+(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0);
       const bad = count('failed') + count('interrupted') + count('did not run') + count('flaky');
       return { passed: count('passed'), failed: bad || (code === 0 ? 0 : 1) };
-    });
-  },
+    },
+    faults: /^\s+\d+\) (journeys\/.*?) ─*$/gm,
+  }],
 };
 
-/** Checks that count as one test each: types, lint, the direction of imports. */
-async function check(commands) {
-  const counts = { passed: 0, failed: 0 };
-  for (const [program, ...args] of commands) {
-    const { code } = await run(join(ROOT, 'node_modules/.bin', program), args, { cwd: ROOT });
-    if (code === 0) counts.passed++;
-    else {
-      counts.failed++;
-      say(`${program} ${args.join(' ')} found something`);
+/** A check of types, lint or the direction of imports; it counts as one test. */
+function checked(part, program, args, long) {
+  return { part, name: `${program} ${args.join(' ')}`, long, args: [join(ROOT, 'node_modules/.bin', program), ...args], cwd: ROOT, count: (_output, code) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }) };
+}
+
+function specs(part, name, files, long, env = {}) {
+  return {
+    part, name, long, args: ['--import', 'tsx', join(ROOT, 'node_modules/jasmine/bin/jasmine.js'), '--helper=tools/jasmine-helper.mjs', ...files], cwd: ROOT, env,
+    count: (output, code) => {
+      const match = /(\d+) specs?, (\d+) failures?/.exec(output);
+      if (!match) return { passed: 0, failed: 1 };
+      const failed = Number(match[2]);
+      return { passed: Number(match[1]) - failed, failed: failed || (code === 0 ? 0 : 1) };
+    },
+    faults: /^\d+\) (.*)$/gm,
+  };
+}
+
+/** Runs jobs, so many beside each other; what one prints is passed on whole when it has ended, that of a single job as it comes. */
+async function inTurns(all) {
+  const waiting = [...all];
+  const done = [];
+  const worker = async () => {
+    for (let job = waiting.shift(); job; job = waiting.shift()) {
+      const began = Date.now();
+      const { output, code } = await run(process.execPath, job.args, { cwd: job.cwd, env: job.env, live: all.length === 1 });
+      const counts = job.count(output, code);
+      const ms = Date.now() - began;
+      if (all.length > 1) process.stderr.write(`\n${output}`);
+      say(`${job.part}, ${job.name}: ${counts.passed} passed, ${counts.failed} failed, ${Math.round(ms / 1000)} s`);
+      done.push({ part: job.part, name: job.name, ms, ...counts, faults: counts.failed > 0 && job.faults ? [...new Set([...output.matchAll(job.faults)].map((one) => one[1]))] : [] });
     }
-  }
-  return counts;
+  };
+  await Promise.all(Array.from({ length: BESIDE }, worker));
+  return done;
 }
 
-async function jasmine(specs, env = {}) {
-  const { output, code } = await run(process.execPath, ['--import', 'tsx', join(ROOT, 'node_modules/jasmine/bin/jasmine.js'), '--helper=tools/jasmine-helper.mjs', ...specs], { cwd: ROOT, env });
-  const match = /(\d+) specs?, (\d+) failures?/.exec(output);
-  if (!match) return { passed: 0, failed: 1 };
-  const failed = Number(match[2]);
-  return { passed: Number(match[1]) - failed, failed: failed || (code === 0 ? 0 : 1) };
-}
-
-/** A throw-away cluster for the time of a part; `fsync` is off, as nothing in it must last. */
+/** A throw-away cluster for all parts; `fsync` is off, as nothing in it must last. */
 async function withCluster(work) {
   const shared = existsSync('/dev/shm') ? '/dev/shm' : tmpdir();
   const folder = mkdtempSync(join(shared, 'yohaku-test-'));
@@ -100,14 +143,12 @@ async function withCluster(work) {
   }
 }
 
-const add = (one, other) => ({ passed: one.passed + other.passed, failed: one.failed + other.failed });
-
-/** Runs a program, passing what it prints on to standard error and keeping it. */
-function run(program, args, { cwd, env = {} }) {
+/** Runs a program and keeps what it prints; `live` passes it on to standard error as it comes. */
+function run(program, args, { cwd, env = {}, live }) {
   return new Promise((resolve) => {
     const child = spawn(program, args, { cwd, env: { ...process.env, FORCE_COLOR: '0', NO_COLOR: '1', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
     let output = '';
-    const keep = (chunk) => { output += chunk; process.stderr.write(chunk); };
+    const keep = (chunk) => { output += chunk; if (live) process.stderr.write(chunk); };
     child.stdout.on('data', keep);
     child.stderr.on('data', keep);
     child.on('error', (error) => resolve({ output: String(error), code: 1 }));

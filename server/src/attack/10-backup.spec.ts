@@ -34,9 +34,9 @@ describe('Item 10: backup and restore, while it runs', () => {
     const amid = join(folder, 'amid.tar.gz');
     const summary = await writeBackup(database, amid);
     await editing;
-    const [one] = summary.sites;
-    expect([one!.id, one!.pages]).toEqual(['ternhaven', 9]);
-    expect(summary.changes).toBe(one!.sequence);
+    expect(summary.sites.find(({ id }) => id === 'ternhaven')!.pages).toBe(9);
+    // Every edit has its number: as many edits as the numbers say, whichever sites there are.
+    expect(summary.changes).toBe(summary.sites.reduce((sum, { sequence }) => sum + sequence, 0));
     expect(statSync(amid).mode & 0o777).toBe(0o600);
     expect(existsSync(`${amid}.part`)).toBeFalse();
     expect((await checkBackup(amid)).manifest.sums).toEqual(summary.manifest.sums);
