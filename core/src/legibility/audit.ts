@@ -4,6 +4,7 @@ import type { Place } from '../page/index.ts';
 import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
 import { focusContrast, iconContrast, partContrast, textContrast } from './rules/contrast.ts';
 import { logoRules } from './rules/logo.ts';
+import { phonePadding } from './rules/phone-padding.ts';
 import { phoneSize } from './rules/phone-size.ts';
 import { lineHeight } from './rules/line-height.ts';
 import { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
@@ -68,7 +69,7 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
   return [
     ...textContrast(table, group, over), ...partContrast(table, group, over), ...focusContrast(table, group, over),
     ...iconContrast(table, group, over), ...logoRules(table, group, site),
-    ...phoneSize(table, group, site.brand), ...lineHeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
+    ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
   ];
 }
 

@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size';
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'phone-padding' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size';
 
 /** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
@@ -31,6 +31,7 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'heading-order': { asks: 'A lower heading level is smaller than the one above it', source: 'Yohaku', unit: 'px', most: true },
   'skipped-level': { asks: 'No heading level is skipped', source: 'WCAG 2.2, 1.3.1 (technique G141)', unit: '', most: true },
   'phone-size': { asks: 'Running text is at least 16 px on a phone', source: 'Yohaku', unit: 'px' },
+  'phone-padding': { asks: 'Paddings leave at least half of a phone to what stands between them', source: 'Yohaku', unit: 'px', most: true },
   'line-height': { asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12', unit: '' },
   'line-length': { asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true },
   'text-spacing': { asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true },

@@ -1,7 +1,7 @@
-import { setOp, setStyleAt, type Op } from '../change/index.ts';
+import { setOp, setSpaceAt, setStyleAt, type Op } from '../change/index.ts';
 import { round } from '../number/index.ts';
 import { bandOf } from '../shape/index.ts';
-import { siteIndex } from '../reach/index.ts';
+import { placesOf, siteIndex } from '../reach/index.ts';
 import type { Site, TextStyle } from '../site/index.ts';
 import { styleSizeAt, tokenTable } from '../style/index.ts';
 import type { Finding } from './audit.ts';
@@ -22,6 +22,7 @@ const STEP = 1.1;
 /** The mend of a failing rule of type; undefined where it has none, or the value is set on the place itself. */
 export function typeMendFor(site: Site, finding: Finding): TypeMend | undefined {
   const { place, rule, width, needed } = finding;
+  if (rule === 'phone-padding') return paddingMend(site, finding);
   const style = place.style ? site.brand.styles[place.style] : undefined;
   const group = siteIndex(site).groupOf.get(place);
   if (!style || !group || group.painting.overrides.some((one) => one.property === 'font-size' || one.property === 'line-height')) return undefined;
@@ -57,4 +58,13 @@ function smallest(site: Site, style: TextStyle): number {
 
 function placesIn(site: Site, style: string): number {
   return siteIndex(site).groups.reduce((sum, group) => sum + (group.style === style ? group.count : 0), 0);
+}
+
+/** A padding that is a named one: so much of it on the phone as the rule allows. */
+function paddingMend(site: Site, { tokens, needed }: Finding): TypeMend | undefined {
+  const [path] = tokens;
+  const token = path === undefined ? undefined : tokenTable(site.brand).get(path);
+  const [, kind, id] = token?.address ?? [];
+  const edit = kind === 'spaces' ? setSpaceAt(site, id!, 'phone', Math.floor(needed / 2)) : undefined;
+  return edit && { label: `${edit.label}: ${Math.floor(needed / 2)} px`, token: token!.path, places: placesOf(site, token!.path).length, ops: edit.ops };
 }

@@ -1,8 +1,8 @@
 import * as fc from 'fast-check';
-import { applyChange, setStyleAt, setValue, type Edit } from '../change/index.ts';
+import { addOverride, applyChange, setSpaceAt, setStyleAt, setValue, type Edit } from '../change/index.ts';
 import { pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
-import { smallSite } from '../testing/small-site.ts';
+import { literal, smallSite } from '../testing/small-site.ts';
 import { auditSite, findings, type Finding } from './audit.ts';
 import { RULES, shortfall, type RuleId } from './outcome.ts';
 import type { LayoutReading } from './rules/layout-reading.ts';
@@ -19,6 +19,7 @@ const FAILING: readonly { rule: RuleId; site: Site; mend: RegExp }[] = [
   { rule: 'line-height', site: style('running', 'lineHeight', 1.2), mend: /^line height of running: 1\.4$/ },
   { rule: 'zoom', site: style('title', 'size', { kind: 'pinned', small: 18, large: 120 }), mend: /^title grows from at least 50 px$/ },
   { rule: 'phone-size', site: after(small, setStyleAt(small, 'running', 'phone', 13)), mend: /^running at 16 px on phone$/ },
+  { rule: 'phone-padding', site: after(small, setSpaceAt(small, 'even', 'phone', 200)!), mend: /^even on phone: 160 px$/ },
   { rule: 'heading-order', site: style('section', 'size', { kind: 'pinned', small: 60, large: 60 }), mend: /^section at [\d.]+ px on (phone|desktop)$/ },
 ];
 
@@ -37,6 +38,12 @@ describe('rules of type', () => {
       // At five times zoom the window is 256 px wide: the small end, five times as large, is at least twice the large end while that is no more than two and a half times it.
       return grows <= 2.5 ? failing(site, 'zoom').length === 0 : failing(site, 'zoom').length > 0;
     }));
+  });
+  it('Trial 2: say at once that a padding set by hand at all widths is unfit on the phone', () => {
+    const set = (css: string, more = {}) => after(small, addOverride(small, ['pages', 'home', 'overrides'], literal('o1', 's1/surface', 'padding-block', css, more), 'One'));
+    expect(failing(set('200px'), 'phone-padding').map(({ place, found, needed }) => [place.id, found, needed])).toContain(['s1/surface', 400, 320]);
+    expect(failing(set('200px', { band: 'desktop' }), 'phone-padding')).toEqual([]);
+    expect(failing(set('120px'), 'phone-padding')).toEqual([]);
   });
   it('are each put right by their mend, which names its token and places', () => {
     for (const { rule, site, mend } of FAILING) {

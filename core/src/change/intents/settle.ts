@@ -1,7 +1,11 @@
-import type { Override, Site } from '../../site/index.ts';
-import { tokenTable } from '../../style/index.ts';
+import type { BandId } from '../../shape/index.ts';
+import type { Override, Site, Space } from '../../site/index.ts';
+import { tokenTable, type Token } from '../../style/index.ts';
+import type { Op } from '../change.ts';
 import { valueAt } from '../json.ts';
+import { ChangeRefused } from '../refused.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+import { setStyleAt } from './styles.ts';
 
 /** Sets a property of one place. `record` is where the override is kept: the page's own or the shared ones. */
 export function addOverride(site: Site, record: readonly string[], override: Override, placeLabel: string): Edit {
@@ -24,24 +28,44 @@ export function leaveOverride(site: Site, record: readonly string[], override: O
 }
 
 /**
- * Lifts a value into the token the place would take: the token gets the value,
- * the override goes. Undefined when that token cannot hold a plain value of this kind.
+ * Lifts a value into the token the place would take: the token gets the value at
+ * the widths it was set for and at no others, the override goes. Undefined when
+ * that token cannot hold a plain value of this kind.
+ * @throws ChangeRefused when it was set for one width and the token is the same at all
  */
 export function liftOverride(site: Site, record: readonly string[], override: Override, path: string): Edit | undefined {
   const token = tokenTable(site.brand).get(path);
   if (!token?.address || override.value.kind !== 'literal') return undefined;
-  const css = override.value.css;
-  const value = token.type === 'color' && path.startsWith('ground.') ? { kind: 'raw', color: css }
-    : token.type === 'dimension' && /^\d+(\.\d+)?px$/.test(css) ? dimensionValue(site, token.address, Number.parseFloat(css))
+  const ops = lifted(site, token, override.value.css, override.band);
+  if (!ops) return undefined;
+  return { label: `Lift into ${token.label}`, ops: [...ops, removeOp(site, record, null, override.id)] };
+}
+
+function lifted(site: Site, token: Token, css: string, band: BandId | null): readonly Op[] | undefined {
+  const address = token.address!;
+  const [, kind, id, field] = address;
+  const px = /^\d+(\.\d+)?px$/.test(css) ? Number.parseFloat(css) : undefined;
+  if (kind === 'styles' && (field === 'size' || field === 'at')) return px === undefined ? undefined : band ? setStyleAt(site, id!, band, px).ops : sizeAtAll(site, id!, px);
+  if (kind === 'spaces') return px === undefined ? undefined : [setOp(site, ['brand', 'spaces', id!, 'values'], spaceAt(site.brand.spaces[id!]!.values, band, px))];
+  const value = token.type === 'color' && kind === 'grounds' ? { kind: 'raw', color: css }
+    : token.type === 'dimension' && typeof valueAt(site, address) === 'number' ? px
     : token.type === 'fontWeight' || token.type === 'number' ? Number(css)
     : undefined;
   if (value === undefined || Number.isNaN(value)) return undefined;
-  return { label: `Lift into ${token.label}`, ops: [setOp(site, token.address, value), removeOp(site, record, null, override.id)] };
+  if (band) throw new ChangeRefused('invalid', `${css} is set on ${band} only, and ${token.label} is the same at all widths. Nothing was changed; set it at all widths first, or leave it here with a reason.`);
+  return [setOp(site, address, value)];
 }
 
-/** A px value in the shape its address holds: a size is pinned at both ends, a plain figure stays one. */
-function dimensionValue(site: Site, address: readonly string[], px: number): unknown {
-  const now = valueAt(site, address);
-  if (typeof now === 'number') return px;
-  return address.at(-1) === 'size' ? { kind: 'pinned', small: px, large: px } : undefined;
+/** A size that is the same at every width. */
+function sizeAtAll(site: Site, id: string, px: number): readonly Op[] {
+  const at = ['brand', 'styles', id];
+  return [setOp(site, [...at, 'size'], { kind: 'pinned', small: px, large: px }), ...(site.brand.styles[id]!.at ? [setOp(site, [...at, 'at'], undefined)] : [])];
+}
+
+/** The values of a space with one width or all of them set; narrower widths that followed it keep what they had. */
+function spaceAt(values: Space['values'], band: BandId | null, px: number): Space['values'] {
+  if (band === null) return { desktop: px, tablet: null, phone: null };
+  const tablet = values.tablet ?? values.desktop;
+  if (band === 'desktop') return { ...values, desktop: px, tablet };
+  return band === 'tablet' ? { ...values, tablet: px, phone: values.phone ?? tablet } : { ...values, phone: px };
 }
