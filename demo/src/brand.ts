@@ -37,9 +37,9 @@ function ground(id: string, label: string, c: GroundColors) {
     slots[buttonSlot('primary', 'edge', state)] = use(state === 'disabled' ? fill : c.primary[3] ?? fill);
     slots[buttonSlot('primary', 'label', state)] = use(state === 'disabled' ? 'slate' : c.primary[2]);
     const line = state === 'rest' ? c.quiet[0] : state === 'disabled' ? 'slate' : c.quiet[1];
-    slots[buttonSlot('quiet', 'fill', state)] = use(c.background);
-    slots[buttonSlot('quiet', 'edge', state)] = use(line);
-    slots[buttonSlot('quiet', 'label', state)] = use(line);
+    slots[buttonSlot('secondary', 'fill', state)] = use(c.background);
+    slots[buttonSlot('secondary', 'edge', state)] = use(line);
+    slots[buttonSlot('secondary', 'label', state)] = use(line);
   }
   return { id, label, path: id, slots };
 }
@@ -100,8 +100,8 @@ export const brand: Brand = {
   families: { heading: 'gelasio', body: 'public-sans', provisional: false },
   scale: { small: { width: 390, base: 17, ratio: 1.17 }, large: { width: 1280, base: 18, ratio: 1.28 } },
   styles: byId(styles), styleOrder: styles.map((one) => one.id),
-  variants: { primary: { id: 'primary', label: 'Primary', path: 'primary' }, quiet: { id: 'quiet', label: 'Quiet', path: 'quiet' } },
-  variantOrder: ['primary', 'quiet'],
+  variants: { primary: { id: 'primary', label: 'Primary', path: 'primary' }, secondary: { id: 'secondary', label: 'Secondary', path: 'secondary' } },
+  variantOrder: ['primary', 'secondary'],
   sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 22, padY: 11 }, small: { id: 'small', label: 'Small', path: 'small', padX: 14, padY: 6 } },
   sizeOrder: ['regular', 'small'],
   buttonStyle: 'label',
@@ -109,10 +109,10 @@ export const brand: Brand = {
   cornerList: {
     items: {
       sheet: { id: 'sheet', label: 'Sheet', path: 'sheet', value: { kind: 'px', radii: [2] } },
-      sail: { id: 'sail', label: 'Sail', path: 'sail', value: { kind: 'px', radii: [16, 2, 16, 2] } },
+      hull: { id: 'hull', label: 'Hull', path: 'hull', value: { kind: 'px', radii: [2, 2, 14, 14] } },
       buoy: { id: 'buoy', label: 'Buoy', path: 'buoy', value: { kind: 'share', share: 0.5 } },
     },
-    order: ['sheet', 'sail', 'buoy'],
+    order: ['sheet', 'hull', 'buoy'],
   },
   underline: { offset: 0.15, thickness: null },
   edges: { button: 2, card: 0, picture: 0, field: 1, rule: 1 },

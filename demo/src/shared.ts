@@ -7,7 +7,7 @@ const questions: Section = section('questions', 'Questions', 'deep', 'even', [
     'Telephone **0555 0142**, seven days, half past six until eight.',
     'Write to [the harbour office](mailto:office@ternhaven.example) and hear back the same tide.',
     'The blue door on Pier 1, beside the weighbridge.',
-  ]), buttons(['Ask us something', 'contact'], ['See the notices', 'notices', 'quiet'])],
+  ]), buttons(['Ask us something', 'contact'], ['See the notices', 'notices', 'secondary'])],
 ]);
 
 const weather: Section = section('weather', 'Sailing today', 'mist', 'close', [

@@ -33,7 +33,7 @@ test('one button is outlined on purpose, seen to be held, and split off as a var
 test('all variants are restyled at once: a column of the grid is one act', async ({ desk, page }) => {
   await desk.step('Buttons');
   const grid = page.getByRole('group', { name: 'Variants by states' });
-  for (const name of ['Primary, rest', 'Primary, hover', 'Quiet, rest', 'Quiet, hover']) await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
+  for (const name of ['Primary, rest', 'Primary, hover', 'Secondary, rest', 'Secondary, hover']) await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
   await expect(page.getByText('4 buttons in hand')).toBeVisible();
   await desk.choose('edge', 'Ink');
   await desk.saved();

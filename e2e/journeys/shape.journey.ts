@@ -17,37 +17,37 @@ test('corners are named, shape all that have them, and a share of the height onl
   await expect.poll(half).toBeLessThan(0.1);
   await page.getByLabel('Corner of cards', { exact: true }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.locator('nz-option-item', { hasText: 'Sail' })).toBeVisible();
+  await expect(page.locator('nz-option-item', { hasText: 'Hull' })).toBeVisible();
   await expect(page.locator('nz-option-item', { hasText: 'Buoy' })).toHaveCount(0);
   await page.keyboard.press('Escape');
-  await desk.choose('Corner of cards', 'Sail');
-  await expect.poll(async () => (await onWall(page, '.card', 'border-radius')).value).toBe('16px 2px');
+  await desk.choose('Corner of cards', 'Hull');
+  await expect.poll(async () => (await onWall(page, '.card', 'border-radius')).value).toBe('2px 2px 14px 14px');
 
   await page.getByRole('button', { name: 'Corners and shadows' }).click();
-  const sail = page.getByLabel('Sail corner', { exact: true });
-  await sail.fill('round');
-  await sail.press('Enter');
+  const hull = page.getByLabel('Hull corner', { exact: true });
+  await hull.fill('round');
+  await hull.press('Enter');
   await expect(page.getByRole('alert')).toContainText('radii go from 0 to 100 px. What was set is kept.');
-  await sail.fill('40 %');
-  await sail.press('Enter');
+  await hull.fill('40 %');
+  await hull.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Cards and pictures have this corner');
-  await sail.fill('20');
-  await sail.press('Enter');
+  await hull.fill('20');
+  await hull.press('Enter');
   await expect.poll(async () => (await onWall(page, '.card', 'border-radius')).value).toBe('20px');
   await page.getByLabel('Lift shadow', { exact: true }).fill('0 6 20 1');
   await page.getByLabel('Lift shadow', { exact: true }).press('Enter');
   await expect.poll(async () => (await onWall(page, '.card', 'box-shadow')).value).toContain('0px 6px 20px 1px');
-  await page.getByRole('button', { name: 'Delete corner Sail' }).click();
+  await page.getByRole('button', { name: 'Delete corner Hull' }).click();
   await page.getByRole('button', { name: 'Shape', exact: true }).click();
   await expect(page.getByLabel('Cards', { exact: true })).toHaveValue('20');
 });
 
 test('one variant is shaped otherwise, is seen to be, and is given back the shape of all', async ({ desk, page }) => {
   await desk.step('Buttons');
-  const quiet = '.button[class*="button--quiet"]';
-  const radius = async () => (await onWall(page, quiet, 'border-top-left-radius')).value;
+  const secondary = '.button[class*="button--secondary"]';
+  const radius = async () => (await onWall(page, secondary, 'border-top-left-radius')).value;
   const all = await radius();
-  await page.getByRole('button', { name: 'Quiet', exact: true }).click();
+  await page.getByRole('button', { name: 'Secondary', exact: true }).click();
   await desk.choose('corner', 'its own');
   const px = page.getByLabel('px', { exact: true });
   await px.fill('1e999');
@@ -59,13 +59,13 @@ test('one variant is shaped otherwise, is seen to be, and is given back the shap
   await expect.poll(radius).toBe('17px');
   expect((await onWall(page, '.button[class*="button--primary"]', 'border-top-left-radius')).value).toBe(all);
   await desk.choose('shadow', 'Lift');
-  await expect.poll(async () => (await onWall(page, quiet, 'box-shadow')).value).toContain('px');
-  await expect(page.getByText('Quiet buttons have a corner of 17 px and the shadow Lift')).toBeVisible();
+  await expect.poll(async () => (await onWall(page, secondary, 'box-shadow')).value).toContain('px');
+  await expect(page.getByText('Secondary buttons have a corner of 17 px and the shadow Lift')).toBeVisible();
   // In the grid as on the wall.
-  await expect(page.getByRole('button', { name: 'Quiet, rest', exact: true })).toHaveCSS('border-top-left-radius', '17px');
-  await page.getByRole('button', { name: 'Shape Quiet as all buttons' }).click();
+  await expect(page.getByRole('button', { name: 'Secondary, rest', exact: true })).toHaveCSS('border-top-left-radius', '17px');
+  await page.getByRole('button', { name: 'Shape Secondary as all buttons' }).click();
   await expect.poll(radius).toBe(all);
-  await expect(page.getByText('Quiet buttons have')).toHaveCount(0);
+  await expect(page.getByText('Secondary buttons have')).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect.poll(radius).toBe('17px');
 });
@@ -135,7 +135,7 @@ test('a button is judged where it stands in the grid: its label, its edge on the
   const short = grid.getByRole('img', { name: /^short of/ });
   await expect(grid.getByText('48 px')).toHaveCount(2);
   await expect(short).toHaveCount(0);
-  await page.getByRole('button', { name: 'Quiet, rest', exact: true }).click();
+  await page.getByRole('button', { name: 'Secondary, rest', exact: true }).click();
   // Neither edge nor fill stands out any more; the ring of the focus still does.
   await desk.choose('edge', 'Chart paper');
   await expect(grid.getByRole('img', { name: 'short of 3' })).toHaveCount(2);

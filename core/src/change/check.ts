@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { Asset, Brand, LIMITS, Label, Page, PageOrder, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
-import { tokenTable } from '../style/index.ts';
-import { doubleIssue, doublePlaces, looseIssue, looseOverrides } from '../document/index.ts';
+import { presentPath, tokenTable } from '../style/index.ts';
+import { doubleIssue, doublePlaces, looseIssue, looseOverrides, type LooseOverride } from '../document/index.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
 import { ChangeRefused } from './refused.ts';
 
@@ -76,10 +76,13 @@ function differences(given: unknown, read: unknown, at: readonly string[]): Sett
 function goAlong(before: Site, after: Site): Settled[] {
   const loose = looseOverrides(after);
   if (loose.length === 0) return [];
-  const strange = loose.filter(({ record, override }) => valueAt(before, [...record, override.id]) !== override);
+  // An edit that waited, or an undo, may name a token as it was called before.
+  const former = ({ lacks, override: { value } }: LooseOverride) => lacks === 'token' && value.kind === 'token' && tokenTable(after.brand).has(presentPath(value.path)) ? presentPath(value.path) : undefined;
+  const strange = loose.filter((one) => former(one) === undefined && valueAt(before, [...one.record, one.override.id]) !== one.override);
   if (strange.length > 0) throw invalid(strange.map(looseIssue));
-  return loose.map(({ record, override, lacks }) => {
-    const path = lacks === 'token' ? movedToken(before, after, override) : undefined;
+  return loose.map((one) => {
+    const { record, override, lacks } = one;
+    const path = former(one) ?? (lacks === 'token' ? movedToken(before, after, override) : undefined);
     return path === undefined ? { at: [...record, override.id], value: undefined } : { at: [...record, override.id, 'value', 'path'], value: path };
   });
 }

@@ -1,4 +1,5 @@
 import { SiteIssues, readDocument, type Issue, type Site } from '../site/index.ts';
+import { presentPath, tokenTable } from '../style/index.ts';
 import { doublePlaces, looseOverrides, type LooseOverride } from './loose.ts';
 
 /**
@@ -25,16 +26,31 @@ export interface StoredRead { readonly site: Site; readonly left: readonly strin
 export function readStored(input: unknown): StoredRead {
   let site = readDocument(input);
   const loose = looseOverrides(site);
-  for (const { record, override } of loose) site = without(site, record, override.id);
+  const gone: LooseOverride[] = [];
+  for (const one of loose) {
+    const renamed = one.lacks === 'token' ? withPresentPath(site, one) : undefined;
+    if (!renamed) gone.push(one);
+    site = renamed ?? without(site, one.record, one.override.id);
+  }
   const doubled = doublePlaces(site);
   if (doubled.length > 0) throw new SiteIssues(doubled.slice(0, 20).map(doubleIssue));
-  return { site, left: loose.map(({ override, lacks }) => `The ${override.property} set on ${override.place} was left out: its ${lacks} is gone.`) };
+  return { site, left: gone.map(({ override, lacks }) => `The ${override.property} set on ${override.place} was left out: its ${lacks} is gone.`) };
 }
 
-function without(site: Site, [first, page]: readonly string[], id: string): Site {
-  const { [id]: _gone, ...overrides } = first === 'shared' ? site.shared.overrides : site.pages[page!]!.overrides;
-  if (first === 'shared') return { ...site, shared: { ...site.shared, overrides } };
-  return { ...site, pages: { ...site.pages, [page!]: { ...site.pages[page!]!, overrides } } };
+/** The site with a value that names its token by a path of before naming it as it is called now; undefined when there is none such. */
+function withPresentPath(site: Site, { record, override }: LooseOverride): Site | undefined {
+  const { value } = override;
+  if (value.kind !== 'token' || !tokenTable(site.brand).has(presentPath(value.path))) return undefined;
+  return withOverrides(site, record, (overrides) => ({ ...overrides, [override.id]: { ...override, value: { ...value, path: presentPath(value.path) } } }));
+}
+
+function without(site: Site, record: readonly string[], id: string): Site {
+  return withOverrides(site, record, ({ [id]: _gone, ...others }) => others);
+}
+
+function withOverrides(site: Site, [first, page]: readonly string[], change: (overrides: Site['shared']['overrides']) => Site['shared']['overrides']): Site {
+  if (first === 'shared') return { ...site, shared: { ...site.shared, overrides: change(site.shared.overrides) } };
+  return { ...site, pages: { ...site.pages, [page!]: { ...site.pages[page!]!, overrides: change(site.pages[page!]!.overrides) } } };
 }
 
 /** What is wrong with a value set on a place, as an issue with its path. */

@@ -75,7 +75,7 @@ describe('bringing in colours of another tool', () => {
     // A second time all of it is there already, and both names can stand side by side.
     expect(plan(after, parts).counts).toEqual({ added: 0, changed: 0, equal: 5, left: 1 });
     expect(Object.values(take(site, parts, { 'type.running': 'both' }).after.brand.styles).map((one) => one.label)).toContain('Running 2');
-    expect(take(site, parts, { 'type.running': 'ours' }).after.brand.styles['running']).toEqual(small);
+    expect(take(site, parts, { 'type.running': 'kept' }).after.brand.styles['running']).toEqual(small);
   });
   it('lets only one text style of a file stand for one of the brand', () => {
     const style = (px: number) => ({ running: { $type: 'typography', $value: { fontSize: `${px}px`, fontWeight: 400, lineHeight: 1.5 } } });
@@ -83,7 +83,7 @@ describe('bringing in colours of another tool', () => {
     expect(rows.map((row) => [row.key, row.arrival])).toEqual([['text.running', 'changed'], ['sheet.running', 'added']]);
   });
   it('settles clashes one by one: ours, or both under two names', () => {
-    expect(colors(take(site, file, { 'color.brand': 'ours', 'color.sea': 'ours' }).after)).toEqual({ ...colors(site), Night: '#232323' });
+    expect(colors(take(site, file, { 'color.brand': 'kept', 'color.sea': 'kept' }).after)).toEqual({ ...colors(site), Night: '#232323' });
     const both = colors(take(site, file, { 'color.brand': 'both' }).after);
     expect([both['brand'], both['Brand 2']]).toEqual(['#b83a1e', '#aa2200']);
   });

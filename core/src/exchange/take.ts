@@ -8,8 +8,8 @@ import { takePart } from './parts.ts';
 import { groundLike, slotsFor, type ColorPlan } from './plan.ts';
 import type { PlanRow } from './plan-row.ts';
 
-/** How a clash is settled: the file's value, ours, or both under two names. */
-export type Settling = 'theirs' | 'ours' | 'both';
+/** How a clash is settled: the file's value, the one that is kept, or both under two names. */
+export type Settling = 'file' | 'kept' | 'both';
 
 /**
  * One edit that brings in the colour of a file: swatches with their rules,
@@ -79,8 +79,8 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
 
 /** What is done with a row. */
 function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'set' | 'both' | 'leave' {
-  const how = settle.get(row.key) ?? 'theirs';
-  if (row.arrival === 'equal' || row.arrival === 'left' || how === 'ours') return 'leave';
+  const how = settle.get(row.key) ?? 'file';
+  if (row.arrival === 'equal' || row.arrival === 'left' || how === 'kept') return 'leave';
   return row.arrival === 'added' ? 'add' : how === 'both' ? 'both' : 'set';
 }
 

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { parseColor, readGradient, type Rgb8 } from '../color/index.ts';
 import { Brand, SiteIssues, toIssues } from '../site/index.ts';
 import { jsonEqual, withValue } from '../change/index.ts';
-import { tokenTable, type Token } from '../style/index.ts';
+import { presentPath, tokenTable, type Token } from '../style/index.ts';
 import { compositesOf } from './dtcg-composites.ts';
 import { EXTENSION, shadowValue } from './dtcg-write.ts';
 
@@ -58,7 +58,8 @@ export function readDtcg(input: unknown): ReadBrand {
 function* leaves(node: unknown, path: string): Iterable<Leaf> {
   if (typeof node !== 'object' || node === null) return;
   if (Object.hasOwn(node, '$value')) {
-    yield { path, value: (node as { $value: unknown }).$value };
+    const { $value: value } = node as { $value: unknown };
+    yield { path: presentPath(path), value: typeof value === 'string' ? value.replace(/^\{(.*)\}$/, (_whole, named: string) => `{${presentPath(named)}}`) : value };
     return;
   }
   for (const [key, child] of Object.entries(node)) if (!key.startsWith('$')) yield* leaves(child, path ? `${path}.${key}` : key);

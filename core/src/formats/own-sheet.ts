@@ -3,7 +3,7 @@ import { hex, parseColor, readGradient } from '../color/index.ts';
 import { readCorner, valueAt, withValue } from '../change/index.ts';
 import { lengthOf } from '../reach/index.ts';
 import { Brand, toIssues } from '../site/index.ts';
-import { customProperty, tokenCssValue, tokenTable, type Token, type TokenTable } from '../style/index.ts';
+import { customProperty, presentProperties, stepOfPath, tokenCssValue, tokenTable, type Token, type TokenTable } from '../style/index.ts';
 import { LIBRARY } from '../type/index.ts';
 import { readBoxShadow, readSingle } from './css-values.ts';
 import { editedValue, type ReadBrand } from './dtcg-read.ts';
@@ -17,10 +17,11 @@ type Edited = readonly { readonly at: readonly string[]; readonly value: unknown
  * `tokens.css` has, edited or not. A sheet is taken for one of the brand's when
  * at least half of its properties are called like its tokens.
  *
- * @param values the sheet's properties by name
+ * @param sheet the sheet's properties by name
  * @returns undefined for the sheet of another brand or tool
  */
-export function readOwnSheet(of: Brand, values: ReadonlyMap<string, string>): ReadBrand | undefined {
+export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): ReadBrand | undefined {
+  const values = new Map([...sheet].map(([name, value]) => [presentProperties(name), presentProperties(value)]));
   const table = tokenTable(of);
   const byProperty = new Map([...table.keys()].map((path) => [customProperty(path), path]));
   const own = [...values.keys()].filter((name) => byProperty.has(name)).length;
@@ -86,8 +87,8 @@ function pointing(at: readonly string[], target: Token): unknown {
   // A padding that takes that of the next wider width has none of its own.
   if (at[0] === 'spaces') return there[0] === 'spaces' && there[1] === at[1] && WIDER[field] === there.at(-1) ? null : undefined;
   if (at[0] === 'styles' && field === 'family') return there[0] === 'families' ? there[1] : undefined;
-  const step = /^scale\.step-(minus-)?(\d+)$/.exec(target.path);
-  if (at[0] === 'styles' && field === 'size') return step ? { kind: 'step', step: Number(step[2]) * (step[1] ? -1 : 1) } : undefined;
+  const step = stepOfPath(target.path);
+  if (at[0] === 'styles' && field === 'size') return step === undefined ? undefined : { kind: 'step', step };
   return undefined;
 }
 

@@ -1,7 +1,7 @@
 import { BUTTON_PARTS, BUTTON_STATES, buttonSlot, parseButtonSlot } from './slots.ts';
 import type { SlotValue } from './slot-value.ts';
 
-/** What an unset slot does: texts take the most readable core swatch, the rest follows a neighbour; marks and selections turn text and background round. */
+/** What an unset slot does: texts take the clearest core swatch, the rest follows a neighbour; marks and selections turn text and background round. */
 export function defaultSlotValue(slot: string): SlotValue {
   const button = parseButtonSlot(slot);
   if (button) {

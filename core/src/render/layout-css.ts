@@ -1,3 +1,6 @@
+/** What changes its colours from state to state, and may take time to: whatever carries the look of a button, a link, a menu entry or a field. */
+export const MOVING = '.button, .link, .menu-link, .site-name, .field';
+
 /**
  * Layout that no token moves. Everything painted comes from recipes; what
  * stands here only puts things beside and below each other.
@@ -61,7 +64,7 @@ th, td { text-align: start; vertical-align: baseline; padding: 10px 12px; border
 .row:has(.field:user-invalid) .error { display: block; }
 .block { display: block; }
 .figures { display: grid; grid-template-columns: repeat(auto-fit, minmax(160px, 1fr)); gap: 24px; padding-block: 8px; }
-.button, .link, .menu-link, .field { transition-property: color, background-color, border-color; }
+${MOVING} { transition-property: color, background-color, border-color; }
 :focus-visible, [data-show="focus"] { outline-width: 3px; outline-style: solid; outline-offset: 3px; }
 .skip { position: absolute; inset-inline-start: -999px; }
 .skip:focus { inset-inline-start: 8px; top: 8px; }

@@ -39,7 +39,7 @@ describe('renderer', () => {
   });
   it('keeps literals in the last layer, keyed by place', () => {
     const css = stylesCss(site);
-    expect(css.indexOf('@layer overrides {')).toBeGreaterThan(css.indexOf('@layer recipes {'));
+    expect(css.indexOf('@layer overrides {')).toBeGreaterThan(css.indexOf('@layer looks {'));
     expect(css).toContain('[data-place="h/text"] { color: #123456; }');
     expect(css).toContain('@media (width <= 639px) { [data-place="h/text"]');
   });
@@ -55,7 +55,7 @@ describe('renderer', () => {
     expect(bodyParts(after, 'more').map((part) => part.html)).toEqual(bodyParts(site, 'more').map((part) => part.html));
   });
   it('uses only token references in recipes', () => {
-    const recipes = /@layer recipes \{([\s\S]*?)\n\}\n(?:@layer|$)/.exec(stylesCss(site))![1]!;
+    const recipes = /@layer looks \{([\s\S]*?)\n\}\n(?:@layer|$)/.exec(stylesCss(site))![1]!;
     const values = [...recipes.matchAll(/[a-z-]+: ([^;{}]+);/g)].map((match) => match[1]!);
     expect(values.length).toBeGreaterThan(50);
     const known = new Set([...tokenTable(site.brand).keys()].map((path) => `var(${customProperty(path)})`));

@@ -37,7 +37,7 @@ function recipesCss(brand: Brand): string {
   const media = BANDS.map((band) => `@media ${bandQuery(band.id)} {\n${banded.get(band.id)!.join('\n')}\n}`);
   // Who asks for less motion is given none.
   const motion = moving.length > 0 ? `@media (prefers-reduced-motion: no-preference) {\n${moving.join('\n')}\n}\n` : '';
-  return `@layer recipes {\n${rules.join('\n')}\n${media.join('\n')}\n${motion}}\n`;
+  return `@layer looks {\n${rules.join('\n')}\n${media.join('\n')}\n${motion}}\n`;
 }
 
 /** How high a button or field of one line is: what a share of the height is taken of. */
@@ -65,5 +65,5 @@ function shadesCss(site: Site): string {
 
 /** `styles.css` of a site: layout, recipes, and last the values set on single places. */
 export function stylesCss(site: Site): string {
-  return `@layer layout, recipes, overrides;\n${LAYOUT_CSS}${heightsCss(site.brand)}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
+  return `@layer layout, looks, overrides;\n${LAYOUT_CSS}${heightsCss(site.brand)}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
 }

@@ -1,6 +1,6 @@
 import { round } from '../number/index.ts';
 import { composite, cssColor, gradientCss, gradientExtent, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
-import { BASE_SLOTS, buttonSlots, defaultSlotValue, mostReadable, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
+import { BASE_SLOTS, buttonSlots, defaultSlotValue, clearestOn, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
 import { deriveColor, ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
@@ -86,7 +86,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   const behind = ground.wash ? gradientExtent({ angle: ground.wash.angle, from: background, to: far }) : [background];
   // A flat background has no far end.
   const slots = BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to');
-  let readable: ReturnType<typeof mostReadable<ResolvedSwatch>> | undefined;
+  let readable: ReturnType<typeof clearestOn<ResolvedSwatch>> | undefined;
   const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot, i): Token => {
     const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
     if (known && value.kind !== 'contrast' && value.kind !== 'readable') return known[i]!;
@@ -107,7 +107,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
       }
       case 'same': return { ...base, alias: path(value.slot) };
       case 'readable': {
-        const best = (readable ??= mostReadable(core, ...behind));
+        const best = (readable ??= clearestOn(core, ...behind));
         const follows = [path('background'), ...(ground.wash ? [path('background-to')] : []), ...core.map(({ swatch }) => swatchPath(swatch))];
         return best ? { ...base, alias: swatchPath(best.swatch), follows } : { ...base, css: '#000000' };
       }
@@ -131,7 +131,7 @@ function* typeTokens(brand: Brand): Iterable<Token> {
   const steps = new Set<number>();
   for (const style of Object.values(brand.styles)) if (style.size.kind === 'step') steps.add(style.size.step);
   for (const step of [...steps].sort((one, other) => other - one))
-    yield { path: stepPath(step), label: `Step ${step} of the scale`, type: 'dimension', css: fluidCss(scaleStep(brand.scale, step)), address: ['brand', 'scale'] };
+    yield { path: stepPath(step), label: stepLabel(step), type: 'dimension', css: fluidCss(scaleStep(brand.scale, step)), address: ['brand', 'scale'] };
   for (const id of brand.styleOrder) {
     const style = brand.styles[id]!;
     const at = (field: string) => ['brand', 'styles', id, field];
@@ -160,9 +160,18 @@ function lineWidth(brand: Brand, style: TextStyle): number {
   return round(style.longest! * ((family ? widthOf(family.metrics, style.weight, style.italic) : 0.5) + style.letterSpacing), 2);
 }
 
-/** `scale.step-2`, `scale.step-minus-1`. */
+/** What a step is called: "Text size", "2 steps up", "1 step down". */
+const stepLabel = (step: number): string => (step === 0 ? 'Text size' : `${Math.abs(step)} ${Math.abs(step) === 1 ? 'step' : 'steps'} ${step > 0 ? 'up' : 'down'}`);
+
+/** The step that a path of the scale names; undefined for any other path. */
+export function stepOfPath(path: string): number | undefined {
+  const match = /^scale\.(?:base|(up|down)-(\d+))$/.exec(path);
+  return match ? Number(match[2] ?? 0) * (match[1] === 'down' ? -1 : 1) : undefined;
+}
+
+/** `scale.base`, `scale.up-2`, `scale.down-1`. */
 export function stepPath(step: number): string {
-  return `scale.step-${step < 0 ? `minus-${-step}` : step}`;
+  return step === 0 ? 'scale.base' : step > 0 ? `scale.up-${step}` : `scale.down-${-step}`;
 }
 
 /** The literal CSS value a token comes to in the end, with the paths on the way, its own first. */

@@ -7,7 +7,7 @@ export interface ScaleEnd {
   readonly ratio: number;
 }
 
-export interface TypeScale {
+export interface SizeScale {
   readonly small: ScaleEnd;
   readonly large: ScaleEnd;
   /** Steps are whole px at both ends. */
@@ -25,7 +25,7 @@ export interface FluidSize {
 const REM = 16;
 
 /** Size in px of a step at one end: base times ratio to the power of the step, to whole px where the scale is snapped. */
-export function stepSize(scale: TypeScale, end: 'small' | 'large', step: number): number {
+export function stepSize(scale: SizeScale, end: 'small' | 'large', step: number): number {
   const px = scale[end].base * scale[end].ratio ** step;
   return scale.snapped ? Math.round(px) : px;
 }
@@ -34,7 +34,7 @@ export function stepSize(scale: TypeScale, end: 'small' | 'large', step: number)
  * The line through (small.width, smallPx) and (large.width, largePx) held
  * between both sizes. In rem plus vw, so that text grows with the reader's own size setting.
  */
-export function fluidSize(scale: TypeScale, smallPx: number, largePx: number): FluidSize {
+export function fluidSize(scale: SizeScale, smallPx: number, largePx: number): FluidSize {
   const span = scale.large.width - scale.small.width;
   const slope = span > 0 ? (largePx - smallPx) / span : 0;
   return {
@@ -46,7 +46,7 @@ export function fluidSize(scale: TypeScale, smallPx: number, largePx: number): F
 }
 
 /** Fluid size of a step of the scale. */
-export function scaleStep(scale: TypeScale, step: number): FluidSize {
+export function scaleStep(scale: SizeScale, step: number): FluidSize {
   return fluidSize(scale, stepSize(scale, 'small', step), stepSize(scale, 'large', step));
 }
 

@@ -20,7 +20,7 @@ export const assistance = page('assistance', 'Travelling with assistance', 'Gett
   ]]),
   section('ast-animals', 'Animals', 'mist', 'close', [
     [eyebrow('On four legs'), heading('Animals on board'), para('Assistance dogs go everywhere, the wheelhouse included. Other dogs keep to the aft deck and, in rain, the after saloon.')],
-    [minor('Please'), list(['Keep leads short on the ramp.', 'Cats travel in baskets, hens in crates.', 'Ask before you stroke the ship’s dog. She bites.']), buttons(['Ask about an animal', 'contact', 'quiet'])],
+    [minor('Please'), list(['Keep leads short on the ramp.', 'Cats travel in baskets, hens in crates.', 'Ask before you stroke the ship’s dog. She bites.']), buttons(['Ask about an animal', 'contact', 'secondary'])],
   ]),
   'questions',
 ]);

@@ -14,7 +14,7 @@ export const fares = page('fares', 'Fares', 'What a crossing costs, on foot, by 
   section('fares-half', 'Half fare', 'mist', 'close', [[
     eyebrow('For islanders'), heading('Half fare'),
     para('For islanders, carers and anyone under sixteen. Show your card at the pier and keep it for the way back.'),
-    buttons(['Read the notice', 'notices', 'quiet']),
+    buttons(['Read the notice', 'notices', 'secondary']),
   ]]),
   section('fares-table', 'All fares', 'white', 'even', [[
     heading('All fares, in crowns'),

@@ -6,7 +6,7 @@ export const home = page('home', 'Home', 'Boats between Ternhaven, Aldersay, Hol
     eyebrow('Four islands, every day'),
     text('display', 'The slow road over the water', 1),
     lead('Boats to Aldersay, Holm, Skarra and the Outer Ness, with room for you, your bicycle and the post.'),
-    buttons(['Book a crossing', 'sailings'], ['See today’s sailings', 'sailings', 'quiet']),
+    buttons(['Book a crossing', 'sailings'], ['See today’s sailings', 'sailings', 'secondary']),
   ]], { picture: { asset: 'sea-sky', shade: 0.35 } }),
   section('home-board', 'Leaving soon', 'paper', 'even', [[
     eyebrow('From Ternhaven'), heading('Leaving soon'),
@@ -14,7 +14,7 @@ export const home = page('home', 'Home', 'Boats between Ternhaven, Aldersay, Hol
       ['09:40', 'Aldersay', 'Pier 2', '11 left'], ['10:15', 'Holm', 'Pier 1', '4 left'], ['11:05', 'Skarra', 'Pier 2', 'Full'],
       ['12:30', 'Outer Ness', 'Pier 2', 'On foot only'], ['13:10', 'Aldersay', 'Pier 2', '16 left'], ['14:45', 'Holm', 'Pier 1', '9 left'],
     ]),
-    buttons(['All sailings', 'sailings', 'quiet']),
+    buttons(['All sailings', 'sailings', 'secondary']),
   ]]),
   section('home-know', 'Know before you sail', 'white', 'even', [[
     heading('Know before you sail'),

@@ -17,7 +17,7 @@ export const islands = page('islands', 'Islands', 'Aldersay, Holm, Skarra and th
     [eyebrow('Forty minutes'), heading('Aldersay'), para('You are ashore before your tea is cold. The shop sells rope, rice and postcards, and lends out binoculars against a boot.'), para('Climb the light on Sundays: **ninety-one steps**, and the whole run of the coast at the top.')],
   ]),
   section('isl-holm', 'Holm', 'paper', 'close', [
-    [eyebrow('Fifty-five minutes'), heading('Holm'), para('Two miles of sand that squeaks. The bakery opens when the boat blows, and is sold out by the time it leaves.'), buttons(['Boats to Holm', 'sailings', 'quiet'])],
+    [eyebrow('Fifty-five minutes'), heading('Holm'), para('Two miles of sand that squeaks. The bakery opens when the boat blows, and is sold out by the time it leaves.'), buttons(['Boats to Holm', 'sailings', 'secondary'])],
     [picture('holm', 'The long beach of Holm at low water')],
   ]),
   section('isl-skarra', 'Skarra', 'white', 'close', [

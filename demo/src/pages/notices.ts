@@ -17,7 +17,7 @@ export const notices = page('notices', 'Notices', 'What changed this week: piers
   ]),
   section('ntc-word', 'Word by message', 'mist', 'close', [[
     eyebrow('No need to look'), heading('Have them sent'), para('We write only when something has changed for the boat you are on. Nothing else, to nobody else.'),
-    buttons(['Send me word', 'contact'], ['How we keep your number', 'about', 'quiet']),
+    buttons(['Send me word', 'contact'], ['How we keep your number', 'about', 'secondary']),
   ]]),
   'weather', 'questions',
 ]);

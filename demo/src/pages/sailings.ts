@@ -6,7 +6,7 @@ const head = ['Leaves', 'Arrives', 'Pier', 'Days', 'Cars'];
 export const sailings = page('sailings', 'Sailings', 'Winter timetable of all crossings from Ternhaven.', [
   section('sail-opener', 'Opener', 'paper', 'even', [[
     eyebrow('Winter timetable'), title('Sailings'), lead('From the first Monday of November until the last Sunday of March. Times are local, and tide permitting.'),
-    buttons(['Book a crossing', 'contact'], ['Print the timetable', '#sail-aldersay', 'quiet']),
+    buttons(['Book a crossing', 'contact'], ['Print the timetable', '#sail-aldersay', 'secondary']),
   ]]),
   section('sail-aldersay', 'Aldersay', 'white', 'close', [[
     heading('Ternhaven to Aldersay'), para('Forty minutes, sheltered all the way. The pier shop opens for every boat.'),

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { plural } from '@yohaku/core';
-import { DeskActions, SiteActions, auditFeature, siteFeature } from '../state/index.ts';
+import { DeskActions, SiteActions, auditFeature, differingPlaces, siteFeature } from '../state/index.ts';
 import { StandingSign } from '../ui/index.ts';
 import { CheckView, type CheckList } from './check-view.ts';
 
@@ -37,7 +37,7 @@ export class TallyLine {
   readonly #layout = this.#store.selectSignal(auditFeature.selectLayoutWorse);
   readonly #compared = this.#store.selectSignal(auditFeature.selectDifferences);
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
-  protected readonly differences = computed(() => Object.values(this.#compared()).reduce((sum, list) => sum + list.length, 0));
+  protected readonly differences = computed(() => differingPlaces(this.#compared()).length);
   protected readonly worse = computed(() => (this.ripple()?.worse ?? 0) + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
   protected readonly words = computed(() => {
     const ripple = this.ripple()!;

@@ -4,7 +4,7 @@ export { siteFeature } from './site/site.selectors.ts';
 export { DeskActions, STEPS, STEP_LABELS, SURROUNDS, deskFeature, deskReducer, keepDesk, type DeskState, type PlaceRef, type Step, type Surround } from './desk/desk.ts';
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
 export { Reaching } from './desk/reaching.ts';
-export { AuditActions, auditFeature, auditReducer, type AuditReport, type AuditState, type RippleReport, type Row } from './audit/audit.ts';
+export { AuditActions, auditFeature, auditReducer, differingPlaces, type AuditReport, type AuditState, type Difference, type RippleReport, type Row } from './audit/audit.ts';
 export { GatherActions, gatherFeature, gatherReducer, keepSift, keptSift, type GatherState, type Pin, type SiftChoice } from './gather/gather.ts';
 export { Pinned } from './gather/pinned.ts';
 export { PASTED, Tray } from './gather/tray.ts';

@@ -1,4 +1,5 @@
-import { bandOf, cellValue, colorOf, pageTree, pixelsAt, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
+import { bandOf, cellValue, colorOf, pageTree, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
+import type { Difference } from '../state/index.ts';
 
 /** Which computed style tells what was painted for a property. */
 const COMPUTED: Partial<Record<PaintedProperty, readonly (keyof CSSStyleDeclaration & string)[]>> = {
@@ -15,13 +16,13 @@ const SIZE_TOLERANCE = 0.02;
 /** What is pointed at, pressed or in focus is not at rest. */
 const TOUCHED = ':hover, :active, :focus-visible';
 
-/** Every value at rest that the browser computes otherwise than the model says, one line each. */
-export function compareDocument(document: Document, site: Site, page: string, width: number): string[] {
+/** Every value at rest that the browser computes otherwise than the model says, once a place and property. */
+export function compareDocument(document: Document, site: Site, page: string, width: number): Difference[] {
   const view = document.defaultView;
   if (!view) return [];
   const index = siteIndex(site);
   const table = tokenTable(site.brand);
-  const differences: string[] = [];
+  const differences: Difference[] = [];
   const elements = new Map<string, Element>();
   for (const element of document.querySelectorAll('[data-place]')) elements.set(element.getAttribute('data-place')!, element);
   for (const place of pageTree(site, page).places) {
@@ -35,7 +36,9 @@ export function compareDocument(document: Document, site: Site, page: string, wi
       const corners = property === 'border-radius' && typeof expected === 'string' ? expected.split(' ') : null;
       for (const [i, name] of (COMPUTED[property] ?? []).entries()) {
         const found = String(computed[name as keyof CSSStyleDeclaration]);
-        if (!agrees(property, corners ? Number.parseFloat(corners[i]!) : expected, found)) differences.push(`${place.label}, ${property} at ${width}: model ${expected}, browser ${found}`);
+        if (agrees(property, corners ? Number.parseFloat(corners[i]!) : expected, found)) continue;
+        differences.push({ page, place: place.id, kind: place.kind, label: place.label, width, property, computed: figure(expected), painted: figure(found) });
+        break;
       }
     }
   }
@@ -47,6 +50,11 @@ export function compareDocument(document: Document, site: Site, page: string, wi
     if (!cell) return undefined;
     return pixelsAt(table, painting, property, 'rest', width) ?? cellValue(table, cell).css;
   }
+}
+
+/** A value as it is told: figures to two places. */
+function figure(value: string | number): string {
+  return typeof value === 'number' ? String(round(value, 2)) : value.replace(/-?\d+\.\d{3,}/g, (one) => String(round(Number(one), 2)));
 }
 
 function propertiesOf(group: Group): PaintedProperty[] {

@@ -1,4 +1,4 @@
-import { changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, stylesCss, tokensCss, withFollowers, type Brand, type Site } from '@yohaku/core';
+import { MOVING, changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, stylesCss, tokensCss, withFollowers, type Brand, type Site } from '@yohaku/core';
 import type { FrameSource } from './frame-source.ts';
 
 const styles = new WeakMap<Site, string>();
@@ -101,7 +101,7 @@ export class FramePainter {
 
   /** Keeps what has a motion from moving: what is compared or dragged must be at its end at once. By class: a rule for every element would make Chromium style two pseudo-elements of each. */
   still(on: boolean): void {
-    this.#style('yohaku-still', on ? '.button, .link, .menu-link, .field { transition: none !important; }' : '');
+    this.#style('yohaku-still', on ? `${MOVING} { transition: none !important; }` : '');
   }
 
   /** Styles on top of the site's own: text as wide as readers may set it. Empty takes them away. */

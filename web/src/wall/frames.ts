@@ -2,7 +2,7 @@ import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, stressCss, type LayoutReading, type Site } from '@yohaku/core';
-import { AuditActions, LayoutRead, MotionShown, PaintedAreas, WallTurn, deskFeature, siteFeature, type Row } from '../state/index.ts';
+import { AuditActions, LayoutRead, MotionShown, PaintedAreas, WallTurn, auditFeature, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { measureAreas, type Areas } from './areas.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
@@ -55,6 +55,7 @@ export class Frames {
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   /** What breaks under hostile copy, read from the pages as they are laid out; null while none is asked for, or it is being read. */
   readonly breaks = signal<readonly Break[] | null>(null);
+  readonly #differences = this.#store.selectSignal(auditFeature.selectDifferences);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #last = this.#store.selectSignal(siteFeature.selectLast);
   readonly #hung = new Map<string, HungFrame>();
@@ -95,6 +96,8 @@ export class Frames {
     // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
     this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
       if (!site) return;
+      // What was found of the state before says nothing of this one.
+      if (Object.keys(this.#differences()).length > 0) this.#store.dispatch(AuditActions.outdated({ frame: null }));
       const nearest = this.#behind(site)[0];
       if (nearest) this.#paint(nearest, site);
       // The edit of a control just let go: the pages in sight show its values already.
@@ -114,6 +117,7 @@ export class Frames {
     return () => {
       this.#hung.delete(frame.key);
       this.#turn.delete(frame.key);
+      this.#store.dispatch(AuditActions.outdated({ frame: frame.key }));
     };
   }
 
@@ -238,12 +242,17 @@ export class Frames {
     const site = this.#painted();
     if (site && this.#stress().length > 0) return this.#readBreaks(site);
     if (!site || site !== this.#store.selectSignal(siteFeature.selectCurrent)()) return;
+    // What moves is not at rest; it is compared when it is.
+    if (this.#motion.playing()) return this.#waitForQuiet();
     const worse: Row[] = [];
     const areas = new Map<string, Areas>();
     const readings: LayoutReading[] = [];
     for (const frame of [...this.#hung.values()]) {
       await idle();
-      if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
+      if (this.#painted() !== site) return;
+      // Taken down meanwhile.
+      if (!frame.painter.document.defaultView) continue;
+      if (frame.painter.applied !== site) return;
       await frame.painter.document.fonts.ready;
       this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));
       worse.push(...this.#layout(frame, site));

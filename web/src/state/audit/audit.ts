@@ -18,6 +18,19 @@ export interface Row {
   readonly reason: string;
 }
 
+/** A value that the browser painted otherwise than the model has it, on one page at one width. */
+export interface Difference {
+  readonly page: string;
+  readonly place: string;
+  readonly kind: PlaceKind;
+  readonly label: string;
+  readonly width: number;
+  readonly property: string;
+  /** What the model says, as it is told. */
+  readonly computed: string;
+  readonly painted: string;
+}
+
 /** What the last edit did. */
 export interface RippleReport {
   readonly label: string;
@@ -44,8 +57,8 @@ export interface AuditState {
   readonly report: AuditReport | null;
   readonly ripple: RippleReport | null;
   readonly busy: boolean;
-  /** Places whose real rendering differs from the model, by frame. */
-  readonly differences: Readonly<Record<string, readonly string[]>>;
+  /** Where the real rendering differs from the model, by frame; what hangs no longer, or shows another state by now, has none. */
+  readonly differences: Readonly<Record<string, readonly Difference[]>>;
   /** Headings, menus and buttons that take more lines than before the last edit, and pages that scroll sideways. */
   readonly layoutWorse: readonly Row[];
 }
@@ -56,7 +69,9 @@ export const AuditActions = createActionGroup({
     Busy: props<{ busy: boolean }>(),
     Report: props<{ report: AuditReport }>(),
     Ripple: props<{ ripple: RippleReport | null }>(),
-    Compared: props<{ frame: string; differences: readonly string[] }>(),
+    Compared: props<{ frame: string; differences: readonly Difference[] }>(),
+    /** What was compared is no longer what is shown. */
+    Outdated: props<{ frame: string | null }>(),
     Layout: props<{ rows: readonly Row[] }>(),
   },
 });
@@ -72,7 +87,21 @@ export const auditFeature = createFeature({
       const known = state.differences[frame] ?? [];
       return known.length === 0 && differences.length === 0 ? state : { ...state, differences: { ...state.differences, [frame]: differences } };
     }),
+    on(AuditActions.outdated, (state, { frame }): AuditState => {
+      if (Object.keys(state.differences).length === 0 || (frame !== null && !state.differences[frame])) return state;
+      return { ...state, differences: frame === null ? {} : Object.fromEntries(Object.entries(state.differences).filter(([key]) => key !== frame)) };
+    }),
     on(AuditActions.layout, (state, { rows }): AuditState => (rows.length === 0 && state.layoutWorse.length === 0 ? state : { ...state, layoutWorse: rows })),
   ),
 });
+/** Places painted otherwise than computed: each page, place and property once, however many frames show it. */
+export function differingPlaces(differences: AuditState['differences']): Difference[] {
+  const found = new Map<string, Difference>();
+  for (const one of Object.values(differences).flat()) {
+    const key = `${one.page} ${one.place}`;
+    if (!found.has(key)) found.set(key, one);
+  }
+  return [...found.values()];
+}
+
 export const auditReducer = auditFeature.reducer;

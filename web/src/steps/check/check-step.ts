@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type RuleId, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
-import { DeskActions, Editor, PixelsRead, freshId, auditFeature, deskFeature, siteFeature, type Row, Reaching, type Spot } from '../../state/index.ts';
+import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { TextField, VerdictRule } from '../../ui/index.ts';
 
@@ -50,7 +50,7 @@ export class CheckStep {
       case 'unknown': return report?.unknown ?? [];
       case 'held':
       case 'stray': return this.values().filter((one) => one.standing === this.list()).map(rowOfValue);
-      case 'differences': return Object.entries(this.#compared()).flatMap(([frame, lines]) => lines.map((line) => plainRow(frame.split(' ')[0]!, 'page/surface', line)));
+      case 'differences': return differingPlaces(this.#compared()).map(rowOfDifference);
       case 'all': return this.#allPlaces();
     }
   });
@@ -219,4 +219,8 @@ function rowOfValue(value: SetValue): Row {
     ...plainRow(place?.page ?? '', override.place, place?.label ?? override.place), verdict: value.standing, width: override.band === 'phone' ? 390 : override.band === 'tablet' ? 800 : 1280,
     tokens: [override.id], reason: `${override.property} ${css}${override.band ? ` on ${override.band}` : ''}${override.reason ? `; “${override.reason}”` : ''}`,
   };
+}
+
+function rowOfDifference({ page, place, kind, label, width, property, computed, painted }: Difference): Row {
+  return { ...plainRow(page, place, label), kind, width, reason: `${property}: ${computed} computed, ${painted} painted` };
 }

@@ -70,28 +70,28 @@ export class BringIn {
     const incoming = this.incoming()!;
     const settle = this.settle();
     if (!this.whole()) return takeColors(site, incoming, planColors(site, incoming), settle, () => freshId('s'));
-    const ours = new Set([...settle].filter(([, how]) => how === 'ours').map(([key]) => key));
+    const ours = new Set([...settle].filter(([, how]) => how === 'kept').map(([key]) => key));
     const open = planBrand(site, incoming.brand!.brand, incoming.left).rows.some((row) => row.arrival !== 'left' && !ours.has(row.key));
     return open ? takeBrand(site, incoming.brand!.brand, incoming.name, ours) : undefined;
   }
 
   protected how(row: PlanRow): Settling {
-    return this.settle().get(row.key) ?? 'theirs';
+    return this.settle().get(row.key) ?? 'file';
   }
   protected set(rows: readonly PlanRow[], how: Settling): void {
     this.settle.update((map) => new Map([...map, ...rows.map((row) => [row.key, how] as const)]));
   }
   /** Ways to settle a row: a clash has three, something new is taken or not. */
   protected ways(row: PlanRow): readonly { readonly how: Settling; readonly label: string }[] {
-    if (row.arrival === 'added') return this.whole() ? [] : [{ how: 'theirs', label: 'take' }, { how: 'ours', label: 'leave out' }];
+    if (row.arrival === 'added') return this.whole() ? [] : [{ how: 'file', label: 'take' }, { how: 'kept', label: 'leave out' }];
     if (row.arrival !== 'changed') return [];
-    return [{ how: 'theirs', label: 'theirs' }, { how: 'ours', label: 'ours' }, ...(this.whole() || row.after === undefined ? [] : [{ how: 'both' as const, label: 'both' }])];
+    return [{ how: 'file', label: 'from the file' }, { how: 'kept', label: 'as it is' }, ...(this.whole() || row.after === undefined ? [] : [{ how: 'both' as const, label: 'both' }])];
   }
   protected take(): void {
     this.#editor.commit((site) => this.#edit(site));
     this.closed.emit();
   }
-  protected readonly scope = computed((): Scope => ({ words: `Bringing in ${this.file().name} reaches ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'theirs' ? row.places : 0), 0), 'place')}` }));
+  protected readonly scope = computed((): Scope => ({ words: `Bringing in ${this.file().name} reaches ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'file' ? row.places : 0), 0), 'place')}` }));
   /** What a row reaches: the places of the token it meets. */
   protected reachOf(row: PlanRow): Scope {
     return { words: row.places ? `${row.label} reaches ${plural(row.places, 'place')}` : `${row.label} paints no place yet` };

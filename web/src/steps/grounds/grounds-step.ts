@@ -59,7 +59,7 @@ export class GroundsStep {
     const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.slot === chosen.slot);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
-    const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'most readable core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
+    const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'clearest core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
   protected readonly mend = computed(() => {

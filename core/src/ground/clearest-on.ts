@@ -6,7 +6,7 @@ import { contrastRatio, type Rgb8 } from '../color/index.ts';
  *
  * @param grounds one flat colour, or those of a gradient
  */
-export function mostReadable<T extends { readonly rgb: Rgb8 }>(candidates: readonly T[], ...grounds: readonly Rgb8[]): T | undefined {
+export function clearestOn<T extends { readonly rgb: Rgb8 }>(candidates: readonly T[], ...grounds: readonly Rgb8[]): T | undefined {
   let best: T | undefined;
   let bestRatio = 0;
   for (const candidate of candidates) {
