@@ -10,7 +10,7 @@ export function clearestOn<T extends { readonly rgb: Rgb8 }>(candidates: readonl
   let best: T | undefined;
   let bestRatio = 0;
   for (const candidate of candidates) {
-    const ratio = Math.min(...grounds.map((ground) => contrastRatio(candidate.rgb, ground)));
+    const ratio = lowest(candidate.rgb, grounds);
     if (ratio > bestRatio) {
       best = candidate;
       bestRatio = ratio;
@@ -18,3 +18,37 @@ export function clearestOn<T extends { readonly rgb: Rgb8 }>(candidates: readonl
   }
   return best;
 }
+
+/** What a rule that looks for a readable colour came to. */
+export interface Clearest<T> {
+  /** The candidate taken; null where none reaches what is needed and plain black or white does. */
+  readonly one: T | null;
+  readonly rgb: Rgb8;
+  /** Where it was found: among the core swatches, among the others, or in neither. */
+  readonly among: 'core' | 'side' | 'none';
+  /** Its contrast, where that is lowest. */
+  readonly ratio: number;
+}
+
+const PLAIN: readonly { readonly rgb: Rgb8 }[] = [{ rgb: { r: 0, g: 0, b: 0, alpha: 1 } }, { rgb: { r: 255, g: 255, b: 255, alpha: 1 } }];
+
+/**
+ * The clearest of the core, as long as it reaches what is needed; else the
+ * clearest of all others that does; else black or white, one of which reaches
+ * 4.58 on every colour. Where nothing is needed, the clearest there is.
+ *
+ * @param needed contrast ratio, 1 to 4.5
+ */
+export function clearestFor<T extends { readonly rgb: Rgb8 }>(core: readonly T[], others: readonly T[], needed: number, ...grounds: readonly Rgb8[]): Clearest<T> {
+  for (const [among, list] of [['core', core], ['side', others]] as const) {
+    const one = clearestOn(list, ...grounds);
+    if (one && lowest(one.rgb, grounds) >= needed) return { one, rgb: one.rgb, among, ratio: lowest(one.rgb, grounds) };
+  }
+  const { rgb } = clearestOn(PLAIN, ...grounds)!;
+  const best = clearestOn([...core, ...others], ...grounds);
+  // Over a gradient from light to dark nothing may reach it; a swatch of the brand comes before a colour that is no better.
+  if (best && lowest(best.rgb, grounds) >= lowest(rgb, grounds)) return { one: best, rgb: best.rgb, among: core.includes(best) ? 'core' : 'side', ratio: lowest(best.rgb, grounds) };
+  return { one: null, rgb, among: 'none', ratio: lowest(rgb, grounds) };
+}
+
+const lowest = (rgb: Rgb8, grounds: readonly Rgb8[]): number => Math.min(...grounds.map((ground) => contrastRatio(rgb, ground)));

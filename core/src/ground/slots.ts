@@ -1,3 +1,5 @@
+import { CONTRAST } from '../color/index.ts';
+
 /** The colours that may sit on a ground, apart from those of its buttons. */
 export const BASE_SLOTS = [
   'background', 'eyebrow', 'heading', 'text', 'link', 'link-hover', 'link-visited', 'secondary', 'rule', 'stripe',
@@ -25,6 +27,23 @@ export const isSlotName = (slot: string): boolean => (BASE_SLOTS as readonly str
 export function parseButtonSlot(slot: string): { variant: string; part: ButtonPart; state: ButtonState } | undefined {
   const match = /^button-(.+)-(fill|label|edge)-(rest|hover|pressed|disabled|busy)$/.exec(slot);
   return match ? { variant: match[1]!, part: match[2] as ButtonPart, state: match[3] as ButtonState } : undefined;
+}
+
+/** The slot on which another one is seen: a label on its fill, marked text on its mark, the rest on the background. */
+export function behindSlot(slot: string): string {
+  const button = parseButtonSlot(slot);
+  if (button) return button.part === 'label' ? buttonSlot(button.variant, 'fill', button.state) : 'background';
+  return BEHIND[slot] ?? 'background';
+}
+
+const BEHIND: Readonly<Record<string, BaseSlot>> = { 'mark-text': 'mark', 'selection-text': 'selection', 'field-text': 'field' };
+
+/** The contrast that the role of a slot asks for on what it is seen on (WCAG 2.2, 1.4.3 and 1.4.11); 1 for surfaces and what is disabled. */
+export function slotNeed(slot: string): number {
+  const button = parseButtonSlot(slot);
+  if (button) return button.state === 'disabled' ? 1 : button.part === 'label' ? CONTRAST.text : CONTRAST.nonText;
+  if (['background', 'background-to', 'stripe', 'field', 'mark', 'selection'].includes(slot)) return 1;
+  return ['rule', 'field-edge', 'focus', 'icon'].includes(slot) ? CONTRAST.nonText : CONTRAST.text;
 }
 
 /** What a slot is called on the desk. */

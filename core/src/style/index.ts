@@ -4,6 +4,7 @@ export { FIELD_PADDING, capital, cornerCss, cornerText, edgeWidth, inheritsFrom,
 export { styleSize, styleSizeAt } from './style-size.ts';
 export { customProperty, type Token, type TokenType } from './token.ts';
 export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from './swatches.ts';
+export { clearestChoice } from './slot-colors.ts';
 export { presentPath, presentProperties } from './former-paths.ts';
 export { changedProperties, resolveToken, slotPath, stepOfPath, stepPath, tokenCssValue, tokenTable, tokensCss, withFollowers, type TokenTable } from './table.ts';
 export { INHERITED, allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';

@@ -1,11 +1,12 @@
 import { round } from '../number/index.ts';
-import { composite, cssColor, gradientCss, gradientExtent, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
-import { BASE_SLOTS, buttonSlots, defaultSlotValue, clearestOn, parseButtonSlot, slotLabel, type SlotValue } from '../ground/index.ts';
-import { deriveColor, ruleSources } from '../palette/index.ts';
+import { cssColor, gradientCss } from '../color/index.ts';
+import { BASE_SLOTS, behindSlot, buttonSlots, parseButtonSlot, slotLabel } from '../ground/index.ts';
+import { ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
 import { motionTokens } from './motion.ts';
+import { isCore, slotColors } from './slot-colors.ts';
 import { shadowTokens, shapeTokens } from './shape-tokens.ts';
 import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
@@ -62,7 +63,7 @@ function* colorTokens(brand: Brand): Iterable<Token> {
     const ground = brand.grounds[id]!;
     let known = groundTables.get(ground);
     if (known?.names !== names || known.colors !== colors) {
-      known = { names, colors, tokens: groundTokens(brand, ground, swatches, byId, known?.names === names ? known.tokens : undefined) };
+      known = { names, colors, tokens: groundTokens(brand, ground, swatches, known?.names === names ? known.tokens : undefined) };
       groundTables.set(ground, known);
     }
     yield* known.tokens;
@@ -74,48 +75,39 @@ function* colorTokens(brand: Brand): Iterable<Token> {
 }
 
 /** The tokens of a ground. `known`: those it had when only colours were other: what names another token has stayed the same, however a colour is pulled. */
-function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], byId: ReadonlyMap<string, ResolvedSwatch>, known?: readonly Token[]): Token[] {
-  const white: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], known?: readonly Token[]): Token[] {
   const path = (slot: string) => slotPath(brand, ground, slot);
-  const core = swatches.filter(({ swatch }) => swatch.part === 'core' && !swatch.rule);
-  const rgbOf = (value: SlotValue): Rgb8 | undefined =>
-    value.kind === 'swatch' ? byId.get(value.swatch)?.rgb : value.kind === 'raw' ? parseColor(value.color)?.rgb : undefined;
-  const backgroundValue = ground.slots['background'] ?? { kind: 'raw' as const, color: '#ffffff' };
-  const background = composite(rgbOf(backgroundValue) ?? white, white);
-  const far = ground.wash ? composite((ground.slots['background-to'] && rgbOf(ground.slots['background-to'])) ?? background, white) : background;
-  const behind = ground.wash ? gradientExtent({ angle: ground.wash.angle, from: background, to: far }) : [background];
-  // A flat background has no far end.
-  const slots = BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to');
-  let readable: ReturnType<typeof clearestOn<ResolvedSwatch>> | undefined;
-  const tokens = [...slots, ...brand.variantOrder.flatMap(buttonSlots)].map((slot, i): Token => {
-    const value = ground.slots[slot] ?? (slot === 'background' ? backgroundValue : defaultSlotValue(slot));
+  const colors = slotColors(ground, swatches);
+  return [...slotsOf(brand, ground).map((slot, i): Token => {
+    const value = colors.value(slot);
     if (known && value.kind !== 'contrast' && value.kind !== 'readable') return known[i]!;
     const button = parseButtonSlot(slot);
     const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : slotLabel(slot);
     const base = { path: path(slot), label: `${name} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'slots', slot] };
+    const behind = behindSlot(slot) === 'background' ? [path('background'), ...(ground.wash ? [path('background-to')] : [])] : [path(behindSlot(slot))];
     switch (value.kind) {
       case 'swatch': {
-        const swatch = byId.get(value.swatch);
+        const swatch = swatches.find((one) => one.swatch.id === value.swatch);
         return swatch ? { ...base, alias: swatchPath(swatch.swatch) } : { ...base, css: '#000000' };
       }
-      case 'raw': return { ...base, css: cssColor(rgbOf(value) ?? white) };
+      case 'raw': return { ...base, css: cssColor(colors.rgb(slot)) };
       case 'contrast': {
-        const source = byId.get(value.swatch);
-        const on = parseColor(hex(background))!.oklch;
-        const made = source && deriveColor(source.oklch, { kind: 'contrast', source: value.swatch, on: '', ratio: value.ratio }, on);
-        return { ...base, css: made ? cssColor(paintedRgb(made)) : '#000000', ...(source ? { follows: [path('background'), swatchPath(source.swatch)] } : {}) };
+        const source = swatches.find((one) => one.swatch.id === value.swatch);
+        return { ...base, css: cssColor(colors.rgb(slot)), ...(source ? { follows: [behind[0]!, swatchPath(source.swatch)] } : {}) };
       }
       case 'same': return { ...base, alias: path(value.slot) };
       case 'readable': {
-        const best = (readable ??= clearestOn(core, ...behind));
-        const follows = [path('background'), ...(ground.wash ? [path('background-to')] : []), ...core.map(({ swatch }) => swatchPath(swatch))];
-        return best ? { ...base, alias: swatchPath(best.swatch), follows } : { ...base, css: '#000000' };
+        const { one, rgb, among } = colors.clearest(slot);
+        const follows = [...behind, ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch))];
+        return one ? { ...base, alias: swatchPath(one.swatch), follows } : { ...base, css: cssColor(rgb), follows };
       }
     }
-  });
-  if (ground.wash)
-    tokens.push({ path: path('wash'), label: `Gradient of ${ground.label}`, type: 'gradient', css: gradientCss(ground.wash.angle, background, far), follows: [path('background'), path('background-to')], address: ['brand', 'grounds', ground.id, 'wash', 'angle'] });
-  return tokens;
+  }), ...(ground.wash ? [{ path: path('wash'), label: `Gradient of ${ground.label}`, type: 'gradient' as const, css: gradientCss(ground.wash.angle, colors.rgb('background'), colors.rgb('background-to')), follows: [path('background'), path('background-to')], address: ['brand', 'grounds', ground.id, 'wash', 'angle'] }] : [])];
+}
+
+/** The slots of a ground that become tokens, in their order; a flat background has no far end. */
+function slotsOf(brand: Brand, ground: Ground): string[] {
+  return [...BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to'), ...brand.variantOrder.flatMap(buttonSlots)];
 }
 
 /** Token path of a slot of a ground; button slots carry the variant's stored path. */

@@ -37,7 +37,8 @@ function exhaustive(site: Site): number {
   const was = new Map(brand.swatchOrder.map((id) => [id, paintedRgb(swatchColor(brand, id)!)]));
   let least = Infinity;
   const now = new Map<string, Rgb8>(was);
-  const rgbOf = (layer: PairLayer) => now.get(idOf.get(layer.chain.at(-1)!)!)!;
+  // Black and white, where no swatch can be read, are no swatch and stay.
+  const rgbOf = (layer: PairLayer) => now.get(idOf.get(layer.chain.at(-1)!) ?? '') ?? parseColor(layer.css)!.rgb;
   const judge = () => {
     for (const id of brand.swatchOrder) {
       const { rule } = brand.swatches[id]!;

@@ -83,7 +83,7 @@ describe('a ground whose background is a gradient', () => {
     }
   });
   it('gives its unset texts the swatch that is read best where it is read worst', () => {
-    const one = done(washed, setSlot(washed, 'pale', 'background-to', raw('#777777')));
+    const one = done(washed, setSlot(washed, 'pale', 'background-to', raw('#999999')));
     const unset = done(one, setSlot(one, 'pale', 'text', undefined));
     expect(tokenTable(unset.brand).get('ground.pale.text')!.alias).toBe('color.core.ink');
   });
