@@ -1,6 +1,6 @@
-import { hex, parseColor, type ParsedColor } from '../color/index.ts';
+import { deltaERgb, hex, parseColor, type ParsedColor } from '../color/index.ts';
 import { plural } from '../number/index.ts';
-import { mergeAlike, proposeName, type Evidence, type PictureRole, type SiftColor } from '../palette/index.ts';
+import { ALIKE, mergeAlike, proposeNames, type Evidence, type PictureRole, type SiftColor } from '../palette/index.ts';
 import { occurringPairs, pairsWith } from '../legibility/index.ts';
 import { placesOf } from '../reach/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
@@ -29,7 +29,7 @@ const WORD: Record<PictureRole, number> = { signal: 4, text: 2, ground: 1, ornam
 
 /**
  * Everything that might be in the palette: the swatches there are and the
- * colours of the evidence, those nobody can tell apart (ΔE OK under 0.02) joined
+ * colours of the evidence, those nobody can tell apart (ΔE OK under 0.01) joined
  * under the swatch, else under the one that covers most.
  */
 export function candidates(site: Site, evidence: readonly Evidence[]): Candidate[] {
@@ -46,21 +46,24 @@ export function candidates(site: Site, evidence: readonly Evidence[]): Candidate
   const leads = mergeAlike(found).map(({ all }) => all);
   const groups: { swatch: Loose | null; all: readonly Loose[] }[] = swatches.map((swatch) => ({ swatch, all: [] }));
   for (const all of leads) {
-    const near = mergeAlike([...swatches, all[0]!]).find((group) => group.all.includes(all[0]!))!.lead;
-    const home = near.swatch ? groups.find((group) => group.swatch?.swatch === near.swatch) : undefined;
+    // However little a swatch paints: what was taken a moment ago paints nothing yet.
+    const home = groups.filter((group) => group.swatch && deltaERgb(group.swatch.rgb, all[0]!.rgb) < ALIKE).sort((one, other) => deltaERgb(one.swatch!.rgb, all[0]!.rgb) - deltaERgb(other.swatch!.rgb, all[0]!.rgb))[0];
     if (home) home.all = [...home.all, ...all];
     else groups.push({ swatch: null, all });
   }
+  const fresh = groups.filter((group) => !group.swatch).map((group) => group.all[0]!);
+  const names = new Map(proposeNames(fresh.map((one) => one.color.oklch), site.brand.swatchOrder.map((id) => site.brand.swatches[id]!.label)).map((name, i) => [fresh[i]!, name]));
   return groups.map(({ swatch, all }) => {
     const lead = swatch ?? all[0]!;
     const known = swatch ? site.brand.swatches[swatch.swatch!]! : undefined;
     const pieces = [...new Set(all.map((one) => one.piece!))];
     const best = leading(all);
+    const alike = [...new Set([hex(lead.rgb), ...all.map((one) => hex(one.rgb))])];
     const standing = swatch ? pairsWith(pairs, swatchPath(known!)).length : 0;
     return {
-      id: swatch?.swatch ?? `new-${hex(lead.rgb).slice(1)}`, rgb: lead.rgb, hex: hex(lead.rgb), color: lead.color, label: known?.label ?? proposeName(lead.color.oklch), swatch: swatch?.swatch ?? null,
+      id: swatch?.swatch ?? `new-${hex(lead.rgb).slice(1)}`, rgb: lead.rgb, hex: hex(lead.rgb), color: lead.color, label: known?.label ?? names.get(lead)!, swatch: swatch?.swatch ?? null,
       extent: Math.max(0, ...all.map((one) => one.extent)), role: best?.role ?? 'ornament', pieces: pieces.length, places: lead.places, pairs: standing, locked: lead.locked,
-      why: reason(best, pieces.length, evidence.length, lead.places, known?.locked ?? false), alike: [...new Set([hex(lead.rgb), ...all.map((one) => hex(one.rgb))])], evidence: pieces,
+      why: reason(best, pieces.length, evidence.length, lead.places, known?.locked ?? false, alike.slice(1)), alike, evidence: pieces,
     };
   });
 }
@@ -73,10 +76,11 @@ function leading(all: readonly Loose[]): Loose | undefined {
   return all.filter((one) => one.role === role).sort((one, other) => other.extent - one.extent)[0];
 }
 
-function reason(best: Loose | undefined, pieces: number, all: number, places: number, locked: boolean): string {
+function reason(best: Loose | undefined, pieces: number, all: number, places: number, locked: boolean, others: readonly string[]): string {
   const parts = [
     ...(locked ? ['locked'] : []),
     ...(best ? [`${best.role}: ${best.why}`] : ['in no evidence']),
+    ...(others.length > 0 ? [`stands for ${others.slice(0, 3).join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''} too`] : []),
     ...(all > 1 && pieces > 0 ? [`${pieces} of ${all} pieces`] : []),
     ...(places > 0 ? [plural(places, 'place')] : []),
   ];

@@ -1,17 +1,18 @@
-import { applyChange } from '../change/index.ts';
-import type { Evidence } from '../palette/index.ts';
+import { acceptChange, applyChange } from '../change/index.ts';
+import { hex, parseColor } from '../color/index.ts';
+import { heirOf, type Evidence } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
 import { danglingReferences } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { candidates } from './candidates.ts';
-import { planTaking, takePalette } from './take.ts';
+import { partFor, planTaking, takePalette } from './take.ts';
 
 const piece = (id: string, colors: [string, number, Evidence['colors'][number]['role']][]): Evidence => ({
   id, name: id, kind: 'picture', facts: '', notes: [], size: null, lines: [], colors: colors.map(([hex, share, role]) => ({ hex, typed: hex, share, uses: null, role, why: 'seen', spots: [] })),
 });
 const site = readSite(smallSite());
-const names = (ids: string[]) => new Map(ids.map((id, i) => [id, { id: `s-${i}`, label: `Taken ${i}` }]));
+const names = (ids: string[]) => new Map(ids.map((id, i) => [id, { id: `s-${i}`, label: `Taken ${i}`, part: 'core' as const }]));
 
 describe('candidates', () => {
   it('are the swatches there are and what the evidence adds; what nobody can tell from a swatch is that swatch', () => {
@@ -21,7 +22,7 @@ describe('candidates', () => {
     expect([brand.evidence, brand.alike.length, brand.extent]).toEqual([['logo'], 2, 0.6]);
     const fresh = all.filter((one) => one.swatch === null);
     expect(fresh.map((one) => [one.hex, one.pieces, one.role])).toEqual([['#2a7f62', 2, 'signal']]);
-    expect(fresh[0]!.why).toBe('signal: seen; 2 of 2 pieces');
+    expect(fresh[0]!.why).toBe('signal: seen; stands for #2a8062 too; 2 of 2 pieces');
   });
   it('count the places and pairs of a swatch', () => {
     const brand = candidates(site, []).find((one) => one.swatch === 'brand')!;
@@ -47,5 +48,54 @@ describe('taking a palette', () => {
   it('changes nothing when all that is kept is there already', () => {
     const all = candidates(site, []);
     expect(takePalette(site, planTaking(all, new Set(all.map((one) => one.id))), new Map())).toBeUndefined();
+  });
+});
+
+describe('Trial 3: what taking a palette does is what it said', () => {
+  const evidence = [piece('logo', [['#2a7f62', 0.4, 'signal'], ['#e8eef0', 0.5, 'ground'], ['#3b6f9e', 0.1, 'ornament']])];
+  const taken = (kept: readonly string[], heirs = {}) => {
+    const all = candidates(site, evidence);
+    const plan = planTaking(all, new Set(kept), heirs);
+    const made = new Map(plan.adds.map((one, i) => [one.id, { id: `s-${i}`, label: one.label, part: partFor(one) }]));
+    return { plan, after: acceptChange(site, takePalette(site, plan, made)!).site };
+  };
+  const every = candidates(site, evidence).map((one) => one.id);
+
+  it('taken, nothing of it is new any more, however little it paints', () => {
+    const { after } = taken(every);
+    expect(candidates(after, evidence).filter((one) => one.swatch === null)).toEqual([]);
+    expect(Object.values(after.brand.swatches).map((one) => one.part)).toContain('core');
+    expect(after.brand.swatches['s-2']!.part).toBe('side');
+  });
+  it('each swatch that goes has the replacement that was chosen for it, else the one that stands in best', () => {
+    const white = every.find((id) => id === 'white')!;
+    const kept = every.filter((id) => id !== 'brand' && id !== 'dark');
+    const { plan } = taken(kept);
+    expect(plan.drops.find((one) => one.color.swatch === 'brand')!.heir!.hex).not.toMatch(/^#(fff|222)/);
+    const { plan: chosen, after } = taken(kept, { brand: white, dark: 'gone' });
+    expect(chosen.drops.map((one) => one.heir!.id)).toEqual([white, plan.drops.find((one) => one.color.swatch === 'dark')!.heir!.id]);
+    expect(after.brand.grounds['pale']!.slots['heading']).toEqual({ kind: 'swatch', swatch: 'white' });
+  });
+  it('a strong colour is not replaced by a grey or a blue that happens to lie nearer', () => {
+    const rgb = (text: string) => ({ rgb: parseColor(text)!.rgb });
+    const of = (gone: string, ...kept: string[]) => kept[kept.map(rgb).indexOf(heirOf(rgb(gone).rgb, kept.map(rgb)) as never)] ?? hex(heirOf(rgb(gone).rgb, kept.map(rgb))!.rgb);
+    expect(of('#8c2415', '#1f2f5c', '#d0532b', '#4a4a4a')).toBe('#d0532b');
+    expect(of('#b83a1e', '#6e6e6e', '#2a7f62', '#c9a227')).not.toBe('#6e6e6e');
+    expect(of('#777777', '#8a8a8a', '#b83a1e')).toBe('#8a8a8a');
+  });
+});
+
+describe('Trial 5: what was found is told apart and called by names of its own', () => {
+  it('white and a paper white stay two, and what stands for others says so', () => {
+    const found = candidates(site, [piece('sheet', [['#fbfaf6', 0.5, 'ground'], ['#fbfaf7', 0.1, 'ground']])]);
+    const paper = found.find((one) => one.swatch === null)!;
+    expect(paper.hex).toBe('#fbfaf6');
+    expect(paper.why).toContain('stands for #fbfaf7 too');
+    expect(found.find((one) => one.swatch === 'white')!.alike).toEqual(['#ffffff']);
+  });
+  it('no two are proposed under one name', () => {
+    const near: [string, number, 'signal'][] = ['#4b2e83', '#553a92', '#3f2470', '#5b3fa0', '#472f6b'].map((one) => [one, 0.1, 'signal']);
+    const names = candidates(site, [piece('plums', near)]).map((one) => one.label.toLowerCase());
+    expect(new Set(names).size).toBe(names.length);
   });
 });

@@ -1,3 +1,3 @@
 export { candidates, type Candidate } from './candidates.ts';
-export { planTaking, takePalette, type Taking } from './take.ts';
+export { partFor, planTaking, takePalette, type NewSwatch, type Taking } from './take.ts';
 export { AS_DRAWN, drawnAndBuilt, groupSpots, type NeverDrawn, type PinSpot, type SpotGroup, type WithoutToken } from './pinned.ts';

@@ -1,6 +1,7 @@
 import { addSwatches, applyChange, removeSwatch, type Edit, type Op } from '../change/index.ts';
+import { deltaERgb } from '../color/index.ts';
 import { plural } from '../number/index.ts';
-import { drops, type Drop } from '../palette/index.ts';
+import { heirOf, type Drop } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import type { Candidate } from './candidates.ts';
 
@@ -12,19 +13,38 @@ export interface Taking {
   readonly drops: readonly (Drop<Candidate> & { readonly color: Candidate })[];
 }
 
-/** What would change if exactly `kept` stayed: said before it is done. */
-export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>): Taking {
-  return { adds: colors.filter((one) => kept.has(one.id) && one.swatch === null), drops: drops(colors, kept).filter((one) => one.color.swatch !== null) };
+/** A new swatch as it is taken. */
+export interface NewSwatch { readonly id: string; readonly label: string; readonly part: 'core' | 'side' }
+
+/**
+ * What would change if exactly `kept` stayed. What a swatch that goes is replaced
+ * by is the designer's to say (`heirs`, by candidate id), else the kept colour
+ * that stands in for it best.
+ */
+export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>, heirs: Readonly<Record<string, string | undefined>> = {}): Taking {
+  const stay = colors.filter((one) => kept.has(one.id));
+  return {
+    adds: stay.filter((one) => one.swatch === null),
+    drops: colors.filter((one) => !kept.has(one.id) && one.swatch !== null).map((color) => {
+      const heir = stay.find((one) => one.id === heirs[color.id]) ?? heirOf(color.rgb, stay) ?? null;
+      return { color, heir, deltaE: heir ? deltaERgb(color.rgb, heir.rgb) : Infinity };
+    }),
+  };
+}
+
+/** In which part a new colour belongs unless it is said otherwise: all but ornaments are for others to follow. */
+export function partFor(color: Candidate): 'core' | 'side' {
+  return color.role === 'ornament' ? 'side' : 'core';
 }
 
 /**
  * One edit that adds what is new among the kept and deletes the swatches that
  * are not kept, everything that names one going to its heir.
  *
- * @param names ids and labels for the new swatches, by candidate id
+ * @param names ids, labels and parts of the new swatches, by candidate id
  * @returns undefined when nothing would change
  */
-export function takePalette(site: Site, { adds, drops: gone }: Taking, names: ReadonlyMap<string, { readonly id: string; readonly label: string }>): Edit | undefined {
+export function takePalette(site: Site, { adds, drops: gone }: Taking, names: ReadonlyMap<string, NewSwatch>): Edit | undefined {
   if (adds.length === 0 && gone.length === 0) return undefined;
   const ops: Op[] = [];
   let now = site;
@@ -32,7 +52,7 @@ export function takePalette(site: Site, { adds, drops: gone }: Taking, names: Re
     ops.push(...edit.ops);
     now = applyChange(now, edit).site;
   };
-  if (adds.length > 0) run(addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color, part: 'side' as const }))));
+  if (adds.length > 0) run(addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color }))));
   for (const { color, heir } of gone) run(removeSwatch(now, color.swatch!, heir ? (heir.swatch ?? names.get(heir.id)!.id) : undefined));
   const label = [adds.length > 0 ? `Take ${plural(adds.length, 'colour')}` : '', gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : ''].filter(Boolean).join(', ');
   return { label: label[0]!.toUpperCase() + label.slice(1), ops };

@@ -20,12 +20,18 @@ export interface PaletteColor {
 }
 
 const OPAQUE = 250;
-/** Two colours nearer than this (ΔE OK) are one colour of the palette. */
-const SAME = 0.045;
+/** Two colours nearer than this (ΔE OK) are one colour of a drawing's palette: its flat areas are exact, and white beside a paper white is two. */
+const SAME = 0.015;
+/** The same for a photograph, whose every pixel differs. */
+const SAME_IN_PHOTO = 0.1;
+/** A run of one colour along this share of a row is a band, not a letter or a mark. */
+const BAND = 0.6;
+/** Share of a colour's area in bands from which it is a surface. */
+const SURFACE = 0.3;
 /** Smallest share of the area that is still a colour and not dirt. */
 const SMALLEST = 0.0015;
 
-interface Bin { lab: Oklab; rgb: Rgb8; count: number }
+interface Bin { lab: Oklab; rgb: Rgb8; count: number; /** Pixels of it in runs over most of a row. */ broad: number }
 
 /**
  * The palette of a picture, largest share first; the same picture always gives
@@ -47,12 +53,13 @@ export function extractPalette(pixels: Pixels, most = 8): PaletteColor[] {
   const groups = group(bins, drawing);
   const total = groups.reduce((sum, one) => sum + one.count, 0);
   const kept = groups.filter((one) => one.count / total >= SMALLEST).slice(0, most);
-  return kept.map(({ rgb, count }, i) => ({ rgb, share: count / total, ...roleOf(rgb, i, kept[0]!.rgb) }));
+  return kept.map((one, i) => ({ rgb: one.rgb, share: one.count / total, ...roleOf(one, i, kept[0]!.rgb) }));
 }
 
 class Histogram {
   total = 0;
   readonly #counts = new Map<number, number>();
+  readonly #broad = new Map<number, number>();
   readonly #shift: number;
   constructor(shift: number) {
     this.#shift = shift;
@@ -63,6 +70,12 @@ class Histogram {
     this.#counts.set(key, (this.#counts.get(key) ?? 0) + 1);
     this.total++;
   }
+  /** Counts a run of one colour over most of a row. */
+  band(r: number, g: number, b: number, length: number): void {
+    const s = this.#shift;
+    const key = ((r >> s) << 16) | ((g >> s) << 8) | (b >> s);
+    this.#broad.set(key, (this.#broad.get(key) ?? 0) + length);
+  }
   /** Most frequent first; equal counts by value, so that order never depends on chance. */
   bins(): Bin[] {
     const s = this.#shift;
@@ -72,7 +85,7 @@ class Histogram {
       .map(([key, count]) => {
         const channel = (bits: number) => Math.min(255, (((key >> bits) & 255) << s) + half);
         const rgb: Rgb8 = { r: channel(16), g: channel(8), b: channel(0), alpha: 1 };
-        return { rgb, lab: rgb8ToOklab(rgb), count };
+        return { rgb, lab: rgb8ToOklab(rgb), count, broad: this.#broad.get(key) ?? 0 };
       });
   }
 }
@@ -85,8 +98,13 @@ function histograms({ width, height, data }: Pixels): { flat: Histogram; all: Hi
   const same = (at: number, other: number) =>
     data[at] === data[other] && data[at + 1] === data[other + 1] && data[at + 2] === data[other + 2] && data[other + 3]! >= OPAQUE;
   for (let y = 0; y < height; y++) {
+    let start = 0;
     for (let x = 0; x < width; x++) {
       const at = y * row + x * 4;
+      if (x + 1 === width || !same(at, at + 4)) {
+        if (x + 1 - start >= width * BAND && data[at + 3]! >= OPAQUE) for (const one of [flat, all]) one.band(data[at]!, data[at + 1]!, data[at + 2]!, x + 1 - start);
+        start = x + 1;
+      }
       if (data[at + 3]! < OPAQUE) continue;
       opaque++;
       all.add(data[at]!, data[at + 1]!, data[at + 2]!);
@@ -100,10 +118,10 @@ function histograms({ width, height, data }: Pixels): { flat: Histogram; all: Hi
 
 /** Joins bins to the nearest larger colour within `SAME`; photographs take the mean of the group. */
 function group(bins: readonly Bin[], exact: boolean): Bin[] {
-  const groups: { lead: Bin; count: number; l: number; a: number; b: number }[] = [];
+  const groups: { lead: Bin; count: number; broad: number; l: number; a: number; b: number }[] = [];
   for (const bin of bins) {
     let nearest: (typeof groups)[number] | undefined;
-    let distance = exact ? SAME : SAME * 2.2;
+    let distance = exact ? SAME : SAME_IN_PHOTO;
     for (const one of groups) {
       const d = deltaE(one.lead.lab, bin.lab);
       if (d < distance) {
@@ -113,25 +131,28 @@ function group(bins: readonly Bin[], exact: boolean): Bin[] {
     }
     if (!nearest) {
       if (groups.length >= 64) continue;
-      nearest = { lead: bin, count: 0, l: 0, a: 0, b: 0 };
+      nearest = { lead: bin, count: 0, broad: 0, l: 0, a: 0, b: 0 };
       groups.push(nearest);
     }
     nearest.count += bin.count;
+    nearest.broad += bin.broad;
     nearest.l += bin.lab.l * bin.count;
     nearest.a += bin.lab.a * bin.count;
     nearest.b += bin.lab.b * bin.count;
   }
   return groups
-    .map(({ lead, count, l, a, b }) => {
-      if (exact) return { ...lead, count };
+    .map(({ lead, count, broad, l, a, b }) => {
+      if (exact) return { ...lead, count, broad };
       const lab = { l: l / count, a: a / count, b: b / count };
-      return { lab, rgb: oklabToRgb8Clipped(lab), count };
+      return { lab, rgb: oklabToRgb8Clipped(lab), count, broad };
     })
     .sort((one, other) => other.count - one.count || other.lab.l - one.lab.l);
 }
 
-function roleOf(rgb: Rgb8, rank: number, largest: Rgb8): { role: PictureRole; why: string } {
+function roleOf({ rgb, count, broad }: Bin, rank: number, largest: Rgb8): { role: PictureRole; why: string } {
   if (rank === 0) return { role: 'ground', why: 'covers most' };
+  // A band over the width, a footer: a surface, however dark or strong its colour is.
+  if (broad >= count * SURFACE) return { role: 'ground', why: 'runs over the width' };
   const lab = rgb8ToOklab(rgb);
   const chroma = Math.hypot(lab.a, lab.b);
   const far = Math.abs(lab.l - rgb8ToOklab(largest).l) > 0.4;

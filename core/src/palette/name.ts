@@ -34,3 +34,23 @@ export function uniquePath(label: string, taken: Iterable<string>): string {
   for (let n = 2; known.has(path); n++) path = `${base}-${n}`;
   return path;
 }
+
+/** Working names for colours, each its own: what two would share is told apart by how strong and how light they are, then by number. */
+export function proposeNames(colors: readonly Oklch[], taken: Iterable<string>): string[] {
+  const known = [...taken];
+  return colors.map((color, i) => {
+    const plain = proposeName(color);
+    const others = colors.filter((other, at) => at !== i && proposeName(other) === plain);
+    const name = uniqueName(others.length > 0 ? `${comparedWith(color, others)}${plain.toLowerCase()}` : plain, known);
+    known.push(name);
+    return name[0]!.toUpperCase() + name.slice(1);
+  });
+}
+
+/** What sets a colour apart from others of its name; nothing for the one in the middle. */
+function comparedWith({ l, c }: Oklch, others: readonly Oklch[]): string {
+  if (others.every((other) => c > other.c + 0.02)) return 'Strong ';
+  if (others.every((other) => c < other.c - 0.02)) return 'Soft ';
+  if (others.every((other) => l > other.l)) return 'Lighter ';
+  return others.every((other) => l < other.l) ? 'Darker ' : '';
+}

@@ -42,6 +42,25 @@ describe('palette of a picture', () => {
     expect(extractPalette({ width: size, height: size, data }).map((one) => hex(one.rgb))).toEqual(['#ffffff', '#b83a1e']);
   });
 
+  it('Trial 5: a band over the width and a footer are grounds, and white is not swallowed by a paper white', () => {
+    const [width, height] = [200, 200];
+    const data = new Uint8ClampedArray(width * height * 4);
+    const at = (x: number, y: number): string => {
+      if (y < 24) return '#14211f';
+      if (y >= 170) return '#b83a1e';
+      if (y >= 60 && y < 90) return '#ffffff';
+      // Letters: strokes of four px with gaps.
+      if (y >= 110 && y < 130 && x > 20 && x < 180 && x % 9 < 4) return '#2b2b2b';
+      return '#fbfaf6';
+    };
+    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
+      const { r, g, b } = parseColor(at(x, y))!.rgb;
+      data.set([r, g, b, 255], (y * width + x) * 4);
+    }
+    expect(Object.fromEntries(extractPalette({ width, height, data }).map((one) => [hex(one.rgb), one.role])))
+      .toEqual({ '#fbfaf6': 'ground', '#ffffff': 'ground', '#14211f': 'ground', '#b83a1e': 'ground', '#2b2b2b': 'text' });
+  });
+
   it('gives the same palette for the same picture', () => {
     expect(extractPalette(logo(['#336699', '#ffcc00']))).toEqual(extractPalette(logo(['#336699', '#ffcc00'])));
   });

@@ -26,8 +26,8 @@ export type SiftPart = keyof typeof SIFT_WEIGHTS;
 const ROLE: Record<PictureRole, number> = { signal: 1, text: 0.8, ground: 0.7, ornament: 0.2 };
 /** ΔE OK at which a colour is fully apart from those before it. */
 const FULLY_APART = 0.2;
-/** ΔE OK below which nobody can tell two colours apart side by side. */
-export const ALIKE = 0.02;
+/** ΔE OK below which two colours count as one: half of what is just noticeable side by side, so that white and a paper white stay two. */
+export const ALIKE = 0.01;
 
 export interface Sifted<C extends SiftColor = SiftColor> {
   readonly color: C;

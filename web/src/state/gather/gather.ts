@@ -1,8 +1,8 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import type { Evidence } from '@yohaku/core';
 
-/** What a designer decided of one colour: keep or leave it whatever its score, and what it is called. */
-export interface SiftChoice { readonly keep?: boolean; readonly name?: string }
+/** What a designer decided of one colour: keep or leave it whatever its score, what it is called, of which part it is, what replaces it. */
+export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly heir?: string }
 
 /** A drawn design pinned over a page: at which width, and how much of it is seen, faded or wiped. */
 export interface Pin { readonly evidence: string; readonly page: string; readonly width: number; readonly way: 'fade' | 'wipe'; readonly amount: number }

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, addLogoForm, candidates, cutDownText, homePage, placesOf, planTaking, plural, swatchPath, takePalette, type Asset, type Candidate, type Drop, type Evidence, type SiftPart } from '@yohaku/core';
+import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { TextField, nameProblem } from '../../ui/index.ts';
+import { Choice, TextField, nameProblem } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
@@ -15,7 +15,7 @@ const ROW = 28;
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BringIn, CostCurve, LogoPanel, PinPanel, TextField, Reaching],
+  imports: [BringIn, Choice, CostCurve, LogoPanel, PinPanel, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -35,7 +35,7 @@ export class GatherStep {
   });
   protected readonly sift = computed(() => siftOrder(this.#colors(), this.#evidence(), this.state().count, this.state().choices));
   protected readonly curve = computed(() => ({ costs: this.sift().costs, knee: this.sift().knee, kept: this.sift().kept.length, cost: this.sift().cost }));
-  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((one) => one.color.id))));
+  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((one) => one.color.id)), Object.fromEntries(Object.entries(this.state().choices).map(([id, { heir }]) => [id, heir]))));
   protected readonly hand = computed(() => this.state().hand);
   protected readonly piece = computed(() => this.#evidence().find((one) => one.id === this.chosen()));
 
@@ -167,24 +167,60 @@ export class GatherStep {
     line.addEventListener('pointerup', () => line.removeEventListener('pointermove', move), { once: true });
   }
 
+  /** Ids of what would be new, the same for the wall's look at it and for the edit. */
+  readonly #ids = new Map<string, string>();
+  readonly #edit = computed((): Edit | undefined => {
+    const site = this.#editor.current();
+    const plan = this.plan();
+    if (!site) return undefined;
+    const idOf = (id: string) => {
+      const known = this.#ids.get(id);
+      // What was taken and undone is new again.
+      const fresh = known !== undefined && site.brand.swatches[known] === undefined ? known : freshId('s');
+      this.#ids.set(id, fresh);
+      return fresh;
+    };
+    return takePalette(site, plan, new Map(plan.adds.map((color) => [color.id, { id: idOf(color.id), label: this.name(color), part: this.part(color) }])));
+  });
+  /** While the button is pointed at or in focus, the wall shows the pages as they would be. */
+  protected tries(on: boolean): void {
+    const edit = this.#edit();
+    if (on && edit) this.#editor.preview(() => edit);
+    else this.#editor.cancel();
+  }
+  protected part(color: Candidate): 'core' | 'side' {
+    return this.state().choices[color.id]?.part ?? partFor(color);
+  }
+  protected turnPart(color: Candidate): void {
+    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }));
+  }
+  /** What replaces each swatch that goes. */
+  protected readonly heirs = computed(() => new Map(this.plan().drops.map((one) => [one.color.id, one])));
+  protected readonly keptOptions = computed(() => this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })));
+  protected replace(color: Candidate, heir: string): void {
+    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { heir } }));
+  }
+
   protected apply(): void {
     const plan = this.plan();
-    const names = new Map(this.sift().kept.map(({ color }) => [color.id, { id: freshId('s'), label: this.name(color) }]));
-    this.#editor.commit((site) => takePalette(site, plan, names));
+    const edit = this.#edit();
+    if (!edit) return;
+    this.#editor.commit(() => edit);
     this.#store.dispatch(GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((one) => one.color)].map((one) => one.id) }));
   }
 
   /** What taking does, before it is done. */
   protected readonly says = computed(() => {
     const { adds, drops } = this.plan();
-    // A place that two of them paint changes once.
+    // Worked out from the edit itself: what follows a swatch by rule changes with it.
     const site = this.#editor.current();
-    const places = new Set(site ? drops.flatMap((one) => (one.color.swatch ? placesOf(site, swatchPath(site.brand.swatches[one.color.swatch]!)) : [])) : []).size;
+    const edit = this.#edit();
+    const places = site && edit ? ripple(site, applyChange(site, edit).site).changed.length : 0;
     const parts = [
       ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
-      ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.heir ? this.name(one.heir) : 'nothing'})`).join(', ')}; ${plural(places, 'place')} change`] : []),
+      ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.heir ? this.name(one.heir) : 'nothing'})`).join(', ')}`] : []),
     ];
-    return parts.join('; ');
+    return parts.length > 0 ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ') : '';
   });
   protected readonly scope = computed((): Scope => ({ words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches paint no place until something is set to them' }));
   protected readonly plural = plural;
