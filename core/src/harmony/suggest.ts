@@ -50,15 +50,17 @@ const FAMILY = 40;
  * that every pair that occurs holds. Two that nobody would tell apart are one.
  *
  * @param stay ids of swatches that stay as they are; the one with the most chroma leads
+ * @param progress told of each harmony begun
  */
-export function suggest(site: Site, stay: ReadonlySet<string>): Suggestion[] {
+export function suggest(site: Site, stay: ReadonlySet<string>, progress: (done: number, of: number) => void = () => undefined): Suggestion[] {
   const lead = [...stay].map((id) => swatchColor(site.brand, id)).filter((color) => color !== undefined).sort((one, other) => other.c - one.c)[0];
   if (!lead) return [];
   const free = site.brand.swatchOrder.map((id) => site.brand.swatches[id]!).filter((one) => !stay.has(one.id) && !one.locked && !one.rule);
   const families = familiesOf(free);
   const found: { suggestion: Suggestion; site: Site }[] = [];
   const apart = (one: Site) => distance(site, one) >= SUGGESTIONS_APART && found.every((other) => distance(other.site, one) >= SUGGESTIONS_APART);
-  for (const { name, turns } of HARMONIES) for (const { first, chroma } of SPREADS) {
+  for (const [done, { name, turns }] of HARMONIES.entries()) for (const { first, chroma } of SPREADS) {
+    progress(done, HARMONIES.length);
     const turned = spread(site, lead, families, free, turns, first, chroma);
     if (!apart(turned)) continue;
     const mend = mendBrand(turned, stay);

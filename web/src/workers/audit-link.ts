@@ -1,8 +1,8 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { NO_READINGS, type Change, type PixelSets, type Site, type Suggestion } from '@yohaku/core';
+import { NO_READINGS, type Change, type PixelSets, type Site } from '@yohaku/core';
 import { AuditActions, LayoutRead, PixelsRead, siteFeature } from '../state/index.ts';
-import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
+import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
 @Injectable({ providedIn: 'root' })
@@ -15,7 +15,7 @@ export class AuditLink {
   #known: Site | undefined;
   #lastEdit = '';
   #asked = 0;
-  readonly #waiting = new Map<number, (answer: never) => void>();
+  readonly #waiting = new Map<number, (answer: ReadFile) => void>();
 
   constructor() {
     effect(() => {
@@ -36,22 +36,12 @@ export class AuditLink {
     (this.#worker ??= this.#start()).postMessage(message);
   }
 
-  /** The least movement that makes every pair of the brand hold, with some swatches locked; worked out beside the desk. */
-  mend(locked: readonly string[]): Promise<BrandMend> {
-    return this.#ask((asked) => ({ kind: 'mend', asked, locked }));
-  }
-
   /** Reads a file of tokens beside the desk. */
   read(name: string, text: string): Promise<ReadFile> {
     return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
   }
 
-  /** Palettes suggested from the swatches that stay, worked out beside the desk. */
-  suggest(stay: readonly string[]): Promise<readonly Suggestion[]> {
-    return this.#ask((asked) => ({ kind: 'suggest', asked, stay }));
-  }
-
-  #ask<T extends BrandMend | ReadFile | readonly Suggestion[]>(question: (asked: number) => ToAudit): Promise<T> {
+  #ask(question: (asked: number) => ToAudit): Promise<ReadFile> {
     const asked = ++this.#asked;
     return new Promise((resolve) => {
       this.#waiting.set(asked, resolve);
@@ -77,7 +67,7 @@ export class AuditLink {
     const worker = new Worker(new URL('./audit.worker.ts', import.meta.url), { type: 'module' });
     worker.addEventListener('message', ({ data }: MessageEvent<FromAudit>) => {
       if (data.kind === 'answer') {
-        this.#waiting.get(data.asked)?.(data.answer as never);
+        this.#waiting.get(data.asked)?.(data.answer);
         this.#waiting.delete(data.asked);
         return;
       }

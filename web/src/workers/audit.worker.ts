@@ -1,6 +1,6 @@
-import { applyChange, auditCounts, auditSite, findings, mendBrand, ripple, tally, worse, placesAmong, readIncoming, setValues, shortfall, suggest, SiteIssues, NO_READINGS, NO_PIXELS, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, ripple, tally, worse, placesAmong, readIncoming, setValues, shortfall, SiteIssues, NO_READINGS, NO_PIXELS, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
-import type { BrandMend, FromAudit, ReadFile, ToAudit } from './messages.ts';
+import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Rows sent at most in one list; the counts are always whole. */
 const MOST_ROWS = 3000;
@@ -24,8 +24,6 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
     audit = auditSite(site, audit, undefined, pixels, layout);
     return answer({ kind: 'report', report: report(audit) });
   }
-  if (data.kind === 'mend') return answer({ kind: 'answer', asked: data.asked, answer: brandMend(site, data.locked) });
-  if (data.kind === 'suggest') return answer({ kind: 'answer', asked: data.asked, answer: suggest(site, new Set(data.stay)) });
   const before = { site, audit };
   site = applyChange(site, data.change).site;
   audit = auditSite(site, audit);
@@ -40,11 +38,6 @@ function readFile(name: string, text: string): ReadFile {
     if (error instanceof SiteIssues) return { problem: `${error.issues[0]!.path} ${error.issues[0]!.message}` };
     throw error;
   }
-}
-
-function brandMend(of: Site, locked: readonly string[]): BrandMend {
-  const { moves, conflicts, movement, mended } = mendBrand(of, new Set(locked));
-  return { moves, movement, mended, conflicts: conflicts.map((one) => ({ words: one.words, places: placesAmong(one.pairs.flatMap((pair) => pair.places.map((place) => ({ place })))).length })) };
 }
 
 function answer(message: FromAudit): void {

@@ -4,12 +4,21 @@ import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
 /** To the audit worker: the whole site once, then only changes. */
 export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
-  | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
-  | { readonly kind: 'suggest'; readonly asked: number; readonly stay: readonly string[] }
   | { readonly kind: 'pixels'; readonly sets: PixelSets }
   | { readonly kind: 'layout'; readonly readings: readonly LayoutReading[] }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
+
+/** To the worker of what takes long: the site, then what is asked of it. */
+export type ToLong =
+  | { readonly kind: 'site'; readonly site: Site }
+  | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
+  | { readonly kind: 'suggest'; readonly asked: number; readonly stay: readonly string[] };
+
+/** From it: how far it is, 0 to 1, and what it found. */
+export type FromLong =
+  | { readonly kind: 'progress'; readonly asked: number; readonly share: number }
+  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandMend | readonly Suggestion[] };
 
 /** A joint mend as the desk shows it: plain data. */
 export interface BrandMend {
@@ -25,6 +34,6 @@ export type ReadFile = { readonly incoming: Incoming } | { readonly problem: str
 
 /** From it: counts and the first rows of lists. */
 export type FromAudit =
-  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandMend | ReadFile | readonly Suggestion[] }
+  | { readonly kind: 'answer'; readonly asked: number; readonly answer: ReadFile }
   | { readonly kind: 'report'; readonly report: AuditReport }
   | { readonly kind: 'ripple'; readonly ripple: RippleReport };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { applyChange } from '../../change/index.ts';
-import { contrastRatio, deltaERgb, mapToSrgb, paintedRgb, parseColor, type Rgb8 } from '../../color/index.ts';
+import { contrastRatio, deltaERgb, luminance, mapToSrgb, paintedRgb, parseColor, type Rgb8 } from '../../color/index.ts';
 import { deriveColor } from '../../palette/index.ts';
 import { placesOf } from '../../reach/index.ts';
 import { type Site } from '../../site/index.ts';
@@ -39,13 +39,16 @@ function exhaustive(site: Site): number {
   const now = new Map<string, Rgb8>(was);
   // Black and white, where no swatch can be read, are no swatch and stay.
   const rgbOf = (layer: PairLayer) => now.get(idOf.get(layer.chain.at(-1)!) ?? '') ?? parseColor(layer.css)!.rgb;
+  const wasOf = (layer: PairLayer) => was.get(idOf.get(layer.chain.at(-1)!) ?? '') ?? parseColor(layer.css)!.rgb;
+  // Which of two colours is the light one stays, where that is seen.
+  const keepsSide = (fore: PairLayer, behind: PairLayer) => contrastRatio(wasOf(fore), wasOf(behind)) < 1.25 || luminance(wasOf(fore)) > luminance(wasOf(behind)) === luminance(rgbOf(fore)) > luminance(rgbOf(behind));
   const judge = () => {
     for (const id of brand.swatchOrder) {
       const { rule } = brand.swatches[id]!;
       if (rule) now.set(id, paintedRgb(deriveColor(sources.get(rule.source) ?? brand.swatches[rule.source]!.color, rule)));
     }
     const cost = brand.swatchOrder.reduce((sum, id) => sum + deltaERgb(was.get(id)!, now.get(id)!) * places.get(id)!, 0);
-    if (cost < least && pairs.every((pair) => pair.behind === null || pair.fores.some((fore) => contrastRatio(rgbOf(fore), rgbOf(pair.behind![0]!)) >= pair.needed))) least = cost;
+    if (cost < least && pairs.every((pair) => pair.behind === null || pair.fores.some((fore) => contrastRatio(rgbOf(fore), rgbOf(pair.behind![0]!)) >= pair.needed && keepsSide(fore, pair.behind![0]!)))) least = cost;
   };
   const sources = new Map<string, (typeof options)[number][number]>();
   const choose = (at: number): void => {
@@ -121,5 +124,27 @@ describe('mending a whole brand', () => {
     const mend = mendBrand(read, new Set(['white', 'ink', 'brand']));
     expect(mend.moves.map((move) => move.label)).toEqual(['Running text of Pale']);
     expect(failing(after(read, mend))).toEqual([]);
+  });
+
+  it('Trial 9: keeps which side is light, and says what cannot hold as causes, with the change that frees each', () => {
+    // Both texts on them would be read if white turned dark; it is the light side, and stays it.
+    const site = painted({ white: '#ffffff', ink: '#8a8a8a', brand: '#eeaa99' }, ['ink', 'brand']);
+    const mend = mendBrand(site);
+    expect(mend.moves.filter((move) => move.swatch === 'white' && luminance(parseColor(move.to)!.rgb) < 0.5)).toEqual([]);
+    // One sentence for all that hangs on the same colours, however many pairs that is.
+    expect(mend.conflicts.length).toBeLessThanOrEqual(3);
+    expect(mend.conflicts.some((one) => one.pairs.length > 3)).toBeTrue();
+    const words = mend.conflicts.map((one) => one.words).join('\n');
+    expect(words).toMatch(/^ink stays, so these cannot hold: .*\. Let ink move and all of it holds\.$/m);
+    expect(words).toMatch(/primary label of Pale on/i);
+    // What it names as the way out is one.
+    const freed = mendBrand(painted({ white: '#ffffff', ink: '#8a8a8a', brand: '#eeaa99' }));
+    expect(freed.conflicts).toEqual([]);
+  });
+  it('Trial 9: tries a bounded number of ways, and tells how far it is', () => {
+    const seen: number[] = [];
+    mendBrand(painted({ white: '#ffffff', ink: '#999999', brand: '#eeaa99' }, ['white']), new Set(), undefined, (done, of) => seen.push(done / of));
+    expect(seen.at(-1)).toBe(1);
+    expect(seen.every((share, i) => share >= (seen[i - 1] ?? 0) && share <= 1)).toBeTrue();
   });
 });

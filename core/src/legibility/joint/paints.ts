@@ -92,7 +92,7 @@ function makeVariable(id: string, label: string, address: readonly string[], swa
 }
 
 /** The swatch at the end of a chain of rules. */
-function rootOf(brand: Brand, id: string): string {
+export function rootOf(brand: Brand, id: string): string {
   let at = id;
   for (let i = 0; i < 20; i++) {
     const source = brand.swatches[at]?.rule?.source;

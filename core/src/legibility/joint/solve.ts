@@ -11,14 +11,18 @@ const UNIT = 10_000;
 /** A way in which a pair may hold: by which of its foregrounds, and whether that is the lighter one. */
 export interface Way { readonly fore: number; readonly lighter: boolean }
 
-/** Pairs between the same colours as the search sees them: the one that asks most stands for all. */
-export interface Constraint {
-  readonly pair: Pair;
-  readonly all: readonly Pair[];
-}
-
 /** Index of the lightness of each variable. */
 export type Assignment = ReadonlyMap<Variable, number>;
+
+/**
+ * What a pair asks of the lightnesses when it is to hold in one way: nothing or
+ * the impossible; of one variable, that it keeps off some of them; of two, that
+ * the light one is at least at `least[j]` while the dark one is at j.
+ */
+export type Relation =
+  | { readonly kind: 'nothing' | 'impossible' }
+  | { readonly kind: 'bar'; readonly variable: Variable; readonly barred: ReadonlySet<number> }
+  | { readonly kind: 'order'; readonly light: Variable; readonly dark: Variable; readonly least: readonly number[] };
 
 /** Ratio of one foreground of a pair under an assignment, and whether it is the lighter. */
 export function ratioUnder(pair: Pair, fore: number, paints: ReadonlyMap<string, Paint>, at: (variable: Variable) => number): { ratio: number; lighter: boolean } {
@@ -36,21 +40,73 @@ export function holds(pair: Pair, paints: ReadonlyMap<string, Paint>, at: (varia
   return pair.fores.some((_, fore) => ratioUnder(pair, fore, paints, at).ratio >= pair.needed);
 }
 
+/** What a pair asks when it is to hold in one way. `from`: where variables stand that it does not ask anything of. */
+export function relationOf(pair: Pair, way: Way, paints: ReadonlyMap<string, Paint>, from: Assignment): Relation {
+  const fore = paintOf(paints, pair.fores[way.fore]!)?.variable;
+  // Of several translucent layers the topmost that moves is looked at; the others stand where they are.
+  const behind = pair.behind!.map((layer) => paintOf(paints, layer)?.variable).find((one) => one !== undefined);
+  const fits = (foreAt: number | null, behindAt: number | null): boolean => {
+    const { ratio, lighter } = ratioUnder(pair, way.fore, paints, (variable) => (variable === fore && foreAt !== null ? foreAt : variable === behind && behindAt !== null ? behindAt : from.get(variable)!));
+    return ratio >= pair.needed && lighter === way.lighter;
+  };
+  const bar = (variable: Variable, ok: (index: number) => boolean): Relation => ({ kind: 'bar', variable, barred: new Set(variable.lightness.map((_, i) => i).filter((i) => !ok(i))) });
+  if (fore && fore === behind) return bar(fore, (i) => fits(i, i));
+  const [light, dark] = way.lighter ? [fore, behind] : [behind, fore];
+  const ok = (lightAt: number | null, darkAt: number | null): boolean => (way.lighter ? fits(lightAt, darkAt) : fits(darkAt, lightAt));
+  if (!light || !dark) {
+    const only = light ?? dark;
+    return only ? bar(only, (i) => (light ? ok(i, null) : ok(null, i))) : { kind: ok(null, null) ? 'nothing' : 'impossible' };
+  }
+  let least = 0;
+  const all = dark.lightness.map((_, j) => {
+    while (least < light.lightness.length && !ok(least, j)) least++;
+    return least;
+  });
+  return { kind: 'order', light, dark, least: all };
+}
+
 /**
- * The least movement under which every constraint holds in the way chosen for
- * it, exactly, on the lattice of lightnesses.
- *
- * With the way chosen, a constraint says "if the darker is at least this light,
- * the lighter is at least that light": such constraints and any costs are a
- * minimum cut (H. Ishikawa, "Exact optimization for Markov random fields with
- * convex priors", 2003; here with monotone constraints instead of priors).
+ * Whether relations can hold together. What they ask of lightnesses holds for
+ * the darker of two answers wherever it holds for both, so there is a darkest
+ * answer or none: it is found by raising what must be lighter until nothing must.
+ */
+export function canHold(variables: readonly Variable[], relations: readonly Relation[]): boolean {
+  if (relations.some((one) => one.kind === 'impossible')) return false;
+  const barred = barredBy(relations);
+  const at = new Map<Variable, number>();
+  const raise = (variable: Variable, to: number): boolean => {
+    const not = barred.get(variable);
+    while (not?.has(to)) to++;
+    at.set(variable, to);
+    return to < variable.lightness.length;
+  };
+  if (!variables.every((variable) => raise(variable, 0))) return false;
+  for (let changed = true; changed;) {
+    changed = false;
+    for (const one of relations) {
+      if (one.kind !== 'order') continue;
+      const least = one.least[at.get(one.dark)!]!;
+      if (least <= at.get(one.light)!) continue;
+      if (!raise(one.light, least)) return false;
+      changed = true;
+    }
+  }
+  return true;
+}
+
+/**
+ * The least movement under which every relation holds, exactly, on the lattice of
+ * lightnesses: such relations and any costs are a minimum cut (H. Ishikawa,
+ * "Exact optimization for Markov random fields with convex priors", 2003; here
+ * with monotone constraints instead of priors).
  *
  * @returns undefined when they cannot hold together
  */
-export function solve(variables: readonly Variable[], constraints: readonly (Constraint & { readonly way: Way })[], paints: ReadonlyMap<string, Paint>, from: Assignment): { cost: number; at: Assignment } | undefined {
+export function solve(variables: readonly Variable[], relations: readonly Relation[]): { cost: number; at: Assignment } | undefined {
+  if (relations.some((one) => one.kind === 'impossible')) return undefined;
   const cut = new MinCut();
   const first = new Map<Variable, number>();
-  const barred = new Map<Variable, Set<number>>();
+  const barred = barredBy(relations);
   for (const variable of variables) {
     const start = cut.node();
     for (let i = 2; i < variable.lightness.length; i++) cut.node();
@@ -58,12 +114,16 @@ export function solve(variables: readonly Variable[], constraints: readonly (Con
   }
   /** Node that lies on the side of the source exactly when the variable is at `index` or lighter. */
   const atLeast = (variable: Variable, index: number): number => (index <= 0 ? 0 : index >= variable.lightness.length ? 1 : first.get(variable)! + index - 1);
-  for (const { pair, way } of constraints) relate(pair, way);
-  for (const variable of variables)
-    for (let i = 0; i < variable.lightness.length; i++) {
-      const cost = barred.get(variable)?.has(i) ? UNCUTTABLE : Math.round(movement(variable, i) * UNIT);
-      cut.connect(atLeast(variable, i), atLeast(variable, i + 1), cost, UNCUTTABLE);
-    }
+  for (const one of relations) {
+    if (one.kind !== 'order') continue;
+    one.least.forEach((least, j) => {
+      if (least > (one.least[j - 1] ?? 0)) cut.connect(atLeast(one.dark, j), atLeast(one.light, least), UNCUTTABLE);
+    });
+  }
+  for (const variable of variables) {
+    const costs = costsOf(variable);
+    for (let i = 0; i < variable.lightness.length; i++) cut.connect(atLeast(variable, i), atLeast(variable, i + 1), barred.get(variable)?.has(i) ? UNCUTTABLE : costs[i]!, UNCUTTABLE);
+  }
   const cost = cut.run();
   if (cost >= UNCUTTABLE) return undefined;
   const at = new Map(variables.map((variable) => {
@@ -72,40 +132,22 @@ export function solve(variables: readonly Variable[], constraints: readonly (Con
     return [variable, index];
   }));
   return { cost: cost / UNIT, at };
+}
 
-  function relate(pair: Pair, way: Way): void {
-    const fore = paintOf(paints, pair.fores[way.fore]!)?.variable;
-    // Of several translucent layers the topmost that moves is looked at; the others stand where they are.
-    const behind = pair.behind!.map((layer) => paintOf(paints, layer)?.variable).find((one) => one !== undefined);
-    const fits = (foreAt: number | null, behindAt: number | null): boolean => {
-      const { ratio, lighter } = ratioUnder(pair, way.fore, paints, (variable) => (variable === fore && foreAt !== null ? foreAt : variable === behind && behindAt !== null ? behindAt : from.get(variable)!));
-      return ratio >= pair.needed && lighter === way.lighter;
-    };
-    if (fore && fore === behind) {
-      for (let i = 0; i < fore.lightness.length; i++) if (!fits(i, i)) bar(fore, i);
-      return;
-    }
-    const [light, dark] = way.lighter ? [fore, behind] : [behind, fore];
-    const ok = (lightAt: number | null, darkAt: number | null): boolean => (way.lighter ? fits(lightAt, darkAt) : fits(darkAt, lightAt));
-    if (!light || !dark) {
-      const only = light ?? dark;
-      if (!only) {
-        if (!ok(null, null)) cut.connect(0, 1, UNCUTTABLE);
-        return;
-      }
-      for (let i = 0; i < only.lightness.length; i++) if (!(light ? ok(i, null) : ok(null, i))) bar(only, i);
-      return;
-    }
-    let least = 0;
-    for (let j = 0; j < dark.lightness.length; j++) {
-      const before = least;
-      while (least < light.lightness.length && !ok(least, j)) least++;
-      if (least > before) cut.connect(atLeast(dark, j), atLeast(light, least), UNCUTTABLE);
-      if (least >= light.lightness.length) break;
-    }
-  }
+const costs = new WeakMap<Variable, readonly number[]>();
 
-  function bar(variable: Variable, index: number): void {
-    barred.set(variable, (barred.get(variable) ?? new Set()).add(index));
+function costsOf(variable: Variable): readonly number[] {
+  let known = costs.get(variable);
+  if (!known) costs.set(variable, (known = variable.lightness.map((_, i) => Math.round(movement(variable, i) * UNIT))));
+  return known;
+}
+
+function barredBy(relations: readonly Relation[]): Map<Variable, Set<number>> {
+  const barred = new Map<Variable, Set<number>>();
+  for (const one of relations) if (one.kind === 'bar') {
+    const known = barred.get(one.variable) ?? new Set();
+    for (const index of one.barred) known.add(index);
+    barred.set(one.variable, known);
   }
+  return barred;
 }

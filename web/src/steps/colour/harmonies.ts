@@ -2,16 +2,17 @@ import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, injec
 import { cutDownText, deltaERgb, parseColor, placesOf, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
 import { isTyping } from '../../ui/index.ts';
-import { AuditLink } from '../../workers/index.ts';
+import { LongWork } from '../../workers/index.ts';
+import { LongWorkLine } from '../long-work-line.ts';
 
 /** Palettes suggested from the swatches that stay: tried on the wall while pointed at or in focus, taken only on purpose, whole or by one swatch. */
 @Component({
   selector: 'yo-harmonies',
   host: { '(document:keydown)': 'press($event)', '(document:keyup)': 'release($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [LongWorkLine, Reaching],
   template: `
-    <div class="between head"><span>From {{ names() }}, which {{ stay().length === 1 ? 'stays' : 'stay' }}; grounds pass in each</span><button class="act" (click)="closed.emit()">Contrast field</button></div>
+    <div class="between head"><span>From {{ names() }}, which {{ stay().length === 1 ? 'stays' : 'stay' }}{{ verdict() }}</span><button class="act" (click)="closed.emit()">Contrast field</button></div>
     @if (list(); as list) {
       <ul>
         @for (one of list; track one.name) {
@@ -25,7 +26,7 @@ import { AuditLink } from '../../workers/index.ts';
         } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
       </ul>
       <p class="note">The wall shows what is pointed at; H, held, shows the next. A press on one colour takes that swatch alone.</p>
-    } @else { <p class="note" role="status">Working them out…</p> }
+    } @else if (stopped()) { <p class="note" role="status">Stopped. <button class="act" (click)="again()">Work them out</button></p> } @else { <yo-long-work words="Working them out" /> }
   `,
   styles: `
     :host { display: block; }
@@ -38,7 +39,7 @@ import { AuditLink } from '../../workers/index.ts';
 })
 export class Harmonies {
   readonly #editor = inject(Editor);
-  readonly #link = inject(AuditLink);
+  readonly #work = inject(LongWork);
   /** Ids of the swatches that stay. */
   readonly stay = input.required<readonly string[]>();
   readonly closed = output();
@@ -52,14 +53,32 @@ export class Harmonies {
       const stay = this.stay();
       if (this.#editor.current()) untracked(() => void this.#ask(stay));
     });
-    inject(DestroyRef).onDestroy(() => this.#editor.cancel());
+    inject(DestroyRef).onDestroy(() => {
+      this.#work.stop();
+      this.#editor.cancel();
+    });
   }
 
   async #ask(stay: readonly string[]): Promise<void> {
     const asked = ++this.#asked;
-    const list = await this.#link.suggest(stay);
-    if (asked === this.#asked) this.list.set(list);
+    // A list for other swatches is not left standing under these names.
+    this.list.set(null);
+    this.tried.set(null);
+    this.stopped.set(false);
+    this.#editor.cancel();
+    const list = await this.#work.suggest(stay);
+    if (asked !== this.#asked) return;
+    if (list) this.list.set(list);
+    else this.stopped.set(true);
   }
+  protected readonly stopped = signal(false);
+  protected again(): void {
+    void this.#ask(this.stay());
+  }
+  protected readonly verdict = computed(() => {
+    const list = this.list();
+    return list?.length ? (list.every((one) => one.failing === 0) ? '; all pairs hold in each' : '; what falls short is said') : '';
+  });
 
   protected tries(suggestion: Suggestion | null): void {
     this.#editor.preview((site) => (suggestion ? { label: suggestion.name, ops: takeSuggestion(site, suggestion) } : undefined));

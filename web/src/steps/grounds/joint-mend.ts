@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, output, signal, untracked } from '@angular/core';
 import { cutDownText, plural, type JointMove } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
-import { AuditLink, type BrandMend } from '../../workers/index.ts';
+import { LongWork, type BrandMend } from '../../workers/index.ts';
+import { LongWorkLine } from '../long-work-line.ts';
 
 /** All failing pairs of the brand mended together: shown on the wall, taken whole or swatch by swatch. */
 @Component({
   selector: 'yo-joint-mend',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [LongWorkLine, Reaching],
   template: `
     <div class="between"><h2 class="strong">Mend the brand together</h2><p class="acts">
       @if (mend()?.moves?.length) { <button class="box" [yoReaching]="whole()" (click)="take(mend()!.moves)">Take {{ mend()!.moves.length === 1 ? 'it' : 'all ' + mend()!.moves.length }}</button> }
@@ -28,7 +29,7 @@ import { AuditLink, type BrandMend } from '../../workers/index.ts';
       } @else if (!mend.conflicts.length) { <p>Every pair that occurs holds. There is nothing to mend.</p> }
       @for (conflict of mend.conflicts; track $index) { <p class="conflict">{{ conflict.words }} {{ plural(conflict.places, 'place') }} stay as they are.</p> }
       @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button class="act" (click)="free()">Let all move</button></p> }
-    } @else { <p class="note" role="status">Working it out…</p> }
+    } @else if (stopped()) { <p class="note" role="status">Stopped; nothing was changed. <button class="act" (click)="again()">Work it out</button></p> } @else { <yo-long-work words="Working it out" /> }
   `,
   styles: `
     :host { display: block; }
@@ -41,7 +42,7 @@ import { AuditLink, type BrandMend } from '../../workers/index.ts';
 })
 export class JointMend {
   readonly #editor = inject(Editor);
-  readonly #link = inject(AuditLink);
+  readonly #work = inject(LongWork);
   readonly closed = output();
   /** Swatches that stay although they are not locked. */
   protected readonly stays = signal<readonly string[]>([]);
@@ -55,12 +56,27 @@ export class JointMend {
       const stays = this.stays();
       if (site) untracked(() => void this.#ask(stays));
     });
-    inject(DestroyRef).onDestroy(() => this.#editor.cancel());
+    inject(DestroyRef).onDestroy(() => {
+      this.#work.stop();
+      this.#editor.cancel();
+    });
   }
 
+  protected readonly stopped = signal(false);
+  protected again(): void {
+    void this.#ask(this.stays());
+  }
+  #asked = 0;
+
   async #ask(stays: readonly string[]): Promise<void> {
-    const mend = await this.#link.mend(stays);
-    if (stays !== this.stays()) return;
+    // What was proposed for another choice is not left standing as if it were for this one.
+    const asked = ++this.#asked;
+    this.mend.set(null);
+    this.stopped.set(false);
+    this.#editor.cancel();
+    const mend = await this.#work.mend(stays);
+    if (asked !== this.#asked) return;
+    if (!mend) return this.stopped.set(true);
     this.mend.set(mend);
     this.#editor.preview(() => (mend.moves.length > 0 ? { label: 'Mend the brand', ops: mend.moves.flatMap((move) => move.ops) } : undefined));
   }
