@@ -5,6 +5,7 @@ export { tally, type Tally } from './tally.ts';
 export { textContrast, partContrast, focusContrast } from './rules/contrast.ts';
 export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
 export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer, type PairRule } from './pairs.ts';
+export { passingSwatches } from './passing-swatches.ts';
 export { mendBrand, type JointMend, type JointMove, type MendProgress } from './joint/mend-brand.ts';
 export { type JointConflict } from './joint/causes.ts';
 export { mendFor, type Mend } from './mend.ts';

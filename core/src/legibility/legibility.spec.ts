@@ -1,5 +1,5 @@
 import { wcagContrast } from 'culori';
-import { applyChange, setSlot, setSwatchColor, setValue } from '../change/index.ts';
+import { addLogoForm, applyChange, setLogoOn, setSlot, setSwatchColor, setValue } from '../change/index.ts';
 import { parseColor } from '../color/index.ts';
 import { type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
@@ -133,22 +133,23 @@ describe('worse', () => {
 });
 
 describe('mend of a finding', () => {
-  it('offers the slot first, then the swatch, and each makes the pair pass', () => {
+  it('offers the brand’s own swatch for the slot first, then a colour of its own, then the swatch itself, and each makes the pair pass', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
     const finding = failing(auditSite(faint), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest' && one.width === 1280)!;
     const mends = mendFor(faint, finding);
-    expect(mends.map((one) => one.what)).toEqual(['slot', 'swatch']);
+    expect(mends.map((one) => one.what)).toEqual(['slot', 'slot', 'swatch']);
+    expect([mends[0]!.label, mends[0]!.ops[0]]).toEqual(['Link of Pale: ink', jasmine.objectContaining({ value: { kind: 'swatch', swatch: 'ink' } })]);
     for (const mend of mends) {
       const mended = auditSite(after(faint, mend));
       expect(failing(mended, 'text-contrast').filter((one) => one.place.id === 'p/l1' && one.state === 'rest')).toEqual([]);
     }
-    expect(mends[1]!.places).toBeGreaterThan(mends[0]!.places);
+    expect(mends[2]!.places).toBeGreaterThan(mends[0]!.places);
   });
   it('leaves a locked swatch alone', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
     const locked = after(faint, setValue(faint, '', ['brand', 'swatches', 'brand', 'locked'], true));
     const finding = failing(auditSite(locked), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest')!;
-    expect(mendFor(locked, finding).map((one) => one.what)).toEqual(['slot']);
+    expect(new Set(mendFor(locked, finding).map((one) => one.what))).toEqual(new Set(['slot']));
   });
   it('changes the value set on a place where that is what fails', () => {
     const set = readSite(smallSite([literal('o1', 'p/text', 'color', '#bbbbbb')]));
@@ -156,6 +157,36 @@ describe('mend of a finding', () => {
     const [mend] = mendFor(set, finding);
     expect(mend!.what).toBe('place');
     expect(failing(auditSite(after(set, mend!)), 'text-contrast')).toEqual([]);
+  });
+});
+
+describe('Trial 8: what is offered as a mend mends', () => {
+  it('a mark that fails on its own fill passes with each of them', () => {
+    const content = [{ text: 'Boats ' }, { id: 'm1', marked: true, text: 'sail late' }];
+    const marked = after(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content));
+    const faint = after(after(marked, setSlot(marked, 'pale', 'mark', { kind: 'raw', color: '#e8c84a' })), setSlot(marked, 'pale', 'mark-text', { kind: 'raw', color: '#c9ab3c' }));
+    const finding = failing(auditSite(faint), 'text-contrast').find((one) => one.place.kind === 'mark' && one.state === 'rest')!;
+    expect([finding.found! < 1.5, finding.needed]).toEqual([true, 4.5]);
+    const mends = mendFor(faint, finding);
+    expect(mends[0]!.label).toBe('Marked text of Pale: dark');
+    for (const mend of mends) expect(failing(auditSite(after(faint, mend)), 'text-contrast').filter((one) => one.place.kind === 'mark' && one.state === 'rest')).withContext(mend.label).toEqual([]);
+  });
+  it('a logo that is not seen takes another of its forms, else another ground beneath it', () => {
+    const form = (id: string, hexText: string) => ({ asset: { id, name: `${id}.svg`, hash: 'ab'.repeat(32), type: 'image/svg+xml' as const, width: 90, height: 30 }, colors: [{ hex: hexText, share: 1 }] });
+    const withForm = (to: Site, id: string, hexText: string) => {
+      const { asset, colors } = form(id, hexText);
+      return after(to, addLogoForm(to, asset, { id, plate: null, colors }));
+    };
+    const one = withForm(site, 'pale-form', '#eeeeee');
+    const pinned = after(one, setLogoOn(one, 'pale', 'pale-form'));
+    const finding = (of: Site) => failing(auditSite(of), 'logo-contrast').find((row) => row.place.section === 'header')!;
+    // The only form is too pale for the header's ground: on the deep one it is seen.
+    const grounds = mendFor(pinned, finding(pinned));
+    expect(grounds.map((mend) => [mend.what, mend.label])).toEqual([['ground', 'the header on Deep']]);
+    const two = withForm(pinned, 'dark-form', '#222222');
+    const forms = mendFor(two, finding(two));
+    expect(forms.map((mend) => [mend.what, mend.label])).toEqual([['form', 'dark-form on Pale']]);
+    for (const [of, mend] of [[pinned, grounds[0]!], [two, forms[0]!]] as const) expect(finding(after(of, mend))).toBeUndefined();
   });
 });
 

@@ -1,18 +1,23 @@
-import { composite, hex, mendPair, parseColor, type Rgb8 } from '../color/index.ts';
+import { composite, deltaERgb, hex, mendPair, parseColor } from '../color/index.ts';
 import { bandOf } from '../shape/index.ts';
-import type { Op } from '../change/index.ts';
-import { behindOf, cellValue, colorOf, fillOf, placesOf, siteIndex, type Group } from '../reach/index.ts';
-import { tokenTable, type PaintedProperty } from '../style/index.ts';
+import { applyChange, sectionAddress, setLogoOn, setOp, type Op } from '../change/index.ts';
+import { formOn, groundColor } from '../logo/index.ts';
+import { standIn } from '../palette/index.ts';
+import { behindOf, cellValue, colorOf, placesOf, siteIndex } from '../reach/index.ts';
+import { swatchPath, tokenTable, type PaintedProperty } from '../style/index.ts';
 import type { Site } from '../site/index.ts';
-import type { Finding } from './audit.ts';
+import { judgeGroup, type Finding } from './audit.ts';
+import { passingSwatches } from './passing-swatches.ts';
+import { textBackdrop } from './rules/contrast.ts';
 
-/** A way to make a failing flat pair pass: the smallest change of one colour. */
+/** A way to make a failing flat pair pass. */
 export interface Mend {
-  /** What is changed: the slot of the ground, the swatch behind it, or the value set on the place. */
-  readonly what: 'slot' | 'swatch' | 'place';
+  /** What is changed: the slot of the ground, the swatch behind it, the value set on the place; of a logo its form, or the ground beneath. */
+  readonly what: 'slot' | 'swatch' | 'place' | 'form' | 'ground';
   readonly label: string;
-  readonly hex: string;
-  readonly deltaE: number;
+  /** The colour it is to be, and how far that is; null where no colour is changed. */
+  readonly hex: string | null;
+  readonly deltaE: number | null;
   /** Path of the token whose value changes; null when only the place itself does. */
   readonly token: string | null;
   /** Places that would change. */
@@ -24,57 +29,86 @@ const FOREGROUND: Partial<Record<Finding['rule'], PaintedProperty>> = {
   'text-contrast': 'color', 'button-contrast': 'border-color', 'field-contrast': 'border-color', 'focus-contrast': 'outline-color', 'icon-contrast': 'color',
 };
 
-/** Mends for a failing contrast judgement, the narrowest first. Empty when it is no flat pair or no colour can pass. */
+/** So many swatches of the brand are offered at most. */
+const OFFERED = 2;
+
+/**
+ * Mends for a failing contrast judgement: the brand's own swatches that pass
+ * first, then the smallest change of a colour, the narrowest first; of a logo its
+ * other forms, then other grounds. Each passes once it is applied. Empty when it is no flat pair or nothing can pass.
+ */
 export function mendFor(site: Site, finding: Finding): Mend[] {
+  return (finding.rule === 'logo-contrast' ? logoMends(site, finding) : colorMends(site, finding)).filter((mend) => passesWith(site, finding, mend.ops));
+}
+
+function colorMends(site: Site, finding: Finding): Mend[] {
   const property = FOREGROUND[finding.rule];
   const group = siteIndex(site).groupOf.get(finding.place);
   if (!property || !group) return [];
   const table = tokenTable(site.brand);
   const band = bandOf(finding.width);
   const cell = group.painting.at(property, finding.state, band);
-  const behind = backdrop(site, group, finding);
+  const behind = finding.rule === 'text-contrast' ? textBackdrop(table, group, finding.state, band) : behindOf(table, group, band);
   if (!cell || behind === 'picture') return [];
   const { css, chain } = cellValue(table, cell);
   const color = colorOf(css);
-  const pair = color && mendPair(composite(color, behind), behind, finding.needed);
-  if (!pair) return [];
-  const value = hex(pair.rgb);
-  const made = { hex: value, deltaE: pair.deltaE };
+  if (!color) return [];
+  const painted = composite(color, behind);
+  const own = passingSwatches(site.brand, painted, behind, finding.needed).slice(0, OFFERED).map(({ swatch, rgb }) => ({ swatch, hex: hex(rgb), deltaE: deltaERgb(painted, composite(rgb, behind)) }));
+  const pair = mendPair(painted, behind, finding.needed);
+  const made = pair && { hex: hex(pair.rgb), deltaE: pair.deltaE };
   if (cell.override) {
     const record = Object.hasOwn(site.shared.overrides, cell.override.id) ? ['shared', 'overrides'] : ['pages', finding.place.page, 'overrides'];
     const at = [...record, cell.override.id, 'value'];
-    return [{ what: 'place', label: `this place: ${value}`, ...made, token: null, places: 1, ops: [{ op: 'set', at, value: { kind: 'literal', css: value }, was: cell.override.value }] }];
+    const set = (label: string, to: Pick<Mend, 'hex' | 'deltaE'>, value: unknown): Mend => ({ what: 'place', label: `this place: ${label}`, hex: to.hex, deltaE: to.deltaE, token: null, places: 1, ops: [{ op: 'set', at, value, was: cell.override!.value }] });
+    return [...own.map((one) => set(one.swatch.label, one, { kind: 'token', path: swatchPath(one.swatch) })), ...(made ? [set(made.hex, made, { kind: 'literal', css: made.hex })] : [])];
   }
-  return chain.flatMap((path): Mend[] => {
-    const token = table.get(path)!;
-    const address = token.address;
-    if (!address) return [];
-    if (path.startsWith('ground.')) {
-      const slot = address.at(-1)!;
-      const was = site.brand.grounds[address[2]!]!.slots[slot];
-      // A slot that follows another slot of the ground is mended at its own place, nearest to the reader.
-      if (path !== chain[0]) return [];
-      return [{ what: 'slot', label: `${token.label}: ${value}`, ...made, token: path, places: placesOf(site, path).length, ops: [{ op: 'set', at: [...address], value: { kind: 'raw', color: value }, was }] }];
-    }
-    const swatch = site.brand.swatches[address[2]!];
-    if (!swatch || swatch.locked || swatch.rule) return [];
-    return [{
-      what: 'swatch', label: `${swatch.label} itself: ${value}`, ...made, token: path, places: placesOf(site, path).length,
-      ops: [
-        { op: 'set', at: [...address, 'color'], value: oklchOf(pair.rgb), was: swatch.color },
-        { op: 'set', at: [...address, 'typed'], value, was: swatch.typed },
-      ],
-    }];
-  });
+  const [first] = chain;
+  const slot = first === undefined ? undefined : table.get(first);
+  const mends: Mend[] = [];
+  if (slot?.address && first!.startsWith('ground.')) {
+    // A slot that follows another slot of the ground is mended at its own place, nearest to the reader.
+    const was = site.brand.grounds[slot.address[2]!]!.slots[slot.address.at(-1)!];
+    const places = placesOf(site, first!).length;
+    const set = (label: string, to: Pick<Mend, 'hex' | 'deltaE'>, value: unknown): Mend => ({ what: 'slot', label: `${slot.label}: ${label}`, hex: to.hex, deltaE: to.deltaE, token: first!, places, ops: [{ op: 'set', at: [...slot.address!], value, was }] });
+    mends.push(...own.map((one) => set(one.swatch.label, one, { kind: 'swatch', swatch: one.swatch.id })));
+    if (made) mends.push(set(made.hex, made, { kind: 'raw', color: made.hex }));
+  }
+  for (const path of made ? chain : []) {
+    const address = table.get(path)?.address;
+    const swatch = path.startsWith('ground.') || !address ? undefined : site.brand.swatches[address[2]!];
+    if (!swatch || swatch.locked || swatch.rule) continue;
+    mends.push({
+      what: 'swatch', label: `${swatch.label} itself: ${made!.hex}`, ...made!, token: path, places: placesOf(site, path).length,
+      ops: [{ op: 'set', at: [...address!, 'color'], value: parseColor(made!.hex)!.oklch, was: swatch.color }, { op: 'set', at: [...address!, 'typed'], value: made!.hex, was: swatch.typed }],
+    });
+  }
+  return mends;
 }
 
-function backdrop(site: Site, group: Group, finding: Finding): Rgb8 | 'picture' {
-  const table = tokenTable(site.brand);
-  const band = bandOf(finding.width);
-  const filled = finding.rule === 'text-contrast' && (group.kind === 'button' || group.kind === 'field');
-  return filled ? fillOf(table, group, finding.state, band) : behindOf(table, group, band);
+/** A logo that is not seen: another of its forms on that ground, else another ground under it, the nearest in colour first. */
+function logoMends(site: Site, { place }: Finding): Mend[] {
+  const logo = site.shared.logo;
+  const now = logo && formOn(site, place.ground);
+  const ground = site.brand.grounds[place.ground];
+  if (!now || !ground) return [];
+  const at = siteIndex(site).places.filter((one) => one.kind === 'logo' && one.ground === place.ground).length;
+  const forms = logo.formOrder.filter((id) => id !== now.id).map((id): Mend => ({ what: 'form', label: `${logo.forms[id]!.label} on ${ground.label}`, hex: null, deltaE: null, token: null, places: at, ops: setLogoOn(site, place.ground, id).ops }));
+  const passing = forms.filter((mend) => passesWith(site, { place, rule: 'logo-contrast' }, mend.ops));
+  if (passing.length > 0) return passing;
+  const address = place.section === 'header' ? ['shared', 'header', 'ground'] : place.section === 'footer' ? ['shared', 'footer', 'ground'] : [...sectionAddress(site, place.page, place.section), 'ground'];
+  const was = groundColor(site.brand, place.ground);
+  return site.brand.groundOrder.filter((id) => id !== place.ground).sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
+    .map((id): Mend => ({ what: 'ground', label: `${place.section === 'header' ? 'the header' : place.section === 'footer' ? 'the footer' : 'its section'} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places: siteIndex(site).places.filter((one) => one.section === place.section && (place.section === 'header' || place.section === 'footer' || one.page === place.page)).length, ops: [setOp(site, address, id)] }))
+    .filter((mend) => passesWith(site, { place, rule: 'logo-contrast' }, mend.ops)).slice(0, OFFERED);
 }
 
-function oklchOf(rgb: Rgb8): { l: number; c: number; h: number; alpha: number } {
-  return parseColor(hex(rgb))!.oklch;
+/** Whether what failed at a place passes once an edit is done; without a state and a width, in all of them. */
+function passesWith(site: Site, { place, rule, state, width }: Pick<Finding, 'place' | 'rule'> & Partial<Pick<Finding, 'state' | 'width'>>, ops: readonly Op[]): boolean {
+  const after = applyChange(site, { ops }).site;
+  const there = siteIndex(after).byAddress.get(`${place.page} ${place.id}`);
+  const group = there && siteIndex(after).groupOf.get(there);
+  if (!group) return false;
+  const judged = judgeGroup(tokenTable(after.brand), group, after).filter((one) => one.rule === rule && (state === undefined || one.state === state) && (width === undefined || one.width === width));
+  return judged.length > 0 && judged.every((one) => one.verdict === 'pass');
 }

@@ -20,6 +20,9 @@ export interface PictureMend {
   readonly ops: readonly Op[];
 }
 
+/** The darkest shade that is offered, percent: beyond it the picture is no longer seen, and what destroys it does not mend it. */
+export const MOST_SHADE = 85;
+
 /** A text over the picture with what it needs at each width. */
 interface Over { readonly group: Group; readonly place: Place }
 
@@ -43,8 +46,8 @@ export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: st
   const mends: PictureMend[] = [];
   const now = Math.round((section?.picture?.shade ?? 0) * 100);
   const reaches = (percent: number) => (worst(site, table, pixels, all, percent / 100)?.margin ?? 0) >= 1;
-  if (section && reaches(100)) {
-    let [low, high] = [now, 100];
+  if (section && reaches(MOST_SHADE)) {
+    let [low, high] = [now, MOST_SHADE];
     while (high - low > 1) {
       const middle = (low + high) >> 1;
       if (reaches(middle)) high = middle;

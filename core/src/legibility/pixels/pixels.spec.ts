@@ -82,7 +82,7 @@ describe('texts over a picture', () => {
     expect(rows(auditSite(done(black, setValue(black, '', ['brand', 'swatches', 'white', 'typed'], '#000')), audit), 'fail').length).toBeGreaterThan(0);
   });
   it('are mended by the lightest shade that does, a plate, another ground’s text: each does what it says', () => {
-    const pixels = pixelSets(everywhere(site, '#000'));
+    const pixels = pixelSets(everywhere(site, '#747474'));
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
     const mends = pictureMends(site, pixels, place, 'o-new');
     expect(mends.map((one) => one.what)).toEqual(['shade', 'plate', 'colour']);
@@ -97,6 +97,10 @@ describe('texts over a picture', () => {
     const op = shade!.ops[0] as { at: string[]; value: number };
     const less = done(site, setValue(site, '', op.at, Math.round(op.value * 100 - 1) / 100));
     expect(rows(auditSite(less, undefined, undefined, pixels), 'fail').length).toBeGreaterThan(0);
+  });
+  it('Trial 8: are not mended by a shade under which nothing is seen of the picture', () => {
+    const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
+    expect(pictureMends(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((one) => one.what)).toEqual(['plate', 'colour']);
   });
   it('are mended by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
     const black = pixelSets(everywhere(site, '#000'));

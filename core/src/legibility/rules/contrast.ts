@@ -79,16 +79,17 @@ function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
   };
 }
 
+/** What the text of a group stands on: a fill of its own, be it a button's, a mark's or a plate set behind a text, else what is behind the group. */
+export function textBackdrop(table: TokenTable, group: Group, state: State, band: BandId): Backdrop {
+  return group.painting.cells.some((cell) => cell.property === 'background-color') ? fillOf(table, group, state, band) : behindOf(table, group, band);
+}
+
 /** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
 export function textContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture' || group.kind === 'logo' || group.kind === 'icon') return [];
   const large = new Map(AUDIT_WIDTHS.map((width) => [width, isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400)]));
   const needed = (width: number) => (large.get(width) ? CONTRAST.largeText : CONTRAST.text);
-  // A fill of its own, be it a button's or a plate set behind a text, is what the text stands on.
-  const filled = group.painting.cells.some((cell) => cell.property === 'background-color');
-  const behind = perBand((band) => behindOf(table, group, band));
-  return group.states.flatMap((state) =>
-    judgePair(table, group, 'text-contrast', state, 'color', filled ? (band) => fillOf(table, group, state, band) : behind, needed, over));
+  return group.states.flatMap((state) => judgePair(table, group, 'text-contrast', state, 'color', (band) => textBackdrop(table, group, state, band), needed, over));
 }
 
 /** A button or field is told from its ground by its fill or by its edge: the better of the two must reach 3 (1.4.11). */

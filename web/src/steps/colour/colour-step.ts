@@ -53,7 +53,7 @@ export class ColourStep {
       const rule = swatch.rule ? ruleWords(swatch.rule, (id) => site.brand.swatches[id]?.label ?? id) : '';
       const path = swatchPath(swatch);
       return {
-        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, rule, locked: swatch.locked,
+        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, rule, locked: swatch.locked, part: swatch.part,
         places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
       };
     });
@@ -202,6 +202,12 @@ export class ColourStep {
     const taken = this.swatches().some((one) => one.id !== this.chosen()?.id && one.label.toLowerCase() === text.toLowerCase());
     return taken ? `“${text}” is taken. Choose another name.` : '';
   };
+  /** Rules that look for a readable colour look among the core first. */
+  protected readonly parts = [{ value: 'core', label: 'core' }, { value: 'side', label: 'side' }];
+  protected setPart(part: string): void {
+    const { id, label } = this.chosen()!;
+    this.#editor.set(`${label} is ${part}`, ['brand', 'swatches', id, 'part'], part);
+  }
   protected lock(): void {
     const { id, label, locked } = this.chosen()!;
     this.#editor.set(`${label} ${locked ? 'unlocked' : 'locked'}`, ['brand', 'swatches', id, 'locked'], !locked);

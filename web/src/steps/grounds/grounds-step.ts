@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, setWash, slotLabel, slotPath,
+  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, setWash, slotLabel, slotPath, clearestChoice, defaultSlotValue, deltaERgb, passingSwatches,
   tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
@@ -59,14 +59,25 @@ export class GroundsStep {
     const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.slot === chosen.slot);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
-    const by = chosen.value === undefined ? 'by rule' : chosen.value.kind === 'readable' ? 'clearest core swatch' : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
+    const by = chosen.value === undefined ? `by rule${defaultSlotValue(chosen.slot).kind === 'readable' && !chosen.slot.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.slot)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.slot) : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
+  /** What the rule for a readable colour came to, and why it is not of the core where it is not. */
+  #clearest(ground: string, slot: string): string {
+    const { among, needed, ratio } = clearestChoice(this.site()!.brand, ground, slot);
+    if (among === 'core' && ratio >= needed) return 'clearest core swatch';
+    if (ratio < needed) return `clearest there is; nothing reaches ${needed}`;
+    return among === 'side' ? `not of the core: none of it reaches ${needed}` : `plain, as no swatch reaches ${needed}`;
+  }
   protected readonly mend = computed(() => {
     const sample = this.slotFacts()?.sample;
     const color = sample && this.fails(sample) ? colorOf(sample.css) : undefined;
-    const found = sample && color && sample.slot !== 'stripe' && mendPair(composite(color, sample.behind), sample.behind, sample.needed);
-    return found ? { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } : undefined;
+    if (!sample || !color || sample.slot === 'stripe') return undefined;
+    const painted = composite(color, sample.behind);
+    const found = mendPair(painted, sample.behind, sample.needed);
+    // The brand's own swatch that passes comes before a colour that is in no palette.
+    const own = sample.path.includes('-edge') ? undefined : passingSwatches(this.site()!.brand, painted, sample.behind, sample.needed)[0];
+    return { own: own && { id: own.swatch.id, label: own.swatch.label, deltaE: cutDownText(deltaERgb(painted, own.rgb), 3) }, other: found && { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } };
   });
   protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
   protected readonly slots = computed(() => [...BASE_SLOTS, ...(this.site()?.brand.variantOrder.flatMap(buttonSlots) ?? [])].filter((slot) => slot !== 'background-to' || this.wash()).map((slot) => {
@@ -147,6 +158,12 @@ export class GroundsStep {
     const key = `${ground} ${slot}`;
     if (ground === chosen.line.id && slot === chosen.slot) return;
     this.more.update((known) => (known.has(key) ? new Set([...known].filter((one) => one !== key)) : new Set([...known, key])));
+  }
+  /** Another role in hand: on every ground on which one was. */
+  protected role(slot: string): void {
+    const grounds = [...new Set(this.inHand().map((one) => one.ground))];
+    this.choose(this.chosen()!.line.id, slot);
+    this.more.set(new Set(grounds.map((ground) => `${ground} ${slot}`)));
   }
   /** The same slot on every ground. */
   protected column(slot: string): void {
