@@ -1,5 +1,5 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
+const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
@@ -10,6 +10,7 @@ const MAY = {
   document: ['site', 'style', 'page'],
   change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'document'],
   reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
+  difference: ['site', 'style', 'page', 'reach', 'change'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'logo'],
   kin: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change'],
   harmony: ['number', 'color', 'palette', 'site', 'style', 'change', 'legibility'],

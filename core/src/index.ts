@@ -12,6 +12,7 @@ export * from './style/index.ts';
 export * from './logo/index.ts';
 export * from './page/index.ts';
 export * from './reach/index.ts';
+export * from './difference/index.ts';
 export * from './legibility/index.ts';
 export * from './kin/index.ts';
 export * from './harmony/index.ts';

@@ -81,10 +81,10 @@ test('a colour, a heading and a shape reach all nine pages, are judged, mended, 
   await desk.step('Buttons');
   await page.getByLabel('Button corner').focus();
   await page.keyboard.press('Home');
-  await expect(page.getByRole('banner')).toContainText('1 change is not live');
+  await expect(page.getByRole('banner')).toContainText('1 difference is not live');
   await desk.step('Publish');
   await expect(page.getByRole('region', { name: 'What changed' })).toContainText('Button corner');
-  await page.getByRole('button', { name: 'Publish 1 change' }).click();
+  await page.getByRole('button', { name: 'Publish 1 difference' }).click();
   await expect(page.getByText('Publication 2 is live.')).toBeVisible();
   await page.getByRole('button', { name: 'Make live again' }).click();
   await expect(page.getByText('Publication 1 is live again.')).toBeVisible();
@@ -115,8 +115,8 @@ test('evidence becomes swatches, a ground takes one, and its pairs are judged', 
   await page.getByRole('button', { name: 'Link on Chart paper', exact: true }).click();
   await desk.choose('Set to a swatch', 'Gorse');
   await expect.poll(() => desk.computed('Fares at 1280', 'fares-books-b5/i2/l1', 'color')).toContain('rgb(201, 162, 39)');
-  await expect(page.getByRole('button', { name: /^Mend with/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Mend with/ }).click();
+  await expect(page.getByRole('button', { name: /^Mend with/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Mend with/ }).first().click();
   await expect(page.getByRole('button', { name: /^Mend with/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Duplicate this ground' }).click();
   await expect(page.getByRole('button', { name: 'Link on Chart paper copy', exact: true })).toBeVisible();

@@ -66,7 +66,7 @@ export class App {
     if (this.#behind() > 1) return `catching up with ${plural(this.#behind(), 'edit')} of other windows`;
     if (saving === 'saving') return 'saving';
     const notLive = this.#open.notLive();
-    return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} change${notLive === 1 ? ' is' : 's are'} not live`;
+    return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} difference${notLive === 1 ? ' is' : 's are'} not live`;
   });
 
   constructor() {
@@ -114,7 +114,7 @@ export class App {
   async #askWhatIsLive(): Promise<void> {
     const siteId = this.#store.selectSignal(siteFeature.selectSiteId)();
     const { live } = await firstValueFrom(this.#api.publications(siteId)).catch(() => ({ live: null }));
-    this.#open.liveSequence.set(live?.sequence ?? null);
+    this.#open.live.set(live?.site ?? null);
   }
 
   protected undo(): void {

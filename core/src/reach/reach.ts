@@ -35,6 +35,18 @@ export function tokensFollowing(table: TokenTable, path: string): string[] {
   return found;
 }
 
+/**
+ * The tokens that move whenever a token does: those its value flows into, and
+ * those whose value is made from it by rule (derived swatches, hues at a
+ * contrast, shadows), with all that theirs flow into. A rule that chooses among
+ * swatches may choose anew, but need not: it is not among them.
+ */
+export function tokensMoving(table: TokenTable, path: string): Set<string> {
+  const moving = tokensThrough(table, path);
+  for (const made of tokensFollowing(table, path)) if (table.get(made)!.css !== undefined) for (const one of tokensThrough(table, made)) moving.add(one);
+  return moving;
+}
+
 /** Groups that one or several tokens paint in some state and band, their overrides counted. */
 export function groupsOf(index: SiteIndex, through: ReadonlySet<string>): Group[] {
   const found = new Set<Group>();

@@ -1,21 +1,35 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { siteDifference, type Site, type SiteDifference } from '@yohaku/core';
 import { auditFeature, siteFeature, type Step } from '../state/index.ts';
+
+/** So long after an edit it is compared with what is live. */
+const SETTLED_MS = 250;
 
 /** What is still open in each step: the same figures the steps themselves list. */
 @Injectable({ providedIn: 'root' })
 export class OpenCounts {
   readonly #store = inject(Store);
   readonly #report = this.#store.selectSignal(auditFeature.selectReport);
-  readonly #sequence = this.#store.selectSignal(siteFeature.selectSequence);
-  readonly #pending = this.#store.selectSignal(siteFeature.selectPending);
-  /** Sequence of what is live; null until it is known or before the first publication. */
-  readonly liveSequence = signal<number | null>(null);
-  /** Changes saved or waiting that are not live; null when nothing was ever published. */
-  readonly notLive = computed(() => {
-    const live = this.liveSequence();
-    return live === null ? null : Math.max(0, this.#sequence() + this.#pending().length - live);
-  });
+  readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
+  /** The site that is live; null until it is known or before the first publication. */
+  readonly live = signal<Site | null>(null);
+  /** What differs from it, an edit later; null when nothing was ever published. */
+  readonly difference = signal<SiteDifference | null>(null);
+  /** How many differences are not live; null when nothing was ever published. */
+  readonly notLive = computed(() => this.difference()?.count ?? null);
+  #waits: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    effect(() => {
+      const [live, current] = [this.live(), this.#current()];
+      clearTimeout(this.#waits);
+      if (!live || !current) return this.difference.set(null);
+      // Once the edit is on the screen: two whole sites are compared.
+      this.#waits = setTimeout(() => this.difference.set(siteDifference(live, current)), untracked(this.difference) === null ? 0 : SETTLED_MS);
+    });
+  }
+
   readonly counts = computed((): Partial<Record<Step, number>> => {
     const open = this.#report()?.open ?? {};
     return { grounds: open['grounds'] ?? 0, type: open['type'] ?? 0, check: open['check'] ?? 0, publish: this.notLive() ?? 0 };

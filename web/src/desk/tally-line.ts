@@ -41,7 +41,7 @@ export class TallyLine {
   protected readonly worse = computed(() => (this.ripple()?.worse ?? 0) + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
   protected readonly words = computed(() => {
     const ripple = this.ripple()!;
-    const parts = [plural(ripple.changed, 'place') + ' changed'];
+    const parts = [`${plural(ripple.changed, 'place')} changed${ripple.anew > 0 ? ` (${ripple.anew} by a rule that chose anew)` : ''}`];
     if (ripple.added) parts.push(`${ripple.added} added`);
     if (ripple.removed) parts.push(`${ripple.removed} removed`);
     if (ripple.held) parts.push(`${ripple.held} held`);

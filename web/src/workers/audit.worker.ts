@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, ripple, tally, worse, placesAmong, readIncoming, setValues, shortfall, SiteIssues, NO_READINGS, NO_PIXELS, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, ripple, tally, worse, placesAmong, placesChosenAnew, readIncoming, setValues, shortfall, SiteIssues, NO_READINGS, NO_PIXELS, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -83,7 +83,7 @@ function rippleReport(label: string, before: { site: Site; audit: Audit }, after
   const deeper = worse(before.audit, after.audit);
   return {
     label,
-    changed: what.changed.length, held: placesAmong(what.held).length, added: what.added.length, removed: what.removed.length, worse: placesAmong(deeper).length,
+    changed: what.changed.length, anew: placesChosenAnew(before.site, after.site, what.changed).length, held: placesAmong(what.held).length, added: what.added.length, removed: what.removed.length, worse: placesAmong(deeper).length,
     worseRows: rows(deeper).slice(0, MOST_ROWS),
     changedRows: what.changed.slice(0, MOST_ROWS).map((place) => plainRow(place)),
     heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set here${one.by.band ? ` on ${one.by.band}` : ''}`)),

@@ -36,6 +36,8 @@ export interface RippleReport {
   readonly label: string;
   readonly changed: number;
   readonly held: number;
+  /** Of those changed, the places that changed because a rule that chooses among swatches chose another. */
+  readonly anew: number;
   readonly added: number;
   readonly removed: number;
   readonly worse: number;

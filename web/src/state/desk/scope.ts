@@ -1,4 +1,4 @@
-import { groupsOf, plural, siteIndex, tokenTable, tokensThrough, type Place, type Site } from '@yohaku/core';
+import { groupsOf, plural, siteIndex, tokenTable, tokensMoving, type Place, type Site } from '@yohaku/core';
 
 /** What a control acts on: the places a token paints (by its path) or several do, a page, a section of a page, one place, or no place at all, in words. */
 export type Scope = string | { readonly tokens: readonly string[]; readonly label: string } | { readonly page: string; readonly section?: string; readonly place?: string } | { readonly words: string };
@@ -15,7 +15,7 @@ export const NAME_ONLY: Scope = { words: 'A name is read on this desk only; no p
 
 const NOTHING: ScopeReach = { byPage: new Map(), words: '' };
 
-/** The places a control reaches, before anything changes. */
+/** The places a control reaches, before anything changes: what follows its token by rule moves with it. */
 export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   if (typeof scope !== 'string' && 'words' in scope) return { ...NOTHING, words: scope.words };
   const found = typeof scope === 'string' ? placesOfTokens(site, [scope]) : 'tokens' in scope ? placesOfTokens(site, scope.tokens, scope.label) : placesWithin(site, scope);
@@ -32,7 +32,7 @@ function placesOfTokens(site: Site, paths: readonly string[], label?: string): F
   const table = tokenTable(site.brand);
   const named = label ?? table.get(paths[0] ?? '')?.label;
   if (named === undefined) return undefined;
-  const groups = new Set(paths.flatMap((path) => groupsOf(siteIndex(site), tokensThrough(table, path))));
+  const groups = new Set(paths.flatMap((path) => groupsOf(siteIndex(site), tokensMoving(table, path))));
   return { label: named, places: [...groups].flatMap((group) => group.places) };
 }
 

@@ -54,6 +54,12 @@ export class CheckStep {
       case 'all': return this.#allPlaces();
     }
   });
+  /** Places and rows are told apart: a place may fail in more than one way. */
+  protected readonly findings = computed(() => {
+    const rows = this.rows();
+    const places = new Set(rows.map((row) => `${row.page} ${row.place}`)).size;
+    return places === rows.length ? '' : `${plural(rows.length, 'finding')} at ${plural(places, 'place')}: one may be found wanting in more than one way or state.`;
+  });
   protected readonly shown = computed(() => this.rows().slice(0, this.most()));
   protected readonly more = computed(() => Math.min(AT_ONCE, this.rows().length - this.shown().length));
   protected readonly lists = computed(() => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { changedTokens, plural, ripple, swatchSheetSvg, swatchesCsv, swatchesJson, tokenTable, writeTokensCss, writeDtcg, writePixels, type Site } from '@yohaku/core';
+import { plural, swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, writePixels, type Site } from '@yohaku/core';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
@@ -47,22 +47,9 @@ export class PublishStep {
     if (site) saveFile(`${site.id}-${name}`, type, write(site));
   }
 
-  /** What differs from what is live: tokens by label with both values, pages with changed words or parts, places repainted. */
-  protected readonly difference = computed(() => {
-    const live = this.known()?.live?.site;
-    const site = this.site();
-    if (!live || !site) return undefined;
-    const old = tokenTable(live.brand);
-    const now = tokenTable(site.brand);
-    // Only where a value is set, not every alias that follows it.
-    const tokens = [...changedTokens(old, now)].filter((path) => old.get(path)?.css !== now.get(path)?.css || old.get(path)?.alias !== now.get(path)?.alias)
-      .map((path) => ({ path, label: (now.get(path) ?? old.get(path))!.label, before: words(old.get(path)), after: words(now.get(path)) }));
-    const what = ripple(live, site);
-    const touched = [...what.changed, ...what.added, ...what.removed];
-    const pages = site.pageOrder.map((id) => ({ title: site.pages[id]!.title, places: touched.filter((place) => place.page === id).length })).filter((one) => one.places > 0);
-    const gone = live.pageOrder.filter((id) => !site.pages[id]).map((id) => live.pages[id]!.title);
-    return { tokens, pages, gone, equal: site.pageOrder.length - pages.length };
-  });
+  /** What differs from what is live: the same differences that are counted. */
+  protected readonly difference = this.#open.difference;
+  protected readonly equal = computed(() => (this.site()?.pageOrder.length ?? 0) - (this.difference()?.pages.length ?? 0) - (this.difference()?.added.length ?? 0));
   protected readonly stillOpen = computed(() => {
     const report = this.report();
     const site = this.site();
@@ -86,7 +73,7 @@ export class PublishStep {
     try {
       const known = await firstValueFrom(this.#api.publications(this.siteId()));
       this.known.set(known);
-      this.#open.liveSequence.set(known.live?.sequence ?? null);
+      this.#open.live.set(known.live?.site ?? null);
     } catch (error) {
       this.words.set(failureWords(error));
     }
@@ -123,5 +110,3 @@ export class PublishStep {
   protected readonly publishing: Scope = { words: 'Publishing changes no place; what is saved becomes public' };
   protected readonly count = plural;
 }
-
-const words = (token: { alias?: string; css?: string } | undefined): string => token?.alias ?? token?.css ?? 'none';

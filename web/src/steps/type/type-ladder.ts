@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, stepPath, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
+import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { NumberField, VerdictRule } from '../../ui/index.ts';
+import { scaleScope } from './scale-scope.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
 
@@ -75,7 +76,7 @@ export class TypeLadder {
   }
   protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
   readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
-  protected readonly topStep = computed(() => stepPath(this.#top()));
+  protected readonly scopes = computed(() => ({ base: scaleScope(this.#brand(), 'base'), ratio: scaleScope(this.#brand(), 'ratio') }));
 
   constructor() {
     effect(() => {

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { stepPath } from '@yohaku/core';
 import { Editor, Reaching, deskFeature } from '../../state/index.ts';
 import { NumberField } from '../../ui/index.ts';
 import { FamiliesLine, type TypeView } from './families-line.ts';
 import { FamilyShelf } from './family-shelf.ts';
 import { PairingList } from './pairing-list.ts';
+import { scaleScope } from './scale-scope.ts';
 import { StyleHand } from './style-hand.ts';
 import { StylesHand } from './styles-hand.ts';
 import { TypeLadder } from './type-ladder.ts';
@@ -40,6 +40,5 @@ export class TypeStep {
     const snapped = !this.brand()!.scale.snapped;
     this.#editor.set(snapped ? 'Steps of the scale to whole px' : 'Steps of the scale exact', ['brand', 'scale', 'snapped'], snapped || undefined);
   }
-  /** Token of the largest step on the scale: what the ratio moves most. */
-  protected readonly topStep = computed(() => stepPath(Math.max(...Object.values(this.brand()?.styles ?? {}).map((style) => (style.size.kind === 'step' ? style.size.step : -9)))));
+  protected readonly scopes = computed(() => ({ base: scaleScope(this.brand(), 'base'), ratio: scaleScope(this.brand(), 'ratio') }));
 }

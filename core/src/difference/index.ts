@@ -1,0 +1,2 @@
+export { placesChosenAnew } from './chosen-anew.ts';
+export { siteDifference, type SiteDifference } from './site-difference.ts';
