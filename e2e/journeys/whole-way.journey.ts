@@ -183,5 +183,6 @@ test('pages: words edited in place, sections moved, a place overridden and settl
   await expect(page.getByLabel('Its name')).toHaveValue('Notices copy');
   await page.getByRole('button', { name: 'Earlier' }).click();
   await page.getByRole('button', { name: 'Delete', exact: true }).first().click();
+  await page.getByRole('group', { name: 'Delete this page' }).getByRole('button', { name: 'Delete Notices copy' }).click();
   await expect(page.locator('iframe[title="Notices copy at 1280"]')).toHaveCount(0);
 });

@@ -1,4 +1,4 @@
-import { addSwatches, applyChange, removeSwatch, type Edit, type Op } from '../change/index.ts';
+import { addSwatches, inTurn, removeSwatch, type Edit } from '../change/index.ts';
 import { deltaERgb } from '../color/index.ts';
 import { plural } from '../number/index.ts';
 import { heirOf, type Drop } from '../palette/index.ts';
@@ -46,14 +46,9 @@ export function partFor(color: Candidate): 'core' | 'side' {
  */
 export function takePalette(site: Site, { adds, drops: gone }: Taking, names: ReadonlyMap<string, NewSwatch>): Edit | undefined {
   if (adds.length === 0 && gone.length === 0) return undefined;
-  const ops: Op[] = [];
-  let now = site;
-  const run = (edit: Edit) => {
-    ops.push(...edit.ops);
-    now = applyChange(now, edit).site;
-  };
-  if (adds.length > 0) run(addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color }))));
-  for (const { color, heir } of gone) run(removeSwatch(now, color.swatch!, heir ? (heir.swatch ?? names.get(heir.id)!.id) : undefined));
   const label = [adds.length > 0 ? `Take ${plural(adds.length, 'colour')}` : '', gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : ''].filter(Boolean).join(', ');
-  return { label: label[0]!.toUpperCase() + label.slice(1), ops };
+  return inTurn(site, label[0]!.toUpperCase() + label.slice(1), [
+    (now) => (adds.length > 0 ? addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color }))) : undefined),
+    ...gone.map(({ color, heir }) => (now: Site) => removeSwatch(now, color.swatch!, heir ? (heir.swatch ?? names.get(heir.id)!.id) : undefined)),
+  ]);
 }

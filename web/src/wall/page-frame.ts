@@ -156,6 +156,7 @@ export class PageFrame {
     document.addEventListener('click', (event) => this.#click(event, this.picked));
     document.addEventListener('dblclick', (event) => this.#click(event, this.opened));
     document.addEventListener('submit', (event) => event.preventDefault());
+    for (const kind of ['keydown', 'keyup'] as const) document.addEventListener(kind, (event) => this.#hand(event));
     this.#measure();
     this.ready.emit(document);
     this.#frames.version.update((version) => version + 1);
@@ -168,6 +169,14 @@ export class PageFrame {
     if (target?.closest?.('[contenteditable]')) return;
     const element = target?.closest?.('[data-place]');
     if (element) out.emit({ place: element.getAttribute('data-place')!, rect: element.getBoundingClientRect() });
+  }
+
+  /** Keys pressed on a page are the desk's: the page has none of its own, but for words that are edited in it. */
+  #hand(event: KeyboardEvent): void {
+    if ((event.target as Element | null)?.closest?.('[contenteditable]')) return;
+    const { key, code, ctrlKey, metaKey, altKey, shiftKey, repeat } = event;
+    const mine = new KeyboardEvent(event.type, { key, code, ctrlKey, metaKey, altKey, shiftKey, repeat, bubbles: true, cancelable: true });
+    if (!this.#host.nativeElement.dispatchEvent(mine)) event.preventDefault();
   }
 
   #measure(): void {
@@ -205,6 +214,10 @@ export class PageFrame {
     });
   }
 
+  #width(): number {
+    return this.crop()?.width ?? this.width() * this.scale();
+  }
+
   #boxes(lit: ReadonlySet<string> | null): { x: number; y: number; w: number; h: number }[] {
     const document = this.#painter?.document;
     // Out of sight there is nothing to mark, and asking would lay the page out.
@@ -213,7 +226,11 @@ export class PageFrame {
     const { x, y } = this.#offset();
     return [...lit].slice(0, 200).flatMap((id) => {
       const rect = document.querySelector(`[data-place="${id}"]`)?.getBoundingClientRect();
-      return rect ? [{ x: (rect.left - x) * scale - 2, y: (rect.top - y) * scale - 2, w: rect.width * scale + 4, h: rect.height * scale + 4 }] : [];
+      if (!rect) return [];
+      // Within the paper, which cuts off what lies outside it.
+      const [left, top] = [Math.max(1, (rect.left - x) * scale - 2), Math.max(1, (rect.top - y) * scale - 2)];
+      const [right, bottom] = [Math.min(this.#width() - 1, (rect.right - x) * scale + 2), Math.min(this.shownHeight() - 1, (rect.bottom - y) * scale + 2)];
+      return right > left && bottom > top ? [{ x: left, y: top, w: right - left, h: bottom - top }] : [];
     });
   }
 }

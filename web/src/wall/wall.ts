@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, viewChild, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, SURROUNDS, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
@@ -27,6 +27,8 @@ const PANELS = {
 
 /** How tall the slip may be where the wall has room, px. */
 const SLIP_TALLEST = 420;
+/** Width of a slip, px; its stylesheet has it as well. */
+const SLIP_WIDTH = 288;
 
 /** Whether the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
 function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyMap<string, ReadonlySet<string>>): boolean {
@@ -61,10 +63,14 @@ export class Wall {
   protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);
   readonly #scope = this.#store.selectSignal(deskFeature.selectLit);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
+  /** The site as it is painted, with the preview of a held control. */
+  readonly #shown = this.#store.selectSignal(siteFeature.selectShown);
   readonly #audit = this.#store.selectSignal(auditFeature.selectReport);
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
   protected readonly frames = viewChildren(PageFrame);
+  /** The place for which the slip hangs where it does. */
+  #anchored: DeskState['place'] = null;
   protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number; room: number } | null>(null);
 
   protected readonly pages = computed(() => {
@@ -115,9 +121,16 @@ export class Wall {
   /** Ids of the places to light, by page: those the focused control reaches, else the one whose slip hangs. */
   protected readonly lit = computed((): ReadonlyMap<string, ReadonlySet<string>> => {
     const place = this.desk().place;
+    // Once a value is set, what it is set on is looked at: outlines would lie over the very corners and letters.
+    if (this.#changed()) return new Map();
     return this.#reach()?.byPage ?? new Map(place ? [[place.page, new Set([place.id])]] : []);
   }, { equal: sameLit });
 
+  /** Whether a value changed since the control that has the focus got it, or the place was chosen. */
+  readonly #changed = linkedSignal<{ scope: unknown; place: unknown; shown: unknown }, boolean>({
+    source: () => ({ scope: this.#scope(), place: this.desk().place, shown: this.#shown() }),
+    computation: (now, before) => (before && now.scope === before.source.scope && now.place === before.source.place ? before.value || now.shown !== before.source.shown : false),
+  });
   protected readonly panels = computed((): ReachPanel[] => {
     const site = this.site();
     const token = this.inHand();
@@ -141,8 +154,11 @@ export class Wall {
 
   constructor() {
     effect(() => {
-      const place = this.desk().place;
-      if (!place) this.anchor.set(null);
+      // A slip hangs at the place it was hung for: at another one it is hung anew.
+      const { place } = this.desk();
+      if (place === this.#anchored && place) return;
+      this.anchor.set(null);
+      this.#anchored = null;
     });
     // A page that was grown from elsewhere is brought into view.
     effect(() => {
@@ -152,7 +168,7 @@ export class Wall {
     // A place chosen from a list: grow its page and bring it into view.
     effect(() => {
       const { place, grown } = this.desk();
-      if (place && grown === place.page && !this.anchor()) setTimeout(() => this.#showPlace(place), LOOK_MS);
+      if (place && grown === place.page && this.#anchored !== place) setTimeout(() => this.#showPlace(place), LOOK_MS);
     });
   }
 
@@ -165,7 +181,14 @@ export class Wall {
   }
 
   protected grow(page: string | null): void {
+    const was = this.desk().grown;
     this.#store.dispatch(DeskActions.grow({ page }));
+    if (page !== null || !was) return;
+    // The overview begins at the heads of the pages, with the one that was read in sight.
+    setTimeout(() => {
+      const [row, pair] = [this.row()?.nativeElement, document.getElementById(`page-${was}`)];
+      if (row && pair) row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
+    }, 0);
   }
 
   protected nearer(steps: number): void {
@@ -233,7 +256,7 @@ export class Wall {
 
   /** Brings a chosen place to the middle of the wall as soon as its page hangs there at its full height. */
   #showPlace(place: { readonly page: string; readonly id: string }, tries = 0): void {
-    if (this.desk().place !== place || this.anchor()) return;
+    if (this.desk().place !== place || this.#anchored === place) return;
     const frame = this.frames().find((one) => one.page() === place.page && one.width() === 1280 && one.live());
     const element = frame?.document?.querySelector(`[data-place="${place.id}"]`);
     const rect = element?.getBoundingClientRect();
@@ -260,6 +283,10 @@ export class Wall {
     const room = Math.min(SLIP_TALLEST, row.clientHeight - 16);
     const y = Math.max(row.scrollTop + 8, Math.min(fromY - 60, row.scrollTop + row.clientHeight - room - 8));
     this.anchor.set({ x: wanted, y, fromX, fromY, room });
+    this.#anchored = untracked(this.desk).place;
+    // All of it in sight, whichever page it hangs beside: at the right edge of the window the wall makes room.
+    const over = wanted + SLIP_WIDTH + 16 - (row.scrollLeft + row.clientWidth);
+    if (over > 0) setTimeout(() => row.scrollBy({ left: over }), 0);
   }
 
 }

@@ -3,12 +3,13 @@ export { addSwatches, followSwatch, nearestSwatch, removeSwatch, setApart, setRu
 export { addGround, groundUses, removeGround, setSlot, setSlots, setWash } from './grounds.ts';
 export { bindDrawing } from './drawings.ts';
 export { addFontFace, faceName, removeFamily, setFamilies, type ReadFace } from './fonts.ts';
-export { addStyle, removeStyle, resizeStyles, setStyleAt, settleProvisional, styleUses, type SizeChange } from './styles.ts';
+export { addStyle, removeStyle, resizeStyles, setStyleAt, setStyles, settleProvisional, styleUses, type SizeChange } from './styles.ts';
 export { buttonAddress, splitStyle, splitVariant, type OneOff } from './one-offs.ts';
 export { EASINGS, addMotion, readEasing, removeMotion } from './motion.ts';
 export { addCorner, addShadow, readCorner, readShadow, removeCorner, removeShadow, setCorner, setCornerOf, setEdge, setRadius, setUnderline, setVariantShape } from './shape.ts';
 export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts';
 export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
-export { addPage, addSection, duplicateSection, movePage, moveSection, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
+export { inTurn } from './in-turn.ts';
+export { addMenuEntry, addPage, addSection, duplicateSection, movePage, moveSection, pageAddress, pageUses, removeMenuEntries, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';

@@ -2,7 +2,9 @@ import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { sectionOf, type Block, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
+import { styleSizeAt } from '../../style/index.ts';
 import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
+import { inTurn } from './in-turn.ts';
 
 /** Gives fresh ids to a section and its blocks, so that a copy is independent of its source. */
 function copySection(section: Section, id: string): Section {
@@ -12,11 +14,21 @@ function copySection(section: Section, id: string): Section {
   return { ...section, id, blocks, columns };
 }
 
+/** What text is read at, px: of several running styles the nearest to it is the plain one. */
+const READ_AT = 17;
+
+/** The style that plain text is set in: a running one, whether it is on the scale or not; without any the one nearest to what is read. */
+function plainStyle({ brand }: Site): string {
+  const size = (id: string) => Math.abs(styleSizeAt(brand, brand.styles[id]!, brand.scale.large.width) - READ_AT);
+  const running = brand.styleOrder.filter((id) => brand.styles[id]!.use === 'running');
+  return (running.length > 0 ? running : brand.styleOrder).reduce((best, id) => (size(id) < size(best) ? id : best));
+}
+
 /** A section with one heading and one paragraph, on the first ground with the first padding. */
 function blankSection(site: Site, id: string, level: 1 | 2): Section {
   const { brand } = site;
-  const style = brand.styleOrder.find((one) => brand.styles[one]!.levels.includes(level)) ?? brand.styleOrder[0]!;
-  const running = brand.styleOrder.find((one) => brand.styles[one]!.use === 'running' && brand.styles[one]!.size.kind === 'step' && one !== style) ?? brand.styleOrder[0]!;
+  const style = brand.styleOrder.find((one) => brand.styles[one]!.levels.includes(level)) ?? brand.styleOrder.find((one) => brand.styles[one]!.use === 'heading') ?? brand.styleOrder[0]!;
+  const running = plainStyle(site);
   return {
     id, label: level === 1 ? 'Opener' : 'New section', ground: brand.groundOrder[0]!, space: brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!, picture: null,
     columnOrder: ['col1'], columns: { col1: { id: 'col1', order: [`${id}-b1`, `${id}-b2`] } },
@@ -38,7 +50,8 @@ export function addPage(site: Site, id: string, copyOf: string | null): Edit {
         const entryId = `${id}-s${i + 1}`;
         return 'shared' in entry ? { id: entryId, shared: entry.shared } : { id: entryId, own: copySection(entry.own, entryId) };
       })
-    : [{ id: `${id}-s1`, own: blankSection(site, `${id}-s1`, 1) }];
+    // With a second level from the start: what the footer has below it skips none.
+    : ([1, 2] as const).map((level) => ({ id: `${id}-s${level}`, own: blankSection(site, `${id}-s${level}`, level) }));
   const page: Page = {
     id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')))}.html`,
     sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: {},
@@ -46,9 +59,44 @@ export function addPage(site: Site, id: string, copyOf: string | null): Edit {
   return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
 }
 
-/** Renames a page; the file keeps its name, so that links from outside stay good. */
-export function renamePage(site: Site, id: string, title: string): Edit {
-  return { label: `Rename ${site.pages[id]!.title}`, ops: [setOp(site, ['pages', id, 'title'], title)] };
+/**
+ * Renames a page. Its address follows as long as it was made from the title and
+ * nobody has it yet; else it stays, so that links from outside stay good.
+ *
+ * @param open whether the address may still change: the page was never live
+ */
+export function renamePage(site: Site, id: string, title: string, open = false): Edit {
+  const page = site.pages[id]!;
+  const follows = open && page.file !== 'index.html' && page.file === addressFor(site, page.title, id);
+  return { label: `Rename ${page.title}`, ops: [setOp(site, ['pages', id, 'title'], title), ...(follows ? [setOp(site, ['pages', id, 'file'], addressFor(site, title, id))] : [])] };
+}
+
+/** The address that a title gives, other pages' left out. */
+function addressFor(site: Site, title: string, id: string): string {
+  return `${uniquePath(title, Object.values(site.pages).filter((one) => one.id !== id).map((one) => one.file.replace(/\.html$/, '')))}.html`;
+}
+
+/** What an address typed for a page comes to: `Opening hours` is `opening-hours.html`. */
+export function pageAddress(text: string): string {
+  return `${uniquePath(text.trim().replace(/\.html$/i, ''), [])}.html`;
+}
+
+/** Menu entries that lead to a page, and links in words, buttons and cards that do. */
+export function pageUses(site: Site, id: string): { readonly menu: readonly string[]; readonly links: number } {
+  const menu = site.shared.header.order.filter((item) => site.shared.header.items[item]!.page === id);
+  const count = (value: unknown): number => (JSON.stringify(value).match(new RegExp(`"to":"page","page":${JSON.stringify(id).replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`, 'g')) ?? []).length;
+  return { menu, links: count({ ...site.shared, header: undefined }) + Object.values(site.pages).filter((page) => page.id !== id).reduce((sum, page) => sum + count(page), 0) };
+}
+
+/** A menu entry for a page, last in the menu. */
+export function addMenuEntry(site: Site, page: string, id: string): Edit {
+  const { title } = site.pages[page]!;
+  return { label: `${title} in the menu`, ops: [insertOp(site, ['shared', 'header', 'items'], ['shared', 'header', 'order'], id, { id, page, label: title })] };
+}
+
+/** Takes the entries of a page out of the menu. */
+export function removeMenuEntries(site: Site, page: string): Edit {
+  return inTurn(site, `${site.pages[page]!.title} out of the menu`, pageUses(site, page).menu.map((item) => (now) => ({ label: '', ops: [removeOp(now, ['shared', 'header', 'items'], ['shared', 'header', 'order'], item)] })));
 }
 
 export function movePage(site: Site, id: string, steps: -1 | 1): Edit | undefined {

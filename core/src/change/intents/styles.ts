@@ -50,6 +50,12 @@ function checked(style: TextStyle, px: number): number {
   return px;
 }
 
+/** Sets one field of several text styles to one value. */
+export function setStyles<F extends 'weight' | 'letterSpacing' | 'lineHeight' | 'family'>(site: Site, ids: readonly string[], field: F, value: TextStyle[F]): Edit {
+  const what = { weight: 'weight', letterSpacing: 'letter spacing', lineHeight: 'line height', family: 'family' }[field];
+  return { label: `${ids.length === 1 ? site.brand.styles[ids[0]!]!.label : `${ids.length} styles`}, ${what}`, ops: ids.map((id) => setOp(site, ['brand', 'styles', id, field], value)) };
+}
+
 /** Sets the size of one band, or lets it follow the two ends again. */
 export function setStyleAt(site: Site, id: string, band: BandId, px: number | undefined): Edit {
   const style = site.brand.styles[id]!;

@@ -31,6 +31,10 @@ export interface DeskState {
   readonly lit: Scope | null;
   /** Page grown in place to be read; null: the overview. */
   readonly grown: string | null;
+  /** Page in hand: the one grown last, also while the overview hangs. */
+  readonly page: string | null;
+  /** Sections in hand besides the one chosen: they are changed together. */
+  readonly sections: readonly string[];
   readonly swatch: string | null;
   readonly ground: string | null;
   readonly slot: string | null;
@@ -49,7 +53,7 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, inHand: null, lit: null, grown: null, swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, inHand: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -84,7 +88,7 @@ export const DeskActions = createActionGroup({
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
-    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'place'>> }>(),
+    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'sections' | 'place'>> }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),
     Outline: props<{ shown: boolean }>(),
@@ -105,7 +109,7 @@ export const deskFeature = createFeature({
     on(DeskActions.hangTogether, (state, { label, places }): DeskState => ({ ...state, hanging: 'together', together: { label, places }, place: null })),
     on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
-    on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, hanging: 'all', place: null })),
+    on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, page: page ?? state.page, hanging: 'all', place: null, ...(page !== null && page !== state.page ? { section: null, sections: [] } : {}) })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),

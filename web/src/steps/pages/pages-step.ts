@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addPage, addSection, duplicateSection, movePage, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type Site } from '@yohaku/core';
+import { addMenuEntry, addPage, addSection, duplicateSection, inTurn, movePage, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type Site } from '@yohaku/core';
+import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField } from '../../ui/index.ts';
 
@@ -21,7 +22,7 @@ export class PagesStep {
   protected readonly site = this.#editor.shown;
   protected readonly page = computed(() => {
     const site = this.site();
-    const id = this.#desk().grown;
+    const id = this.#desk().page;
     return site ? (site.pages[id ?? ''] ?? site.pages[site.pageOrder[0]!]) : undefined;
   });
   protected readonly pages = computed(() => this.site()?.pageOrder.map((id) => ({ value: id, label: this.site()!.pages[id]!.title })) ?? []);
@@ -57,21 +58,42 @@ export class PagesStep {
   }) ?? []);
 
   constructor() {
-    // The page in hand hangs grown: this is where its words are edited.
-    effect(() => {
+    // The page in hand hangs grown when the step is opened: this is where its words are edited. Who goes back to the overview stays there.
+    const opened = effect(() => {
       const page = this.page();
-      if (page && !this.#desk().grown) this.#store.dispatch(DeskActions.grow({ page: page.id }));
+      if (!page) return;
+      if (!untracked(this.#desk).grown) this.#store.dispatch(DeskActions.grow({ page: page.id }));
+      opened.destroy();
     });
   }
 
   protected go(page: string): void {
+    this.deleting.set(false);
     this.#store.dispatch(DeskActions.grow({ page }));
-    this.#store.dispatch(DeskActions.choose({ choice: { section: null } }));
+    this.#store.dispatch(DeskActions.choose({ choice: { section: null, sections: [] } }));
+  }
+  /** A press takes one section in hand; with Shift or Ctrl it joins those in hand, or leaves them. */
+  protected press(event: MouseEvent, id: string): void {
+    const now = this.section();
+    const isOwn = (one: string) => one !== 'header' && one !== 'footer';
+    if (!(event.shiftKey || event.ctrlKey || event.metaKey) || !now?.own || !isOwn(id) || now.id === id) return this.choose(id);
+    const { sections } = this.#desk();
+    this.#store.dispatch(DeskActions.choose({ choice: { sections: sections.includes(id) ? sections.filter((one) => one !== id) : [...sections, id] } }));
+  }
+  /** Sections in hand, in the order of the page. */
+  protected readonly inHand = computed(() => {
+    const page = this.page();
+    const ids = new Set([this.#desk().section ?? '', ...this.#desk().sections]);
+    return page?.sectionOrder.filter((id) => ids.has(id)) ?? [];
+  });
+  protected isInHand(id: string): boolean {
+    return this.section()?.id === id || this.#desk().sections.includes(id);
   }
   protected choose(section: string): void {
-    this.#store.dispatch(DeskActions.choose({ choice: { section } }));
-    const site = this.site()!;
-    const page = this.page()!;
+    this.#store.dispatch(DeskActions.choose({ choice: { section, sections: [] } }));
+    // As it is saved by now: what was added a moment ago is there.
+    const site = this.#editor.current()!;
+    const page = site.pages[this.page()!.id]!;
     const part = pageTree(site, page.id).parts.find((one) => one.id === section);
     if (part) this.#store.dispatch(DeskActions.choose({ choice: { place: { page: page.id, id: part.places[0]!.id } } }));
   }
@@ -82,15 +104,48 @@ export class PagesStep {
     this.go(id);
   }
   protected rename(title: string): void {
-    this.#editor.commit((site) => renamePage(site, this.page()!.id, title));
+    const { id } = this.page()!;
+    this.#editor.commit((site) => renamePage(site, id, title, !this.#live(id)));
   }
   protected checkTitle = (text: string): string =>
     text === '' ? 'A page needs a name.' : text.length > 80 ? `${text.length} characters; at most 80. “${this.page()!.title}” is kept.` : '';
   protected movePage(steps: -1 | 1): void {
     this.#editor.commit((site) => movePage(site, this.page()!.id, steps));
   }
+  readonly #open = inject(OpenCounts);
+  /** Whether a page's address is public. */
+  #live(id: string): boolean {
+    return this.#open.live()?.pages[id] !== undefined;
+  }
+  protected readonly home = computed(() => this.page()?.file === 'index.html');
+  protected readonly uses = computed(() => (this.site() && this.page() ? pageUses(this.site()!, this.page()!.id) : { menu: [], links: 0 }));
+  protected readonly addressScope: Scope = { words: 'The address is where the page is found; links on the site follow, no place changes' };
+  protected address(text: string): void {
+    const { id, title } = this.page()!;
+    this.#editor.set(`Address of ${title}`, ['pages', id, 'file'], pageAddress(text));
+  }
+  protected checkAddress = (text: string): string => {
+    if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or figures.';
+    const file = pageAddress(text);
+    const other = Object.values(this.site()!.pages).find((one) => one.id !== this.page()!.id && one.file === file);
+    return other ? `${file} is the address of ${other.title}.` : '';
+  };
+  protected menu(): void {
+    const { id } = this.page()!;
+    this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeMenuEntries(site, id) : addMenuEntry(site, id, freshId('m'))));
+  }
+  protected readonly deleting = signal(false);
+  /** What goes with the page, before it does. */
+  protected readonly losing = computed(() => {
+    const [site, page] = [this.site(), this.page()];
+    if (!site || !page) return '';
+    const { menu, links } = this.uses();
+    const parts = [plural(pageTree(site, page.id).places.length, 'place'), ...(menu.length > 0 ? [menu.length === 1 ? 'its menu entry' : `${menu.length} menu entries`] : [])];
+    return `${page.title} goes with ${parts.join(' and ')}.${links > 0 ? ` ${plural(links, 'link')} to it will lead to the home page.` : ''}${this.#live(page.id) ? ' It is live; it goes from there with the next publication.' : ''}`;
+  });
   protected removePage(): void {
     const id = this.page()!.id;
+    this.deleting.set(false);
     this.#editor.commit((site) => removePage(site, id));
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }
@@ -98,32 +153,44 @@ export class PagesStep {
     const id = freshId('x');
     const after = this.section()?.own ? this.section()!.id : undefined;
     this.#editor.commit((site) => addSection(site, this.page()!.id, id, after));
-    this.#store.dispatch(DeskActions.choose({ choice: { section: id } }));
+    this.choose(id);
   }
   protected duplicate(): void {
-    const id = freshId('x');
-    this.#commit((site, page, section) => duplicateSection(site, page, section, id));
-    this.#store.dispatch(DeskActions.choose({ choice: { section: id } }));
+    const ids = new Map(this.inHand().map((section) => [section, freshId('x')]));
+    this.#commit('Duplicate', (site, page, section) => duplicateSection(site, page, section, ids.get(section)!));
+    const last = [...ids.values()].at(-1);
+    if (last && this.#editor.current()?.pages[this.page()!.id]?.sections[last]) this.choose(last);
   }
   protected move(steps: -1 | 1): void {
-    this.#commit((site, page, section) => moveSection(site, page, section, steps));
+    this.#commit('Move', (site, page, section) => moveSection(site, page, section, steps), steps === 1);
   }
   protected remove(): void {
-    this.#commit(removeSection);
-    this.#store.dispatch(DeskActions.choose({ choice: { section: null, place: null } }));
+    this.#commit('Delete', removeSection);
+    this.#store.dispatch(DeskActions.choose({ choice: { section: null, sections: [], place: null } }));
   }
   protected set(field: keyof Section & ('ground' | 'space' | 'label'), value: string): void {
     const { address, section } = this.section()!;
-    this.#editor.commit((site) => setValue(site, `${field === 'space' ? 'Padding' : field === 'ground' ? 'Ground' : 'Name'} of ${section.label}`, [...address, field], value));
+    const what = field === 'space' ? 'Padding' : field === 'ground' ? 'Ground' : 'Name';
+    const others = field === 'label' ? [] : this.inHand();
+    const page = this.page()!.id;
+    this.#editor.commit((site) => (others.length < 2 ? setValue(site, `${what} of ${section.label}`, [...address, field], value)
+      : inTurn(site, `${what} of ${others.length} sections`, others.map((id) => (now: Site) => setValue(now, '', [...sectionAddress(now, page, id), field], value)))));
   }
   protected checkLabel = (text: string): string => (text === '' ? 'A section needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
   protected readonly title: Scope = { words: 'The name stands in the window’s title; no place changes' };
   protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
 
-  #commit(make: (site: Site, page: string, section: string) => Edit | undefined): void {
+  /** Does something with all sections in hand as one edit; `fromLast`: those farther down first, so that none overtakes another. */
+  #commit(what: string, make: (site: Site, page: string, section: string) => Edit | undefined, fromLast = false): void {
     const section = this.section();
-    if (section?.own) this.#editor.commit((site) => make(site, this.page()!.id, section.id));
+    const page = this.page()!.id;
+    if (!section?.own) return;
+    const several = this.inHand();
+    if (several.length < 2) return this.#editor.commit((site) => make(site, page, section.id));
+    // At the end of the page they stay as they are, all of them.
+    const order = fromLast ? [...several].reverse() : several;
+    this.#editor.commit((site) => (make(site, page, order[0]!) ? inTurn(site, `${what} ${several.length} sections`, order.map((id) => (now: Site) => make(now, page, id))) : undefined));
   }
 }
 

@@ -1,24 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { plural, resizeStyles, round, siteIndex, styleSizeAt, type RangeName, type SizeChange } from '@yohaku/core';
+import { plural, resizeStyles, round, setStyles, siteIndex, styleSizeAt, type RangeName, type SizeChange, type TextStyle } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
-import { NumberField } from '../../ui/index.ts';
+import { Choice, NumberField } from '../../ui/index.ts';
+
+/** What is set to one value for all of them. */
+type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
 
 /** Several text styles in hand: made larger or smaller together, each in its relation to the others; one undo step. */
 @Component({
   selector: 'yo-styles-hand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, Reaching],
+  imports: [Choice, NumberField, Reaching],
   template: `
     <p class="which"><span class="strong">{{ count(ids().length, 'style') }} in hand together</span><button class="act" (click)="released.emit()">let go</button></p>
     @for (one of ways; track one.by) {
       <yo-number [yoReaching]="scope()" [label]="one.label" [value]="0" [range]="one.range" [digits]="1" [width]="64" (held)="change(one.by, $event, 'preview')" (done)="change(one.by, $event, 'commit')" />
     }
+    <yo-number [yoReaching]="scope()" [label]="'Weight' + mixed('weight')" [value]="first().weight" range="fontWeight" [digits]="0" [width]="48" (held)="set('weight', $event, 'preview')" (done)="set('weight', $event, 'commit')" />
+    <yo-number [yoReaching]="scope()" [label]="'Spacing, em' + mixed('letterSpacing')" [value]="first().letterSpacing" range="letterSpacing" [width]="52" (held)="set('letterSpacing', $event, 'preview')" (done)="set('letterSpacing', $event, 'commit')" />
+    <yo-number [yoReaching]="scope()" [label]="'Line height' + mixed('lineHeight')" [value]="first().lineHeight" range="lineHeight" [width]="48" (held)="set('lineHeight', $event, 'preview')" (done)="set('lineHeight', $event, 'commit')" />
+    <yo-choice [yoReaching]="scope()" label="Family" [value]="mixed('family') ? null : first().family" placeholder="mixed" [options]="families" [width]="92" (chosen)="set('family', $any($event), 'commit')" />
     <ul>@for (row of rows(); track row.label) { <li><span>{{ row.label }}</span><span class="mono">{{ row.large }} <span class="quiet">{{ row.small }}</span></span></li> }</ul>
   `,
   styles: `
-    :host { display: flex; gap: 24px; border-top: 1px solid #d9d9d9; margin-top: 8px; padding-top: 4px; align-items: flex-start; }
+    :host { display: flex; flex-wrap: wrap; gap: 6px 24px; border-top: 1px solid #d9d9d9; margin-top: 8px; padding-top: 4px; align-items: flex-start; }
     .which { display: flex; flex-direction: column; align-items: flex-start; }
-    ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 2px 24px; flex: 1; } li { display: flex; justify-content: space-between; gap: 8px; border-bottom: 1px solid #d9d9d9; }
+    ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 2px 24px; flex: 1 1 300px; } li { display: flex; justify-content: space-between; gap: 8px; border-bottom: 1px solid #d9d9d9; }
   `,
 })
 export class StylesHand {
@@ -51,6 +58,16 @@ export class StylesHand {
         return undefined;
       }
     });
+  }
+  readonly #styles = computed((): readonly TextStyle[] => this.ids().flatMap((id) => this.#editor.shown()?.brand.styles[id] ?? []));
+  protected readonly first = computed(() => this.#styles()[0] ?? { weight: 400, letterSpacing: 0, lineHeight: 1, family: 'body' as const });
+  protected readonly families = [{ value: 'heading', label: 'heading' }, { value: 'body', label: 'body' }];
+  /** Whether they differ in a field, as its label says it. */
+  protected mixed(field: Shared): string {
+    return new Set(this.#styles().map((style) => style[field])).size > 1 ? ', mixed' : '';
+  }
+  protected set<F extends Shared>(field: F, value: TextStyle[F], phase: 'preview' | 'commit'): void {
+    this.#editor[phase]((site) => setStyles(site, this.ids(), field, value));
   }
   protected readonly count = plural;
 }
