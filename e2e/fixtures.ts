@@ -1,5 +1,6 @@
 import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test';
 import { startServer, type RunningServer } from '../server/src/main.ts';
+import { openDatabase } from '../server/src/db/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
 /** A desk as a user has it: signed in, pages hung, counted. */
@@ -54,13 +55,22 @@ export class Desk {
   }
 }
 
-interface Fixtures { desk: Desk; server: RunningServer }
+type Prepare = (query: (sql: string) => Promise<unknown>) => Promise<void>;
+interface Fixtures { desk: Desk; server: RunningServer; prepare: Prepare | undefined }
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
 export const test = base.extend<Fixtures>({
-  server: async ({}, use) => {
+  /** What is done to the database before the server has it. */
+  prepare: [undefined, { option: true }],
+  server: async ({ prepare }, use) => {
     process.env['YOHAKU_LOG'] = 'silent';
-    const server = await startServer({ databaseUrl: await freshUrl(), port: 0, root: ROOT, demo: false });
+    const databaseUrl = await freshUrl();
+    if (prepare) {
+      const { pool, close } = openDatabase(databaseUrl);
+      await prepare((sql) => pool.query(sql));
+      await close();
+    }
+    const server = await startServer({ databaseUrl, port: 0, root: ROOT, demo: false });
     await use(server);
     await server.close();
   },

@@ -70,3 +70,13 @@ test('what is used is not deleted without an heir, and the home page not at all'
   await expect(page.getByRole('alert')).toContainText('home page cannot be deleted');
   await expect(page.locator('iframe[title="Home at 1280"]')).toHaveCount(1);
 });
+
+test.describe('a document that a newer version made', () => {
+  test.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query("update sites set document = jsonb_set(document, '{schemaVersion}', '12')"); }) });
+  const expected = { annotation: { type: 'expects', description: '409 \\(Conflict' } };
+  test('is told as that on the desk, and left as it is', expected, async ({ page, server }) => {
+    await page.goto(await server.link());
+    await expect(page.getByRole('alert')).toContainText('was made by a newer Yohaku (its document has version 12)');
+    await expect(page.getByRole('alert')).toContainText('Update this Yohaku to open it.');
+  });
+});

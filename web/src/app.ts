@@ -14,7 +14,7 @@ import { isTyping } from './ui/index.ts';
 import { Wall } from './wall/index.ts';
 import { AuditLink } from './workers/index.ts';
 
-const HEIGHTS: Record<Step, number> = { gather: 306, colour: 336, grounds: 368, type: 352, buttons: 368, pages: 170, check: 270, publish: 270 };
+const HEIGHTS: Record<Step, number> = { gather: 306, colour: 336, grounds: 368, type: 352, buttons: 368, pages: 206, check: 270, publish: 270 };
 const TOP = 76;
 const BOTTOM = 32;
 

@@ -4,30 +4,9 @@ import type { Nodes } from 'hast';
 import sharp from 'sharp';
 import { Apart } from '../apart/index.ts';
 import { PictureRefused, cleanSvg, decodePicture } from '../assets/index.ts';
+import { ACTIVE, svg } from '../testing/active-drawings.ts';
 import { startClient, type Client } from '../testing/client.ts';
 import type { ReadEvidence } from '../evidence/index.ts';
-
-const svg = (inside: string, attributes = '') => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="40" height="40" ${attributes}><rect width="40" height="40" fill="#0e3b43"/>${inside}</svg>`;
-const CALL = 'parent.postMessage(1,"*")';
-
-/** Kinds of drawings that run, fetch or hide something when the file is opened by itself. */
-const ACTIVE: Record<string, string> = {
-  script: svg(`<script>${CALL}</script>`), 'script with a type': svg(`<script type="text/ecmascript"><![CDATA[${CALL}]]></script>`), 'script by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:s="http://www.w3.org/2000/svg" width="4" height="4"><s:script>${CALL}</s:script><rect width="4" height="4" fill="#123456"/></svg>`,
-  'html script by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:h="http://www.w3.org/1999/xhtml" width="4" height="4"><h:script>${CALL}</h:script><rect width="4" height="4" fill="#123456"/></svg>`,
-  'handler by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:ev="http://www.w3.org/2001/xml-events" width="4" height="4"><ev:listener event="load" handler="#x"/><handler id="x">${CALL}</handler><rect width="4" height="4" fill="#123456"/></svg>`,
-  'html image by prefix': `<svg xmlns="http://www.w3.org/2000/svg" xmlns:h="http://www.w3.org/1999/xhtml" width="4" height="4"><h:img src="x" onerror='${CALL}'/><rect width="4" height="4" fill="#123456"/></svg>`,
-  onload: svg('', `onload='${CALL}'`), 'onload in capitals': svg('', `ONLOAD='${CALL}'`), onclick: svg(`<rect onclick='${CALL}'/>`), onbegin: svg(`<animate onbegin='${CALL}' attributeName="x" dur="1s"/>`),
-  foreignObject: svg(`<foreignObject width="9" height="9"><body xmlns="http://www.w3.org/1999/xhtml" onload='${CALL}'/></foreignObject>`), iframe: svg('<iframe src="javascript:1"/>'), embed: svg('<embed src="http://a.example/"/>'), object: svg('<object data="http://a.example/"/>'), audio: svg('<audio src="http://a.example/" onerror="x()"/>'),
-  'link of script': svg('<a href="javascript:alert(1)"><text y="9">x</text></a>'), 'link by xlink': svg('<a xlink:href="javascript:alert(1)"><text y="9">x</text></a>'), 'link with a tab': svg('<a href="java&#9;script:alert(1)"><text y="9">x</text></a>'),
-  'animated link': svg('<a><animate attributeName="href" values="javascript:alert(1)" begin="0s"/><text y="9">x</text></a>'), 'set link': svg('<a><set attributeName="href" to="javascript:alert(1)"/><text y="9">x</text></a>'), 'animated link from afar': svg('<a id="l"><text y="9">x</text></a><animate href="#l" attributeName="xlink:href" to="javascript:alert(1)" dur="1s" fill="freeze"/>'),
-  'animated handler': svg(`<set attributeName="onmouseover" to='${CALL}'/>`), animateMotion: svg('<animateMotion path="M0 0"/>'),
-  'sheet as instruction': `<?xml version="1.0"?><?xml-stylesheet type="text/xsl" href="data:text/xml,x"?>${svg('')}`, 'sheet of CSS as instruction': `<?xml-stylesheet href="http://a.example/x.css"?>${svg('')}`,
-  'attribute by doctype': `<!DOCTYPE svg [<!ATTLIST svg onload CDATA "${CALL.replaceAll('"', '&quot;')}">]>${svg('')}`, 'element by doctype': `<!DOCTYPE svg [<!ELEMENT svg ANY><!ATTLIST rect xlink:href CDATA "http://a.example/">]>${svg('')}`, entity: `<!DOCTYPE svg [<!ENTITY x "<script>1</script>">]>${svg('&x;')}`, 'outside doctype': `<!DOCTYPE svg SYSTEM "http://a.example/x.dtd">${svg('')}`,
-  'image from afar': svg('<image href="http://a.example/x.png" width="4" height="4"/>'), 'image by xlink': svg('<image xlink:href="//a.example/x.png" width="4" height="4"/>'), 'image of a drawing': svg('<image href="data:image/svg+xml;base64,PHN2Zy8+" width="4" height="4"/>'), 'image of a page': svg('<image href="data:text/html,<script>1</script>" width="4" height="4"/>'), 'use from afar': svg('<use href="http://a.example/x.svg#a"/>'), 'feImage': svg('<filter id="f"><feImage href="http://a.example/x.png"/></filter>'),
-  'fill from afar': svg('<rect fill="url(http://a.example/#g)"/>'), 'fill with escapes': svg('<rect fill="u\\72l(http://a.example/#g)"/>'), 'mask from afar': svg('<rect mask="url(//a.example/#g)"/>'), 'style from afar': svg('<rect style="fill:url(http://a.example/#g)"/>'), 'style with escapes': svg('<rect style="fill:\\75\\72\\6c(http://a.example/#g)"/>'), 'cursor from afar': svg('<rect style="cursor:url(http://a.example/c.png),auto"/>'),
-  'import': svg('<style>@import "http://a.example/x.css";</style>'), 'import with escapes': svg('<style>@\\69mport "http://a.example/x.css";</style>'), 'import by address': svg('<style>@import url(//a.example/x.css);</style>'), 'font from afar': svg('<style>@font-face{font-family:x;src:url(http://a.example/x.woff)}</style>'), 'sheet with escapes': svg('<style>rect{fill:\\75rl(http://a.example/#g)}</style>'), 'sheet that ends': svg('<style>rect{fill:red}</style><script>1</script>'), 'sheet with an end in it': svg('<style><![CDATA[rect{fill:red}]]>&lt;/style&gt;&lt;script&gt;1&lt;/script&gt;</style>'),
-  'image-set': svg('<rect style="fill:image-set(\'http://a.example/x.png\' 1x)"/>'), 'link element': svg('<link xmlns="http://www.w3.org/1999/xhtml" rel="stylesheet" href="http://a.example/x.css"/>'), 'meta refresh': svg('<meta xmlns="http://www.w3.org/1999/xhtml" http-equiv="refresh" content="0;url=javascript:1"/>'), 'metadata': svg('<metadata><script xmlns="http://www.w3.org/2000/svg">1</script></metadata>'),
-};
 
 /** What in a written drawing could run or fetch: nothing, in any of them. */
 function faults(text: string): string[] {

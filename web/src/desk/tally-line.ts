@@ -24,7 +24,7 @@ import { CheckView, type CheckList } from './check-view.ts';
     <span class="space"></span>
     @if (notice()) { <span class="notice" role="alert">{{ notice() }} <button class="act" (click)="clear()">Close</button></span> }
     @else if (ripple(); as ripple) {
-      <span role="status">{{ ripple.label }}: {{ words() }}. <button class="act" (click)="open(worse() ? 'worse' : 'changed')">Walk through</button></span>
+      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button class="act" (click)="open(worse() ? 'worse' : 'changed')">Walk through</button>
     }
   `,
   styleUrl: './tally-line.less',

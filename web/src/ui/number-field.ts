@@ -30,6 +30,8 @@ export class NumberField {
   readonly width = input(64);
   readonly hideLabel = input(false);
   readonly factor = input(1);
+  /** Takes what is no single figure: empty when it was taken, else why not; null leaves the reason to the figure. */
+  readonly elsewise = input<((text: string) => string | null) | null>(null);
   readonly held = output<number>();
   readonly done = output<number>();
   protected readonly id = `number-${++count}`;
@@ -54,7 +56,11 @@ export class NumberField {
     const typed = this.typed();
     if (typed === null) return;
     const number = this.#read(typed);
-    if (typeof number === 'string') return this.problem.set(number);
+    if (typeof number === 'string') {
+      const other = this.elsewise()?.(typed) ?? null;
+      if (other === '') this.typed.set(null);
+      return this.problem.set(other ?? number);
+    }
     this.problem.set('');
     this.typed.set(null);
     if (number !== this.value()) this.done.emit(number);

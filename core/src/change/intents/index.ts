@@ -6,7 +6,7 @@ export { addFontFace, faceName, removeFamily, setFamilies, type ReadFace } from 
 export { addStyle, removeStyle, resizeStyles, setStyleAt, setStyles, settleProvisional, styleUses, type SizeChange } from './styles.ts';
 export { buttonAddress, splitStyle, splitVariant, type OneOff } from './one-offs.ts';
 export { EASINGS, addMotion, readEasing, removeMotion } from './motion.ts';
-export { addCorner, addShadow, readCorner, readShadow, removeCorner, removeShadow, setCorner, setCornerOf, setEdge, setRadius, setUnderline, setVariantShape } from './shape.ts';
+export { addCorner, addShadow, readCorner, readShadow, removeCorner, removeShadow, setCorner, setCornerOf, setCornerValue, setEdge, setRadius, setUnderline, setVariantShape } from './shape.ts';
 export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts';
 export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';

@@ -3,7 +3,9 @@ import { inRange } from '../../shape/index.ts';
 import { CORNER_USES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type OwnShape, type Shadow, type Site } from '../../site/index.ts';
 import { capital } from '../../style/index.ts';
 import type { Op } from '../change.ts';
+import { jsonEqual } from '../json.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+import { inTurn } from './in-turn.ts';
 
 /**
  * Reads a corner as it is typed: `8`, `8px`, four radii from top left
@@ -33,6 +35,14 @@ export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
     label: `New corner ${label}`,
     ops: list ? [insertOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id, made)] : [setOp(site, ['brand', 'cornerList'], { items: { [id]: made }, order: [id] })],
   };
+}
+
+/** Gives a use a corner by its value: the named one that has it, else a new one. */
+export function setCornerValue(site: Site, use: CornerUse, value: CornerValue, id: string): Edit | undefined {
+  const known = Object.values(site.brand.cornerList?.items ?? {}).find((one) => jsonEqual(one.value, value));
+  if (known) return setCornerOf(site, use, known.id);
+  const edit = inTurn(site, `${capital(use)} corner`, [(now) => addCorner(now, id, value), (now) => setCornerOf(now, use, id)]);
+  return edit.ops.length > 1 ? edit : undefined;
 }
 
 /** Where variants name a corner or a shadow as their own. */

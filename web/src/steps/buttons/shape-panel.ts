@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { CORNER_USES, edgeWidth, namedCorner, plural, setCornerOf, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
-import { DeskActions, Editor, Reaching, type Scope } from '../../state/index.ts';
+import { CORNER_USES, edgeWidth, namedCorner, plural, readCorner, setCornerOf, setCornerValue, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
+import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
 import { variantScope } from './variant-scope.ts';
 
@@ -27,7 +27,7 @@ export class ShapePanel {
     return CORNER_USES.map((use) => {
       const named = namedCorner(brand, use);
       const value = brand.corners[use];
-      return { use, label: LABELS[use], named: named ? named.id : OWN, radius: typeof value === 'number' ? value : null, edge: edgeWidth(brand, use), shadow: brand.shadows?.uses[use] ?? OWN };
+      return { use, label: LABELS[use], named: named ? named.id : OWN, radius: typeof value === 'number' ? value : null, edge: edgeWidth(brand, use), shadow: brand.shadows?.uses[use] ?? OWN, typed: this.#typedCorner(use) };
     });
   });
   protected readonly rule = computed(() => (this.brand() ? edgeWidth(this.brand()!, 'rule') : 1));
@@ -78,6 +78,15 @@ export class ShapePanel {
   protected radius(use: CornerUse, px: number, phase: 'preview' | 'commit'): void {
     this.#editor[phase]((site) => setRadius(site, use, px));
   }
+  /** Four radii, or a share of the height, typed where one radius stands: a named corner has them. */
+  readonly #typedCorner = (use: CornerUse) => (text: string): string | null => {
+    if (!/[%\s]/.test(text.trim())) return null;
+    const value = readCorner(text);
+    if (typeof value === 'string') return value;
+    if (value.kind === 'share' && use !== 'button' && use !== 'field') return `${LABELS[use]} have no height of one line that a share could be of.`;
+    this.#editor.commit((site) => setCornerValue(site, use, value, freshId('corner')));
+    return '';
+  };
   protected slide(event: Event, phase: 'preview' | 'commit'): void {
     this.radius('button', Number((event.target as HTMLInputElement).value), phase);
   }

@@ -142,8 +142,8 @@ export class GatherStep {
   protected readonly checkName = nameProblem('A swatch');
 
   /** What dropping one colour costs, in words. */
-  protected costOf({ color, heir, deltaE }: Drop<Candidate>): string {
-    const where = heir ? `${this.name(heir)} instead, ΔE ${cutDownText(deltaE, 3)} away` : 'nothing instead';
+  protected costOf({ color, heir, deltaE }: Drop<Candidate>, named = true): string {
+    const where = heir ? `${named ? `${this.name(heir)} ` : ''}instead, ΔE ${cutDownText(deltaE, 3)} away` : 'nothing instead';
     return color.places > 0 ? `${where}; ${plural(color.places, 'place')}, ${plural(color.pairs, 'pair')}` : where;
   }
 

@@ -2,13 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, setWash, slotLabel, slotPath, clearestChoice, defaultSlotValue, deltaERgb, passingSwatches,
+  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, setWash, shapeOfVariant, cornerCss, slotLabel, slotPath, clearestChoice, defaultSlotValue, deltaERgb, passingSwatches,
   tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 import { JointMend } from './joint-mend.ts';
 import { callsOf, fallsShort, groundLines, LINE_SLOTS, rowsOf } from './ground-lines.ts';
+
+/** Height of a sample of a button, px: what a corner that is a share is a share of. */
+const SAMPLE_HEIGHT = 24;
+type ButtonSample = Readonly<Record<string, string>>;
 
 /** Calls shown before more are asked for. */
 const CALLS = 4;
@@ -39,7 +43,19 @@ export class GroundsStep {
   });
   protected readonly families = computed(() => {
     const table = this.site() && tokenTable(this.site()!.brand);
-    return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '', corner: table?.get('corner.button')?.css ?? '0' };
+    return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '' };
+  });
+  /** How the buttons of each variant are set and shaped: a sample that is not the brand's own is no sample. */
+  protected readonly buttons = computed(() => {
+    const brand = this.site()?.brand;
+    const style = brand?.styles[brand.buttonStyle];
+    if (!brand || !style) return new Map<string, ButtonSample>();
+    const set = { 'font-family': this.families()[style.family], 'font-weight': String(style.weight), 'font-style': style.italic ? 'italic' : 'normal', 'text-transform': style.textCase, 'letter-spacing': `${style.letterSpacing}em` };
+    return new Map(brand.variantOrder.map((id): [string, ButtonSample] => {
+      const { corner, edge } = shapeOfVariant(brand, id);
+      const radius = typeof corner === 'number' ? `${corner}px` : corner.value.kind === 'share' ? `${corner.value.share * SAMPLE_HEIGHT}px` : cornerCss(corner.value);
+      return [id, { ...set, 'border-radius': radius, 'border-width': `${edge}px` }];
+    }));
   });
 
   protected readonly chosen = computed(() => {
