@@ -149,7 +149,6 @@ test('two windows edit one style: different values both stay, the same value end
 
 test('headings are named on the wall by level and style, and a level that is left out is marked', async ({ desk, page }) => {
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Home', exact: true }).first().click();
   await page.getByRole('button', { name: 'Heading levels' }).click();
   const tags = page.locator('#page-home yo-page-frame').first().locator('.tag');
   await expect(tags.first()).toHaveText('h1 Display');

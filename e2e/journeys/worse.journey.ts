@@ -10,7 +10,7 @@ test('a menu that wraps because its size grew is worse, read from the real layou
   await size.fill('60');
   await size.press('Enter');
   await expect(desk.told()).toContainText(/Menu size: 54 places changed, [1-9]\d* worse/);
-  await desk.told().getByRole('button', { name: 'Walk through' }).click();
+  await page.getByRole('button', { name: 'Walk through' }).click();
   const queue = page.getByRole('region', { name: 'Queue' });
   await expect(queue).toContainText(/Header.*takes [2-9] lines, 1 before/);
 
@@ -19,7 +19,7 @@ test('a menu that wraps because its size grew is worse, read from the real layou
   await page.getByRole('button', { name: 'Running text on Tern white', exact: true }).click();
   await desk.choose('Set to a swatch', 'Lamp');
   await expect(desk.told()).toContainText(/Running text of Tern white: \d+ places changed.* [1-9]\d* worse/);
-  await desk.told().getByRole('button', { name: 'Walk through' }).click();
+  await page.getByRole('button', { name: 'Walk through' }).click();
   await queue.getByRole('row').nth(1).getByRole('button').click();
   await expect(page.getByRole('region', { name: 'Why and mend' })).toContainText('Running text of Tern white');
   await page.keyboard.press('u');
@@ -32,7 +32,7 @@ test('values held by an override, a stray or a width are named with what holds t
   await page.getByLabel('Size at 1280').fill('52');
   await page.getByLabel('Size at 1280').press('Enter');
   await expect(desk.told()).toContainText(/Title size: \d+ places changed, 1 held/);
-  await desk.told().getByRole('button', { name: 'Walk through' }).click();
+  await page.getByRole('button', { name: 'Walk through' }).click();
   await page.getByRole('group', { name: 'Lists' }).getByRole('button', { name: /^Changed/ }).click();
   await expect(page.getByRole('region', { name: 'Queue' })).toContainText('font-size is set here on phone');
 });

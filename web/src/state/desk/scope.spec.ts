@@ -6,9 +6,11 @@ const site = small();
 const count = (reach: ReturnType<typeof reachOfScope>) => [...reach.byPage.values()].reduce((sum, ids) => sum + ids.size, 0);
 
 describe('what a control reaches', () => {
-  it('is, for a token, every place it paints on every page', () => {
+  it('is, for a token, every place it paints on every page, and those of what follows it by rule', () => {
     const reach = reachOfScope(site, 'color.core.brand');
-    expect(count(reach)).toBe(placesOf(site, 'color.core.brand').length);
+    const both = new Set(['color.core.brand', 'color.derived.dark'].flatMap((path) => placesOf(site, path)));
+    expect(count(reach)).toBe(both.size);
+    expect(both.size).toBeGreaterThan(placesOf(site, 'color.core.brand').length);
     expect(reach.words).toBe(`brand reaches ${count(reach)} places on ${reach.byPage.size} pages`);
   });
   it('is each place once when several tokens paint it', () => {

@@ -99,7 +99,7 @@ export class CheckStep {
     return finding && site ? typeMendFor(site, finding) : undefined;
   });
   /** The text in hand, when it fails over a picture: what is wrong, where it is weakest, what mends it. */
-  protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; spot: Spot; mends: PictureMend[] } | null => {
+  protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; ringed: string; spot: Spot | null; mends: PictureMend[] } | null => {
     const site = this.#editor.current();
     const row = this.row();
     if (!site || row?.rule !== 'text-contrast' || row.verdict !== 'fail') return null;
@@ -117,8 +117,10 @@ export class CheckStep {
     if (!set) return null;
     const veil = veilOf(site, table, group);
     const verdict = judgePixels(set, veil, color, row.needed);
-    const at = seen && judgePixels(seen, veil, color, row.needed);
-    return verdict && at ? { share: verdict.share, weakest: verdict.weakest, spot: { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y }, mends: [...pictureMends(site, this.#pixels.sets(), place!, freshId('o')), ...this.#turnedMend(site, place!)] } : null;
+    // At a width that does not hang the page of its band is ringed only where it falls short as well, and that is said.
+    const there = seen && judgePixels(seen, veil, color, row.needed);
+    const at = there && (row.width === hung || there.found < row.needed) ? there : undefined;
+    return verdict ? { share: verdict.share, weakest: verdict.weakest, ringed: at ? (row.width === hung ? ', ringed on the page' : `; on the page of ${hung} px, where it comes to ${cutDownText(at.weakest.ratio)}, that is ringed`) : `; the pages that hang pass there`, spot: at ? { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y } : null, mends: [...pictureMends(site, this.#pixels.sets(), place!, freshId('o')), ...this.#turnedMend(site, place!)] } : null;
   });
   /** Another focus point of the picture, once it has been looked at with all that are tried. */
   #turnedMend(site: Site, place: Place): PictureMend[] {

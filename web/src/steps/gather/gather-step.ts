@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linkedSignal, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
@@ -25,6 +25,7 @@ export class GatherStep {
   readonly #tray = inject(Tray);
   protected readonly state = this.#store.selectSignal(gatherFeature.selectGatherState);
   readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
+  protected readonly cut = viewChild<ElementRef<HTMLElement>>('cut');
   protected readonly over = signal(false);
   protected readonly text = signal('');
   protected readonly chosen = signal<string | null>(null);
@@ -150,6 +151,8 @@ export class GatherStep {
   protected count(count: number): void {
     const most = this.sift().kept.length + this.sift().dropped.length;
     this.#store.dispatch(GatherActions.count({ count: Math.max(1, Math.min(most, count)) }));
+    // The line goes where the list has grown to: it stays in sight.
+    requestAnimationFrame(() => this.cut()?.nativeElement.scrollIntoView({ block: 'nearest' }));
   }
   protected keyLine(event: KeyboardEvent): void {
     const by = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0;
@@ -224,6 +227,6 @@ export class GatherStep {
   });
   protected readonly scope = computed((): Scope => ({ words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches paint no place until something is set to them' }));
   protected readonly plural = plural;
-  protected readonly cut = cutDownText;
+  protected readonly figure = cutDownText;
   protected readonly parts = Object.keys(SIFT_WEIGHTS) as SiftPart[];
 }
