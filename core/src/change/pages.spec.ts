@@ -18,6 +18,7 @@ describe('Trial 12: a new page', () => {
     const typed = after(renamed, (now) => setValue(now, '', ['pages', 'p-new', 'file'], pageAddress(' When We Open.html')));
     expect(typed.pages['p-new']!.file).toBe('when-we-open.html');
     expect(after(typed, (now) => renamePage(now, 'p-new', 'Hours', true)).pages['p-new']!.file).toBe('when-we-open.html');
+    expect(['Über uns <i>', 'Ἀθῆναι', 'Zürich–Öfen'].map((title) => after(added, (now) => renamePage(now, 'p-new', title, true)).pages['p-new']!.file)).toEqual(['uber-uns-i.html', 'page.html', 'zurich-ofen.html']);
     // Another page's address is not taken; the home page's never changes.
     expect(after(added, (now) => renamePage(now, 'p-new', 'More', true)).pages['p-new']!.file).toBe('more-2.html');
     expect(after(added, (now) => renamePage(now, 'home', 'Start', true)).pages['home']!.file).toBe('index.html');

@@ -26,9 +26,9 @@ export function uniqueName(wanted: string, taken: Iterable<string>): string {
   return `${wanted} ${n}`;
 }
 
-/** A stored path segment from a label: lower case letters, digits and hyphens, unique among `taken`. */
-export function uniquePath(label: string, taken: Iterable<string>): string {
-  const base = label.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40) || 'token';
+/** A stored path segment from a label: lower case letters, digits and hyphens, unique among `taken`; `otherwise` where a label has none of them. */
+export function uniquePath(label: string, taken: Iterable<string>, otherwise = 'token'): string {
+  const base = label.normalize('NFKD').replace(/\p{M}+/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40) || otherwise;
   const known = new Set(taken);
   let path = base;
   for (let n = 2; known.has(path); n++) path = `${base}-${n}`;

@@ -53,7 +53,7 @@ export function addPage(site: Site, id: string, copyOf: string | null): Edit {
     // With a second level from the start: what the footer has below it skips none.
     : ([1, 2] as const).map((level) => ({ id: `${id}-s${level}`, own: blankSection(site, `${id}-s${level}`, level) }));
   const page: Page = {
-    id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')))}.html`,
+    id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`,
     sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: {},
   };
   return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
@@ -73,12 +73,12 @@ export function renamePage(site: Site, id: string, title: string, open = false):
 
 /** The address that a title gives, other pages' left out. */
 function addressFor(site: Site, title: string, id: string): string {
-  return `${uniquePath(title, Object.values(site.pages).filter((one) => one.id !== id).map((one) => one.file.replace(/\.html$/, '')))}.html`;
+  return `${uniquePath(title, Object.values(site.pages).filter((one) => one.id !== id).map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`;
 }
 
 /** What an address typed for a page comes to: `Opening hours` is `opening-hours.html`. */
 export function pageAddress(text: string): string {
-  return `${uniquePath(text.trim().replace(/\.html$/i, ''), [])}.html`;
+  return `${uniquePath(text.trim().replace(/\.html$/i, ''), [], 'page')}.html`;
 }
 
 /** Menu entries that lead to a page, and links in words, buttons and cards that do. */
