@@ -97,6 +97,9 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await expect(slip).toBeVisible();
   await expect(slip).toBeInViewport({ ratio: 1 });
 
+  // A sideways wheel at the end of the wall goes no farther than the wall.
+  await expect(page.getByRole('region', { name: 'All pages' })).toHaveCSS('overscroll-behavior-x', 'contain');
+
   // Keys go on after a page was pressed: undo, the overview, the steps.
   const frame = desk.frame('Opening hours at 1280');
   await frame.locator('h1').click();
