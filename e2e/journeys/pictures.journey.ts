@@ -12,7 +12,8 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await desk.step('Check');
   await page.getByRole('row', { name: /^Lead “Boats to/ }).getByRole('button').click();
   const why = page.getByRole('region', { name: 'Why and mend' });
-  await expect(why).toContainText(/\d+\.\d % of what lies behind its letters falls short; \d\.\d\d at the weakest spot, ringed on the page/);
+  // The width at which it is weakest is one of the audit's, and hangs or does not.
+  await expect(why).toContainText(/\d+\.\d % of what lies behind its letters falls short; \d\.\d\d at the weakest spot(?:, ringed on the page| at \d+ px; on the page of 390 px, where it comes to \d\.\d\d, that is ringed)/);
   await expect(page.locator('.spot').first()).toBeVisible();
   await expect(why.getByRole('button', { name: 'a plate of Deep behind it' })).toBeVisible();
   await why.getByRole('button', { name: /^shade 35 % to \d+ %$/ }).click();

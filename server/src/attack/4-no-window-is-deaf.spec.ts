@@ -40,12 +40,12 @@ describe('Item 4: no window is deaf', () => {
   describe('a window that was away', () => {
     let client: Client;
     const EDITS = 2500;
-    beforeAll(async () => {
+    beforeEach(async () => {
       client = await startClient();
       await client.databasePool.query(`insert into changes (site_id, sequence, id, change, inverse, author, window_id) select 'ternhaven', i, 'far-' || lpad(i::text, 6, '0'), jsonb_build_object('id', 'far-' || lpad(i::text, 6, '0'), 'schemaVersion', 1, 'label', 'Space', 'ops', jsonb_build_array(jsonb_build_object('op', 'set', 'at', '["brand","corners","card"]'::jsonb, 'value', i % 50))), '[]', 'owner', 'far' from generate_series(1, ${EDITS}) i`);
       await client.databasePool.query(`update sites set sequence = ${EDITS}, document = jsonb_set(document, '{brand,corners,card}', to_jsonb(${EDITS} % 50)) where id = 'ternhaven'`);
     });
-    afterAll(() => client.close());
+    afterEach(() => client.close());
 
     it('is told how far it is behind, and gets all of it in order, however much that is', async () => {
       const got: number[] = [];

@@ -1,7 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import type { Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type pg from 'pg';
+import { sql } from 'drizzle-orm';
+import { openDatabase } from '../db/index.ts';
+import { freshUrl } from '../testing/database.ts';
 import { OwnServer } from '../testing/own-server.ts';
 import { startClient } from '../testing/client.ts';
 
@@ -62,6 +67,20 @@ describe('Item 5: the server lives', () => {
       expect((await client.get('/api/health')).status).toBe(200);
     } finally {
       await client.close();
+    }
+  });
+
+  it('when connections are cut before a transaction has begun, none of them stays out of the pool', async () => {
+    const database = openDatabase(await freshUrl());
+    try {
+      const cut = (client: pg.PoolClient) => (client as unknown as { connection: { stream: Socket } }).connection.stream.destroy();
+      database.pool.on('acquire', cut);
+      for (let i = 0; i < 12; i++) await expectAsync(database.db.transaction(async () => {})).toBeRejected();
+      database.pool.off('acquire', cut);
+      expect(database.pool.totalCount - database.pool.idleCount).toBe(0);
+      await expectAsync(database.db.transaction(async (tx) => (await tx.execute(sql`select 1 as one`)).rows[0])).toBeResolvedTo({ one: 1 });
+    } finally {
+      await database.close();
     }
   });
 

@@ -31,7 +31,24 @@ export function openDatabase(url: string, onError: (error: Error) => void = () =
   pool.on('error', onError);
   // The pool listens to idle ones only: an error of one in use would have no listener, and end the process.
   pool.on('connect', (client) => client.on('error', onError));
-  return { db: drizzle(pool, { schema, casing: undefined }), pool, url, remembered: new Map(), close: () => pool.end() };
+  return { db: returning(drizzle(pool, { schema }), pool), pool, url, remembered: new Map(), close: () => pool.end() };
+}
+
+/**
+ * The same, with transactions that always give their connection back. Drizzle
+ * takes one from the pool and begins before it looks after it: where `begin`
+ * fails, the connection stays out, and after ten of those the server is deaf.
+ */
+function returning(db: Db, pool: pg.Pool): Db {
+  db.transaction = async (work, config) => {
+    const client = await pool.connect();
+    try {
+      return await drizzle(client, { schema }).transaction(work, config);
+    } finally {
+      client.release();
+    }
+  };
+  return db;
 }
 
 /** Brings the schema up to date; several processes may start at once (an advisory lock lets one go first). */
