@@ -8,7 +8,7 @@ const MAY = {
   logo: ['number', 'color', 'site', 'style'],
   page: ['number', 'shape', 'site', 'style', 'logo'],
   document: ['site', 'style', 'page'],
-  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'document'],
+  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'document'],
   reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
   difference: ['site', 'style', 'page', 'reach', 'change'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'logo'],

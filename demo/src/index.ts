@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { flatColors, type Asset, type Page, type Site } from '@yohaku/core';
+import { SCHEMA_VERSION, flatColors, type Asset, type Page, type Site } from '@yohaku/core';
 import { brand } from './brand.ts';
 import { byId } from './build.ts';
 import { overridesByPage } from './overrides.ts';
@@ -29,7 +29,7 @@ const pages: Page[] = [home, sailings, fares, islands, freight, assistance, noti
 
 /** Ternhaven Ferries, the demo site. */
 export const ternhaven: Site = {
-  schemaVersion: 1, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
+  schemaVersion: SCHEMA_VERSION, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
   assets: byId(assets), pageOrder: pages.map((one) => one.id), pages: byId(pages),
 };
 

@@ -2,7 +2,8 @@ import type { Page, Section, Site } from '@yohaku/core';
 
 /**
  * A site of about so many places: the demo's pages over and over, each copy
- * with ids and words of its own, so that nothing made for one page serves another.
+ * with ids of its own, so that nothing made for one page serves another. A site
+ * that the reader accepts, as all that benches and tests are made with.
  */
 export function manyPlaces(site: Site, pages: number): Site {
   const made: Page[] = [];
@@ -22,5 +23,14 @@ function copyPage(page: Page, copy: number): Page {
     blocks: Object.fromEntries(Object.values(one.blocks).map((block) => [renamed(block.id), { ...block, id: renamed(block.id) }])),
   });
   const sections = Object.fromEntries(Object.values(page.sections).map((entry) => [renamed(entry.id), 'own' in entry ? { id: renamed(entry.id), own: section(entry.own) } : { ...entry, id: renamed(entry.id) }]));
-  return { ...page, id: renamed(page.id), title: `${page.title} ${copy}`, file: `${page.file.replace('.html', '')}${suffix}.html`, sectionOrder: page.sectionOrder.map(renamed), sections };
+  const own = new Set(Object.values(page.sections).flatMap((entry) => ('own' in entry ? [entry.own.id, ...Object.keys(entry.own.blocks)] : [])));
+  /** What is set here goes along: on own sections under their new ids, in shared ones under that of their entry. */
+  const placed = (place: string): string => {
+    const [owner = '', ...within] = place.split('/');
+    const [entry, inner] = owner.split(':');
+    const now = inner !== undefined ? `${renamed(entry!)}:${inner}` : own.has(owner) ? renamed(owner) : owner;
+    return [now, ...within].join('/');
+  };
+  const overrides = Object.fromEntries(Object.values(page.overrides).map((one) => [one.id, { ...one, place: placed(one.place) }]));
+  return { ...page, id: renamed(page.id), title: `${page.title} ${copy}`, file: `${page.file.replace('.html', '')}${suffix}.html`, sectionOrder: page.sectionOrder.map(renamed), sections, overrides };
 }

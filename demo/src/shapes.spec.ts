@@ -73,7 +73,7 @@ describe('the looks of a site, found from the shapes of its sections', () => {
     const site = manyPlaces(ternhaven, 18);
     const index = siteIndex(site);
     for (const group of index.groups) for (const place of group.places.slice(-1)) {
-      const alone = makePainting(site.brand, place.recipes, group.painting.overrides, place.states, group.inherits?.painting ?? null);
+      const alone = makePainting(site.brand, place.recipes, group.painting.set, place.states, group.inherits?.painting ?? null);
       expect(group.painting.cells.map(({ property, state, band, token }) => `${property} ${state} ${band} ${token}`)).toEqual(alone.cells.map(({ property, state, band, token }) => `${property} ${state} ${band} ${token}`));
     }
   });

@@ -17,6 +17,7 @@ import { benchPairs } from './pairs.ts';
 import { benchPlaces } from './places.ts';
 import { benchRestyle } from './restyle.ts';
 import { benchRipple } from './ripple.ts';
+import { benchScale } from './scale.ts';
 import { benchShelf } from './shelf.ts';
 import { benchSize } from './size.ts';
 import type { Result } from './result.ts';
@@ -40,6 +41,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   kills: benchKills,
   shelf: () => withServer(({ link }) => benchShelf(link)),
   size: benchSize,
+  scale: benchScale,
 };
 
 /** A server on a throw-away cluster for the time of a benchmark. */

@@ -3,7 +3,7 @@ import { LineChart } from 'echarts/charts';
 import { GridComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { focusContrast, partContrast, siteIndex, tokenTable, textContrast, type Site } from '@yohaku/core';
+import { contrastRules, siteIndex, tokenTable, type Site } from '@yohaku/core';
 import { manyPlaces } from '@yohaku/demo';
 import { walkWithCulori } from './pairs.ts';
 import { median, type Result } from './result.ts';
@@ -46,7 +46,7 @@ export function benchPlaces(site: Site, plot?: string): Result[] {
       const index = siteIndex(big);
       const table = tokenTable(big.brand);
       let pairs = 0;
-      for (const group of index.groups) pairs += (textContrast(table, group).length + partContrast(table, group).length + focusContrast(table, group).length) * group.count;
+      for (const group of index.groups) pairs += contrastRules(table, group).length * group.count;
       const time = performance.now() - start;
       if (pairs < index.count) throw new Error('pairs were not found');
       places = index.count;

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { bandOf, cellValue, colorOf, fillOf, pageTree, pixelsAt, placesOf, siteIndex, tokenTable, type Group, type PaintedProperty, type Site, type State } from '@yohaku/core';
+import { SCHEMA_VERSION, bandOf, cellValue, colorOf, fillOf, pageTree, pixelsAt, placesOf, siteIndex, tokenTable, type Group, type Override, type PaintedProperty, type Site, type State } from '@yohaku/core';
 import { test, expect } from '../fixtures.ts';
 
 /** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
@@ -74,8 +74,17 @@ function blend(layers: readonly string[]): [number, number, number] {
 }
 
 test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ desk, page, context }) => {
-  const { site, sequence } = (await (await page.request.get(`${desk.server.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
-  await page.request.post(`${desk.server.address}/api/sites/ternhaven/publications`, { data: { sequence } });
+  const api = `${desk.server.address}/api/sites/ternhaven`;
+  // Values set here, and wherever a place is used, at one width and at all: on a shared section, the header and the footer.
+  const values: [string[], string, Override['property'], string, Override['band']][] = [
+    [['shared', 'overrides'], 'promise:promise-b1/text', 'font-size', '31px', 'phone'], [['pages', 'home', 'overrides'], 'home-promise:promise-b1/text', 'font-size', '37px', null],
+    [['pages', 'home', 'overrides'], 'header/name', 'color', '#345612', null], [['shared', 'overrides'], 'header/name', 'color', '#123456', 'desktop'], [['shared', 'overrides'], 'footer/surface', 'padding-block', '90px', null],
+  ];
+  const ops = values.map(([record, place, property, css, band], i) => ({ op: 'insert', record, order: null, id: `m${i}`, value: { id: `m${i}`, place, property, band, origin: 'set', value: { kind: 'literal', css }, reason: null }, after: null }));
+  const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [{ id: 'model-0001', schemaVersion: SCHEMA_VERSION, label: 'Values', ops }] } });
+  expect(((await saved.json()) as { results: { refused?: string }[] }).results[0]!.refused).toBeUndefined();
+  const { site, sequence } = (await (await page.request.get(api)).json()) as { site: Site; sequence: number };
+  await page.request.post(`${api}/publications`, { data: { sequence } });
   await page.goto('about:blank');
   const index = siteIndex(site);
   const live = await context.newPage();

@@ -66,3 +66,36 @@ test('a button is given another variant, size and icon where it stands; icons st
   await desk.ready();
   await expect(desk.frame('Fares at 1280').locator('.button').first().locator('svg')).toHaveCount(1);
 });
+
+test('a value of a shared text is set on this page only, or wherever it is used, and the slip says which', async ({ desk, page }) => {
+  await page.getByRole('button', { name: 'Home', exact: true }).click();
+  const text = (title: string) => desk.frame(title).locator('[data-used="promise:promise-b1/text"]');
+  const size = (title: string) => text(title).evaluate((element) => getComputedStyle(element).fontSize);
+  const before = await size('Sailings at 1280');
+  // The page takes its full height some moments after it grew.
+  const slip = page.getByRole('dialog', { name: /^(?!Section).*“If we are late/ });
+  await expect(async () => {
+    await text('Home at 1280').click();
+    await expect(slip).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  const line = slip.locator('.line').filter({ has: page.getByText('Size', { exact: true }) });
+  const set = async (where: string, label: string, value: string) => {
+    await line.getByRole('button', { name: 'set', exact: true }).click();
+    await desk.choose('Where', where, slip);
+    await slip.getByLabel(label).fill(value);
+    await slip.getByLabel(label).press('Enter');
+  };
+  await set('this page', 'Only here', '40px');
+  await expect.poll(() => size('Home at 1280')).toBe('40px');
+  await expect(line).toContainText('set on purpose, here only');
+  await expect(desk.told()).toContainText('1 place changed');
+  expect(await size('Sailings at 1280')).toBe(before);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => size('Home at 1280')).toBe(before);
+
+  await set('wherever', 'Wherever used', '44px');
+  await expect.poll(() => size('Sailings at 1280')).toBe('44px');
+  await expect(line).toContainText('set on purpose, wherever it is used');
+  await expect(desk.told()).toContainText('4 places changed');
+  expect(await size('Contact at 390')).toBe('44px');
+});

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { LIMITS, cleanTexts, toIssues, type Issue, type Site } from '../site/index.ts';
-import { applyChange, type Applied } from './apply.ts';
+import { applyChange, opsOf, type Applicable, type Applied } from './apply.ts';
 import { Change, type Op } from './change.ts';
 import { settleTouched } from './check.ts';
 import { ChangeRefused } from './refused.ts';
@@ -16,13 +16,14 @@ export interface Accepted extends Applied {
  * takes for the site to be what the check has read.
  * @throws ChangeRefused when something it names is gone, or the result would not be right
  */
-export function acceptChange(site: Site, change: { readonly ops: readonly Op[] }): Accepted {
-  const applied = applyChange(site, change);
-  if (applied.site === site) return { ...applied, ops: change.ops };
+export function acceptChange(site: Site, change: Applicable): Accepted {
+  const ops = opsOf(site, change);
+  const applied = applyChange(site, { ops });
+  if (applied.site === site) return { ...applied, ops };
   const more = settleTouched(site, applied.site).map(({ at, value }): Op => ({ op: 'set', at: [...at], ...(value === undefined ? {} : { value }) }));
-  if (more.length === 0) return { ...applied, ops: change.ops };
+  if (more.length === 0) return { ...applied, ops };
   const settled = applyChange(applied.site, { ops: more });
-  return { site: settled.site, ops: [...change.ops, ...more], inverse: [...settled.inverse, ...applied.inverse], overtook: applied.overtook };
+  return { site: settled.site, ops: [...ops, ...more], inverse: [...settled.inverse, ...applied.inverse], overtook: applied.overtook };
 }
 
 /** A change as it was sent: read, or refused with the reason and the id it was sent under, if it had one that can be read. */

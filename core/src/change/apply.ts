@@ -1,7 +1,15 @@
-import type { Site } from '../site/index.ts';
+import { opsToNow, type Site } from '../site/index.ts';
 import type { Op } from './change.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
 import { ChangeRefused } from './refused.ts';
+
+/** Operations, and the version of the document they are for; absent: this one. */
+export interface Applicable { readonly ops: readonly Op[]; readonly schemaVersion?: number }
+
+/** The operations of a change as they are in this version, against the site they are for. */
+export function opsOf(site: Site, { ops, schemaVersion }: Applicable): readonly Op[] {
+  return schemaVersion === undefined ? ops : opsToNow(ops, schemaVersion, site);
+}
 
 /** A site after a change, with the operations that take it back. */
 export interface Applied {
@@ -14,14 +22,14 @@ export interface Applied {
 /**
  * Applies a change and shares everything it did not touch. When nothing changes
  * the very same site comes back. The result is not checked against the schema:
- * see `checkTouched`.
+ * see `checkTouched`. A change that says an older version is brought up to this one.
  * @throws ChangeRefused (`gone`) when something it names is no longer there
  */
-export function applyChange(site: Site, change: { readonly ops: readonly Op[] }): Applied {
+export function applyChange(site: Site, change: Applicable): Applied {
   let next = site;
   const inverse: Op[] = [];
   const overtook: string[][] = [];
-  for (const op of change.ops) {
+  for (const op of opsOf(site, change)) {
     const step = applyOp(next, op);
     if (step.site === next) continue;
     next = step.site;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Id, LIMITS, isReservedName } from '../site/index.ts';
+import { Id, LIMITS, SCHEMA_VERSION, isReservedName } from '../site/index.ts';
 
 /** Keys from the root of the site to a value: ids and field names, never positions in a list. */
 const Step = v.pipe(
@@ -28,7 +28,8 @@ export type Op = v.InferOutput<typeof Op>;
 /** An edit as data: what undo, the server, other windows and the ripple all work from. */
 export const Change = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{6,60}$/)),
-  schemaVersion: v.literal(1),
+  /** Version of the document its operations are for; older ones are brought up to it where they are applied. */
+  schemaVersion: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(SCHEMA_VERSION, `is of a newer Yohaku; this one reads up to ${SCHEMA_VERSION}`)),
   /** Names the undo step: "Funnel lightness". */
   label: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
   ops: v.pipe(v.array(Op), v.minLength(1), v.maxLength(LIMITS.operations)),

@@ -1,4 +1,5 @@
 import { buttonSlot } from '../ground/index.ts';
+import { anchorOf } from '../page/index.ts';
 import { paintedText, siteIndex } from '../reach/index.ts';
 import { type Override, type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
@@ -12,13 +13,13 @@ describe('a one-off split off', () => {
   const base = smallSite();
   const button = siteIndex(base).places.find((place) => place.kind === 'button')!;
   const text = siteIndex(base).places.find((place) => place.kind === 'text' && place.words && place.page === button.page)!;
-  const oneOff = ({ page, id, ground }: typeof button, record = ['pages', page, 'overrides']): OneOff => ({ page, id, ground, record });
+  const oneOff = (place: typeof button): OneOff => ({ anchor: anchorOf(place, 'here'), ground: place.ground, item: place.item });
   const painted = (site: Site, place: typeof button, property: 'background-color' | 'color' | 'border-color' | 'font-size' | 'font-weight') => {
     const found = siteIndex(site).byAddress.get(`${place.page} ${place.id}`)!;
     return paintedText(tokenTable(site.brand), siteIndex(site).groupOf.get(found)!.painting, property, 'rest', 1280);
   };
   const withValues = (place: typeof button, ...values: Override[]): Site =>
-    values.reduce((site, one) => applyChange(site, addOverride(site, ['pages', place.page, 'overrides'], one, place.label)).site, base);
+    values.reduce((site, one) => applyChange(site, addOverride(site, anchorOf(place, 'here'), one, place.label)).site, base);
 
   it('is, for a button, a variant that paints it as the values on it did, and nothing is set on it any more', () => {
     const site = withValues(button, set('o1', button.id, 'background-color', '#fffefa'), set('o2', button.id, 'color', '#b83a1e'), set('o3', button.id, 'border-radius', '30px'));

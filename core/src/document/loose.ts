@@ -20,7 +20,7 @@ export function looseOverrides(site: Site): LooseOverride[] {
       else if (override.value.kind === 'token' && !table.has(override.value.path)) loose.push({ record, override, lacks: 'token' });
     }
   };
-  look(['shared', 'overrides'], site.shared.overrides, (place) => isShared(site, place) || Object.keys(site.pages).some((id) => idsOf(pageTree(site, id).places).has(place)));
+  look(['shared', 'overrides'], site.shared.overrides, (place) => isUsed(site, place));
   for (const id of Object.keys(site.pages)) look(['pages', id, 'overrides'], site.pages[id]!.overrides, (place) => idsOf(pageTree(site, id).places).has(place));
   return loose;
 }
@@ -33,12 +33,13 @@ function idsOf(places: readonly Place[]): ReadonlySet<string> {
   return known;
 }
 
-/** Whether a place stands in the header, the footer or a shared section, whether a page shows that or not. */
-function isShared(site: Site, place: string): boolean {
-  const [first] = Object.keys(site.pages);
-  if (first !== undefined && idsOf(pageTree(site, first).places).has(place)) return true;
-  const owner = place.slice(0, place.indexOf('/'));
-  return Object.values(site.shared.sections).some((section) => (section.id === owner || Object.hasOwn(section.blocks, owner)) && looseSection(site, section).places.some((one) => one.id === place));
+/** Whether an id names a place wherever it is used: in the header, the footer or a shared section, whether a page shows that or not. */
+function isUsed(site: Site, place: string): boolean {
+  const [owner, within] = place.split(':');
+  const section = within === undefined ? undefined : site.shared.sections[owner!];
+  if (section) return looseSection(site, section, { shared: section.id }).places.some((one) => one.usedId === place);
+  const [first] = site.pageOrder;
+  return first !== undefined && pageTree(site, first).places.some((one) => one.usedId === place);
 }
 
 /** Ids that stand for two places of one page, for pages that differ from those of `before`. */

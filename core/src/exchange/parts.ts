@@ -4,7 +4,7 @@ import type { Incoming, IncomingPart } from '../formats/index.ts';
 import { round } from '../number/index.ts';
 import { resolvedSwatches, styleSizeAt } from '../style/index.ts';
 import { uniqueName, uniquePath } from '../palette/index.ts';
-import { placesOf } from '../reach/index.ts';
+import { placeCount } from '../reach/index.ts';
 import type { Brand, Site, TextStyle } from '../site/index.ts';
 import { familyById } from '../type/index.ts';
 import { SAME, type PlanRow } from './plan-row.ts';
@@ -31,7 +31,7 @@ export function planParts(site: Site, incoming: Incoming): PlanRow[] {
     const after = wordsOf(part);
     if (!mine) return { ...base, arrival: 'added', after, places: 0, note };
     const ops = valueOps(site, mine.id, part);
-    return { ...base, arrival: ops.length === 0 ? 'equal' : 'changed', before: wordsOf({ ...part, ...nowOf(site.brand, part.kind, mine.id) } as IncomingPart), after, places: ops.length === 0 ? 0 : placesOf(site, HOME[part.kind].token(mine.path)).length, match: mine.id, note };
+    return { ...base, arrival: ops.length === 0 ? 'equal' : 'changed', before: wordsOf({ ...part, ...nowOf(site.brand, part.kind, mine.id) } as IncomingPart), after, places: ops.length === 0 ? 0 : placeCount(site, HOME[part.kind].token(mine.path)), match: mine.id, note };
   });
 }
 

@@ -2,7 +2,7 @@ import { deltaERgb, hex } from '../color/index.ts';
 import type { Incoming, IncomingColor, LeftToken } from '../formats/index.ts';
 import { parseButtonSlot, slotSwatch, withSlotSwatch } from '../ground/index.ts';
 import { mapRule, type DeriveRule } from '../palette/index.ts';
-import { placesOf, siteIndex } from '../reach/index.ts';
+import { placeCount, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
 import { planParts } from './parts.ts';
@@ -44,7 +44,7 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
       const sameRule = sameAs(mine.swatch.rule, color.rule && mapRule(color.rule, (key) => keyOf.get(key) ?? key));
       const equal = before === after && (sameRule || incoming.format !== 'yohaku');
       return {
-        key: color.key, label: mine.swatch.label, arrival: equal ? 'equal' : 'changed', before, after, deltaE, match: mine.swatch.id, places: equal ? 0 : placesOf(site, swatchPath(mine.swatch)).length,
+        key: color.key, label: mine.swatch.label, arrival: equal ? 'equal' : 'changed', before, after, deltaE, match: mine.swatch.id, places: equal ? 0 : placeCount(site, swatchPath(mine.swatch)),
         note: [mine.swatch.locked && !equal ? 'locked here' : '', !equal && !sameRule && mine.swatch.rule ? 'follows by a rule here' : ''].filter((one) => one !== '').join('; '),
       };
     }

@@ -1,7 +1,7 @@
 import { deltaERgb, hex, parseColor } from '../color/index.ts';
 import { setOp, valueAt, withValue, type Edit, type Op } from '../change/index.ts';
 import type { LeftToken } from '../formats/index.ts';
-import { placesOf } from '../reach/index.ts';
+import { placeCount } from '../reach/index.ts';
 import type { Brand, Site } from '../site/index.ts';
 import { tokenCssValue, tokenTable } from '../style/index.ts';
 import type { PlanRow, Arrival } from './plan-row.ts';
@@ -19,7 +19,7 @@ export function planBrand(site: Site, theirs: Brand, left: readonly LeftToken[])
     if (arrival === 'equal') continue;
     const [one, other] = mine?.type === 'color' && before && after ? [parseColor(before), parseColor(after)] : [];
     rows.push({
-      key: path, label: (token ?? mine)!.label, arrival, places: mine ? placesOf(site, path).length : 0, note: token ? '' : 'is not in the file',
+      key: path, label: (token ?? mine)!.label, arrival, places: mine ? placeCount(site, path) : 0, note: token ? '' : 'is not in the file',
       ...(before !== undefined ? { before: one ? hex(one.rgb) : before } : {}), ...(after !== undefined ? { after: other ? hex(other.rgb) : after } : {}),
       ...(one && other ? { deltaE: deltaERgb(one.rgb, other.rgb) } : {}),
     });

@@ -21,7 +21,7 @@ describe('Trial 14: the names are our own, and what named the former ones goes o
     const { site: read, left } = readStored(smallSite([named]));
     expect(read.pages['home']!.overrides['o1']!.value).toEqual(meant);
     expect(left).toEqual([]);
-    const { site: accepted, ops } = acceptChange(site, addOverride(site, ['pages', 'home', 'overrides'], named, 'Text'));
+    const { site: accepted, ops } = acceptChange(site, addOverride(site, { record: ['pages', 'home', 'overrides'], place: named.place }, named, 'Text'));
     expect(accepted.pages['home']!.overrides['o1']!.value).toEqual(meant);
     expect(applyChange(site, { ops }).site).toEqual(accepted);
     const sheet = new Map([...old(tokensCss(site.brand)).matchAll(/^ {2}(--[\w-]+): (.*);$/gm)].map(([, name, value]) => [name!, value!]));

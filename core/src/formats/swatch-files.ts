@@ -3,7 +3,7 @@ import { toHtml } from 'hast-util-to-html';
 import { contrastRatio, hex, oklchText, parseColor } from '../color/index.ts';
 import { cutDownText } from '../number/index.ts';
 import { ruleWords } from '../palette/index.ts';
-import { placesOf } from '../reach/index.ts';
+import { placeCount } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
 
@@ -23,7 +23,7 @@ export interface SwatchFigures {
 export function swatchFigures(site: Site): SwatchFigures[] {
   return resolvedSwatches(site.brand).map(({ swatch, oklch, rgb }) => ({
     name: swatch.label, token: swatchPath(swatch), hex: hex(rgb), oklch: oklchText(oklch), part: swatch.part,
-    follows: swatch.rule ? ruleWords(swatch.rule, (id) => site.brand.swatches[id]?.label ?? id) : '', places: placesOf(site, swatchPath(swatch)).length,
+    follows: swatch.rule ? ruleWords(swatch.rule, (id) => site.brand.swatches[id]?.label ?? id) : '', places: placeCount(site, swatchPath(swatch)),
   }));
 }
 

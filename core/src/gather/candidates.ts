@@ -2,7 +2,7 @@ import { deltaERgb, hex, parseColor, type ParsedColor } from '../color/index.ts'
 import { plural } from '../number/index.ts';
 import { ALIKE, mergeAlike, proposeNames, type Evidence, type PictureRole, type SiftColor } from '../palette/index.ts';
 import { occurringPairs, pairsWith } from '../legibility/index.ts';
-import { placesOf } from '../reach/index.ts';
+import { placeCount } from '../reach/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
 import type { Site } from '../site/index.ts';
 
@@ -36,7 +36,7 @@ export function candidates(site: Site, evidence: readonly Evidence[]): Candidate
   const pairs = occurringPairs(site);
   const swatches = resolvedSwatches(site.brand).map(({ swatch, oklch, rgb }): Loose => {
     const path = swatchPath(swatch);
-    return { rgb, extent: 0, places: placesOf(site, path).length, locked: swatch.locked, color: { typed: swatch.typed || hex(rgb), oklch, rgb, mapped: false }, swatch: swatch.id, role: null, why: '', piece: null };
+    return { rgb, extent: 0, places: placeCount(site, path), locked: swatch.locked, color: { typed: swatch.typed || hex(rgb), oklch, rgb, mapped: false }, swatch: swatch.id, role: null, why: '', piece: null };
   });
   const found = evidence.flatMap((piece) => piece.colors.flatMap((one): Loose[] => {
     const color = parseColor(one.typed) ?? parseColor(one.hex);

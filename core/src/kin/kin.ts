@@ -1,7 +1,7 @@
 import { deltaE, oklchToOklab, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
 import { slotLabel } from '../ground/index.ts';
 import { ruleSources } from '../palette/index.ts';
-import { placesOf, setValues, siteIndex } from '../reach/index.ts';
+import { placeCount, setValues, siteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { slotPath, swatchColor, swatchPath } from '../style/index.ts';
 
@@ -60,11 +60,11 @@ function everyColor(site: Site): Found[] {
   const { brand } = site;
   const swatches = brand.swatchOrder.filter((id) => !brand.swatches[id]!.rule).map((id): Found => {
     const swatch = brand.swatches[id]!;
-    return { key: `swatch:${id}`, kind: 'swatch', label: swatch.label, color: swatchColor(brand, id)!, places: placesOf(site, swatchPath(swatch)).length, locked: swatch.locked, at: ['brand', 'swatches', id] };
+    return { key: `swatch:${id}`, kind: 'swatch', label: swatch.label, color: swatchColor(brand, id)!, places: placeCount(site, swatchPath(swatch)), locked: swatch.locked, at: ['brand', 'swatches', id] };
   });
   const slots = Object.values(brand.grounds).flatMap((ground) => Object.entries(ground.slots).flatMap(([slot, value]): Found[] => {
     const color = value.kind === 'raw' ? parseColor(value.color) : undefined;
-    return color ? [{ key: `slot:${ground.id}/${slot}`, kind: 'slot', label: `${slotLabel(slot)} of ${ground.label}`, color: color.oklch, places: placesOf(site, slotPath(brand, ground, slot)).length, locked: false, at: ['brand', 'grounds', ground.id, 'slots', slot] }] : [];
+    return color ? [{ key: `slot:${ground.id}/${slot}`, kind: 'slot', label: `${slotLabel(slot)} of ${ground.label}`, color: color.oklch, places: placeCount(site, slotPath(brand, ground, slot)), locked: false, at: ['brand', 'grounds', ground.id, 'slots', slot] }] : [];
   }));
   const values = setValues(site).flatMap(({ override, place, count, record }): Found[] => {
     const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;

@@ -2,7 +2,7 @@ import type { Site } from '../site/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
 import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
-import { focusContrast, iconContrast, partContrast, textContrast } from './rules/contrast.ts';
+import { contrastRules } from './rules/contrast.ts';
 import { logoRules } from './rules/logo.ts';
 import { phonePadding } from './rules/phone-padding.ts';
 import { phoneSize } from './rules/phone-size.ts';
@@ -67,8 +67,7 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
 export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: PixelSets = NO_PIXELS): Judgement[] {
   const over = group.overPicture ? { site, pixels } : undefined;
   return [
-    ...textContrast(table, group, over), ...partContrast(table, group, over), ...focusContrast(table, group, over),
-    ...iconContrast(table, group, over), ...logoRules(table, group, site),
+    ...contrastRules(table, group, over), ...logoRules(table, group, site),
     ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
   ];
 }
@@ -77,34 +76,53 @@ function judgePages(table: TokenTable, index: SiteIndex, site: Site, layout: rea
   return [...index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree)]), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
 }
 
-/** Every failing (and, if asked for, undecided) judgement at every place, in page order. */
-export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict']> = new Set(['fail'])): Finding[] {
-  const list: Finding[] = [];
-  const byPlace = new Map<Place, Finding[]>();
-  const add = (finding: Finding) => byPlace.set(finding.place, [...(byPlace.get(finding.place) ?? []), finding]);
+/** Every failing (and, if asked for, undecided) judgement at every place, in page order; those of so many places at most. */
+export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict']> = new Set(['fail']), most = Infinity): Finding[] {
+  const byLook = new Map<Group, readonly Judgement[]>();
   for (const [group, judgements] of audit.byGroup) {
     const wanted = judgements.filter((one) => verdicts.has(one.verdict));
-    if (wanted.length > 0) for (const place of group.places) for (const one of wanted) add({ ...one, place });
+    if (wanted.length > 0) byLook.set(group, wanted);
   }
-  for (const one of audit.byPage) if (verdicts.has(one.verdict)) add(one);
-  for (const place of audit.index.places) list.push(...(byPlace.get(place) ?? []));
+  const byPlace = new Map<Place, PlacedJudgement[]>();
+  for (const one of audit.byPage) if (verdicts.has(one.verdict)) byPlace.set(one.place, [...(byPlace.get(one.place) ?? []), one]);
+  if (byLook.size === 0 && byPlace.size === 0) return [];
+  const list: Finding[] = [];
+  let places = 0;
+  for (const place of audit.index.places) {
+    const [look, own] = [byLook.get(audit.index.groupOf.get(place)!), byPlace.get(place)];
+    if (!look && !own) continue;
+    if (++places > most) break;
+    for (const one of look ?? []) list.push({ ...one, place });
+    list.push(...(own ?? []));
+  }
   return list;
 }
 
-/** Places with at least one failing judgement. */
-export function failingPlaces(audit: Audit): Set<Place> {
-  const failing = new Set<Place>();
-  for (const [group, judgements] of audit.byGroup) if (judgements.some((one) => one.verdict === 'fail')) group.places.forEach((place) => failing.add(place));
-  for (const one of audit.byPage) if (one.verdict === 'fail') failing.add(one.place);
-  return failing;
+/** Looks with a judgement of a verdict: all of their places have it. */
+function looksWith(audit: Audit, verdict: Judgement['verdict']): Set<Group> {
+  return new Set([...audit.byGroup].filter(([, judgements]) => judgements.some((one) => one.verdict === verdict)).map(([group]) => group));
 }
 
-/** Counts of places: failed when any judgement fails, else undecided when any cannot be told, else passed. */
+/** Places that fail by a rule that needs their whole page, and by none that looks at them alone. */
+function failingByPage(audit: Audit, looks: ReadonlySet<Group>): Set<Place> {
+  return new Set(audit.byPage.filter((one) => one.verdict === 'fail' && !looks.has(audit.index.groupOf.get(one.place)!)).map((one) => one.place));
+}
+
+/** How many places have at least one failing judgement. */
+export function failingCount(audit: Audit): number {
+  const looks = looksWith(audit, 'fail');
+  return countOf(looks) + failingByPage(audit, looks).size;
+}
+
+const countOf = (groups: Iterable<Group>): number => [...groups].reduce((sum, group) => sum + group.count, 0);
+
+/** Counts of places: failed when any judgement fails, else undecided when any cannot be told, else passed. Counted by look: no page is taken apart for it. */
 export function auditCounts(audit: Audit): AuditCounts {
-  const failing = failingPlaces(audit);
-  let cannotTell = 0;
-  for (const [group, judgements] of audit.byGroup)
-    if (judgements.some((one) => one.verdict === 'cannot-tell')) cannotTell += group.places.filter((place) => !failing.has(place)).length;
+  const looks = looksWith(audit, 'fail');
+  const alone = failingByPage(audit, looks);
+  const open = new Set([...looksWith(audit, 'cannot-tell')].filter((group) => !looks.has(group)));
   const places = audit.index.count;
-  return { places, failed: failing.size, cannotTell, passed: places - failing.size - cannotTell };
+  const failed = countOf(looks) + alone.size;
+  const cannotTell = countOf(open) - [...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)).length;
+  return { places, failed, cannotTell, passed: places - failed - cannotTell };
 }

@@ -1,10 +1,12 @@
 export { RULES, shortfall, type Judgement, type RuleId, type Verdict } from './outcome.ts';
-export { auditCounts, auditSite, failingPlaces, findings, judgeGroup, type Audit, type AuditCounts, type Finding } from './audit.ts';
-export { placesAmong, worse, type Worse } from './worse.ts';
+export { auditCounts, auditSite, failingCount, findings, judgeGroup, type Audit, type AuditCounts, type Finding } from './audit.ts';
+export { compareAudits, placesAmong, worse, type AuditComparison, type Worse } from './worse.ts';
 export { tally, type Tally } from './tally.ts';
-export { textContrast, partContrast, focusContrast } from './rules/contrast.ts';
 export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
-export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer, type PairRule } from './pairs.ts';
+export { aspectsOf, need, strictestNeed, textNeed, worstOf, type Aspect, type PairRule } from './need.ts';
+export { contrastRules, judgeAspect } from './rules/contrast.ts';
+export { groundBackdrop, slotJudge, type SlotJudgement } from './slot-judgement.ts';
+export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer } from './pairs.ts';
 export { passingSwatches } from './passing-swatches.ts';
 export { mendBrand, type JointMend, type JointMove, type MendProgress } from './joint/mend-brand.ts';
 export { type JointConflict } from './joint/causes.ts';

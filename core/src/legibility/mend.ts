@@ -3,12 +3,13 @@ import { bandOf } from '../shape/index.ts';
 import { applyChange, sectionAddress, setLogoOn, setOp, type Op } from '../change/index.ts';
 import { formOn, groundColor } from '../logo/index.ts';
 import { standIn } from '../palette/index.ts';
-import { behindOf, cellValue, colorOf, placesOf, siteIndex } from '../reach/index.ts';
-import { swatchPath, tokenTable, type PaintedProperty } from '../style/index.ts';
+import { cellValue, colorOf, placeCount, siteIndex } from '../reach/index.ts';
+import { swatchPath, tokenTable } from '../style/index.ts';
+import { anchorOf, whereSet } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import { judgeGroup, type Finding } from './audit.ts';
 import { passingSwatches } from './passing-swatches.ts';
-import { textBackdrop } from './rules/contrast.ts';
+import { aspectsOf, seenOn } from './need.ts';
 
 /** A way to make a failing flat pair pass. */
 export interface Mend {
@@ -25,10 +26,6 @@ export interface Mend {
   readonly ops: readonly Op[];
 }
 
-const FOREGROUND: Partial<Record<Finding['rule'], PaintedProperty>> = {
-  'text-contrast': 'color', 'button-contrast': 'border-color', 'field-contrast': 'border-color', 'focus-contrast': 'outline-color', 'icon-contrast': 'color',
-};
-
 /** So many swatches of the brand are offered at most. */
 const OFFERED = 2;
 
@@ -42,13 +39,13 @@ export function mendFor(site: Site, finding: Finding): Mend[] {
 }
 
 function colorMends(site: Site, finding: Finding): Mend[] {
-  const property = FOREGROUND[finding.rule];
   const group = siteIndex(site).groupOf.get(finding.place);
-  if (!property || !group) return [];
+  const aspect = group && aspectsOf(group, finding.state).find((one) => one.rule === finding.rule);
+  if (!group || !aspect) return [];
   const table = tokenTable(site.brand);
   const band = bandOf(finding.width);
-  const cell = group.painting.at(property, finding.state, band);
-  const behind = finding.rule === 'text-contrast' ? textBackdrop(table, group, finding.state, band) : behindOf(table, group, band);
+  const cell = group.painting.at(aspect.properties[0]!, finding.state, band);
+  const behind = seenOn(table, group, aspect.rule, finding.state, band);
   if (!cell || behind === 'picture') return [];
   const { css, chain } = cellValue(table, cell);
   const color = colorOf(css);
@@ -58,9 +55,10 @@ function colorMends(site: Site, finding: Finding): Mend[] {
   const pair = mendPair(painted, behind, finding.needed);
   const made = pair && { hex: hex(pair.rgb), deltaE: pair.deltaE };
   if (cell.override) {
-    const record = Object.hasOwn(site.shared.overrides, cell.override.id) ? ['shared', 'overrides'] : ['pages', finding.place.page, 'overrides'];
-    const at = [...record, cell.override.id, 'value'];
-    const set = (label: string, to: Pick<Mend, 'hex' | 'deltaE'>, value: unknown): Mend => ({ what: 'place', label: `this place: ${label}`, hex: to.hex, deltaE: to.deltaE, token: null, places: 1, ops: [{ op: 'set', at, value, was: cell.override!.value }] });
+    const where = whereSet(site, finding.place, cell.override);
+    const at = [...anchorOf(finding.place, where).record, cell.override.id, 'value'];
+    const places = where === 'here' ? 1 : group.places.length;
+    const set = (label: string, to: Pick<Mend, 'hex' | 'deltaE'>, value: unknown): Mend => ({ what: 'place', label: `${where === 'here' ? 'this place' : 'wherever it is used'}: ${label}`, hex: to.hex, deltaE: to.deltaE, token: null, places, ops: [{ op: 'set', at, value, was: cell.override!.value }] });
     return [...own.map((one) => set(one.swatch.label, one, { kind: 'token', path: swatchPath(one.swatch) })), ...(made ? [set(made.hex, made, { kind: 'literal', css: made.hex })] : [])];
   }
   const [first] = chain;
@@ -69,7 +67,7 @@ function colorMends(site: Site, finding: Finding): Mend[] {
   if (slot?.address && first!.startsWith('ground.')) {
     // A slot that follows another slot of the ground is mended at its own place, nearest to the reader.
     const was = site.brand.grounds[slot.address[2]!]!.slots[slot.address.at(-1)!];
-    const places = placesOf(site, first!).length;
+    const places = placeCount(site, first!);
     const set = (label: string, to: Pick<Mend, 'hex' | 'deltaE'>, value: unknown): Mend => ({ what: 'slot', label: `${slot.label}: ${label}`, hex: to.hex, deltaE: to.deltaE, token: first!, places, ops: [{ op: 'set', at: [...slot.address!], value, was }] });
     mends.push(...own.map((one) => set(one.swatch.label, one, { kind: 'swatch', swatch: one.swatch.id })));
     if (made) mends.push(set(made.hex, made, { kind: 'raw', color: made.hex }));
@@ -79,7 +77,7 @@ function colorMends(site: Site, finding: Finding): Mend[] {
     const swatch = path.startsWith('ground.') || !address ? undefined : site.brand.swatches[address[2]!];
     if (!swatch || swatch.locked || swatch.rule) continue;
     mends.push({
-      what: 'swatch', label: `${swatch.label} itself: ${made!.hex}`, ...made!, token: path, places: placesOf(site, path).length,
+      what: 'swatch', label: `${swatch.label} itself: ${made!.hex}`, ...made!, token: path, places: placeCount(site, path),
       ops: [{ op: 'set', at: [...address!, 'color'], value: parseColor(made!.hex)!.oklch, was: swatch.color }, { op: 'set', at: [...address!, 'typed'], value: made!.hex, was: swatch.typed }],
     });
   }
@@ -103,12 +101,12 @@ function logoMends(site: Site, { place }: Finding): Mend[] {
     .filter((mend) => passesWith(site, { place, rule: 'logo-contrast' }, mend.ops)).slice(0, OFFERED);
 }
 
-/** Whether what failed at a place passes once an edit is done; without a state and a width, in all of them. */
+/** Whether what failed at a place passes once an edit is done: at all widths of its band, which share their colours; without a state and a width, in all of them. */
 function passesWith(site: Site, { place, rule, state, width }: Pick<Finding, 'place' | 'rule'> & Partial<Pick<Finding, 'state' | 'width'>>, ops: readonly Op[]): boolean {
   const after = applyChange(site, { ops }).site;
   const there = siteIndex(after).byAddress.get(`${place.page} ${place.id}`);
   const group = there && siteIndex(after).groupOf.get(there);
   if (!group) return false;
-  const judged = judgeGroup(tokenTable(after.brand), group, after).filter((one) => one.rule === rule && (state === undefined || one.state === state) && (width === undefined || one.width === width));
+  const judged = judgeGroup(tokenTable(after.brand), group, after).filter((one) => one.rule === rule && (state === undefined || one.state === state) && (width === undefined || bandOf(one.width) === bandOf(width)));
   return judged.length > 0 && judged.every((one) => one.verdict === 'pass');
 }

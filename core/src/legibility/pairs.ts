@@ -1,12 +1,11 @@
-import { CONTRAST, composite, contrastRatio, gradientExtent, isLargeText, type Rgb8 } from '../color/index.ts';
+import { composite, contrastRatio, gradientExtent, type Rgb8 } from '../color/index.ts';
 import type { Place, PlaceKind } from '../page/index.ts';
-import { cellValue, colorOf, fontSizeAt, pixelsAt, siteIndex, type Group } from '../reach/index.ts';
-import { AUDIT_WIDTHS, BANDS, bandOf, type BandId } from '../shape/index.ts';
+import { cellValue, colorOf, siteIndex, type Group } from '../reach/index.ts';
+import { BANDS, type BandId } from '../shape/index.ts';
 import { washUnder } from './pixels/index.ts';
 import type { Site, State } from '../site/index.ts';
 import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
-
-export type PairRule = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast';
+import { aspectsOf, standsOnItself, strictestNeed, type PairRule } from './need.ts';
 
 /** One painted layer of a pair: its value, and the tokens on the way to it, the nearest first; none for a value set on a place. */
 export interface PairLayer {
@@ -65,35 +64,16 @@ const keyOf = (layer: PairLayer): string => layer.chain[0] ?? layer.css;
 
 function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
   const pairs: Pair[] = [];
-  if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture') return pairs;
-  const filled = group.kind === 'button' || group.kind === 'field';
   for (const state of group.states) {
     if (state === 'disabled') continue;
-    for (const { id: band } of BANDS) {
-      const around = layersBehind(table, group, band);
-      const inside = layersOf(table, group, state, band);
-      const text = layerAt(table, group, 'color', state, band);
-      if (text && group.kind === 'icon') pairs.push(rate(table, group, 'icon-contrast', state, [text], inside, CONTRAST.nonText));
-      else if (text && group.kind !== 'logo') pairs.push(rate(table, group, 'text-contrast', state, [text], inside, textNeed(table, group, band)));
-      if (filled) {
-        const edge = layerAt(table, group, 'border-color', state, band);
-        const fill = layerAt(table, group, 'background-color', state, band);
-        if (edge) pairs.push(rate(table, group, group.kind === 'button' ? 'button-contrast' : 'field-contrast', state, fill ? [edge, fill] : [edge], around, CONTRAST.nonText));
-      }
-      if (state === 'focus') {
-        const ring = layerAt(table, group, 'outline-color', state, band);
-        if (ring) pairs.push(rate(table, group, 'focus-contrast', state, [ring], around, CONTRAST.nonText));
-      }
+    for (const { id: band } of BANDS) for (const { rule, properties } of aspectsOf(group, state)) {
+      const fores = properties.flatMap((property) => layerAt(table, group, property, state, band) ?? []);
+      // A part without an edge of its own is told by nothing that could be paired.
+      if (fores.length === 0 || !group.painting.at(properties[0]!, state, band)) continue;
+      pairs.push(rate(table, group, rule, state, fores, standsOnItself(group, rule) ? layersOf(table, group, state, band) : layersBehind(table, group, band), strictestNeed(table, group, rule, band)));
     }
   }
   return pairs;
-}
-
-/** The strictest ratio asked of a text in a band: 3 only where it is large at every width looked at. */
-function textNeed(table: TokenTable, group: Group, band: BandId): number {
-  const large = AUDIT_WIDTHS.filter((width) => bandOf(width) === band)
-    .every((width) => isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400));
-  return large ? CONTRAST.largeText : CONTRAST.text;
 }
 
 function layerAt(table: TokenTable, group: Group, property: PaintedProperty, state: State, band: BandId): PairLayer | undefined {

@@ -1,5 +1,5 @@
 import { groupStanding } from '../reach/index.ts';
-import { failingPlaces, type Audit } from './audit.ts';
+import { failingCount, type Audit } from './audit.ts';
 
 /** The one line of truth: all places once by standing; failing is counted apart. */
 export interface Tally {
@@ -15,5 +15,5 @@ export interface Tally {
 export function tally(audit: Audit): Tally {
   const by = { bound: 0, held: 0, stray: 0 };
   for (const group of audit.index.groups) by[groupStanding(group)] += group.count;
-  return { pages: audit.site.pageOrder.length, places: audit.index.count, ...by, failing: failingPlaces(audit).size };
+  return { pages: audit.site.pageOrder.length, places: audit.index.count, ...by, failing: failingCount(audit) };
 }

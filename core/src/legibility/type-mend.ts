@@ -1,7 +1,7 @@
 import { setOp, setSpaceAt, setStyleAt, type Op } from '../change/index.ts';
 import { round } from '../number/index.ts';
 import { bandOf } from '../shape/index.ts';
-import { placesOf, siteIndex } from '../reach/index.ts';
+import { placeCount, siteIndex } from '../reach/index.ts';
 import type { Site, TextStyle } from '../site/index.ts';
 import { styleSizeAt, tokenTable } from '../style/index.ts';
 import type { Finding } from './audit.ts';
@@ -66,5 +66,5 @@ function paddingMend(site: Site, { tokens, needed }: Finding): TypeMend | undefi
   const token = path === undefined ? undefined : tokenTable(site.brand).get(path);
   const [, kind, id] = token?.address ?? [];
   const edit = kind === 'spaces' ? setSpaceAt(site, id!, 'phone', Math.floor(needed / 2)) : undefined;
-  return edit && { label: `${edit.label}: ${Math.floor(needed / 2)} px`, token: token!.path, places: placesOf(site, token!.path).length, ops: edit.ops };
+  return edit && { label: `${edit.label}: ${Math.floor(needed / 2)} px`, token: token!.path, places: placeCount(site, token!.path), ops: edit.ops };
 }

@@ -40,7 +40,7 @@ describe('rules of type', () => {
     }));
   });
   it('Trial 2: say at once that a padding set by hand at all widths is unfit on the phone', () => {
-    const set = (css: string, more = {}) => after(small, addOverride(small, ['pages', 'home', 'overrides'], literal('o1', 's1/surface', 'padding-block', css, more), 'One'));
+    const set = (css: string, more = {}) => after(small, addOverride(small, { record: ['pages', 'home', 'overrides'], place: 's1/surface' }, literal('o1', 's1/surface', 'padding-block', css, more), 'One'));
     expect(failing(set('200px'), 'phone-padding').map(({ place, found, needed }) => [place.id, found, needed])).toContain(['s1/surface', 400, 320]);
     expect(failing(set('200px', { band: 'desktop' }), 'phone-padding')).toEqual([]);
     expect(failing(set('120px'), 'phone-padding')).toEqual([]);

@@ -1,7 +1,7 @@
 import type { Place } from '../page/index.ts';
-import { placeKey } from '../reach/index.ts';
+import { placeKey, type Group } from '../reach/index.ts';
 import type { Audit, Finding } from './audit.ts';
-import { findings } from './audit.ts';
+import type { Judgement } from './outcome.ts';
 
 /** A failing judgement that an edit brought or deepened. */
 export interface Worse extends Finding {
@@ -9,22 +9,99 @@ export interface Worse extends Finding {
   readonly before: number | null;
 }
 
-const rowKey = (one: Finding): string => `${placeKey(one.place)} ${one.rule} ${one.width} ${one.state}`;
+/** What an edit made worse: how many places, and the rows themselves for whoever looks at them. */
+export interface AuditComparison {
+  readonly places: number;
+  /** In page order, those of so many places at most. */
+  rows(most?: number): Worse[];
+}
+
+interface WorseLook { readonly judgement: Judgement; readonly before: number | null }
+const NONE: readonly WorseLook[] = [];
+
+/**
+ * Compares two audits by look: two looks are compared once, however many places
+ * have changed from one to the other. Pages are taken apart only where the
+ * structure differs, and for rows that are asked for.
+ */
+export function compareAudits(before: Audit, after: Audit): AuditComparison {
+  if (before === after || before.byGroup === after.byGroup) return { places: 0, rows: () => [] };
+  const same = before.index === after.index;
+  const looks = new Map<Group, Map<Group | null, readonly WorseLook[]>>();
+  const ofPair = (was: Group | null, now: Group): readonly WorseLook[] => {
+    const [old, fresh] = [was && before.byGroup.get(was), after.byGroup.get(now)!];
+    if (old === fresh) return NONE;
+    let known = looks.get(now);
+    if (!known) looks.set(now, (known = new Map()));
+    let list = known.get(was);
+    if (!list) known.set(was, (list = worseThan(old ?? [], fresh)));
+    return list;
+  };
+  /** What stood where a place stands now; null for a new one. */
+  const wasGroup = (place: Place): Group | null => {
+    if (same) return after.index.groupOf.get(place)!;
+    const old = before.index.byAddress.get(placeKey(place));
+    return old ? before.index.groupOf.get(old)! : null;
+  };
+  const byPage = worseByPage(before, after);
+  const ofPlace = (place: Place): readonly WorseLook[] => ofPair(wasGroup(place), after.index.groupOf.get(place)!);
+  const count = (): number => {
+    let places = 0;
+    if (same) for (const group of after.index.groups) { if (ofPair(group, group).length > 0) places += group.count; }
+    else for (const place of after.index.places) if (ofPlace(place).length > 0) places++;
+    for (const place of byPage.keys()) if (ofPlace(place).length === 0) places++;
+    return places;
+  };
+  return {
+    places: count(),
+    rows(most = Infinity) {
+      const list: Worse[] = [];
+      let places = 0;
+      if (byPage.size === 0 && looks.size === 0) return list;
+      for (const place of after.index.places) {
+        const [look, own] = [ofPlace(place), byPage.get(place) ?? NONE];
+        if (look.length === 0 && own.length === 0) continue;
+        if (++places > most) break;
+        for (const { judgement, before } of [...look, ...own]) list.push({ ...judgement, place, before });
+      }
+      return list;
+    },
+  };
+}
 
 /** Failing rows of `after` that passed before, or failed with a better figure. */
 export function worse(before: Audit, after: Audit): Worse[] {
-  if (before === after || before.byGroup === after.byGroup) return [];
-  const old = new Map(findings(before, ALL).map((one) => [rowKey(one), one]));
-  return findings(after)
-    .map((one) => ({ now: one, was: old.get(rowKey(one)) }))
-    .filter(({ now, was }) => !was || was.verdict !== 'fail' || deeper(now, was))
-    .map(({ now, was }) => ({ ...now, before: was?.found ?? null }));
+  return compareAudits(before, after).rows();
 }
 
-const ALL: ReadonlySet<Finding['verdict']> = new Set(['pass', 'fail', 'cannot-tell']);
+const rowKey = (one: Judgement): string => `${one.rule} ${one.width} ${one.state}`;
+
+function worseThan(old: readonly Judgement[], now: readonly Judgement[]): readonly WorseLook[] {
+  if (!now.some((one) => one.verdict === 'fail')) return NONE;
+  const was = new Map(old.map((one) => [rowKey(one), one]));
+  const list = now.flatMap((judgement): WorseLook[] => {
+    const former = was.get(rowKey(judgement));
+    return judgement.verdict === 'fail' && (!former || former.verdict !== 'fail' || deeper(judgement, former)) ? [{ judgement, before: former?.found ?? null }] : [];
+  });
+  return list.length === 0 ? NONE : list;
+}
+
+/** The same for rules that need the whole page. */
+function worseByPage(before: Audit, after: Audit): Map<Place, readonly WorseLook[]> {
+  const found = new Map<Place, readonly WorseLook[]>();
+  if (before.byPage === after.byPage) return found;
+  const failing = after.byPage.filter((one) => one.verdict === 'fail');
+  if (failing.length === 0) return found;
+  const was = new Map(before.byPage.map((one) => [`${placeKey(one.place)} ${rowKey(one)}`, one]));
+  for (const one of failing) {
+    const former = was.get(`${placeKey(one.place)} ${rowKey(one)}`);
+    if (!former || former.verdict !== 'fail' || deeper(one, former)) found.set(one.place, [...(found.get(one.place) ?? []), { judgement: one, before: former?.found ?? null }]);
+  }
+  return found;
+}
 
 /** Farther from what is needed than before, by share, so that figures of all units compare. */
-function deeper(now: Finding, was: Finding): boolean {
+function deeper(now: Judgement, was: Judgement): boolean {
   if (now.found === null || was.found === null) return false;
   return now.rule === 'heading-order' ? now.found - now.needed > was.found - was.needed + 1e-9 : now.found / now.needed < was.found / was.needed - 1e-9;
 }

@@ -1,6 +1,6 @@
 import type { Element } from 'hast';
-import type { Block, BlockOf, ButtonItem, Inline } from '../site/index.ts';
-import { recipes } from '../style/index.ts';
+import type { Block, BlockOf, Brand, ButtonItem, Inline } from '../site/index.ts';
+import { recipes, type Recipe } from '../style/index.ts';
 import { blockAddress, element, labelled, placed, type Build } from './build.ts';
 import { hrefOf, inlineNodes, plainText } from './inline.ts';
 import { buttonIcon, icon } from './icon.ts';
@@ -13,7 +13,7 @@ export function blockElement(build: Build, block: Block): Element {
     case 'text': return text(build, block);
     case 'picture': return captioned(build, block);
     case 'quote': return quote(build, block);
-    case 'buttons': return element('div', { className: 'buttons' }, block.order.map((id) => button(build, block.id, block.items[id]!)));
+    case 'buttons': return element('div', { className: 'buttons' }, block.order.map((id) => button(build, block.id, block.items[id]!, [...blockAddress(build, block.id), 'items', id])));
     case 'list': return list(build, block);
     case 'table': return table(build, block);
     case 'cards': return cards(build, block);
@@ -61,11 +61,14 @@ function quote(build: Build, block: BlockOf<'quote'>): Element {
   return element('figure', { className: 'quote' }, [said, block.source === '' ? undefined : words(build, 'figcaption', `${block.id}/source`, block.id, block.sourceStyle, [{ text: block.source }])]);
 }
 
-function button(build: Build, block: string, item: ButtonItem, submit = false): Element {
+/** What a button is painted by. */
+export const buttonRecipes = (brand: Brand, ground: string, variant: string, size: string): Recipe[] => [recipes.text(brand.buttonStyle), recipes.corner('button'), recipes.buttonSize(size), recipes.button(variant, ground)];
+
+function button(build: Build, block: string, item: ButtonItem, address: readonly string[], submit = false): Element {
   const style = build.site.brand.buttonStyle;
   const place = build.place({
-    id: `${block}/${item.id}`, kind: 'button', label: labelled('Button', item.label), style, canBeDisabled: submit,
-    recipes: [recipes.text(style), build.corner('button'), recipes.buttonSize(item.size), recipes.button(item.variant, build.ground)],
+    id: `${block}/${item.id}`, kind: 'button', label: labelled('Button', item.label), style, canBeDisabled: submit, item: address,
+    recipes: buttonRecipes(build.site.brand, build.ground, item.variant, item.size),
   });
   const words = item.icon ? [buttonIcon(item.icon), item.label] : [item.label];
   if (build.site.brand.iconSide === 'after') words.reverse();
@@ -79,7 +82,7 @@ function list(build: Build, block: BlockOf<'list'>): Element {
   return element(block.ordered ? 'ol' : 'ul', { className: block.icon ? 'list with-icons' : 'list' }, block.order.map((id) => {
     const base = `${block.id}/${id}`;
     const item = words(build, 'li', `${base}/text`, base, block.style, block.items[id]!.content, { words: [...blockAddress(build, block.id), 'items', id, 'content'] });
-    if (block.icon) item.children.unshift(icon(build, `${base}/icon`, block.icon, build.places.findLast((one) => one.id === `${base}/text`)!));
+    if (block.icon) item.children.unshift(icon(build, `${base}/icon`, block.icon, build.places.findLast((one) => one.id === build.idHere(`${base}/text`))!));
     return item;
   }));
 }
@@ -120,7 +123,7 @@ function cards(build: Build, block: BlockOf<'cards'>): Element {
       words(on, block.headingLevel === null ? 'p' : `h${block.headingLevel}`, `${base}/heading`, base, block.headingStyle, [{ text: card.heading }], { level: block.headingLevel }),
       words(on, 'p', `${base}/text`, base, block.textStyle, card.content, { words: [...address, 'content'] }),
       card.link ? words(on, 'p', `${base}/more-line`, base, block.textStyle, [card.link]) : undefined,
-      card.button ? element('div', { className: 'buttons' }, [button(on, base, card.button)]) : undefined,
+      card.button ? element('div', { className: 'buttons' }, [button(on, base, card.button, [...address, 'button'])]) : undefined,
     ]);
   });
   return element('ul', { className: `cards across-${block.across}` }, items);
@@ -130,7 +133,8 @@ function form(build: Build, block: BlockOf<'form'>): Element {
   const rows = block.order.map((id) => {
     const field = block.items[id]!;
     const base = `${block.id}/${id}`;
-    const control = `${block.id}-${id}`;
+    // An id of HTML: once a page as well.
+    const control = build.idHere(`${block.id}-${id}`).replace(':', '-');
     const label = build.place({ id: `${base}/label`, kind: 'text', label: labelled('Field label', field.label), recipes: build.textRecipes(block.labelStyle, 'label'), style: block.labelStyle });
     const place = build.place({
       id: `${base}/field`, kind: 'field', label: labelled('Field', field.label), style: block.labelStyle,
@@ -152,7 +156,7 @@ function form(build: Build, block: BlockOf<'form'>): Element {
       element('label', placed(label, '', { htmlFor: control }), [field.label]), input, error, help,
     ]);
   });
-  return element('form', { className: 'form' }, [...rows, element('div', { className: 'buttons' }, [button(build, block.id, block.submit, true)])]);
+  return element('form', { className: 'form' }, [...rows, element('div', { className: 'buttons' }, [button(build, block.id, block.submit, [...blockAddress(build, block.id), 'submit'], true)])]);
 }
 
 function figures(build: Build, block: BlockOf<'figures'>): Element {

@@ -5,6 +5,7 @@ import { STATES_OF, type Place, type PlaceKind } from './place.ts';
 
 /** What a place is made from; the rest is filled in from where the builder stands. */
 interface PlaceSpec {
+  /** Its name within its section. */
   id: string;
   kind: PlaceKind;
   label: string;
@@ -13,6 +14,8 @@ interface PlaceSpec {
   style?: string;
   inline?: boolean;
   words?: readonly string[];
+  /** Address of the item it is made from. */
+  item?: readonly string[];
   /** The picture it shows, by asset id. */
   asset?: string;
   /** What no token paints of it. */
@@ -23,6 +26,9 @@ interface PlaceSpec {
   /** Adds the disabled and the busy state, for real form buttons. */
   canBeDisabled?: boolean;
 }
+
+/** How a part comes onto a page: it is the page's own, it is what each page has once, or it is a shared section. */
+export type Use = 'own' | 'once' | { readonly shared: string };
 
 /** Where the builder stands while it walks a page: collects places in document order. */
 export class Build {
@@ -37,24 +43,31 @@ export class Build {
     readonly over: 'picture' | 'gradient' | null,
     /** Address of the section in the document. */
     readonly address: readonly string[],
+    /** What it is an entry of: nothing but this page, what all pages show once, or a shared section by its id. */
+    readonly use: Use = 'own',
     places: Place[] = [],
   ) {
     this.places = places;
   }
 
+  /** The id on this page of what has one within its section. */
+  idHere(id: string): string {
+    return typeof this.use === 'string' ? id : `${this.section}:${id}`;
+  }
+
   /** The same walk continued on a surface of its own, which paints the ground's background unless told otherwise. */
   onto(surface: Place, ground: string, over: Build['over'] = this.site.brand.grounds[ground]?.wash ? 'gradient' : null): Build {
-    return new Build(this.site, this.page, this.section, ground, surface, over, this.address, this.places);
+    return new Build(this.site, this.page, this.section, ground, surface, over, this.address, this.use, this.places);
   }
 
   /** Notes a place and gives the element attributes that mark it. */
   place(spec: PlaceSpec): Place {
     const states = spec.states ?? STATES_OF[spec.kind];
     const place: Place = {
-      id: spec.id, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
+      id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
       ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
-      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
+      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, item: spec.item ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
     this.places.push(place);
     return place;
@@ -101,12 +114,14 @@ export function element(tagName: string, properties: Properties, children: reado
   return { type: 'element', tagName, properties: kept, children: inside };
 }
 
-/** The attributes of a placed element: its classes, then `data-place`. */
+/** The attributes of a placed element: its classes, then `data-place`; in a shared section also what it is wherever that is used. */
 export function placed(place: Place, className = '', more?: Properties): Properties {
   let classes = className;
   // What a drawing is painted with is in its file.
   for (const recipe of place.recipes) if (!recipe.startsWith('drawing:')) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
-  return more ? { className: classes, ...more, dataPlace: place.id } : { className: classes, dataPlace: place.id };
+  const marked: Properties = { className: classes, ...more, dataPlace: place.id };
+  if (place.usedId !== null && place.usedId !== place.id) marked['dataUsed'] = place.usedId;
+  return marked;
 }
 
 /** `Kind “words”`, shortened for lists. */

@@ -1,7 +1,9 @@
+export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
 export { STATES_OF, type Place, type PlaceKind } from './place.ts';
 export { lastTree, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
-export { ownersOf, partShapes, type PartShape } from './shape.ts';
+export { partShapes, type PartShape } from './shape.ts';
 export { hrefOf, plainText } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';
 export { charactersOf, missingCharacters } from './site-text.ts';
 export { element } from './build.ts';
+export { buttonRecipes } from './blocks.ts';

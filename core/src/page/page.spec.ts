@@ -27,7 +27,7 @@ describe('page tree', () => {
   });
   it('knows where the words of a place are kept, and of a link whose paragraph it is', () => {
     expect(place('home', 'h/text').words).toEqual(['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content']);
-    expect(place('home', 'c1/text').words).toEqual(['shared', 'sections', 'common', 'blocks', 'c1', 'content']);
+    expect(place('home', 's2:c1/text').words).toEqual(['shared', 'sections', 'common', 'blocks', 'c1', 'content']);
     expect(place('home', 'p/l1').inherits!.id).toBe('p/text');
     expect(place('home', 'p/l1').inline).toBeTrue();
   });

@@ -5,8 +5,10 @@ export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' |
 
 /** One painted element of a page: where it stands, what paints it, and what it stands on. */
 export interface Place {
-  /** Names the element, the same on all pages for shared parts: `block/slot` or `block/item/slot`. */
+  /** Names the element on its page, where no other has the id: `block/slot` or `block/item/slot`, in a shared section behind the entry that shows it: `entry:block/slot`. */
   readonly id: string;
+  /** Names the element wherever it is used: in the header and the footer its id, in a shared section the same behind that section's id. Null in what is this page's own. */
+  readonly usedId: string | null;
   readonly page: string;
   readonly section: string;
   readonly kind: PlaceKind;
@@ -31,6 +33,8 @@ export interface Place {
   readonly inline: boolean;
   /** Address of the words in the document, when they can be edited in place. */
   readonly words: readonly string[] | null;
+  /** Address of the item it is made from, for a button. */
+  readonly item: readonly string[] | null;
   /** The picture it shows, by asset id. */
   readonly asset: string | null;
   /** What else of its look is set in the document and painted by no token: the strength of a shade, the focus point of a picture. */

@@ -7,30 +7,30 @@ export interface PartShape {
   readonly shape: string;
 }
 
-/** The parts of a page after its own surface, in the order of its tree. A part with values set on its places has a shape of its own. */
-export function partShapes(site: Site, page: Page, sharedSet: ReadonlySet<string>): PartShape[] {
-  const own = ownersOf(Object.values(page.overrides));
-  const parts: PartShape[] = [{ id: 'header', shape: own.has(site.shared.header.id) ? `own ${page.id} header` : 'header' }];
+/** The parts of a page after its own surface, in the order of its tree. A part with values set on its places here has a shape of its own. */
+export function partShapes(site: Site, page: Page): PartShape[] {
+  const owners = ownersOf(Object.values(page.overrides));
+  const parts: PartShape[] = [{ id: 'header', shape: owners.has(site.shared.header.id) ? `own ${page.id} header` : 'header' }];
   for (const id of page.sectionOrder) {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
     if (!section) continue;
-    if (touches(own, section) || ('own' in entry && touches(sharedSet, section))) parts.push({ id, shape: `own ${page.id} ${id}` });
-    else parts.push({ id, shape: 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section) });
+    const own = touches(owners, section, 'shared' in entry ? `${id}:` : '');
+    parts.push({ id, shape: own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section) });
   }
-  parts.push({ id: 'footer', shape: touches(own, site.shared.footer) ? `own ${page.id} footer` : 'footer' });
+  parts.push({ id: 'footer', shape: touches(owners, site.shared.footer, '') ? `own ${page.id} footer` : 'footer' });
   return parts;
 }
 
 /** The sections and blocks in which values are set on places: a place's id begins with theirs. */
-export function ownersOf(overrides: readonly { readonly place: string }[]): Set<string> {
+function ownersOf(overrides: readonly { readonly place: string }[]): Set<string> {
   return new Set(overrides.map(({ place }) => place.slice(0, place.indexOf('/'))));
 }
 
-function touches(owners: ReadonlySet<string>, section: Section): boolean {
+function touches(owners: ReadonlySet<string>, section: Section, entry: string): boolean {
   if (owners.size === 0) return false;
-  if (owners.has(section.id)) return true;
-  for (const id in section.blocks) if (owners.has(id)) return true;
+  if (owners.has(entry + section.id)) return true;
+  for (const id in section.blocks) if (owners.has(entry + id)) return true;
   return false;
 }
 

@@ -1,7 +1,7 @@
 import type { Element } from 'hast';
 import { sectionOf, type Page, type Section, type Shared, type Site } from '../site/index.ts';
 import { declaredKey, recipes } from '../style/index.ts';
-import { Build, element, labelled, placed } from './build.ts';
+import { Build, element, labelled, placed, type Use } from './build.ts';
 import { blockElement } from './blocks.ts';
 import { assetFile } from './asset-file.ts';
 import { formOn } from '../logo/index.ts';
@@ -70,7 +70,7 @@ export function pageTree(site: Site, pageId: string): PageTree {
 }
 
 function buildTree(site: Site, page: Page): PageTree {
-  const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, []);
+  const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
   const parts: PagePart[] = [header(site, page, body)];
   for (const id of page.sectionOrder) {
@@ -78,15 +78,15 @@ function buildTree(site: Site, page: Page): PageTree {
     const section = sectionOf(site, entry);
     if (!section) continue;
     const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', page.id, 'sections', id, 'own'];
-    parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry));
+    parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own'));
   }
-  parts.push(sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], true));
+  parts.push(sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once'));
   return { page, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
 }
 
 function header(site: Site, page: Page, body: Place): PagePart {
   const { header } = site.shared;
-  const outer = new Build(site, page.id, 'header', header.ground, body, null, ['shared', 'header']);
+  const outer = new Build(site, page.id, 'header', header.ground, body, null, ['shared', 'header'], 'once');
   const gutter = outer.spaceFor('gutter');
   const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
   const build = outer.onto(surface, header.ground);
@@ -115,15 +115,15 @@ function focusClass(focus: { x: number; y: number } | undefined): string {
   return focus ? `backdrop focus-${Math.round(focus.x * 100)}-${Math.round(focus.y * 100)}` : 'backdrop';
 }
 
-/** A section that stands on no page, as the builder of pages makes it: for the specimen. */
-export function looseSection(site: Site, section: Section): PagePart {
+/** A section that stands on no page, as the builder of pages makes it: for the specimen, and to know the places of shared sections. */
+export function looseSection(site: Site, section: Section, use: Use = 'own'): PagePart {
   const start = new Build(site, 'specimen', 'page', site.shared.header.ground, null, null, []);
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
-  return sectionPart(site, 'specimen', section.id, section, 'section', body, ['specimen', section.id], false);
+  return sectionPart(site, 'specimen', section.id, section, 'section', body, ['specimen', section.id], use);
 }
 
-function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], shared: boolean): PagePart {
-  const outer = new Build(site, page, id, section.ground, body, null, address);
+function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], use: Use): PagePart {
+  const outer = new Build(site, page, id, section.ground, body, null, address, use);
   const gutter = outer.spaceFor('gutter');
   const gap = outer.spaceFor('gap');
   const surface = outer.place({
@@ -146,5 +146,5 @@ function sectionPart(site: Site, page: string, id: string, section: Section, tag
   const node = element(tag, placed(surface, `section${section.picture ? ' pictured' : ''}`, { dataPart: id }), [
     ...backdrop, element('div', { className: `cols cols-${section.columnOrder.length}` }, columns),
   ]);
-  return { id, label: section.label, shared, element: node, places: outer.places };
+  return { id, label: section.label, shared: use !== 'own', element: node, places: outer.places };
 }

@@ -12,8 +12,9 @@ const site = readSite(smallSite());
 const { brand } = site;
 const table = tokenTable(brand);
 const button = [recipes.text('label'), recipes.buttonSize('regular'), recipes.button('primary', 'pale')];
+const NOTHING = { here: [], used: [] };
 const STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled'] as const;
-const paint = (overrides: Override[] = [], list = button) => makePainting(brand, list, overrides, STATES, null);
+const paint = (overrides: Override[] = [], list = button) => makePainting(brand, list, { here: overrides, used: [] }, STATES, null);
 
 describe('painting: what wins', () => {
   it('is the resting token where a state names none', () => {
@@ -37,6 +38,12 @@ describe('painting: what wins', () => {
     // The token beneath is still known: it is what the value holds back.
     expect(painting.at('padding-inline', 'rest', 'phone')!.token).toBe('button.regular.pad-x');
   });
+  it('is what is set here over what is set wherever the place is used, whatever the widths', () => {
+    const used = [literal('u', 'x', 'padding-inline', '7px', { band: 'phone' }), literal('v', 'x', 'padding-block', '5px')];
+    const painting = makePainting(brand, button, { here: [literal('h', 'x', 'padding-inline', '9px')], used }, STATES, null);
+    const css = (property: 'padding-inline' | 'padding-block', band: 'phone' | 'desktop') => cellValue(table, painting.at(property, 'rest', band)!).css;
+    expect([css('padding-inline', 'phone'), css('padding-inline', 'desktop'), css('padding-block', 'phone')]).toEqual(['9px', '9px', '5px']);
+  });
   it('is a token by band where a space has one for each', () => {
     const painting = paint([], [recipes.pad('even')]);
     expect((['phone', 'tablet', 'desktop'] as const).map((band) => painting.at('padding-block', 'rest', band)!.token)).toEqual(['space.even.phone', 'space.even.tablet', 'space.even.desktop']);
@@ -44,7 +51,7 @@ describe('painting: what wins', () => {
   });
   it('comes from the parent for text a link says nothing of, and its own colour from itself', () => {
     const parent = paint([literal('o', 'x', 'font-size', '40px')], [recipes.text('running'), recipes.on('pale', 'text')]);
-    const link = makePainting(brand, [recipes.link('pale')], [], ['rest', 'hover', 'focus'], parent);
+    const link = makePainting(brand, [recipes.link('pale')], NOTHING, ['rest', 'hover', 'focus'], parent);
     expect(pixelsAt(table, link, 'font-size', 'rest', 1280)).toBe(40);
     expect(link.at('color', 'rest', 'desktop')!.token).toBe('ground.pale.link');
     expect(link.at('color', 'hover', 'desktop')!.token).toBe('ground.pale.link-hover');
@@ -53,8 +60,8 @@ describe('painting: what wins', () => {
   });
   it('measures em in the element that said it, as letter spacing is inherited in px', () => {
     const wide = readSite({ ...smallSite(), brand: { ...smallSite().brand, styles: { ...smallSite().brand.styles, running: { ...smallSite().brand.styles['running']!, letterSpacing: 0.1 } } } });
-    const parent = makePainting(wide.brand, [recipes.text('running')], [], ['rest'], null);
-    const link = makePainting(wide.brand, [recipes.link('pale')], [literal('o', 'x', 'font-size', '50px')], ['rest'], parent);
+    const parent = makePainting(wide.brand, [recipes.text('running')], NOTHING, ['rest'], null);
+    const link = makePainting(wide.brand, [recipes.link('pale')], { here: [literal('o', 'x', 'font-size', '50px')], used: [] }, ['rest'], parent);
     const wideTable = tokenTable(wide.brand);
     expect(fontSizeAt(wideTable, link, 1280)).toBe(50);
     expect(pixelsAt(wideTable, link, 'letter-spacing', 'rest', 1280)).toBeCloseTo(1.8, 3);
@@ -62,7 +69,7 @@ describe('painting: what wins', () => {
     expect(pixelsAt(wideTable, link, 'line-height', 'rest', 1280)).toBe(75);
   });
   it('has nothing for a recipe that nobody knows', () => {
-    expect(makePainting(brand, ['shadow:card'], [], ['rest'], null).cells).toEqual([]);
+    expect(makePainting(brand, ['shadow:card'], NOTHING, ['rest'], null).cells).toEqual([]);
   });
 });
 

@@ -19,6 +19,8 @@ export interface Cell {
 /** Everything that paints one look of a place, in all states and bands. */
 export interface Painting {
   readonly recipes: readonly Recipe[];
+  readonly set: SetOn;
+  /** All values set on it, those set here last. */
   readonly overrides: readonly Override[];
   readonly cells: readonly Cell[];
   at(property: PaintedProperty, state: State, band: BandId): Cell | undefined;
@@ -29,18 +31,24 @@ const BAND_AT: Record<BandId, number> = { phone: 0, tablet: 1, desktop: 2 };
 /** Position of a state and band in a property's row: looked up far too often to make a text of them. */
 const position = (state: State, band: BandId): number => STATE_AT[state] * 3 + BAND_AT[band];
 
+/** Values set on a place: on this one, and on it wherever it is used. */
+export interface SetOn { readonly here: readonly Override[]; readonly used: readonly Override[] }
+
 /**
  * Works out which declaration or override wins for each property, state and
  * band: a state's own declaration over the resting one, the later recipe over
  * the earlier, an override over all of them (it stands in the last layer), one
- * for a band over one for all widths, and what is missing from the parent.
+ * set here over one set wherever it is used, of either one for a band over one
+ * for all widths, and what is missing from the parent.
  */
-export function makePainting(brand: Brand, recipeList: readonly Recipe[], overrides: readonly Override[], states: readonly State[], parent: Painting | null): Painting {
+export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: SetOn, states: readonly State[], parent: Painting | null): Painting {
+  const { here, used } = set;
   const declarations = recipeList.flatMap((recipe) => declarationsOf(brand, recipe));
+  const overrides = [...used, ...here];
   const properties = new Set<PaintedProperty>([...declarations.map((one) => one.property), ...overrides.map((one) => one.property)]);
   const map = new Map<PaintedProperty, Cell[]>();
   const painting: Painting = {
-    recipes: recipeList, overrides, cells: [],
+    recipes: recipeList, set, overrides, cells: [],
     at: (property, state, band) => map.get(property)?.[position(state, band)],
   };
   const cells = painting.cells as Cell[];
@@ -55,11 +63,10 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], overri
     for (const { id: band } of BANDS) {
       for (const property of properties) {
         const declared = winner(declarations, property, state, band);
-        const override = overrides.filter((one) => one.property === property && one.band === null).at(-1);
-        const banded = overrides.filter((one) => one.property === property && one.band === band).at(-1);
+        const own = setFor(here, property, band) ?? setFor(used, property, band);
         // A value set on a place is that of its element; what is selected in it is painted by the highlight's own rule.
-        const set = declared?.state === 'selected' ? null : banded ?? override ?? null;
-        if (declared || set) add({ property, state, band, token: declared?.token ?? null, override: set, owner: painting });
+        const override = declared?.state === 'selected' ? null : own ?? null;
+        if (declared || override) add({ property, state, band, token: declared?.token ?? null, override, owner: painting });
       }
       if (!parent) continue;
       for (const property of INHERITED) {
@@ -70,6 +77,11 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], overri
     }
   }
   return painting;
+}
+
+/** The last value set for a property in a band; one for the band goes before one for all widths. */
+function setFor(list: readonly Override[], property: PaintedProperty, band: BandId): Override | undefined {
+  return list.findLast((one) => one.property === property && one.band === band) ?? list.findLast((one) => one.property === property && one.band === null);
 }
 
 function winner(declarations: readonly Declaration[], property: PaintedProperty, state: State, band: BandId): Declaration | undefined {

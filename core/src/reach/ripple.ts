@@ -1,7 +1,7 @@
 import type { Override, Site, State } from '../site/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
 import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
-import type { Place } from '../page/index.ts';
+import { structureKey, type Place } from '../page/index.ts';
 import { changedTokens } from './changed.ts';
 import { paintedText } from './painted.ts';
 import { placeKey, siteIndex, type Group, type SiteIndex } from './site-index.ts';
@@ -30,7 +30,7 @@ export function ripple(before: Site, after: Site): Ripple {
   const table = tokenTable(after.brand);
   const index = siteIndex(after);
   const changed = changedTokens(oldTable, table);
-  return siteIndex(before) === index ? tokenRipple(oldTable, table, index, changed) : structureRipple(before, oldTable, table, index, changed);
+  return siteIndex(before) === index ? tokenRipple(oldTable, table, index, changed) : structureRipple(before, after, oldTable, table, index, changed);
 }
 
 function tokenRipple(before: TokenTable, after: TokenTable, index: SiteIndex, changed: ReadonlySet<string>): Ripple {
@@ -72,27 +72,41 @@ function cellsDiffer(before: TokenTable, after: TokenTable, old: Group, now: Gro
   return false;
 }
 
-function structureRipple(before: Site, oldTable: TokenTable, table: TokenTable, index: SiteIndex, changedPaths: ReadonlySet<string>): Ripple {
+function structureRipple(before: Site, after: Site, oldTable: TokenTable, table: TokenTable, index: SiteIndex, changedPaths: ReadonlySet<string>): Ripple {
   const oldIndex = siteIndex(before);
   const oldSnapshots = snapshots(oldTable);
   const newSnapshots = snapshots(table);
   const changed: Place[] = [];
   const added: Place[] = [];
-  for (const place of index.places) {
-    const old = oldIndex.byAddress.get(placeKey(place));
-    if (!old) {
-      added.push(place);
-      continue;
+  const removed: Place[] = [];
+  const alike = changedPaths.size === 0 && sameStructure(before, after);
+  for (const page of after.pageOrder) {
+    // A page that is the same, in a site that is the same around it, has the same places.
+    if (alike && before.pages[page] === after.pages[page]) continue;
+    for (const place of index.tree(page)!.places) {
+      const old = before.pages[page] && oldIndex.byAddress.get(placeKey(place));
+      if (!old) {
+        added.push(place);
+        continue;
+      }
+      const was = oldIndex.groupOf.get(old)!;
+      const is = index.groupOf.get(place)!;
+      const same = was === is && changedPaths.size === 0;
+      // Another picture, shade or focus point is seen though no token changed.
+      if (old.label !== place.label || old.asset !== place.asset || old.look !== place.look || (!same && oldSnapshots(was) !== newSnapshots(is))) changed.push(place);
     }
-    const was = oldIndex.groupOf.get(old)!;
-    const is = index.groupOf.get(place)!;
-    const same = was === is && changedPaths.size === 0;
-    // Another picture, shade or focus point is seen though no token changed.
-    if (old.label !== place.label || old.asset !== place.asset || old.look !== place.look || (!same && oldSnapshots(was) !== newSnapshots(is))) changed.push(place);
   }
-  const removed = oldIndex.places.filter((place) => !index.byAddress.has(placeKey(place)));
-  const held = [...index.groups].flatMap((group) => heldIn(group, changedPaths));
+  for (const page of before.pageOrder) {
+    if (alike && before.pages[page] === after.pages[page]) continue;
+    for (const place of oldIndex.tree(page)!.places) if (!after.pages[page] || !index.byAddress.has(placeKey(place))) removed.push(place);
+  }
+  const held = changedPaths.size === 0 ? [] : [...index.groups].flatMap((group) => heldIn(group, changedPaths));
   return { changed, held, added, removed };
+}
+
+/** Whether two sites are the same but for their pages and their token values. */
+function sameStructure(before: Site, after: Site): boolean {
+  return before.shared === after.shared && before.assets === after.assets && structureKey(before) === structureKey(after);
 }
 
 /** Everything a group paints, as one text, remembered per group. */

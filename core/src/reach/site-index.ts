@@ -1,6 +1,6 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
-import { lastTree, ownersOf, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
-import { makePainting, type Painting } from './painting.ts';
+import { lastTree, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
+import { makePainting, type Painting, type SetOn } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
 export interface Group {
@@ -23,8 +23,8 @@ export interface Group {
 /**
  * All places of a site, grouped by look, with the tokens that paint them. It
  * depends on structure only, never on token values. What can be known without
- * taking every page apart is known at once; trees, places and what hangs on
- * them are made when somebody asks.
+ * taking pages apart is known at once; who asks for a place or its look takes
+ * its page apart, and who asks for all places, all pages.
  */
 export interface SiteIndex {
   readonly groups: readonly Group[];
@@ -32,11 +32,17 @@ export interface SiteIndex {
   readonly count: number;
   readonly trees: readonly PageTree[];
   readonly places: readonly Place[];
-  readonly groupOf: ReadonlyMap<Place, Group>;
+  readonly groupOf: { get(place: Place): Group | undefined; has(place: Place): boolean };
   /** Groups by the token their recipes or overrides name. */
   readonly byToken: ReadonlyMap<string, ReadonlySet<Group>>;
   /** Places by page and id: `page id` joined by a space. */
-  readonly byAddress: ReadonlyMap<string, Place>;
+  readonly byAddress: { get(key: string): Place | undefined; has(key: string): boolean };
+  /** One page taken apart: the very places that `groupOf` knows. */
+  tree(page: string): PageTree | undefined;
+  /** The places of one page that have one of the looks; only that page is taken apart. */
+  placesOn(page: string, groups: ReadonlySet<Group>): readonly Place[];
+  /** Pages on which some place has one of the looks, in order; none is taken apart. */
+  pagesWith(groups: ReadonlySet<Group>): readonly string[];
 }
 
 interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; index: Index }
@@ -75,48 +81,93 @@ class Index implements SiteIndex {
   readonly #laid: readonly Laid[];
   readonly #known = new Map<string, Built>();
   readonly #paintings = new Map<string, Painting>();
-  readonly #shared: ReadonlyMap<string, readonly Override[]>;
+  /** Values set on places wherever they are used. */
+  readonly #used: ReadonlyMap<string, readonly Override[]>;
+  /** Values set are told apart by number: two records may know the same id. */
+  readonly #numbers = new Map<Override, number>();
   #trees: readonly PageTree[] | undefined;
   #places: readonly Place[] | undefined;
-  #groupOf: Map<Place, Group> | undefined;
+  /** What each page that was taken apart has: its tree then, and the look of each of its places. */
+  readonly #taken = new Map<string, { readonly tree: PageTree; readonly looks: ReadonlyMap<Place, Built>; byId?: ReadonlyMap<string, Place> }>();
+  #pageAt: ReadonlyMap<string, number> | undefined;
   #byToken: Map<string, Set<Group>> | undefined;
-  #byAddress: Map<string, Place> | undefined;
 
   constructor(site: Site, pages: readonly Page[]) {
     this.#site = site;
     this.#pages = pages;
-    const shared = Object.values(site.shared.overrides);
-    this.#shared = byPlace(shared);
-    const sharedSet = ownersOf(shared);
+    this.#used = byPlace(Object.values(site.shared.overrides));
     const templates = new Map<string, Template>();
-    this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page, sharedSet), templates));
+    this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page), templates));
     this.count = this.groups.reduce((sum, group) => sum + group.count, 0);
   }
 
   get trees() {
-    return (this.#trees ??= this.#pages.map((page) => pageTree(this.#site, page.id)));
+    return (this.#trees ??= this.#pages.map((page) => this.#page(page.id)!.tree));
   }
 
   /** Whether its places are still those of the pages' trees: another structure may have come and gone in between. */
   holds(): boolean {
+    for (const { tree } of this.#taken.values()) if (lastTree(tree.page) !== tree) return false;
     return this.#trees === undefined || this.#pages.every((page, i) => lastTree(page) === this.#trees![i]);
+  }
+
+  /** A page taken apart, with the look of each of its places. */
+  #page(id: string) {
+    const known = this.#taken.get(id);
+    if (known) return known;
+    this.#pageAt ??= new Map(this.#pages.map((page, i) => [page.id, i]));
+    const laid = this.#laid[this.#pageAt.get(id) ?? -1];
+    if (!laid) return undefined;
+    const tree = pageTree(this.#site, id);
+    const looks = new Map<Place, Built>();
+    const give = (group: Built | undefined, place: Place) => {
+      if (!group) throw new Error(`${placeKey(place)} has no look: its section has another shape than its places`);
+      looks.set(place, group);
+    };
+    give(laid.body, tree.body);
+    tree.parts.forEach((part, at) => part.places.forEach((place, n) => give(laid.parts[at]?.[n], place)));
+    const taken = { tree, looks };
+    this.#taken.set(id, taken);
+    return taken;
+  }
+
+  readonly groupOf = {
+    get: (place: Place): Group | undefined => this.#page(place.page)?.looks.get(place),
+    has: (place: Place): boolean => this.#page(place.page)?.looks.has(place) ?? false,
+  };
+
+  readonly byAddress = {
+    get: (key: string): Place | undefined => {
+      const space = key.indexOf(' ');
+      const taken: { tree: PageTree; byId?: ReadonlyMap<string, Place> } | undefined = this.#page(key.slice(0, space));
+      if (!taken) return undefined;
+      taken.byId ??= new Map(taken.tree.places.map((place) => [place.id, place]));
+      return taken.byId.get(key.slice(space + 1));
+    },
+    has: (key: string): boolean => this.byAddress.get(key) !== undefined,
+  };
+
+  tree(page: string): PageTree | undefined {
+    return this.#page(page)?.tree;
+  }
+
+  placesOn(page: string, groups: ReadonlySet<Group>): readonly Place[] {
+    return [...(this.#page(page)?.looks ?? [])].filter(([, group]) => groups.has(group)).map(([place]) => place);
+  }
+
+  pagesWith(groups: ReadonlySet<Group>): readonly string[] {
+    return this.#pages.filter((_page, i) => {
+      const { body, parts } = this.#laid[i]!;
+      return groups.has(body) || parts.some((part) => part.some((group) => groups.has(group)));
+    }).map((page) => page.id);
   }
 
   get places() {
     return (this.#places ??= this.trees.flatMap((tree) => tree.places));
   }
 
-  get groupOf() {
-    if (!this.#groupOf) this.#assign();
-    return this.#groupOf!;
-  }
-
   get byToken() {
     return (this.#byToken ??= tokenIndex(this.groups));
-  }
-
-  get byAddress() {
-    return (this.#byAddress ??= new Map(this.places.map((place) => [placeKey(place), place])));
   }
 
   /** The groups of a page, each counted once for every place. */
@@ -141,7 +192,7 @@ class Index implements SiteIndex {
 
   #body(page: Page, own: ReadonlyMap<string, readonly Override[]>): Built {
     const [place] = this.#surface(page);
-    return this.#groupFor(place!, overridesOf(this.#shared.get(place!.id), own.get(place!.id)), null, null);
+    return this.#groupFor(place!, this.#setOn(place!, own), null, null);
   }
 
   /** The page's own surface is the same on all pages, but for what is set on it. */
@@ -156,7 +207,7 @@ class Index implements SiteIndex {
     // What stands on nothing of its part stands on the page.
     const on = (place: Place | null) => (place ? (local.get(place) ?? body) : null);
     const groups = places.map((place) => {
-      const group = this.#groupFor(place, overridesOf(this.#shared.get(place.id), own.get(place.id)), on(place.under), on(place.inherits));
+      const group = this.#groupFor(place, this.#setOn(place, own), on(place.under), on(place.inherits));
       local.set(place, group);
       return group;
     });
@@ -178,24 +229,36 @@ class Index implements SiteIndex {
     });
   }
 
-  #groupFor(place: Place, overrides: readonly Override[], under: Built | null, inherits: Built | null): Built {
+  /** What is set on a place here, and wherever it is used. */
+  #setOn(place: Place, here: ReadonlyMap<string, readonly Override[]>): SetOn {
+    return { here: here.get(place.id) ?? NONE, used: (place.usedId !== null && this.#used.get(place.usedId)) || NONE };
+  }
+
+  #number(one: Override): number {
+    let number = this.#numbers.get(one);
+    if (number === undefined) this.#numbers.set(one, (number = this.#numbers.size));
+    return number;
+  }
+
+  #groupFor(place: Place, set: SetOn, under: Built | null, inherits: Built | null): Built {
     let look = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? 'p' : ''}${place.states.length}`;
     for (const recipe of place.recipes) look += ` ${recipe}`;
-    for (const one of overrides) look += `|${one.id}`;
+    for (const one of set.used) look += `|${this.#number(one)}`;
+    for (const one of set.here) look += `|here ${this.#number(one)}`;
     // Groups are told apart by number: what a place stands on is a group already.
     const key = `${place.overPicture ? placeKey(place) : ''}|${under ? under.number : ''}|${inherits ? inherits.number : ''}|${look}`;
     const known = this.#known.get(key);
     if (known) return known;
-    const group = this.#add(place, this.#painting(place, look, overrides, inherits), under, inherits);
+    const group = this.#add(place, this.#painting(place, look, set, inherits), under, inherits);
     this.#known.set(key, group);
     return group;
   }
 
-  #painting(place: Place, look: string, overrides: readonly Override[], inherits: Built | null): Painting {
+  #painting(place: Place, look: string, set: SetOn, inherits: Built | null): Painting {
     const key = `${inherits ? inherits.number : ''}|${look}`;
     const known = this.#paintings.get(key);
     if (known) return known;
-    const painting = makePainting(this.#site.brand, place.recipes, overrides, place.states, inherits ? inherits.painting : null);
+    const painting = makePainting(this.#site.brand, place.recipes, set, place.states, inherits ? inherits.painting : null);
     this.#paintings.set(key, painting);
     return painting;
   }
@@ -216,27 +279,12 @@ class Index implements SiteIndex {
 
   /** Takes every page apart and gives each place to its group: the shapes said in which order they come. */
   #assign(): void {
-    const groupOf = new Map<Place, Built>();
     for (const group of this.groups) group.list = [];
-    const give = (group: Built | undefined, place: Place) => {
-      if (!group) throw new Error(`${placeKey(place)} has no look: its section has another shape than its places`);
-      group.list!.push(place);
-      groupOf.set(place, group);
-    };
-    this.trees.forEach((tree, i) => {
-      const { body, parts } = this.#laid[i]!;
-      give(body, tree.body);
-      tree.parts.forEach((part, at) => part.places.forEach((place, n) => give(parts[at]?.[n], place)));
-    });
-    this.#groupOf = groupOf;
+    for (const page of this.#pages) for (const [place, group] of this.#page(page.id)!.looks) group.list!.push(place);
   }
 }
 
 const NONE: readonly Override[] = [];
-
-function overridesOf(shared: readonly Override[] = NONE, own: readonly Override[] = NONE): readonly Override[] {
-  return shared.length === 0 ? own : own.length === 0 ? shared : [...shared, ...own];
-}
 
 function byPlace(overrides: readonly Override[]): Map<string, Override[]> {
   const map = new Map<string, Override[]>();

@@ -1,6 +1,6 @@
 import type { Override, Site } from '../site/index.ts';
 import type { Place } from '../page/index.ts';
-import { siteIndex, type Group } from './site-index.ts';
+import { placeKey, siteIndex, type Group } from './site-index.ts';
 
 /** How a place stands, its worst property counting: stray, then held, then bound. */
 export type Standing = 'bound' | 'held' | 'stray';
@@ -36,13 +36,22 @@ export interface SetValue {
 export function setValues(site: Site): SetValue[] {
   const index = siteIndex(site);
   const rank: Record<Standing, number> = { stray: 0, held: 1, bound: 2 };
-  const list = (overrides: Record<string, Override>, record: readonly string[], page: string | null): SetValue[] =>
+  // Every place is looked at once, and none where nothing is set for all pages.
+  const uses = new Map<string, Place[]>();
+  if (Object.keys(site.shared.overrides).length > 0) {
+    const wanted = new Set(Object.values(site.shared.overrides).map((one) => one.place));
+    for (const place of index.places) if (place.usedId !== null && wanted.has(place.usedId)) uses.set(place.usedId, [...(uses.get(place.usedId) ?? []), place]);
+  }
+  const list = (overrides: Record<string, Override>, record: readonly string[], placesAt: (id: string) => readonly Place[]): SetValue[] =>
     Object.values(overrides).map((override) => {
-      const places = index.places.filter((place) => place.id === override.place && (page === null || place.page === page));
+      const places = placesAt(override.place);
       return { override, standing: overrideStanding(override), place: places[0] ?? null, count: places.length, record };
     });
   return [
-    ...list(site.shared.overrides, ['shared', 'overrides'], null),
-    ...site.pageOrder.flatMap((id) => list(site.pages[id]!.overrides, ['pages', id, 'overrides'], id)),
+    ...list(site.shared.overrides, ['shared', 'overrides'], (id) => uses.get(id) ?? []),
+    ...site.pageOrder.flatMap((id) => list(site.pages[id]!.overrides, ['pages', id, 'overrides'], (place) => {
+      const found = index.byAddress.get(placeKey({ page: id, id: place }));
+      return found ? [found] : [];
+    })),
   ].sort((one, other) => rank[one.standing] - rank[other.standing]);
 }

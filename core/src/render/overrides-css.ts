@@ -7,13 +7,19 @@ export function overrideCss(override: Override): string {
   return override.value.kind === 'token' ? `var(${customProperty(override.value.path)})` : (literalCss(override.property, override.value.css) ?? 'unset');
 }
 
-/** Values set on single places, in the last layer: those at all widths first, then those at one band. */
+/**
+ * Values set on single places, in the last layer. A value set here has a selector
+ * of its page, which weighs more than that of a value set wherever a place is
+ * used; of either those at one band stand behind those at all widths.
+ */
 export function overridesCss(site: Site): string {
-  const all = [...Object.values(site.shared.overrides), ...site.pageOrder.flatMap((id) => Object.values(site.pages[id]!.overrides))];
-  const rule = (one: Override) => `[data-place="${one.place}"] { ${one.property}: ${overrideCss(one)}; }`;
+  const used = Object.values(site.shared.overrides).map((one) => ({ one, selector: `[data-${one.place.includes(':') ? 'used' : 'place'}="${one.place}"]` }));
+  const here = site.pageOrder.flatMap((page) => Object.values(site.pages[page]!.overrides).map((one) => ({ one, selector: `:root[data-page="${page}"] [data-place="${one.place}"]` })));
+  const rule = ({ one, selector }: (typeof used)[number]) => `${selector} { ${one.property}: ${overrideCss(one)}; }`;
+  const all = [...used, ...here];
   const lines = [
-    ...all.filter((one) => one.band === null).map(rule),
-    ...all.filter((one) => one.band !== null).map((one) => `@media ${bandQuery(one.band!)} { ${rule(one)} }`),
+    ...all.filter(({ one }) => one.band === null).map(rule),
+    ...all.filter(({ one }) => one.band !== null).map((entry) => `@media ${bandQuery(entry.one.band!)} { ${rule(entry)} }`),
   ];
   return lines.length === 0 ? '' : `@layer overrides {\n${lines.join('\n')}\n}\n`;
 }

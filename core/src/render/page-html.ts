@@ -52,7 +52,7 @@ export function pageHtml(site: Site, pageId: string): string {
     type: 'root',
     children: [
       { type: 'doctype' },
-      element('html', { lang: site.language }, [
+      element('html', { lang: site.language, dataPage: pageId }, [
         element('head', {}, [
           element('meta', { charSet: 'utf-8' }),
           element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),

@@ -18,7 +18,7 @@ describe('renderer', () => {
   });
   it('has landmarks, one main, headings by level, the language, and no script', () => {
     const html = pageHtml(site, 'home');
-    for (const part of ['<html lang="en">', '<header', '<nav aria-label="Main">', '<main', '<footer', '<h1', '<h2']) expect(html).toContain(part);
+    for (const part of ['<html lang="en" data-page="home">', '<header', '<nav aria-label="Main">', '<main', '<footer', '<h1', '<h2']) expect(html).toContain(part);
     expect(html).not.toMatch(/<script|javascript:| on[a-z]+=/i);
     expect(html.match(/<main/g)!.length).toBe(1);
   });
@@ -40,8 +40,8 @@ describe('renderer', () => {
   it('keeps literals in the last layer, keyed by place', () => {
     const css = stylesCss(site);
     expect(css.indexOf('@layer overrides {')).toBeGreaterThan(css.indexOf('@layer looks {'));
-    expect(css).toContain('[data-place="h/text"] { color: #123456; }');
-    expect(css).toContain('@media (width <= 639px) { [data-place="h/text"]');
+    expect(css).toContain(':root[data-page="home"] [data-place="h/text"] { color: #123456; }');
+    expect(css).toContain('@media (width <= 639px) { :root[data-page="home"] [data-place="h/text"]');
   });
   it('has a twin of every state for the desk', () => {
     const css = stylesCss(site);

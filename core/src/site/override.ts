@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Copy, Id } from './fields.ts';
+import { Copy, Id, PlaceId } from './fields.ts';
 import { literalCss } from './literal.ts';
 import { OVERRIDE_PROPERTIES } from './override-property.ts';
 
@@ -7,13 +7,14 @@ export const STATES = ['rest', 'visited', 'hover', 'focus', 'pressed', 'disabled
 export type State = (typeof STATES)[number];
 
 /**
- * A value set on one place. `band` null: at all widths. `origin` set: a person
+ * A value set on one place: in the record of a page on the place of that id there
+ * (*here*), in the shared record on it wherever it is used. `band` null: at all widths. `origin` set: a person
  * put it there on purpose (an override); any other origin makes it a stray.
  * `value` is a token by path, or literal CSS. A `reason` settles it as left.
  */
 export const Override = v.pipe(v.strictObject({
   id: Id,
-  place: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\/[a-z0-9-]+)*$/)),
+  place: PlaceId,
   property: v.picklist(OVERRIDE_PROPERTIES),
   band: v.nullable(v.picklist(['phone', 'tablet', 'desktop'])),
   origin: v.picklist(['set', 'pasted', 'imported', 'raw']),

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { SCHEMA_VERSION, Site } from './site.ts';
+import { Site } from './site.ts';
+import { SCHEMA_VERSION, documentToNow } from './versions/chain.ts';
 import { danglingIssue, danglingReferences } from './references.ts';
 
 /** One thing wrong with what was read. */
@@ -45,11 +46,11 @@ export function readDocument(input: unknown): Site {
   return result.output;
 }
 
-/** Brings a stored document of an older version up to `SCHEMA_VERSION`. Version 1 is the first. */
+/** Brings a stored document of an older version up to `SCHEMA_VERSION`; version 1 is the first. @throws SiteIssues for one of a newer version */
 export function upcast(input: unknown): unknown {
   if (typeof input !== 'object' || input === null) return input;
   const version = (input as { schemaVersion?: unknown }).schemaVersion;
   if (typeof version === 'number' && version > SCHEMA_VERSION)
     throw new SiteIssues([{ path: 'schemaVersion', message: `is ${version}; this Yohaku reads up to ${SCHEMA_VERSION}. Update Yohaku to open it.` }], true);
-  return input;
+  return documentToNow(input as Record<string, unknown>);
 }

@@ -4,7 +4,7 @@ import { familyById } from '../type/index.ts';
 import type { Block, Href, Inline, Section } from './block.ts';
 import type { Brand } from './brand.ts';
 import { LIMITS } from './limits.ts';
-import { sectionOf, type Site } from './site.ts';
+import type { Site } from './site.ts';
 
 /** Something in the document that points at a thing that is not there. */
 export interface Dangling {
@@ -190,23 +190,22 @@ function checkSameLoop(ground: { id: string; slots: Record<string, { kind: strin
 /** Ids by which the parts of a page are known: no section or block may have them. */
 const PARTS: ReadonlySet<string> = new Set(['page', 'header', 'footer']);
 
-/** Every id that stands for something on a page stands for one thing there: header, sections, blocks. */
+/** Every id that stands for something on a page stands for one thing there: header, own sections, blocks. A shared section has its ids for itself. */
 function checkIdsOnPages(site: Site, miss: Miss): void {
   const idsOf = (section: Section): string[] => [section.id, ...Object.keys(section.blocks)];
   const common = [site.shared.header.id, ...idsOf(site.shared.footer)];
-  for (const page of Object.values(site.pages)) {
-    const seen = new Set<string>(['page']);
-    const meet = (id: string) => {
-      if (seen.has(id)) miss(`page ${page.id}`, 'id', id);
+  const once = (ids: Iterable<string>, where: string) => {
+    const seen = new Set<string>();
+    for (const id of ids) {
+      if (seen.has(id)) miss(where, 'id', id);
       seen.add(id);
-    };
-    for (const id of common) meet(id);
-    for (const entry of Object.values(page.sections)) {
-      if (PARTS.has(entry.id)) miss(`page ${page.id}`, 'id', entry.id);
-      const section = sectionOf(site, entry);
-      if (section) for (const id of idsOf(section)) meet(id);
     }
+  };
+  for (const page of Object.values(site.pages)) {
+    for (const entry of Object.values(page.sections)) if (PARTS.has(entry.id)) miss(`page ${page.id}`, 'id', entry.id);
+    once(['page', ...common, ...Object.values(page.sections).flatMap((entry) => ('own' in entry ? idsOf(entry.own) : []))], `page ${page.id}`);
   }
+  for (const section of Object.values(site.shared.sections)) once(idsOf(section), `section ${section.id}`);
 }
 
 /** What is wrong with a reference, as an issue with its place. */

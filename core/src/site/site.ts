@@ -5,9 +5,7 @@ import { Brand } from './brand.ts';
 import { Section } from './block.ts';
 import { Logo } from './logo.ts';
 import { Override } from './override.ts';
-
-/** Version of the stored document; `upcast` brings older ones up to it. */
-export const SCHEMA_VERSION = 1;
+import { SCHEMA_VERSION } from './versions/chain.ts';
 
 /** A section on a page: its own, or a reference to a shared one. */
 export const SectionEntry = v.union([

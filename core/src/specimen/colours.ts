@@ -2,7 +2,7 @@ import type { Element } from 'hast';
 import { cutDownText, plural } from '../number/index.ts';
 import { contrastRatio, hex, oklchText } from '../color/index.ts';
 import { assetFile, element, looseSection } from '../page/index.ts';
-import { placesOf } from '../reach/index.ts';
+import { placeCount } from '../reach/index.ts';
 import { formOn } from '../logo/index.ts';
 import type { Site, Swatch } from '../site/index.ts';
 import { customProperty, recipes, resolvedSwatches, swatchPath } from '../style/index.ts';
@@ -17,7 +17,7 @@ export function palettePart(site: Site, frame: SpecimenFrame): SpecimenPart {
   const swatch = ({ swatch: one, oklch, rgb }: ReturnType<typeof resolvedSwatches>[number]): Element =>
     element('li', { dataToken: swatchPath(one) }, [
       element('div', { className: `sample ${classes(recipes.rule(frame.ground))}`, style: `background: var(${customProperty(swatchPath(one))})` }),
-      frame.caption(one.label, hex(rgb), oklchText(oklch), ...(one.rule ? [follows(site, one)] : []), `${cutDownText(contrastRatio(rgb, WHITE), 2)} on white`, plural(placesOf(site, swatchPath(one)).length, 'place')),
+      frame.caption(one.label, hex(rgb), oklchText(oklch), ...(one.rule ? [follows(site, one)] : []), `${cutDownText(contrastRatio(rgb, WHITE), 2)} on white`, plural(placeCount(site, swatchPath(one)), 'place')),
     ]);
   return frame.part('palette', 'Palette', (['core', 'side'] as const).flatMap((part) => {
     const list = resolvedSwatches(brand).filter((one) => one.swatch.part === part);

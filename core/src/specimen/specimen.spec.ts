@@ -1,4 +1,5 @@
 import { applyChange, addStyle, addOverride } from '../change/index.ts';
+import { anchorOf } from '../page/index.ts';
 import { siteIndex } from '../reach/index.ts';
 import { recipeClass, swatchPath, tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
@@ -38,7 +39,7 @@ describe('the specimen', () => {
       expect(listed).withContext(recipe).toContain(`${group.kind}, `);
     }
     const [place] = siteIndex(site).groups.find((group) => group.kind === 'button')!.places;
-    const held = applyChange(site, addOverride(site, ['shared', 'overrides'], { id: 'o1', place: place!.id, property: 'border-radius', band: null, origin: 'set', value: { kind: 'literal', css: '30px' }, reason: null }, 'Button')).site;
+    const held = applyChange(site, addOverride(site, anchorOf(place!, 'here'), { id: 'o1', property: 'border-radius', band: null, origin: 'set', value: { kind: 'literal', css: '30px' }, reason: null }, 'Button')).site;
     expect(leftOut(held, specimenParts(held).slice(0, -1)).map((one) => one.label)).toContain('border-radius 30px, set on a place');
   });
 });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFile, readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ChangeRefused, SiteIssues, planBrand, planColors, readIncoming, takeBrand, takeColors, type Change, type Incoming, type Site } from '@yohaku/core';
+import { ChangeRefused, SCHEMA_VERSION, SiteIssues, planBrand, planColors, readIncoming, takeBrand, takeColors, type Change, type Incoming, type Site } from '@yohaku/core';
 import { ensureOwner } from '../auth/index.ts';
 import { isSiteFile } from '../archive/index.ts';
 import { SiteRefused, bringFiles, bringIn as bringSite, saveChange, type Brought } from '../sites/index.ts';
@@ -23,7 +23,7 @@ export const importVerb: Verb = {
       const incoming = parse(file, text, site);
       const { rows, counts, edit } = bringIn(site, incoming, values.colour ?? false);
       if (edit) {
-        const change: Change = { id: `import-${randomUUID()}`, schemaVersion: 1, label: edit.label, ops: [...edit.ops] };
+        const change: Change = { id: `import-${randomUUID()}`, schemaVersion: SCHEMA_VERSION, label: edit.label, ops: [...edit.ops] };
         try {
           await saveChange(database, site.id, change, await ensureOwner(database.db), 'import');
         } catch (error) {

@@ -3,7 +3,7 @@ import { join, relative } from 'node:path';
 import { unzipSync } from 'fflate';
 import { fromHtml } from 'hast-util-from-html';
 import type { Nodes } from 'hast';
-import { SiteIssues, pageTree, readSite, recipeClass, stylesCss, tableFromCss, tokenTable, type Site, type TokenTable } from '@yohaku/core';
+import { SCHEMA_VERSION, SiteIssues, pageTree, readSite, recipeClass, stylesCss, tableFromCss, tokenTable, type Site, type TokenTable } from '@yohaku/core';
 import { UseError } from './host.ts';
 
 /** An exported site as its files say: the document, and the tokens of its `tokens.css`. */
@@ -20,12 +20,17 @@ export async function readExport(path: string): Promise<ReadExport> {
     return Buffer.from(bytes).toString('utf8');
   };
   let site: Site;
+  let older: boolean;
   try {
-    site = readSite(JSON.parse(text('site.json')));
+    const document = JSON.parse(text('site.json')) as { schemaVersion?: unknown };
+    site = readSite(document);
+    older = document.schemaVersion !== SCHEMA_VERSION;
   } catch (error) {
     if (error instanceof UseError) throw error;
     throw new UseError(`${path}: site.json ${error instanceof SiteIssues ? `${error.issues[0]!.path} ${error.issues[0]!.message}` : 'is not JSON'}.`);
   }
+  // Pages and styles of an older version are written otherwise today: its document and its tokens are what it says.
+  if (older) return { site, table: tableFromCss(tokenTable(site.brand), text('tokens.css')) };
   if (text('styles.css') !== stylesCss(site)) throw new UseError(`${path}: styles.css was edited by hand; only tokens.css may be. Export the site again.`);
   for (const id of site.pageOrder) checkPage(path, site, id, text(site.pages[id]!.file));
   return { site, table: tableFromCss(tokenTable(site.brand), text('tokens.css')) };

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
-import { SiteIssues, applyChange, plural, readStored, type Change, type Op, type Site } from '@yohaku/core';
+import { SCHEMA_VERSION, SiteIssues, applyChange, opsOf, plural, readStored, upcast, type Change, type Op, type Site } from '@yohaku/core';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { CHANGES_CHANNEL } from './channel.ts';
 import { rawSite, writeTouched } from './rows.ts';
@@ -28,20 +28,21 @@ export async function openAtLastGood(database: Database, siteId: string, author:
     if (wrong.newer) throw new SiteUnreadable(siteId, wrong, '');
     const back: Op[] = [];
     const forth: Op[][] = [];
-    let at = raw.document as unknown as Site;
+    let at = upcast(raw.document) as Site;
     for await (const row of backwards(tx, siteId, raw.sequence)) {
+      const before = at;
       try {
-        at = applyChange(at, { ops: row.inverse }).site;
+        at = applyChange(at, { ops: row.inverse, schemaVersion: row.schemaVersion }).site;
       } catch {
         break;
       }
-      back.push(...row.inverse);
-      forth.unshift(row.ops);
+      back.push(...opsOf(before, { ops: row.inverse, schemaVersion: row.schemaVersion }));
+      forth.unshift([...opsOf(at, row)]);
       if (issuesOf(at)) continue;
       const { site } = readStored(at);
       const sequence = raw.sequence + 1;
       const words = `It could not be read (${wrong.issues[0]!.path} ${wrong.issues[0]!.message}), so it was opened at its last good state, before “${row.label}”; ${plural(forth.length, 'edit')} ${forth.length === 1 ? 'was' : 'were'} taken back. They are kept in the log.`;
-      const change: Change = { id: `mend-${randomUUID()}`, schemaVersion: 1, label: 'Opened at the last good state', ops: back };
+      const change: Change = { id: `mend-${randomUUID()}`, schemaVersion: SCHEMA_VERSION, label: 'Opened at the last good state', ops: back };
       await tx.insert(changes).values({ siteId, sequence, id: change.id, change, inverse: forth.flat(), author, windowId: 'mend' });
       await writeTouched(tx, siteId, raw.document as unknown as Site, site, sequence);
       await tx.execute(sql`select pg_notify(${CHANGES_CHANNEL}, ${JSON.stringify({ site: siteId, sequence })})`);
@@ -52,10 +53,13 @@ export async function openAtLastGood(database: Database, siteId: string, author:
 }
 
 /** The kept edits of a site from the last one back. */
-async function* backwards(tx: Querier, siteId: string, from: number): AsyncGenerator<{ inverse: Op[]; ops: Op[]; label: string }> {
+async function* backwards(tx: Querier, siteId: string, from: number): AsyncGenerator<{ inverse: Op[]; ops: Op[]; schemaVersion: number; label: string }> {
   for (let below = from + 1; ;) {
     const rows = await tx.select().from(changes).where(and(eq(changes.siteId, siteId), lt(changes.sequence, below))).orderBy(desc(changes.sequence)).limit(AT_ONCE);
-    for (const row of rows) yield { inverse: row.inverse as Op[], ops: (row.change as Change).ops, label: (row.change as Change).label };
+    for (const row of rows) {
+      const { ops, schemaVersion, label } = row.change as Change;
+      yield { inverse: row.inverse as Op[], ops, schemaVersion, label };
+    }
     if (rows.length < AT_ONCE) return;
     below = rows.at(-1)!.sequence;
   }

@@ -1,9 +1,9 @@
-import { asc, eq } from 'drizzle-orm';
-import { SiteIssues, readStored, type Site } from '@yohaku/core';
+import { asc, eq, sql } from 'drizzle-orm';
+import { SCHEMA_VERSION, SiteIssues, readStored, type Site } from '@yohaku/core';
 import { ensureOwner } from '../auth/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { openAtLastGood } from './last-good.ts';
-import { rawSite } from './rows.ts';
+import { rawSite, writeAll } from './rows.ts';
 import { SiteUnreadable } from './unreadable.ts';
 
 const { sites } = schema;
@@ -48,6 +48,8 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
   try {
     // What paints nothing any more is left out without a word: an earlier version left it behind.
     const stored: StoredSite = { site: readStored(raw.document).site, sequence: raw.sequence };
+    // Rows of two versions must never stand side by side: all are written before the first edit writes some.
+    if (raw.document['schemaVersion'] !== SCHEMA_VERSION) await writeAnew(db, stored);
     remembered.set(id, stored);
     return stored;
   } catch (error) {
@@ -55,6 +57,14 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
     if (db !== database.db) throw error instanceof SiteIssues ? new SiteUnreadable(id, error, '') : error;
     return openUnreadable(database, id, raw.sequence, error);
   }
+}
+
+/** Writes a site that an older version stored as this one stores it, unless somebody has saved meanwhile: then whoever did has written it. */
+async function writeAnew(db: Querier, { site, sequence }: StoredSite): Promise<void> {
+  await db.transaction(async (tx) => {
+    const locked = await tx.execute(sql`select sequence from sites where id = ${site.id} for update`);
+    if (Number(locked.rows[0]?.['sequence']) === sequence) await writeAll(tx, site);
+  });
 }
 
 async function openUnreadable(database: Database, id: string, sequence: number, error: unknown): Promise<StoredSite> {

@@ -23,6 +23,12 @@ export async function rawSite(db: Querier, id: string): Promise<{ document: Reco
   return { document: { ...(row.document as object), pages: Object.fromEntries(pageRows.map((page) => [page.id, page.document])) }, sequence: row.sequence };
 }
 
+/** Writes every row of a site anew, at the sequence it has. */
+export async function writeAll(tx: Querier, site: Site): Promise<void> {
+  await tx.update(sites).set({ name: site.name, document: withoutPages(site) }).where(eq(sites.id, site.id));
+  for (const page of Object.values(site.pages)) await tx.update(pages).set({ document: page }).where(and(eq(pages.siteId, site.id), eq(pages.id, page.id)));
+}
+
 /** Writes the rows that differ between two states of a site, and its new sequence. */
 export async function writeTouched(tx: Querier, siteId: string, before: Site, after: Site, sequence: number): Promise<void> {
   const touched = touchedDocuments(before, after);

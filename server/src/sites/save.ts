@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
-import { ChangeRefused, acceptChange, jsonEqual, type Change, type Issue, type Op, type ReadChange, type Site } from '@yohaku/core';
+import { ChangeRefused, SCHEMA_VERSION, acceptChange, jsonEqual, type Change, type Issue, type Op, type ReadChange, type Site } from '@yohaku/core';
 import { isDatabaseDown, schema, type Database, type Querier } from '../db/index.ts';
 import { CHANGES_CHANNEL } from './channel.ts';
 import { loadSite } from './load.ts';
@@ -40,7 +40,7 @@ export async function saveChange(database: Database, siteId: string, change: Cha
     await refuseWithoutBytes(tx, site, accepted.site);
     const next = sequence + 1;
     const settled = accepted.ops !== change.ops;
-    await tx.insert(changes).values({ siteId, sequence: next, id: change.id, change: settled ? { ...change, ops: accepted.ops } : change, inverse: accepted.inverse, author, windowId });
+    await tx.insert(changes).values({ siteId, sequence: next, id: change.id, change: { ...change, schemaVersion: SCHEMA_VERSION, ops: accepted.ops }, inverse: accepted.inverse, author, windowId });
     await writeTouched(tx, siteId, site, accepted.site, next);
     await tx.execute(sql`select pg_notify(${CHANGES_CHANNEL}, ${JSON.stringify({ site: siteId, sequence: next })})`);
     return { saved: { sequence: next, repeated: false, overtook: accepted.overtook, ...(settled ? { settled: true as const } : {}) }, stored: { site: accepted.site, sequence: next } };

@@ -125,7 +125,9 @@ export class FramePainter {
   }
 
   #write(site: Site): void {
-    const { className, place } = this.#source.body(site);
+    const { className, place, page } = this.#source.body(site);
+    // What is set here, on this page, is kept to it by the root's name.
+    if (page !== null) this.document.documentElement.setAttribute('data-page', page);
     this.document.body.className = className;
     if (place !== null) this.document.body.setAttribute('data-place', place);
     this.document.body.innerHTML = this.#source.html(site);

@@ -6,7 +6,8 @@ export interface FrameSource {
   parts(site: Site): readonly { readonly id: string; readonly html: string }[];
   /** Inner HTML of the whole body. */
   html(site: Site): string;
-  body(site: Site): { readonly className: string; readonly place: string | null };
+  /** What the body and, for a page, the root say of themselves. */
+  body(site: Site): { readonly className: string; readonly place: string | null; readonly page: string | null };
 }
 
 /** A page, or one part of it. */
@@ -21,7 +22,7 @@ export function pageSource(page: string, part: string | null = null): FrameSourc
     html: (site) => (part === null ? bodyHtml(site, page) : parts(site).map((one) => one.html).join('')),
     body: (site) => {
       const { body } = pageTree(site, page);
-      return { className: body.recipes.map(recipeClass).join(' '), place: body.id };
+      return { className: body.recipes.map(recipeClass).join(' '), place: body.id, page };
     },
   };
 }

@@ -1,15 +1,15 @@
 import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { pageTree, stressCss, type LayoutReading, type Site } from '@yohaku/core';
-import { AuditActions, LayoutRead, MotionShown, PaintedAreas, WallTurn, auditFeature, deskFeature, siteFeature, type Row } from '../state/index.ts';
-import { measureAreas, type Areas } from './areas.ts';
+import { pageTree, stressCss, type Site } from '@yohaku/core';
+import { AuditActions, MotionShown, WallTurn, auditFeature, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import type { FramePainter } from './frame-painter.ts';
-import { readLineLengths } from './line-lengths.ts';
+import { LayoutFrame } from './layout-frame.ts';
 import { playMotion } from './play-motion.ts';
-import { readTextSpacing } from './text-spacing.ts';
+import { readSheet } from './sheet-reading.ts';
+import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 import { turn } from './turn.ts';
 
 /** A frame on the wall as the scheduler sees it. */
@@ -37,6 +37,8 @@ const HEAD_START = 8;
 /** After so long a task ends that paints frames out of sight. */
 const TASK_MS = 12;
 const QUIET_MS = 400;
+/** While many pages are read, what was found is told after each so many ms. */
+const TELL_MS = 8000;
 /** After this long without a paint, marks and crops follow the new layout. */
 const SETTLE_MS = 90;
 
@@ -47,8 +49,6 @@ const heightOf = (document: Document): number => document.body.getBoundingClient
 @Injectable({ providedIn: 'root' })
 export class Frames {
   readonly #store = inject(Store);
-  readonly #areas = inject(PaintedAreas);
-  readonly #read = inject(LayoutRead);
   readonly #motion = inject(MotionShown);
   readonly #turns = inject(WallTurn);
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
@@ -69,7 +69,10 @@ export class Frames {
   /** Whether it goes up just now. */
   #ending = false;
   #quiet: ReturnType<typeof setTimeout> | undefined;
-  readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot }>();
+  readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
+  readonly #sheets = inject(Sheets);
+  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  readonly #apart = new LayoutFrame(() => this.#siteId());
   /** Counts finished paints; marks that depend on layout read it. */
   readonly version = signal(0);
   /** What the stand-ins do to the height of the pages hung, the most of them, as a share; null while the fonts are shown. */
@@ -245,31 +248,64 @@ export class Frames {
     // What moves is not at rest; it is compared when it is.
     if (this.#motion.playing()) return this.#waitForQuiet();
     const worse: Row[] = [];
-    const areas = new Map<string, Areas>();
-    const readings: LayoutReading[] = [];
-    for (const frame of [...this.#hung.values()]) {
+    const goesOn = async (): Promise<boolean> => {
       await idle();
-      if (this.#painted() !== site) return;
+      return this.#painted() === site;
+    };
+    for (const frame of [...this.#hung.values()]) {
+      const { document } = frame.painter;
+      const stands = async (): Promise<boolean> => (await goesOn()) && frame.painter.applied === site && document.defaultView !== null;
+      if (!(await goesOn())) return;
       // Taken down meanwhile.
-      if (!frame.painter.document.defaultView) continue;
+      if (!document.defaultView) continue;
       if (frame.painter.applied !== site) return;
-      await frame.painter.document.fonts.ready;
-      this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(frame.painter.document, site, frame.page, frame.width) }));
-      worse.push(...this.#layout(frame, site));
-      if (!frame.part) {
-        readings.push(...readLineLengths(frame.painter.document, site, frame.page, frame.width));
-        // A task of its own, and one more to lay the page out as it is again: left to the next hit test, all pages would be styled in one piece.
-        await idle();
-        if (frame.painter.applied !== site || this.#painted() !== site || !frame.painter.document.defaultView) return;
-        readings.push(...readTextSpacing(frame.painter.document, site, frame.page, frame.width));
-        await idle();
-        if (frame.painter.document.defaultView) heightOf(frame.painter.document);
+      await document.fonts.ready;
+      this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(document, site, frame.page, frame.width) }));
+      if (frame.part) {
+        worse.push(...this.#rows(frame.key, frame.page, frame.width, readLayout(document, site, frame.page), site));
+        continue;
       }
-      if (frame.width === 1280 && !frame.part) areas.set(frame.page, measureAreas(frame.painter.document, site, frame.page));
+      const reading = await readSheet(document, site, frame.page, frame.width, stands);
+      if (!reading) {
+        if (document.defaultView) return;
+        continue;
+      }
+      this.#sheets.take(site, reading);
+      worse.push(...this.#rows(frame.key, frame.page, frame.width, reading.layout, site));
     }
     this.#store.dispatch(AuditActions.layout({ rows: worse }));
-    if (areas.size > 0) this.#areas.set(areas);
-    if (areas.size > 0 && JSON.stringify(readings) !== JSON.stringify(this.#read.readings())) this.#read.readings.set(readings);
+    this.#sheets.tell(site);
+    if (!(await this.#readRest(site, worse, goesOn))) return;
+    this.#store.dispatch(AuditActions.layout({ rows: worse }));
+    this.#sheets.tell(site);
+  }
+
+  /** Reads the pages that do not hang, in a document of their own. @returns whether it went to the end */
+  async #readRest(site: Site, worse: Row[], goesOn: () => Promise<boolean>): Promise<boolean> {
+    let told = performance.now();
+    for (const page of site.pageOrder) for (const width of SHEET_WIDTHS) {
+      const key = `${page} ${width}`;
+      if (this.#hung.has(key)) continue;
+      const known = this.#layouts.get(key);
+      const edit = this.#last()?.id ?? '';
+      if (known && this.#sheets.isRead(site, page, width)) {
+        // Laid out as before: this edit has moved none of its lines.
+        if (known.edit !== edit) this.#layouts.set(key, { edit, before: known.now, now: known.now, rows: [] });
+        else worse.push(...known.rows);
+        continue;
+      }
+      if (!(await goesOn())) return false;
+      const document = await this.#apart.lay(site, page, width);
+      const reading = (await goesOn()) && (await readSheet(document, site, page, width, goesOn));
+      if (!reading) return false;
+      this.#sheets.take(site, reading);
+      worse.push(...this.#rows(key, page, width, reading.layout, site));
+      if (performance.now() - told > TELL_MS) {
+        told = performance.now();
+        this.#sheets.tell(site);
+      }
+    }
+    return true;
   }
 
   async #play(): Promise<void> {
@@ -292,20 +328,20 @@ export class Frames {
   }
 
   /** Headings, menus and buttons that take more lines than before the last edit. */
-  #layout(frame: HungFrame, site: Site): Row[] {
+  #rows(key: string, page: string, width: number, now: LayoutSnapshot, site: Site): Row[] {
     const edit = this.#last()?.id ?? '';
-    const now = readLayout(frame.painter.document, site, frame.page);
-    const known = this.#layouts.get(frame.key);
+    const known = this.#layouts.get(key);
     const before = known?.edit === edit ? known.before : known?.now;
-    this.#layouts.set(frame.key, { edit, before, now });
-    if (!before || edit === '') return [];
+    const rows: Row[] = [];
+    this.#layouts.set(key, { edit, before, now, rows });
+    if (!before || edit === '') return rows;
     const row = (place: string, label: string, kind: Row['kind'], found: number, was: number, reason: string): Row =>
-      ({ page: frame.page, place, kind, label, rule: null, verdict: 'fail', width: frame.width, state: 'rest', found, needed: was, before: was, tokens: [], reason });
-    const rows = pageTree(site, frame.page).places.flatMap((place): Row[] => {
+      ({ page, place, kind, label, rule: null, verdict: 'fail', width, state: 'rest', found, needed: was, before: was, tokens: [], reason });
+    for (const place of pageTree(site, page).places) {
       const is = now.lines.get(place.id) ?? 0;
       const was = before.lines.get(place.id);
-      return was !== undefined && was > 0 && is > was ? [row(place.id, place.label, place.kind, is, was, `takes ${is} lines, ${was} before`)] : [];
-    });
+      if (was !== undefined && was > 0 && is > was) rows.push(row(place.id, place.label, place.kind, is, was, `takes ${is} lines, ${was} before`));
+    }
     if (now.overflow && !before.overflow) rows.push(row('page/surface', 'Page', 'surface', 1, 0, 'scrolls sideways'));
     return rows;
   }

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, output, signal, untracked, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, linkedSignal, output, signal, untracked, viewChild } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
 import { outlineOf, pageTree, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
+import { Sheets } from './sheets.ts';
 
 /** Where a click in a frame fell. */
 export interface FramePick { readonly place: string; readonly rect: DOMRect }
@@ -69,7 +70,12 @@ export class PageFrame {
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly frame = viewChild.required<ElementRef<HTMLIFrameElement>>('frame');
   protected readonly source = computed(() => this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`));
-  protected readonly height = signal(900);
+  readonly #sheets = inject(Sheets);
+  /** As it was read before, hung or not. */
+  protected readonly height = linkedSignal(() => {
+    const [page, width] = [this.page(), this.width()];
+    return untracked(() => this.#sheets.heightOf(page, width)) ?? 900;
+  });
   protected readonly tall = computed(() => Math.ceil(this.height() / TALLER) * TALLER);
   readonly #offset = signal({ x: 0, y: 0 });
   protected readonly shownHeight = computed(() => {
@@ -184,6 +190,7 @@ export class PageFrame {
     if (!body) return;
     const height = Math.ceil(body.getBoundingClientRect().height);
     if (height > 0 && Math.abs(height - this.height()) >= 1) this.height.set(height);
+    if (height > 0 && !this.crop()) untracked(() => this.#sheets.tall(this.page(), this.width(), height));
   }
 
   /** Moves the crop so that its place is seen with some of what is above it. */

@@ -2,8 +2,7 @@ import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, siteFeature } from '../state/index.ts';
-import { pageSource } from './frame-source.ts';
-import { FramePainter } from './frame-painter.ts';
+import { LayoutFrame } from './layout-frame.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
 
 /** After this long without an edit the pixels are read anew. */
@@ -16,7 +15,7 @@ export class PictureReader {
   readonly #read = inject(PixelsRead);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
-  #frame: Promise<HTMLIFrameElement> | undefined;
+  readonly #apart = new LayoutFrame(() => this.#siteId());
   #timer: ReturnType<typeof setTimeout> | undefined;
   #known: readonly unknown[] = [];
   #busy: Promise<void> = Promise.resolve();
@@ -73,29 +72,7 @@ export class PictureReader {
 
   /** Lays a page out at every width that is judged, as long as `read` wants to go on. @returns whether it went to the end */
   async #atEachWidth(site: Site, page: string, read: (document: Document, width: number) => Promise<boolean>): Promise<boolean> {
-    const frame = await (this.#frame ??= this.#open());
-    const document = frame.contentDocument!;
-    new FramePainter(document, pageSource(page)).paint(site);
-    for (const width of AUDIT_WIDTHS) {
-      frame.style.width = `${width}px`;
-      await document.fonts.ready;
-      if (!(await read(document, width))) return false;
-    }
+    for (const width of AUDIT_WIDTHS) if (!(await read(await this.#apart.lay(site, page, width), width))) return false;
     return true;
-  }
-
-  /** A document out of sight, laid out like any other. */
-  #open(): Promise<HTMLIFrameElement> {
-    const frame = document.createElement('iframe');
-    frame.setAttribute('sandbox', 'allow-same-origin');
-    frame.setAttribute('aria-hidden', 'true');
-    frame.tabIndex = -1;
-    frame.inert = true;
-    Object.assign(frame.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
-    return new Promise((resolve) => {
-      frame.addEventListener('load', () => frame.contentDocument?.URL !== 'about:blank' && resolve(frame));
-      frame.src = `/frame/${this.#siteId()}/`;
-      document.body.append(frame);
-    });
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { buttonAddress, ICON_NAMES, setValue, valueAt, type Block, type ButtonItem, type Place } from '@yohaku/core';
+import { ICON_NAMES, setValue, valueAt, type Block, type ButtonItem, type Place } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../state/index.ts';
 import { Choice } from '../ui/index.ts';
 
@@ -32,9 +32,8 @@ export class SlipItem {
 
   protected readonly button = computed(() => {
     const site = this.#editor.shown();
-    const { kind, page, id } = this.place();
-    const address = site && kind === 'button' ? buttonAddress(site, page, id) : undefined;
-    const item = site && address ? (valueAt(site, address) as ButtonItem | undefined) : undefined;
+    const address = this.place().item;
+    const item = site && address && this.place().kind === 'button' ? (valueAt(site, address) as ButtonItem | undefined) : undefined;
     return address && item ? { address, item } : undefined;
   });
   /** The list whose item the place is; numbered ones carry their numbers. */

@@ -1,4 +1,4 @@
-import { cellValue, contrastRatio, composite, colorOf, behindOf, fillOf, isLargeText, nearestToken, overrideStanding, pixelsAt, placesOf, round, siteIndex, tokenTable, type NearestToken, type Override, type PaintedProperty, type Place, type Site, type Standing } from '@yohaku/core';
+import { anchorOf, cellValue, judgeGroup, nearestToken, overrideStanding, pixelsAt, placeCount, round, siteIndex, tokenTable, type NearestToken, type Override, type PaintedProperty, type Place, type Site, type Standing, type Where, whereSet, worstOf } from '@yohaku/core';
 
 export interface SlipToken { readonly path: string; readonly label: string; readonly places: number }
 /** One value of a place as its slip shows it. */
@@ -10,6 +10,8 @@ export interface SlipValue {
   readonly chain: readonly SlipToken[];
   readonly override: Override | null;
   readonly record: readonly string[];
+  /** Whether that is set on this place here, or wherever it is used. */
+  readonly where: Where;
   readonly standing: Standing;
   readonly nearest: NearestToken | undefined;
   readonly ratio: { readonly found: number; readonly needed: number } | null;
@@ -29,7 +31,7 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
   if (!group) return [];
   const counts = new Map<string, number>();
   const count = (path: string) => {
-    if (!counts.has(path)) counts.set(path, placesOf(site, path).length);
+    if (!counts.has(path)) counts.set(path, placeCount(site, path));
     return counts.get(path)!;
   };
   const drawn = group.painting.cells.filter((cell) => cell.state === 'rest' && cell.band === 'desktop' && cell.property.startsWith('drawing-')).map((cell) => [cell.property, 'Drawing'] as const);
@@ -45,22 +47,21 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     const isFigure = large !== undefined && property !== 'font-weight';
     const value = isFigure ? (small !== undefined && round(small, 1) !== round(large, 1) ? `${round(large, 1)}, at 390 ${round(small, 1)}` : `${round(large, 1)}`) : property === 'font-family' ? css.split(',')[0]!.replaceAll('"', '') : css;
     const override = cell.override;
-    const record = override && Object.hasOwn(site.shared.overrides, override.id) ? ['shared', 'overrides'] : ['pages', place.page, 'overrides'];
+    const where = override ? whereSet(site, place, override) : 'here';
+    const { record } = anchorOf(place, where);
     return [{
       property, name, value, color: property.endsWith('color') ? css : null,
       chain: chain.map((path) => ({ path, label: table.get(path)!.label, places: count(path) })),
-      override, record, standing: override ? overrideStanding(override) : 'bound',
+      override, record, where, standing: override ? overrideStanding(override) : 'bound',
       nearest: override ? nearestToken(site, override, place) : undefined,
       ratio: property === 'color' ? ratioOf() : null, own: cell.token,
     }];
 
+    /** As the audit judges its text, at rest and at its strictest width; over a picture the check tells. */
     function ratioOf(): SlipValue['ratio'] {
-      const filled = group!.kind === 'button' || group!.kind === 'field' || group!.kind === 'mark';
-      const behind = filled ? fillOf(table, group!, 'rest', 'desktop') : behindOf(table, group!, 'desktop');
-      const color = colorOf(css);
-      if (behind === 'picture' || !color) return null;
-      const needed = group!.kind === 'icon' || isLargeText(pixelsAt(table, group!.painting, 'font-size', 'rest', 1280) ?? 16, pixelsAt(table, group!.painting, 'font-weight', 'rest', 1280) ?? 400) ? 3 : 4.5;
-      return { found: contrastRatio(composite(color, behind), behind), needed };
+      const rule = group!.kind === 'icon' ? 'icon-contrast' : 'text-contrast';
+      const worst = worstOf(judgeGroup(table, group!, site), rule, 'rest');
+      return worst && worst.found !== null ? { found: worst.found, needed: worst.needed } : null;
     }
   });
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, freshId, Reaching, type Scope } from '../state/index.ts';
+import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, plural, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
+import { DeskActions, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipItem } from './slip-item.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
@@ -32,10 +32,25 @@ export class Slip {
     const ref = this.#ref();
     return site && ref ? siteIndex(site).byAddress.get(`${ref.page} ${ref.id}`) : undefined;
   });
+  /** What belongs to the place itself: its words, its style, its item. */
   protected readonly here = computed((): Scope | undefined => {
     const place = this.place();
     return place && { page: place.page, place: place.id };
   });
+  /** Where a value is set that is set next: here, or wherever the place is used. */
+  protected readonly where = signal<Where>('used');
+  protected readonly wheres = computed(() => {
+    const place = this.place();
+    const site = this.#editor.shown();
+    if (!site || place?.usedId == null) return [];
+    const uses = reachOfScope(site, { page: place.page, place: place.id }).count;
+    return [{ value: 'used', label: `wherever it is used, ${plural(uses, 'place')}` }, { value: 'here', label: 'here, on this page only' }];
+  });
+  /** What a value set next, or one that is set, reaches. */
+  protected reachOf(where: Where): Scope {
+    const place = this.place()!;
+    return { page: place.page, place: place.id, where };
+  }
   protected readonly values = computed(() => {
     const site = this.#editor.shown();
     const place = this.place();
@@ -104,19 +119,17 @@ export class Slip {
     const block = this.block()?.address;
     this.#editor.commit((site) => splitVariant(site, this.#oneOff(place), freshId('variant')) ?? (block && splitStyle(site, this.#oneOff(place), block, freshId('style'))));
   }
-  #oneOff({ page, id, ground, section }: Place): OneOff {
-    return { page, id, ground, record: this.#record(page, section) };
-  }
-  #record(page: string, section: string): string[] {
-    return section === 'header' || section === 'footer' || this.#isShared(section) ? ['shared', 'overrides'] : ['pages', page, 'overrides'];
+  /** What a shared part is made of changes wherever it is used: so do the values that become a variant or style of it. */
+  #oneOff(place: Place): OneOff {
+    return { anchor: anchorOf(place, 'used'), ground: place.ground, item: place.item };
   }
   protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
 
   protected set(value: SlipValue, css: string): void {
     const place = this.place()!;
     this.setting.set(null);
-    this.#editor.commit((site) => addOverride(site, this.#record(place.page, place.section), {
-      id: freshId('o'), place: place.id, property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: withUnit(value.property as OverrideProperty, css) }, reason: null,
+    this.#editor.commit((site) => addOverride(site, anchorOf(place, this.where()), {
+      id: freshId('o'), property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: withUnit(value.property as OverrideProperty, css) }, reason: null,
     }, place.label));
   }
   protected checkValue = (css: string): string => {
@@ -133,12 +146,6 @@ export class Slip {
   protected setLevel(level: string): void {
     const { address } = this.block()!;
     this.#editor.commit((site) => setValue(site, `Level of ${this.place()!.label}`, [...address, 'level'], level === '' ? null : Number(level)));
-  }
-
-  #isShared(section: string): boolean {
-    const site = this.#editor.shown();
-    const entry = site?.pages[this.place()!.page]?.sections[section];
-    return !!entry && 'shared' in entry;
   }
 }
 

@@ -17,7 +17,7 @@ export class SpecimenSource implements FrameSource {
   html(site: Site): string {
     return specimenBodyHtml(site);
   }
-  body(site: Site): { className: string; place: string | null } {
-    return { className: specimenBody(site), place: null };
+  body(site: Site): { className: string; place: string | null; page: string | null } {
+    return { className: specimenBody(site), place: null, page: null };
   }
 }

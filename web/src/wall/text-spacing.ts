@@ -1,10 +1,8 @@
 import { pageTree, stressCss, type LayoutReading, type Site } from '@yohaku/core';
+import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
 import { lostWords } from './lost-words.ts';
 
-/** What the layout of a document hangs on; a colour is not among it. */
-type Ground = readonly unknown[];
-
-const known = new WeakMap<Document, { readonly ground: Ground; readonly readings: readonly LayoutReading[] }>();
+const known = new WeakMap<Document, { readonly ground: LayoutGround; readonly width: number; readonly readings: readonly LayoutReading[] }>();
 
 /**
  * The words that are lost when the text of a page is spaced out as far as
@@ -13,10 +11,9 @@ const known = new WeakMap<Document, { readonly ground: Ground; readonly readings
  * found last holds.
  */
 export function readTextSpacing(document: Document, site: Site, page: string, width: number): readonly LayoutReading[] {
-  const { styles, scale, spaces, sizes, families, fonts, buttonStyle, edges } = site.brand;
-  const ground: Ground = [styles, scale, spaces, sizes, families, fonts, buttonStyle, edges, site.pages[page], site.shared, site.assets];
+  const ground = layoutGround(site, page);
   const last = known.get(document);
-  if (last?.ground.every((one, i) => one === ground[i])) return last.readings;
+  if (last?.width === width && sameGround(last.ground, ground)) return last.readings;
   const spaced = document.createElement('style');
   spaced.textContent = stressCss(new Set(['spacing']));
   document.head.append(spaced);
@@ -24,6 +21,6 @@ export function readTextSpacing(document: Document, site: Site, page: string, wi
   const lost = lostWords(document, places);
   spaced.remove();
   const readings = lost.filter(({ place }) => place.style !== null).map(({ place, px }): LayoutReading => ({ page, place: place.id, width, rule: 'text-spacing', found: px }));
-  known.set(document, { ground, readings });
+  known.set(document, { ground, width, readings });
   return readings;
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, SURROUNDS, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
@@ -8,8 +8,10 @@ import { EvidenceWall } from './evidence-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
 import { Frames } from './frames.ts';
+import { hanging } from './hanging.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { PinWall } from './pin-wall.ts';
+import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 import { Slip } from './slip.ts';
 import { SpecimenWall } from './specimen-wall.ts';
 import { StressBar } from './stress-bar.ts';
@@ -38,6 +40,8 @@ function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyM
   });
 }
 
+/** A page has come near when it has been so for so many ms: what only passes by is not filled. */
+const NEAR_MS = 120;
 /** A chosen place is looked for on the wall at first after so many ms, and so often. */
 const LOOK_MS = 120;
 const LOOKS = 40;
@@ -123,7 +127,10 @@ export class Wall {
     const place = this.desk().place;
     // Once a value is set, what it is set on is looked at: outlines would lie over the very corners and letters.
     if (this.#changed()) return new Map();
-    return this.#reach()?.byPage ?? new Map(place ? [[place.page, new Set([place.id])]] : []);
+    const reach = this.#reach();
+    if (!reach) return new Map(place ? [[place.page, new Set([place.id])]] : []);
+    // Only what hangs has marks: the others are not taken apart for them.
+    return new Map([...this.hanging()].flatMap((page): [string, ReadonlySet<string>][] => (reach.on(page).size > 0 ? [[page, reach.on(page)]] : [])));
   }, { equal: sameLit });
 
   /** Whether a value changed since the control that has the focus got it, or the place was chosen. */
@@ -152,7 +159,57 @@ export class Wall {
   protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.inHand()?.type === 'color' ? 'color' : 'size']);
   protected readonly overview = OVERVIEW;
 
+  readonly #sheets = inject(Sheets);
+  /** Pages in sight on the wall, or about to be. */
+  readonly #near = signal<ReadonlySet<string>>(new Set());
+  /** Pages that have frames; the others are sheets of paper in their size. */
+  protected readonly hanging = linkedSignal<{ order: readonly string[]; near: ReadonlySet<string>; kept: string | null }, ReadonlySet<string>>({
+    source: () => ({ order: this.site()?.pageOrder ?? [], near: this.#near(), kept: this.desk().grown }),
+    computation: ({ order, near, kept }, previous) => hanging(order, previous?.value ?? new Set(), near, kept),
+  });
+  /** How tall a page is that does not hang, px: as it was read, until then as most of those that were. */
+  protected tallOf(page: string, width: number): number {
+    return (this.#sheets.heightOf(page, width) ?? this.#usual()[width]!);
+  }
+  readonly #usual = computed((): Readonly<Record<number, number>> => {
+    const heights = [...this.#sheets.heights()];
+    const middle = (width: number) => heights.filter(([key]) => key.endsWith(` ${width}`)).map(([, height]) => height).sort((one, other) => one - other);
+    return Object.fromEntries(SHEET_WIDTHS.map((width) => {
+      const list = middle(width);
+      return [width, list[list.length >> 1] ?? 900];
+    }));
+  });
+  /** Watches which pages come near; those that do not stay are not filled. */
+  #watch(): void {
+    const near = new Set<string>();
+    let settling: ReturnType<typeof setTimeout> | undefined;
+    let watched: { row: HTMLElement; sight: IntersectionObserver } | undefined;
+    effect(() => {
+      const row = this.row()?.nativeElement;
+      const order = this.site()?.pageOrder.length ?? 0;
+      if (watched?.row !== row) {
+        watched?.sight.disconnect();
+        near.clear();
+        watched = row && { row, sight: new IntersectionObserver((entries) => {
+          for (const { target, isIntersecting } of entries) {
+            const page = target.id.slice('page-'.length);
+            if (isIntersecting) near.add(page);
+            else near.delete(page);
+          }
+          clearTimeout(settling);
+          settling = setTimeout(() => this.#near.set(new Set(near)), NEAR_MS);
+        }, { root: row, rootMargin: '0px 900px' }) };
+      }
+      // After the pages of this order are there.
+      if (watched && order > 0) setTimeout(() => {
+        for (const pair of watched?.row.querySelectorAll('.pair') ?? []) watched!.sight.observe(pair);
+      }, 0);
+    });
+    inject(DestroyRef).onDestroy(() => watched?.sight.disconnect());
+  }
+
   constructor() {
+    this.#watch();
     effect(() => {
       // A slip hangs at the place it was hung for: at another one it is hung anew.
       const { place } = this.desk();

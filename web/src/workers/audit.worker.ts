@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, ripple, tally, worse, placesAmong, placesChosenAnew, readIncoming, setValues, shortfall, SiteIssues, NO_READINGS, NO_PIXELS, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, ripple, tally, compareAudits, placesAmong, placesChosenAnew, readIncoming, setValues, shortfall, SiteIssues, NO_READINGS, NO_PIXELS, whereSet, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
 import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 
@@ -65,27 +65,27 @@ const plainRow = (place: Place, verdict: Row['verdict'] = 'bound', reason = ''):
   ({ ...rowOf(place), rule: null, verdict, width: 1280, state: 'rest', found: null, needed: 0, before: null, tokens: [], reason });
 
 function report(now: Audit): AuditReport {
-  const failing = rows(findings(now));
-  const unknown = rows(findings(now, new Set(['cannot-tell'])));
+  const counts = auditCounts(now);
+  const failing = rows(findings(now, new Set(['fail']), MOST_ROWS));
+  const unknown = rows(findings(now, new Set(['cannot-tell']), MOST_ROWS));
   const values = setValues(now.site);
-  const failedPlaces = new Set(failing.map((row) => `${row.page} ${row.place}`));
   // What fails over a picture is a matter of that picture, not of a ground.
-  const pairs = new Set(findings(now).filter((one) => one.rule.endsWith('contrast') && !one.place.overPicture).map((one) => one.tokens[0] ?? one.place.id));
+  const pairs = new Set([...now.byGroup].flatMap(([group, judgements]) => (group.overPicture ? [] : judgements.filter((one) => one.verdict === 'fail' && one.rule.endsWith('contrast')).map((one) => one.tokens[0] ?? group))));
   const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
   return {
-    tally: tally(now), counts: auditCounts(now), failing: failing.slice(0, MOST_ROWS), unknown: unknown.slice(0, MOST_ROWS),
-    open: { grounds: pairs.size, type: provisional, check: failedPlaces.size + values.filter((value) => value.standing === 'stray').length },
+    tally: tally(now), counts, failing: failing.slice(0, MOST_ROWS), unknown: unknown.slice(0, MOST_ROWS),
+    open: { grounds: pairs.size, type: provisional, check: counts.failed + values.filter((value) => value.standing === 'stray').length },
   };
 }
 
 function rippleReport(label: string, before: { site: Site; audit: Audit }, after: { site: Site; audit: Audit }): RippleReport {
   const what = ripple(before.site, after.site);
-  const deeper = worse(before.audit, after.audit);
+  const deeper = compareAudits(before.audit, after.audit);
   return {
     label,
-    changed: what.changed.length, anew: placesChosenAnew(before.site, after.site, what.changed).length, held: placesAmong(what.held).length, added: what.added.length, removed: what.removed.length, worse: placesAmong(deeper).length,
-    worseRows: rows(deeper).slice(0, MOST_ROWS),
+    changed: what.changed.length, anew: placesChosenAnew(before.site, after.site, what.changed).length, held: placesAmong(what.held).length, added: what.added.length, removed: what.removed.length, worse: deeper.places,
+    worseRows: rows(deeper.rows(MOST_ROWS)).slice(0, MOST_ROWS),
     changedRows: what.changed.slice(0, MOST_ROWS).map((place) => plainRow(place)),
-    heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set here${one.by.band ? ` on ${one.by.band}` : ''}`)),
+    heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set ${whereSet(after.site, one.place, one.by) === 'here' ? 'here' : 'wherever it is used'}${one.by.band ? ` on ${one.by.band}` : ''}`)),
   };
 }

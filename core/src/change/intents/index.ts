@@ -4,7 +4,7 @@ export { addGround, groundUses, removeGround, setSlot, setSlots, setWash } from 
 export { bindDrawing } from './drawings.ts';
 export { addFontFace, faceName, removeFamily, setFamilies, type ReadFace } from './fonts.ts';
 export { addStyle, removeStyle, resizeStyles, setStyleAt, setStyles, settleProvisional, styleUses, type SizeChange } from './styles.ts';
-export { buttonAddress, splitStyle, splitVariant, type OneOff } from './one-offs.ts';
+export { splitStyle, splitVariant, type OneOff } from './one-offs.ts';
 export { EASINGS, addMotion, readEasing, removeMotion } from './motion.ts';
 export { addCorner, addShadow, readCorner, readShadow, removeCorner, removeShadow, setCorner, setCornerOf, setCornerValue, setEdge, setRadius, setUnderline, setVariantShape } from './shape.ts';
 export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts';

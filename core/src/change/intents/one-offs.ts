@@ -1,24 +1,25 @@
 import { BUTTON_PARTS, buttonSlot, buttonSlots, type ButtonPart, type SlotValue } from '../../ground/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import type { Override, Section, Site, TextStyle } from '../../site/index.ts';
+import type { Anchor } from '../../page/index.ts';
+import type { Override, Site, TextStyle } from '../../site/index.ts';
 import { resolveToken, swatchPath, tokenTable } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { valueAt } from '../json.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 
-/** A place with values set on it, and the record in which they are kept. */
+/** A place with values set on it, and where they are kept. */
 export interface OneOff {
-  readonly page: string;
-  readonly id: string;
+  readonly anchor: Anchor;
   readonly ground: string;
-  readonly record: readonly string[];
+  /** Address of the item it is made from. */
+  readonly item: readonly string[] | null;
 }
 
 const PART_OF: Partial<Record<Override['property'], ButtonPart>> = { 'background-color': 'fill', color: 'label', 'border-color': 'edge' };
 
 /** The values set on a place, in its record. */
-function setOn(site: Site, { id, record }: OneOff): Override[] {
-  return Object.values((valueAt(site, record) ?? {}) as Record<string, Override>).filter((one) => one.place === id && one.band === null);
+function setOn(site: Site, { anchor: { record, place } }: OneOff): Override[] {
+  return Object.values((valueAt(site, record) ?? {}) as Record<string, Override>).filter((one) => one.place === place && one.band === null);
 }
 
 /**
@@ -29,7 +30,7 @@ function setOn(site: Site, { id, record }: OneOff): Override[] {
  * @returns undefined where no button is, or no colour is set on it
  */
 export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefined {
-  const address = buttonAddress(site, at.page, at.id);
+  const address = at.item;
   const now = address && (valueAt(site, [...address, 'variant']) as string | undefined);
   const values = setOn(site, at).filter((one) => PART_OF[one.property]);
   if (!address || !now || values.length === 0) return undefined;
@@ -46,7 +47,7 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   const edge = (variant: string) => buttonSlot(variant, 'edge', 'rest');
   if (own.has(buttonSlot(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.slots[edge(now)]) own.set(edge(id), { kind: 'same', slot: edge(now) });
   for (const [slot, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'slots', slot], value));
-  ops.push(setOp(site, [...address, 'variant'], id), ...values.map((one) => removeOp(site, at.record, null, one.id)));
+  ops.push(setOp(site, [...address, 'variant'], id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id)));
   return { label: `Split off ${label}`, ops };
 }
 
@@ -61,24 +62,6 @@ function slotValue(site: Site, { value }: Override): SlotValue {
   const swatch = value.kind === 'token' ? Object.values(site.brand.swatches).find((one) => swatchPath(one) === value.path) : undefined;
   if (swatch) return { kind: 'swatch', swatch: swatch.id };
   return { kind: 'raw', color: value.kind === 'literal' ? value.css : resolveToken(tokenTable(site.brand), value.path).css };
-}
-
-/** Where a button stands in the document; undefined where the place is none. */
-export function buttonAddress(site: Site, page: string, id: string): string[] | undefined {
-  const [block = '', item = '', inner = ''] = id.split('/');
-  const sections: [Section, string[]][] = [
-    ...Object.entries(site.pages[page]?.sections ?? {}).flatMap(([key, entry]): [Section, string[]][] => ('own' in entry ? [[entry.own, ['pages', page, 'sections', key, 'own']]] : [])),
-    ...Object.values(site.shared.sections).map((section): [Section, string[]] => [section, ['shared', 'sections', section.id]]), [site.shared.footer, ['shared', 'footer']],
-  ];
-  for (const [section, address] of sections) {
-    const found = section.blocks[block];
-    if (!found) continue;
-    const at = [...address, 'blocks', block];
-    if (found.kind === 'buttons' && found.items[item]) return [...at, 'items', item];
-    if (found.kind === 'form' && found.submit.id === item) return [...at, 'submit'];
-    if (found.kind === 'cards' && found.items[item]?.button?.id === inner) return [...at, 'items', item, 'button'];
-  }
-  return undefined;
 }
 
 /**
@@ -99,7 +82,7 @@ export function splitStyle(site: Site, at: OneOff, block: readonly string[], id:
   const made: TextStyle = { ...style, ...fields, id, label, path: uniquePath(label, styles.map((one) => one.path)), levels: [] };
   return {
     label: `Style ${label} of one text`,
-    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, [...block, 'style'], id), ...values.map((one) => removeOp(site, at.record, null, one.id))],
+    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, [...block, 'style'], id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id))],
   };
 }
 

@@ -1,5 +1,5 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { sectionOf, type Block, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
+import { sectionOf, type Block, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
 import { styleSizeAt } from '../../style/index.ts';
@@ -7,11 +7,22 @@ import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 import { inTurn } from './in-turn.ts';
 
 /** Gives fresh ids to a section and its blocks, so that a copy is independent of its source. */
-function copySection(section: Section, id: string): Section {
+function copySection(section: Section, id: string): { readonly copy: Section; readonly renamed: ReadonlyMap<string, string> } {
   const renamed = new Map(Object.keys(section.blocks).map((block, i) => [block, `${id}-b${i + 1}`]));
   const blocks = Object.fromEntries(Object.values(section.blocks).map((block): [string, Block] => [renamed.get(block.id)!, { ...block, id: renamed.get(block.id)! }]));
   const columns = Object.fromEntries(Object.entries(section.columns).map(([key, column]) => [key, { ...column, order: column.order.map((block) => renamed.get(block)!) }]));
-  return { ...section, id, blocks, columns };
+  return { copy: { ...section, id, blocks, columns }, renamed: new Map([[section.id, id], ...renamed]) };
+}
+
+/** What is set on places, by what a copy calls the section or block that their ids begin with; others are left out. */
+function copiedValues(values: Readonly<Record<string, Override>>, owner: (was: string) => string | undefined, id: string, from = 0): Override[] {
+  const copies: Override[] = [];
+  for (const one of Object.values(values)) {
+    const [was = '', ...within] = one.place.split('/');
+    const now = owner(was);
+    if (now !== undefined) copies.push({ ...one, id: `${id}-o${from + copies.length + 1}`, place: [now, ...within].join('/') });
+  }
+  return copies;
 }
 
 /** What text is read at, px: of several running styles the nearest to it is the plain one. */
@@ -39,22 +50,38 @@ function blankSection(site: Site, id: string, level: 1 | 2): Section {
   };
 }
 
-/** Adds a page behind the others: blank, or a copy of one (its own sections copied, shared ones shared). */
+/** Adds a page behind the others: blank, or a copy of one (its own sections copied, shared ones shared, with what is set on its places). */
 export function addPage(site: Site, id: string, copyOf: string | null): Edit {
   const pages = Object.values(site.pages);
   const source = copyOf ? site.pages[copyOf]! : undefined;
   const title = uniqueName(source ? `${source.title} copy` : 'New page', pages.map((one) => one.title));
+  // What places are called on the copy, by the first part of what they are called on the source.
+  const renamed = new Map<string, string>();
   const entries: SectionEntry[] = source
     ? source.sectionOrder.map((key, i) => {
         const entry = source.sections[key]!;
         const entryId = `${id}-s${i + 1}`;
-        return 'shared' in entry ? { id: entryId, shared: entry.shared } : { id: entryId, own: copySection(entry.own, entryId) };
+        if ('shared' in entry) {
+          renamed.set(`${key}:`, `${entryId}:`);
+          return { id: entryId, shared: entry.shared };
+        }
+        const copied = copySection(entry.own, entryId);
+        for (const [was, now] of copied.renamed) renamed.set(was, now);
+        return { id: entryId, own: copied.copy };
       })
     // With a second level from the start: what the footer has below it skips none.
     : ([1, 2] as const).map((level) => ({ id: `${id}-s${level}`, own: blankSection(site, `${id}-s${level}`, level) }));
+  const { header, footer } = site.shared;
+  const stays = new Set(['page', header.id, footer.id, ...Object.keys(footer.blocks)]);
+  const owner = (was: string): string | undefined => {
+    const [entry, within] = was.split(':');
+    if (within !== undefined) return renamed.has(`${entry}:`) ? renamed.get(`${entry}:`)! + within : undefined;
+    return stays.has(was) ? was : renamed.get(was);
+  };
+  const overrides = source ? copiedValues(source.overrides, owner, id) : [];
   const page: Page = {
     id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`,
-    sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: {},
+    sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: Object.fromEntries(overrides.map((one) => [one.id, one])),
   };
   return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
 }
@@ -140,11 +167,20 @@ export function addSection(site: Site, page: string, id: string, after?: string)
   return { label: `Add a section to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, own: blankSection(site, id, 2) }, after)] };
 }
 
-/** Copies a section behind itself as the page's own. */
+/** Copies a section behind itself as the page's own, with what is set on its places. */
 export function duplicateSection(site: Site, page: string, entry: string, id: string): Edit {
   const [record, order] = sectionLists(page);
-  const section = sectionOf(site, site.pages[page]!.sections[entry]!)!;
-  return { label: `Duplicate ${section.label}`, ops: [insertOp(site, record, order, id, { id, own: copySection(section, id) }, entry)] };
+  const source = site.pages[page]!.sections[entry]!;
+  const section = sectionOf(site, source)!;
+  const { copy, renamed } = copySection(section, id);
+  const prefix = (owner: string) => (was: string) => (was.startsWith(owner) ? renamed.get(was.slice(owner.length)) : undefined);
+  // What a shared section has wherever it is used comes first: what is set here goes before it.
+  const used = 'shared' in source ? copiedValues(site.shared.overrides, prefix(`${source.shared}:`), id) : [];
+  const values = [...used, ...copiedValues(site.pages[page]!.overrides, prefix('shared' in source ? `${entry}:` : ''), id, used.length)];
+  return {
+    label: `Duplicate ${section.label}`,
+    ops: [insertOp(site, record, order, id, { id, own: copy }, entry), ...values.map((one) => insertOp(site, ['pages', page, 'overrides'], null, one.id, one))],
+  };
 }
 
 export function moveSection(site: Site, page: string, entry: string, steps: -1 | 1): Edit | undefined {

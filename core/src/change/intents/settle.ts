@@ -1,4 +1,5 @@
 import type { BandId } from '../../shape/index.ts';
+import type { Anchor } from '../../page/index.ts';
 import type { Override, Site, Space } from '../../site/index.ts';
 import { tokenTable, type Token } from '../../style/index.ts';
 import type { Op } from '../change.ts';
@@ -7,8 +8,9 @@ import { ChangeRefused } from '../refused.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 import { setStyleAt } from './styles.ts';
 
-/** Sets a property of one place. `record` is where the override is kept: the page's own or the shared ones. */
-export function addOverride(site: Site, record: readonly string[], override: Override, placeLabel: string): Edit {
+/** Sets a property of one place, here or wherever it is used, as its anchor says. */
+export function addOverride(site: Site, { record, place }: Anchor, value: Omit<Override, 'place'>, placeLabel: string): Edit {
+  const override: Override = { ...value, place };
   const same = Object.values(valueAt(site, record) as Record<string, Override>).find((one) => one.place === override.place && one.property === override.property && one.band === override.band);
   const label = `${override.property} of ${placeLabel}`;
   if (same) return { label, ops: [setOp(site, [...record, same.id, 'value'], override.value), setOp(site, [...record, same.id, 'origin'], override.origin)] };

@@ -1,6 +1,6 @@
 import { deltaERgb, hex, mapToSrgb, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../../color/index.ts';
 import { deriveColor, ruleOther } from '../../palette/index.ts';
-import { colorOf, placesOf } from '../../reach/index.ts';
+import { colorOf, placeCount } from '../../reach/index.ts';
 import type { Brand, Site } from '../../site/index.ts';
 import { resolvedSwatches, swatchColor, swatchPath, tokenTable } from '../../style/index.ts';
 import type { Pair, PairLayer } from '../pairs.ts';
@@ -62,7 +62,7 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
       const source = paintedRgb(colorAt(variable, lightness));
       return rules.length === 0 ? source : paintedRgb(rules.reduce((color, rule) => deriveColor(color, rule, swatchColor(brand, ruleOther(rule) ?? '')), parseColor(hex(source))!.oklch));
     };
-    add(variable, swatchPath(swatch), placesOf(site, swatchPath(swatch)).length, made);
+    add(variable, swatchPath(swatch), placeCount(site, swatchPath(swatch)), made);
   }
   const table = tokenTable(brand);
   for (const layer of pairs.flatMap((pair) => [...pair.fores, ...(pair.behind ?? [])])) {
@@ -74,7 +74,7 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
     const rgb = colorOf(layer.css);
     if (value?.kind !== 'raw' || !rgb) continue;
     const variable = makeVariable(path, token.label, [...token.address], null, parseColor(value.color)?.oklch ?? { l: 0, c: 0, h: 0, alpha: 1 });
-    add(variable, path, placesOf(site, path).length, (lightness) => (lightness === variable.base.l ? rgb : { ...paintedRgb(colorAt(variable, lightness)), alpha: rgb.alpha }));
+    add(variable, path, placeCount(site, path), (lightness) => (lightness === variable.base.l ? rgb : { ...paintedRgb(colorAt(variable, lightness)), alpha: rgb.alpha }));
   }
   return paints;
 

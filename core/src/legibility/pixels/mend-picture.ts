@@ -1,10 +1,11 @@
 import { addOverride, sectionAddress, setOp, type Op } from '../../change/index.ts';
-import { CONTRAST, contrastRatio, composite, isLargeText, type Rgb8 } from '../../color/index.ts';
-import { cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
+import { contrastRatio, composite, type Rgb8 } from '../../color/index.ts';
+import { cellValue, colorOf, fillOf, siteIndex, tokenValue, type Group } from '../../reach/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
 import type { Section, Site } from '../../site/index.ts';
 import { slotPath, tokenTable, type TokenTable } from '../../style/index.ts';
-import type { Place } from '../../page/index.ts';
+import { anchorOf, type Place } from '../../page/index.ts';
+import { need } from '../need.ts';
 import { judgePixels } from './judge-pixels.ts';
 import { coloured, pixelKey, type PixelSets } from './pixel-set.ts';
 import { picturedSection, veilOf, washUnder } from './veil.ts';
@@ -55,8 +56,7 @@ export function pictureMends(site: Site, pixels: PixelSets, place: Place, id: st
     }
     mends.push({ what: 'shade', label: `shade ${now} % to ${high} %`, before: before.found, after: worst(site, table, pixels, [{ group, place }], high / 100)!.found, places: all.length, ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'shade'], high / 100)] });
   }
-  const record = place.page in site.pages && !isShared(site, place) ? ['pages', place.page, 'overrides'] : ['shared', 'overrides'];
-  const override = (property: 'color' | 'background-color', path: string) => addOverride(site, record, { id, place: place.id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null }, place.label).ops;
+  const override = (property: 'color' | 'background-color', path: string) => addOverride(site, anchorOf(place, 'used'), { id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null }, place.label).ops;
   const ground = site.brand.grounds[section?.ground ?? place.ground]!;
   const plate = slotPath(site.brand, ground, 'background');
   const flat = worstFlat(table, group, colorOf(tokenValue(table, plate).css));
@@ -114,15 +114,7 @@ function textsOver(site: Site, section: Section | undefined): Over[] {
     .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
 }
 
-const isShared = (site: Site, place: Place): boolean => {
-  const entry = site.pages[place.page]?.sections[place.section];
-  return entry === undefined || 'shared' in entry;
-};
-
 interface Worst { readonly found: number; /** Found over needed: 1 and more passes. */ readonly margin: number }
-
-const need = (table: TokenTable, group: Group, width: number): number =>
-  isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400) ? CONTRAST.largeText : CONTRAST.text;
 
 /** The lowest of all widths and states with a shade, or with another colour. */
 function worst(site: Site, table: TokenTable, pixels: PixelSets, list: readonly Over[], shade: number | undefined, instead?: Rgb8): Worst | undefined {
@@ -130,7 +122,7 @@ function worst(site: Site, table: TokenTable, pixels: PixelSets, list: readonly 
   for (const { group, place } of list) for (const width of AUDIT_WIDTHS) {
     const set = pixels.get(pixelKey(place.page, place.id, width, 'lines'));
     if (!set) continue;
-    const needed = need(table, group, width);
+    const needed = need(table, group, 'text-contrast', width);
     const veil = veilOf(site, table, group, shade);
     const behind = coloured(set, washUnder(table, group));
     for (const color of instead ? [instead] : colors(table, group, width)) {
@@ -145,7 +137,7 @@ function worstFlat(table: TokenTable, group: Group, behind: Rgb8 | undefined): W
   let low: Worst | undefined;
   if (behind && behind.alpha >= 1) for (const width of AUDIT_WIDTHS) for (const color of colors(table, group, width)) {
     const found = contrastRatio(composite(color, behind), behind);
-    const margin = found / need(table, group, width);
+    const margin = found / need(table, group, 'text-contrast', width);
     if (!low || margin < low.margin) low = { found, margin };
   }
   return low;

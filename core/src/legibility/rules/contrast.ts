@@ -1,8 +1,9 @@
-import { CONTRAST, composite, contrastRatio, gradientExtent, isLargeText, type Gradient, type Rgb8 } from '../../color/index.ts';
+import { composite, contrastRatio, gradientExtent, type Gradient, type Rgb8 } from '../../color/index.ts';
 import type { State } from '../../site/index.ts';
 import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
 import type { PaintedProperty, TokenTable } from '../../style/index.ts';
-import { behindOf, cellValue, colorOf, fillOf, fontSizeAt, pixelsAt, type Backdrop, type Group } from '../../reach/index.ts';
+import { cellValue, colorOf, fillOf, type Backdrop, type Group } from '../../reach/index.ts';
+import { aspectsOf, need, outcome, seenOn, type Aspect } from '../need.ts';
 import { coloured, judgePixels, pixelKey, veilOf, washUnder, type PixelSet, type PixelSets } from '../pixels/index.ts';
 import type { Site } from '../../site/index.ts';
 import type { Judgement, RuleId } from '../outcome.ts';
@@ -37,7 +38,7 @@ const UNREADABLE = 'One of the two colours could not be read.';
 interface BandPair { readonly tokens: readonly string[]; readonly found: number | null; readonly reason?: string; /** Over a picture: the colour to be rated on its pixels. */ readonly color?: Rgb8 }
 
 /** Judges one foreground property against a backdrop, per width and state. */
-export function judgePair(
+function judgePair(
   table: TokenTable, group: Group, rule: RuleId, state: State, property: PaintedProperty,
   backdrop: (band: BandId) => Backdrop, needed: (width: number) => number, over?: Pictured, area: PixelSet['area'] = 'lines',
 ): Judgement[] {
@@ -50,7 +51,7 @@ export function judgePair(
     if (!rated) continue;
     const want = needed(width);
     const pair: BandPair = rated.color ? { tokens: rated.tokens, ...onPixels(table, group, over, area, width, rated.color, want) } : rated;
-    const verdict = state === 'disabled' ? 'does-not-apply' : pair.found === null ? 'cannot-tell' : pair.found >= want ? 'pass' : 'fail';
+    const verdict = outcome(state, pair.found, want);
     const { found, tokens, reason } = pair;
     judgements.push(reason === undefined ? { rule, verdict, state, width, found, needed: want, tokens } : { rule, verdict, state, width, found, needed: want, tokens, reason });
   }
@@ -79,51 +80,30 @@ function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
   };
 }
 
-/** What the text of a group stands on: a fill of its own, be it a button's, a mark's or a plate set behind a text, else what is behind the group. */
-export function textBackdrop(table: TokenTable, group: Group, state: State, band: BandId): Backdrop {
-  return group.painting.cells.some((cell) => cell.property === 'background-color') ? fillOf(table, group, state, band) : behindOf(table, group, band);
+/** Judges one aspect of a look in one state, at every width; the better of what it is painted with counts. */
+export function judgeAspect(table: TokenTable, group: Group, { rule, properties, area }: Aspect, state: State, over?: Pictured): Judgement[] {
+  const behind = perBand((band) => seenOn(table, group, rule, state, band));
+  const [first] = properties;
+  const judged = judgePair(table, group, rule, state, first!, behind, (width) => need(table, group, rule, width), over, area);
+  return properties.length === 1 ? judged : judged.map((edge) => byFill(table, group, edge, state, behind(bandOf(edge.width)), over, area));
 }
 
-/** Text, links, menu entries, labels: 4.5, or 3 where large (1.4.3). */
-export function textContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
-  if (group.kind === 'rule' || group.kind === 'surface' || group.kind === 'picture' || group.kind === 'logo' || group.kind === 'icon') return [];
-  const large = new Map(AUDIT_WIDTHS.map((width) => [width, isLargeText(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400)]));
-  const needed = (width: number) => (large.get(width) ? CONTRAST.largeText : CONTRAST.text);
-  return group.states.flatMap((state) => judgePair(table, group, 'text-contrast', state, 'color', (band) => textBackdrop(table, group, state, band), needed, over));
+/** A button or field is told from its ground by its fill or by its edge: an edge that falls short gives way to a better fill (1.4.11). */
+function byFill(table: TokenTable, group: Group, edge: Judgement, state: State, behind: Backdrop, over: Pictured | undefined, area: PixelSet['area']): Judgement {
+  if (edge.verdict !== 'fail' && edge.reason !== OVER_GRADIENT) return edge;
+  const band = bandOf(edge.width);
+  const fill = fillOf(table, group, state, band);
+  if (fill === 'picture') return edge;
+  const found = behind === 'picture' ? (onPixels(table, group, over, area, edge.width, fill, edge.needed).found ?? 0) : contrastRatio(fill, behind);
+  const cell = group.painting.at('background-color', state, band);
+  // What a gradient leaves open is settled only by a fill that passes.
+  if (edge.found === null && found < edge.needed) return edge;
+  const { reason: _open, ...rated } = edge;
+  return found > (edge.found ?? 0) ? { ...rated, verdict: outcome(state, found, edge.needed), found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
 }
 
-/** A button or field is told from its ground by its fill or by its edge: the better of the two must reach 3 (1.4.11). */
-export function partContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
-  if (group.kind !== 'button' && group.kind !== 'field') return [];
-  const rule: RuleId = group.kind === 'button' ? 'button-contrast' : 'field-contrast';
-  const around = perBand((band) => behindOf(table, group, band));
-  return group.states.flatMap((state) => {
-    const edges = judgePair(table, group, rule, state, 'border-color', around, () => CONTRAST.nonText, over, 'around');
-    return edges.map((edge): Judgement => {
-      if (edge.verdict !== 'fail' && edge.reason !== OVER_GRADIENT) return edge;
-      const band = bandOf(edge.width);
-      const fill = fillOf(table, group, state, band);
-      const behind = around(band);
-      if (fill === 'picture') return edge;
-      const found = behind === 'picture' ? (onPixels(table, group, over, 'around', edge.width, fill, edge.needed).found ?? 0) : contrastRatio(fill, behind);
-      const cell = group.painting.at('background-color', state, band);
-      // What a gradient leaves open is settled only by a fill that passes.
-      if (edge.found === null && found < edge.needed) return edge;
-      const { reason: _open, ...rated } = edge;
-      return found > (edge.found ?? 0) ? { ...rated, verdict: found >= edge.needed ? 'pass' : 'fail', found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
-    });
-  });
-}
-
-/** An icon stands out from what is behind it (1.4.11). */
-export function iconContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
-  if (group.kind !== 'icon') return [];
-  const behind = perBand((band) => behindOf(table, group, band));
-  return judgePair(table, group, 'icon-contrast', 'rest', 'color', behind, () => CONTRAST.nonText, over, 'around');
-}
-
-/** The ring of whatever takes focus must reach 3 against what is around it (1.4.11). */
-export function focusContrast(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
-  if (!group.states.includes('focus')) return [];
-  return judgePair(table, group, 'focus-contrast', 'focus', 'outline-color', (band) => behindOf(table, group, band), () => CONTRAST.nonText, over, 'around');
+/** Everything of a look that is held against what lies behind it, in all of its states. */
+export function contrastRules(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
+  const aspects = new Set(group.states.flatMap((state) => aspectsOf(group, state)));
+  return [...aspects].flatMap((aspect) => group.states.filter((state) => aspectsOf(group, state).includes(aspect)).flatMap((state) => judgeAspect(table, group, aspect, state, over)));
 }

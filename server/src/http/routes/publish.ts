@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Id, PixelsJson, readPixelsJson } from '@yohaku/core';
+import { Id, PixelsJson, PlaceId, readPixelsJson } from '@yohaku/core';
 import { hasSite, loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
 import { exportSite, listPublications, liveFileHash, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
@@ -12,7 +12,7 @@ const LARGEST = 2_147_483_647;
 const Whole = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(Number.MAX_SAFE_INTEGER));
 
 /** What the desk has read from its layout about one place. */
-const Reading = v.strictObject({ page: Id, place: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\/[a-z0-9-]+)*$/)), width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing']), found: Whole });
+const Reading = v.strictObject({ page: Id, place: PlaceId, width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing']), found: Whole });
 
 /** `pixels` are those the desk has read behind texts over pictures, `layout` what it has read from the layout of the pages: there is none here to read it from. */
 const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(20_000))) });

@@ -3,7 +3,12 @@ import { small } from '../../testing/small.ts';
 import { NAME_ONLY, reachOfScope } from './scope.ts';
 
 const site = small();
-const count = (reach: ReturnType<typeof reachOfScope>) => [...reach.byPage.values()].reduce((sum, ids) => sum + ids.size, 0);
+/** As counted on the pages themselves: what is said must be the same. */
+const count = (reach: ReturnType<typeof reachOfScope>) => {
+  const places = reach.pages.reduce((sum, page) => sum + reach.on(page).size, 0);
+  expect(reach.count).toBe(places);
+  return places;
+};
 
 describe('what a control reaches', () => {
   it('is, for a token, every place it paints on every page, and those of what follows it by rule', () => {
@@ -11,7 +16,7 @@ describe('what a control reaches', () => {
     const both = new Set(['color.core.brand', 'color.derived.dark'].flatMap((path) => placesOf(site, path)));
     expect(count(reach)).toBe(both.size);
     expect(both.size).toBeGreaterThan(placesOf(site, 'color.core.brand').length);
-    expect(reach.words).toBe(`brand reaches ${count(reach)} places on ${reach.byPage.size} pages`);
+    expect(reach.words).toBe(`brand reaches ${count(reach)} places on ${reach.pages.length} pages`);
   });
   it('is each place once when several tokens paint it', () => {
     const reach = reachOfScope(site, { tokens: ['color.core.brand', 'color.core.brand', 'color.core.ink'], label: 'Both' });
@@ -22,12 +27,21 @@ describe('what a control reaches', () => {
   it('is, for a shared part, its places on all pages, and for a page all of its places', () => {
     const [page] = site.pageOrder;
     const header = reachOfScope(site, { page: page!, section: 'header' });
-    expect(header.byPage.size).toBe(site.pageOrder.length);
+    expect(header.pages.length).toBe(site.pageOrder.length);
+    expect(count(header)).toBe(header.pages.length * header.on(page!).size);
     expect(count(reachOfScope(site, { page: page! }))).toBe(siteIndex(site).trees[0]!.places.length);
+  });
+  it('is, for a place of a shared section, every use of it, or this one only', () => {
+    const [first, second] = site.pageOrder;
+    const shared = siteIndex(site).trees[0]!.places.find((one) => one.usedId !== null && one.usedId !== one.id)!;
+    const all = reachOfScope(site, { page: first!, place: shared.id });
+    expect([count(all), all.pages]).toEqual([2, [first!, second!]]);
+    const here = reachOfScope(site, { page: first!, place: shared.id, where: 'here' });
+    expect([here.pages, here.on(first!)]).toEqual([[first!], new Set([shared.id])]);
   });
   it('is nothing for a name, and says so; and nothing at all for a token that is gone', () => {
     expect(count(reachOfScope(site, NAME_ONLY))).toBe(0);
     expect(reachOfScope(site, NAME_ONLY).words).toMatch(/no place changes/);
-    expect(reachOfScope(site, 'color.core.gone')).toEqual({ byPage: new Map(), words: '' });
+    expect(reachOfScope(site, 'color.core.gone')).toEqual(jasmine.objectContaining({ pages: [], count: 0, words: '' }));
   });
 });

@@ -1,11 +1,15 @@
-import { groupsOf, plural, siteIndex, tokenTable, tokensMoving, type Place, type Site } from '@yohaku/core';
+import { groupsOf, pageTree, plural, siteIndex, tokenTable, tokensMoving, type Place, type Site, type Where } from '@yohaku/core';
 
-/** What a control acts on: the places a token paints (by its path) or several do, a page, a section of a page, one place, or no place at all, in words. */
-export type Scope = string | { readonly tokens: readonly string[]; readonly label: string } | { readonly page: string; readonly section?: string; readonly place?: string } | { readonly words: string };
+/** What a control acts on: the places a token paints (by its path) or several do, a page, a section of a page, one place wherever it is used or only here, or no place at all, in words. */
+export type Scope = string | { readonly tokens: readonly string[]; readonly label: string } | { readonly page: string; readonly section?: string; readonly place?: string; readonly where?: Where } | { readonly words: string };
 
 export interface ScopeReach {
-  /** Ids of the places reached, by page. */
-  readonly byPage: ReadonlyMap<string, ReadonlySet<string>>;
+  /** Ids of the places reached on one page: only that page is taken apart. */
+  on(page: string): ReadonlySet<string>;
+  /** The pages on which places are reached, in order. */
+  readonly pages: readonly string[];
+  /** How many places are reached. */
+  readonly count: number;
   /** The reach as a sentence without its full stop; empty when nothing can be said. */
   readonly words: string;
 }
@@ -13,36 +17,59 @@ export interface ScopeReach {
 /** Names are for the people at the desk. */
 export const NAME_ONLY: Scope = { words: 'A name is read on this desk only; no place changes' };
 
-const NOTHING: ScopeReach = { byPage: new Map(), words: '' };
+const NO_PLACES: ReadonlySet<string> = new Set();
+const NOTHING: ScopeReach = { on: () => NO_PLACES, pages: [], count: 0, words: '' };
 
 /** The places a control reaches, before anything changes: what follows its token by rule moves with it. */
 export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   if (typeof scope !== 'string' && 'words' in scope) return { ...NOTHING, words: scope.words };
-  const found = typeof scope === 'string' ? placesOfTokens(site, [scope]) : 'tokens' in scope ? placesOfTokens(site, scope.tokens, scope.label) : placesWithin(site, scope);
+  const found = typeof scope === 'string' ? ofTokens(site, [scope]) : 'tokens' in scope ? ofTokens(site, scope.tokens, scope.label) : within(site, scope);
   if (!found) return NOTHING;
-  const byPage = new Map<string, Set<string>>();
-  for (const { page, id } of found.places) byPage.set(page, (byPage.get(page) ?? new Set()).add(id));
-  const { length } = found.places;
-  return { byPage, words: `${found.label} reaches ${plural(length, 'place')}${length > 0 ? ` on ${plural(byPage.size, 'page')}` : ''}` };
+  const { label, pages, count, on } = found;
+  const known = new Map<string, ReadonlySet<string>>();
+  return {
+    pages, count, words: `${label} reaches ${plural(count, 'place')}${count > 0 ? ` on ${plural(pages.length, 'page')}` : ''}`,
+    on: (page) => {
+      let ids = known.get(page);
+      if (!ids) known.set(page, (ids = new Set(on(page).map((place) => place.id))));
+      return ids;
+    },
+  };
 }
 
-interface Found { readonly label: string; readonly places: readonly Place[] }
+interface Found { readonly label: string; readonly pages: readonly string[]; readonly count: number; readonly on: (page: string) => readonly Place[] }
 
-function placesOfTokens(site: Site, paths: readonly string[], label?: string): Found | undefined {
+/** What tokens paint is known by look: no page is taken apart for its words. */
+function ofTokens(site: Site, paths: readonly string[], label?: string): Found | undefined {
   const table = tokenTable(site.brand);
   const named = label ?? table.get(paths[0] ?? '')?.label;
   if (named === undefined) return undefined;
-  const groups = new Set(paths.flatMap((path) => groupsOf(siteIndex(site), tokensMoving(table, path))));
-  return { label: named, places: [...groups].flatMap((group) => group.places) };
+  const index = siteIndex(site);
+  const groups = new Set(paths.flatMap((path) => groupsOf(index, tokensMoving(table, path))));
+  return { label: named, pages: index.pagesWith(groups), count: [...groups].reduce((sum, group) => sum + group.count, 0), on: (page) => index.placesOn(page, groups) };
 }
 
-function placesWithin(site: Site, scope: { page: string; section?: string; place?: string }): Found | undefined {
-  const { trees, places } = siteIndex(site);
-  const tree = trees.find((one) => one.page.id === scope.page);
-  if (!tree) return undefined;
-  if (scope.section === undefined && scope.place === undefined) return { label: tree.page.title, places: tree.places };
+function within(site: Site, scope: { page: string; section?: string; place?: string; where?: Where }): Found | undefined {
+  if (!site.pages[scope.page]) return undefined;
+  const tree = pageTree(site, scope.page);
+  const alone = (label: string, places: readonly Place[]): Found => ({ label, pages: places.length > 0 ? [scope.page] : [], count: places.length, on: (page) => (page === scope.page ? places : []) });
+  if (scope.section === undefined && scope.place === undefined) return alone(tree.page.title, tree.places);
   const part = tree.parts.find((one) => one.id === scope.section);
-  const ids = new Set(scope.place === undefined ? part?.places.map((one) => one.id) : [scope.place]);
-  // Shared parts keep one id on all pages: what is done to one is done to all.
-  return { label: scope.place === undefined ? (part?.label ?? '') : 'This place', places: places.filter((one) => ids.has(one.id)) };
+  const label = scope.place === undefined ? (part?.label ?? '') : 'This place';
+  const meant = scope.place === undefined ? (part?.places ?? []) : tree.places.filter((one) => one.id === scope.place);
+  const used = new Set(scope.where === 'here' ? [] : meant.flatMap((one) => one.usedId ?? []));
+  if (used.size === 0) return alone(label, meant);
+  // What is done to a shared part is done wherever it is used.
+  const on = (page: string) => pageTree(site, page).places.filter((one) => one.usedId !== null && used.has(one.usedId));
+  const uses = usesOf(site, meant[0]!);
+  return { label, pages: [...uses.keys()], count: [...uses.values()].reduce((sum, times) => sum + times, 0) * meant.length, on };
+}
+
+/** How often each page shows the shared part in which a place stands: the header and the footer once, a section as often as it has entries. */
+function usesOf(site: Site, place: Place): Map<string, number> {
+  const [section, inside] = place.usedId!.split(':');
+  return new Map(site.pageOrder.flatMap((page): [string, number][] => {
+    const times = inside === undefined ? 1 : Object.values(site.pages[page]!.sections).filter((entry) => 'shared' in entry && entry.shared === section).length;
+    return times > 0 ? [[page, times]] : [];
+  }));
 }

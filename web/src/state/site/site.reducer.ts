@@ -1,5 +1,5 @@
 import { createReducer, on } from '@ngrx/store';
-import { ChangeRefused, acceptChange, applyChange, fitChange, jsonEqual, planUndo, type Change, type Edit, type Op, type Site } from '@yohaku/core';
+import { ChangeRefused, SCHEMA_VERSION, acceptChange, applyChange, fitChange, jsonEqual, opsOf, planUndo, type Change, type Edit, type Op, type Site } from '@yohaku/core';
 import type { SetAside } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 
@@ -8,6 +8,8 @@ export interface UndoStep {
   readonly label: string;
   readonly changeId: string;
   readonly inverse: readonly Op[];
+  /** Version of the document the inverse is for. */
+  readonly schemaVersion: number;
 }
 
 /** What the last edit of this window was, for the ripple: the site before it. */
@@ -83,7 +85,7 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
     // What is too large for the server, or has texts it could not keep, is seen before it is applied here.
-    const fit = fitChange({ id, schemaVersion: 1, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
+    const fit = fitChange({ id, schemaVersion: SCHEMA_VERSION, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
     const applied = acceptChange(state.current, fit);
     if (applied.site === state.current) return { state: cleared, inverse: null };
     const change: Change = { ...fit, ops: [...applied.ops] };
@@ -105,13 +107,13 @@ function takeBack(state: SiteState, id: string, from: 'done' | 'undone'): SiteSt
   const step = state[from].at(-1);
   if (!step || !state.current) return state;
   const rest = state[from].slice(0, -1);
-  const plan = planUndo(state.current, step.inverse);
+  const plan = planUndo(state.current, opsOf(state.current, { ops: step.inverse, schemaVersion: step.schemaVersion }));
   const overtaken = plan.overtaken.length > 0 ? ` ${plan.overtaken.length} value${plan.overtaken.length === 1 ? ' was' : 's were'} changed since and stayed.` : '';
   if (plan.ops.length === 0) return { ...state, [from]: rest, notice: `${step.label} has been overtaken by later edits; nothing was taken back.` };
   const result = commit(state, { label: from === 'done' ? `Undo ${step.label}` : step.label, ops: plan.ops }, id, step.changeId);
   if (!result.inverse) return { ...result.state, [from]: rest };
   const to = from === 'done' ? 'undone' : 'done';
-  return { ...result.state, [from]: rest, [to]: [...state[to], { label: step.label, changeId: id, inverse: result.inverse }], notice: overtaken.trim() };
+  return { ...result.state, [from]: rest, [to]: [...state[to], { label: step.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }], notice: overtaken.trim() };
 }
 
 export const siteReducer = createReducer(
@@ -124,7 +126,7 @@ export const siteReducer = createReducer(
   on(SiteActions.commit, (state, { edit, id }): SiteState => {
     const result = commit(state, edit, id);
     if (!result.inverse) return result.state;
-    return { ...result.state, done: [...state.done, { label: edit.label, changeId: id, inverse: result.inverse }].slice(-UNDO_DEPTH), undone: [] };
+    return { ...result.state, done: [...state.done, { label: edit.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
   }),
   on(SiteActions.undo, (state, { id }): SiteState => takeBack(state, id, 'done')),
   on(SiteActions.redo, (state, { id }): SiteState => takeBack(state, id, 'undone')),
@@ -180,7 +182,7 @@ export const siteReducer = createReducer(
     if (!one) return state;
     const result = commit(state, { label: one.change.label, ops: one.change.ops }, fresh);
     if (!result.inverse) return { ...result.state, notice: result.state.notice || `“${one.change.label}” changes nothing any more.` };
-    return { ...result.state, aside: state.aside.filter((other) => other !== one), done: [...state.done, { label: one.change.label, changeId: fresh, inverse: result.inverse }].slice(-UNDO_DEPTH), undone: [] };
+    return { ...result.state, aside: state.aside.filter((other) => other !== one), done: [...state.done, { label: one.change.label, changeId: fresh, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
   }),
   on(SiteActions.forgetAside, (state, { id }): SiteState => ({ ...state, aside: state.aside.filter(({ change }) => change.id !== id) })),
   on(SiteActions.sendingFailed, (state, { words }): SiteState => ({ ...state, saving: 'waiting', waitingWords: words })),
@@ -203,7 +205,9 @@ const isAsSent = (kept: Change, sent: Change | undefined): boolean => kept === s
 function keptUndo(siteId: string): Pick<SiteState, 'done' | 'undone'> {
   try {
     const kept = JSON.parse(sessionStorage.getItem(`yohaku-undo-${siteId}`) ?? '{}') as Partial<Pick<SiteState, 'done' | 'undone'>>;
-    return { done: kept.done ?? [], undone: kept.undone ?? [] };
+    // Steps kept before they said their version are of the first.
+    const steps = (list: readonly UndoStep[] | undefined) => (list ?? []).map((step) => ({ ...step, schemaVersion: (step as Partial<UndoStep>).schemaVersion ?? 1 }));
+    return { done: steps(kept.done), undone: steps(kept.undone) };
   } catch {
     return { done: [], undone: [] };
   }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, addVariant, buttonSlot, buttonUses, cornerCss, shapeOfVariant, removeButtonPart, composite, contrastRatio, cssColor, colorOf, parseColor, placesOf, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
+import { BUTTON_PARTS, addVariant, buttonRecipes, buttonSlot, buttonUses, contrastRules, cornerCss, looseLook, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { Choice, HeirAsk, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
@@ -15,7 +15,6 @@ const VIEWS = ['Shape', 'Corners and shadows', 'Spaces', 'Sizes and motion'] as 
 const EVERY = '';
 type Shown = (typeof STATES)[number];
 const KEY = 'yohaku-build-view';
-const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** Variants by sizes by states as real buttons on a chosen ground; beside them what shapes, spaces and moves them. */
 @Component({
@@ -86,18 +85,20 @@ export class BuildStep {
     const brand = this.brand();
     if (!brand) return [];
     const sizes = this.size() === EVERY || !brand.sizes[this.size()] ? brand.sizeOrder : [this.size()];
+    const site = this.site()!;
+    const table = tokenTable(brand);
+    const judgements = (variant: string, size: string) => contrastRules(table, looseLook(site, 'button', buttonRecipes(brand, this.ground(), variant, size), STATES, this.ground()));
     return brand.variantOrder.flatMap((variant) => sizes.map((size, nth) => ({
-      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), high: this.#high(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placesOf(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))).length,
+      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), high: this.#high(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placeCount(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))),
       cells: STATES.map((state) => {
+        const judged = judgements(variant, size);
         const colors = state === 'focus' ? 'rest' : state;
         const css = (part: ButtonPart) => this.#css(this.ground(), buttonSlot(variant, part, colors));
-        const behind = composite(colorOf(this.background()) ?? WHITE, WHITE);
-        const fill = composite(colorOf(css('fill')) ?? behind, behind);
         return {
           state, fill: css('fill'), text: css('label'), edge: css('edge'), ring: state === 'focus' ? this.#css(this.ground(), 'focus') : '',
-          found: contrastRatio(composite(colorOf(css('label')) ?? WHITE, fill), fill),
+label: worstOf(judged, 'text-contrast', state),
           // A button is told by its edge or by its fill; in focus by its ring.
-          around: Math.max(...(state === 'focus' ? [this.#css(this.ground(), 'focus')] : [css('edge'), css('fill')]).map((color) => contrastRatio(composite(colorOf(color) ?? behind, behind), behind))), exempt: state === 'disabled', busy: state === 'busy', key: `${variant} ${state}`,
+          around: worstOf(judged, state === 'focus' ? 'focus-contrast' : 'button-contrast', state), exempt: state === 'disabled', busy: state === 'busy', key: `${variant} ${state}`,
         };
       }),
     })));

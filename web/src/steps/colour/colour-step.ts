@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, behindOf, colorOf, cssColor, contrastRatio, groupsOf, hex, isLargeText, mapToSrgb, moveWithKin, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, pixelsAt, placesOf, proposeName,
-  removeSwatch, resolvedSwatches, ruleWords, setValue, slotPath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, fillOf, composite, type Group, type Oklch, type ParsedColor, type Site, type State,
+  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithKin, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, proposeName,
+  removeSwatch, resolvedSwatches, ruleWords, setValue, slotPath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
@@ -40,7 +40,7 @@ export class ColourStep {
     const area = this.#areas.byToken();
     return new Map(resolvedSwatches(site.brand).map(({ swatch }) => {
       const path = swatchPath(swatch);
-      return [path, { places: placesOf(site, path).length, weight: area.get(path) ?? 0 }];
+      return [path, { places: placeCount(site, path), weight: area.get(path) ?? 0 }];
     }));
   });
   protected readonly swatches = computed(() => {
@@ -81,7 +81,7 @@ export class ColourStep {
   protected readonly pairs = computed((): PairRow[] => {
     const site = this.site();
     const path = this.#chosenPath();
-    return site && path ? rateSpots(site, path, this.#spots()) : [];
+    return site && path ? rateSpots(site, this.#spots()) : [];
   });
   /** Every pair that occurs, as the site is saved. */
   readonly #occurring = computed(() => {
@@ -98,7 +98,7 @@ export class ColourStep {
     if (!site || !path) return [];
     const table = tokenTable(site.brand);
     const background = (id: string): Against => ({ id, way: 'on', label: site.brand.grounds[id]!.label, rgb: composite(colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE, WHITE) });
-    const used = [...new Set(rateSpots(site, path, this.#spots()).map((pair) => pair.ground))];
+    const used = [...new Set(rateSpots(site, this.#spots()).map((pair) => pair.ground))];
     const texts = new Map<string, Against & { places: number }>();
     for (const pair of this.#occurring()) {
       const [fore] = pair.fores;
@@ -243,35 +243,35 @@ const whatMoved = (before: Oklch, after: Oklch): string => {
 };
 
 /** A foreground property of some look that a swatch paints. */
-interface Spot { readonly label: string; readonly group: Group; readonly state: State; readonly filled: boolean; readonly needed: number; readonly ground: string }
+interface Spot { readonly label: string; readonly group: Group; readonly state: State; readonly aspect: Aspect; readonly ground: string }
 
 /** Where a swatch stands as a foreground: by slot and ground. */
 function spotsOf(site: Site, path: string): Spot[] {
   const table = tokenTable(site.brand);
   const through = tokensThrough(table, path);
-  return groupsOf(siteIndex(site), through).flatMap((group) => (['color', 'border-color', 'outline-color'] as const).flatMap((property) => group.states.filter((state) => state !== 'disabled').flatMap((state): Spot[] => {
-    const cell = group.painting.at(property, state, 'desktop');
-    if (!cell?.token || !through.has(cell.token) || (property === 'border-color' && group.kind !== 'button' && group.kind !== 'field')) return [];
-    const ownFill = group.kind === 'button' || group.kind === 'field' || group.kind === 'mark' || state === 'selected';
-    const filled = property === 'color' && ownFill;
-    const large = property === 'color' && isLargeText(pixelsAt(table, group.painting, 'font-size', 'rest', 390) ?? 16, pixelsAt(table, group.painting, 'font-weight', 'rest', 390) ?? 400);
+  return groupsOf(siteIndex(site), through).flatMap((group) => group.states.filter((state) => state !== 'disabled').flatMap((state) => aspectsOf(group, state).flatMap((aspect): Spot[] => {
+    // Of a part the edge is what stands before its ground; its fill is what its label stands on.
+    const [property] = aspect.properties;
+    const cell = group.painting.at(property!, state, 'desktop');
+    if (!cell?.token || !through.has(cell.token)) return [];
     const kind = `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
     const what = property === 'border-color' ? `${kind} edge` : property === 'outline-color' ? `Focus ring of ${group.kind}`
-      : group.kind === 'mark' ? 'Marked text' : filled && (group.kind === 'button' || group.kind === 'field') ? `${kind} label` : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : kind;
+      : group.kind === 'mark' ? 'Marked text' : group.kind === 'button' || group.kind === 'field' ? `${kind} label` : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : kind;
     const label = `${what}${state === 'rest' || property === 'outline-color' ? '' : `, ${state}`} on ${site.brand.grounds[group.ground]!.label}`;
-    return [{ label, group, state, filled, needed: property !== 'color' || large || group.kind === 'icon' ? 3 : 4.5, ground: group.ground }];
+    return [{ label, group, state, aspect, ground: group.ground }];
   })));
 }
 
 /** Ratios of the spots with the colours as they are shown, what falls short first. */
-function rateSpots(site: Site, path: string, spots: readonly Spot[]): PairRow[] {
+function rateSpots(site: Site, spots: readonly Spot[]): PairRow[] {
   const table = tokenTable(site.brand);
-  const color = colorOf(tokenValue(table, path).css);
   const rows = new Map<string, PairRow>();
-  for (const { label, group, state, filled, needed, ground } of spots) {
-    const behind = filled ? fillOf(table, group, state, 'desktop') : behindOf(table, group, 'desktop');
-    if (behind === 'picture' || !color) continue;
-    rows.set(label, { label, places: (rows.get(label)?.places ?? 0) + group.count, found: contrastRatio(composite(color, behind), behind), needed, ground });
+  for (const { label, group, state, aspect, ground } of spots) {
+    const worst = worstOf(judgeAspect(table, group, aspect, state), aspect.rule, state);
+    if (!worst || worst.found === null) continue;
+    const known = rows.get(label);
+    const shown = known && known.found / known.needed < worst.found / worst.needed ? known : { found: worst.found, needed: worst.needed };
+    rows.set(label, { label, places: (known?.places ?? 0) + group.count, found: shown.found, needed: shown.needed, ground });
   }
   return [...rows.values()].sort((one, other) => Number(one.found >= one.needed) - Number(other.found >= other.needed) || other.places - one.places);
 }

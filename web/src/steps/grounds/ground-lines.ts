@@ -1,4 +1,4 @@
-import { buttonSlot, composite, contrastRatio, cssColor, gradientCss, gradientExtent, isLargeText, pixelsAt, placesOf, colorOf, readGradient, siteIndex, slotPath, tokenTable, tokenValue, type Group, type Rgb8, type Site } from '@yohaku/core';
+import { buttonSlot, cssColor, gradientCss, groundBackdrop, placeCount, siteIndex, slotJudge, slotPath, tokenTable, tokenValue, type Rgb8, type Site } from '@yohaku/core';
 
 /** One sample of a set line: a slot as it stands on this ground. */
 export interface SlotSample {
@@ -35,7 +35,6 @@ export interface GroundLine {
 /** The slots a set line shows, in reading order. */
 export const LINE_SLOTS = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
 export const MORE_SLOTS = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe', 'icon', 'mark-text', 'selection-text'] as const;
-const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** Every ground as a set line with its figures. */
 export function groundLines(site: Site): GroundLine[] {
@@ -43,52 +42,18 @@ export function groundLines(site: Site): GroundLine[] {
   const index = siteIndex(site);
   const onGround = new Map<string, number>();
   const pictured = new Set<string>();
-  for (const place of index.places) {
-    onGround.set(place.ground, (onGround.get(place.ground) ?? 0) + 1);
-    if (place.overPicture) pictured.add(place.ground);
+  for (const group of index.groups) {
+    onGround.set(group.ground, (onGround.get(group.ground) ?? 0) + group.count);
+    if (group.overPicture) pictured.add(group.ground);
   }
   return site.brand.groundOrder.map((id) => {
     const ground = site.brand.grounds[id]!;
     const css = (slot: string) => tokenValue(table, slotPath(site.brand, ground, slot)).css;
-    const background = composite(colorOf(css('background')) ?? WHITE, WHITE);
-    const wash = readGradient(tokenValue(table, slotPath(site.brand, ground, 'wash')).css);
-    const extent = wash ? gradientExtent(wash) : [background];
+    const { color: background, wash } = groundBackdrop(site, id, table);
+    const judge = slotJudge(site, id);
     const sample = (slot: string): SlotSample => {
       const path = slotPath(site.brand, ground, slot);
-      const color = colorOf(css(slot));
-      const button = slot.startsWith('button-');
-      const fill = button ? slot.replace(/-(label|edge)-/, '-fill-') : '';
-      const edge = button ? slot.replace(/-(label|fill)-/, '-edge-') : '';
-      let found: number | null = null;
-      let behind = background;
-      let needed = slot === 'field-edge' || slot === 'focus' || slot === 'icon' ? 3 : slot === 'rule' ? 1 : textNeed(slot);
-      // What is typed stands on the field, what is marked on its mark; a stripe is judged by the text that stands on it.
-      const own = slot === 'field-text' ? 'field' : slot === 'mark-text' ? 'mark' : slot === 'selection-text' ? 'selection' : undefined;
-      if (own && color) behind = composite(colorOf(css(own)) ?? background, background);
-      if (slot === 'stripe' && color) behind = composite(color, background);
-      const fore = slot === 'stripe' ? colorOf(css('text')) : color;
-      // Over a gradient the figure is the lowest from end to end.
-      const least = wash !== undefined && behind === background;
-      if (fore && behind === background) behind = extent.map((one) => ({ one, ratio: contrastRatio(composite(fore, one), one) })).sort((a, b) => a.ratio - b.ratio)[0]!.one;
-      if (fore) found = contrastRatio(composite(fore, behind), behind);
-      if (button && color) {
-        const filled = composite(colorOf(css(fill)) ?? background, background);
-        if (slot.includes('-label-')) [behind, found] = [filled, contrastRatio(composite(color, filled), filled)];
-        else {
-          found = Math.max(contrastRatio(filled, background), contrastRatio(composite(colorOf(css(edge)) ?? background, background), background));
-          needed = 3;
-        }
-      }
-      return { slot, path, css: css(slot), set: slot in ground.slots, found, needed, least: least && !(button && slot.includes('-label-')), behind, places: placesOf(site, path).length };
-    };
-    const textNeed = (slot: string): number => {
-      const style = site.brand.styleOrder.find((one) => site.brand.styles[one]!.slot === slot);
-      const group: Group | undefined = index.groups.find((one) => one.ground === id && one.style === style && one.kind === 'text');
-      if (slot !== 'heading' || !group) return 4.5;
-      // The strictest of the sizes in use: the smallest heading on a phone.
-      const sizes = index.groups.filter((one) => one.ground === id && one.style && site.brand.styles[one.style]!.slot === 'heading')
-        .map((one) => ({ size: pixelsAt(table, one.painting, 'font-size', 'rest', 320) ?? 16, weight: pixelsAt(table, one.painting, 'font-weight', 'rest', 320) ?? 400 }));
-      return sizes.every(({ size, weight }) => isLargeText(size, weight)) ? 3 : 4.5;
+      return { slot, path, css: css(slot), set: slot in ground.slots, ...judge(slot), places: placeCount(site, path) };
     };
     /** A button under the pointer, and pressed where that looks otherwise. */
     const held = (variant: string): SlotSample[] => {

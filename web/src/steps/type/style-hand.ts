@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, WALL_WIDTHS, fontSizeAt, ladderFindings, placesOf, plural, removeStyle, round, setStyleAt, siteIndex, styleSizeAt, styleUses, tokenTable, type BandId, type Place, type Site, type TextStyle } from '@yohaku/core';
+import { BANDS, WALL_WIDTHS, fontSizeAt, ladderFindings, placeCount, plural, removeStyle, round, setStyleAt, siteIndex, styleSizeAt, styleUses, tokenTable, type BandId, type Place, type Site, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { Choice, NumberField, TextField } from '../../ui/index.ts';
 
@@ -27,7 +27,7 @@ export class StyleHand {
   protected readonly path = computed(() => `text.${this.style()?.path}`);
   protected readonly places = computed(() => {
     const site = this.#site();
-    return site && this.style() ? placesOf(site, `${this.path()}.size`).length : 0;
+    return site && this.style() ? placeCount(site, `${this.path()}.size`) : 0;
   });
   protected readonly size = (width: number): number => {
     const brand = this.#site()?.brand;

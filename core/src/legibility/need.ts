@@ -1,0 +1,76 @@
+import { CONTRAST, isLargeText } from '../color/index.ts';
+import { AUDIT_WIDTHS, bandOf, type BandId } from '../shape/index.ts';
+import type { State } from '../site/index.ts';
+import type { PaintedProperty, TokenTable } from '../style/index.ts';
+import { behindOf, fillOf, fontSizeAt, pixelsAt, type Backdrop, type Group } from '../reach/index.ts';
+import type { Judgement, Verdict } from './outcome.ts';
+
+/** A rule about one colour on another. */
+export type PairRule = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast';
+
+/** What of a look is held against what lies behind it. */
+export interface Aspect {
+  readonly rule: PairRule;
+  /** What it is painted with; the better of several counts. */
+  readonly properties: readonly PaintedProperty[];
+  /** Where the pixels are looked at when a picture lies behind it. */
+  readonly area: 'lines' | 'around';
+}
+
+const TEXT: Aspect = { rule: 'text-contrast', properties: ['color'], area: 'lines' };
+const ICON: Aspect = { rule: 'icon-contrast', properties: ['color'], area: 'around' };
+const BUTTON: Aspect = { rule: 'button-contrast', properties: ['border-color', 'background-color'], area: 'around' };
+const FIELD: Aspect = { rule: 'field-contrast', properties: ['border-color', 'background-color'], area: 'around' };
+const RING: Aspect = { rule: 'focus-contrast', properties: ['outline-color'], area: 'around' };
+
+/** What is judged of a look in one of its states (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, rules, pictures and logos have nothing of it. */
+export function aspectsOf({ kind }: Pick<Group, 'kind'>, state: State): readonly Aspect[] {
+  if (kind === 'rule' || kind === 'surface' || kind === 'picture' || kind === 'logo') return state === 'focus' && kind === 'logo' ? [RING] : [];
+  const own = kind === 'icon' ? [ICON] : kind === 'button' ? [TEXT, BUTTON] : kind === 'field' ? [TEXT, FIELD] : [TEXT];
+  return state === 'focus' ? [...own, RING] : own;
+}
+
+/** The ratio asked of a text: 4.5, or 3 where it is large (WCAG 2.2, 1.4.3). @param sizePx font size in px @param weight 1 to 1000 */
+export const textNeed = (sizePx: number, weight: number): number => (isLargeText(sizePx, weight) ? CONTRAST.largeText : CONTRAST.text);
+
+/** The ratio that a look must reach at a width by a rule: that of its text by its size there, else 3. */
+export function need(table: TokenTable, group: Group, rule: PairRule, width: number): number {
+  if (rule !== 'text-contrast') return CONTRAST.nonText;
+  return textNeed(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400);
+}
+
+/** The strictest ratio asked of a look in a band, or, without one, at any width. */
+export function strictestNeed(table: TokenTable, group: Group, rule: PairRule, band?: BandId): number {
+  return Math.max(...AUDIT_WIDTHS.filter((width) => band === undefined || bandOf(width) === band).map((width) => need(table, group, rule, width)));
+}
+
+/**
+ * What a look is seen on by a rule. Text stands on a fill of its own, be it a
+ * button's, a mark's, a highlight's or a plate set behind it, as icons do; the
+ * edge of a part and a ring stand on what is behind it.
+ */
+export function seenOn(table: TokenTable, group: Group, rule: PairRule, state: State, band: BandId): Backdrop {
+  return standsOnItself(group, rule) ? fillOf(table, group, state, band) : behindOf(table, group, band);
+}
+
+/** Whether what is judged by a rule stands on the look's own fill. */
+export function standsOnItself(group: Group, rule: PairRule): boolean {
+  return (rule === 'text-contrast' || rule === 'icon-contrast') && group.painting.cells.some((cell) => cell.property === 'background-color');
+}
+
+/** The four outcomes. @param found the ratio; null where it cannot be told */
+export function outcome(state: State, found: number | null, needed: number): Verdict {
+  return state === 'disabled' ? 'does-not-apply' : found === null ? 'cannot-tell' : found >= needed ? 'pass' : 'fail';
+}
+
+/** Judgements of a look by one rule in one state, the worst of its widths first; for whoever shows one figure. */
+export function worstOf(judgements: readonly Judgement[], rule: PairRule, state: State): Judgement | undefined {
+  let worst: Judgement | undefined;
+  for (const one of judgements) {
+    if (one.rule !== rule || one.state !== state) continue;
+    if (!worst || margin(one) < margin(worst)) worst = one;
+  }
+  return worst;
+}
+
+const margin = ({ found, needed }: Judgement): number => (found === null ? -1 : found / needed);

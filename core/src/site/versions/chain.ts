@@ -1,0 +1,40 @@
+import { documentTo2, opTo2 } from './to-2.ts';
+
+/** Version of the stored document and of the changes to it. */
+export const SCHEMA_VERSION = 2;
+
+type Json = Record<string, unknown>;
+
+/** What leads from one version to the next; the first leads from version 1 to 2. Neither throws: what is wrong stays, for the reader to name. */
+const STEPS: readonly { readonly document: (document: Json) => Json; readonly op: (op: Json, document: Json) => Json }[] = [
+  { document: documentTo2, op: opTo2 },
+];
+
+/** A document of an older version as one of `SCHEMA_VERSION`; any other value as it is. */
+export function documentToNow(input: Json): Json {
+  const version = input['schemaVersion'];
+  if (!isOlder(version)) return input;
+  return STEPS.slice(version - 1).reduce((document, step) => step.document(document), input);
+}
+
+/**
+ * Operations of an older version as those of `SCHEMA_VERSION`, against the document
+ * they are for, which is of that version already.
+ *
+ * The very same list comes back where nothing of it differs.
+ *
+ * @param version what the change or undo step says; absent for what was kept before it said so
+ */
+export function opsToNow<T extends object>(ops: readonly T[], version: number | undefined, document: object): readonly T[] {
+  const from = version ?? 1;
+  if (!isOlder(from)) return ops;
+  return STEPS.slice(from - 1).reduce<readonly T[]>((list, step) => {
+    const now = list.map((op) => {
+      const next = step.op(op as Json, document as Json) as T;
+      return JSON.stringify(next) === JSON.stringify(op) ? op : next;
+    });
+    return now.every((op, i) => op === list[i]) ? list : now;
+  }, ops);
+}
+
+const isOlder = (version: unknown): version is number => typeof version === 'number' && Number.isInteger(version) && version >= 1 && version < SCHEMA_VERSION;

@@ -1,0 +1,215 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, CDPSession, Page } from '@playwright/test';
+import { applyChange, auditSite, compareAudits, parseColor, readSite, ripple, setSwatchColor, siteIndex, type Site } from '@yohaku/core';
+import { manyPlaces, ternhaven, ternhavenFiles } from '@yohaku/demo';
+import { startServer, type RunningServer } from '../../server/src/main.ts';
+import { openDatabase, migrateDatabase } from '../../server/src/main.ts';
+import { storeFile } from '../../server/src/assets/index.ts';
+import { insertSite } from '../../server/src/sites/index.ts';
+import { ROOT } from '../../server/src/testing/database.ts';
+import { launch } from '../browser.ts';
+import { benchContext } from './open-desk.ts';
+import { median, timed, type Result } from './result.ts';
+import { deskTasks, traced } from './tasks.ts';
+
+/** Pages of the sites that are compared; the first is the reference. */
+const SIZES = [9, 100, 850] as const;
+const MOST_FRAMES = 40;
+const EDITS = 7;
+const LIMIT_MS = 50;
+
+/** What was measured on a site of so many pages. */
+interface Measured { readonly pages: number; readonly places: number; readonly open: number; readonly frames: number; readonly heap: number; readonly bareHeap: number; readonly told: number; readonly nearest: number; readonly scroll: number; readonly save: number; readonly compare: number; readonly ripple: number }
+
+/** The desk on sites of 9, 100 and 850 pages (1,072 to 100,000 places): what grows with the site and what does not. */
+export async function benchScale(): Promise<Result[]> {
+  const browser = await launch();
+  const all: Measured[] = [];
+  try {
+    for (const pages of SIZES) all.push(await measure(browser, readSite(manyPlaces(ternhaven, pages))));
+  } finally {
+    await browser.close();
+  }
+  const small = all[0]!;
+  return all.slice(1).flatMap((one): Result[] => {
+    const against = (name: string, key: 'open' | 'told' | 'nearest' | 'save', most: number): Result => {
+      const ratio = one[key] / small[key];
+      return { name: `${name}, ${one.pages} pages (${one.places} places)`, median: one[key], unit: 'ms', reference: `the same with ${small.pages} pages`, referenceMedian: small[key], ratio, bound: `at most ${most} times`, holds: ratio <= most };
+    };
+    return [
+      against('opening to a usable wall', 'open', 2),
+      { name: `frames alive, ${one.pages} pages`, median: one.frames, unit: 'frames', reference: 'the limit', referenceMedian: MOST_FRAMES, ratio: one.frames / MOST_FRAMES, bound: 'at most 40', holds: one.frames <= MOST_FRAMES },
+      { name: `heap of the desk, ${one.pages} pages`, median: one.heap, unit: 'MB', reference: 'the parsed document alone in a bare page', referenceMedian: one.bareHeap, ratio: one.heap / one.bareHeap, bound: 'at most 4 times', holds: one.pages < 850 || one.heap / one.bareHeap <= 4 },
+      against('from releasing a control to the edit being told', 'told', 3),
+      against('nearest frame while a control is held', 'nearest', 1.25),
+      { name: `longest task while the wall is scrolled end to end, ${one.pages} pages`, median: one.scroll, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: one.scroll / LIMIT_MS, bound: 'none over 50 ms', holds: one.scroll <= LIMIT_MS },
+      { name: `comparing two audits after one token edit, ${one.pages} pages`, median: one.compare, unit: 'ms', reference: 'the ripple of the edit', referenceMedian: one.ripple, ratio: one.compare / one.ripple, bound: 'at most 3 times', holds: one.compare / one.ripple <= 3 },
+      against('saving one edit on the server', 'save', 1.5),
+    ];
+  });
+}
+
+async function measure(browser: Browser, site: Site): Promise<Measured> {
+  const { compare, ripple: rippled } = compared(site);
+  return withSite(site, async (server) => {
+    const context = await benchContext(browser);
+    const bareHeap = await heapOfDocument(await context.newPage(), server);
+    const opened: number[] = [];
+    let page = await context.newPage();
+    await page.goto(await server.link());
+    await usable(page);
+    // The first opening warms both ends up; a window opens a site many times a day.
+    for (let i = 0; i < 3; i++) {
+      await page.close();
+      page = await context.newPage();
+      const began = performance.now();
+      await page.goto(`${server.address}/sites/ternhaven`);
+      await usable(page);
+      opened.push(performance.now() - began);
+    }
+    await page.getByRole('button', { name: /places$/ }).first().waitFor({ timeout: 120_000 });
+    const cdp = await context.newCDPSession(page);
+    await page.waitForTimeout(3000);
+    const heap = await heapOf(cdp);
+    const frames = await page.evaluate(() => document.querySelectorAll('iframe').length);
+    const held = await hold(page);
+    const scroll = await scrolled(browser, page);
+    const frames2 = await page.evaluate(() => document.querySelectorAll('iframe').length);
+    const save = await saved(page, server);
+    await context.close();
+    return { pages: site.pageOrder.length, places: siteIndex(site).count, open: median(opened), frames: Math.max(frames, frames2), heap, bareHeap, ...held, scroll, save, compare, ripple: rippled };
+  });
+}
+
+/** The wall shows the first page and can be used. */
+async function usable(page: Page): Promise<void> {
+  await page.frameLocator('iframe[title="Home at 1280"]').locator('h1').waitFor({ state: 'attached', timeout: 120_000 });
+}
+
+/** Comparing two audits after one edit of a colour, against its ripple; places are known already, as they are in a desk that is open. */
+function compared(site: Site): { compare: number; ripple: number } {
+  const first = auditSite(site);
+  const times: { compare: number; ripple: number }[] = [];
+  for (const hex of ['#8c2a10', '#0b5563', '#6b6b6b']) {
+    const after = applyChange(site, setSwatchColor(site, site.brand.swatchOrder[0]!, parseColor(hex)!)).site;
+    const second = auditSite(after, first);
+    void ripple(site, after).changed.length;
+    times.push({ compare: timed(9, () => void compareAudits(first, second).places), ripple: timed(9, () => void ripple(site, applyChange(site, setSwatchColor(site, site.brand.swatchOrder[0]!, parseColor(hex)!)).site)) });
+  }
+  return { compare: median(times.map((one) => one.compare)), ripple: median(times.map((one) => one.ripple)) };
+}
+
+async function withSite<T>(site: Site, work: (server: RunningServer) => Promise<T>): Promise<T> {
+  process.env['YOHAKU_LOG'] = 'silent';
+  const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as { useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }> };
+  const data = mkdtempSync(join(tmpdir(), 'yohaku-bench-'));
+  const cluster = await useCluster(data, { fast: true });
+  const database = openDatabase(cluster.url);
+  await migrateDatabase(database, join(ROOT, 'server', 'migrations'));
+  await database.db.transaction(async (tx) => {
+    for (const svg of ternhavenFiles.values()) await storeFile(tx, Buffer.from(svg), 'image/svg+xml');
+    await insertSite(tx, site);
+  });
+  await database.close();
+  const server = await startServer({ databaseUrl: cluster.url, port: 0, root: ROOT, demo: false });
+  try {
+    return await work(server);
+  } finally {
+    await server.close();
+    await cluster.release();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+async function heapOf(cdp: CDPSession): Promise<number> {
+  await cdp.send('HeapProfiler.collectGarbage');
+  return (await cdp.send('Runtime.getHeapUsage')).usedSize / 1024 / 1024;
+}
+
+/** What the document alone takes, parsed, in a page that does nothing else. */
+async function heapOfDocument(page: Page, server: RunningServer): Promise<number> {
+  await page.goto(await server.link());
+  await page.goto(`${server.address}/api/sites`);
+  await page.evaluate(async (address) => {
+    (globalThis as { kept?: unknown }).kept = await (await fetch(`${address}/api/sites/ternhaven`)).json();
+  }, server.address);
+  const heap = await heapOf(await page.context().newCDPSession(page));
+  await page.close();
+  return heap;
+}
+
+/** A slider pulled and let go: the nearest frame while it is held, and from the release to the edit being told; ms. */
+async function hold(page: Page): Promise<{ told: number; nearest: number }> {
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' }).click();
+  await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
+  await page.getByRole('button', { name: 'All pages' }).click();
+  await page.waitForTimeout(2000);
+  const told: number[] = [];
+  const nearest: number[] = [];
+  for (let i = 0; i < EDITS; i++) {
+    const [first, then] = await page.evaluate(async (value) => {
+      const slider = document.querySelector<HTMLInputElement>('#lightness')!;
+      const status = () => document.querySelector('[aria-label="Tally"] [role="status"]')?.textContent ?? '';
+      const home = document.querySelector<HTMLIFrameElement>('main iframe')!.contentDocument!.body;
+      const shown = () => home.style.getPropertyValue('--color-core-funnel');
+      const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
+      slider.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
+      const times: number[] = [];
+      for (let step = 0; step < 8; step++) {
+        await frame();
+        const before = shown();
+        const began = performance.now();
+        slider.value = String(value + step * 0.004);
+        slider.dispatchEvent(new Event('input', { bubbles: true }));
+        while (shown() === before) await frame();
+        home.getBoundingClientRect();
+        await frame();
+        times.push(performance.now() - began);
+      }
+      const was = status();
+      const released = performance.now();
+      slider.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
+      slider.dispatchEvent(new Event('change', { bubbles: true }));
+      while (status() === was || !/changed/.test(status())) {
+        await new Promise((resolve) => setTimeout(resolve, 2));
+        if (performance.now() - released > 60_000) throw new Error(`the edit was not told within a minute: “${status()}”`);
+      }
+      return [times.sort((one, other) => one - other)[times.length >> 1]!, performance.now() - released] as const;
+    }, 0.44 + (i % 5) * 0.03);
+    nearest.push(first);
+    told.push(then);
+    await page.waitForTimeout(1500);
+  }
+  return { told: median(told.slice(1)), nearest: median(nearest.slice(1)) };
+}
+
+/** The longest task while the wall is scrolled from one end to the other. */
+async function scrolled(browser: Browser, page: Page): Promise<number> {
+  const events = await traced(browser, page, async () => {
+    await page.evaluate(async () => {
+      const row = document.querySelector<HTMLElement>('[aria-label="All pages"]')!;
+      const end = row.scrollWidth - row.clientWidth;
+      // A hundred and twenty moves whatever the length: as somebody drags the bar.
+      for (let i = 0; i <= 120; i++) {
+        row.scrollLeft = (end * i) / 120;
+        await new Promise((resolve) => setTimeout(resolve, 32));
+      }
+      await new Promise((resolve) => setTimeout(resolve, 800));
+    });
+  });
+  return Math.max(...deskTasks(events, 20));
+}
+
+/** One edit saved by the server, ms. */
+async function saved(page: Page, server: RunningServer): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < 15; i++) {
+    const began = performance.now();
+    const answer = await page.request.post(`${server.address}/api/sites/ternhaven/changes`, { data: { window: 'w-bench', changes: [{ id: `bench-${i}-0000`, schemaVersion: 2, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: (i * 3) % 40 }] }] } });
+    times.push(performance.now() - began);
+    if (!(await answer.text()).includes('"sequence"')) throw new Error('the edit was not saved');
+  }
+  return median(times.slice(3));
+}

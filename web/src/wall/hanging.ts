@@ -1,0 +1,25 @@
+/** Pages whose frames are kept at most: two frames each, beside the few that read the layout out of sight. */
+export const MOST_HANGING = 17;
+
+/**
+ * Which pages have frames: those near the eye, and of the others as many as may be
+ * kept, so that nothing is filled twice that was just looked at. The one that
+ * goes first is the farthest from what is near. The same set comes back when
+ * nothing changes.
+ *
+ * @param order all pages in their order on the wall
+ * @param before those that have frames now
+ * @param near those in sight or about to be
+ * @param kept the page that is grown or in hand: it never goes
+ */
+export function hanging(order: readonly string[], before: ReadonlySet<string>, near: ReadonlySet<string>, kept: string | null, most = MOST_HANGING): ReadonlySet<string> {
+  if (order.length <= most) return order.length === before.size && order.every((id) => before.has(id)) ? before : new Set(order);
+  const at = new Map(order.map((id, i) => [id, i]));
+  const wanted = [...near].filter((id) => at.has(id));
+  const places = wanted.map((id) => at.get(id)!);
+  const middle = places.length === 0 ? 0 : (Math.min(...places) + Math.max(...places)) / 2;
+  const far = (id: string): number => (id === kept ? -1 : Math.abs(at.get(id)! - middle));
+  const all = new Set([...wanted, ...[...before].filter((id) => at.has(id)), ...(kept !== null && at.has(kept) ? [kept] : []), ...(before.size === 0 ? order.slice(0, most) : [])]);
+  const next = [...all].sort((one, other) => far(one) - far(other)).slice(0, most);
+  return next.length === before.size && next.every((id) => before.has(id)) ? before : new Set(next);
+}

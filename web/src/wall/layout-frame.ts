@@ -1,0 +1,39 @@
+import type { Site } from '@yohaku/core';
+import { pageSource } from './frame-source.ts';
+import { FramePainter } from './frame-painter.ts';
+
+/** A document out of sight in which pages are laid out to be read: what is read never depends on what hangs on the wall. */
+export class LayoutFrame {
+  readonly #siteId: () => string;
+  #frame: Promise<HTMLIFrameElement> | undefined;
+  #laid: { readonly site: Site; readonly page: string } | undefined;
+
+  constructor(siteId: () => string) {
+    this.#siteId = siteId;
+  }
+
+  /** Lays a page out at a width, with its fonts there. */
+  async lay(site: Site, page: string, width: number): Promise<Document> {
+    const frame = await (this.#frame ??= this.#open());
+    const document = frame.contentDocument!;
+    if (this.#laid?.site !== site || this.#laid.page !== page) new FramePainter(document, pageSource(page)).paint(site);
+    this.#laid = { site, page };
+    frame.style.width = `${width}px`;
+    await document.fonts.ready;
+    return document;
+  }
+
+  #open(): Promise<HTMLIFrameElement> {
+    const frame = document.createElement('iframe');
+    frame.setAttribute('sandbox', 'allow-same-origin');
+    frame.setAttribute('aria-hidden', 'true');
+    frame.tabIndex = -1;
+    frame.inert = true;
+    Object.assign(frame.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
+    return new Promise((resolve) => {
+      frame.addEventListener('load', () => frame.contentDocument?.URL !== 'about:blank' && resolve(frame));
+      frame.src = `/frame/${this.#siteId()}/`;
+      document.body.append(frame);
+    });
+  }
+}

@@ -1,0 +1,32 @@
+import type { LayoutReading, Site } from '@yohaku/core';
+import { measureAreas, type Areas } from './areas.ts';
+import { readLayout, type LayoutSnapshot } from './compare.ts';
+import { readLineLengths } from './line-lengths.ts';
+import { readTextSpacing } from './text-spacing.ts';
+
+/** What the layout of one page at one width says: to the rules that go by it, to the palette, and to the wall that needs its height. */
+export interface SheetReading {
+  readonly page: string;
+  readonly width: number;
+  readonly height: number;
+  readonly layout: LayoutSnapshot;
+  readonly readings: readonly LayoutReading[];
+  /** At 1280 only: painted areas are counted once a page. */
+  readonly areas: Areas | null;
+}
+
+/**
+ * Reads a page that is laid out in a document. Each part is a task of its own:
+ * `rest` lets others have a turn, and tells whether to go on.
+ * @returns undefined when it was not to go on
+ */
+export async function readSheet(document: Document, site: Site, page: string, width: number, rest: () => Promise<boolean>): Promise<SheetReading | undefined> {
+  const layout = readLayout(document, site, page);
+  const lengths = readLineLengths(document, site, page, width);
+  // A task of its own, and one more to lay the page out as it is again: left to the next hit test, all pages would be styled in one piece.
+  if (!(await rest())) return undefined;
+  const spacing = readTextSpacing(document, site, page, width);
+  if (!(await rest())) return undefined;
+  const height = Math.ceil(document.body.getBoundingClientRect().height);
+  return { page, width, height, layout, readings: [...lengths, ...spacing], areas: width === 1280 ? measureAreas(document, site, page) : null };
+}
