@@ -1,6 +1,6 @@
 import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test';
 import { startServer, type RunningServer } from '../server/src/main.ts';
-import { openDatabase } from '../server/src/db/index.ts';
+import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
 /** A desk as a user has it: signed in, pages hung, counted. */
@@ -55,7 +55,7 @@ export class Desk {
   }
 }
 
-type Prepare = (query: (sql: string) => Promise<unknown>) => Promise<void>;
+type Prepare = (query: (sql: string) => Promise<unknown>, database: Database) => Promise<void>;
 interface Fixtures { desk: Desk; server: RunningServer; prepare: Prepare | undefined }
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
@@ -66,9 +66,9 @@ export const test = base.extend<Fixtures>({
     process.env['YOHAKU_LOG'] = 'silent';
     const databaseUrl = await freshUrl();
     if (prepare) {
-      const { pool, close } = openDatabase(databaseUrl);
-      await prepare((sql) => pool.query(sql));
-      await close();
+      const database = openDatabase(databaseUrl);
+      await prepare((sql) => database.pool.query(sql), database);
+      await database.close();
     }
     const server = await startServer({ databaseUrl, port: 0, root: ROOT, demo: false });
     await use(server);

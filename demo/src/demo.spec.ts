@@ -1,5 +1,5 @@
 import { auditCounts, auditSite, findings, pageTree, readSite, setValues, siteIndex, sectionOf } from '@yohaku/core';
-import { ternhaven, ternhavenFiles } from './index.ts';
+import { manyPlaces, ternhaven, ternhavenFiles } from './index.ts';
 
 const site = readSite(ternhaven);
 
@@ -7,6 +7,11 @@ describe('Ternhaven Ferries', () => {
   it('is a right document of nine pages and at least a thousand places', () => {
     expect(site.pageOrder.length).toBe(9);
     expect(siteIndex(site).places.length).toBeGreaterThanOrEqual(1000);
+  });
+  it('grows to any number of pages, as a document the reader accepts, with what is set on its places', () => {
+    const large = manyPlaces(ternhaven, 2 * site.pageOrder.length + 3);
+    expect(readSite(large)).toEqual(large);
+    expect(setValues(large).length).toBeGreaterThan(2 * setValues(site).length);
   });
   it('gives every place of a page its own id', () => {
     for (const id of site.pageOrder) {

@@ -37,9 +37,13 @@ function tweaked(site: Site, picks: readonly (number | null)[]): Site {
   // A value set on a place somewhere, be it in a shared part.
   const page = made.pages[pick(made.pageOrder, picks[1] ?? 3)]!;
   const places = pageTree(made, page.id).places;
-  const set = (place: Place): Override => ({ id: `set-${place.id.replaceAll('/', '-')}`, place: place.id, property: 'color', band: null, origin: 'set', value: { kind: 'literal', css: '#123456' }, reason: null });
+  const set = (place: Place): Override => ({ id: `set-${place.id.replaceAll(/[/:]/g, '-')}`, place: place.id, property: 'color', band: null, origin: 'set', value: { kind: 'literal', css: '#123456' }, reason: null });
   const own = set(places[(picks[0] ?? 5) % places.length]!);
   page.overrides = { ...page.overrides, [own.id]: own };
+  // And one wherever a place is used.
+  const shared = places.filter((place) => place.usedId !== null);
+  const used = shared[(picks[2] ?? 7) % shared.length]!;
+  made.shared.overrides = { 'set-used': { ...set(used), id: 'set-used', place: used.usedId!, property: 'letter-spacing', value: { kind: 'literal', css: '0.02em' } } };
   return made;
 }
 
@@ -53,7 +57,9 @@ describe('the looks of a site, found from the shapes of its sections', () => {
       const looks = new Map<string, Place[]>();
       const lookOf = new Map<Place, string>();
       for (const id of site.pageOrder) for (const place of pageTree(site, id).places) {
-        const overrides = [...Object.values(site.shared.overrides), ...Object.values(site.pages[id]!.overrides)].filter((one) => one.place === place.id).map((one) => one.id);
+        // A value set here is this page's own, whatever its id is elsewhere.
+        const used = Object.values(site.shared.overrides).filter((one) => one.place === place.usedId).map((one) => one.id);
+        const overrides = [used, Object.values(site.pages[id]!.overrides).filter((one) => one.place === place.id).map((one) => `${id} ${one.id}`)];
         const look = JSON.stringify([place.kind, place.inline, place.states, place.recipes, overrides, place.overPicture && [place.page, place.id], place.under && lookOf.get(place.under), place.inherits && lookOf.get(place.inherits)]);
         lookOf.set(place, look);
         const group = index.groupOf.get(place)!;

@@ -40,7 +40,7 @@ export function settleTouched(before: Site, after: Site): Settled[] {
   else for (const [id, page] of Object.entries(after.pages)) if (page !== before.pages[id]) checkEntry(check, issues, Page, 'pages', id, page);
   if (issues.length > 0) throw invalid(issues);
   const whole = settled.reduce((site, { at, value }) => withValue(site, at, value), after);
-  const dangling = danglingReferences(whole);
+  const dangling = danglingReferences(whole, before);
   if (dangling.length > 0) throw refusal(dangling);
   const doubled = doublePlaces(whole, before);
   if (doubled.length > 0) throw invalid(doubled.map(doubleIssue));

@@ -54,8 +54,8 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
     const changed = changedTokens(before.table, table);
     const byGroup = new Map(before.byGroup);
     const touched = touchedGroups(index, changed);
-    // What lies over a picture hangs on its shade and its pixels as well as on its own tokens.
-    for (const group of index.groups) if (group.overPicture) touched.add(group);
+    // What lies over a picture hangs on its pixels as well; its shade is of the structure, and what veils it of the surfaces it stands on.
+    if (before.pixels !== pixels) for (const group of index.groups) if (group.overPicture) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
     return { site, table, index, byGroup, byPage: sizes || before.layout !== layout ? judgePages(table, index, site, layout) : before.byPage, pixels, layout };

@@ -1,6 +1,6 @@
 export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
 export { STATES_OF, type Place, type PlaceKind } from './place.ts';
-export { lastTree, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
+export { forgetTree, isKept, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
 export { partShapes, type PartShape } from './shape.ts';
 export { hrefOf, plainText } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';

@@ -28,7 +28,9 @@ export interface PageTree {
 }
 
 interface Cached { shared: Shared; assets: Site['assets']; structure: string; tree: PageTree }
-const cache = new WeakMap<Page, Cached>();
+/** Trees that a page was taken apart into, the last one first: an edit that changes the structure is compared with what was before it. */
+const cache = new WeakMap<Page, readonly Cached[]>();
+const KEPT_TREES = 2;
 
 const structures = new WeakMap<Site, string>();
 
@@ -53,19 +55,25 @@ function describe(site: Site): string {
   ].join('|');
 }
 
-/** The tree that a page was last taken apart into; undefined when it was not yet. */
-export function lastTree(page: Page): PageTree | undefined {
-  return cache.get(page)?.tree;
+/** Lets go of the trees of a page: it is taken apart again when somebody asks. */
+export function forgetTree(page: Page): void {
+  cache.delete(page);
+}
+
+/** Whether a tree of a page is still the one that is given for its structure. */
+export function isKept(tree: PageTree): boolean {
+  return cache.get(tree.page)?.some((one) => one.tree === tree) ?? false;
 }
 
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {
   const page = site.pages[pageId]!;
   const structure = structureKey(site);
-  const known = cache.get(page);
-  if (known && known.shared === site.shared && known.assets === site.assets && known.structure === structure) return known.tree;
+  const kept = cache.get(page) ?? [];
+  const known = kept.find((one) => one.shared === site.shared && one.assets === site.assets && one.structure === structure);
+  if (known) return known.tree;
   const tree = buildTree(site, page);
-  cache.set(page, { shared: site.shared, assets: site.assets, structure, tree });
+  cache.set(page, [{ shared: site.shared, assets: site.assets, structure, tree }, ...kept].slice(0, KEPT_TREES));
   return tree;
 }
 

@@ -1,5 +1,5 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
-import { lastTree, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
+import { forgetTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
@@ -39,6 +39,8 @@ export interface SiteIndex {
   readonly byAddress: { get(key: string): Place | undefined; has(key: string): boolean };
   /** One page taken apart: the very places that `groupOf` knows. */
   tree(page: string): PageTree | undefined;
+  /** Lets go of a page that was taken apart: of a large site only what is looked at stays. */
+  letGo(page: string): void;
   /** The places of one page that have one of the looks; only that page is taken apart. */
   placesOn(page: string, groups: ReadonlySet<Group>): readonly Place[];
   /** Pages on which some place has one of the looks, in order; none is taken apart. */
@@ -89,6 +91,8 @@ class Index implements SiteIndex {
   #places: readonly Place[] | undefined;
   /** What each page that was taken apart has: its tree then, and the look of each of its places. */
   readonly #taken = new Map<string, { readonly tree: PageTree; readonly looks: ReadonlyMap<Place, Built>; byId?: ReadonlyMap<string, Place> }>();
+  /** Whether groups have their places listed. */
+  #assigned = false;
   #pageAt: ReadonlyMap<string, number> | undefined;
   #byToken: Map<string, Set<Group>> | undefined;
 
@@ -107,8 +111,8 @@ class Index implements SiteIndex {
 
   /** Whether its places are still those of the pages' trees: another structure may have come and gone in between. */
   holds(): boolean {
-    for (const { tree } of this.#taken.values()) if (lastTree(tree.page) !== tree) return false;
-    return this.#trees === undefined || this.#pages.every((page, i) => lastTree(page) === this.#trees![i]);
+    for (const { tree } of this.#taken.values()) if (!isKept(tree)) return false;
+    return true;
   }
 
   /** A page taken apart, with the look of each of its places. */
@@ -146,6 +150,14 @@ class Index implements SiteIndex {
     },
     has: (key: string): boolean => this.byAddress.get(key) !== undefined,
   };
+
+  letGo(page: string): void {
+    const taken = this.#taken.get(page);
+    // Where all were asked for they stay: lists and groups hold their places.
+    if (!taken || this.#trees || this.#assigned) return;
+    this.#taken.delete(page);
+    forgetTree(taken.tree.page);
+  }
 
   tree(page: string): PageTree | undefined {
     return this.#page(page)?.tree;
@@ -279,6 +291,7 @@ class Index implements SiteIndex {
 
   /** Takes every page apart and gives each place to its group: the shapes said in which order they come. */
   #assign(): void {
+    this.#assigned = true;
     for (const group of this.groups) group.list = [];
     for (const page of this.#pages) for (const [place, group] of this.#page(page.id)!.looks) group.list!.push(place);
   }

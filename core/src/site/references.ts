@@ -4,7 +4,7 @@ import { familyById } from '../type/index.ts';
 import type { Block, Href, Inline, Section } from './block.ts';
 import type { Brand } from './brand.ts';
 import { LIMITS } from './limits.ts';
-import type { Site } from './site.ts';
+import type { Page, Site } from './site.ts';
 
 /** Something in the document that points at a thing that is not there. */
 export interface Dangling {
@@ -14,8 +14,12 @@ export interface Dangling {
   readonly target: string;
 }
 
-/** Every reference that leads nowhere, every order list that differs from its record, names and paths used twice, and rules that loop. */
-export function danglingReferences(site: Site): Dangling[] {
+/**
+ * Every reference that leads nowhere, every order list that differs from its record, names and paths used twice, and rules that loop.
+ *
+ * @param before a site in which all of this was in order: a page that is the very same is looked at again only where what it may point at has changed
+ */
+export function danglingReferences(site: Site, before?: Site): Dangling[] {
   const found: Dangling[] = [];
   const miss = (where: string, kind: Dangling['kind'], target: string) => found.push({ where, kind, target });
   checkBrand(site, miss);
@@ -28,13 +32,15 @@ export function danglingReferences(site: Site): Dangling[] {
   for (const item of Object.values(header.items)) need(site.pages, item.page, `menu item ${item.id}`, 'page', miss);
   checkLogo(site, miss);
   for (const asset of Object.values(site.assets)) for (const swatch of Object.values(asset.bound ?? {})) need(site.brand.swatches, swatch, `drawing ${asset.id}`, 'swatch', miss);
-  checkIdsOnPages(site, miss);
+  const settled = before && sameTargets(before, site) ? before.pages : undefined;
+  const pages = Object.values(site.pages).filter((page) => settled?.[page.id] !== page);
+  checkIdsOnPages(site, pages, miss);
   section(site.shared.footer);
   Object.values(site.shared.sections).forEach(section);
   sameKeys(site.pageOrder, site.pages, 'pages', miss);
   unique(Object.values(site.pages).map((page) => page.file), 'page files', 'file', miss);
   if (!Object.values(site.pages).some((page) => page.file === 'index.html')) miss('pages', 'page', 'index.html');
-  for (const page of Object.values(site.pages)) {
+  for (const page of pages) {
     sameKeys(page.sectionOrder, page.sections, `page ${page.id}`, miss);
     for (const entry of Object.values(page.sections)) {
       if ('shared' in entry) need(site.shared.sections, entry.shared, `page ${page.id}`, 'section', miss);
@@ -42,6 +48,19 @@ export function danglingReferences(site: Site): Dangling[] {
     }
   }
   return found;
+}
+
+/** Whether all that a page may point at, or share an id with, is there as it was. */
+function sameTargets(before: Site, after: Site): boolean {
+  const same = (one: Record<string, unknown>, other: Record<string, unknown>): boolean => {
+    if (one === other) return true;
+    const keys = Object.keys(one);
+    return keys.length === Object.keys(other).length && keys.every((key) => Object.hasOwn(other, key));
+  };
+  const { brand, shared } = before;
+  return (['styles', 'grounds', 'variants', 'sizes', 'spaces'] as const).every((kind) => same(brand[kind], after.brand[kind]))
+    && same(before.assets, after.assets) && same(before.pages, after.pages) && same(shared.sections, after.shared.sections)
+    && shared.header.id === after.shared.header.id && shared.footer.id === after.shared.footer.id && same(shared.footer.blocks, after.shared.footer.blocks);
 }
 
 type Miss = (where: string, kind: Dangling['kind'], target: string) => void;
@@ -191,7 +210,7 @@ function checkSameLoop(ground: { id: string; slots: Record<string, { kind: strin
 const PARTS: ReadonlySet<string> = new Set(['page', 'header', 'footer']);
 
 /** Every id that stands for something on a page stands for one thing there: header, own sections, blocks. A shared section has its ids for itself. */
-function checkIdsOnPages(site: Site, miss: Miss): void {
+function checkIdsOnPages(site: Site, pages: readonly Page[], miss: Miss): void {
   const idsOf = (section: Section): string[] => [section.id, ...Object.keys(section.blocks)];
   const common = [site.shared.header.id, ...idsOf(site.shared.footer)];
   const once = (ids: Iterable<string>, where: string) => {
@@ -201,7 +220,7 @@ function checkIdsOnPages(site: Site, miss: Miss): void {
       seen.add(id);
     }
   };
-  for (const page of Object.values(site.pages)) {
+  for (const page of pages) {
     for (const entry of Object.values(page.sections)) if (PARTS.has(entry.id)) miss(`page ${page.id}`, 'id', entry.id);
     once(['page', ...common, ...Object.values(page.sections).flatMap((entry) => ('own' in entry ? idsOf(entry.own) : []))], `page ${page.id}`);
   }

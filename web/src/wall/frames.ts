@@ -1,7 +1,7 @@
 import { Injectable, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { pageTree, stressCss, type Site } from '@yohaku/core';
+import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, WallTurn, auditFeature, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
@@ -300,6 +300,7 @@ export class Frames {
       if (!reading) return false;
       this.#sheets.take(site, reading);
       worse.push(...this.#rows(key, page, width, reading.layout, site));
+      if (width === SHEET_WIDTHS.at(-1) && !this.#hung.has(`${page} ${SHEET_WIDTHS[0]}`)) siteIndex(site).letGo(page);
       if (performance.now() - told > TELL_MS) {
         told = performance.now();
         this.#sheets.tell(site);

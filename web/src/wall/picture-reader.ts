@@ -56,7 +56,8 @@ export class PictureReader {
     const { brand } = site;
     const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.logo, brand.variantOrder, Object.values(site.assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
     if (layout.length === this.#known.length && layout.every((part, i) => part === this.#known[i])) return;
-    const pages = [...new Set(siteIndex(site).groups.filter((group) => group.overPicture).flatMap((group) => group.places.map((place) => place.page)))];
+    const index = siteIndex(site);
+    const pages = index.pagesWith(new Set(index.groups.filter((group) => group.overPicture)));
     const sets: PixelSet[] = [];
     for (const page of pages) {
       const done = await this.#atEachWidth(site, page, async (document, width) => {

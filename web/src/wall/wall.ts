@@ -179,6 +179,23 @@ export class Wall {
       return [width, list[list.length >> 1] ?? 900];
     }));
   });
+  #coming = 0;
+  /** Lets pages come near one by one: each is filled in a frame of its own, those in the middle first. */
+  #come(near: ReadonlySet<string>): void {
+    const turn = ++this.#coming;
+    const order = (this.site()?.pageOrder ?? []).filter((page) => near.has(page));
+    const middle = (order.length - 1) / 2;
+    const missing = order.map((page, i) => ({ page, far: Math.abs(i - middle) })).filter(({ page }) => !this.hanging().has(page)).sort((one, other) => one.far - other.far).map(({ page }) => page);
+    const there = new Set(order.filter((page) => this.hanging().has(page)));
+    const next = (): void => {
+      if (turn !== this.#coming) return;
+      const page = missing.shift();
+      if (page !== undefined) there.add(page);
+      this.#near.set(new Set(there));
+      if (missing.length > 0) requestIdleCallback(next, { timeout: 200 });
+    };
+    next();
+  }
   /** Watches which pages come near; those that do not stay are not filled. */
   #watch(): void {
     const near = new Set<string>();
@@ -197,7 +214,7 @@ export class Wall {
             else near.delete(page);
           }
           clearTimeout(settling);
-          settling = setTimeout(() => this.#near.set(new Set(near)), NEAR_MS);
+          settling = setTimeout(() => this.#come(new Set(near)), NEAR_MS);
         }, { root: row, rootMargin: '0px 900px' }) };
       }
       // After the pages of this order are there.

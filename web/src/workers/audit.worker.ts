@@ -4,6 +4,8 @@ import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Rows sent at most in one list; the counts are always whole. */
 const MOST_ROWS = 3000;
+/** Of what cannot be told: before pictures have been read that is every text over one. */
+const MOST_UNKNOWN = 1000;
 
 let site: Site | undefined;
 let audit: Audit | undefined;
@@ -67,7 +69,7 @@ const plainRow = (place: Place, verdict: Row['verdict'] = 'bound', reason = ''):
 function report(now: Audit): AuditReport {
   const counts = auditCounts(now);
   const failing = rows(findings(now, new Set(['fail']), MOST_ROWS));
-  const unknown = rows(findings(now, new Set(['cannot-tell']), MOST_ROWS));
+  const unknown = rows(findings(now, new Set(['cannot-tell']), MOST_UNKNOWN));
   const values = setValues(now.site);
   // What fails over a picture is a matter of that picture, not of a ground.
   const pairs = new Set([...now.byGroup].flatMap(([group, judgements]) => (group.overPicture ? [] : judgements.filter((one) => one.verdict === 'fail' && one.rule.endsWith('contrast')).map((one) => one.tokens[0] ?? group))));

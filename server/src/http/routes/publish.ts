@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Id, PixelsJson, PlaceId, readPixelsJson } from '@yohaku/core';
+import { Id, LIMITS, PixelsJson, PlaceId, readPixelsJson } from '@yohaku/core';
 import { hasSite, loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
 import { exportSite, listPublications, liveFileHash, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
@@ -15,7 +15,7 @@ const Whole = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(Number.M
 const Reading = v.strictObject({ page: Id, place: PlaceId, width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing']), found: Whole });
 
 /** `pixels` are those the desk has read behind texts over pictures, `layout` what it has read from the layout of the pages: there is none here to read it from. */
-const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(20_000))) });
+const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(LIMITS.readings))) });
 const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(LARGEST)) });
 
 /** What is live, making it live, going back, taking it along, and serving it. */

@@ -5,6 +5,7 @@ import { Observable, type Subscription, animationFrameScheduler, catchError, con
 import { LIMITS, bytesOf, type Change } from '@yohaku/core';
 import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
+import { undoShelf } from './site.reducer.ts';
 import { siteFeature } from './site.selectors.ts';
 
 const RETRY_MS = 1500;
@@ -203,14 +204,10 @@ export class SiteEffects {
   readonly keepUndo = createEffect(() => this.#store.select(siteFeature.selectSiteState).pipe(
     filter(({ status }) => status === 'ready'),
     distinctUntilChanged((one, other) => one.done === other.done && one.undone === other.undone),
-    tap(({ siteId, done, undone }) => {
-      try {
-        sessionStorage.setItem(`yohaku-undo-${siteId}`, JSON.stringify({ done: done.slice(-50), undone: undone.slice(-50) }));
-      } catch {
-        sessionStorage.removeItem(`yohaku-undo-${siteId}`);
-      }
-    }),
-  ), { dispatch: false });
+    map(({ siteId, done, undone }) => undoShelf.keep(siteId, done, undone)),
+    filter((gone) => gone > 0),
+    map((gone) => SiteActions.notice({ words: `Undo has become too long to be kept whole: after a reload the oldest ${gone === 1 ? 'step' : `${gone} steps`} will be gone.` })),
+  ));
 }
 
 /** As many of the waiting edits, from the first, as go in one request. */

@@ -1,6 +1,6 @@
 import { createReducer, on } from '@ngrx/store';
 import { ChangeRefused, SCHEMA_VERSION, acceptChange, applyChange, fitChange, jsonEqual, opsOf, planUndo, type Change, type Edit, type Op, type Site } from '@yohaku/core';
-import type { SetAside } from '../../api/index.ts';
+import { UndoShelf, type SetAside } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 
 /** An edit that can be taken back or done again. */
@@ -201,14 +201,12 @@ function inRow<T extends { readonly sequence: number }>(changes: readonly T[], a
 /** Whether the server kept a change as it was sent. */
 const isAsSent = (kept: Change, sent: Change | undefined): boolean => kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
 
-/** Undo stacks of this window from before a reload. */
+/** The undo steps of this window that are kept over a reload. */
+export const undoShelf = new UndoShelf<UndoStep>();
+
+/** Undo stacks of this window from before a reload. Steps kept before they said their version are of the first. */
 function keptUndo(siteId: string): Pick<SiteState, 'done' | 'undone'> {
-  try {
-    const kept = JSON.parse(sessionStorage.getItem(`yohaku-undo-${siteId}`) ?? '{}') as Partial<Pick<SiteState, 'done' | 'undone'>>;
-    // Steps kept before they said their version are of the first.
-    const steps = (list: readonly UndoStep[] | undefined) => (list ?? []).map((step) => ({ ...step, schemaVersion: (step as Partial<UndoStep>).schemaVersion ?? 1 }));
-    return { done: steps(kept.done), undone: steps(kept.undone) };
-  } catch {
-    return { done: [], undone: [] };
-  }
+  const { done, undone } = undoShelf.read(siteId);
+  const versioned = (steps: readonly UndoStep[]) => steps.map((step) => ({ ...step, schemaVersion: (step as Partial<UndoStep>).schemaVersion ?? 1 }));
+  return { done: versioned(done), undone: versioned(undone) };
 }

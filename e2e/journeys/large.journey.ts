@@ -1,0 +1,62 @@
+import { readSite } from '@yohaku/core';
+import { manyPlaces, ternhaven } from '@yohaku/demo';
+import type { Database } from '../../server/src/db/index.ts';
+import { insertSite } from '../../server/src/sites/index.ts';
+import { expect, test } from '../fixtures.ts';
+
+const PAGES = 850;
+
+test.describe('a site of 850 pages', () => {
+  test.use({
+    prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>, database: Database) => {
+      await query("delete from pages where site_id = 'ternhaven'");
+      await query("delete from sites where id = 'ternhaven'");
+      await insertSite(database.db, readSite(manyPlaces(ternhaven, PAGES)));
+    }),
+  });
+  test('is opened, recoloured, told, mended in one place, scrolled, published and undone', async ({ desk, page }) => {
+    test.setTimeout(300_000);
+    await expect(desk.tally(/places$/)).toHaveText(/101 319 places/, { timeout: 60_000 });
+    expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
+
+    // A colour on every page, and what it did.
+    await desk.swatch('Funnel');
+    await page.getByLabel('Colour as text').or(page.getByLabel('Value')).first().waitFor();
+    const before = await desk.computed('Home at 1280', 'home-opener-b1/text', 'color').catch(() => '');
+    await page.locator('#lightness').evaluate((slider: HTMLInputElement) => {
+      slider.value = '0.3';
+      slider.dispatchEvent(new Event('input', { bubbles: true }));
+      slider.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await expect(desk.told()).toContainText(/Funnel lightness: [\d ]+ places changed/, { timeout: 30_000 });
+    void before;
+    await desk.saved();
+
+    // The last page comes near, and shows what it missed.
+    const row = page.getByRole('region', { name: 'All pages' });
+    await row.evaluate((element) => element.scrollTo({ left: element.scrollWidth }));
+    const last = page.locator('figure.pair').last();
+    await expect(last.locator('iframe').first()).toBeVisible();
+    const title = await last.locator('iframe').first().getAttribute('title');
+    await expect.poll(() => desk.frame(title!).locator('body').evaluate((body) => body.style.getPropertyValue('--color-core-funnel') || getComputedStyle(body).getPropertyValue('--color-core-funnel'))).not.toBe('');
+    expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
+
+    // One failing place is mended where it fails.
+    await desk.step('Check');
+    const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+    const failed = await failing();
+    await page.getByRole('row', { name: /Eyebrow/ }).first().getByRole('button').first().click();
+    await page.getByRole('region', { name: 'Why and mend' }).getByRole('button', { name: /^Eyebrow of/ }).first().click();
+    await expect.poll(failing, { timeout: 30_000 }).toBeLessThan(failed);
+    await desk.saved();
+
+    await desk.step('Publish');
+    await page.getByRole('button', { name: 'Publish the site' }).click();
+    await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toBeVisible({ timeout: 120_000 });
+    const live = await page.request.get(`${desk.server.address}/live/ternhaven/contact-c93.html`);
+    expect(live.status()).toBe(200);
+
+    await page.keyboard.press('Control+z');
+    await expect.poll(failing, { timeout: 30_000 }).toBe(failed);
+  });
+});

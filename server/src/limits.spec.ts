@@ -1,0 +1,11 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { LIMITS } from '@yohaku/core';
+import { ROOT } from './testing/database.ts';
+
+describe('limits', () => {
+  it('stand in the docs as they are', () => {
+    const rows = [...readFileSync(join(ROOT, 'docs/limits.md'), 'utf8').matchAll(/^\| (\w+) \| ([\d,]+) \|/gm)].map(([, name, most]) => [name!, Number(most!.replaceAll(',', ''))]);
+    expect(Object.fromEntries(rows)).toEqual(LIMITS as unknown as Record<string, number>);
+  });
+});
