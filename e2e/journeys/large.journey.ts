@@ -16,20 +16,17 @@ test.describe('a site of 850 pages', () => {
   });
   test('is opened, recoloured, told, mended in one place, scrolled, published and undone', async ({ desk, page }) => {
     test.setTimeout(300_000);
-    await expect(desk.tally(/places$/)).toHaveText(/101 319 places/, { timeout: 60_000 });
+    await expect(desk.tally(/places$/)).toHaveText(/^101.319 places$/, { timeout: 60_000 });
     expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
 
     // A colour on every page, and what it did.
     await desk.swatch('Funnel');
-    await page.getByLabel('Colour as text').or(page.getByLabel('Value')).first().waitFor();
-    const before = await desk.computed('Home at 1280', 'home-opener-b1/text', 'color').catch(() => '');
     await page.locator('#lightness').evaluate((slider: HTMLInputElement) => {
       slider.value = '0.3';
       slider.dispatchEvent(new Event('input', { bubbles: true }));
       slider.dispatchEvent(new Event('change', { bubbles: true }));
     });
-    await expect(desk.told()).toContainText(/Funnel lightness: [\d ]+ places changed/, { timeout: 30_000 });
-    void before;
+    await expect(desk.told()).toContainText(/Funnel \w+: [\d\s]+ places changed/, { timeout: 30_000 });
     await desk.saved();
 
     // The last page comes near, and shows what it missed.
@@ -46,7 +43,7 @@ test.describe('a site of 850 pages', () => {
     const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
     const failed = await failing();
     await page.getByRole('row', { name: /Eyebrow/ }).first().getByRole('button').first().click();
-    await page.getByRole('region', { name: 'Why and mend' }).getByRole('button', { name: /^Eyebrow of/ }).first().click();
+    await page.getByRole('region', { name: 'Why and mend' }).getByRole('button', { name: /^Eyebrow of .*: / }).first().click();
     await expect.poll(failing, { timeout: 30_000 }).toBeLessThan(failed);
     await desk.saved();
 
