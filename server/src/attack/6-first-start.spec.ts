@@ -66,7 +66,8 @@ describe('Item 6: a first start that was cut off starts again', () => {
     // Two at a time: as many as there are processors.
     const next = async (): Promise<void> => { for (let after = starts.shift(); after !== undefined; after = starts.shift()) await one(after); };
     await Promise.all([next(), next()]);
-  });
+    // Twenty first starts, each with a cluster of its own: on a slow host, beside other specs, over three minutes.
+  }, 480_000);
 
   it('a data folder can be moved', async () => {
     const own = await OwnServer.create();

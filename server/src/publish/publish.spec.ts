@@ -49,7 +49,7 @@ describe('an exported site', () => {
       const ids = [...html.matchAll(/ id="([^"]+)"/g)].map((match) => match[1]);
       expect(new Set(ids).size).withContext(page).toBe(ids.length);
       expect(html.match(/<h1/g)?.length).withContext(page).toBe(1);
-      expect(html).toMatch(/<html lang="en-GB">.*<title>[^<]+<\/title>/s);
+      expect(html).toMatch(/<html lang="en-GB" data-page="[a-z-]+">.*<title>[^<]+<\/title>/s);
     }
   });
   it('runs nothing', () => {

@@ -41,7 +41,7 @@ describe('undo kept over a reload', () => {
     expect([...room.kept.keys()]).toEqual(['yohaku-undo-s', 'yohaku-undo-s d']);
   });
   it('drops from the old end what does not fit any more, and says how much', () => {
-    const room = new Room(3000);
+    const room = new Room(2700);
     const shelf = new UndoShelf<Step>(room);
     const steps = [step('a', 900), step('b', 900), step('c', 900)];
     expect(shelf.keep('s', steps.slice(0, 2), [])).toBe(0);
