@@ -14,8 +14,8 @@ const stepKey = (site: string, id: string): string => `yohaku-undo-${site} ${id}
  */
 export class UndoShelf<T extends Kept> {
   readonly #storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
-  /** Steps that are too large to be kept at all: they are not tried again with each edit. */
-  readonly #tooLarge = new Set<string>();
+  /** Steps that had to go, or were too large from the start: they are not tried again with each edit. */
+  readonly #left = new Set<string>();
 
   constructor(storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> = sessionStorage) {
     this.#storage = storage;
@@ -31,15 +31,15 @@ export class UndoShelf<T extends Kept> {
     const goes = [...done, ...undone].filter((step) => known.has(step.changeId)).map((step) => step.changeId);
     const gone = new Set<string>();
     for (const step of [...done, ...undone]) {
-      if (known.has(step.changeId) || this.#tooLarge.has(step.changeId)) continue;
+      if (known.has(step.changeId) || this.#left.has(step.changeId)) continue;
       if (this.#write(stepKey(site, step.changeId), JSON.stringify(step), () => this.#drop(site, goes, gone))) continue;
-      this.#tooLarge.add(step.changeId);
+      this.#left.add(step.changeId);
       gone.add(step.changeId);
     }
     // Undo goes back in order: what lies before a step that is gone cannot be reached.
     const stays = (list: readonly T[]) => {
       const ids = list.map((step) => step.changeId);
-      return ids.slice(ids.findLastIndex((id) => gone.has(id) || this.#tooLarge.has(id)) + 1);
+      return ids.slice(ids.findLastIndex((id) => gone.has(id) || this.#left.has(id)) + 1);
     };
     this.#write(indexKey(site), JSON.stringify({ done: stays(done), undone: stays(undone) } satisfies Index), () => this.#drop(site, goes, gone));
     return gone.size;
@@ -83,6 +83,7 @@ export class UndoShelf<T extends Kept> {
     if (id === undefined) return false;
     this.#storage.removeItem(stepKey(site, id));
     gone.add(id);
+    this.#left.add(id);
     return true;
   }
 
