@@ -125,6 +125,13 @@ export class Slip {
   }
   protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
 
+  /** Opens what sets a value, in sight and ready to be typed into, however far down the slip it is. */
+  protected open(property: string, event: Event): void {
+    const line = (event.target as Element).closest('dd');
+    this.setting.set(property);
+    setTimeout(() => line?.querySelector<HTMLInputElement>('yo-text input')?.focus(), 0);
+  }
+
   protected set(value: SlipValue, css: string): void {
     const place = this.place()!;
     this.setting.set(null);
