@@ -3,7 +3,7 @@ export { auditCounts, auditSite, failingCount, findings, judgeGroup, type Audit,
 export { compareAudits, placesAmong, worse, type AuditComparison, type Worse } from './worse.ts';
 export { tally, type Tally } from './tally.ts';
 export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
-export { aspectsOf, need, strictestNeed, textNeed, worstOf, type Aspect, type PairRule } from './need.ts';
+export { aspectsOf, worstOf, type Aspect, type PairRule } from './need.ts';
 export { contrastRules, judgeAspect } from './rules/contrast.ts';
 export { groundBackdrop, slotJudge, type SlotJudgement } from './slot-judgement.ts';
 export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer } from './pairs.ts';

@@ -23,15 +23,24 @@ const BUTTON: Aspect = { rule: 'button-contrast', properties: ['border-color', '
 const FIELD: Aspect = { rule: 'field-contrast', properties: ['border-color', 'background-color'], area: 'around' };
 const RING: Aspect = { rule: 'focus-contrast', properties: ['outline-color'], area: 'around' };
 
-/** What is judged of a look in one of its states (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, rules, pictures and logos have nothing of it. */
+const NOTHING: readonly Aspect[] = [];
+/** By kind, at rest and in focus: made once, for they are asked for every look in every state. */
+const ASPECTS: Readonly<Record<Group['kind'], readonly [rest: readonly Aspect[], focus: readonly Aspect[]]>> = (() => {
+  const words = [[TEXT], [TEXT, RING]] as const;
+  const bare = [NOTHING, NOTHING] as const;
+  return {
+    text: words, link: words, menu: words, cell: words, mark: words, button: [[TEXT, BUTTON], [TEXT, BUTTON, RING]], field: [[TEXT, FIELD], [TEXT, FIELD, RING]],
+    icon: [[ICON], [ICON, RING]], logo: [NOTHING, [RING]], rule: bare, surface: bare, picture: bare,
+  };
+})();
+
+/** What is judged of a look in one of its states (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, rules and pictures have nothing of it, a logo its ring. */
 export function aspectsOf({ kind }: Pick<Group, 'kind'>, state: State): readonly Aspect[] {
-  if (kind === 'rule' || kind === 'surface' || kind === 'picture' || kind === 'logo') return state === 'focus' && kind === 'logo' ? [RING] : [];
-  const own = kind === 'icon' ? [ICON] : kind === 'button' ? [TEXT, BUTTON] : kind === 'field' ? [TEXT, FIELD] : [TEXT];
-  return state === 'focus' ? [...own, RING] : own;
+  return ASPECTS[kind][state === 'focus' ? 1 : 0];
 }
 
 /** The ratio asked of a text: 4.5, or 3 where it is large (WCAG 2.2, 1.4.3). @param sizePx font size in px @param weight 1 to 1000 */
-export const textNeed = (sizePx: number, weight: number): number => (isLargeText(sizePx, weight) ? CONTRAST.largeText : CONTRAST.text);
+const textNeed = (sizePx: number, weight: number): number => (isLargeText(sizePx, weight) ? CONTRAST.largeText : CONTRAST.text);
 
 /** The ratio that a look must reach at a width by a rule: that of its text by its size there, else 3. */
 export function need(table: TokenTable, group: Group, rule: PairRule, width: number): number {

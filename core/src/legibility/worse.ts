@@ -44,26 +44,21 @@ export function compareAudits(before: Audit, after: Audit): AuditComparison {
     return old ? before.index.groupOf.get(old)! : null;
   };
   const byPage = worseByPage(before, after);
-  // Looks are those of all pages: where the structure is another, every page may have others.
-  const changedPages = after.site.pageOrder;
   const ofPlace = (place: Place): readonly WorseLook[] => ofPair(wasGroup(place), after.index.groupOf.get(place)!);
-  const count = (): number => {
-    let places = 0;
-    if (same) for (const group of after.index.groups) { if (ofPair(group, group).length > 0) places += group.count; }
-    else for (const page of changedPages) for (const place of after.index.tree(page)!.places) if (ofPlace(place).length > 0) places++;
-    for (const place of byPage.keys()) if (ofPlace(place).length === 0) places++;
-    return places;
-  };
+  let count = 0;
+  if (same) for (const group of after.index.groups) { if (ofPair(group, group).length > 0) count += group.count; }
+  else for (const place of after.index.places) if (ofPlace(place).length > 0) count++;
+  for (const place of byPage.keys()) if (ofPlace(place).length === 0) count++;
   return {
-    places: count(),
+    places: count,
     rows(most = Infinity) {
       const list: Worse[] = [];
       let places = 0;
       if (byPage.size === 0 && looks.size === 0) return list;
-      for (const page of changedPages) for (const place of after.index.tree(page)!.places) {
+      for (const place of after.index.places) {
         const [look, own] = [ofPlace(place), byPage.get(place) ?? NONE];
         if (look.length === 0 && own.length === 0) continue;
-        if (++places > most) return list;
+        if (++places > most) break;
         for (const { judgement, before } of [...look, ...own]) list.push({ ...judgement, place, before });
       }
       return list;

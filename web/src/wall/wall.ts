@@ -172,11 +172,10 @@ export class Wall {
     return (this.#sheets.heightOf(page, width) ?? this.#usual()[width]!);
   }
   readonly #usual = computed((): Readonly<Record<number, number>> => {
-    const heights = [...this.#sheets.heights()];
-    const middle = (width: number) => heights.filter(([key]) => key.endsWith(` ${width}`)).map(([, height]) => height).sort((one, other) => one - other);
+    const known = [...this.#sheets.heights()];
     return Object.fromEntries(SHEET_WIDTHS.map((width) => {
-      const list = middle(width);
-      return [width, list[list.length >> 1] ?? 900];
+      const heights = known.flatMap(([key, height]) => (key.endsWith(` ${width}`) ? [height] : [])).sort((one, other) => one - other);
+      return [width, heights[heights.length >> 1] ?? 900];
     }));
   });
   #coming = 0;

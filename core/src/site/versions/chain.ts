@@ -23,12 +23,11 @@ export function documentToNow(input: Json): Json {
  *
  * The very same list comes back where nothing of it differs.
  *
- * @param version what the change or undo step says; absent for what was kept before it said so
+ * @param version what the change or undo step says
  */
-export function opsToNow<T extends object>(ops: readonly T[], version: number | undefined, document: object): readonly T[] {
-  const from = version ?? 1;
-  if (!isOlder(from)) return ops;
-  return STEPS.slice(from - 1).reduce<readonly T[]>((list, step) => {
+export function opsToNow<T extends object>(ops: readonly T[], version: number, document: object): readonly T[] {
+  if (!isOlder(version)) return ops;
+  return STEPS.slice(version - 1).reduce<readonly T[]>((list, step) => {
     const now = list.map((op) => {
       const next = step.op(op as Json, document as Json) as T;
       return JSON.stringify(next) === JSON.stringify(op) ? op : next;
