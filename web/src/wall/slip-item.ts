@@ -13,9 +13,9 @@ const ICONS = [{ value: '', label: 'none' }, ...ICON_NAMES.map((name) => ({ valu
   template: `
     @if (button(); as at) {
       <div class="picks" [yoReaching]="here()">
-        <yo-choice label="Variant" [value]="at.item.variant" [options]="variants()" [width]="102" (chosen)="set('Variant', at.address, 'variant', $event)" />
-        <yo-choice label="Size" [value]="at.item.size" [options]="sizes()" [width]="86" (chosen)="set('Size', at.address, 'size', $event)" />
-        <yo-choice label="Icon" [value]="at.item.icon ?? ''" [options]="icons" [width]="62" (chosen)="set('Icon', at.address, 'icon', $event)" />
+        <yo-choice label="Variant" [value]="at.item.variant" [options]="variants()" [width]="100" (chosen)="set('Variant', at.address, 'variant', $event)" />
+        <yo-choice label="Size" [value]="at.item.size" [options]="sizes()" [width]="80" (chosen)="set('Size', at.address, 'size', $event)" />
+        <yo-choice label="Icon" [value]="at.item.icon ?? ''" [options]="icons" [width]="70" (chosen)="set('Icon', at.address, 'icon', $event)" />
       </div>
     }
     @if (list(); as at) {
