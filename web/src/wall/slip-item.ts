@@ -13,7 +13,7 @@ const ICONS = [{ value: '', label: 'none' }, ...ICON_NAMES.map((name) => ({ valu
   template: `
     @if (button(); as at) {
       <div class="picks" [yoReaching]="here()">
-        <yo-choice label="Variant" [value]="at.item.variant" [options]="variants()" [width]="99" (chosen)="set('Variant', at.address, 'variant', $event)" />
+        <yo-choice label="Variant" [value]="at.item.variant" [options]="variants()" [width]="100" (chosen)="set('Variant', at.address, 'variant', $event)" />
         <yo-choice label="Size" [value]="at.item.size" [options]="sizes()" [width]="86" (chosen)="set('Size', at.address, 'size', $event)" />
         <yo-choice label="Icon" [value]="at.item.icon ?? ''" [options]="icons" [width]="69" (chosen)="set('Icon', at.address, 'icon', $event)" />
       </div>
@@ -22,7 +22,7 @@ const ICONS = [{ value: '', label: 'none' }, ...ICON_NAMES.map((name) => ({ valu
       <div class="picks" [yoReaching]="here()"><yo-choice label="Icon of the whole list" [value]="at.block.icon ?? ''" [options]="icons" [width]="112" (chosen)="set('Icon', at.address, 'icon', $event)" /></div>
     }
   `,
-  styles: `.picks { display: flex; gap: 4px; padding: 4px 0 8px; }`,
+  styles: `.picks { display: flex; gap: 3px; padding: 4px 0 8px; }`,
 })
 export class SlipItem {
   readonly #editor = inject(Editor);
