@@ -1,25 +1,25 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
+const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
-  number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'],
-  site: ['number', 'color', 'palette', 'ground', 'type', 'shape'],
-  style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site'],
-  logo: ['number', 'color', 'site', 'style'],
-  page: ['number', 'shape', 'site', 'style', 'logo'],
-  document: ['site', 'style', 'page'],
-  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'document'],
-  reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page'],
-  difference: ['site', 'style', 'page', 'reach', 'change'],
-  legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'logo'],
-  kin: ['number', 'color', 'palette', 'ground', 'site', 'style', 'reach', 'change'],
-  harmony: ['number', 'color', 'palette', 'site', 'style', 'change', 'legibility'],
-  gather: ['number', 'color', 'palette', 'site', 'style', 'reach', 'change', 'legibility'],
-  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'logo'],
-  stress: ['site'],
-  specimen: ['number', 'color', 'type', 'shape', 'site', 'style', 'logo', 'page', 'reach', 'render'],
-  formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'site', 'style', 'page', 'reach', 'change', 'render'],
-  exchange: ['number', 'color', 'palette', 'ground', 'type', 'site', 'style', 'reach', 'change', 'formats'],
+  number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
+  site: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds'],
+  style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site'],
+  logo: ['number', 'color', 'fields', 'kinds', 'site', 'style'],
+  page: ['number', 'shape', 'fields', 'kinds', 'site', 'style', 'logo'],
+  document: ['fields', 'kinds', 'site', 'style', 'page'],
+  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'document'],
+  reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page'],
+  difference: ['fields', 'kinds', 'site', 'style', 'page', 'reach', 'change'],
+  legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'logo'],
+  kin: ['number', 'color', 'palette', 'ground', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],
+  harmony: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'change', 'legibility'],
+  gather: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'legibility'],
+  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'logo'],
+  stress: ['fields', 'kinds', 'site'],
+  specimen: ['number', 'color', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'reach', 'render'],
+  formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
+  exchange: ['number', 'color', 'palette', 'ground', 'type', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'formats'],
 };
 
 module.exports = {

@@ -5,6 +5,8 @@ export * from './palette/index.ts';
 export * from './ground/index.ts';
 export * from './type/index.ts';
 export * from './shape/index.ts';
+export * from './fields/index.ts';
+export * from './kinds/index.ts';
 export * from './site/index.ts';
 export * from './document/index.ts';
 export * from './change/index.ts';

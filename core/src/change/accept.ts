@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { LIMITS, cleanTexts, toIssues, type Issue, type Site } from '../site/index.ts';
+import { LIMITS, cleanTexts } from '../fields/index.ts';
+import { toIssues, type Issue, type Site } from '../site/index.ts';
 import { applyChange, opsOf, type Applicable, type Applied } from './apply.ts';
 import { Change, type Op } from './change.ts';
 import { settleTouched } from './check.ts';

@@ -1,4 +1,5 @@
-import { opsToNow, type Site } from '../site/index.ts';
+import { mapFields, replaceAt } from '../kinds/index.ts';
+import { Site, opsToNow, referencesTo } from '../site/index.ts';
 import type { Op } from './change.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
 import { ChangeRefused } from './refused.ts';
@@ -45,6 +46,7 @@ function applyOp(site: Site, op: Op): { site: Site; inverse: Op } {
     case 'insert': return applyInsert(site, op);
     case 'remove': return applyRemove(site, op);
     case 'move': return applyMove(site, op);
+    case 'redirect': return applyRedirect(site, op);
   }
 }
 
@@ -89,6 +91,16 @@ function applyMove(site: Site, op: OpOf<'move'>): Step {
   const next = withValue(without, op.to, placed(orderAt(without, op.to), op.id, op.after));
   const inverse: Op = { op: 'move', from: op.to, to: op.from, id: op.id, after: wasAfter, wasAfter: op.after };
   return jsonEqual(orderAt(next, op.to), orderAt(site, op.to)) ? { site, inverse } : { site: next, inverse };
+}
+
+/** Turns references; those that name something else by now stay. The inverse says which it turned: others may have pointed there before. */
+function applyRedirect(site: Site, op: OpOf<'redirect'>): Step {
+  const { target, from, to } = op;
+  const at = op.at ?? referencesTo(site, target, from).map((one) => [...one]);
+  const next = op.at
+    ? op.at.reduce((now, one) => replaceAt(now, one, from, to), site)
+    : mapFields(Site, site, (meaning, value) => (meaning.means === 'ref' && meaning.to === target && value === from ? to : value));
+  return { site: next, inverse: { op: 'redirect', target, from: to, to: from, at } };
 }
 
 function recordAt(site: Site, address: readonly string[]): Record<string, unknown> {

@@ -1,5 +1,7 @@
 import * as v from 'valibot';
-import { Id, LIMITS, SCHEMA_VERSION, isReservedName } from '../site/index.ts';
+import { Id, LIMITS, isReservedName } from '../fields/index.ts';
+import { TARGETS } from '../kinds/index.ts';
+import { SCHEMA_VERSION } from '../site/index.ts';
 
 /** Keys from the root of the site to a value: ids and field names, never positions in a list. */
 const Step = v.pipe(
@@ -8,20 +10,25 @@ const Step = v.pipe(
 );
 export const Address = v.pipe(v.array(Step), v.minLength(1), v.maxLength(12));
 export type Address = string[];
+/** Address of a reference: within words it goes on to the link. */
+const Reference = v.pipe(v.array(Step), v.minLength(1), v.maxLength(16));
 
 const Json = v.unknown();
 const after = v.nullable(Id);
 
 /**
- * The four things that can be done to the document. Lists are edited by
+ * The five things that can be done to the document. Lists are edited by
  * neighbour (`after`, null for first), so an edit survives edits beside it.
- * `set` without a value removes the field; `was` is the old value.
+ * `set` without a value removes the field; `was` is the old value. `redirect` turns
+ * what points at one thing towards another, everywhere or (to take that back) where
+ * `at` says: however many they are, it is one operation.
  */
 export const Op = v.variant('op', [
   v.strictObject({ op: v.literal('set'), at: Address, value: v.optional(Json), was: v.optional(Json) }),
   v.strictObject({ op: v.literal('insert'), record: Address, order: v.nullable(Address), id: Id, value: Json, after }),
   v.strictObject({ op: v.literal('remove'), record: Address, order: v.nullable(Address), id: Id, was: Json, after }),
   v.strictObject({ op: v.literal('move'), from: Address, to: Address, id: Id, after, wasAfter: after }),
+  v.strictObject({ op: v.literal('redirect'), target: v.picklist(TARGETS), from: Id, to: Id, at: v.optional(v.pipe(v.array(Reference), v.maxLength(LIMITS.references))) }),
 ]);
 export type Op = v.InferOutput<typeof Op>;
 

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { Asset, Brand, LIMITS, Label, Page, PageOrder, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
+import { LIMITS, Label, PageOrder } from '../fields/index.ts';
+import { Asset, Brand, Page, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
 import { presentPath, tokenTable } from '../style/index.ts';
 import { doubleIssue, doublePlaces, looseIssue, looseOverrides, type LooseOverride } from '../document/index.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';

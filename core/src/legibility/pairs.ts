@@ -1,5 +1,6 @@
 import { composite, contrastRatio, gradientExtent, type Rgb8 } from '../color/index.ts';
-import type { Place, PlaceKind } from '../page/index.ts';
+import type { PlaceKind } from '../kinds/index.ts';
+import type { Place } from '../page/index.ts';
 import { cellValue, colorOf, siteIndex, type Group } from '../reach/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
 import { washUnder } from './pixels/index.ts';

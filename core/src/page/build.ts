@@ -1,7 +1,7 @@
-import type { Element, ElementContent } from 'hast';
+import type { PlaceKind, Properties } from '../kinds/index.ts';
 import type { Asset, CornerUse, Site, State } from '../site/index.ts';
 import { edgeWidth, recipeClass, recipes, type Recipe } from '../style/index.ts';
-import { STATES_OF, type Place, type PlaceKind } from './place.ts';
+import { STATES_OF, type Place } from './place.ts';
 
 /** What a place is made from; the rest is filled in from where the builder stands. */
 interface PlaceSpec {
@@ -14,6 +14,9 @@ interface PlaceSpec {
   style?: string;
   inline?: boolean;
   words?: readonly string[];
+  /** Address of the text style's id, and of the block. */
+  styled?: readonly string[];
+  block?: readonly string[];
   /** Address of the item it is made from. */
   item?: readonly string[];
   /** The picture it shows, by asset id. */
@@ -67,7 +70,7 @@ export class Build {
       id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
       ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
-      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, item: spec.item ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
+      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, styled: spec.styled ?? null, block: spec.block ?? null, item: spec.item ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
     this.places.push(place);
     return place;
@@ -99,21 +102,6 @@ export class Build {
   }
 }
 
-type Properties = Record<string, string | number | boolean | undefined>;
-
-/** An element of the page tree. Undefined and empty attributes are left out. Made for every element of every page: no lists on the way. */
-export function element(tagName: string, properties: Properties, children: readonly (ElementContent | string | undefined)[] = []): Element {
-  const kept: Record<string, string | number | boolean> = {};
-  for (const key in properties) {
-    const value = properties[key];
-    if (value !== undefined && value !== '') kept[key] = value;
-  }
-  const inside: ElementContent[] = [];
-  for (const child of children)
-    if (child !== undefined && child !== '') inside.push(typeof child === 'string' ? { type: 'text', value: child } : child);
-  return { type: 'element', tagName, properties: kept, children: inside };
-}
-
 /** The attributes of a placed element: its classes, then `data-place`; in a shared section also what it is wherever that is used. */
 export function placed(place: Place, className = '', more?: Properties): Properties {
   let classes = className;
@@ -123,15 +111,3 @@ export function placed(place: Place, className = '', more?: Properties): Propert
   if (place.usedId !== null && place.usedId !== place.id) marked['dataUsed'] = place.usedId;
   return marked;
 }
-
-/** `Kind “words”`, shortened for lists. */
-export function labelled(kind: string, words: string): string {
-  const short = words.length > 40 ? `${words.slice(0, 38).trimEnd()}…` : words;
-  return short === '' ? kind : `${kind} “${short}”`;
-}
-
-/** A section's own address parts for its blocks. */
-export function blockAddress(build: Build, block: string): readonly string[] {
-  return [...build.address, 'blocks', block];
-}
-

@@ -7,9 +7,9 @@ import check from 'lucide/dist/esm/icons/check.mjs';
 import clock from 'lucide/dist/esm/icons/clock.mjs';
 import info from 'lucide/dist/esm/icons/info.mjs';
 import warning from 'lucide/dist/esm/icons/triangle-alert.mjs';
-import type { IconName } from '../site/index.ts';
+import { element, labelled, type IconName } from '../kinds/index.ts';
 import { recipes } from '../style/index.ts';
-import { element, labelled, placed, type Build } from './build.ts';
+import { placed, type Build } from './build.ts';
 import type { Place } from './place.ts';
 
 const SHAPES: Record<IconName, readonly (readonly [string, Record<string, string | number>])[]> = { anchor, arrow, check, clock, info, warning };

@@ -1,9 +1,8 @@
 export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
-export { STATES_OF, type Place, type PlaceKind } from './place.ts';
+export { STATES_OF, type Place } from './place.ts';
 export { forgetTree, isKept, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
 export { partShapes, type PartShape } from './shape.ts';
-export { hrefOf, plainText } from './inline.ts';
+export { hrefOf } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';
 export { charactersOf, missingCharacters } from './site-text.ts';
-export { element } from './build.ts';
-export { buttonRecipes } from './blocks.ts';
+export { buttonRecipes } from './button-recipes.ts';

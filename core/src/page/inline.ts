@@ -1,13 +1,9 @@
 import type { ElementContent } from 'hast';
-import type { Href, Inline, Site } from '../site/index.ts';
+import { element, labelled, type Href, type Inline } from '../kinds/index.ts';
+import type { Site } from '../site/index.ts';
 import { recipes } from '../style/index.ts';
-import { element, labelled, placed, type Build } from './build.ts';
+import { placed, type Build } from './build.ts';
 import type { Place } from './place.ts';
-
-/** The words of a paragraph without its marks. */
-export function plainText(content: readonly Inline[]): string {
-  return content.map((run) => run.text).join('');
-}
 
 /** Where a link leads, relative to the page's own folder. */
 export function hrefOf(site: Site, href: Href): string {

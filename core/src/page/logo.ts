@@ -1,8 +1,9 @@
 import type { Element } from 'hast';
+import { element } from '../kinds/index.ts';
 import { formOn } from '../logo/index.ts';
 import { recipes } from '../style/index.ts';
 import { assetFile } from './asset-file.ts';
-import { element, placed, type Build } from './build.ts';
+import { placed, type Build } from './build.ts';
 
 /** The logo in the form that belongs on this ground; undefined while a site has none. `alt` is empty where the name stands beside it. */
 export function logo(build: Build, id: string, alt: string): Element | undefined {

@@ -3,7 +3,8 @@ import { readSite } from '../document/index.ts';
 import { parseColor } from '../color/index.ts';
 import { setSwatchColor } from '../change/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { assetFile, hrefOf, pageTree, plainText } from './index.ts';
+import { plainText } from '../kinds/index.ts';
+import { assetFile, hrefOf, pageTree } from './index.ts';
 
 const site = readSite(smallSite());
 const place = (page: string, id: string, of = site) => pageTree(of, page).places.find((one) => one.id === id)!;

@@ -1,7 +1,6 @@
+import type { PlaceKind } from '../kinds/index.ts';
 import type { State } from '../site/index.ts';
 import type { Recipe } from '../style/index.ts';
-
-export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo' | 'mark' | 'icon';
 
 /** One painted element of a page: where it stands, what paints it, and what it stands on. */
 export interface Place {
@@ -33,6 +32,10 @@ export interface Place {
   readonly inline: boolean;
   /** Address of the words in the document, when they can be edited in place. */
   readonly words: readonly string[] | null;
+  /** Address of the id of its text style, in a block. */
+  readonly styled: readonly string[] | null;
+  /** Address of the block it is part of. */
+  readonly block: readonly string[] | null;
   /** Address of the item it is made from, for a button. */
   readonly item: readonly string[] | null;
   /** The picture it shows, by asset id. */

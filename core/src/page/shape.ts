@@ -1,4 +1,5 @@
-import { sectionOf, type Block, type Inline, type Page, type Section, type Site } from '../site/index.ts';
+import { Block, walk, type Inline, type Meaning } from '../kinds/index.ts';
+import { sectionOf, type Page, type Section, type Site } from '../site/index.ts';
 
 /** One part of a page with its shape: two parts of one shape have places of the same looks in the same order. */
 export interface PartShape {
@@ -48,40 +49,40 @@ function drawing(site: Site, asset: string): string {
   return site.assets[asset]?.bound ? `drawing ${asset}` : 'picture';
 }
 
-function runs(content: readonly Inline[]): string {
-  let shape = '';
-  for (const run of content) if ('link' in run) shape += '>'; else if ('marked' in run) shape += '_';
+const shapes = new WeakMap<Block, { readonly assets: Site['assets'] | null; readonly shape: string }>();
+
+/** What of a block decides how its places look, by what its fields mean; kept as long as the block is the same, and with a picture its assets. */
+function blockShape(site: Site, block: Block): string {
+  const known = shapes.get(block);
+  if (known && (known.assets === null || known.assets === site.assets)) return known.shape;
+  let shape: string = block.kind;
+  let pictured = false;
+  let within: unknown = block;
+  walk(Block, block, (meaning, value, at, beside) => {
+    const looks = lookOf(site, meaning, value);
+    if (looks === undefined) return;
+    if (meaning.means === 'ref' && meaning.to === 'asset') pictured = true;
+    // One item apart from the next, and each value by the name of its field: what may be absent is told from what comes after it.
+    if (beside !== within) shape += '|';
+    within = beside;
+    shape += `,${at.at(-1)!}=${looks}`;
+  }, [], true);
+  shapes.set(block, { assets: pictured ? site.assets : null, shape });
   return shape;
 }
 
-function blockShape(site: Site, block: Block): string {
-  let shape: string = block.kind;
-  switch (block.kind) {
-    case 'text': return `${shape} ${block.style}${runs(block.content)}`;
-    case 'picture': return `${drawing(site, block.asset)}${block.caption ? ` below ${block.caption.style}${runs(block.caption.content)}` : ''}`;
-    case 'quote': return `${shape} ${block.style}${runs(block.content)}${block.source === '' ? '' : ` by ${block.sourceStyle}`}`;
-    case 'logo': case 'rule': return shape;
-    case 'buttons':
-      for (const id of block.order) shape += buttonShape(block.items[id]!);
-      return shape;
-    case 'list':
-      shape += ` ${block.style}${block.icon ? '*' : ''}`;
-      for (const id of block.order) shape += `,${runs(block.items[id]!.content)}`;
-      return shape;
-    case 'table': return `${shape} ${block.style} ${block.headStyle}${block.caption === '' ? '' : ' captioned'} ${block.columnOrder.length} ${block.order.length}`;
-    case 'cards':
-      shape += ` ${block.ground} ${block.headingStyle} ${block.textStyle}`;
-      for (const id of block.order) {
-        const card = block.items[id]!;
-        shape += `,${card.picture ? drawing(site, card.picture.asset) : ''}${runs(card.content)}${card.link ? `+${runs([card.link])}` : ''}${card.button ? buttonShape(card.button) : ''}`;
-      }
-      return shape;
-    case 'form':
-      shape += ` ${block.labelStyle} ${block.helpStyle}${buttonShape(block.submit)}`;
-      for (const id of block.order) shape += `,${block.items[id]!.help === '' ? '' : '?'}${block.items[id]!.error ? '!' : ''}`;
-      return shape;
-    case 'figures': return `${shape} ${block.labelStyle} ${block.valueStyle} ${block.order.length}`;
+/** What of a field decides how places look; undefined where nothing does. */
+function lookOf(site: Site, meaning: Meaning, value: unknown): string | undefined {
+  switch (meaning.means) {
+    case 'ref':
+      // Where a link leads is no look.
+      if (meaning.to === 'page' || meaning.to === 'section') return undefined;
+      return meaning.to === 'asset' && typeof value === 'string' ? drawing(site, value) : String(value ?? '');
+    case 'words': return Array.isArray(value) ? (value as Inline[]).map((run) => ('link' in run ? '>' : 'marked' in run ? '_' : '')).join('') : '';
+    // Words that are not there have no place.
+    case 'line': return !meaning.looks ? undefined : value === undefined || value === null || value === '' ? '' : 'w';
+    case 'choice': return meaning.looks ? String(value ?? '') : undefined;
+    case 'order': return String(Array.isArray(value) ? value.length : 0);
+    case 'alt': case 'link': return undefined;
   }
 }
-
-const buttonShape = (button: { readonly size: string; readonly variant: string }): string => `[${button.size} ${button.variant}]`;

@@ -1,8 +1,9 @@
 import type { Element } from 'hast';
+import { arrangedClass, arrangementOf, element, labelled } from '../kinds/index.ts';
 import { sectionOf, type Page, type Section, type Shared, type Site } from '../site/index.ts';
 import { declaredKey, recipes } from '../style/index.ts';
-import { Build, element, labelled, placed, type Use } from './build.ts';
-import { blockElement } from './blocks.ts';
+import { Build, placed, type Use } from './build.ts';
+import { blockElement } from './block-kit.ts';
 import { assetFile } from './asset-file.ts';
 import { formOn } from '../logo/index.ts';
 import { logo } from './logo.ts';
@@ -103,10 +104,10 @@ function header(site: Site, page: Page, body: Place): PagePart {
   const mark = logo(build, `${header.id}/logo`, alone ? header.name : '');
   const name = alone
     ? build.place({ id: `${header.id}/name`, kind: 'logo', label: 'Logo, to the home page', recipes: [recipes.menu(header.ground)], states: ['rest', 'hover', 'focus'] })
-    : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle });
+    : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle, words: ['shared', 'header', 'name'], styled: ['shared', 'header', 'nameStyle'] });
   const items = header.order.map((id) => {
     const item = header.items[id]!;
-    const place = build.place({ id: `${header.id}/${id}`, kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle });
+    const place = build.place({ id: `${header.id}/${id}`, kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle, words: ['shared', 'header', 'items', id, 'label'], styled: ['shared', 'header', 'menuStyle'] });
     return element('li', {}, [element('a', placed(place, 'menu-link', { href: site.pages[item.page]?.file ?? '#', ariaCurrent: item.page === page.id ? 'page' : undefined }), [item.label])]);
   });
   const node = element('header', placed(surface, 'header', { dataPart: 'header' }), [
@@ -152,7 +153,7 @@ function sectionPart(site: Site, page: string, id: string, section: Section, tag
   const columns = section.columnOrder.map((columnId) =>
     element('div', { className: 'col' }, section.columns[columnId]!.order.map((blockId) => blockElement(build, section.blocks[blockId]!))));
   const node = element(tag, placed(surface, `section${section.picture ? ' pictured' : ''}`, { dataPart: id }), [
-    ...backdrop, element('div', { className: `cols cols-${section.columnOrder.length}` }, columns),
+    ...backdrop, element('div', { className: `cols cols-${section.columnOrder.length} ${arrangedClass(arrangementOf(section).id)}` }, columns),
   ]);
   return { id, label: section.label, shared: use !== 'own', element: node, places: outer.places };
 }

@@ -1,5 +1,6 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
-import { forgetTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place, type PlaceKind } from '../page/index.ts';
+import { type PlaceKind } from '../kinds/index.ts';
+import { forgetTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */

@@ -1,7 +1,8 @@
 import type { Element, Root } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import type { Site } from '../site/index.ts';
-import { element, pageTree, type PagePart } from '../page/index.ts';
+import { element } from '../kinds/index.ts';
+import { pageTree, type PagePart } from '../page/index.ts';
 import { ICON_SIDES, iconFile } from '../logo/index.ts';
 import { recipeClass } from '../style/index.ts';
 

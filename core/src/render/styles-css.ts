@@ -1,7 +1,7 @@
 import type { Brand, Site } from '../site/index.ts';
 import { BANDS, bandQuery } from '../shape/index.ts';
 import { allRecipes, customProperty, declarationsOf, FIELD_PADDING, recipeClass, recipes, type Declaration } from '../style/index.ts';
-import { LAYOUT_CSS } from './layout-css.ts';
+import { layoutCss } from './layout-css.ts';
 import { overridesCss } from './overrides-css.ts';
 
 const PSEUDO = { visited: ':visited', hover: ':hover', focus: ':focus-visible', pressed: ':active', disabled: ':disabled', busy: '[aria-busy="true"]', selected: '::selection' } as const;
@@ -65,5 +65,5 @@ function shadesCss(site: Site): string {
 
 /** `styles.css` of a site: layout, recipes, and last the values set on single places. */
 export function stylesCss(site: Site): string {
-  return `@layer layout, looks, overrides;\n${LAYOUT_CSS}${heightsCss(site.brand)}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
+  return `@layer layout, looks, overrides;\n${layoutCss()}${heightsCss(site.brand)}${shadesCss(site)}${recipesCss(site.brand)}${overridesCss(site)}`;
 }

@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { SlotName, SlotValue } from '../ground/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
 import { OwnShape, shapeFields } from './shape-parts.ts';
-import { byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from './fields.ts';
+import { byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from '../fields/index.ts';
+import { orderOf, refTo } from '../kinds/index.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
 
@@ -158,22 +159,22 @@ export type BroughtFamily = v.InferOutput<typeof OwnFamilySchema>;
 
 /** All shared tokens of one site. Records by id with order lists. */
 export const Brand = v.strictObject({
-  swatches: byId(Swatch), swatchOrder: Order,
-  grounds: byId(Ground), groundOrder: Order,
+  swatches: byId(Swatch), swatchOrder: orderOf('swatches'),
+  grounds: byId(Ground), groundOrder: orderOf('grounds'),
   families: v.strictObject({ heading: Id, body: Id, provisional: v.boolean() }),
   /** Families that were brought along, by id; those of the library are everybody's. */
   fonts: v.optional(byId(OwnFamilySchema)),
   scale: ScaleSchema,
-  styles: byId(TextStyle), styleOrder: Order,
-  variants: byId(ButtonVariant), variantOrder: Order,
-  sizes: byId(ButtonSize), sizeOrder: Order,
-  buttonStyle: Id,
+  styles: byId(TextStyle), styleOrder: orderOf('styles'),
+  variants: byId(ButtonVariant), variantOrder: orderOf('variants'),
+  sizes: byId(ButtonSize), sizeOrder: orderOf('sizes'),
+  buttonStyle: refTo('style', 'Style of button labels'),
   /** On which side of a button's words its icon stands; absent: before them. */
   iconSide: v.optional(v.picklist(['before', 'after'])),
   ...shapeFields,
-  spaces: byId(Space), spaceOrder: Order,
+  spaces: byId(Space), spaceOrder: orderOf('spaces'),
   /** Named ways to move, and which of them buttons, links and fields take between their states; null: they change at once. */
-  motion: v.optional(v.strictObject({ items: byId(Motion), order: Order, uses: v.strictObject({ button: v.nullable(Id), link: v.nullable(Id), field: v.nullable(Id) }) })),
+  motion: v.optional(v.strictObject({ items: byId(Motion), order: orderOf('items'), uses: v.strictObject({ button: v.nullable(Id), link: v.nullable(Id), field: v.nullable(Id) }) })),
   /** Painted width of the logo, the narrowest it may be, and the clear space around it as a share of its width. */
   logo: v.optional(v.strictObject({ width: ranged('logoWidth'), smallest: ranged('logoWidth'), clear: ranged('share') })),
   /** Swatches that must be told apart though no page shows them side by side yet: status marks each from each, chart colours each from its neighbours. */

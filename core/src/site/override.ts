@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Copy, Id, PlaceId } from './fields.ts';
+import { Copy, Id, PlaceId } from '../fields/index.ts';
 import { literalCss } from './literal.ts';
 import { OVERRIDE_PROPERTIES } from './override-property.ts';
 

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { byId, Id, Label, Order, PathSegment, ranged } from './fields.ts';
+import { byId, Id, Label, PathSegment, ranged } from '../fields/index.ts';
+import { orderOf, refTo } from '../kinds/index.ts';
 
 /** What has a corner, an edge and a shadow. */
 export const CornerUse = v.picklist(['button', 'card', 'picture', 'field']);
@@ -20,7 +21,7 @@ export type CornerValue = Corner['value'];
 /** A named shadow: offsets, blur and spread in px, in a swatch thinned to an opacity. */
 export const Shadow = v.strictObject({
   id: Id, label: Label, path: PathSegment,
-  x: ranged('shadowOffset'), y: ranged('shadowOffset'), blur: ranged('shadowBlur'), spread: ranged('shadowOffset'), color: Id, alpha: ranged('share'),
+  x: ranged('shadowOffset'), y: ranged('shadowOffset'), blur: ranged('shadowBlur'), spread: ranged('shadowOffset'), color: refTo('swatch', 'Colour'), alpha: ranged('share'),
 });
 export type Shadow = v.InferOutput<typeof Shadow>;
 
@@ -47,8 +48,8 @@ export type OwnShape = v.InferOutput<typeof OwnShape>;
 export const shapeFields = {
   /** What each has: a radius of its own in px, or a named corner by id. */
   corners: v.strictObject({ button: named, card: named, picture: named, field: named }),
-  cornerList: v.optional(v.strictObject({ items: byId(Corner), order: Order })),
+  cornerList: v.optional(v.strictObject({ items: byId(Corner), order: orderOf('items') })),
   edges: v.optional(Edges, PLAIN_EDGES),
   underline: v.optional(Underline, PLAIN_UNDERLINE),
-  shadows: v.optional(v.strictObject({ items: byId(Shadow), order: Order, uses: v.strictObject({ button: shadowOf, card: shadowOf, picture: shadowOf, field: shadowOf }) })),
+  shadows: v.optional(v.strictObject({ items: byId(Shadow), order: orderOf('items'), uses: v.strictObject({ button: shadowOf, card: shadowOf, picture: shadowOf, field: shadowOf }) })),
 } as const;

@@ -1,15 +1,15 @@
 import * as v from 'valibot';
-import { byId, Hex, Id, Label, Order, PageOrder, ranged, record, text } from './fields.ts';
-import { LIMITS } from './limits.ts';
+import { byId, Hex, Id, Label, LIMITS, PageOrder, ranged, record, text } from '../fields/index.ts';
+import { asLine, asOrder, nameOf, orderOf, refTo } from '../kinds/index.ts';
 import { Brand } from './brand.ts';
-import { Section } from './block.ts';
+import { Section } from './section.ts';
 import { Logo } from './logo.ts';
 import { Override } from './override.ts';
 import { SCHEMA_VERSION } from './versions/chain.ts';
 
 /** A section on a page: its own, or a reference to a shared one. */
 export const SectionEntry = v.union([
-  v.strictObject({ id: Id, shared: Id }),
+  v.strictObject({ id: Id, shared: refTo('section', 'Shared section') }),
   v.strictObject({ id: Id, own: Section }),
 ]);
 export type SectionEntry = v.InferOutput<typeof SectionEntry>;
@@ -20,15 +20,15 @@ export const Page = v.strictObject({
   description: text(300),
   /** File name in the export; the page with `index.html` is the home page. */
   file: v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80)),
-  sectionOrder: Order,
+  sectionOrder: orderOf('sections'),
   sections: byId(SectionEntry),
   overrides: byId(Override, LIMITS.overrides),
 });
 export type Page = v.InferOutput<typeof Page>;
 
 export const Header = v.strictObject({
-  id: Id, ground: Id, name: Label, menuStyle: Id, nameStyle: Id,
-  order: Order, items: byId(v.strictObject({ id: Id, page: Id, label: Label })),
+  id: Id, ground: refTo('ground', 'Ground', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
+  order: orderOf('items'), items: byId(v.strictObject({ id: Id, page: refTo('page', 'Page'), label: nameOf('menu') })),
 });
 export type Header = v.InferOutput<typeof Header>;
 
@@ -53,7 +53,7 @@ export const Asset = v.strictObject({
   /** Its colours as they were read: flat ones of a drawing, the palette of a picture; with their share of it, 0 to 1. */
   colors: v.optional(v.pipe(v.array(v.strictObject({ hex: Hex, share: ranged('share') })), v.maxLength(64))),
   /** Flat colours of a drawing that follow a swatch, by the hex they are drawn in. */
-  bound: v.optional(v.pipe(record(Hex, Id), v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'))),
+  bound: v.optional(v.pipe(record(Hex, refTo('swatch', 'Swatch')), v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'))),
 });
 export type Asset = v.InferOutput<typeof Asset>;
 
@@ -65,7 +65,7 @@ export const Site = v.strictObject({
   brand: Brand,
   shared: Shared,
   assets: byId(Asset, LIMITS.assets),
-  pageOrder: PageOrder,
+  pageOrder: asOrder(PageOrder, 'pages'),
   pages: byId(Page, LIMITS.pages),
 });
 export type Site = v.InferOutput<typeof Site>;

@@ -1,7 +1,8 @@
 import type { Element } from 'hast';
 import { cutDownText, plural } from '../number/index.ts';
 import { contrastRatio, hex, oklchText } from '../color/index.ts';
-import { assetFile, element, looseSection } from '../page/index.ts';
+import { element } from '../kinds/index.ts';
+import { assetFile, looseSection } from '../page/index.ts';
 import { placeCount } from '../reach/index.ts';
 import { formOn } from '../logo/index.ts';
 import type { Site, Swatch } from '../site/index.ts';

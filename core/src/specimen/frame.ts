@@ -1,5 +1,5 @@
 import type { Element } from 'hast';
-import { element } from '../page/index.ts';
+import { element } from '../kinds/index.ts';
 import type { Site } from '../site/index.ts';
 import { recipeClass, recipes } from '../style/index.ts';
 import { sampleStyles } from './samples.ts';
@@ -28,7 +28,7 @@ export class SpecimenFrame {
     return {
       id, label,
       element: element('section', { className: `${classes(recipes.surface(this.ground), ...(gutter ? [recipes.gutter(gutter)] : []))} section specimen`, dataPart: id, ariaLabel: label }, [
-        element('div', { className: 'cols cols-1' }, [element('div', { className: 'col' }, [this.heading(label), ...children])]),
+        element('div', { className: 'cols cols-1 arranged-even' }, [element('div', { className: 'col' }, [this.heading(label), ...children])]),
       ]),
     };
   }

@@ -1,6 +1,7 @@
 import type { Element } from 'hast';
 import { toHtml } from 'hast-util-to-html';
-import { element, pageTree } from '../page/index.ts';
+import { element } from '../kinds/index.ts';
+import { pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import { recipes, tokensCss } from '../style/index.ts';
 import { siteFontsCss, stylesCss } from '../render/index.ts';
@@ -49,7 +50,7 @@ function title(site: Site, frame: SpecimenFrame): SpecimenPart {
   const first = brand.styleOrder.find((id) => brand.styles[id]!.levels.includes(1)) ?? brand.styleOrder[0]!;
   const part = frame.part('title', 'Specimen', []);
   const heading: Element = element('h1', { className: classes(recipes.text(first), recipes.on(frame.ground, 'heading')) }, [`Specimen of ${site.name}`]);
-  return { ...part, element: { ...part.element, children: [element('div', { className: 'cols cols-1' }, [element('div', { className: 'col' }, [heading])])] } };
+  return { ...part, element: { ...part.element, children: [element('div', { className: 'cols cols-1 arranged-even' }, [element('div', { className: 'col' }, [heading])])] } };
 }
 
 /**

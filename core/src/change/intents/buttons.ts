@@ -1,8 +1,7 @@
 import { buttonSlots } from '../../ground/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import type { ButtonItem, Site } from '../../site/index.ts';
-import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
-import { sectionsOf } from './sections-of.ts';
+import { referencesTo, type Site } from '../../site/index.ts';
+import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
 /** A new variant like another one, with its colours on every ground. */
 export function addVariant(site: Site, like: string, id: string): Edit {
@@ -34,9 +33,7 @@ export function addSize(site: Site, like: string, id: string): Edit {
 }
 
 /** Addresses of the buttons that have a variant or a size. */
-export function buttonUses(site: Site, part: 'variant' | 'size', id: string): (readonly string[])[] {
-  return [...buttonsOf(site)].filter(({ item }) => item[part] === id).map(({ at }) => [...at, part]);
-}
+export const buttonUses = (site: Site, part: 'variant' | 'size', id: string): (readonly string[])[] => referencesTo(site, part, id);
 
 /**
  * Takes a variant or a size away; buttons that had it take another one.
@@ -54,16 +51,6 @@ export function removeButtonPart(site: Site, part: 'variant' | 'size', id: strin
   const slots = part === 'variant' ? Object.values(brand.grounds).flatMap((ground) => buttonSlots(id).filter((slot) => ground.slots[slot] !== undefined).map((slot) => ['brand', 'grounds', ground.id, 'slots', slot])) : [];
   return {
     label: `Delete ${name} ${one.label}`,
-    ops: [...uses.map((at) => setOp(site, at, heir)), ...slots.map((at) => setOp(site, at, undefined)), removeOp(site, ['brand', record], ['brand', order], id)],
+    ops: [...(uses.length > 0 ? [redirectOp(part, id, heir!)] : []), ...slots.map((at) => setOp(site, at, undefined)), removeOp(site, ['brand', record], ['brand', order], id)],
   };
-}
-
-/** Every button of a site with its address. */
-function* buttonsOf(site: Site): Iterable<{ item: ButtonItem; at: readonly string[] }> {
-  for (const { section, at } of sectionsOf(site)) for (const block of Object.values(section.blocks)) {
-    const here = [...at, 'blocks', block.id];
-    if (block.kind === 'buttons') for (const item of Object.values(block.items)) yield { item, at: [...here, 'items', item.id] };
-    if (block.kind === 'form') yield { item: block.submit, at: [...here, 'submit'] };
-    if (block.kind === 'cards') for (const card of Object.values(block.items)) if (card.button) yield { item: card.button, at: [...here, 'items', card.id, 'button'] };
-  }
 }

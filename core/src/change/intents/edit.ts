@@ -1,3 +1,4 @@
+import type { Target } from '../../kinds/index.ts';
 import type { Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { valueAt } from '../json.ts';
@@ -26,6 +27,11 @@ export function insertOp(site: Site, record: readonly string[], order: readonly 
 export function removeOp(site: Site, record: readonly string[], order: readonly string[] | null, id: string): Op {
   const list = order ? (valueAt(site, order) as string[]) : [];
   return { op: 'remove', record: [...record], order: order ? [...order] : null, id, was: valueAt(site, [...record, id]), after: list[list.indexOf(id) - 1] ?? null };
+}
+
+/** Turns whatever points at one thing towards another. */
+export function redirectOp(target: Target, from: string, to: string): Op {
+  return { op: 'redirect', target, from, to };
 }
 
 /** Moves an id by `steps` within its list; undefined when it is at the end already. */

@@ -1,8 +1,8 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { slotLabel, type SlotValue } from '../../ground/index.ts';
-import { sectionOf, type Ground, type Section, type Site } from '../../site/index.ts';
+import { ownerWords, referencesTo, type Ground, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
-import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
+import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
 /** Fills a slot of a ground; undefined hands it back to its rule. */
 export function setSlot(site: Site, ground: string, slot: string, value: SlotValue | undefined): Edit {
@@ -45,30 +45,15 @@ export function addGround(site: Site, id: string, from: { copyOf: string } | { b
   return { label: `Add ground ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
 }
 
-/** Sections, cards and the header that stand on a ground, by label. */
+/** What stands on a ground, in words. */
 export function groundUses(site: Site, id: string): string[] {
-  return groundAddresses(site, id).map(({ label }) => label);
+  return referencesTo(site, 'ground', id).map((at) => ownerWords(site, at));
 }
 
 /** Deletes a ground; whatever stands on it goes to `heir`. */
 export function removeGround(site: Site, id: string, heir: string): Edit {
-  const ops: Op[] = groundAddresses(site, id).map(({ at }) => setOp(site, at, heir));
+  const ops: Op[] = referencesTo(site, 'ground', id).length > 0 ? [redirectOp('ground', id, heir)] : [];
   if (site.shared.logo?.onGround[id] !== undefined) ops.push(setOp(site, ['shared', 'logo', 'onGround', id], undefined));
   ops.push(removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id));
   return { label: `Delete ground ${site.brand.grounds[id]!.label}`, ops };
-}
-
-function groundAddresses(site: Site, id: string): { label: string; at: string[] }[] {
-  const found: { label: string; at: string[] }[] = [];
-  const section = (one: Section, at: string[], where: string) => {
-    if (one.ground === id) found.push({ label: `${where}, ${one.label}`, at: [...at, 'ground'] });
-    for (const block of Object.values(one.blocks)) if (block.kind === 'cards' && block.ground === id) found.push({ label: `${where}, cards in ${one.label}`, at: [...at, 'blocks', block.id, 'ground'] });
-  };
-  if (site.shared.logo?.icon.ground === id) found.push({ label: 'The icon of the site', at: ['shared', 'logo', 'icon', 'ground'] });
-  if (site.shared.header.ground === id) found.push({ label: 'Header', at: ['shared', 'header', 'ground'] });
-  section(site.shared.footer, ['shared', 'footer'], 'All pages');
-  for (const one of Object.values(site.shared.sections)) section(one, ['shared', 'sections', one.id], 'Shared');
-  for (const page of Object.values(site.pages))
-    for (const entry of Object.values(page.sections)) if ('own' in entry) section(sectionOf(site, entry)!, ['pages', page.id, 'sections', entry.id, 'own'], page.title);
-  return found;
 }

@@ -1,9 +1,10 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { sectionOf, type Block, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
+import type { Block } from '../../kinds/index.ts';
+import { referencesTo, sectionOf, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
 import { styleSizeAt } from '../../style/index.ts';
-import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
+import { insertOp, redirectOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 import { inTurn } from './in-turn.ts';
 
 /** Gives fresh ids to a section and its blocks, so that a copy is independent of its source. */
@@ -111,8 +112,8 @@ export function pageAddress(text: string): string {
 /** Menu entries that lead to a page, and links in words, buttons and cards that do. */
 export function pageUses(site: Site, id: string): { readonly menu: readonly string[]; readonly links: number } {
   const menu = site.shared.header.order.filter((item) => site.shared.header.items[item]!.page === id);
-  const count = (value: unknown): number => (JSON.stringify(value).match(new RegExp(`"to":"page","page":${JSON.stringify(id).replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`, 'g')) ?? []).length;
-  return { menu, links: count({ ...site.shared, header: undefined }) + Object.values(site.pages).filter((page) => page.id !== id).reduce((sum, page) => sum + count(page), 0) };
+  const links = referencesTo(site, 'page', id).filter(([root, one]) => !(root === 'shared' && one === 'header') && !(root === 'pages' && one === id));
+  return { menu, links: links.length };
 }
 
 /** A menu entry for a page, last in the menu. */
@@ -141,22 +142,9 @@ export function removePage(site: Site, id: string): Edit {
   const home = Object.values(site.pages).find((one) => one.file === 'index.html')!.id;
   const ops: Op[] = site.shared.header.order.filter((item) => site.shared.header.items[item]!.page === id)
     .map((item) => removeOp(site, ['shared', 'header', 'items'], ['shared', 'header', 'order'], item));
-  ops.push(...linksTo(site.shared, ['shared'], id, home), ...Object.values(site.pages).filter((one) => one.id !== id).flatMap((one) => linksTo(one, ['pages', one.id], id, home)));
+  if (pageUses(site, id).links > 0) ops.push(redirectOp('page', id, home));
   ops.push(removeOp(site, ['pages'], ['pageOrder'], id));
   return { label: `Delete page ${page.title}`, ops };
-}
-
-/** Ops that turn every link to a page towards another, anywhere below an address. Lists of runs are set whole. */
-function linksTo(value: unknown, at: string[], page: string, instead: string): Op[] {
-  if (typeof value !== 'object' || value === null) return [];
-  if (Array.isArray(value)) {
-    const text = JSON.stringify(value);
-    const turned = text.replaceAll(`"to":"page","page":${JSON.stringify(page)}`, `"to":"page","page":${JSON.stringify(instead)}`);
-    return turned === text ? [] : [{ op: 'set', at, value: JSON.parse(turned), was: value }];
-  }
-  const record = value as Record<string, unknown>;
-  if (record['to'] === 'page' && record['page'] === page) return [{ op: 'set', at: [...at, 'page'], value: instead, was: page }];
-  return Object.entries(record).flatMap(([key, one]) => linksTo(one, [...at, key], page, instead));
 }
 
 const sectionLists = (page: string) => [['pages', page, 'sections'], ['pages', page, 'sectionOrder']] as const;

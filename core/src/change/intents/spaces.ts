@@ -1,8 +1,7 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import type { BandId } from '../../shape/index.ts';
-import type { Site } from '../../site/index.ts';
-import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
-import { sectionsOf } from './sections-of.ts';
+import { referencesTo, type Site } from '../../site/index.ts';
+import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
 /** A new section padding like another space. */
 export function addSpace(site: Site, like: string, id: string): Edit {
@@ -13,9 +12,7 @@ export function addSpace(site: Site, like: string, id: string): Edit {
 }
 
 /** Addresses of the sections that have a padding. */
-export function spaceUses(site: Site, id: string): (readonly string[])[] {
-  return sectionsOf(site).filter(({ section }) => section.space === id).map(({ at }) => [...at, 'space']);
-}
+export const spaceUses = (site: Site, id: string): (readonly string[])[] => referencesTo(site, 'space', id);
 
 /**
  * Takes a section padding away; sections that had it take another one.
@@ -28,7 +25,7 @@ export function removeSpace(site: Site, id: string, heir?: string): Edit | undef
   if (space?.use !== 'section' || Object.values(spaces).filter((one) => one.use === 'section').length < 2) return undefined;
   const uses = spaceUses(site, id);
   if (uses.length > 0 && (heir === undefined || heir === id || spaces[heir]?.use !== 'section')) return undefined;
-  return { label: `Delete padding ${space.label}`, ops: [...uses.map((at) => setOp(site, at, heir)), removeOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id)] };
+  return { label: `Delete padding ${space.label}`, ops: [...(uses.length > 0 ? [redirectOp('space', id, heir!)] : []), removeOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id)] };
 }
 
 /** Sets a space on one width; null: it takes that of the next wider one. The desktop always has its own. */

@@ -1,12 +1,11 @@
 import { round } from '../../number/index.ts';
 import { uniquePath, uniqueName } from '../../palette/index.ts';
 import { RANGES, inRange, type BandId } from '../../shape/index.ts';
-import type { Block, Site, StyleSize, TextStyle } from '../../site/index.ts';
+import { referencesTo, type Site, type StyleSize, type TextStyle } from '../../site/index.ts';
 import { stepSize } from '../../type/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
-import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
-import { sectionsOf } from './sections-of.ts';
+import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
 /** How much several styles change together. */
 export type SizeChange = { readonly by: 'steps' | 'px' | 'percent'; readonly amount: number };
@@ -75,24 +74,7 @@ export function addStyle(site: Site, like: string, id: string, name?: string): E
 }
 
 /** Every address in the document that names a text style. */
-export function styleUses(site: Site, id: string): (readonly string[])[] {
-  const found: (readonly string[])[] = [];
-  const fields = (record: object, at: readonly string[], names: readonly string[]) => {
-    for (const name of names) if ((record as Record<string, unknown>)[name] === id) found.push([...at, name]);
-  };
-  fields(site.brand, ['brand'], ['buttonStyle']);
-  fields(site.shared.header, ['shared', 'header'], ['menuStyle', 'nameStyle']);
-  for (const { section, at } of sectionsOf(site)) for (const block of Object.values(section.blocks)) {
-    const here = [...at, 'blocks', block.id];
-    fields(block, here, STYLE_FIELDS[block.kind] ?? []);
-    if (block.kind === 'picture' && block.caption) fields(block.caption, [...here, 'caption'], ['style']);
-  }
-  return found;
-}
-
-const STYLE_FIELDS: Partial<Record<Block['kind'], readonly string[]>> = {
-  text: ['style'], quote: ['style', 'sourceStyle'], list: ['style'], table: ['style', 'headStyle'], cards: ['headingStyle', 'textStyle'], form: ['labelStyle', 'helpStyle'], figures: ['labelStyle', 'valueStyle'],
-};
+export const styleUses = (site: Site, id: string): (readonly string[])[] => referencesTo(site, 'style', id);
 
 /**
  * Takes a text style away; whatever was set in it takes another one.
@@ -105,7 +87,7 @@ export function removeStyle(site: Site, id: string, instead?: string): Edit | un
   const uses = styleUses(site, id);
   if (!style || site.brand.styleOrder.length < 2) return undefined;
   if (uses.length > 0 && (instead === undefined || instead === id || !site.brand.styles[instead])) return undefined;
-  return { label: `Delete text style ${style.label}`, ops: [...uses.map((at) => setOp(site, at, instead)), removeOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id)] };
+  return { label: `Delete text style ${style.label}`, ops: [...(uses.length > 0 ? [redirectOp('style', id, instead!)] : []), removeOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id)] };
 }
 
 /** Settles what is provisional, all of it in one step. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { PlaceId } from '../../site/index.ts';
+import { PlaceId } from '../../fields/index.ts';
 import { pixelSets, type PixelSet, type PixelSets } from './pixel-set.ts';
 
 const BASE64 = /^[A-Za-z0-9+/]*={0,2}$/;

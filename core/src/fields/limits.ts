@@ -13,6 +13,8 @@ export const LIMITS = {
   sharedSections: 500,
   /** Swatches that follow one another, from a plain one to the last. */
   ruleDepth: 12,
+  /** References that one operation turns to something else. */
+  references: 200_000,
   /** Operations of one edit, and its bytes as JSON. */
   operations: 20_000,
   changeBytes: 8 * 1024 * 1024,

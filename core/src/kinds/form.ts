@@ -1,0 +1,64 @@
+import * as v from 'valibot';
+import { byId, Copy, Id, Label } from '../fields/index.ts';
+import { ButtonItem } from './button-item.ts';
+import { element, labelled } from './element.ts';
+import { pageLink } from './inline.ts';
+import { kindOfBlock } from './kind.ts';
+import { asLine, choiceOf, nameOf, orderOf, refTo } from './meaning.ts';
+
+const FIELD_KINDS = ['text', 'email', 'date', 'area', 'select', 'check'] as const;
+
+const Field = v.strictObject({
+  id: Id, label: nameOf('label'), kind: choiceOf(v.picklist(FIELD_KINDS), 'Kind of field', FIELD_KINDS, { looks: false }),
+  help: asLine(Copy, null),
+  /** What stands below the field when what was typed is no good. */
+  error: v.optional(asLine(Copy, null)),
+  options: v.pipe(v.array(Label), v.maxLength(40)),
+});
+
+/** A form: fields with label, help and error, and the button that sends it. */
+export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of labels', true), helpStyle: refTo('style', 'Style of help', true), order: orderOf('items'), items: byId(Field), submit: ButtonItem }, {
+  label: 'Form', column: 'parts',
+  tree(kit, { id: block, labelStyle, order, items, submit }) {
+    const rows = order.map((id) => {
+      const field = items[id]!;
+      const control = kit.htmlId(`${block}-${id}`);
+      const label = kit.words('label', `${id}/label`, ['items', id, 'label'], ['labelStyle'], { called: 'Field label', slot: 'label', attributes: { htmlFor: control } });
+      const attributes = (className: string, more: Record<string, string | number> = {}) => kit.painted(
+        { slot: `${id}/field`, kind: 'field', label: labelled('Field', field.label), style: labelStyle, paint: [kit.paint.style(labelStyle), kit.paint.corner('field'), kit.paint.field()] },
+        className, { id: control, name: id, ariaDescribedBy: [field.help && `${control}-help`, field.error && `${control}-error`].filter(Boolean).join(' ') || undefined, ...more },
+      );
+      const input =
+        field.kind === 'area' ? element('textarea', attributes('field area', { rows: 4 }))
+        : field.kind === 'select' ? element('select', attributes('field'), field.options.map((option) => element('option', {}, [option])))
+        : field.kind === 'check' ? element('input', attributes('field check', { type: 'checkbox' }))
+        : element('input', attributes('field', { type: field.kind }));
+      const below = (part: 'help' | 'error') => field[part] ? element('p', { id: `${control}-${part}`, className: part }, [
+        kit.words('span', `${id}/${part}`, ['items', id, part], ['helpStyle'], { className: 'block', slot: part }),
+      ]) : undefined;
+      const help = below('help');
+      return element('div', { className: field.kind === 'check' ? 'row row-check' : 'row' }, [label, input, below('error'), help]);
+    });
+    return element('form', { className: 'form' }, [...rows, element('div', { className: 'buttons' }, [kit.button('', ['submit'], { submit: true })])]);
+  },
+  css: `.form { display: grid; gap: 16px; max-width: 560px; padding-block: 8px; }
+.form label { display: block; }
+.field { display: block; width: 100%; padding: 10px 12px; border-style: solid; appearance: none; }
+.area { resize: vertical; }
+.row-check { display: grid; grid-template-columns: 24px 1fr; gap: 10px; align-items: center; }
+.row-check label { order: 2; }
+.field.check { width: 24px; height: 24px; padding: 0; }
+.field.check:checked { background-image: linear-gradient(currentcolor, currentcolor); background-size: 12px 12px; background-position: center; background-repeat: no-repeat; }
+.error { display: none; }
+.row:has(.field:user-invalid) .error { display: block; }
+.block { display: block; }
+`,
+  samples: ({ styles, variants, size, page }) => {
+    const field = (id: string, label: string, kind: (typeof FIELD_KINDS)[number], help = '', error = '') => ({ id, label, kind, help, ...(error ? { error } : {}), options: kind === 'select' ? ['The first of three', 'The second', 'The third'] : [] });
+    const fields = [field('name', 'A field', 'text', 'Help stands below it.', 'An error says what to do.'), field('choice', 'A choice', 'select'), field('more', 'Room for more', 'area'), field('agree', 'A check', 'check')];
+    return [{
+      name: 'form', labelStyle: styles.fine, helpStyle: styles.fine, order: fields.map(({ id }) => id), items: Object.fromEntries(fields.map((one) => [one.id, one])),
+      submit: { id: 'send', label: 'Send', href: pageLink(page), variant: variants[0]!.id, size },
+    }];
+  },
+});

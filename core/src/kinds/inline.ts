@@ -1,0 +1,32 @@
+import * as v from 'valibot';
+import { Copy, Id, text } from '../fields/index.ts';
+import { asLink, asWords, refTo } from './meaning.ts';
+
+/** Where a link leads: a page of the site by id, or an address. Scripts and unknown schemes are refused. */
+export const Href = asLink(v.variant('to', [
+  v.strictObject({ to: v.literal('page'), page: refTo('page', 'Page') }),
+  v.strictObject({ to: v.literal('url'), url: v.pipe(text(500), v.regex(/^(https?:\/\/|mailto:|tel:|#)/i, 'must start with https://, http://, mailto:, tel: or #')) }),
+]));
+export type Href = v.InferOutput<typeof Href>;
+
+/** A run of text in a paragraph. Links and marked words carry their own id; strong and emphasis do not. */
+export const Inline = v.union([
+  v.strictObject({ text: Copy, mark: v.optional(v.picklist(['strong', 'em'])) }),
+  v.strictObject({ id: Id, link: Href, text: Copy }),
+  v.strictObject({ id: Id, marked: v.literal(true), text: Copy }),
+]);
+export type Inline = v.InferOutput<typeof Inline>;
+
+const Runs = v.pipe(v.array(Inline), v.maxLength(200));
+/** Running words. */
+export const Content = asWords(Runs);
+/** Words that are a heading where the field `level` beside them says of which level. */
+export const contentAtLevel = (level: string) => asWords(Runs, level);
+
+/** The words of a paragraph without its marks. */
+export function plainText(content: readonly Inline[]): string {
+  return content.map((run) => run.text).join('');
+}
+
+/** A link to a page of the site. */
+export const pageLink = (page: string): Href => ({ to: 'page', page });

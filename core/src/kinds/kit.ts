@@ -1,0 +1,84 @@
+import type { Element } from 'hast';
+import type { Properties } from './element.ts';
+import type { IconName } from './icon-name.ts';
+
+export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo' | 'mark' | 'icon';
+
+/** Keys from a block to one of its fields. */
+export type Path = readonly string[];
+
+/** What can be asked of the brand for a place of a block, on the ground that the block stands on. */
+export interface Paints {
+  /** A text style, in the colour it has on this ground unless another slot is named. */
+  text(style: string, slot?: string): readonly string[];
+  /** A text style without a colour. */
+  style(style: string): string;
+  surface(ground: string): string;
+  /** Padding of cards on all sides; nothing while the brand has none. */
+  inset(): readonly string[];
+  corner(use: 'button' | 'card' | 'picture' | 'field'): string;
+  /** The colour of an edge, for a part that has one only if the brand says so. */
+  edge(use: 'card' | 'picture'): readonly string[];
+  rule(): string;
+  /** The line above a part, or below a row. */
+  line(side: 'start' | 'end'): string;
+  stripe(): string;
+  field(): string;
+}
+
+/** A place of a block as it is painted. Its id is `block/slot`. */
+export interface PaintedAs {
+  readonly slot: string;
+  readonly kind: PlaceKind;
+  /** What a list calls it: `Cell “12.50”`. */
+  readonly label: string;
+  readonly paint: readonly string[];
+  /** Id of the text style, where text is painted. */
+  readonly style?: string;
+  /** Where its words are kept, when it shows some: they can be edited where they stand. */
+  readonly words?: Path;
+}
+
+/** How words are set. */
+export interface WordsHow {
+  /** What a list calls them instead of by their style: `Field label “Name”`. */
+  readonly called?: string;
+  readonly level?: number | null;
+  readonly className?: string;
+  /** Slot of the ground that colours them, instead of the style's own. */
+  readonly slot?: string;
+  readonly attributes?: Properties;
+}
+
+/**
+ * What a kind of block builds its tree with. Everything that is painted goes
+ * through here: it becomes a place with an id, with what paints it, and with the
+ * address of the words it shows.
+ */
+export interface Kit {
+  readonly paint: Paints;
+  /** Whether a picture lies behind the block. */
+  readonly overPicture: boolean;
+  /** What a page may call the block or a part of it as an id of HTML: once a page. */
+  htmlId(name: string): string;
+  /** Notes a place and gives the attributes that mark its element. */
+  painted(as: PaintedAs, className?: string, more?: Properties): Properties;
+  /**
+   * Words as an element: runs, one line, or one link.
+   *
+   * @param slot names the place within the block; what comes before its last part names the ones of its links
+   * @param at where the words are kept
+   * @param style where the id of their style is kept
+   */
+  words(tag: string, slot: string, at: Path, style: Path, how?: WordsHow): Element;
+  /** A picture of the site as `slot/picture`; `at` has its `asset` and its `alt`. */
+  picture(slot: string, at: Path, className: string): Element;
+  /** A button as `slot/id`; `at` is where it is kept. `submit`: it sends the form it stands in. */
+  button(slot: string, at: Path, how?: { readonly submit: boolean }): Element;
+  /** An icon beside words that are built already, in the slot `beside`. */
+  icon(slot: string, name: IconName, beside: string): Element;
+  /** The site's logo in the form for this ground; undefined while it has none. */
+  logo(slot: string): Element | undefined;
+  /** The same kit continued on a surface of its own, which is painted first. */
+  onSurface(as: Omit<PaintedAs, 'kind'>, className: string, ground?: string): { readonly kit: Kit; readonly properties: Properties };
+}

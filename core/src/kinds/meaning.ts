@@ -1,0 +1,69 @@
+import * as v from 'valibot';
+import { Copy, Id, Label, Order } from '../fields/index.ts';
+
+/** What of a site a field can point at, by id. */
+export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch'] as const;
+export type Target = (typeof TARGETS)[number];
+
+/** What short names are of: under hostile copy each becomes as long as the longest of its kind. */
+export type NameKind = 'menu' | 'button' | 'card' | 'label' | 'cell' | 'heading';
+
+/**
+ * What a field of the document means. A schema says it beside what it allows, and
+ * everything that has to do with a field's meaning is worked out from here:
+ * references and what replaces them, links, hostile copy, search, the shape that
+ * groups equal looks, what the desk offers, and which words are edited in place.
+ */
+export type Meaning =
+  /** The id of something else. `label` names it where it is chosen. */
+  | { readonly means: 'ref'; readonly to: Target; readonly label: string; readonly offered: boolean }
+  /** Runs of words, with emphasis and links. `level` names the field beside it that makes a heading of them. */
+  | { readonly means: 'words'; readonly level?: string }
+  /** One line of plain words that a page shows. */
+  | { readonly means: 'line'; readonly name: NameKind | null; readonly looks: boolean }
+  /** Words that stand for a picture where it cannot be seen. */
+  | { readonly means: 'alt' }
+  /** Where a link leads. */
+  | { readonly means: 'link' }
+  /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
+  | { readonly means: 'choice'; readonly label: string; readonly options: readonly string[]; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
+  /** The order of a record that stands beside it. */
+  | { readonly means: 'order'; readonly of: string };
+
+/** The schema with its meaning beside it; what it lets through stays what it was. */
+function means<const S extends v.GenericSchema>(schema: S, meaning: Meaning): S {
+  return v.pipe(schema, v.metadata({ ...meaning })) as unknown as S;
+}
+
+/** An id of something the brand or the site has. `offered`: chosen where the thing itself stands. */
+export const refTo = (to: Target, label: string, offered = false) => means(Id, { means: 'ref', to, label, offered });
+
+/** A line of plain words that must not be empty. `looks: false`: its place is there and painted alike when it is. */
+export const nameOf = (name: NameKind) => means(Label, { means: 'line', name, looks: true });
+/** A line of plain words that may be empty. */
+export const lineOf = (name: NameKind | null, options: { readonly looks: boolean } = { looks: true }) => means(Copy, { means: 'line', name, ...options });
+/** Any schema of a text as a line that a page shows. */
+export const asLine = <const S extends v.GenericSchema<string>>(schema: S, name: NameKind | null, options: { readonly looks: boolean } = { looks: true }) => means(schema, { means: 'line', name, ...options });
+
+export const Alt = means(Copy, { means: 'alt' });
+
+/** One of a few values, named on the desk by `label`. */
+export function choiceOf<const S extends v.GenericSchema>(schema: S, label: string, options: readonly string[], how: { readonly looks?: boolean; readonly offered?: boolean; readonly unless?: string } = {}) {
+  return means(schema, { means: 'choice', label, options, looks: how.looks ?? true, offered: how.offered ?? false, ...(how.unless === undefined ? {} : { unless: how.unless }) });
+}
+
+/** The order of the record in the field `of` beside it. */
+export const orderOf = (of: string) => asOrder(Order, of);
+/** Any schema of a list of ids as the order of the record in the field `of` beside it. */
+export const asOrder = <const S extends v.GenericSchema<string[]>>(schema: S, of: string) => means(schema, { means: 'order', of });
+
+/** A schema of runs as words. */
+export const asWords = <const S extends v.GenericSchema>(schema: S, level?: string) => means(schema, { means: 'words', ...(level === undefined ? {} : { level }) });
+/** A schema of where a link leads. */
+export const asLink = <const S extends v.GenericSchema>(schema: S) => means(schema, { means: 'link' });
+
+/** The meaning of a schema's own field; undefined where it has none. */
+export function meaningOf(schema: v.GenericSchema): Meaning | undefined {
+  const data = v.getMetadata(schema as never) as Partial<Meaning>;
+  return data.means === undefined ? undefined : (data as Meaning);
+}

@@ -1,0 +1,26 @@
+import * as v from 'valibot';
+import { Content } from './inline.ts';
+import { element } from './element.ts';
+import { kindOfBlock } from './kind.ts';
+import { Alt, choiceOf, refTo } from './meaning.ts';
+
+const SHAPES = ['wide', 'square', 'tall'] as const;
+
+/** A picture in one of three shapes, with what stands below it. */
+export const picture = kindOfBlock('picture', {
+  asset: refTo('asset', 'Picture'), alt: Alt, shape: choiceOf(v.picklist(SHAPES), 'Shape', SHAPES, { looks: false, offered: true }),
+  caption: v.optional(v.strictObject({ style: refTo('style', 'Style of the caption', true), content: Content })),
+}, {
+  label: 'Picture', column: 'parts',
+  tree(kit, { shape, caption }) {
+    const shown = kit.picture('', [], `picture ${shape}`);
+    return caption ? element('figure', { className: 'captioned' }, [shown, kit.words('figcaption', 'caption', ['caption', 'content'], ['caption', 'style'])]) : shown;
+  },
+  css: `.picture { display: block; width: 100%; height: auto; object-fit: cover; border-style: solid; }
+.picture.wide { aspect-ratio: 16 / 9; }
+.picture.square { aspect-ratio: 1; }
+.picture.tall { aspect-ratio: 3 / 4; }
+.captioned > figcaption { padding-block-start: 8px; }
+`,
+  samples: ({ asset, styles }) => (asset === undefined ? [] : [{ name: 'picture', asset, alt: 'A picture of the site', shape: 'wide' as const, caption: { style: styles.fine, content: [{ text: 'What stands below a picture.' }] } }]),
+});

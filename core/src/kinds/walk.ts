@@ -1,0 +1,236 @@
+import * as v from 'valibot';
+import { meaningOf, type Meaning } from './meaning.ts';
+
+/** What has a meaning below a schema; null where nothing has. */
+type Node =
+  | { readonly type: 'leaf'; readonly meaning: Meaning }
+  | { readonly type: 'object'; readonly meaning: Meaning | undefined; readonly entries: readonly Entry[] }
+  | { readonly type: 'record'; readonly value: Node }
+  | { readonly type: 'list'; readonly meaning: Meaning | undefined; readonly item: Node | null }
+  | { readonly type: 'either'; readonly meaning: Meaning | undefined; readonly options: readonly Option[] }
+  /** Known only with the value: a block by its kind. */
+  | { readonly type: 'by-value'; readonly get: (value: unknown) => v.GenericSchema };
+/** A field of an object; `order` names the field that orders it. */
+interface Entry { readonly key: string; readonly node: Node; readonly order: string | undefined }
+/** One of several objects, known by its fields. */
+interface Option { readonly fields: ReadonlySet<string>; readonly required: readonly string[]; readonly literals: readonly (readonly [string, unknown])[]; readonly node: Node | null }
+
+type Schema = v.GenericSchema & {
+  readonly type: string; readonly pipe?: readonly { readonly kind: string }[]; readonly entries?: Readonly<Record<string, Schema>>; readonly wrapped?: Schema;
+  readonly item?: Schema; readonly value?: Schema; readonly options?: readonly Schema[]; readonly getter?: (value: unknown) => v.GenericSchema; readonly literal?: unknown;
+};
+type Fields = Readonly<Record<string, unknown>>;
+
+const nodes = new WeakMap<v.GenericSchema, { readonly node: Node | null }>();
+
+function nodeOf(schema: v.GenericSchema): Node | null {
+  let known = nodes.get(schema);
+  if (!known) nodes.set(schema, (known = { node: compile(schema) }));
+  return known.node;
+}
+
+/** The schema that says what a piped one lets through. */
+function inner(schema: v.GenericSchema): Schema {
+  const piped = (schema as Schema).pipe?.findLast((one) => one.kind === 'schema') as Schema | undefined;
+  return piped === undefined || piped === schema ? (schema as Schema) : inner(piped);
+}
+
+const OPTIONAL: ReadonlySet<string> = new Set(['optional', 'exact_optional', 'nullable', 'nullish', 'undefinedable']);
+
+function compile(schema: v.GenericSchema): Node | null {
+  const meaning = meaningOf(schema);
+  const { type, entries, wrapped, item, value, options, getter } = inner(schema);
+  if (OPTIONAL.has(type) && wrapped) return nodeOf(wrapped);
+  if (entries) {
+    const found = Object.entries(entries).flatMap(([key, one]): Entry[] => {
+      const node = nodeOf(one);
+      return node ? [{ key, node, order: orderFor(entries, key) }] : [];
+    });
+    return found.length > 0 || meaning ? { type: 'object', meaning, entries: found } : null;
+  }
+  if (type === 'record' && value) {
+    const node = nodeOf(value);
+    return node && { type: 'record', value: node };
+  }
+  if (type === 'array' && item) {
+    const node = nodeOf(item);
+    return node || meaning ? { type: 'list', meaning, item: node } : null;
+  }
+  if (type === 'lazy' && getter) return { type: 'by-value', get: getter };
+  if (options && options.every((one) => typeof one === 'object' && inner(one).entries)) {
+    const found = options.map(optionOf);
+    return meaning || found.some(({ node }) => node) ? { type: 'either', meaning, options: found } : null;
+  }
+  return meaning ? { type: 'leaf', meaning } : null;
+}
+
+function orderFor(entries: Readonly<Record<string, Schema>>, key: string): string | undefined {
+  return Object.keys(entries).find((one) => {
+    const meaning = meaningOf(entries[one]!);
+    return meaning?.means === 'order' && meaning.of === key;
+  });
+}
+
+function optionOf(schema: Schema): Option {
+  const fields = Object.entries(inner(schema).entries!);
+  return {
+    fields: new Set(fields.map(([key]) => key)), required: fields.filter(([, one]) => !OPTIONAL.has(inner(one).type)).map(([key]) => key),
+    literals: fields.filter(([, one]) => inner(one).type === 'literal').map(([key, one]) => [key, inner(one).literal]), node: nodeOf(schema),
+  };
+}
+
+function optionFor(options: readonly Option[], value: Fields): Node | null {
+  const fits = ({ fields, required, literals }: Option) => required.every((key) => key in value) && literals.every(([key, one]) => value[key] === one) && Object.keys(value).every((key) => fields.has(key));
+  return options.find(fits)?.node ?? null;
+}
+
+const isObject = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/**
+ * Called for every field with a meaning.
+ *
+ * @param at keys from where the walk began, in lists the ids of their entries; the very same list each time, to be copied by who keeps it
+ * @param beside the object that has the field
+ */
+export type See = (meaning: Meaning, value: unknown, at: readonly string[], beside: Fields) => void;
+
+/**
+ * Goes through every field of a value that has a meaning by its schema. A value
+ * that does not fit the schema is passed over where it does not.
+ *
+ * @param inOrder whether records are gone through in the order that stands beside them, and by that only, rather than as they are kept
+ */
+export function walk(schema: v.GenericSchema, value: unknown, see: See, at: string[] = [], inOrder = false): void {
+  const node = nodeOf(schema);
+  if (node) go(node, value, see, at, {}, inOrder, undefined);
+}
+
+function go(node: Node, value: unknown, see: See, at: string[], beside: Fields, inOrder: boolean, order: unknown): void {
+  if (value === undefined || value === null) {
+    // That nothing is there is said too: what is shown may hang on it.
+    if ('meaning' in node && node.meaning) see(node.meaning, value, at, beside);
+    return;
+  }
+  if ('meaning' in node && node.meaning) see(node.meaning, value, at, beside);
+  switch (node.type) {
+    case 'leaf': return;
+    case 'by-value': {
+      const known = nodeOf(node.get(value));
+      if (known) go(known, value, see, at, beside, inOrder, undefined);
+      return;
+    }
+    case 'list':
+      if (node.item && Array.isArray(value)) value.forEach((one: unknown, i) => within(node.item!, one, listKey(one, i), see, at, beside, inOrder, undefined));
+      return;
+    case 'record':
+      if (!isObject(value)) return;
+      for (const key of inOrder && Array.isArray(order) ? (order as string[]) : Object.keys(value)) if (Object.hasOwn(value, key)) within(node.value, value[key], key, see, at, beside, inOrder, undefined);
+      return;
+    case 'object':
+      if (!isObject(value)) return;
+      for (const { key, node: one, order: by } of node.entries) within(one, value[key], key, see, at, value, inOrder, by === undefined ? undefined : value[by]);
+      return;
+    case 'either': {
+      const option = isObject(value) ? optionFor(node.options, value) : null;
+      if (option) go(option, value, see, at, beside, inOrder, undefined);
+    }
+  }
+}
+
+function within(node: Node, value: unknown, key: string, see: See, at: string[], beside: Fields, inOrder: boolean, order: unknown): void {
+  at.push(key);
+  go(node, value, see, at, beside, inOrder, order);
+  at.pop();
+}
+
+/** What an entry of a list is called in an address: its id where it has one, for its position may change. */
+function listKey(one: unknown, position: number): string {
+  return isObject(one) && typeof one['id'] === 'string' ? one['id'] : String(position);
+}
+
+/** The value with every field of a meaning put through `change`; the very same value when nothing changed. What `change` has changed is not gone into. */
+export function mapFields<T>(schema: v.GenericSchema, value: T, change: (meaning: Meaning, value: unknown, beside: Fields) => unknown): T {
+  const node = nodeOf(schema);
+  return node ? (changed(node, value, change, {}) as T) : value;
+}
+
+function changed(node: Node, value: unknown, change: (meaning: Meaning, value: unknown, beside: Fields) => unknown, beside: Fields): unknown {
+  if (value === undefined || value === null) return value;
+  if ('meaning' in node && node.meaning) {
+    const other = change(node.meaning, value, beside);
+    if (other !== value) return other;
+  }
+  switch (node.type) {
+    case 'leaf': return value;
+    case 'by-value': {
+      const known = nodeOf(node.get(value));
+      return known ? changed(known, value, change, beside) : value;
+    }
+    case 'list': {
+      if (!node.item || !Array.isArray(value)) return value;
+      const list = value.map((one: unknown) => changed(node.item!, one, change, beside));
+      return list.some((one, i) => one !== value[i]) ? list : value;
+    }
+    case 'record': return isObject(value) ? withChanges(value, Object.keys(value).map((key) => [key, changed(node.value, value[key], change, beside)])) : value;
+    case 'object': return isObject(value) ? withChanges(value, node.entries.map(({ key, node: one }) => [key, changed(one, value[key], change, value)])) : value;
+    case 'either': {
+      const option = isObject(value) ? optionFor(node.options, value) : null;
+      return option ? changed(option, value, change, beside) : value;
+    }
+  }
+}
+
+function withChanges(value: Fields, entries: readonly (readonly [string, unknown])[]): Fields {
+  let next: Record<string, unknown> | undefined;
+  for (const [key, one] of entries) if (one !== value[key]) (next ??= { ...value })[key] = one;
+  return next ?? value;
+}
+
+/** One field of an object, as it is offered where the object stands. */
+export interface FieldHere { readonly key: string; readonly meaning: Meaning; readonly value: unknown }
+
+/**
+ * What is at an address below a value: the meaning of the field there, and the
+ * fields with a meaning that it has itself.
+ */
+export function fieldAt(schema: v.GenericSchema, value: unknown, address: readonly string[]): { readonly meaning: Meaning | undefined; readonly fields: readonly FieldHere[] } {
+  let node = nodeOf(schema);
+  let here = value;
+  for (const key of ['', ...address]) {
+    if (key !== '') {
+      node = node && below(node, key);
+      here = isObject(here) || Array.isArray(here) ? (here as unknown as Fields)[key] : undefined;
+    }
+    if (node?.type === 'by-value') node = here === undefined ? null : nodeOf(node.get(here));
+    if (node?.type === 'either' && !node.meaning && isObject(here)) node = optionFor(node.options, here);
+  }
+  const fields = node?.type === 'object' && isObject(here) ? node.entries.flatMap(({ key, node: one }): FieldHere[] => ('meaning' in one && one.meaning ? [{ key, meaning: one.meaning, value: (here as Fields)[key] }] : [])) : [];
+  return { meaning: node && 'meaning' in node ? node.meaning : undefined, fields };
+}
+
+function below(node: Node, key: string): Node | null {
+  switch (node.type) {
+    case 'object': return node.entries.find((one) => one.key === key)?.node ?? null;
+    case 'record': return node.value;
+    case 'list': return node.item;
+    case 'either': return node.options.map(({ node: one }) => (one ? below(one, key) : null)).find((one) => one !== null) ?? null;
+    default: return null;
+  }
+}
+
+/**
+ * The value with the field at an address set, where `is` what stands there; entries
+ * of lists are named by their ids. The very same value where it is not.
+ */
+export function replaceAt<T>(value: T, address: readonly string[], is: unknown, to: unknown): T {
+  const [key, ...rest] = address;
+  if (key === undefined) return value === is ? (to as T) : value;
+  if (Array.isArray(value)) {
+    const at = value.findIndex((one, i) => listKey(one, i) === key);
+    const next: unknown = at < 0 ? undefined : replaceAt(value[at] as unknown, rest, is, to);
+    return at < 0 || next === value[at] ? value : (value.with(at, next) as T);
+  }
+  if (!isObject(value) || !Object.hasOwn(value, key)) return value;
+  const next = replaceAt(value[key], rest, is, to);
+  return next === value[key] ? value : { ...value, [key]: next };
+}

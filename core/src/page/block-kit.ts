@@ -1,0 +1,123 @@
+import type { Element } from 'hast';
+import { element, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type Kit, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
+import { recipes } from '../style/index.ts';
+import { assetFile } from './asset-file.ts';
+import { placed, type Build } from './build.ts';
+import { buttonRecipes } from './button-recipes.ts';
+import { buttonIcon, icon } from './icon.ts';
+import { hrefOf, inlineNodes } from './inline.ts';
+import { logo } from './logo.ts';
+
+/** The element of a block, with its places noted; an empty one for a block of a kind that nobody knows. */
+export function blockElement(build: Build, block: Block): Element {
+  return kindOf(block)?.tree(new BlockKit(build, block), block) ?? element('div', {});
+}
+
+/** What kinds build with, on a page: every place it paints is noted in `build`. */
+class BlockKit implements Kit {
+  readonly paint: Paints;
+  readonly #build: Build;
+  readonly #block: Block;
+  readonly #address: Path;
+
+  constructor(build: Build, block: Block) {
+    this.#build = build;
+    this.#block = block;
+    this.#address = [...build.address, 'blocks', block.id];
+    this.paint = paintsOn(build);
+  }
+
+  get overPicture(): boolean {
+    return this.#build.over === 'picture';
+  }
+
+  htmlId(name: string): string {
+    return this.#build.idHere(name).replace(':', '-');
+  }
+
+  painted(as: PaintedAs, className = '', more: Properties = {}): Properties {
+    return placed(this.#place(as), className, more);
+  }
+
+  words(tag: string, slot: string, at: Path, style: Path, how: WordsHow = {}): Element {
+    const value = this.#value(at);
+    // One link alone is edited by its text.
+    const kept = typeof value === 'string' || Array.isArray(value) ? at : [...at, 'text'];
+    const content = typeof value === 'string' ? [{ text: value }] : Array.isArray(value) ? (value as Inline[]) : [value as Inline];
+    const set = this.#value(style) as string;
+    const place = this.#build.place({
+      id: this.#id(slot), kind: 'text', label: labelled(how.called ?? this.#build.site.brand.styles[set]!.label, plainText(content)), level: how.level ?? null,
+      recipes: this.#build.textRecipes(set, how.slot), style: set, styled: [...this.#address, ...style], words: [...this.#address, ...kept], block: this.#address,
+    });
+    const id = this.#id(slot);
+    return element(tag, placed(place, how.className ?? '', how.attributes ?? {}), inlineNodes(this.#build, id.slice(0, id.lastIndexOf('/')), content, place));
+  }
+
+  picture(slot: string, at: Path, className: string): Element {
+    const { asset: id, alt } = this.#value(at) as { readonly asset: string; readonly alt: string };
+    const { site } = this.#build;
+    const asset = site.assets[id];
+    const place = this.#build.place({
+      id: this.#id(slot === '' ? 'picture' : `${slot}/picture`), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address,
+      recipes: [recipes.corner('picture'), ...this.#build.edgeColor('picture'), ...this.#build.drawing(asset)],
+    });
+    return element('img', placed(place, className, { src: asset ? assetFile(asset, site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
+  }
+
+  button(slot: string, at: Path, { submit }: { readonly submit: boolean } = { submit: false }): Element {
+    const item = this.#value(at) as ButtonItem;
+    const { site, ground } = this.#build;
+    const address = [...this.#address, ...at];
+    const place = this.#build.place({
+      id: this.#id(slot === '' ? item.id : `${slot}/${item.id}`), kind: 'button', label: labelled('Button', item.label), style: site.brand.buttonStyle, canBeDisabled: submit,
+      item: address, words: [...address, 'label'], block: this.#address, recipes: buttonRecipes(site.brand, ground, item.variant, item.size),
+    });
+    const inside = item.icon ? [buttonIcon(item.icon), item.label] : [item.label];
+    if (site.brand.iconSide === 'after') inside.reverse();
+    const className = item.icon ? 'button with-icon' : 'button';
+    return submit
+      ? element('button', placed(place, className, { type: 'button' }), inside)
+      : element('a', placed(place, className, { href: hrefOf(site, item.href) }), inside);
+  }
+
+  icon(slot: string, name: IconName, beside: string): Element {
+    const text = this.#build.idHere(this.#id(beside));
+    return icon(this.#build, this.#id(slot), name, this.#build.places.findLast((one) => one.id === text)!);
+  }
+
+  logo(slot: string): Element | undefined {
+    return logo(this.#build, this.#id(slot), this.#build.site.shared.header.name);
+  }
+
+  onSurface(as: Omit<PaintedAs, 'kind'>, className: string, ground?: string): { readonly kit: Kit; readonly properties: Properties } {
+    const surface = this.#place({ ...as, kind: 'surface' });
+    const build = ground === undefined ? this.#build.onto(surface, this.#build.ground, null) : this.#build.onto(surface, ground);
+    return { kit: new BlockKit(build, this.#block), properties: placed(surface, className) };
+  }
+
+  #place({ slot, kind, label, paint, style, words }: PaintedAs) {
+    return this.#build.place({ id: this.#id(slot), kind, label, recipes: [...paint], block: this.#address, ...(style === undefined ? {} : { style }), ...(words === undefined ? {} : { words: [...this.#address, ...words] }) });
+  }
+
+  #id(slot: string): string {
+    return `${this.#block.id}/${slot}`;
+  }
+
+  #value(at: Path): unknown {
+    let value: unknown = this.#block;
+    for (const key of at) value = (value as Record<string, unknown>)[key];
+    return value;
+  }
+}
+
+/** The recipes that kinds ask for, on the ground where the build stands. */
+function paintsOn(build: Build): Paints {
+  return {
+    text: (style, slot) => build.textRecipes(style, slot), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => build.edgeColor(use),
+    inset: () => {
+      const space = build.spaceFor('card');
+      return space === undefined ? [] : [recipes.inset(space)];
+    },
+    rule: () => recipes.rule(build.ground), line: recipes.line, stripe: () => recipes.stripe(build.ground), field: () => recipes.field(build.ground),
+  };
+}
