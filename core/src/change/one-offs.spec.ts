@@ -43,7 +43,7 @@ describe('a one-off split off', () => {
   });
   it('is, for a text, a style with the size and weight it had', () => {
     const site = withValues(text, set('o1', text.id, 'font-size', '31px'), set('o2', text.id, 'font-weight', '600'));
-    const next = applyChange(site, splitStyle(site, oneOff(text), text.words!.slice(0, -1), 'apart')!).site;
+    const next = applyChange(site, splitStyle(site, oneOff(text), text.styled!, 'apart')!).site;
     expect([painted(next, text, 'font-size'), painted(next, text, 'font-weight')]).toEqual(['31', '600']);
     expect(next.pages[text.page]!.overrides).toEqual({});
     expect(next.brand.styles['apart']!.size).toEqual({ kind: 'pinned', small: 31, large: 31 });

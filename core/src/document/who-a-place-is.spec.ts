@@ -110,7 +110,7 @@ describe('who a place is', () => {
     const site = usedThrice();
     const place = placeOf(site, 'home', 's2:c1/text');
     const now = set(site, place, 'used', value('31px', 'font-size'));
-    const edit = splitStyle(now, { anchor: anchorOf(place, 'used'), ground: place.ground, item: null }, place.words!.slice(0, -1), 'apart')!;
+    const edit = splitStyle(now, { anchor: anchorOf(place, 'used'), ground: place.ground, item: null }, place.styled!, 'apart')!;
     const after = acceptChange(now, edit).site;
     expect(after.shared.overrides).toEqual({});
     expect(after.shared.sections['common']!.blocks['c1']).toEqual(jasmine.objectContaining({ style: 'apart' }));

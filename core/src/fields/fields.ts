@@ -39,6 +39,14 @@ export function ranged(name: RangeName) {
   return v.pipe(v.number(), v.finite(), v.minValue(min, `must be at least ${min}${unit}`), v.maxValue(max, `must be at most ${max}${unit}`));
 }
 
+/**
+ * One of several objects, told apart by which field is there: what is wrong with it
+ * is said of the one it is, with the path of the field. The last is taken where none is.
+ */
+export function byField<const S extends readonly (readonly [string | null, v.GenericSchema])[]>(options: S): v.GenericSchema<v.InferInput<S[number][1]>, v.InferOutput<S[number][1]>> {
+  return v.lazy((input) => options.find(([field]) => field === null || (typeof input === 'object' && input !== null && Object.hasOwn(input, field)))![1] as never);
+}
+
 /** A list of ids that orders a record. */
 export const Order = v.pipe(v.array(Id), v.maxLength(LIMITS.list, `must have at most ${LIMITS.list} entries`));
 export const PageOrder = v.pipe(v.array(Id), v.maxLength(LIMITS.pages, `must have at most ${LIMITS.pages} entries`));

@@ -7,7 +7,7 @@ import { kindOfBlock } from './kind.ts';
 import { levelChoice } from './level.ts';
 import { Alt, asLine, choiceOf, nameOf, orderOf, refTo } from './meaning.ts';
 
-const ACROSS = ['1', '2', '3', '4'] as const;
+const ACROSS = [1, 2, 3, 4].map((across) => ({ value: across, label: across === 1 ? 'one' : `${across} side by side` }));
 
 const Card = v.strictObject({
   id: Id, heading: nameOf('card'), content: Content,
@@ -19,7 +19,7 @@ const Card = v.strictObject({
 /** Cards on a ground of their own, side by side where there is room. */
 export const cards = kindOfBlock('cards', {
   ground: refTo('ground', 'Ground', true), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
-  across: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4)), 'Side by side', ACROSS, { looks: false, offered: true }),
+  across: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4)), 'Cards in a row', ACROSS, { looks: false, offered: true }),
   order: orderOf('items'), items: byId(Card),
 }, {
   label: 'Cards', column: 'parts',

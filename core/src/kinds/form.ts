@@ -19,7 +19,7 @@ const Field = v.strictObject({
 /** A form: fields with label, help and error, and the button that sends it. */
 export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of labels', true), helpStyle: refTo('style', 'Style of help', true), order: orderOf('items'), items: byId(Field), submit: ButtonItem }, {
   label: 'Form', column: 'parts',
-  tree(kit, { id: block, labelStyle, order, items, submit }) {
+  tree(kit, { id: block, labelStyle, order, items }) {
     const rows = order.map((id) => {
       const field = items[id]!;
       const control = kit.htmlId(`${block}-${id}`);

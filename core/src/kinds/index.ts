@@ -1,7 +1,8 @@
-export { Block, allKinds, kindOf, withKind, type BlockOf } from './kinds.ts';
+export { Block, allKinds, kindOf, withKind, wordsIn, type BlockOf } from './kinds.ts';
 export { kindOfBlock, type BlockBase, type Kind, type SampleBrand } from './kind.ts';
 export { ButtonItem } from './button-item.ts';
 export { Content, Href, Inline, plainText } from './inline.ts';
+export { emphasised, linked, runAt } from './runs.ts';
 export { ICON_NAMES, IconName } from './icon-name.ts';
 export { asLine, asLink, asOrder, asWords, choiceOf, lineOf, nameOf, orderOf, refTo, TARGETS, type Meaning, type NameKind, type Target } from './meaning.ts';
 export { fieldAt, mapFields, replaceAt, walk, type FieldHere } from './walk.ts';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Copy, Id, text } from '../fields/index.ts';
+import { byField, Copy, Id, text } from '../fields/index.ts';
 import { asLink, asWords, refTo } from './meaning.ts';
 
 /** Where a link leads: a page of the site by id, or an address. Scripts and unknown schemes are refused. */
@@ -10,10 +10,10 @@ export const Href = asLink(v.variant('to', [
 export type Href = v.InferOutput<typeof Href>;
 
 /** A run of text in a paragraph. Links and marked words carry their own id; strong and emphasis do not. */
-export const Inline = v.union([
-  v.strictObject({ text: Copy, mark: v.optional(v.picklist(['strong', 'em'])) }),
-  v.strictObject({ id: Id, link: Href, text: Copy }),
-  v.strictObject({ id: Id, marked: v.literal(true), text: Copy }),
+export const Inline = byField([
+  ['link', v.strictObject({ id: Id, link: Href, text: Copy })],
+  ['marked', v.strictObject({ id: Id, marked: v.literal(true), text: Copy })],
+  [null, v.strictObject({ text: Copy, mark: v.optional(v.picklist(['strong', 'em'])) })],
 ]);
 export type Inline = v.InferOutput<typeof Inline>;
 

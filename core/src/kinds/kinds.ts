@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import { buttons } from './buttons.ts';
+import { plainText, type Inline } from './inline.ts';
+import { walk } from './walk.ts';
 import { cards } from './cards.ts';
 import { figures } from './figures.ts';
 import { form } from './form.ts';
@@ -48,4 +50,14 @@ export function withKind<T>(kind: Kind, work: () => T): T {
   } finally {
     known.delete(kind.kind);
   }
+}
+
+/** The words that a block shows, each in one piece: what is searched. */
+export function wordsIn(block: Block): string[] {
+  const found: string[] = [];
+  walk(Block, block, (meaning, value) => {
+    if (meaning.means === 'words' && Array.isArray(value)) found.push(plainText(value as Inline[]));
+    else if (meaning.means === 'line' && typeof value === 'string' && value !== '') found.push(value);
+  }, [], true);
+  return found;
 }

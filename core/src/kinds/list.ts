@@ -8,7 +8,7 @@ import { choiceOf, orderOf, refTo } from './meaning.ts';
 
 /** A list: with dots, numbered, or with an icon before each item. */
 export const list = kindOfBlock('list', {
-  style: refTo('style', 'Style', true), ordered: choiceOf(v.boolean(), 'Numbered', ['true', 'false'], { looks: false }), icon: v.optional(iconChoice('Icon of the whole list', 'ordered')),
+  style: refTo('style', 'Style', true), ordered: choiceOf(v.boolean(), 'Before each item', [{ value: false, label: 'a dot' }, { value: true, label: 'its number' }], { looks: false, offered: true }), icon: v.optional(iconChoice('Icon of the whole list', 'ordered')),
   order: orderOf('items'), items: byId(v.strictObject({ id: Id, content: Content })),
 }, {
   label: 'List', column: 'words',

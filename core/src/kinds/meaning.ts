@@ -8,6 +8,9 @@ export type Target = (typeof TARGETS)[number];
 /** What short names are of: under hostile copy each becomes as long as the longest of its kind. */
 export type NameKind = 'menu' | 'button' | 'card' | 'label' | 'cell' | 'heading';
 
+/** One of a few values, and what it is called. */
+export interface Option { readonly value: string | number | boolean; readonly label: string }
+
 /**
  * What a field of the document means. A schema says it beside what it allows, and
  * everything that has to do with a field's meaning is worked out from here:
@@ -26,7 +29,7 @@ export type Meaning =
   /** Where a link leads. */
   | { readonly means: 'link' }
   /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
-  | { readonly means: 'choice'; readonly label: string; readonly options: readonly string[]; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
+  | { readonly means: 'choice'; readonly label: string; readonly options: readonly Option[]; /** What it is called that none is chosen, where that may be. */ readonly none: string; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
   /** The order of a record that stands beside it. */
   | { readonly means: 'order'; readonly of: string };
 
@@ -48,8 +51,8 @@ export const asLine = <const S extends v.GenericSchema<string>>(schema: S, name:
 export const Alt = means(Copy, { means: 'alt' });
 
 /** One of a few values, named on the desk by `label`. */
-export function choiceOf<const S extends v.GenericSchema>(schema: S, label: string, options: readonly string[], how: { readonly looks?: boolean; readonly offered?: boolean; readonly unless?: string } = {}) {
-  return means(schema, { means: 'choice', label, options, looks: how.looks ?? true, offered: how.offered ?? false, ...(how.unless === undefined ? {} : { unless: how.unless }) });
+export function choiceOf<const S extends v.GenericSchema>(schema: S, label: string, options: readonly (Option | string)[], how: { readonly looks?: boolean; readonly offered?: boolean; readonly unless?: string; readonly none?: string } = {}) {
+  return means(schema, { means: 'choice', label, options: options.map((one) => (typeof one === 'string' ? { value: one, label: one } : one)), none: how.none ?? 'none', looks: how.looks ?? true, offered: how.offered ?? false, ...(how.unless === undefined ? {} : { unless: how.unless }) });
 }
 
 /** The order of the record in the field `of` beside it. */

@@ -3,15 +3,17 @@ import { meaningOf, type Meaning } from './meaning.ts';
 
 /** What has a meaning below a schema; null where nothing has. */
 type Node =
-  | { readonly type: 'leaf'; readonly meaning: Meaning }
+  | { readonly type: 'leaf'; readonly meaning: Meaning; readonly schema: v.GenericSchema }
   | { readonly type: 'object'; readonly meaning: Meaning | undefined; readonly entries: readonly Entry[] }
   | { readonly type: 'record'; readonly value: Node }
-  | { readonly type: 'list'; readonly meaning: Meaning | undefined; readonly item: Node | null }
+  | { readonly type: 'list'; readonly meaning: Meaning | undefined; readonly item: Node | null; readonly schema: v.GenericSchema }
   | { readonly type: 'either'; readonly meaning: Meaning | undefined; readonly options: readonly Option[] }
   /** Known only with the value: a block by its kind. */
   | { readonly type: 'by-value'; readonly get: (value: unknown) => v.GenericSchema };
+/** How a field says that it has no value, where it may have none. */
+export type Empty = 'null' | 'absent' | 'never';
 /** A field of an object; `order` names the field that orders it. */
-interface Entry { readonly key: string; readonly node: Node; readonly order: string | undefined }
+interface Entry { readonly key: string; readonly node: Node; readonly order: string | undefined; readonly empty: Empty }
 /** One of several objects, known by its fields. */
 interface Option { readonly fields: ReadonlySet<string>; readonly required: readonly string[]; readonly literals: readonly (readonly [string, unknown])[]; readonly node: Node | null }
 
@@ -44,7 +46,8 @@ function compile(schema: v.GenericSchema): Node | null {
   if (entries) {
     const found = Object.entries(entries).flatMap(([key, one]): Entry[] => {
       const node = nodeOf(one);
-      return node ? [{ key, node, order: orderFor(entries, key) }] : [];
+      const { type: wrapper } = inner(one);
+      return node ? [{ key, node, order: orderFor(entries, key), empty: !OPTIONAL.has(wrapper) ? 'never' : wrapper === 'nullable' ? 'null' : 'absent' }] : [];
     });
     return found.length > 0 || meaning ? { type: 'object', meaning, entries: found } : null;
   }
@@ -54,14 +57,14 @@ function compile(schema: v.GenericSchema): Node | null {
   }
   if (type === 'array' && item) {
     const node = nodeOf(item);
-    return node || meaning ? { type: 'list', meaning, item: node } : null;
+    return node || meaning ? { type: 'list', meaning, item: node, schema } : null;
   }
   if (type === 'lazy' && getter) return { type: 'by-value', get: getter };
   if (options && options.every((one) => typeof one === 'object' && inner(one).entries)) {
     const found = options.map(optionOf);
     return meaning || found.some(({ node }) => node) ? { type: 'either', meaning, options: found } : null;
   }
-  return meaning ? { type: 'leaf', meaning } : null;
+  return meaning ? { type: 'leaf', meaning, schema } : null;
 }
 
 function orderFor(entries: Readonly<Record<string, Schema>>, key: string): string | undefined {
@@ -187,13 +190,13 @@ function withChanges(value: Fields, entries: readonly (readonly [string, unknown
 }
 
 /** One field of an object, as it is offered where the object stands. */
-export interface FieldHere { readonly key: string; readonly meaning: Meaning; readonly value: unknown }
+export interface FieldHere { readonly key: string; readonly meaning: Meaning; readonly value: unknown; readonly empty: Empty }
 
 /**
- * What is at an address below a value: the meaning of the field there, and the
- * fields with a meaning that it has itself.
+ * What is at an address below a value: the meaning of the field there with the
+ * schema it has to fit, and the fields with a meaning that it has itself.
  */
-export function fieldAt(schema: v.GenericSchema, value: unknown, address: readonly string[]): { readonly meaning: Meaning | undefined; readonly fields: readonly FieldHere[] } {
+export function fieldAt(schema: v.GenericSchema, value: unknown, address: readonly string[]): { readonly meaning: Meaning | undefined; readonly schema: v.GenericSchema | undefined; readonly fields: readonly FieldHere[] } {
   let node = nodeOf(schema);
   let here = value;
   for (const key of ['', ...address]) {
@@ -204,8 +207,8 @@ export function fieldAt(schema: v.GenericSchema, value: unknown, address: readon
     if (node?.type === 'by-value') node = here === undefined ? null : nodeOf(node.get(here));
     if (node?.type === 'either' && !node.meaning && isObject(here)) node = optionFor(node.options, here);
   }
-  const fields = node?.type === 'object' && isObject(here) ? node.entries.flatMap(({ key, node: one }): FieldHere[] => ('meaning' in one && one.meaning ? [{ key, meaning: one.meaning, value: (here as Fields)[key] }] : [])) : [];
-  return { meaning: node && 'meaning' in node ? node.meaning : undefined, fields };
+  const fields = node?.type === 'object' && isObject(here) ? node.entries.flatMap(({ key, node: one, empty }): FieldHere[] => ('meaning' in one && one.meaning ? [{ key, meaning: one.meaning, value: (here as Fields)[key], empty }] : [])) : [];
+  return { meaning: node && 'meaning' in node ? node.meaning : undefined, schema: node?.type === 'leaf' || node?.type === 'list' ? node.schema : undefined, fields };
 }
 
 function below(node: Node, key: string): Node | null {

@@ -5,4 +5,5 @@ export { partShapes, type PartShape } from './shape.ts';
 export { hrefOf } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';
 export { charactersOf, missingCharacters } from './site-text.ts';
+export { offeredFields, type Offered } from './offered.ts';
 export { buttonRecipes } from './button-recipes.ts';

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { SlotName, SlotValue } from '../ground/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
 import { OwnShape, shapeFields } from './shape-parts.ts';
-import { byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from '../fields/index.ts';
+import { byField, byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from '../fields/index.ts';
 import { orderOf, refTo } from '../kinds/index.ts';
 
 const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
@@ -13,11 +13,13 @@ const ShiftSchema = v.strictObject({
   chroma: ranged('chromaShare'),
   hue: ranged('hueTurn'),
 });
-const RuleSchema = v.union([
-  ShiftSchema,
-  v.strictObject({ kind: v.literal('mix'), source: Id, with: Id, share: ranged('share') }),
-  v.strictObject({ kind: v.literal('contrast'), source: Id, on: Id, ratio: ranged('ratio') }),
-  v.strictObject({ kind: v.literal('over'), source: Id, on: Id, alpha: ranged('share') }),
+const RuleSchema = byField([
+  ['kind', v.variant('kind', [
+    v.strictObject({ kind: v.literal('mix'), source: Id, with: Id, share: ranged('share') }),
+    v.strictObject({ kind: v.literal('contrast'), source: Id, on: Id, ratio: ranged('ratio') }),
+    v.strictObject({ kind: v.literal('over'), source: Id, on: Id, alpha: ranged('share') }),
+  ])],
+  [null, ShiftSchema],
 ]);
 
 /** A named colour. `typed` keeps the notation as it was written; a derived swatch has a `rule` and its `color` is what the rule last gave. */

@@ -3,7 +3,7 @@ import { LIMITS } from '../fields/index.ts';
 import { walk, type Target } from '../kinds/index.ts';
 import { checkBrand } from './brand-references.ts';
 import { Brand } from './brand.ts';
-import { need, sameKeys, unique, type Dangling, type Miss } from './miss.ts';
+import { sameKeys, unique, type Dangling, type Miss } from './miss.ts';
 import type { Section } from './section.ts';
 import { ownSections, type SectionAt } from './sections-of.ts';
 import { Asset, Page, Shared, type Site } from './site.ts';

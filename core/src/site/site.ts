@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { byId, Hex, Id, Label, LIMITS, PageOrder, ranged, record, text } from '../fields/index.ts';
+import { byField, byId, Hex, Id, Label, LIMITS, PageOrder, ranged, record, text } from '../fields/index.ts';
 import { asLine, asOrder, nameOf, orderOf, refTo } from '../kinds/index.ts';
 import { Brand } from './brand.ts';
 import { Section } from './section.ts';
@@ -8,9 +8,9 @@ import { Override } from './override.ts';
 import { SCHEMA_VERSION } from './versions/chain.ts';
 
 /** A section on a page: its own, or a reference to a shared one. */
-export const SectionEntry = v.union([
-  v.strictObject({ id: Id, shared: refTo('section', 'Shared section') }),
-  v.strictObject({ id: Id, own: Section }),
+export const SectionEntry = byField([
+  ['shared', v.strictObject({ id: Id, shared: refTo('section', 'Shared section') })],
+  [null, v.strictObject({ id: Id, own: Section })],
 ]);
 export type SectionEntry = v.InferOutput<typeof SectionEntry>;
 

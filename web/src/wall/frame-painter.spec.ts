@@ -3,7 +3,7 @@ import { literal, small } from '../testing/small.ts';
 import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
 import { compareDocument, readLayout } from './compare.ts';
-import { readInline } from './words-editor.ts';
+import { readInline } from './read-inline.ts';
 
 describe('a frame on the wall', () => {
   let frame: HTMLIFrameElement;

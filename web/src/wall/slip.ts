@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, plural, setValue, siteIndex, splitStyle, splitVariant, valueAt, type BandId, type Block, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
+import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, type BandId, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
 import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
-import { SlipItem } from './slip-item.ts';
+import { SlipFields } from './slip-fields.ts';
+import { WordsTools } from './words-tools.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
 
 /** What a place is made of, hung beside it: values with their chains, and what can be done. */
 @Component({
   selector: 'yo-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SlipItem, StandingSign, VerdictRule, TextField, Choice, Reaching],
+  imports: [SlipFields, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
   host: { role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },
@@ -56,18 +57,12 @@ export class Slip {
     const place = this.place();
     return site && place ? slipValues(site, place) : [];
   });
-  /** The text block behind the place, when it is one: its style and level are chosen here. */
-  protected readonly block = computed(() => {
-    const site = this.#editor.shown();
-    const address = this.place()?.words?.slice(0, -1);
-    const block = site && address ? (valueAt(site, address) as Block | undefined) : undefined;
-    return block?.kind === 'text' && address ? { address, style: block.style, level: block.level } : undefined;
+  /** Address of the id of its style, where the style is that of these words alone. */
+  readonly #ownStyle = computed(() => {
+    const { styled, words } = this.place() ?? {};
+    const owner = words?.slice(0, -1);
+    return styled && owner && styled.length === owner.length + 1 && owner.every((key, i) => styled[i] === key) ? styled : undefined;
   });
-  protected readonly styles = computed(() => {
-    const brand = this.#editor.shown()?.brand;
-    return brand ? brand.styleOrder.map((id) => ({ value: id, label: brand.styles[id]!.label })) : [];
-  });
-  protected readonly levels = [{ value: '', label: 'paragraph' }, ...[1, 2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: `level ${level}` }))];
 
   /** The flat colours of the drawing the place shows, each with the swatch it follows. */
   protected readonly drawing = computed(() => {
@@ -112,12 +107,12 @@ export class Slip {
     const site = this.#editor.current();
     const place = this.place();
     if (!site || !place) return '';
-    return splitVariant(site, this.#oneOff(place), 'new') ? 'Split off as a variant of its own' : this.block() && splitStyle(site, this.#oneOff(place), this.block()!.address, 'new') ? 'Make a style of it' : '';
+    return splitVariant(site, this.#oneOff(place), 'new') ? 'Split off as a variant of its own' : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new') ? 'Make a style of it' : '';
   });
   protected splitOff(): void {
     const place = this.place()!;
-    const block = this.block()?.address;
-    this.#editor.commit((site) => splitVariant(site, this.#oneOff(place), freshId('variant')) ?? (block && splitStyle(site, this.#oneOff(place), block, freshId('style'))));
+    const styled = this.#ownStyle();
+    this.#editor.commit((site) => splitVariant(site, this.#oneOff(place), freshId('variant')) ?? (styled && splitStyle(site, this.#oneOff(place), styled, freshId('style'))));
   }
   /** What a shared part is made of changes wherever it is used: so do the values that become a variant or style of it. */
   #oneOff(place: Place): OneOff {
@@ -145,15 +140,6 @@ export class Slip {
     if (!property || literalCss(property, withUnit(property, css)) === undefined) return `“${css.slice(0, 24)}” is no value for ${property ?? 'this'} that can be worked out. Nothing was changed.`;
     return '';
   };
-
-  protected setStyle(style: string): void {
-    const { address } = this.block()!;
-    this.#editor.commit((site) => setValue(site, `Style of ${this.place()!.label}`, [...address, 'style'], style));
-  }
-  protected setLevel(level: string): void {
-    const { address } = this.block()!;
-    this.#editor.commit((site) => setValue(site, `Level of ${this.place()!.label}`, [...address, 'level'], level === '' ? null : Number(level)));
-  }
 }
 
 /** A bare figure where a length is meant is one in px. */

@@ -1,13 +1,44 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { MOST_COPY, cleanText, setValue, siteIndex, valueAt, type Inline } from '@yohaku/core';
-import { Editor, SiteActions } from '../state/index.ts';
+import { cleanText, emphasised, fieldProblem, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type Place } from '@yohaku/core';
+import { Editor, SiteActions, freshId } from '../state/index.ts';
+import { readInline, tooMuch } from './read-inline.ts';
+
+/** Words that are being edited where they stand. */
+export interface EditedWords {
+  readonly page: string;
+  readonly place: string;
+  /** Whether they may have emphasis and links; a line has neither. */
+  readonly rich: boolean;
+  /** Where the words that are chosen lead, and whether they are emphasised. */
+  readonly link: Href | null;
+  readonly mark: 'strong' | 'em' | null;
+}
+
+/** One editing of words, from its start until it is done or dropped. */
+interface Session { readonly finish: (keep: boolean) => void; readonly mark: (mark: 'strong' | 'em') => void; readonly link: (link: Href | null) => void }
 
 /** Editing of words where they stand: the parent listens, the page itself runs no script. */
 @Injectable({ providedIn: 'root' })
 export class WordsEditor {
   readonly #editor = inject(Editor);
   readonly #store = inject(Store);
+  readonly #edited = signal<EditedWords | null>(null);
+  readonly edited = this.#edited.asReadonly();
+  #session: Session | undefined;
+
+  /** Puts emphasis on the chosen words, or takes it off. */
+  mark(mark: 'strong' | 'em'): void {
+    this.#session?.mark(mark);
+  }
+  /** Makes a link of the chosen words, or (null) takes it off. */
+  link(link: Href | null): void {
+    this.#session?.link(link);
+  }
+  /** Ends the editing: done, or dropped. */
+  finish(keep: boolean): void {
+    this.#session?.finish(keep);
+  }
 
   /** Starts editing a place's words; ends with Enter or on leaving (done) or Escape (dropped). */
   edit(document: Document, page: string, placeId: string): void {
@@ -15,41 +46,65 @@ export class WordsEditor {
     const place = site && siteIndex(site).byAddress.get(`${page} ${placeId}`);
     const element = document.querySelector<HTMLElement>(`[data-place="${placeId}"]`);
     if (!site || !place?.words || !element || element.isContentEditable) return;
-    const address = place.words;
-    const before = valueAt(site, address) as Inline[];
+    this.#session?.finish(true);
+    const kept = valueAt(site, place.words);
     const html = element.innerHTML;
-    element.setAttribute('contenteditable', 'true');
+    const words = typeof kept === 'string' ? line(element, kept) : rich(element, kept as readonly Inline[], place, () => this.#tell(place, words));
     element.focus();
+    if (typeof kept === 'string') document.getSelection()?.selectAllChildren(element);
     const finish = (keep: boolean) => {
-      const after = readInline(element, before);
-      const problem = keep ? tooMuch(after) : '';
-      // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be shortened.
+      const after = words.read();
+      const problem = !keep || same(after, kept) ? '' : typeof after === 'string' ? problemWords(fieldProblem(site, place.words!, after)) : tooMuch(after);
+      // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be mended.
       if (problem) return this.#store.dispatch(SiteActions.notice({ words: `${place.label} was not saved: ${problem} What you typed stands there still; Escape drops it.` }));
-      element.removeEventListener('blur', leave);
-      element.removeEventListener('keydown', key);
-      element.removeEventListener('paste', paste);
+      for (const [type, listener] of listeners) element.removeEventListener(type, listener as EventListener);
+      document.removeEventListener('selectionchange', told);
       element.removeAttribute('contenteditable');
       element.innerHTML = html;
-      if (!keep) return;
-      this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, address, after));
-      if (JSON.stringify(after) !== JSON.stringify(before)) this.#askForProvisional(place.style);
+      this.#session = undefined;
+      this.#edited.set(null);
+      if (!keep || same(after, kept)) return;
+      this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, place.words!, after));
+      this.#askForProvisional(place.style);
     };
-    const leave = () => finish(true);
     const key = (event: KeyboardEvent) => {
+      const command = event.ctrlKey || event.metaKey ? event.key.toLowerCase() : '';
+      const mark = command === 'b' ? 'strong' : command === 'i' ? 'em' : undefined;
       if (event.key === 'Escape') finish(false);
       else if (event.key === 'Enter') {
         event.preventDefault();
         finish(true);
+      } else if (mark) {
+        event.preventDefault();
+        this.mark(mark);
+      } else if (event.key === ' ' && element.tagName === 'BUTTON') {
+        // A button takes the space bar for a press.
+        event.preventDefault();
+        document.execCommand('insertText', false, ' ');
       }
       event.stopPropagation();
     };
-    const paste = (event: ClipboardEvent) => {
-      event.preventDefault();
-      document.execCommand('insertText', false, (event.clipboardData?.getData('text/plain') ?? '').replace(/\s+/g, ' '));
-    };
-    element.addEventListener('blur', leave);
-    element.addEventListener('keydown', key);
-    element.addEventListener('paste', paste);
+    const listeners = [
+      // Whoever goes on in the tools beside the words has not left them.
+      ['blur', () => setTimeout(() => globalThis.document.activeElement?.closest(TOOLS) || document.activeElement === element && document.hasFocus() || finish(true))],
+      ['keydown', key],
+      ['paste', (event: ClipboardEvent) => {
+        event.preventDefault();
+        document.execCommand('insertText', false, (event.clipboardData?.getData('text/plain') ?? '').replace(/\s+/g, ' '));
+      }],
+      // A button or a link that is edited is not pressed.
+      ['click', (event: Event) => event.preventDefault()],
+    ] as const;
+    for (const [type, listener] of listeners) element.addEventListener(type, listener as EventListener);
+    const told = () => this.#tell(place, words);
+    document.addEventListener('selectionchange', told);
+    this.#session = { finish, mark: words.mark, link: words.link };
+    this.#tell(place, words);
+  }
+
+  #tell(place: Place, words: Words): void {
+    const { link, mark } = words.chosen();
+    this.#edited.set({ page: place.page, place: place.id, rich: words.rich, link, mark });
   }
 
   /** Real words have come to where a size or a family is not decided yet: says so, once they stand. */
@@ -62,51 +117,109 @@ export class WordsEditor {
   }
 }
 
-/** Reads edited words back: text, emphasis, and the links and marked words that were there before. Anything else becomes its text. */
-export function readInline(element: Element, before: readonly Inline[]): Inline[] {
-  const runs: Inline[] = [];
-  const known = new Map(before.flatMap((run) => ('id' in run ? [[run.id, run] as const] : [])));
-  const visit = (node: Node): void => {
-    if (node.nodeType === 3) return push({ text: node.textContent ?? '' });
-    if (node.nodeType !== 1) return;
-    const tag = (node as Element).tagName.toLowerCase();
-    const link = tag === 'a' || tag === 'mark' ? known.get((node as Element).getAttribute('data-place')?.split('/').at(-1) ?? '') : undefined;
-    if (link) {
-      if (node.textContent) runs.push({ ...link, text: node.textContent });
-    } else if (tag === 'strong' || tag === 'b') push({ text: node.textContent ?? '', mark: 'strong' });
-    else if (tag === 'em' || tag === 'i') push({ text: node.textContent ?? '', mark: 'em' });
-    else node.childNodes.forEach(visit);
-  };
-  const push = (run: { text: string; mark?: 'strong' | 'em' }): void => {
-    if (run.text === '') return;
-    const last = runs.at(-1);
-    if (last && !('id' in last) && last.mark === run.mark) runs[runs.length - 1] = { ...last, text: last.text + run.text };
-    else runs.push(run);
-  };
-  element.childNodes.forEach(visit);
-  return runs.map((run) => ({ ...run, text: cleanText(run.text.replaceAll('\u00a0', ' ')) })).flatMap(inParts);
+/** The tools beside words, by their tag. */
+export const TOOLS = 'yo-words-tools';
+
+const same = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
+const problemWords = (problem: string): string => (problem === '' ? '' : `it ${problem}.`);
+
+/** Words in an element: how they are read, and what the tools do to them. */
+interface Words {
+  readonly rich: boolean;
+  readonly read: () => string | Inline[];
+  readonly mark: (mark: 'strong' | 'em') => void;
+  readonly link: (link: Href | null) => void;
+  readonly chosen: () => { readonly link: Href | null; readonly mark: 'strong' | 'em' | null };
 }
 
-/** Most runs of words in one paragraph. */
-const MOST_RUNS = 200;
-
-/** What makes words too much to be kept, with what to do; nothing when they are not. */
-export function tooMuch(runs: readonly Inline[]): string {
-  const long = runs.find((run) => run.text.length > MOST_COPY);
-  if (long) return `the ${'link' in long ? 'link' : 'marked part'} “${long.text.slice(0, 24)}…” is over ${MOST_COPY} characters. Shorten it.`;
-  return runs.length > MOST_RUNS ? `it has ${runs.length} parts (links, emphasis, 4,000 characters each), and ${MOST_RUNS} are the most. Take some of it into another paragraph.` : '';
+/** One line of plain words, without what else stands in its element. */
+function line(element: HTMLElement, text: string): Words {
+  element.textContent = text;
+  element.setAttribute('contenteditable', 'plaintext-only');
+  const nothing = () => undefined;
+  return { rich: false, read: () => cleanText((element.textContent ?? '').replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')).trim(), mark: nothing, link: nothing, chosen: () => ({ link: null, mark: null }) };
 }
 
-/** A run that is longer than a run may be as several that read the same; nothing of it is cut. A link stays one: it is refused by name. */
-function inParts(run: Inline): Inline[] {
-  if (run.text.length <= MOST_COPY || 'id' in run) return [run];
-  const parts: Inline[] = [];
-  for (let at = 0; at < run.text.length; ) {
-    let end = Math.min(run.text.length, at + MOST_COPY);
-    // Never between the halves of one character.
-    if (end < run.text.length && /[\ud800-\udbff]/.test(run.text[end - 1]!)) end--;
-    parts.push({ ...run, text: run.text.slice(at, end) });
-    at = end;
+/** Running words with emphasis and links. */
+function rich(element: HTMLElement, before: readonly Inline[], place: Place, changed: () => void): Words {
+  const document = element.ownerDocument;
+  element.setAttribute('contenteditable', 'true');
+  let known = before;
+  let chosen = { start: 0, end: 0 };
+  const look = () => {
+    const range = document.getSelection()?.rangeCount ? document.getSelection()!.getRangeAt(0) : undefined;
+    // What was chosen stays so while the tools are in hand.
+    if (range && element.contains(range.commonAncestorContainer)) {
+      const start = offsetOf(element, range.startContainer, range.startOffset);
+      chosen = { start, end: start + range.toString().length };
+    }
+    return chosen;
+  };
+  const show = (runs: readonly Inline[]) => {
+    known = [...known, ...runs];
+    const looks = new Map([...element.querySelectorAll('a, mark')].map((one) => [one.getAttribute('data-place'), one.className]));
+    const base = place.id.slice(0, place.id.lastIndexOf('/'));
+    element.replaceChildren(...runs.map((run) => {
+      const tag = 'link' in run ? 'a' : 'marked' in run ? 'mark' : 'mark' in run ? run.mark : undefined;
+      if (!tag) return document.createTextNode(run.text);
+      const made = document.createElement(tag);
+      made.textContent = run.text;
+      if ('id' in run) {
+        const id = `${base}/${run.id}`;
+        made.setAttribute('data-place', id);
+        made.className = looks.get(id) ?? `link ${recipeClass(recipes.link(place.ground))}`;
+        if (tag === 'a') made.setAttribute('href', '#');
+      }
+      return made;
+    }));
+    element.focus();
+    choose(element, chosen.start, chosen.end);
+    changed();
+  };
+  const read = () => readInline(element, known);
+  return {
+    rich: true, read,
+    mark: (mark) => {
+      const { start, end } = look();
+      if (start < end) show(emphasised(read(), start, end, mark));
+    },
+    link: (link) => {
+      const { start, end } = look();
+      if (start < end || !link) show(linked(read(), start, end, link, freshId('l')));
+    },
+    chosen: () => {
+      const { start, end } = look();
+      const run = runAt(read(), start, end);
+      return { link: run && 'link' in run ? run.link : null, mark: run && 'mark' in run ? (run.mark ?? null) : null };
+    },
+  };
+}
+
+/** Characters of an element before a point in it. */
+function offsetOf(element: Element, node: Node, offset: number): number {
+  const range = element.ownerDocument.createRange();
+  range.selectNodeContents(element);
+  range.setEnd(node, offset);
+  return range.toString().length;
+}
+
+/** Chooses the words between two offsets. */
+function choose(element: HTMLElement, start: number, end: number): void {
+  const document = element.ownerDocument;
+  const range = document.createRange();
+  const walker = document.createTreeWalker(element, 4);
+  let from = 0;
+  range.selectNodeContents(element);
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    const { length } = node.textContent ?? '';
+    if (start >= from && start <= from + length) range.setStart(node, start - from);
+    if (end >= from && end <= from + length) {
+      range.setEnd(node, end - from);
+      break;
+    }
+    from += length;
   }
-  return parts;
+  const selection = document.getSelection();
+  selection?.removeAllRanges();
+  selection?.addRange(range);
 }

@@ -69,11 +69,11 @@ function slotValue(site: Site, { value }: Override): SlotValue {
  * size, weight, line height and letter spacing of the place. The text takes the
  * new style; the values on it go.
  *
- * @param block address of the text block
+ * @param styled address of the id of its text style
  * @returns undefined where none of these is set on it
  */
-export function splitStyle(site: Site, at: OneOff, block: readonly string[], id: string): Edit | undefined {
-  const style = site.brand.styles[valueAt(site, [...block, 'style']) as string];
+export function splitStyle(site: Site, at: OneOff, styled: readonly string[], id: string): Edit | undefined {
+  const style = site.brand.styles[valueAt(site, styled) as string];
   const values = setOn(site, at).filter((one) => one.value.kind === 'literal' && STYLE_FIELD[one.property]?.(one.value.css) !== undefined);
   if (!style || values.length === 0) return undefined;
   const styles = Object.values(site.brand.styles);
@@ -82,7 +82,7 @@ export function splitStyle(site: Site, at: OneOff, block: readonly string[], id:
   const made: TextStyle = { ...style, ...fields, id, label, path: uniquePath(label, styles.map((one) => one.path)), levels: [] };
   return {
     label: `Style ${label} of one text`,
-    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, [...block, 'style'], id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id))],
+    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, styled, id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id))],
   };
 }
 

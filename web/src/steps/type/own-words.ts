@@ -22,7 +22,7 @@ function textOf(site: Site, page: string, wanted: (use: string) => boolean): str
   const place = pageTree(site, page).places.find((one) => one.kind === 'text' && one.words && one.style && wanted(site.brand.styles[one.style]!.use));
   let value: unknown = site;
   for (const part of place?.words ?? []) value = (value as Record<string, unknown>)[part];
-  const text = Array.isArray(value) ? plainText(value as Inline[]) : '';
+  const text = Array.isArray(value) ? plainText(value as Inline[]) : typeof value === 'string' ? value : '';
   return text === '' ? undefined : text;
 }
 

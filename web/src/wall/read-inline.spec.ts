@@ -1,5 +1,5 @@
 import type { Inline } from '@yohaku/core';
-import { readInline, tooMuch } from './words-editor.ts';
+import { readInline, tooMuch } from './read-inline.ts';
 
 describe('reading edited words back', () => {
   const link: Inline = { id: 'l1', link: { to: 'url', url: 'https://a.example' }, text: 'here' };

@@ -1,0 +1,10 @@
+import * as v from 'valibot';
+import { fieldAt } from '../kinds/index.ts';
+import { Site } from './site.ts';
+
+/** What is wrong with a value for the field at an address, by its schema; empty when nothing is. */
+export function fieldProblem(site: Site, address: readonly string[], value: unknown): string {
+  const { schema } = fieldAt(Site, site, address);
+  const result = schema && v.safeParse(schema, value);
+  return result === undefined || result.success ? '' : result.issues[0].message;
+}

@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { offeredFields, setValue, type Offered, type Place } from '@yohaku/core';
+import { Editor, Reaching, type Scope } from '../state/index.ts';
+import { Choice } from '../ui/index.ts';
+
+/** What is chosen of a place where it stands, by what its kind says of itself: the variant and icon of a button, the style and level of a text, how many cards are in a row. */
+@Component({
+  selector: 'yo-slip-fields',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice, Reaching],
+  template: `
+    @if (fields().length > 0) {
+      <div class="picks" [yoReaching]="here()">
+        @for (field of fields(); track field.address.join('/')) {
+          <yo-choice [label]="field.label" [value]="field.value" [options]="field.options" [width]="width(field)" (chosen)="set(field, $event)" />
+        }
+      </div>
+    }
+  `,
+  styles: `.picks { display: flex; flex-wrap: wrap; gap: 6px 3px; padding: 4px 0 8px; }`,
+})
+export class SlipFields {
+  readonly #editor = inject(Editor);
+  readonly place = input.required<Place>();
+  readonly here = input.required<Scope>();
+  protected readonly fields = computed(() => {
+    const site = this.#editor.shown();
+    return site ? offeredFields(site, this.place()) : [];
+  });
+
+  /** Three stand in one row where their names are short; two where they are not. */
+  protected width({ label, options }: Offered): number {
+    const longest = Math.max(label.length, ...options.map((one) => one.label.length));
+    return this.fields().length === 3 && longest <= 8 ? (longest <= 7 ? 69 : 86) : this.fields().length === 3 && longest <= 11 ? 100 : 129;
+  }
+
+  protected set(field: Offered, value: string): void {
+    this.#editor.commit((site) => setValue(site, `${field.label} of ${this.place().label}`, field.address, field.kept(value)));
+  }
+}
