@@ -1,4 +1,5 @@
 import { setValue, type Change } from '@yohaku/core';
+import { brokenDocuments } from '../../../../demo/src/testing/broken.ts';
 import { small } from '../../testing/small.ts';
 import { SiteActions } from './site.actions.ts';
 import { closedSite, siteReducer, type SiteState } from './site.reducer.ts';
@@ -16,6 +17,19 @@ describe('site state', () => {
     expect(held.shown!.brand.corners.button).toBe(30);
     expect([held.current, held.pending, held.done]).toEqual([state.current, [], []] as never);
     expect(siteReducer(held, SiteActions.preview({ edit: null })).shown).toBe(state.current);
+  });
+
+  it('refuses a document broken in any one place as the server does: nothing changes, nothing is sent, and it says what is wrong', () => {
+    const state = loaded();
+    let count = 0;
+    for (const { at, value, sure, words } of brokenDocuments(state.current as unknown as Record<string, unknown>)) {
+      if (!sure) continue;
+      count++;
+      const after = siteReducer(state, SiteActions.commit({ edit: { label: 'Broken', ops: [{ op: 'set', at: [...at], ...(value === undefined ? {} : { value }) }] }, id: 'broken-1' }));
+      if (after.current !== state.current || after.pending.length > 0 || after.done.length > 0) fail(`${words} was taken`);
+      if (after.notice.length < 10) fail(`${words}: nothing was said`);
+    }
+    expect(count).toBeGreaterThan(500);
   });
 
   it('gives the identical state when nothing happens', () => {
