@@ -1,8 +1,8 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
+const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
-  number: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
+  number: [], css: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
   site: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds'],
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site'],
   logo: ['number', 'color', 'fields', 'kinds', 'site', 'style'],
@@ -18,7 +18,7 @@ const MAY = {
   render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'logo'],
   stress: ['fields', 'kinds', 'site'],
   specimen: ['number', 'color', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'reach', 'render'],
-  formats: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
+  formats: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
   exchange: ['number', 'color', 'palette', 'ground', 'type', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'formats'],
 };
 

@@ -1,4 +1,5 @@
 export * from './number/index.ts';
+export * from './css/index.ts';
 export * from './color/index.ts';
 export * from './drawing/index.ts';
 export * from './palette/index.ts';

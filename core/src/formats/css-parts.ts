@@ -1,6 +1,6 @@
 import { round } from '../number/index.ts';
-import { VAR } from './var.ts';
-import { partsOf, readBoxShadow, readSingle, readTransition } from './css-values.ts';
+import { namedProperty, oneValue, partsOf } from '../css/index.ts';
+import { readBoxShadow, readSingle, readTransition } from './css-values.ts';
 import { readPart, type IncomingPart } from './dtcg-parts.ts';
 import type { LeftToken } from './incoming.ts';
 
@@ -11,8 +11,6 @@ const TEXT = [
 ] as const;
 const DURATION = /-duration$/;
 const EASING = /-(?:easing|ease|timing|timing-function|curve)$/;
-/** `font` in short: slant, weight, size with line height, families. */
-const FONT = /^(?:(italic|oblique|normal)\s+)?(?:(\d{3}|bold|normal)\s+)?([\d.]+(?:px|rem))(?:\s*\/\s*([\d.]+(?:px|rem)?))?\s+(.+)$/;
 const CORNER = /(?:^|-)(?:radius|radii|corners?|rounded)(?:-|$)/i;
 
 /**
@@ -47,10 +45,10 @@ export function readSheetParts(values: ReadonlyMap<string, string>, written: Rea
   }
   for (const [name, css] of values) {
     // What is nothing but another property's value goes with that.
-    if (told.has(name) || VAR.test(written.get(name)!)) continue;
+    if (told.has(name) || namedProperty(written.get(name)!) !== undefined) continue;
     const shadow = readBoxShadow(css);
     const transition = readTransition(css);
-    const font = FONT.exec(css);
+    const font = fontOf(css);
     if (typeof shadow === 'string') add(name, [name], shadow);
     else if (shadow) {
       const px = (value: number) => ({ value, unit: 'px' });
@@ -58,8 +56,7 @@ export function readSheetParts(values: ReadonlyMap<string, string>, written: Rea
       add(name, [name], typed(name, 'shadow', { offsetX: px(shadow.x), offsetY: px(shadow.y), blur: px(shadow.blur), spread: px(shadow.spread), color: layer }));
     } else if (transition) add(name, [name], typed(name, 'transition', { duration: { value: transition.duration, unit: 'ms' }, timingFunction: transition.easing }));
     else if (font) {
-      const [, slant, weight, size, height, families] = font;
-      add(name, [name], typed(name, 'typography', textOf(new Map(Object.entries({ fontSize: size, fontWeight: weight, lineHeight: height, fontFamily: families, fontStyle: slant }).filter((one): one is [string, string] => one[1] !== undefined)))));
+      add(name, [name], typed(name, 'typography', textOf(font)));
     } else if (CORNER.test(name) && readSingle(css).px !== undefined) add(name, [name], typed(name, 'dimension', { value: readSingle(css).px, unit: 'px' }));
   }
   return { parts, left, told };
@@ -87,4 +84,26 @@ function textOf(given: ReadonlyMap<string, string>): Record<string, unknown> {
     if (css.trim() !== '' && Number.isFinite(Number(css))) return [field, Number(css)];
     return [field, px === undefined ? css : { value: px, unit: 'px' }];
   }));
+}
+
+/** The parts of `font` in short (CSS Fonts 4, 2.8): slant and weight if any, size with or without line height, families; undefined for anything else. */
+function fontOf(css: string): ReadonlyMap<string, string> | undefined {
+  const [first, ...others] = partsOf(css, ',');
+  const parts = first === undefined ? [] : partsOf(first, ' ');
+  const found = new Map<string, string>();
+  const before = (field: string, fits: (one: string) => boolean) => {
+    if (parts[0] !== undefined && fits(parts[0])) found.set(field, parts.shift()!);
+  };
+  before('fontStyle', (one) => ['italic', 'oblique', 'normal'].includes(one));
+  before('fontWeight', (one) => ['bold', 'normal'].includes(one) || /^\d{3}$/.test(one));
+  // With spaces around the slash it is a part of its own.
+  const [size, ...rest] = parts.join(' ').split(/\s*\/\s*/);
+  const [height, ...family] = rest.length > 0 ? rest.join('/').split(' ') : [undefined, ...(size ?? '').split(' ').slice(1)];
+  const length = (size ?? '').split(' ')[0]!;
+  const one = oneValue(length);
+  if (!one || !('number' in one) || !['px', 'rem'].includes(one.unit) || family.length === 0) return undefined;
+  found.set('fontSize', length);
+  if (height !== undefined) found.set('lineHeight', height);
+  found.set('fontFamily', [family.join(' '), ...others].join(', '));
+  return found;
 }

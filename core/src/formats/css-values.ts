@@ -1,4 +1,5 @@
 import { parseColor, type Rgb8 } from '../color/index.ts';
+import { oneValue, partsOf } from '../css/index.ts';
 
 type Curve = readonly [number, number, number, number];
 
@@ -10,38 +11,28 @@ const EASINGS: Readonly<Record<string, Curve>> = { linear: [0, 0, 1, 1], ease: [
 
 /** Reads one value as CSS writes it: `12px`, `.75rem`, `0`, `0.02em`, `150ms`, `0.2s`, `ease-out`, `cubic-bezier(…)`. */
 export function readSingle(css: string): Single {
-  const text = css.trim().toLowerCase();
-  const measured = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(px|rem|em|ms|s)?$/.exec(text);
-  if (measured) {
-    const number = Number(measured[1]);
+  const one = oneValue(css);
+  if (!one) return {};
+  if ('number' in one) {
+    const { number } = one;
     if (!Number.isFinite(number)) return {};
-    switch (measured[2]) {
+    switch (one.unit) {
       case 'px': return { px: number };
       case 'rem': return { px: number * 16 };
       case 'em': return { em: number };
       case 'ms': return { ms: number };
       case 's': return { ms: number * 1000 };
-      default: return number === 0 ? { px: 0, em: 0 } : {};
+      case '': return number === 0 ? { px: 0, em: 0 } : {};
+      default: return {};
     }
   }
-  const curve = EASINGS[text] ?? readCurve(text);
+  const curve = 'word' in one ? EASINGS[one.word.toLowerCase()] : one.call === 'cubic-bezier' ? curveOf(one.of) : undefined;
   return curve ? { curve } : {};
 }
 
-function readCurve(text: string): Curve | undefined {
-  const numbers = /^cubic-bezier\(([^()]*)\)$/.exec(text)?.[1]!.split(',').map(Number);
-  return numbers?.length === 4 && numbers.every(Number.isFinite) ? (numbers as unknown as Curve) : undefined;
-}
-
-/** The parts of a value between spaces, or between commas, that stand in no brackets and no quotes. */
-export function partsOf(css: string, separator: ' ' | ','): string[] {
-  const pieces = css.match(/(?:"[^"]*"|'[^']*'|[\w-]*\((?:[^()]|\([^()]*\))*\)|[^\s,"'()]+|,|\s+)/g) ?? [];
-  const parts = [''];
-  for (const piece of pieces) {
-    if (separator === ',' ? piece === ',' : piece.trim() === '') parts.push('');
-    else parts[parts.length - 1] += piece;
-  }
-  return parts.map((one) => one.trim()).filter((one) => one !== '');
+function curveOf(numbers: readonly string[]): Curve | undefined {
+  const four = numbers.map(Number);
+  return four.length === 4 && four.every(Number.isFinite) ? (four as unknown as Curve) : undefined;
 }
 
 /** Offsets, blur and spread in px, and the colour of a shadow. */

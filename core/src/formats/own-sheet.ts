@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { hex, parseColor, readGradient } from '../color/index.ts';
+import { namedProperty } from '../css/index.ts';
 import { readCorner, valueAt, withValue } from '../change/index.ts';
 import { lengthOf } from '../reach/index.ts';
 import { Brand, toIssues } from '../site/index.ts';
@@ -8,7 +9,6 @@ import { LIBRARY } from '../type/index.ts';
 import { readBoxShadow, readSingle } from './css-values.ts';
 import { editedValue, type ReadBrand } from './dtcg-read.ts';
 import { MOST_KEPT, keptSize } from './kept.ts';
-import { VAR } from './var.ts';
 
 type Edited = readonly { readonly at: readonly string[]; readonly value: unknown }[];
 
@@ -66,7 +66,7 @@ function valueIn(brand: Brand, path: string): string | undefined {
 function edited(brand: Brand, table: TokenTable, token: Token, css: string, byProperty: ReadonlyMap<string, string>): Edited | undefined {
   const at = token.address?.slice(1);
   if (!at) return undefined;
-  const target = table.get(byProperty.get(VAR.exec(css)?.[1] ?? '') ?? '');
+  const target = table.get(byProperty.get(namedProperty(css) ?? '') ?? '');
   const value = target ? pointing(at, target) : literal(brand, token, at, css);
   if (value !== undefined) return [{ at, value }];
   return target ? undefined : byDtcg(brand, token, at, css);

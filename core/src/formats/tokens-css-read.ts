@@ -1,4 +1,4 @@
-import { customProperties } from './custom-properties.ts';
+import { customProperties, namedProperty } from '../css/index.ts';
 import { customProperty, tokenCssValue, type Token, type TokenTable } from '../style/index.ts';
 
 /** A token table with the values that a `tokens.css` has for its tokens; the same table when they are all equal. */
@@ -11,7 +11,7 @@ export function tableFromCss(table: TokenTable, css: string): TokenTable {
     const path = byProperty.get(property);
     const token = path && table.get(path);
     if (!token || tokenCssValue(token) === value) continue;
-    const alias = /^var\((--[a-z0-9-]+)\)$/.exec(value)?.[1];
+    const alias = namedProperty(value);
     const { alias: _alias, css: _css, ...rest } = token;
     next.set(token.path, (alias && byProperty.has(alias) ? { ...rest, alias: byProperty.get(alias)! } : { ...rest, css: value }) satisfies Token);
     edited = true;

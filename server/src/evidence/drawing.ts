@@ -1,3 +1,4 @@
+import * as csstree from 'css-tree';
 import { fromHtml } from 'hast-util-from-html';
 import type { Element, Nodes } from 'hast';
 import { ALIKE, deltaE, extractPalette, hex, parseColor, plural, rgb8ToOklab, type EvidenceColor, type ParsedColor, type Pixels } from '@yohaku/core';
@@ -61,8 +62,10 @@ function paint(tally: ColorTally, name: string, svg: string, node: Element): boo
   }
   const style = node.properties['style'];
   if (typeof style === 'string')
-    for (const [, property, value] of style.matchAll(/([\w-]+)\s*:\s*([^;]+)/g))
-      if (/^(fill|stroke|stop-color|flood-color|color)$/.test(property!)) use(property === 'stop-color' ? 'stopColor' : property!, attributeColor(value!.trim()), value!.trim());
+    csstree.walk(csstree.parse(style, { context: 'declarationList', parseValue: false }), { visit: 'Declaration', enter: ({ property, value }) => {
+      const written = value.type === 'Raw' ? value.value.trim() : '';
+      if (/^(fill|stroke|stop-color|flood-color|color)$/.test(property)) use(property === 'stop-color' ? 'stopColor' : property, attributeColor(written), written);
+    } });
   return fills;
 }
 

@@ -45,7 +45,10 @@ export function readSheet(tally: ColorTally, file: string, css: string): string[
           tally.written(color, file, css, start + index, length);
         } else tally.mention(color, file, css, start + index, length, roleOf(node.property, selector));
       }
-      for (const match of text.matchAll(/var\(\s*(--[\w-]+)/g)) uses.push({ name: match[1]!, property: node.property, selector });
+      csstree.walk(node.value, { visit: 'Function', enter: (call) => {
+        const name = call.name.toLowerCase() === 'var' ? call.children.first : null;
+        if (name?.type === 'Identifier') uses.push({ name: name.name, property: node.property, selector });
+      } });
     },
   });
   for (const { name, property, selector: of } of uses) {
@@ -55,9 +58,16 @@ export function readSheet(tally: ColorTally, file: string, css: string): string[
   return notes;
 }
 
+/** Tokens of CSS in which names are no colours (CSS Syntax 3, 4). */
+const BLANKED: ReadonlySet<string> = new Set(['string-token', 'bad-string-token', 'url-token', 'bad-url-token', 'comment-token']);
+
 /** Addresses and strings blanked out, so that names in them are no colours; lengths stay. */
 function wordsOnly(text: string): string {
-  return text.replace(/url\([^)]*\)|"[^"]*"|'[^']*'|\/\*[^]*?\*\//g, (found) => ' '.repeat(found.length));
+  let blanked = text;
+  csstree.tokenize(text, (type, start, end) => {
+    if (BLANKED.has(csstree.tokenNames[type] ?? '')) blanked = blanked.slice(0, start) + ' '.repeat(end - start) + blanked.slice(end);
+  });
+  return blanked;
 }
 
 /** A presentation attribute of a page or drawing as a colour. */

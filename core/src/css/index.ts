@@ -1,0 +1,1 @@
+export { customProperties, namedProperty, oneValue, partsOf, withReferences, type One } from './read-css.ts';

@@ -1,2 +1,0 @@
-/** A value that is nothing but another custom property, whose name is caught. */
-export const VAR = /^var\(\s*(--[^,)\s]+)\s*(?:,[\s\S]*)?\)$/;
