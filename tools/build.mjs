@@ -2,6 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, gzip } from 'node:zlib';
 import { BUILD, ROOT } from './paths.mjs';
 import { UseError, say } from './say.mjs';
 
@@ -36,14 +38,28 @@ export async function buildServer() {
   writeFileSync(stamp, hash);
 }
 
-/** Builds the desk when its sources changed. */
-export function buildWeb() {
+/** Builds the desk when its sources changed, each file in the forms it is sent in. */
+export async function buildWeb() {
   const stamp = join(BUILD, 'web.stamp');
   const hash = sourceHash(['core/src', 'web/src', 'web/public', 'web/angular.json', 'web/package.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'web/tsconfig.worker.json', 'package-lock.json']);
   if (isFresh(stamp, hash) && existsSync(join(ROOT, 'web/dist/browser/index.html'))) return;
   say('building the desk (about a minute)');
   const done = spawnSync(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 2, 2], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
   if (done.status !== 0) throw new UseError('the desk could not be built; see the lines above.');
+  await pack(join(ROOT, 'web/dist/browser'));
   mkdirSync(BUILD, { recursive: true });
   writeFileSync(stamp, hash);
+}
+
+/** Below this a file gains nothing by being packed, bytes. */
+const WORTH_PACKING = 1024;
+
+/** Puts a packed form beside every file of text: as small as it gets, for it is made once and sent often. */
+async function pack(folder) {
+  const files = readdirSync(folder, { recursive: true }).map((name) => join(folder, name)).filter((file) => /\.(js|css|html|json|svg|txt)$/.test(file) && statSync(file).size > WORTH_PACKING);
+  await Promise.all(files.map(async (file) => {
+    const bytes = readFileSync(file);
+    writeFileSync(`${file}.br`, await promisify(brotliCompress)(bytes));
+    writeFileSync(`${file}.gz`, await promisify(gzip)(bytes, { level: 9 }));
+  }));
 }

@@ -47,7 +47,7 @@ export async function start({ port, data, empty }) {
     if (wanted !== 0) await probePort(wanted);
     ensurePackages();
     await buildServer();
-    buildWeb();
+    await buildWeb();
     if (!process.env.DATABASE_URL) {
       ensurePostgres();
       say('starting PostgreSQL');

@@ -28,7 +28,7 @@ export async function test(wanted) {
   const work = async (url) => {
     const done = await inTurns(parts.filter((part) => part !== 'e2e').flatMap((part) => jobs[part]({ url, chrome })).sort((one, other) => other.long - one.long));
     if (parts.includes('e2e')) {
-      buildWeb();
+      await buildWeb();
       done.push(...(await inTurns(jobs.e2e({ url, chrome }))));
     }
     return done;

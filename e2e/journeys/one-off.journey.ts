@@ -95,3 +95,52 @@ test('a value of a shared text is set on this page only, or wherever it is used,
   await expect(desk.told()).toContainText('4 places changed');
   expect(await size('Contact at 390')).toBe('44px');
 });
+
+test('words are edited where they stand, whatever they are of; emphasis and links are offered beside them', async ({ desk, page }) => {
+  await page.getByRole('button', { name: 'Fares', exact: true }).click();
+  const wide = desk.frame('Fares at 1280');
+  const narrow = desk.frame('Fares at 390');
+  const type = async (place: string, words: string) => {
+    await wide.locator(`[data-place="${place}"]`).dblclick();
+    await expect(wide.locator(`[data-place="${place}"]`)).toHaveAttribute('contenteditable', /true|plaintext-only/);
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type(words);
+    await page.keyboard.press('Enter');
+    await expect(narrow.locator(`[data-place="${place}"]`)).toHaveText(words);
+  };
+  const first = async (selector: string) => (await wide.locator(selector).first().getAttribute('data-place'))!;
+  await type(await first('.menu-link'), 'Where to');
+  await type(await first('.button'), 'Look at it now');
+  await type(await first('td'), 'A cell of its own');
+  await type(await first('th'), 'A head');
+  // A line that must say something is not lost when it says nothing: it stays to be mended, or is dropped.
+  const heading = wide.locator('.button').first();
+  await heading.dblclick();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/was not saved: it must not be empty\. What you typed stands there still/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(heading).toHaveText('Look at it now');
+
+  // Emphasis and a link by the tools beside the words, all of it one edit.
+  const text = wide.locator('p[data-place]').first();
+  const id = (await text.getAttribute('data-place'))!;
+  await text.dblclick();
+  const slip = page.getByRole('dialog');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Strong words and a way home');
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowRight');
+  await slip.getByRole('button', { name: 'Strong', exact: true }).click();
+  await expect(slip.getByRole('button', { name: 'Strong', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('End');
+  for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
+  await desk.choose('Leads to', 'Contact', slip);
+  await slip.getByRole('button', { name: 'Done' }).click();
+  await expect(narrow.locator(`[data-place="${id}"] strong`)).toHaveText('Strong');
+  await expect(narrow.locator(`[data-place="${id}"] a`)).toHaveText('way home');
+  await expect(narrow.locator(`[data-place="${id}"] a`)).toHaveAttribute('href', 'contact.html');
+  await page.getByRole('button', { name: /^Undo Words of/ }).click();
+  await expect(narrow.locator(`[data-place="${id}"] strong`)).toHaveCount(0);
+});

@@ -4,8 +4,8 @@ import type { Place } from '../page/index.ts';
 import { cellValue, colorOf, siteIndex, type Group } from '../reach/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
 import { washUnder } from './pixels/index.ts';
-import type { Site, State } from '../site/index.ts';
-import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
+import type { Site, State, PaintedProperty } from '../site/index.ts';
+import { tokenTable, type TokenTable } from '../style/index.ts';
 import { aspectsOf, standsOnItself, strictestNeed, type PairRule } from './need.ts';
 
 /** One painted layer of a pair: its value, and the tokens on the way to it, the nearest first; none for a value set on a place. */

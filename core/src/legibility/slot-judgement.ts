@@ -1,8 +1,8 @@
 import { composite, contrastRatio, gradientExtent, readGradient, type Gradient, type Rgb8 } from '../color/index.ts';
 import { behindSlot, buttonSlot, parseButtonSlot, slotNeed } from '../ground/index.ts';
 import { colorOf, siteIndex, tokenValue, type SiteIndex } from '../reach/index.ts';
-import { slotPath, tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
-import type { Site } from '../site/index.ts';
+import { slotPath, tokenTable, type TokenTable } from '../style/index.ts';
+import type { Site, PaintedProperty } from '../site/index.ts';
 import { aspectsOf, strictestNeed } from './need.ts';
 
 /** How a slot of a ground fares where it is seen on that ground, whether any place has it yet or not. */

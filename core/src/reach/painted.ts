@@ -1,6 +1,6 @@
-import type { State } from '../site/index.ts';
+import type { State, PaintedProperty } from '../site/index.ts';
 import { bandOf } from '../shape/index.ts';
-import { FIELD_PADDING, type PaintedProperty, type TokenTable } from '../style/index.ts';
+import { FIELD_PADDING, type TokenTable } from '../style/index.ts';
 import type { Painting } from './painting.ts';
 import { cellValue, lengthOf } from './value.ts';
 

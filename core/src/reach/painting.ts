@@ -1,6 +1,6 @@
-import type { Brand, Override, State } from '../site/index.ts';
+import { type Brand, type Override, type State, INHERITED, type PaintedProperty } from '../site/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
-import { INHERITED, declarationsOf, type Declaration, type PaintedProperty, type Recipe } from '../style/index.ts';
+import { declarationsOf, type Declaration, type Recipe } from '../style/index.ts';
 import { STATES } from '../site/index.ts';
 
 /** What one property of a place takes, in one state and band. */

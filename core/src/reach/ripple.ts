@@ -1,6 +1,6 @@
-import type { Override, Site, State } from '../site/index.ts';
+import type { Override, Site, State, PaintedProperty } from '../site/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
-import { tokenTable, type PaintedProperty, type TokenTable } from '../style/index.ts';
+import { tokenTable, type TokenTable } from '../style/index.ts';
 import { structureKey, type Place } from '../page/index.ts';
 import { changedTokens } from './changed.ts';
 import { paintedText } from './painted.ts';

@@ -2,7 +2,7 @@ export { Brand, Ground, Space, StyleSize, MOTION_USES, Swatch, TextStyle, type B
 export { CORNER_USES, Corner, CornerUse, EDGE_USES, OwnShape, PLAIN_EDGES, PLAIN_UNDERLINE, type CornerValue, type EdgeUse, type Shadow } from './shape-parts.ts';
 export { Section } from './section.ts';
 export { Logo, LogoForm } from './logo.ts';
-export { OVERRIDE_PROPERTIES, type OverrideProperty } from './override-property.ts';
+export { INHERITED, OVERRIDE_PROPERTIES, SLIP_ROWS, paintedFacts, type OverrideProperty, type PaintedProperty } from './painted.ts';
 export { Override, STATES, type State } from './override.ts';
 export { isWholeValue, literalCss } from './literal.ts';
 export { Asset, Header, Page, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';

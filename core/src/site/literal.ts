@@ -1,5 +1,5 @@
 import { cssColor, parseColor } from '../color/index.ts';
-import type { OverrideProperty } from './override-property.ts';
+import type { OverrideProperty } from './painted.ts';
 
 /** Largest length that anything here is, px, in whatever unit it is written. */
 const LONGEST = 10_000;

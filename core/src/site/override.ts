@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { Copy, Id, PlaceId } from '../fields/index.ts';
 import { literalCss } from './literal.ts';
-import { OVERRIDE_PROPERTIES } from './override-property.ts';
+import { OVERRIDE_PROPERTIES } from './painted.ts';
 
 export const STATES = ['rest', 'visited', 'hover', 'focus', 'pressed', 'disabled', 'selected', 'busy'] as const;
 export type State = (typeof STATES)[number];

@@ -1,4 +1,4 @@
-export type { Declaration, PaintedProperty } from './declaration.ts';
+export type { Declaration } from './declaration.ts';
 export { declaredKey } from './declared-key.ts';
 export { FIELD_PADDING, capital, cornerCss, cornerText, edgeWidth, inheritsFrom, namedCorner, shapeOfVariant } from './shape-tokens.ts';
 export { styleSize, styleSizeAt } from './style-size.ts';
@@ -7,5 +7,5 @@ export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from '
 export { clearestChoice } from './slot-colors.ts';
 export { presentPath, presentProperties } from './former-paths.ts';
 export { changedProperties, resolveToken, slotPath, stepOfPath, stepPath, tokenCssValue, tokenTable, tokensCss, withFollowers, type TokenTable } from './table.ts';
-export { INHERITED, allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';
+export { allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';
 export { drawnColors } from './drawn-colors.ts';

@@ -1,7 +1,7 @@
 import { buttonSlot } from '../ground/index.ts';
-import { CORNER_USES, type Brand, type CornerUse } from '../site/index.ts';
+import { CORNER_USES, type Brand, type CornerUse, type PaintedProperty } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
-import type { Declaration, PaintedProperty } from './declaration.ts';
+import type { Declaration } from './declaration.ts';
 import { namedCorner, shapeOfVariant } from './shape-tokens.ts';
 import { motionOf } from './motion.ts';
 import { swatchPath } from './swatches.ts';
@@ -13,11 +13,6 @@ import { slotPath } from './table.ts';
  * and the place resolver both read recipes from here and nowhere else.
  */
 export type Recipe = string;
-
-/** Properties that an element without a value of its own takes from its parent. */
-export const INHERITED: ReadonlySet<PaintedProperty> = new Set<PaintedProperty>([
-  'color', 'font-family', 'font-size', 'font-weight', 'font-style', 'line-height', 'letter-spacing', 'text-transform', 'font-variant-numeric',
-]);
 
 export const recipes = {
   surface: (ground: string): Recipe => `surface:${ground}`,

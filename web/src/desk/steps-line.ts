@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
+import { Pull } from '../ui/index.ts';
 import { OpenCounts } from './open-counts.ts';
 
 /** The line between wall and desk: the eight steps in working order, with what is still open in each; it drags up and down. */
 @Component({
   selector: 'yo-steps-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Pull],
   template: `
-    <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" [attr.aria-valuenow]="height()" aria-valuemin="60" aria-valuemax="1200" tabindex="0" (pointerdown)="grab($event)" (keydown)="nudge($event)"></div>
+    <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" [attr.aria-valuenow]="height()" aria-valuemin="60" aria-valuemax="1200" tabindex="0" yoPull (pulling)="pulled.emit($event.y)" (keydown)="nudge($event)"></div>
     <nav aria-label="Steps"><ol>
       @for (step of steps(); track step.id; let i = $index) {
         <li><button class="plain" [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
@@ -34,14 +36,6 @@ export class StepsLine {
 
   protected go(step: Step): void {
     this.#store.dispatch(DeskActions.step({ step }));
-  }
-
-  protected grab(start: PointerEvent): void {
-    const line = start.target as HTMLElement;
-    line.setPointerCapture(start.pointerId);
-    const move = (event: PointerEvent) => this.pulled.emit(event.clientY);
-    line.addEventListener('pointermove', move);
-    line.addEventListener('lostpointercapture', () => line.removeEventListener('pointermove', move), { once: true });
   }
 
   protected nudge(event: KeyboardEvent): void {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { Pull, type Pulled } from './pull.ts';
 import { RANGES, round, type RangeName } from '@yohaku/core';
 
 let count = 0;
@@ -12,9 +13,9 @@ let count = 0;
 @Component({
   selector: 'yo-number',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzInputModule],
+  imports: [NzInputModule, Pull],
   template: `
-    <label [for]="id" class="head" (pointerdown)="grab($event)" [class.sr]="hideLabel()">{{ label() }}</label>
+    <label [for]="id" class="head" yoPull (pulling)="pull($event)" (pulled)="letGo($event)" [class.sr]="hideLabel()">{{ label() }}</label>
     <input nz-input class="mono" [id]="id" type="text" inputmode="decimal" autocomplete="off" [value]="text()" [style.width.px]="width()"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
       (input)="type($event)" (change)="take()" (keydown)="key($event)" (blur)="take()" />
@@ -39,6 +40,8 @@ export class NumberField {
   protected readonly problem = signal('');
   protected readonly text = computed(() => this.typed() ?? String(round(this.value() * this.factor(), this.digits())));
   #dragging = false;
+  /** The value as it was when its name was taken hold of. */
+  #pulled: number | undefined;
 
   constructor() {
     effect(() => {
@@ -84,25 +87,17 @@ export class NumberField {
   }
 
   /** Pulls the value by the name: four px a step. */
-  protected grab(start: PointerEvent): void {
-    if (start.button !== 0) return;
-    const from = this.value();
-    const label = start.target as HTMLElement;
-    let value = from;
-    const move = (event: PointerEvent) => {
-      this.#dragging = true;
-      value = this.#within(from + Math.round((event.clientX - start.clientX) / 4) * RANGES[this.range()].step);
-      this.held.emit(value);
-    };
-    const end = () => {
-      label.removeEventListener('pointermove', move);
-      this.#dragging = false;
-      if (value !== from) this.done.emit(value);
-    };
-    label.setPointerCapture(start.pointerId);
-    label.addEventListener('pointermove', move);
-    label.addEventListener('pointerup', end, { once: true });
-    label.addEventListener('pointercancel', end, { once: true });
+  protected pull({ dx }: Pulled): void {
+    this.#pulled ??= this.value();
+    this.#dragging = true;
+    this.held.emit(this.#within(this.#pulled + Math.round(dx / 4) * RANGES[this.range()].step));
+  }
+  protected letGo({ dx }: Pulled): void {
+    const from = this.#pulled;
+    this.#pulled = undefined;
+    this.#dragging = false;
+    const value = from === undefined ? undefined : this.#within(from + Math.round(dx / 4) * RANGES[this.range()].step);
+    if (value !== undefined && value !== from) this.done.emit(value);
   }
 
   #within(value: number): number {

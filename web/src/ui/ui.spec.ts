@@ -70,12 +70,11 @@ describe('fields', () => {
 
   it('are pulled by their name: held while it moves, done once', async () => {
     const label = (fixture.nativeElement as HTMLElement).querySelector('label')!;
-    label.setPointerCapture = () => {};
-    const at = (type: string, clientX: number) => label.dispatchEvent(new PointerEvent(type, { clientX, button: 0, bubbles: true, pointerId: 1 }));
-    at('pointerdown', 100);
-    at('pointermove', 112);
-    at('pointermove', 120);
-    at('pointerup', 120);
+    const at = (type: string, clientX: number) => (type === 'mousedown' ? label : document).dispatchEvent(new MouseEvent(type, { clientX, button: 0, bubbles: true, detail: 1, buttons: 1 }));
+    at('mousedown', 100);
+    at('mousemove', 112);
+    at('mousemove', 120);
+    at('mouseup', 120);
     await fixture.whenStable();
     expect([fixture.componentInstance.held, fixture.componentInstance.done]).toEqual([[7, 9], [9]]);
   });

@@ -1,15 +1,5 @@
-import { bandOf, cellValue, colorOf, pageTree, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
+import { bandOf, cellValue, colorOf, pageTree, paintedFacts, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
 import type { Difference } from '../state/index.ts';
-
-/** Which computed style tells what was painted for a property. */
-const COMPUTED: Partial<Record<PaintedProperty, readonly (keyof CSSStyleDeclaration & string)[]>> = {
-  color: ['color'], 'background-color': ['backgroundColor'], 'border-color': ['borderTopColor'], 'outline-color': ['outlineColor'],
-  'font-size': ['fontSize'], 'font-weight': ['fontWeight'], 'font-family': ['fontFamily'], 'font-style': ['fontStyle'], 'line-height': ['lineHeight'],
-  'letter-spacing': ['letterSpacing'], 'text-transform': ['textTransform'], 'padding-block': ['paddingTop', 'paddingBottom'], 'padding-inline': ['paddingLeft', 'paddingRight'],
-  'border-radius': ['borderTopLeftRadius', 'borderTopRightRadius', 'borderBottomRightRadius', 'borderBottomLeftRadius'],
-  'border-width': ['borderTopWidth', 'borderRightWidth', 'borderBottomWidth', 'borderLeftWidth'], 'border-block-start-width': ['borderTopWidth'], 'border-block-end-width': ['borderBottomWidth'], 'box-shadow': ['boxShadow'], 'text-underline-offset': ['textUnderlineOffset'], 'text-decoration-thickness': ['textDecorationThickness'],
-  'margin-block-start': ['marginTop'], 'margin-block-end': ['marginBottom'], gap: ['rowGap', 'columnGap'], width: ['width'], 'background-image': ['backgroundImage'], 'font-variant-numeric': ['fontVariantNumeric'], 'max-width': ['maxWidth'],
-};
 
 const SIZE_TOLERANCE = 0.02;
 
@@ -32,9 +22,10 @@ export function compareDocument(document: Document, site: Site, page: string, wi
     for (const property of propertiesOf(index.groupOf.get(place)!)) {
       const expected = expectation(place, property);
       if (expected === undefined) continue;
-      // What a drawing is painted with is in its file.
+      const { computed: styles } = paintedFacts(property);
+      if (typeof styles === 'string') continue;
       const corners = property === 'border-radius' && typeof expected === 'string' ? expected.split(' ') : null;
-      for (const [i, name] of (COMPUTED[property] ?? []).entries()) {
+      for (const [i, name] of styles.entries()) {
         const found = String(computed[name as keyof CSSStyleDeclaration]);
         if (agrees(property, corners ? Number.parseFloat(corners[i]!) : expected, found)) continue;
         differences.push({ page, place: place.id, kind: place.kind, label: place.label, width, property, computed: figure(expected), painted: figure(found) });
@@ -63,13 +54,14 @@ function propertiesOf(group: Group): PaintedProperty[] {
 
 function agrees(property: PaintedProperty, expected: string | number, found: string): boolean {
   if (typeof expected === 'number') return Math.abs(Number.parseFloat(found === 'normal' ? '0' : found) - expected) <= SIZE_TOLERANCE;
-  if (property.endsWith('color')) {
+  const { value } = paintedFacts(property);
+  if (value === 'color') {
     const one = colorOf(expected);
     const other = colorOf(found);
     return !!one && !!other && Math.abs(one.r - other.r) <= 1 && Math.abs(one.g - other.g) <= 1 && Math.abs(one.b - other.b) <= 1 && Math.abs(one.alpha - other.alpha) < 0.005;
   }
-  if (property === 'box-shadow') return sameShadow(expected, found);
-  if (property === 'font-family') return found.replace(/["']/g, '').replace(/,\s*/g, ', ') === expected.replace(/["']/g, '').replace(/,\s*/g, ', ');
+  if (value === 'shadow') return sameShadow(expected, found);
+  if (value === 'family') return found.replace(/["']/g, '').replace(/,\s*/g, ', ') === expected.replace(/["']/g, '').replace(/,\s*/g, ', ');
   return found === expected;
 }
 

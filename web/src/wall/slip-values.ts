@@ -1,4 +1,4 @@
-import { anchorOf, cellValue, judgeGroup, nearestToken, overrideStanding, pixelsAt, placeCount, round, siteIndex, tokenTable, type NearestToken, type Override, type PaintedProperty, type Place, type Site, type Standing, type Where, whereSet, worstOf } from '@yohaku/core';
+import { SLIP_ROWS, anchorOf, cellValue, judgeGroup, nearestToken, overrideStanding, paintedFacts, pixelsAt, placeCount, round, siteIndex, tokenTable, type NearestToken, type Override, type PaintedProperty, type Place, type Site, type Standing, type Where, whereSet, worstOf } from '@yohaku/core';
 
 export interface SlipToken { readonly path: string; readonly label: string; readonly places: number }
 /** One value of a place as its slip shows it. */
@@ -19,11 +19,6 @@ export interface SlipValue {
   readonly own: string | null;
 }
 
-const SHOWN: readonly (readonly [PaintedProperty, string])[] = [
-  ['color', 'Colour'], ['background-color', 'Fill'], ['background-image', 'Gradient'], ['border-color', 'Edge'], ['font-family', 'Family'], ['font-size', 'Size'], ['font-weight', 'Weight'],
-  ['line-height', 'Line'], ['padding-block', 'Above, below'], ['padding-inline', 'Sides'], ['border-radius', 'Corner'], ['width', 'Width'],
-];
-
 /** The values of a place at rest, each with its chain of tokens and how many places each of them paints. */
 export function slipValues(site: Site, place: Place): SlipValue[] {
   const table = tokenTable(site.brand);
@@ -34,8 +29,8 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     if (!counts.has(path)) counts.set(path, placeCount(site, path));
     return counts.get(path)!;
   };
-  const drawn = group.painting.cells.filter((cell) => cell.state === 'rest' && cell.band === 'desktop' && cell.property.startsWith('drawing-')).map((cell) => [cell.property, 'Drawing'] as const);
-  return [...SHOWN, ...drawn].flatMap(([property, name]): SlipValue[] => {
+  const drawn = group.painting.cells.filter((cell) => cell.state === 'rest' && cell.band === 'desktop' && cell.property.startsWith('drawing-')).map((cell) => cell.property);
+  return [...SLIP_ROWS, ...drawn].flatMap((property): SlipValue[] => {
     const wide = group.painting.at(property, 'rest', 'desktop');
     const narrow = group.painting.at(property, 'rest', 'phone');
     const cell = narrow?.override && !wide?.override ? narrow : wide;
@@ -50,7 +45,7 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     const where = override ? whereSet(site, place, override) : 'here';
     const { record } = anchorOf(place, where);
     return [{
-      property, name, value, color: property.endsWith('color') ? css : null,
+      property, name: paintedFacts(property).row!, value, color: paintedFacts(property).value === 'color' && !property.startsWith('drawing-') ? css : null,
       chain: chain.map((path) => ({ path, label: table.get(path)!.label, places: count(path) })),
       override, record, where, standing: override ? overrideStanding(override) : 'bound',
       nearest: override ? nearestToken(site, override, place) : undefined,

@@ -1,7 +1,7 @@
 import { composite, contrastRatio, gradientExtent, type Gradient, type Rgb8 } from '../../color/index.ts';
-import type { State } from '../../site/index.ts';
+import type { State, PaintedProperty } from '../../site/index.ts';
 import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
-import type { PaintedProperty, TokenTable } from '../../style/index.ts';
+import type { TokenTable } from '../../style/index.ts';
 import { cellValue, colorOf, fillOf, type Backdrop, type Group } from '../../reach/index.ts';
 import { aspectsOf, need, outcome, seenOn, type Aspect } from '../need.ts';
 import { coloured, judgePixels, pixelKey, veilOf, washUnder, type PixelSet, type PixelSets } from '../pixels/index.ts';

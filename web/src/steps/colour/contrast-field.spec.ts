@@ -42,13 +42,12 @@ describe('contrast field', () => {
   });
   it('gives, where it is pulled to, the colour that has that ratio', () => {
     const svg = element().querySelector('.box svg')!;
-    svg.setPointerCapture = () => {};
     const box = svg.getBoundingClientRect();
     const line = [...element().querySelectorAll('.box path')].map((one) => /M0 ([\d.]+)H/.exec(one.getAttribute('d')!)![1]).at(-1)!;
-    const at = (type: string) => svg.dispatchEvent(new PointerEvent(type, { clientX: box.left + 100, clientY: box.top + Number(line), pointerId: 1, bubbles: true }));
-    at('pointerdown');
-    at('pointermove');
-    at('pointerup');
+    const at = (type: string, on: EventTarget = document, left = 100) => on.dispatchEvent(new MouseEvent(type, { clientX: box.left + left, clientY: box.top + Number(line), bubbles: true, detail: 1, buttons: 1 }));
+    at('mousedown', svg, 90);
+    at('mousemove');
+    at('mouseup');
     expect([held.length, done.length]).toEqual([1, 1]);
     expect(contrastRatio(paintedRgb(done[0]!), white)).toBeCloseTo(4.5, 0);
     expect(done[0]!.h).toBe(brand.h);

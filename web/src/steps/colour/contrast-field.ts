@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { FIELD, contrastRatio, cssColor, cutDownText, fieldColor, fieldDarker, fieldHeight, luminance, mapToSrgb, paintedRgb, type Oklch, type Rgb8 } from '@yohaku/core';
-import { Choice } from '../../ui/index.ts';
+import { Choice, Pull, type Pulled } from '../../ui/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
 
 const W = 340;
@@ -24,7 +24,7 @@ export interface FieldPoint { readonly label: string; readonly rgb: Rgb8; readon
 @Component({
   selector: 'yo-contrast-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice],
+  imports: [Choice, Pull],
   templateUrl: './contrast-field.html',
   styleUrl: './contrast-field.less',
 })
@@ -98,17 +98,9 @@ export class ContrastField {
   }
 
   /** Pulling in the field sets chroma and the lightness that has that ratio. */
-  protected grab(start: PointerEvent): void {
-    const field = start.currentTarget as SVGElement;
-    field.setPointerCapture(start.pointerId);
-    const read = (event: PointerEvent): Oklch => {
-      const box = field.getBoundingClientRect();
-      return fieldColor((event.clientX - box.left) / W, (event.clientY - box.top) / H, this.color().h, this.against().rgb, this.color().alpha);
-    };
-    const move = (event: PointerEvent) => this.held.emit(read(event));
-    field.addEventListener('pointermove', move);
-    field.addEventListener('lostpointercapture', () => field.removeEventListener('pointermove', move), { once: true });
-    field.addEventListener('pointerup', (event) => this.done.emit(read(event as PointerEvent)), { once: true });
+  protected at({ x, y }: Pulled): Oklch {
+    const box = this.canvas().nativeElement.getBoundingClientRect();
+    return fieldColor((x - box.left) / W, (y - box.top) / H, this.color().h, this.against().rgb, this.color().alpha);
   }
 
   protected key(event: KeyboardEvent): void {

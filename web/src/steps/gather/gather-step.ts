@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linke
 import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { Choice, TextField, nameProblem } from '../../ui/index.ts';
+import { Choice, Pull, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
@@ -15,7 +15,7 @@ const ROW = 28;
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BringIn, Choice, CostCurve, LogoPanel, PinPanel, TextField, Reaching],
+  imports: [BringIn, Choice, CostCurve, LogoPanel, PinPanel, Pull, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -161,13 +161,12 @@ export class GatherStep {
     this.count(this.sift().kept.length + by);
   }
   /** Draws the line between what is in and what is out; a row is a colour. */
-  protected grab(start: PointerEvent): void {
-    const from = this.sift().kept.length;
-    const line = start.currentTarget as HTMLElement;
-    const move = (event: PointerEvent) => this.count(from + Math.round((event.clientY - start.clientY) / ROW));
-    line.setPointerCapture(start.pointerId);
-    line.addEventListener('pointermove', move);
-    line.addEventListener('pointerup', () => line.removeEventListener('pointermove', move), { once: true });
+  #pulledFrom = 0;
+  protected hold(): void {
+    this.#pulledFrom = this.sift().kept.length;
+  }
+  protected pull({ dy }: Pulled): void {
+    this.count(this.#pulledFrom + Math.round(dy / ROW));
   }
 
   /** Ids of what would be new, the same for the wall's look at it and for the edit. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { Store } from '@ngrx/store';
 import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { NumberField, VerdictRule } from '../../ui/index.ts';
+import { NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
 import { scaleScope } from './scale-scope.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
@@ -29,7 +29,7 @@ const kept = (): number => {
 @Component({
   selector: 'yo-type-ladder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, VerdictRule, Reaching],
+  imports: [NumberField, Pull, VerdictRule, Reaching],
   templateUrl: './type-ladder.html',
   styleUrl: './type-ladder.less',
 })
@@ -127,28 +127,22 @@ export class TypeLadder {
     this.#editor.set(`Scale ${field} at ${this.#brand()!.scale.large.width}`, ['brand', 'scale', 'large', field], value, phase);
   }
   /** Pulling an end of the ladder: the top changes the ratio, the foot the base, at the large width. */
-  protected grab(start: PointerEvent, rung: Rung): void {
-    const step = rung.step;
+  protected pull({ dy }: Pulled, { step, size }: Rung): void {
     if (step === null || step < 0) return;
-    const handle = start.currentTarget as HTMLElement;
-    handle.setPointerCapture(start.pointerId);
-    const { base, ratio } = this.#brand()!.scale.large;
-    let next: number | undefined;
-    const field = step === 0 ? 'base' : 'ratio';
-    const move = (event: PointerEvent) => {
-      const px = Math.max(8, rung.size + (start.clientY - event.clientY) / this.drawn());
-      const value = step === 0 ? round(px, 1) : round((px / base) ** (1 / step), 3);
-      if (!inRange(step === 0 ? 'scaleBase' : 'scaleRatio', value)) return;
-      next = value;
-      this.scale(field, value, 'preview');
-    };
-    const end = () => {
-      handle.removeEventListener('pointermove', move);
-      if (next !== undefined && next !== (step === 0 ? base : ratio)) this.scale(field, next, 'commit');
-    };
-    handle.addEventListener('pointermove', move);
-    handle.addEventListener('lostpointercapture', end, { once: true });
+    this.#pulled ??= { base: this.#brand()!.scale.large.base, ratio: this.#brand()!.scale.large.ratio, size, value: undefined };
+    const px = Math.max(8, this.#pulled.size - dy / this.drawn());
+    const value = step === 0 ? round(px, 1) : round((px / this.#pulled.base) ** (1 / step), 3);
+    if (!inRange(step === 0 ? 'scaleBase' : 'scaleRatio', value)) return;
+    this.#pulled.value = value;
+    this.scale(step === 0 ? 'base' : 'ratio', value, 'preview');
   }
+  protected letGo({ step }: Rung): void {
+    const held = this.#pulled;
+    this.#pulled = undefined;
+    if (held?.value !== undefined && held.value !== (step === 0 ? held.base : held.ratio)) this.scale(step === 0 ? 'base' : 'ratio', held.value, 'commit');
+  }
+  /** The scale as it was when an end was taken hold of, and what it was pulled to. */
+  #pulled: { readonly base: number; readonly ratio: number; readonly size: number; value: number | undefined } | undefined;
   protected keyPull(event: KeyboardEvent, rung: Rung): void {
     const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
     if (by === 0) return;
