@@ -1,5 +1,5 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange'];
+const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange', 'api'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], css: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
@@ -19,6 +19,7 @@ const MAY = {
   stress: ['fields', 'kinds', 'site'],
   specimen: ['number', 'color', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'reach', 'render'],
   formats: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
+  api: ['fields', 'palette', 'site', 'change', 'legibility'],
   exchange: ['number', 'color', 'palette', 'ground', 'type', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'formats'],
 };
 

@@ -25,7 +25,7 @@ const isFresh = (stamp, hash) => existsSync(stamp) && readFileSync(stamp, 'utf8'
 /** Bundles the server and its command line when their sources changed. */
 export async function buildServer() {
   const stamp = join(BUILD, 'server.stamp');
-  const hash = sourceHash(['core/src', 'demo/src', 'server/src', 'package-lock.json']);
+  const hash = sourceHash(['core/src', 'demo/src', 'server/src', 'tools/verbs.mjs', 'package-lock.json']);
   if (isFresh(stamp, hash) && existsSync(join(BUILD, 'server.mjs'))) return;
   say('building the server');
   const { build } = await import('esbuild');

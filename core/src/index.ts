@@ -25,3 +25,4 @@ export * from './specimen/index.ts';
 export * from './stress/index.ts';
 export * from './formats/index.ts';
 export * from './exchange/index.ts';
+export * from './api/index.ts';

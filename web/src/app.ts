@@ -33,6 +33,9 @@ export class App {
   readonly #editor = inject(Editor);
   readonly #open = inject(OpenCounts);
   protected readonly status = this.#store.selectSignal(siteFeature.selectStatus);
+  protected readonly opening = this.#store.selectSignal(siteFeature.selectOpening);
+  /** What is shown: the desk as soon as there is something to look at. */
+  protected readonly view = computed(() => (this.status() === 'opening' ? 'ready' : this.status()));
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
@@ -61,6 +64,8 @@ export class App {
   protected readonly redoLabel = computed(() => this.#undone().at(-1)?.label);
   protected readonly saved = computed(() => {
     const saving = this.#saving();
+    const opening = this.opening();
+    if (opening) return `opening: ${opening.here} of ${opening.of} pages are here`;
     if (saving === 'waiting') return this.#pending().length > 0 ? `not saved yet, will try again. ${this.#waitingWords()}` : `saved; what others did cannot be read yet, will try again. ${this.#waitingWords()}`;
     // Between two edits of one's own a gap of one is no news.
     if (this.#behind() > 1) return `catching up with ${plural(this.#behind(), 'edit')} of other windows`;
@@ -99,7 +104,7 @@ export class App {
   }
 
   /** The sites there are; a server that does not answer yet is asked again until it does. */
-  async #sites(): Promise<{ id: string }[]> {
+  async #sites(): Promise<readonly { readonly id: string }[]> {
     for (;;) {
       try {
         return await firstValueFrom(this.#api.sites());

@@ -4,11 +4,11 @@ import { auditCounts, auditSite, cutDownText, findings, mendFor, plural, readSto
 import { schema } from '../db/index.ts';
 import { readExport } from './read-export.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 export const audit: Verb = {
-  help: './yohaku audit SITE|DIR|FILE.zip [--edition NAME] [--json] [--data DIR]\n\nThe legibility audit of a site in the database, or of an exported site by what its files say\n(an edited tokens.css counts). Exit 1 when anything fails.\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { json: { type: 'boolean' }, data: { type: 'string' }, edition: { type: 'string' } });
+    const { values, positionals } = readArgs(args, VERBS.audit.options);
     const [target] = positionals;
     if (!target || positionals.length !== 1) throw new UseError('audit takes one site, folder or zip: ./yohaku audit ternhaven');
     const result = await audited(target, values, host);

@@ -3,6 +3,7 @@ import { resolve } from 'node:path';
 import { plural } from '@yohaku/core';
 import { writeBackup, type BackupSummary } from '../backup/index.ts';
 import { print, readArgs, UseError, withDatabase, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 /** A moment as part of a file's name. */
 export const stamp = (now: Date): string => now.toISOString().slice(0, 19).replaceAll(/[-:]/g, '').replace('T', '-');
@@ -12,9 +13,8 @@ export const backupWords = ({ sites, changes, files, made }: BackupSummary): str
   [`${plural(sites.length, 'site')}, ${plural(changes, 'edit')}, ${plural(files, 'file')}, of ${made}`, ...sites.map((one) => `${one.id}: ${one.name}, ${plural(one.pages, 'page')}, at edit ${one.sequence}`)].join('\n');
 
 export const backup: Verb = {
-  help: './yohaku backup [-o FILE] [--data DIR] [--json]\n\nWrites every site with its edits, publications, evidence and files into one file (tar, gzip), of one moment, while it runs; then reads all of it back. Sign-ins are not in it.\nFILE is yohaku-backup-TIME.tar.gz by default; it must not be there yet.\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { output: { type: 'string', short: 'o' }, data: { type: 'string' }, json: { type: 'boolean' } });
+    const { values, positionals } = readArgs(args, VERBS.backup.options);
     if (positionals.length > 0) throw new UseError('backup takes no file but with -o: ./yohaku backup -o FILE');
     const file = resolve(values.output ?? `yohaku-backup-${stamp(new Date())}.tar.gz`);
     if (existsSync(file)) throw new UseError(`${file} is there already. Nothing was written; give another name with -o.`);

@@ -1,12 +1,12 @@
 import { CONTRAST, composite, contrastRatio, cutDownText, parseColor } from '@yohaku/core';
 import { print, readArgs, UseError, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 
 export const contrast: Verb = {
-  help: './yohaku contrast FG BG [--json]\n\nContrast ratio of two CSS colours by WCAG 2.2, and what it passes. A translucent background is\ncomposited over white, a translucent foreground over the background. Exit 1 when it misses 4.5.\n',
   async run(args) {
-    const { values, positionals } = readArgs(args, { json: { type: 'boolean' } });
+    const { values, positionals } = readArgs(args, VERBS.contrast.options);
     if (positionals.length !== 2) throw new UseError('contrast takes two colours: ./yohaku contrast "#b83a1e" white');
     const [front, back] = positionals.map((text) => {
       const color = parseColor(text);

@@ -3,15 +3,16 @@ import { dirname, join } from 'node:path';
 import { swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, type Site } from '@yohaku/core';
 import { exportSite } from '../publish/index.ts';
 import { readArgs, siteById, UseError, withApart, withDatabase, type Verb } from './host.ts';
+import { EXPORT_FORMATS, VERBS } from '../../../tools/verbs.mjs';
 
 export const exportVerb: Verb = {
-  help: './yohaku export SITE --format dtcg|css|svg|csv|json|site [-o FILE|DIR] [--data DIR]\n\ndtcg and css are all tokens; svg (a sheet), csv and json are the swatches. They go to FILE or standard output; site goes to the folder DIR (default: SITE).\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { format: { type: 'string' }, output: { type: 'string', short: 'o' }, data: { type: 'string' } });
+    const { values, positionals } = readArgs(args, VERBS.export.options);
     const [id] = positionals;
     if (!id || positionals.length !== 1) throw new UseError('export takes one site: ./yohaku export ternhaven --format css');
-    const { format, output } = values;
-    if (format !== 'site' && !(format && Object.hasOwn(WRITE, format))) throw new UseError(`--format takes ${[...Object.keys(WRITE), 'site'].join(', ')}${format ? `, not “${format}”` : ''}.`);
+    const { output } = values;
+    const format = EXPORT_FORMATS.find((one) => one === values.format);
+    if (!format) throw new UseError(`--format takes ${EXPORT_FORMATS.join(', ')}${values.format ? `, not “${values.format}”` : ''}.`);
     await withDatabase(values.data, host, async (database) => {
       const { site } = await siteById(database, id);
       if (format === 'site') {
@@ -23,7 +24,7 @@ export const exportVerb: Verb = {
         process.stderr.write(`yohaku: the site is in ${folder}\n`);
         return;
       }
-      const text = WRITE[format!]!(site);
+      const text = WRITE[format](site);
       if (output) await writeFile(output, text);
       else process.stdout.write(text);
     });
@@ -31,6 +32,7 @@ export const exportVerb: Verb = {
   },
 };
 
-const WRITE: Record<string, (site: Site) => string> = {
+/** How each format of one file is written. */
+const WRITE: Record<Exclude<(typeof EXPORT_FORMATS)[number], 'site'>, (site: Site) => string> = {
   dtcg: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n`, css: (site) => writeTokensCss(site.brand), svg: swatchSheetSvg, csv: swatchesCsv, json: swatchesJson,
 };

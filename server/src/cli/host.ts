@@ -19,7 +19,6 @@ export class UseError extends Error {
 }
 
 export interface Verb {
-  readonly help: string;
   run(args: readonly string[], host: CliHost): Promise<number>;
 }
 

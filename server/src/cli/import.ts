@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { readFile, readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ChangeRefused, SCHEMA_VERSION, SiteIssues, planBrand, planColors, readIncoming, takeBrand, takeColors, type Change, type Incoming, type Site } from '@yohaku/core';
+import { ChangeRefused, SCHEMA_VERSION, SiteIssues, planBrand, planColors, readIncoming, takeBrand, takeColors, type Brought, type Change, type Incoming, type Site } from '@yohaku/core';
 import { ensureOwner } from '../auth/index.ts';
 import { isSiteFile } from '../archive/index.ts';
-import { SiteRefused, bringFiles, bringIn as bringSite, saveChange, type Brought } from '../sites/index.ts';
+import { SiteRefused, bringFiles, bringIn as bringSite, saveChange } from '../sites/index.ts';
 import { print, readArgs, siteById, UseError, withApart, withDatabase, type CliHost, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 export const importVerb: Verb = {
-  help: './yohaku import FILE --site SITE [--colour] [--data DIR] [--json]\n./yohaku import DIR|FILE.zip|site.json --as ID [--name NAME] [--data DIR] [--json]\n\nWith --as, brings an exported site in as a site of its own, under an id that is free; site.json alone will do where its pictures and fonts are kept here already.\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; so does a tokens.css with its edits; all others bring colours, text styles, shadows, motions and corners.\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { site: { type: 'string' }, as: { type: 'string' }, name: { type: 'string' }, colour: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
+    const { values, positionals } = readArgs(args, VERBS.import.options);
     const [file] = positionals;
     if (!file || positionals.length !== 1) throw new UseError('import takes one file: ./yohaku import tokens.json --site ternhaven');
     if (values.as !== undefined) return bringSiteIn(file, values.as, values, host);

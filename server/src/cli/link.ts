@@ -2,11 +2,11 @@ import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { makeSignInToken } from '../auth/index.ts';
 import { print, readArgs, withDatabase, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 export const link: Verb = {
-  help: './yohaku link [--data DIR] [--json]\n\nA fresh one-time sign-in address for the owner, good for thirty minutes.\n',
   async run(args, host) {
-    const { values } = readArgs(args, { data: { type: 'string' }, json: { type: 'boolean' } });
+    const { values } = readArgs(args, VERBS.link.options);
     const running = runningOn(resolve(values.data ?? join(host.root, '.data')));
     const base = process.env['YOHAKU_ADDRESS']?.replace(/\/$/, '') || running || 'http://127.0.0.1:4780';
     const address = await withDatabase(values.data, host, async ({ db }) => `${base}/sign-in#${await makeSignInToken(db)}`);

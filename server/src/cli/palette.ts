@@ -4,11 +4,11 @@ import { cutDownText } from '@yohaku/core';
 import { PictureRefused } from '../assets/index.ts';
 import { EvidenceRefused, readEvidence } from '../evidence/index.ts';
 import { print, readArgs, UseError, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 export const palette: Verb = {
-  help: './yohaku palette FILE [--colors N] [--json]\n\nThe palette of a PNG, JPEG, WebP or SVG, of a style sheet or any text, or of a zipped site, largest share first; N colours at most (1 to 32, default 8).\n',
   async run(args) {
-    const { values, positionals } = readArgs(args, { json: { type: 'boolean' }, colors: { type: 'string' } });
+    const { values, positionals } = readArgs(args, VERBS.palette.options);
     if (positionals.length !== 1) throw new UseError('palette takes one file: ./yohaku palette logo.png');
     const most = values.colors === undefined ? 8 : Number(values.colors);
     if (!Number.isInteger(most) || most < 1 || most > 32) throw new UseError(`--colors takes a whole number from 1 to 32, not “${values.colors}”.`);

@@ -1,10 +1,10 @@
 import { reachRows, tokenTable, tokensFollowing, type Site } from '@yohaku/core';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 export const reach: Verb = {
-  help: './yohaku reach SITE [TOKEN] [--json] [--data DIR]\n\nFor each token (or the one named by its path, as color.core.funnel) every place it paints.\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { json: { type: 'boolean' }, data: { type: 'string' } });
+    const { values, positionals } = readArgs(args, VERBS.reach.options);
     const [id, token] = positionals;
     if (!id || positionals.length > 2) throw new UseError('reach takes a site and at most one token: ./yohaku reach ternhaven color.core.funnel --json');
     const site = await withDatabase(values.data, host, async (database) => (await siteById(database, id)).site);

@@ -4,11 +4,11 @@ import { checkBackup, restoreBackup, writeBackup } from '../backup/index.ts';
 import { listSites } from '../sites/index.ts';
 import { backupWords, stamp } from './backup.ts';
 import { print, readArgs, UseError, withDatabase, type Verb } from './host.ts';
+import { VERBS } from '../../../tools/verbs.mjs';
 
 export const restore: Verb = {
-  help: './yohaku restore FILE [--check] [--data DIR] [--json]\n\nPuts what a backup holds in place of all that is here, while it runs; open windows read anew. What was here is backed up first, into backups/ of the data folder.\n  --check   only reads the backup, all of it, and says what it holds\n',
   async run(args, host) {
-    const { values, positionals } = readArgs(args, { check: { type: 'boolean' }, data: { type: 'string' }, json: { type: 'boolean' } });
+    const { values, positionals } = readArgs(args, VERBS.restore.options);
     if (positionals.length !== 1) throw new UseError('restore takes one file: ./yohaku restore yohaku-backup.tar.gz');
     const file = resolve(positionals[0]!);
     // Before a database is opened, or started: a file that is no backup is the commonest mistake.

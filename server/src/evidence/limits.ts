@@ -1,7 +1,9 @@
+import { LIMITS } from '@yohaku/core';
+
 /** What one piece of evidence may be, in bytes and counts. */
 export const EVIDENCE_FILES = {
   /** A file as it is sent. */
-  bytes: 30 * 1024 * 1024,
+  bytes: LIMITS.evidenceBytes,
   /** A text or a style sheet. */
   text: 5 * 1024 * 1024,
   /** All files of an old site once unpacked, and how many. */

@@ -1,8 +1,9 @@
 import { brotliDecompressSync, inflateSync } from 'node:zlib';
+import { LIMITS } from '@yohaku/core';
 import { FontRefused } from './font-refused.ts';
 
 /** Largest font taken, in bytes as sent and as unpacked. */
-export const FONT_LIMITS = { bytes: 10 * 1024 * 1024, unpacked: 40 * 1024 * 1024 } as const;
+export const FONT_LIMITS = { bytes: LIMITS.fontBytes, unpacked: 40 * 1024 * 1024 } as const;
 
 export type FontFormat = 'woff2' | 'woff' | 'truetype' | 'opentype';
 

@@ -1,8 +1,7 @@
 import Router from '@koa/router';
 import type { Context, Middleware } from 'koa';
 import getRawBody from 'raw-body';
-import * as v from 'valibot';
-import { cleanText } from '@yohaku/core';
+import { megabytes } from '@yohaku/core';
 import { sessionOf } from '../auth/index.ts';
 import type { Services } from './context.ts';
 import { readInput, readJson } from './input.ts';
@@ -30,18 +29,21 @@ export function onlyOurs({ door }: Services): Middleware {
  */
 export function mount(routes: readonly Route[], services: Services): Router {
   const router = new Router({ sensitive: true, strict: true });
-  for (const declared of routes) router[declared.method](declared.path, answer(declared, services));
+  for (const one of routes) router[one.declared.method](one.declared.path, answer(one, services));
   return router;
 }
 
-function answer(declared: Route, services: Services): Middleware {
+function answer({ declared, handle: answered }: Route, services: Services): Middleware {
   return async (context) => {
     const session = declared.open ? undefined : await enter(context, services);
     context.set('Content-Security-Policy', POLICIES[declared.policy ?? 'data']);
     const params = plainParams(context.params as Record<string, string>);
     const query = declared.query ? readInput(declared.query, { ...context.query }) : undefined;
     const body = declared.body ? readInput(declared.body, await jsonBody(context, declared.bodyBytes ?? BODY_BYTES)) : undefined;
-    const handle = (bytes: Buffer) => declared.handle({ context, params, query, body, bytes, user: session?.user ?? '', session: session?.id ?? '' } as never);
+    const handle = async (bytes: Buffer) => {
+      const said = await answered({ context, params, query, body, bytes, user: session?.user ?? '', session: session?.id ?? '' });
+      if (said !== undefined) context.body = said;
+    };
     if (!declared.upload) return handle(Buffer.alloc(0));
     const { bytes: limit, tooLarge } = declared.upload;
     if (Number(context.get('Content-Length') || 0) > limit) throw new Problem(413, 'Too large', tooLarge);
@@ -71,7 +73,7 @@ function plainParams(params: Record<string, string>): Record<string, string> {
 
 async function jsonBody(context: Context, limit: number): Promise<unknown> {
   if (!context.is('application/json')) throw new Problem(415, 'Unknown kind of content', 'This is answered to JSON only. Send it with Content-Type: application/json.');
-  const bytes = await rawBody(context, limit, `The request is over ${Math.floor(limit / 1024 / 1024)} MB. Send less at once.`);
+  const bytes = await rawBody(context, limit, `The request is over ${megabytes(limit)}. Send less at once.`);
   return readJson(bytes);
 }
 
@@ -85,6 +87,3 @@ async function rawBody(context: Context, limit: number, tooLarge: string): Promi
     throw error;
   }
 }
-
-/** A name that people gave to something they send. */
-export const SentName = v.pipe(v.string(), v.transform((text) => cleanText(text).replaceAll(/\s+/g, ' ').trim()), v.minLength(1, 'must not be empty'), v.maxLength(200, 'must have at most 200 characters'));

@@ -1,10 +1,11 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
+import { megabytes } from '@yohaku/core';
 import type { Route } from './route.ts';
 
 /** OpenAPI 3.1 description of everything under `/api`, made from the routes themselves. */
 export function openApi(routes: readonly Route[]): object {
   const paths: Record<string, Record<string, object>> = {};
-  for (const { path: address, method, summary, body, query, upload, open, media } of routes) {
+  for (const { declared: { path: address, method, summary, body, query, upload, open, media } } of routes) {
     if (!address.startsWith('/api/')) continue;
     const path = address.replaceAll(/:(\w+)/g, '{$1}');
     const schema = body ? toJsonSchema(body, { errorMode: 'ignore' }) : undefined;
@@ -18,7 +19,7 @@ export function openApi(routes: readonly Route[]): object {
       ...(open ? { security: [] } : {}),
       ...(parameters.length > 0 ? { parameters } : {}),
       ...(schema ? { requestBody: { required: true, content: { 'application/json': { schema } } } } : {}),
-      ...(upload ? { requestBody: { required: true, description: `A file of at most ${upload.bytes / 1024 / 1024} MB`, content: { 'application/octet-stream': {} } } } : {}),
+      ...(upload ? { requestBody: { required: true, description: `A file of at most ${megabytes(upload.bytes)}`, content: { 'application/octet-stream': {} } } } : {}),
       responses: {
         '200': { description: 'Done', content: { [media ?? 'application/json']: {} } },
         default: { description: 'What went wrong (RFC 9457)', content: { 'application/problem+json': {} } },

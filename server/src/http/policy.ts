@@ -1,3 +1,5 @@
+import type { AnswerPolicy } from '@yohaku/core';
+
 const DESK = ["default-src 'self'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self'", "worker-src 'self'", "frame-src 'self'", "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'"].join('; ');
 
 /** Pages of a site never run a script, wherever they are shown. */
@@ -14,5 +16,4 @@ export const POLICIES = {
   frame: page("'self'"),
   live: page("'none'"),
   data: "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox; frame-ancestors 'none'",
-} as const;
-export type PolicyName = keyof typeof POLICIES;
+} as const satisfies Readonly<Record<AnswerPolicy | 'desk', string>>;

@@ -1,5 +1,5 @@
 import { inArray } from 'drizzle-orm';
-import { SiteIssues, readAssetFile, readSite, upcast, type Asset, type Issue, type Site } from '@yohaku/core';
+import { LIMITS, SiteIssues, readAssetFile, readSite, upcast, type Asset, type Brought, type Issue, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { ArchiveLimits } from '../archive/index.ts';
 import { storeFile, type KeptPicture } from '../assets/index.ts';
@@ -9,7 +9,7 @@ import { hasSite } from './load.ts';
 import { insertSite } from './rows.ts';
 
 /** What an exported site may be: as it is sent, and once unpacked. */
-export const SITE_FILES = { bytes: 64 * 1024 * 1024, archive: { unpacked: 300 * 1024 * 1024, files: 20_000 } satisfies ArchiveLimits } as const;
+export const SITE_FILES = { bytes: LIMITS.siteFileBytes, archive: { unpacked: 300 * 1024 * 1024, files: 20_000 } satisfies ArchiveLimits } as const;
 
 /** Why a site was not brought in. */
 export class SiteRefused extends Error {
@@ -21,10 +21,8 @@ export class SiteRefused extends Error {
   }
 }
 
-/** What was brought in, and sentences about what could not be. */
-export interface Brought { readonly id: string; readonly name: string; readonly pages: number; readonly notes: readonly string[] }
 
-const LIMITS = { seconds: 60, megabytes: 1500 };
+const ROOM = { seconds: 60, megabytes: 1500 };
 const TOO_MUCH = 'The site takes too long, or too much memory, to be read. Bring it in with ./yohaku import from its folder.';
 
 /**
@@ -34,7 +32,7 @@ const TOO_MUCH = 'The site takes too long, or too much memory, to be read. Bring
  */
 export async function bringIn(database: Database, apart: Apart, bytes: Buffer, id: string, name?: string): Promise<Brought> {
   if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) {
-    const answer = await apart.run<Map<string, Uint8Array>>('site', { bytes, limits: SITE_FILES.archive }, LIMITS, { tooLong: TOO_MUCH, tooMuch: TOO_MUCH });
+    const answer = await apart.run<Map<string, Uint8Array>>('site', { bytes, limits: SITE_FILES.archive }, ROOM, { tooLong: TOO_MUCH, tooMuch: TOO_MUCH });
     if ('refused' in answer) throw new SiteRefused(answer.refused);
     return bringFiles(database, apart, answer.given, id, name);
   }
@@ -104,7 +102,7 @@ async function bringPictures(tx: Querier, apart: Apart, site: Site, files: Reado
       continue;
     }
     const told = { tooLong: `The picture ${asset.name} takes too long to be read.`, tooMuch: `The picture ${asset.name} takes too much memory to be read.` };
-    const answer = await apart.run<KeptPicture>('picture', found[1], LIMITS, told);
+    const answer = await apart.run<KeptPicture>('picture', found[1], ROOM, told);
     if ('refused' in answer) throw new SiteRefused(`${found[0]}: ${answer.refused}`);
     const { bytes, type, width, height } = answer.given;
     const hash = await storeFile(tx, Buffer.from(bytes), type);

@@ -2,5 +2,5 @@ export { CHANGES_CHANNEL } from './channel.ts';
 export { hasSite, listSites, loadSite, sequenceOf, type StoredSite } from './load.ts';
 export { insertSite, rawSite } from './rows.ts';
 export { changesAfter, inversesOf, saveChange, saveChanges, type SaveResult, type Saved, type StoredChange } from './save.ts';
-export { SITE_FILES, SiteRefused, bringFiles, bringIn, type Brought } from './bring-in.ts';
+export { SITE_FILES, SiteRefused, bringFiles, bringIn } from './bring-in.ts';
 export { SiteUnreadable } from './unreadable.ts';

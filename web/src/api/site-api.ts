@@ -1,73 +1,73 @@
-import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import { type Observable, TimeoutError, map, timeout } from 'rxjs';
-import type { AuditCounts, Change, Evidence, PixelsJson, LayoutReading, ReadFace, Site } from '@yohaku/core';
-
-/** `told` are sentences about what had to be done to open it. */
-export interface LoadedSite { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] }
-export interface RemoteChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string }
-/** Changes after a sequence, and the sequence there is. */
-export interface CaughtUp { readonly changes: readonly RemoteChange[]; readonly sequence: number }
-/** One answer for each change that was sent, in their order. */
-export type SendResult =
-  | { readonly id: string; readonly sequence: number; readonly repeated: boolean; readonly overtook: string[][]; readonly settled?: true }
-  | { readonly id: string | null; readonly refused: string; readonly kind: string };
-export interface ListedSession { readonly id: string; readonly createdAt: string; readonly seenAt: string; readonly expiresAt: string; readonly agent: string; readonly current: boolean }
-export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { readonly refused: string };
-export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
-export interface Publications { readonly publications: Publication[]; readonly live: { readonly site: Site; readonly number: number; readonly sequence: number } | null }
+import { type Observable, TimeoutError, concatMap, from, map, timeout } from 'rxjs';
+import { API, addressOf, type CaughtUp, type Change, type Declared, type Evidence, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult } from '@yohaku/core';
+import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
 export const PATIENCE = new InjectionToken<{ ms: number }>('patience with the server', { providedIn: 'root', factory: () => ({ ms: 20_000 }) });
 
-/** Everything the desk asks of the server. */
+/** What goes along with a request. */
+interface Sent { readonly body?: unknown; readonly query?: Readonly<Record<string, string | number>>; readonly headers?: Readonly<Record<string, string>> }
+
+const AS_FILE = { 'Content-Type': 'application/octet-stream' } as const;
+
+/** Everything the desk asks of the server, as the routes are declared. */
 @Injectable({ providedIn: 'root' })
 export class SiteApi {
   readonly #http = inject(HttpClient);
   readonly #patience = inject(PATIENCE);
 
-  signIn(token: string): Observable<unknown> {
-    return this.#http.post('/api/session', { token });
+  #ask<P extends string, B, Q, A>(declared: Declared<P, B, Q, A>, params: ParamsOf<P>, { body, query, headers }: Sent = {}): Observable<A> {
+    return this.#http.request<A>(declared.method.toUpperCase(), addressOf(declared, params), { body, ...(query ? { params: query } : {}), ...(headers ? { headers } : {}) });
   }
-  sites(): Observable<{ id: string; name: string }[]> {
-    return this.#http.get<{ sites: { id: string; name: string }[] }>('/api/sites').pipe(map(({ sites }) => sites));
+
+  signIn(token: string): Observable<void> {
+    return this.#ask(API.session.signIn, {}, { body: { token } });
   }
-  load(site: string): Observable<LoadedSite> {
-    return this.#http.get<LoadedSite>(`/api/sites/${site}`);
+  sites(): Observable<readonly { readonly id: string; readonly name: string }[]> {
+    return this.#ask(API.sites.list, {}).pipe(map(({ sites }) => sites));
   }
-  send(site: string, window: string, changes: readonly Change[]): Observable<SendResult[]> {
-    return this.#http.post<{ results: SendResult[] }>(`/api/sites/${site}/changes`, { window, changes }).pipe(timeout(this.#patience.ms), map(({ results }) => results));
+  /** Opens a site: what its pages share and the first of them, how many are here, and then the whole. @param first pages that are wanted before others */
+  open(site: string, first: readonly string[]): Observable<Opening> {
+    const reader = new SiteReader();
+    return this.#http.get(addressOf(API.sites.stream, { site }), { params: { first: first.join(',') }, observe: 'events', reportProgress: true, responseType: 'text' }).pipe(
+      concatMap((event) => from(event.type === HttpEventType.DownloadProgress ? reader.read((event as { partialText?: string }).partialText ?? '') : event.type === HttpEventType.Response ? reader.end(event.body ?? '') : [])),
+    );
+  }
+  send(site: string, window: string, changes: readonly Change[]): Observable<readonly SendResult[]> {
+    return this.#ask(API.sites.send, { site }, { body: { window, changes } }).pipe(timeout(this.#patience.ms), map(({ results }) => results));
   }
   after(site: string, sequence: number): Observable<CaughtUp> {
-    return this.#http.get<CaughtUp>(`/api/sites/${site}/changes`, { params: { after: sequence } }).pipe(timeout(this.#patience.ms));
+    return this.#ask(API.sites.after, { site }, { query: { after: sequence } }).pipe(timeout(this.#patience.ms));
   }
-  sessions(): Observable<ListedSession[]> {
-    return this.#http.get<{ sessions: ListedSession[] }>('/api/sessions').pipe(map(({ sessions }) => sessions));
+  sessions(): Observable<readonly ListedSession[]> {
+    return this.#ask(API.session.list, {}).pipe(map(({ sessions }) => sessions));
   }
   /** Ends one session, or (without an id) the one of this browser. */
-  endSession(id?: string): Observable<unknown> {
-    return this.#http.delete(id === undefined ? '/api/session' : `/api/sessions/${id}`);
+  endSession(id?: string): Observable<void> {
+    return id === undefined ? this.#ask(API.session.signOut, {}) : this.#ask(API.session.end, { id });
   }
-  evidence(site: string): Observable<Evidence[]> {
-    return this.#http.get<{ evidence: Evidence[] }>(`/api/sites/${site}/evidence`).pipe(map(({ evidence }) => evidence));
+  evidence(site: string): Observable<readonly Evidence[]> {
+    return this.#ask(API.evidence.list, { site }).pipe(map(({ evidence }) => evidence));
   }
   addEvidence(site: string, id: string, name: string, content: Blob): Observable<Evidence> {
-    return this.#http.post<Evidence>(`/api/sites/${site}/evidence`, content, { params: { id, name: name.slice(0, 200) }, headers: { 'Content-Type': 'application/octet-stream' } });
+    return this.#ask(API.evidence.add, { site }, { body: content, query: { id, name: name.slice(0, 200) }, headers: AS_FILE });
   }
-  putAwayEvidence(site: string, id: string, putAway: boolean): Observable<unknown> {
-    return this.#http.put(`/api/sites/${site}/evidence/${id}`, { putAway });
+  putAwayEvidence(site: string, id: string, putAway: boolean): Observable<void> {
+    return this.#ask(API.evidence.putAway, { site, id }, { body: { putAway } });
   }
   readFont(name: string, content: Blob): Observable<FontRead> {
-    return this.#http.post<FontRead>('/api/fonts', content, { params: { name: name.slice(0, 200) }, headers: { 'Content-Type': 'application/octet-stream' } });
+    return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
   }
   publications(site: string): Observable<Publications> {
-    return this.#http.get<Publications>(`/api/sites/${site}/publications`);
+    return this.#ask(API.publish.list, { site });
   }
-  publish(site: string, sequence: number, pixels: PixelsJson | undefined, layout: readonly LayoutReading[]): Observable<{ number: number }> {
-    return this.#http.post<{ number: number }>(`/api/sites/${site}/publications`, { sequence, ...(pixels ? { pixels } : {}), ...(layout.length > 0 ? { layout } : {}) });
+  publish(site: string, sequence: number, pixels: PixelsJson | undefined, layout: readonly LayoutReading[]): Observable<{ readonly number: number }> {
+    return this.#ask(API.publish.publish, { site }, { body: { sequence, ...(pixels ? { pixels } : {}), ...(layout.length > 0 ? { layout } : {}) } });
   }
-  makeLive(site: string, number: number): Observable<unknown> {
-    return this.#http.post(`/api/sites/${site}/live`, { number });
+  makeLive(site: string, number: number): Observable<void> {
+    return this.#ask(API.publish.makeLive, { site }, { body: { number } });
   }
 }
 

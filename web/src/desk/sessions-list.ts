@@ -1,7 +1,8 @@
+import type { ListedSession } from '@yohaku/core';
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import { SiteApi, failureWords, type ListedSession } from '../api/index.ts';
+import { SiteApi, failureWords } from '../api/index.ts';
 import { Sheet } from './sheet.ts';
 
 /** Where somebody is signed in; each session can be ended by itself. */

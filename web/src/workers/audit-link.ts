@@ -19,8 +19,9 @@ export class AuditLink {
 
   constructor() {
     effect(() => {
-      const { current, pending, last } = this.#state();
-      untracked(() => this.#follow(current, pending, last));
+      const { current, pending, last, opening } = this.#state();
+      // What is here of a site is judged once it is whole.
+      untracked(() => this.#follow(opening ? null : current, pending, last));
     });
     effect(() => this.#pictures(this.#read.sets()));
     effect(() => {

@@ -1,4 +1,4 @@
-import { readAssetFile, recolor, specimenHtml } from '@yohaku/core';
+import { API, readAssetFile, recolor, specimenHtml } from '@yohaku/core';
 import { evidenceByHash } from '../../evidence/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
@@ -12,39 +12,29 @@ const HTML = 'text/html; charset=utf-8';
 /** The empty page that the wall fills, and the pictures shown in it. */
 export function frameRoutes({ database }: Services): Route[] {
   return [
-    route({
-      method: 'get', path: '/frame/:site/', summary: 'The empty page that the wall fills', policy: 'frame', media: 'text/html',
-      handle({ context }) {
-        context.type = HTML;
-        context.set('Cache-Control', 'private, max-age=3600');
-        context.body = SHELL;
-      },
+    route(API.frame.shell, ({ context }) => {
+      context.type = HTML;
+      context.set('Cache-Control', 'private, max-age=3600');
+      context.body = SHELL;
     }),
-    route({
-      // By itself, to be printed: as it stands now, published or not.
-      method: 'get', path: '/frame/:site/specimen.html', summary: 'The specimen', policy: 'frame', media: 'text/html',
-      async handle({ context, params }) {
-        const stored = await loadSite(database, params['site']!);
-        if (!stored) throw notFound('The site');
-        context.type = HTML;
-        context.set('Cache-Control', 'no-store');
-        context.body = specimenHtml(stored.site, '/fonts/');
-      },
+    route(API.frame.specimen, async ({ context, params }) => {
+      const stored = await loadSite(database, params.site);
+      if (!stored) throw notFound('The site');
+      context.type = HTML;
+      context.set('Cache-Control', 'no-store');
+      context.body = specimenHtml(stored.site, '/fonts/');
     }),
-    route({
-      method: 'get', path: '/frame/:site/images/:file', summary: 'A picture of the site', policy: 'frame', media: 'image/*',
-      async handle({ context, params }) {
-        const name = readAssetFile(params['file']!);
-        if (!name) throw notFound('The picture');
-        const stored = await loadSite(database, params['site']!);
-        const asset = Object.values(stored?.site.assets ?? {}).find((one) => one.hash.startsWith(name.start));
-        const hash = asset?.hash ?? (await evidenceByHash(database, params['site']!, name.start));
-        const file = hash ? await readFile(database.db, hash) : undefined;
-        if (!file) throw notFound('The picture');
-        context.type = file.type;
-        context.set('Cache-Control', 'private, max-age=31536000, immutable');
-        context.body = file.type === 'image/svg+xml' ? recolor(file.bytes.toString('utf8'), name.colors) : file.bytes;
-      },
+    route(API.frame.image, async ({ context, params }) => {
+      const name = readAssetFile(params.file);
+      if (!name) throw notFound('The picture');
+      const stored = await loadSite(database, params.site);
+      const asset = Object.values(stored?.site.assets ?? {}).find((one) => one.hash.startsWith(name.start));
+      const hash = asset?.hash ?? (await evidenceByHash(database, params.site, name.start));
+      const file = hash ? await readFile(database.db, hash) : undefined;
+      if (!file) throw notFound('The picture');
+      context.type = file.type;
+      context.set('Cache-Control', 'private, max-age=31536000, immutable');
+      context.body = file.type === 'image/svg+xml' ? recolor(file.bytes.toString('utf8'), name.colors) : file.bytes;
     }),
   ];
 }

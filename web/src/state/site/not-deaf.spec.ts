@@ -6,6 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue, type Change } from '@yohaku/core';
 import { asideStore, pendingStore } from '../../api/index.ts';
+import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
 import { SiteActions } from './site.actions.ts';
 import { SiteEffects } from './site.effects.ts';
@@ -46,7 +47,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   };
   const open = async (sequence = 0) => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    (await next('GET', '/api/sites/small')).flush({ site: small(), sequence });
+    (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence }));
     await until(() => state().status === 'ready');
   };
   beforeEach(async () => {
@@ -100,7 +101,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     const post = await posted();
     const broken = { ...theirs(1), change: { ...theirs(1).change, ops: [{ op: 'set' as const, at: ['pages', 'nowhere', 'title'], value: 'x' }] } };
     store.dispatch(SiteActions.arrived({ changes: [broken], windowId: 'me' }));
-    (await next('GET', '/api/sites/small')).flush({ site: small(), sequence: 1 });
+    (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence: 1 }));
     await until(() => state().status === 'ready' && state().sequence === 1);
     expect([state().pending.length, state().current!.brand.corners.button]).toEqual([1, 9]);
     if (!post.cancelled) saveAll(post, 2);
@@ -196,14 +197,14 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
 
   it('a site that a newer Yohaku made is told as that, and what had to be taken back is said', async () => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    (await next('GET', '/api/sites/small')).flush({ detail: 'The site “small” was made by a newer Yohaku. Update this one.' }, { status: 409, statusText: 'x' });
+    (await next('GET', '/api/sites/small/parts')).flush(JSON.stringify({ detail: 'The site “small” was made by a newer Yohaku. Update this one.' }), { status: 409, statusText: 'x' });
     await until(() => state().status === 'failed');
     expect(state().notice).toBe('The site “small” was made by a newer Yohaku. Update this one.');
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    (await next('GET', '/api/sites/small')).flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
+    (await next('GET', '/api/sites/small/parts')).flush(JSON.stringify({ detail: 'The database does not answer.' }), { status: 503, statusText: 'x' });
     await until(() => state().notice === 'The database does not answer.');
     expect(state().status).toBe('loading');
-    (await next('GET', '/api/sites/small')).flush({ site: small(), sequence: 3, told: ['It was opened at its last good state.'] });
+    (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence: 3, told: ['It was opened at its last good state.'] }));
     await until(() => state().status === 'ready');
     expect(state().notice).toBe('It was opened at its last good state.');
   });

@@ -1,12 +1,14 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { Change, Edit } from '@yohaku/core';
-import type { LoadedSite, RemoteChange, SetAside } from '../../api/index.ts';
+import type { Change, Edit, LoadedSite, SavedChange, Site } from '@yohaku/core';
+import type { SetAside } from '../../api/index.ts';
 
 /** Everything that happens to the site in this window. */
 export const SiteActions = createActionGroup({
   source: 'Site',
   events: {
     Open: props<{ siteId: string }>(),
+    /** The site is on its way: with its first pages once those are here, then only how many there are. */
+    Opening: props<{ site: Site | null; here: number; of: number }>(),
     Loaded: props<LoadedSite & { pending: readonly Change[]; aside?: readonly SetAside[] }>(),
     'Load failed': props<{ words: string; signedOut: boolean }>(),
     /** A control is held: shown, not sent. */
@@ -17,7 +19,7 @@ export const SiteActions = createActionGroup({
     Redo: props<{ id: string }>(),
     'Show before': props<{ on: boolean }>(),
     /** Changes of the server's order, ours and others'. */
-    Arrived: props<{ changes: readonly RemoteChange[]; windowId: string }>(),
+    Arrived: props<{ changes: readonly SavedChange[]; windowId: string }>(),
     /** The server had these already: sent before a reload, answered again. */
     Acknowledged: props<{ ids: readonly string[] }>(),
     /** The server has this sequence, says a notice or an answer. */

@@ -6,6 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue } from '@yohaku/core';
 import { PATIENCE, pendingStore } from '../../api/index.ts';
+import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
 import { SiteActions } from './site.actions.ts';
 import { SiteEffects } from './site.effects.ts';
@@ -42,7 +43,7 @@ describe('sending edits', () => {
     store = TestBed.inject(Store);
     http = TestBed.inject(HttpTestingController);
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    http.expectOne('/api/sites/small').flush({ site: small(), sequence: 4 });
+    http.expectOne(({ url }) => url === '/api/sites/small/parts').flush(siteLines({ site: small(), sequence: 4 }));
     await until(() => state().status === 'ready');
   });
   afterEach(forgetAll);
@@ -122,7 +123,7 @@ describe('sending edits', () => {
   it('drops what the server had already, kept from before a reload', async () => {
     await pendingStore.keep('small', { id: 'edit-0009', schemaVersion: 1, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'button'], value: 9, was: 2 }] });
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    http.expectOne('/api/sites/small').flush({ site: small(), sequence: 9 });
+    http.expectOne(({ url }) => url === '/api/sites/small/parts').flush(siteLines({ site: small(), sequence: 9 }));
     await until(() => state().status === 'ready');
     expect(state().pending.length).toBe(1);
     (await nextPost()).flush({ results: [{ id: 'edit-0009', sequence: 6, repeated: true, overtook: [] }] });
@@ -131,7 +132,7 @@ describe('sending edits', () => {
 
   it('says that nobody is signed in', async () => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    http.expectOne('/api/sites/small').flush({ detail: 'Open the address.' }, { status: 401, statusText: 'x' });
+    http.expectOne(({ url }) => url === '/api/sites/small/parts').flush(JSON.stringify({ detail: 'Open the address.' }), { status: 401, statusText: 'x' });
     expect([state().status, state().notice]).toEqual(['signed-out', 'Open the address.']);
   });
 });

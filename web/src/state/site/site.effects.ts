@@ -2,11 +2,12 @@ import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { Observable, type Subscription, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, retry, switchMap, take, tap, throwError, timer } from 'rxjs';
-import { LIMITS, bytesOf, type Change } from '@yohaku/core';
-import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId, type SendResult } from '../../api/index.ts';
+import { LIMITS, bytesOf, type Change, type SendResult } from '@yohaku/core';
+import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 import { undoShelf } from './site.reducer.ts';
 import { siteFeature } from './site.selectors.ts';
+import { deskFeature, type DeskState } from '../desk/desk.ts';
 
 const RETRY_MS = 1500;
 const BATCH = 50;
@@ -25,17 +26,24 @@ export class SiteEffects {
 
   readonly load = createEffect(() => this.#actions.pipe(
     ofType(SiteActions.open),
-    switchMap(({ siteId }) => this.#api.load(siteId).pipe(
+    switchMap(({ siteId }) => this.#api.open(siteId, this.#wanted()).pipe(
       // A server or database that comes back is waited for, and said to be.
       retry({ delay: (error: unknown) => {
         if (!canRetry(error)) return throwError(() => error);
         this.#store.dispatch(SiteActions.notice({ words: failureWords(error) }));
         return timer(RETRY_MS);
       } }),
-      switchMap((loaded) => from(Promise.all([pendingStore.all(siteId).catch(() => []), asideStore.all(siteId).catch(() => [])])).pipe(map(([pending, aside]) => SiteActions.loaded({ ...loaded, pending, aside })))),
+      concatMap((opening) => 'site' in opening ? of(SiteActions.opening(opening)) : from(Promise.all([pendingStore.all(siteId).catch(() => []), asideStore.all(siteId).catch(() => [])])).pipe(map(([pending, aside]) => SiteActions.loaded({ ...opening.whole, pending, aside })))),
       catchError((error: unknown) => of(SiteActions.loadFailed({ words: failureWords(error), signedOut: isSignedOut(error) }))),
     )),
   ));
+
+  /** The page that was read last hangs in sight first. */
+  readonly #desk = this.#store.selectSignal((state: object): DeskState | undefined => (deskFeature.name in state ? deskFeature.selectDeskState(state as never) : undefined));
+  #wanted(): readonly string[] {
+    const grown = this.#desk()?.grown;
+    return grown ? [grown] : [];
+  }
 
   /** Every change is kept on this machine before it is sent, and forgotten once acknowledged or refused. */
   readonly keep = createEffect(() => this.#store.select(siteFeature.selectPending).pipe(

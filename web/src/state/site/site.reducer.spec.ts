@@ -32,6 +32,17 @@ describe('site state', () => {
     expect(count).toBeGreaterThan(500);
   });
 
+  it('is looked at and not edited while it opens, and says how much of it is here', () => {
+    const opening = siteReducer({ ...closedSite, status: 'loading', siteId: 'small' }, SiteActions.opening({ site: small(), here: 12, of: 850 }));
+    expect([opening.status, opening.shown]).toEqual(['opening', opening.current]);
+    const later = siteReducer(opening, SiteActions.opening({ site: null, here: 400, of: 850 }));
+    expect([later.shown, later.opening]).toEqual([opening.shown, { here: 400, of: 850 }]);
+    const edited = commit(later, 9, 'early-1');
+    expect([edited.current, edited.pending, edited.notice]).toEqual([later.current, [], 'Corner button was not done: the site is still opening, 400 of 850 pages are here. Do it once all are.'] as never);
+    const whole = siteReducer(later, SiteActions.loaded({ site: small(), sequence: 3, pending: [] }));
+    expect([whole.status, whole.opening, commit(whole, 9, 'late-1').pending.length]).toEqual(['ready', null, 1]);
+  });
+
   it('gives the identical state when nothing happens', () => {
     const state = loaded();
     expect(siteReducer(state, SiteActions.preview({ edit: null }))).toBe(state);

@@ -20,8 +20,10 @@ export interface LastEdit {
 }
 
 export interface SiteState {
-  readonly status: 'closed' | 'loading' | 'ready' | 'signed-out' | 'failed';
+  readonly status: 'closed' | 'loading' | 'opening' | 'ready' | 'signed-out' | 'failed';
   readonly siteId: string;
+  /** How many pages of how many are here while the site opens; it is looked at and not edited until all are. */
+  readonly opening: { readonly here: number; readonly of: number } | null;
   /** The site as the server has it, at `sequence`. */
   readonly confirmed: Site | null;
   readonly sequence: number;
@@ -50,7 +52,7 @@ export interface SiteState {
 }
 
 export const closedSite: SiteState = {
-  status: 'closed', siteId: '', confirmed: null, sequence: 0, latest: 0, lost: false, aside: [], pending: [], current: null, shown: null, preview: null, saving: 'saved', waitingWords: '',
+  status: 'closed', siteId: '', opening: null, confirmed: null, sequence: 0, latest: 0, lost: false, aside: [], pending: [], current: null, shown: null, preview: null, saving: 'saved', waitingWords: '',
   notice: '', done: [], undone: [], last: null, showBefore: false, mine: {},
 };
 
@@ -82,6 +84,7 @@ const settled = (state: SiteState): SiteState => ({ ...state, shown: shownWith(s
 
 function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { state: SiteState; inverse: readonly Op[] } | { state: SiteState; inverse: null } {
   const cleared: SiteState = { ...state, preview: null, shown: state.current };
+  if (state.opening) return { state: { ...cleared, notice: `${edit.label} was not done: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are here. Do it once all are.` }, inverse: null };
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
     // What is too large for the server, or has texts it could not keep, is seen before it is applied here.
@@ -119,10 +122,11 @@ function takeBack(state: SiteState, id: string, from: 'done' | 'undone'): SiteSt
 export const siteReducer = createReducer(
   closedSite,
   on(SiteActions.open, (_state, { siteId }): SiteState => ({ ...closedSite, status: 'loading', siteId, ...keptUndo(siteId) })),
+  on(SiteActions.opening, (state, { site, here, of }): SiteState => settled({ ...state, status: 'opening', opening: { here, of }, current: site ?? state.current })),
   on(SiteActions.loaded, (state, { site, sequence, pending, aside = [], told = [] }): SiteState =>
-    settled({ ...state, status: 'ready', confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' '), pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
+    settled({ ...state, status: 'ready', opening: null, confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' '), pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
   on(SiteActions.loadFailed, (state, { words, signedOut }): SiteState => ({ ...state, status: signedOut ? 'signed-out' : 'failed', notice: words })),
-  on(SiteActions.preview, (state, { edit }): SiteState => (edit === state.preview ? state : settled({ ...state, preview: edit }))),
+  on(SiteActions.preview, (state, { edit }): SiteState => (edit === state.preview || state.opening ? state : settled({ ...state, preview: edit }))),
   on(SiteActions.commit, (state, { edit, id }): SiteState => {
     const result = commit(state, edit, id);
     if (!result.inverse) return result.state;

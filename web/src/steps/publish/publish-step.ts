@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { plural, swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, writePixels, type Site } from '@yohaku/core';
+import { plural, swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, writePixels, type Site, type Publications } from '@yohaku/core';
 import { saveFile } from './save-file.ts';
-import { SiteApi, failureWords, type Publications } from '../../api/index.ts';
+import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { Editor, LayoutRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
 

@@ -1,0 +1,43 @@
+import * as v from 'valibot';
+import { Id, LIMITS, cleanText } from '../fields/index.ts';
+import type { Evidence } from '../palette/index.ts';
+import type { ReadFace } from '../change/index.ts';
+import { answering } from './declare.ts';
+import { megabytes } from './megabytes.ts';
+
+/** A font file as it was read and kept, or in words why it was not. */
+export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { readonly refused: string };
+
+/** A name that people gave to something they send. */
+const SentName = v.pipe(v.string(), v.transform((text) => cleanText(text).replaceAll(/\s+/g, ' ').trim()), v.minLength(1, 'must not be empty'), v.maxLength(200, 'must have at most 200 characters'));
+
+export const EVIDENCE = {
+  list: answering<{ readonly evidence: readonly Evidence[] }>()({ method: 'get', path: '/api/sites/:site/evidence', summary: 'Evidence for the brand, with the colours it gave' }),
+  add: answering<Evidence>()({
+    method: 'post', path: '/api/sites/:site/evidence', summary: 'Keep a piece of evidence and read its colours; the body is the file', query: v.object({ id: Id, name: SentName }),
+    upload: { bytes: LIMITS.evidenceBytes, tooLarge: `The file is over ${megabytes(LIMITS.evidenceBytes)}. Make it smaller and drop it again.` },
+  }),
+  putAway: answering<void>()({ method: 'put', path: '/api/sites/:site/evidence/:id', summary: 'Put a piece of evidence away, or back', body: v.strictObject({ putAway: v.boolean() }) }),
+  picture: answering<never>()({ method: 'get', path: '/api/sites/:site/evidence/:id/picture', summary: 'The picture itself', media: 'image/*' }),
+} as const;
+
+export const FONTS = {
+  read: answering<FontRead>()({
+    method: 'post', path: '/api/fonts', summary: 'Read a font file and keep it as woff2; the body is the file', query: v.object({ name: SentName }),
+    upload: { bytes: LIMITS.fontBytes, tooLarge: `The file is over ${megabytes(LIMITS.fontBytes)}. Export the font with fewer characters and drop that.` },
+  }),
+  // Open: published pages show them, and so does the desk before anybody has signed in.
+  file: answering<never>()({ method: 'get', path: '/fonts/:file', summary: 'A font file', open: true, media: 'font/woff2' }),
+} as const;
+
+export const FRAME = {
+  shell: answering<never>()({ method: 'get', path: '/frame/:site/', summary: 'The empty page that the wall fills', policy: 'frame', media: 'text/html' }),
+  // By itself, to be printed: as it stands now, published or not.
+  specimen: answering<never>()({ method: 'get', path: '/frame/:site/specimen.html', summary: 'The specimen', policy: 'frame', media: 'text/html' }),
+  image: answering<never>()({ method: 'get', path: '/frame/:site/images/:file', summary: 'A picture of the site', policy: 'frame', media: 'image/*' }),
+} as const;
+
+export const SYSTEM = {
+  health: answering<{ readonly status: 'ok' }>()({ method: 'get', path: '/api/health', summary: 'Whether the server and its database answer', open: true }),
+  description: answering<object>()({ method: 'get', path: '/api/openapi.json', summary: 'This description', open: true }),
+} as const;

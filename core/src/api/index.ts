@@ -1,0 +1,14 @@
+import { EVIDENCE, FONTS, FRAME, SYSTEM } from './files.ts';
+import { PUBLISH } from './publish.ts';
+import { SESSION } from './session.ts';
+import { SITES } from './sites.ts';
+
+export { addressOf, type AnswerPolicy, type Declared, type ParamsOf } from './declare.ts';
+export type { FontRead } from './files.ts';
+export { megabytes } from './megabytes.ts';
+export type { Publication, Publications } from './publish.ts';
+export type { ListedSession } from './session.ts';
+export type { Brought, CaughtUp, LoadedSite, SavedChange, SendResult, SiteLine } from './sites.ts';
+
+/** Every address of the API. */
+export const API = { session: SESSION, sites: SITES, evidence: EVIDENCE, fonts: FONTS, publish: PUBLISH, frame: FRAME, system: SYSTEM } as const;
