@@ -1,7 +1,7 @@
 /**
  * The verbs of the command line, each declared once: how it is used, what it does,
- * and which options it takes. The list of all verbs, the help of each, the reading
- * of what was typed, and `docs/command-line.md` are made from here.
+ * and which options it takes. The list of all verbs, the help of each and the
+ * reading of what was typed are made from here.
  *
  * `own`: run by this script, without a build; all others by the server's code.
  */

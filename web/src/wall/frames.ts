@@ -55,6 +55,8 @@ export class Frames {
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   /** What breaks under hostile copy, read from the pages as they are laid out; null while none is asked for, or it is being read. */
   readonly breaks = signal<readonly Break[] | null>(null);
+  /** How many sheets are still to be read for it. */
+  readonly breaksLeft = signal(0);
   readonly #differences = this.#store.selectSignal(auditFeature.selectDifferences);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #last = this.#store.selectSignal(siteFeature.selectLast);
@@ -83,6 +85,7 @@ export class Frames {
       const css = stressCss(new Set(this.#stress()));
       for (const frame of this.#hung.values()) frame.painter.onTop(css);
       this.breaks.set(null);
+      this.breaksLeft.set(0);
       if (this.#hung.size > 0) this.#waitForQuiet();
     });
     effect(() => {
@@ -132,8 +135,24 @@ export class Frames {
     await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
     await new Promise((resolve) => requestAnimationFrame(resolve));
     const moved = frames.map((frame, i) => heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1);
-    this.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
+    const tell = () => this.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
+    tell();
     this.version.update((version) => version + 1);
+    const site = this.#painted();
+    if (!only || !site) return;
+    // Then the pages that do not hang, against the heights they were read with.
+    for (const { page, width } of this.#others(site)) {
+      const was = this.#sheets.heightOf(page, width);
+      await idle();
+      if (!this.#standIns() || this.#painted() !== site) return;
+      if (was !== undefined) moved.push(heightOf(await this.#apart.lay(site, page, width, { standIn: true })) / Math.max(1, was) - 1);
+      tell();
+    }
+  }
+
+  /** The pages that do not hang, at each width at which they are read. */
+  #others(site: Site): { readonly page: string; readonly width: number }[] {
+    return site.pageOrder.flatMap((page) => SHEET_WIDTHS.map((width) => ({ page, width }))).filter(({ page, width }) => !this.#hung.has(`${page} ${width}`));
   }
 
   frame(key: string): HungFrame | undefined {
@@ -325,7 +344,19 @@ export class Frames {
       if (this.#painted() !== site) return;
       found.push(...readBreaks(frame.painter.document, site, frame.page, frame.width, this.#layouts.get(frame.key)?.now));
     }
+    // Then the pages that do not hang: what was found so far is told, with how many are still to be read.
+    const onTop = stressCss(new Set(this.#stress()));
+    const others = this.#others(site);
+    for (const [i, { page, width }] of others.entries()) {
+      this.breaks.set([...found]);
+      this.breaksLeft.set(others.length - i);
+      await idle();
+      if (this.#painted() !== site || stressCss(new Set(this.#stress())) !== onTop || this.#stress().length === 0) return;
+      found.push(...readBreaks(await this.#apart.lay(site, page, width, { onTop }), site, page, width, this.#layouts.get(`${page} ${width}`)?.now));
+      if (width === SHEET_WIDTHS.at(-1)) siteIndex(site).letGo(page);
+    }
     this.breaks.set(found);
+    this.breaksLeft.set(0);
   }
 
   /** Headings, menus and buttons that take more lines than before the last edit. */

@@ -6,18 +6,24 @@ import { FramePainter } from './frame-painter.ts';
 export class LayoutFrame {
   readonly #siteId: () => string;
   #frame: Promise<HTMLIFrameElement> | undefined;
-  #laid: { readonly site: Site; readonly page: string } | undefined;
+  #laid: { readonly site: Site; readonly page: string; readonly onTop: string; readonly standIn: boolean } | undefined;
 
   constructor(siteId: () => string) {
     this.#siteId = siteId;
   }
 
-  /** Lays a page out at a width, with its fonts there. */
-  async lay(site: Site, page: string, width: number): Promise<Document> {
+  /** Lays a page out at a width, with its fonts there, or what stands in for them, and with styles on top of its own. */
+  async lay(site: Site, page: string, width: number, { onTop = '', standIn = false }: { readonly onTop?: string; readonly standIn?: boolean } = {}): Promise<Document> {
     const frame = await (this.#frame ??= this.#open());
     const document = frame.contentDocument!;
-    if (this.#laid?.site !== site || this.#laid.page !== page) new FramePainter(document, pageSource(page)).paint(site);
-    this.#laid = { site, page };
+    const laid = this.#laid;
+    if (laid?.site !== site || laid.page !== page || laid.onTop !== onTop || laid.standIn !== standIn) {
+      const painter = new FramePainter(document, pageSource(page));
+      painter.standIn(standIn);
+      painter.onTop(onTop);
+      painter.paint(site);
+    }
+    this.#laid = { site, page, onTop, standIn };
     frame.style.width = `${width}px`;
     await document.fonts.ready;
     return document;

@@ -28,10 +28,14 @@ export class StressBar {
   readonly #kinds = this.#store.selectSignal(deskFeature.selectStress);
   protected readonly kinds = STRESS_KINDS;
   protected readonly on = computed(() => new Set(this.#kinds()));
-  protected readonly list = computed(() => this.#frames.breaks() ?? []);
+  /** What is listed of it: more nobody goes through. */
+  protected readonly list = computed(() => (this.#frames.breaks() ?? []).slice(0, 200));
   protected readonly says = computed(() => {
     const found = this.#frames.breaks();
-    return found === null ? 'Laying out…' : found.length === 0 ? 'Nothing breaks' : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
+    if (found === null) return 'Laying out…';
+    const left = this.#frames.breaksLeft();
+    const said = found.length === 0 ? (left > 0 ? 'Nothing breaks so far' : 'Nothing breaks') : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
+    return left > 0 ? `${said}, ${plural(left, 'sheet')} still to be read` : said;
   });
 
   protected toggle(kind: StressKind): void {
