@@ -8,10 +8,10 @@ const Step = v.pipe(
   v.string(), v.minLength(1), v.maxLength(300), v.regex(/^[^\p{Cc}\p{Cs}]+$/u, 'is not a field'),
   v.check((step) => !isReservedName(step), 'is not a field'),
 );
-export const Address = v.pipe(v.array(Step), v.minLength(1), v.maxLength(12));
+/** How deep an address goes is said by the schema of what it leads into; this only keeps what is sent small. */
+const DEEPEST = 40;
+export const Address = v.pipe(v.array(Step), v.minLength(1), v.maxLength(DEEPEST));
 export type Address = string[];
-/** Address of a reference: within words it goes on to the link. */
-const Reference = v.pipe(v.array(Step), v.minLength(1), v.maxLength(16));
 
 const Json = v.unknown();
 const after = v.nullable(Id);
@@ -28,7 +28,7 @@ export const Op = v.variant('op', [
   v.strictObject({ op: v.literal('insert'), record: Address, order: v.nullable(Address), id: Id, value: Json, after }),
   v.strictObject({ op: v.literal('remove'), record: Address, order: v.nullable(Address), id: Id, was: Json, after }),
   v.strictObject({ op: v.literal('move'), from: Address, to: Address, id: Id, after, wasAfter: after }),
-  v.strictObject({ op: v.literal('redirect'), target: v.picklist(TARGETS), from: Id, to: Id, at: v.optional(v.pipe(v.array(Reference), v.maxLength(LIMITS.references))) }),
+  v.strictObject({ op: v.literal('redirect'), target: v.picklist(TARGETS), from: Id, to: Id, at: v.optional(v.pipe(v.array(Address), v.maxLength(LIMITS.references))) }),
 ]);
 export type Op = v.InferOutput<typeof Op>;
 

@@ -33,12 +33,17 @@ export interface Pair {
   readonly needed: number;
   /** The ratio; null over a picture or when a colour cannot be read. */
   readonly found: number | null;
+  /** The looks in which it occurs, and how many places have one of them. */
+  readonly groups: readonly Group[];
+  readonly count: number;
+  /** Those places. To ask for them takes every page apart; to count them does not. */
   readonly places: readonly Place[];
 }
 
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
-interface Build { pair: Pair; states: Set<State>; places: Set<Place>; needed: number }
+type Rated = Omit<Pair, 'groups' | 'count' | 'places'>;
+interface Build { pair: Rated; states: Set<State>; groups: Set<Group>; needed: number }
 
 /** Every pair that occurs on the site, each once, in the order of their places. */
 export function occurringPairs(site: Site, table: TokenTable = tokenTable(site.brand)): Pair[] {
@@ -48,11 +53,14 @@ export function occurringPairs(site: Site, table: TokenTable = tokenTable(site.b
     const known = found.get(key);
     if (known) {
       for (const state of one.states) known.states.add(state);
-      for (const place of one.places) known.places.add(place);
+      known.groups.add(group);
       known.needed = Math.max(known.needed, one.needed);
-    } else found.set(key, { pair: one, states: new Set(one.states), places: new Set(one.places), needed: one.needed });
+    } else found.set(key, { pair: one, states: new Set(one.states), groups: new Set([group]), needed: one.needed });
   }
-  return [...found.values()].map(({ pair, states, places, needed }) => ({ ...pair, states: [...states], places: [...places], needed }));
+  return [...found.values()].map(({ pair, states, groups, needed }) => {
+    const list = [...groups];
+    return { ...pair, states: [...states], needed, groups: list, count: list.reduce((sum, one) => sum + one.count, 0), get places() { return list.flatMap((one) => one.places); } };
+  });
 }
 
 /** The pairs in which a token stands, as foreground or behind. */
@@ -63,8 +71,8 @@ export function pairsWith(pairs: readonly Pair[], path: string): Pair[] {
 
 const keyOf = (layer: PairLayer): string => layer.chain[0] ?? layer.css;
 
-function pairsOfGroup(table: TokenTable, group: Group): Pair[] {
-  const pairs: Pair[] = [];
+function pairsOfGroup(table: TokenTable, group: Group): Rated[] {
+  const pairs: Rated[] = [];
   for (const state of group.states) {
     if (state === 'disabled') continue;
     for (const { id: band } of BANDS) for (const { rule, properties } of aspectsOf(group, state)) {
@@ -120,6 +128,6 @@ function overWash(table: TokenTable, group: Group, fores: readonly PairLayer[], 
   return best >= needed ? best : null;
 }
 
-function rate(table: TokenTable, group: Group, rule: PairRule, state: State, fores: readonly PairLayer[], behind: readonly PairLayer[] | null, needed: number): Pair {
-  return { rule, kind: group.kind, style: group.style, ground: group.ground, fores, behind, states: [state], needed, found: behind ? ratioOn(fores, flattened(behind)) : overWash(table, group, fores, needed), places: group.places };
+function rate(table: TokenTable, group: Group, rule: PairRule, state: State, fores: readonly PairLayer[], behind: readonly PairLayer[] | null, needed: number): Rated {
+  return { rule, kind: group.kind, style: group.style, ground: group.ground, fores, behind, states: [state], needed, found: behind ? ratioOn(fores, flattened(behind)) : overWash(table, group, fores, needed) };
 }

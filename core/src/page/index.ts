@@ -1,6 +1,6 @@
 export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
 export { STATES_OF, type Place } from './place.ts';
-export { forgetTree, isKept, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
+export { forgetTree, hasTree, isKept, looseSection, pageTree, structureKey, type PagePart, type PageTree } from './tree.ts';
 export { partShapes, type PartShape } from './shape.ts';
 export { hrefOf } from './inline.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';

@@ -49,6 +49,18 @@ function drawing(site: Site, asset: string): string {
   return site.assets[asset]?.bound ? `drawing ${asset}` : 'picture';
 }
 
+/** Shapes that some block has, each once: of thousands of blocks most are built like another. */
+const alike = new Map<string, string>();
+const MOST_ALIKE = 20_000;
+
+function once(shape: string): string {
+  const known = alike.get(shape);
+  if (known !== undefined) return known;
+  if (alike.size >= MOST_ALIKE) alike.clear();
+  alike.set(shape, shape);
+  return shape;
+}
+
 const shapes = new WeakMap<Block, { readonly assets: Site['assets'] | null; readonly shape: string }>();
 
 /** What of a block decides how its places look, by what its fields mean; kept as long as the block is the same, and with a picture its assets. */
@@ -67,8 +79,9 @@ function blockShape(site: Site, block: Block): string {
     within = beside;
     shape += `,${at.at(-1)!}=${looks}`;
   }, [], true);
-  shapes.set(block, { assets: pictured ? site.assets : null, shape });
-  return shape;
+  const kept = once(shape);
+  shapes.set(block, { assets: pictured ? site.assets : null, shape: kept });
+  return kept;
 }
 
 /** What of a field decides how places look; undefined where nothing does. */

@@ -56,9 +56,11 @@ function describe(site: Site): string {
   ].join('|');
 }
 
-/** Lets go of the trees of a page: it is taken apart again when somebody asks. */
-export function forgetTree(page: Page): void {
-  cache.delete(page);
+/** Lets go of the trees of a page, or only of the one in the structure a site has: it is taken apart again when somebody asks. */
+export function forgetTree(page: Page, site?: Site): void {
+  const others = site ? cache.get(page)?.filter((one) => !isOf(one, site)) : undefined;
+  if (others && others.length > 0) cache.set(page, others);
+  else cache.delete(page);
 }
 
 /** Whether a tree of a page is still the one that is given for its structure. */
@@ -66,15 +68,21 @@ export function isKept(tree: PageTree): boolean {
   return cache.get(tree.page)?.some((one) => one.tree === tree) ?? false;
 }
 
+/** Whether a page has been taken apart in the structure the site has now. */
+export function hasTree(site: Site, page: Page): boolean {
+  return cache.get(page)?.some((one) => isOf(one, site)) ?? false;
+}
+
+const isOf = (one: Cached, site: Site): boolean => one.shared === site.shared && one.assets === site.assets && one.structure === structureKey(site);
+
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {
   const page = site.pages[pageId]!;
-  const structure = structureKey(site);
   const kept = cache.get(page) ?? [];
-  const known = kept.find((one) => one.shared === site.shared && one.assets === site.assets && one.structure === structure);
+  const known = kept.find((one) => isOf(one, site));
   if (known) return known.tree;
   const tree = buildTree(site, page);
-  cache.set(page, [{ shared: site.shared, assets: site.assets, structure, tree }, ...kept].slice(0, KEPT_TREES));
+  cache.set(page, [{ shared: site.shared, assets: site.assets, structure: structureKey(site), tree }, ...kept].slice(0, KEPT_TREES));
   return tree;
 }
 

@@ -1,6 +1,6 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
-import { forgetTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
+import { forgetTree, hasTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
@@ -102,8 +102,17 @@ class Index implements SiteIndex {
     this.#pages = pages;
     this.#used = byPlace(Object.values(site.shared.overrides));
     const templates = new Map<string, Template>();
-    this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page), templates));
+    this.#laid = pages.map((page) => {
+      const had = hasTree(site, page);
+      const laid = this.#lay(page, partShapes(site, page), templates);
+      // A page that was taken apart for its looks alone is let go again.
+      if (!had) forgetTree(page, site);
+      return laid;
+    });
     this.count = this.groups.reduce((sum, group) => sum + group.count, 0);
+    // What looks were told apart by is needed no more.
+    this.#known.clear();
+    this.#paintings.clear();
   }
 
   get trees() {

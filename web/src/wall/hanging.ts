@@ -1,5 +1,8 @@
-/** Pages whose frames are kept at most: two frames each, beside the few that read the layout out of sight. */
+/** Pages whose frames are kept at most and at least: two frames each, beside the few that read the layout out of sight. Each costs the browser about half a megabyte before anything is in it. */
 export const MOST_HANGING = 17;
+const LEAST_HANGING = 8;
+/** So many more than are near stay, for who looks back and forth. */
+const SPARE = 1;
 
 /**
  * Which pages have frames: those near the eye, and of the others as many as may be
@@ -12,8 +15,9 @@ export const MOST_HANGING = 17;
  * @param near those in sight or about to be
  * @param kept the page that is grown or in hand: it never goes
  */
-export function hanging(order: readonly string[], before: ReadonlySet<string>, near: ReadonlySet<string>, kept: string | null, most = MOST_HANGING): ReadonlySet<string> {
-  if (order.length <= most) return order.length === before.size && order.every((id) => before.has(id)) ? before : new Set(order);
+export function hanging(order: readonly string[], before: ReadonlySet<string>, near: ReadonlySet<string>, kept: string | null, limit = MOST_HANGING): ReadonlySet<string> {
+  if (order.length <= limit) return order.length === before.size && order.every((id) => before.has(id)) ? before : new Set(order);
+  const most = Math.min(limit, Math.max(LEAST_HANGING, near.size + SPARE));
   const at = new Map(order.map((id, i) => [id, i]));
   const wanted = [...near].filter((id) => at.has(id));
   const places = wanted.map((id) => at.get(id)!);

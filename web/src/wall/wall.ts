@@ -214,7 +214,7 @@ export class Wall {
           }
           clearTimeout(settling);
           settling = setTimeout(() => this.#come(new Set(near)), NEAR_MS);
-        }, { root: row, rootMargin: '0px 900px' }) };
+        }, { root: row, rootMargin: '0px 600px' }) };
       }
       // After the pages of this order are there.
       if (watched && order > 0) setTimeout(() => {

@@ -107,7 +107,7 @@ export class ColourStep {
       if (!fore || !rgb || rgb.alpha < 1 || !behind?.chain.includes(path) || fore.chain.includes(path)) continue;
       const source = table.get(fore.chain.at(-1) ?? '')?.label ?? fore.css;
       const known = texts.get(source);
-      texts.set(source, { id: `under ${source}`, way: 'under', label: source, rgb, places: (known?.places ?? 0) + pair.places.length });
+      texts.set(source, { id: `under ${source}`, way: 'under', label: source, rgb, places: (known?.places ?? 0) + pair.count });
     }
     const under = [...texts.values()].sort((one, other) => other.places - one.places);
     const rest = site.brand.groundOrder.filter((id) => !used.includes(id));
