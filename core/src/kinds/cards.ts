@@ -7,7 +7,7 @@ import { kindOfBlock } from './kind.ts';
 import { levelChoice } from './level.ts';
 import { Alt, asLine, choiceOf, nameOf, orderOf, refTo } from './meaning.ts';
 
-const ACROSS = [1, 2, 3, 4].map((across) => ({ value: across, label: across === 1 ? 'one' : `${across} side by side` }));
+const ACROSS = [1, 2, 3, 4].map((across) => ({ value: across, label: String(across) }));
 
 const Card = v.strictObject({
   id: Id, heading: nameOf('card'), content: Content,

@@ -3,6 +3,13 @@ import { offeredFields, setValue, type Offered, type Place } from '@yohaku/core'
 import { Editor, Reaching, type Scope } from '../state/index.ts';
 import { Choice } from '../ui/index.ts';
 
+/** Width of a slip's inside and of the gap between two fields, px. */
+const ROOM = 260;
+const GAP = 3;
+/** What a letter takes in a list and in the name above it, and what the mark that opens a list takes, px. */
+const [LETTER, HEAD_LETTER, MARK] = [8, 6.2, 28];
+const wants = ({ label, options }: Offered): number => Math.max(label.length * HEAD_LETTER, Math.max(...options.map((one) => one.label.length)) * LETTER + MARK);
+
 /** What is chosen of a place where it stands, by what its kind says of itself: the variant and icon of a button, the style and level of a text, how many cards are in a row. */
 @Component({
   selector: 'yo-slip-fields',
@@ -28,10 +35,11 @@ export class SlipFields {
     return site ? offeredFields(site, this.place()) : [];
   });
 
-  /** Three stand in one row where their names are short; two where they are not. */
-  protected width({ label, options }: Offered): number {
-    const longest = Math.max(label.length, ...options.map((one) => one.label.length));
-    return this.fields().length === 3 && longest <= 8 ? (longest <= 7 ? 69 : 86) : this.fields().length === 3 && longest <= 11 ? 100 : 129;
+  /** Three stand in one row where their names fit, else two. */
+  protected width(field: Offered): number {
+    const fields = this.fields();
+    const left = ROOM - 2 * GAP - fields.reduce((sum, one) => sum + wants(one), 0);
+    return fields.length === 3 && left >= 0 ? wants(field) + left / 3 : (ROOM - GAP) / 2;
   }
 
   protected set(field: Offered, value: string): void {

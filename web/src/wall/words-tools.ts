@@ -31,7 +31,7 @@ import { WordsEditor } from './words-editor.ts';
       <button class="act" (click)="asked.emit()">Edit the words</button> <span class="note">or double-click them</span>
     }
   `,
-  styles: `:host { display: block; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 3px; padding-top: 4px; } [aria-pressed="true"] { background: #1a1a1a; color: #fff; }`,
+  styles: `:host { display: block; } .act + .note { margin-left: 6px; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 3px; padding-top: 4px; } [aria-pressed="true"] { background: #1a1a1a; color: #fff; }`,
   host: { '(focusout)': 'left()' },
 })
 export class WordsTools implements OnDestroy {
