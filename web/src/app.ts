@@ -10,7 +10,7 @@ import { DeskFonts } from './desk/desk-fonts.ts';
 import { AsideList } from './desk/aside-list.ts';
 import { KeysList } from './desk/keys-list.ts';
 import { SessionsList } from './desk/sessions-list.ts';
-import { isTyping } from './ui/index.ts';
+import { KEYS } from './ui/index.ts';
 import { Wall } from './wall/index.ts';
 import { AuditLink } from './workers/index.ts';
 
@@ -143,30 +143,22 @@ export class App {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    const typing = isTyping(event);
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+    if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
       event.preventDefault();
-      return event.shiftKey ? this.redo() : this.undo();
+      return KEYS.undo.is(event) ? this.undo() : this.redo();
     }
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y' && !typing) {
-      event.preventDefault();
-      return this.redo();
-    }
-    if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.key === '?') return this.keys(!this.keysShown());
-    if (event.key === 'Escape') return this.#escape();
-    if (event.key.toLowerCase() === 'l') return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
-    if (event.key.toLowerCase() === 's') return this.#store.dispatch(DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }));
-    if (event.key.toLowerCase() === 'v') return this.#store.dispatch(DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }));
-    if (event.key.toLowerCase() === 'b' && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
-    const number = Number(event.key);
-    if (number >= 1 && number <= STEPS.length && target.tagName !== 'INPUT') this.#store.dispatch(DeskActions.step({ step: STEPS[number - 1]! }));
+    if (KEYS.list.is(event)) return this.keys(!this.keysShown());
+    if (KEYS.back.is(event)) return this.#escape();
+    if (KEYS.levels.is(event)) return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
+    if (KEYS.specimen.is(event)) return this.#store.dispatch(DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }));
+    if (KEYS.seen.is(event)) return this.#store.dispatch(DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }));
+    if (KEYS.before.is(event) && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
+    if (KEYS.step.is(event) && (event.target as HTMLElement).tagName !== 'INPUT') this.#store.dispatch(DeskActions.step({ step: STEPS[Number(event.key) - 1]! }));
   }
 
   @HostListener('document:keyup', ['$event'])
   protected release(event: KeyboardEvent): void {
-    if (event.key.toLowerCase() === 'b') this.#store.dispatch(SiteActions.showBefore({ on: false }));
+    if (KEYS.before.ends(event)) this.#store.dispatch(SiteActions.showBefore({ on: false }));
   }
 
   /** Escape steps back: keys, slip, grown page, token in hand. */

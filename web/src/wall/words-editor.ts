@@ -2,6 +2,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { cleanText, emphasised, fieldProblem, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type Place } from '@yohaku/core';
 import { Editor, SiteActions, freshId } from '../state/index.ts';
+import { KEYS } from '../ui/index.ts';
 import { readInline, tooMuch } from './read-inline.ts';
 
 /** Words that are being edited where they stand. */
@@ -68,10 +69,9 @@ export class WordsEditor {
       this.#askForProvisional(place.style);
     };
     const key = (event: KeyboardEvent) => {
-      const command = event.ctrlKey || event.metaKey ? event.key.toLowerCase() : '';
-      const mark = command === 'b' ? 'strong' : command === 'i' ? 'em' : undefined;
-      if (event.key === 'Escape') finish(false);
-      else if (event.key === 'Enter') {
+      const mark = KEYS.strong.is(event) ? 'strong' : KEYS.emphasis.is(event) ? 'em' : undefined;
+      if (KEYS.drop.is(event)) finish(false);
+      else if (KEYS.keep.is(event)) {
         event.preventDefault();
         finish(true);
       } else if (mark) {

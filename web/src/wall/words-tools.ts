@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input
 import { Href, type Place } from '@yohaku/core';
 import { safeParse } from 'valibot';
 import { Editor } from '../state/index.ts';
-import { Choice, TextField } from '../ui/index.ts';
+import { Choice, KEYS, TextField } from '../ui/index.ts';
 import { WordsEditor } from './words-editor.ts';
 
 /** What can be done with words while they are edited where they stand: emphasis, and where they lead. */
@@ -14,15 +14,15 @@ import { WordsEditor } from './words-editor.ts';
     @if (edited(); as words) {
       <div class="acts" role="group" aria-label="The words">
         @if (words.rich) {
-          <button class="box" [attr.aria-pressed]="words.mark === 'strong'" title="Ctrl+B" (mousedown)="$event.preventDefault()" (click)="editor.mark('strong')">Strong</button>
-          <button class="box" [attr.aria-pressed]="words.mark === 'em'" title="Ctrl+I" (mousedown)="$event.preventDefault()" (click)="editor.mark('em')">Emphasis</button>
+          <button class="box" [attr.aria-pressed]="words.mark === 'strong'" [title]="keys.strong.shown" (mousedown)="$event.preventDefault()" (click)="editor.mark('strong')">Strong</button>
+          <button class="box" [attr.aria-pressed]="words.mark === 'em'" [title]="keys.emphasis.shown" (mousedown)="$event.preventDefault()" (click)="editor.mark('em')">Emphasis</button>
         }
-        <button class="box end" title="Enter" (mousedown)="$event.preventDefault()" (click)="editor.finish(true)">Done</button>
-        <button class="box" title="Escape" (mousedown)="$event.preventDefault()" (click)="editor.finish(false)">Drop</button>
+        <button class="box end" [title]="keys.keep.shown" (mousedown)="$event.preventDefault()" (click)="editor.finish(true)">Done</button>
+        <button class="box" [title]="keys.drop.shown" (mousedown)="$event.preventDefault()" (click)="editor.finish(false)">Cancel</button>
       </div>
       @if (words.rich) {
         <div class="links">
-          <yo-choice label="Leads to" [value]="page()" [options]="pages()" [width]="129" (chosen)="toPage($event)" />
+          <yo-choice label="Link to" [value]="page()" [options]="pages()" [width]="129" (chosen)="toPage($event)" />
           <yo-text label="or to an address" [value]="url()" width="123px" [check]="checkUrl" (done)="toUrl($event)" />
         </div>
         @if (!words.link) { <p class="note">Choose words, then what they are.</p> }
@@ -36,6 +36,7 @@ import { WordsEditor } from './words-editor.ts';
 })
 export class WordsTools implements OnDestroy {
   protected readonly editor = inject(WordsEditor);
+  protected readonly keys = KEYS;
   readonly #desk = inject(Editor);
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly place = input.required<Place>();

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type RuleId, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
-import { TextField, VerdictRule } from '../../ui/index.ts';
+import { KEYS, TextField, VerdictRule } from '../../ui/index.ts';
 
 const NAMES: Record<CheckList, string> = {
   worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Held', stray: 'Stray', differences: 'Painted otherwise', all: 'All places',
@@ -199,14 +199,11 @@ export class CheckStep {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea, [contenteditable]')) return;
-    switch (event.key.toLowerCase()) {
-      case 'n': return this.go(Math.min(this.shown().length - 1, this.at() + 1));
-      case 'p': return this.go(Math.max(0, this.at() - 1));
-      case 'm': { const mend = this.mends()[0] ?? this.typeMend() ?? this.pictured()?.mends[0]; return mend && this.mend(mend); }
-      case 'u': return this.undo();
-    }
+    if (KEYS.next.is(event)) return this.go(Math.min(this.shown().length - 1, this.at() + 1));
+    if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
+    if (KEYS.undoCheck.is(event)) return this.undo();
+    const mend = KEYS.mend.is(event) ? (this.mends()[0] ?? this.typeMend() ?? this.pictured()?.mends[0]) : undefined;
+    if (mend) this.mend(mend);
   }
 
   #allPlaces(): Row[] {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { cutDownText, deltaERgb, parseColor, placesOf, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
-import { isTyping } from '../../ui/index.ts';
+import { KEYS } from '../../ui/index.ts';
 import { LongWork } from '../../workers/index.ts';
 import { LongWorkLine } from '../long-work-line.ts';
 
@@ -89,13 +89,13 @@ export class Harmonies {
   /** H, held: the next suggestion is on the wall until it is let go. */
   protected press(event: KeyboardEvent): void {
     const list = this.list();
-    if (event.key.toLowerCase() !== 'h' || event.repeat || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey || !list?.length) return;
+    if (!KEYS.harmony.is(event) || event.repeat || !list?.length) return;
     const suggestion = list[this.#next++ % list.length]!;
     this.tried.set(suggestion);
     this.tries(suggestion);
   }
   protected release(event: KeyboardEvent): void {
-    if (event.key.toLowerCase() !== 'h' || !this.tried()) return;
+    if (!KEYS.harmony.ends(event) || !this.tried()) return;
     this.tried.set(null);
     this.tries(null);
   }
