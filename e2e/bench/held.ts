@@ -87,7 +87,10 @@ async function lendHand(page: Page): Promise<void> {
         end = () => times.push(performance.now() - began);
         at++;
         try {
-          target.dispatchEvent(new PointerEvent('pointermove', { pointerId: 1, bubbles: true, clientX: x + at * step, clientY: y }));
+          // One after the other, as browsers do.
+          const where = { bubbles: true, buttons: 1, clientX: x + at * step, clientY: y };
+          target.dispatchEvent(new PointerEvent('pointermove', { pointerId: 1, ...where }));
+          target.dispatchEvent(new MouseEvent('mousemove', where));
         } catch (error) {
           reject(error as Error);
         }
@@ -125,10 +128,10 @@ async function pullDesk(page: Page, busy: () => Promise<number>, edit: Held, dir
       if (now === old) state.late!++;
       old = now;
     };
-    addEventListener('pointermove', given);
+    addEventListener('mousemove', given);
     state.settled = new Promise<number>((resolve, reject) => {
       addEventListener('pointerup', (event) => {
-        removeEventListener('pointermove', given);
+        removeEventListener('mousemove', given);
         // When the hand let go, however long the page took to hear of it.
         const began = event.timeStamp;
         setTimeout(() => reject(new Error('the wall was not settled within five seconds')), 5000);
