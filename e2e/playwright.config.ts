@@ -4,7 +4,8 @@ import { launchOptions } from './browser.ts';
 export default defineConfig({
   testDir: 'journeys',
   testMatch: '*.journey.ts',
-  workers: 2,
+  // On two cores: a journey waits for the page and the server half of its time.
+  workers: 3,
   fullyParallel: false,
   retries: 0,
   timeout: 600_000,

@@ -119,34 +119,6 @@ test('what is provisional is counted, gone through, and settled in one pass', as
   await desk.saved();
 });
 
-test('two windows edit one style: different values both stay, the same value ends the same, and the loser is told', async ({ desk, page, context }) => {
-  const other = await context.newPage();
-  await other.goto(`${desk.server.address}/`);
-  const second = new Desk(other, desk.server);
-  await second.ready();
-  const set = async (who: Desk, label: string, value: string) => {
-    await who.page.getByLabel(label, { exact: true }).fill(value);
-    await who.page.getByLabel(label, { exact: true }).press('Enter');
-    await who.saved();
-  };
-  for (const who of [desk, second]) {
-    await who.step('Type');
-    await rung(who, /^Title, /).click();
-  }
-  await set(desk, 'Line height', '1.3');
-  await set(second, 'Weight', '600');
-  const style = (who: Desk) => who.frame('Sailings at 1280').locator('h1').evaluate((element) => {
-    const { lineHeight, fontSize, fontWeight } = getComputedStyle(element);
-    return `${Math.round((Number.parseFloat(lineHeight) / Number.parseFloat(fontSize)) * 100) / 100} ${fontWeight}`;
-  });
-  for (const who of [desk, second]) await expect.poll(() => style(who)).toBe('1.3 600');
-  await set(desk, 'Line height', '1.4');
-  await expect.poll(() => style(second)).toBe('1.4 600');
-  await set(second, 'Line height', '1.5');
-  for (const who of [desk, second]) await expect.poll(() => style(who)).toBe('1.5 600');
-  await expect(page.getByRole('alert')).toContainText('Title line height: changed in another window after you');
-});
-
 test('headings are named on the wall by level and style, and a level that is left out is marked', async ({ desk, page }) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Heading levels' }).click();

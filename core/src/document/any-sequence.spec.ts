@@ -102,7 +102,7 @@ describe('any sequence of edits that the desk can make', () => {
         ({ site } = taken);
         expect(readSite(site)).toEqual(site);
       }
-    }), { numRuns: 80, examples: [[all, [3, 1, 4, 1, 5, 9, 2, 6]]] });
+    }), { numRuns: 50, examples: [[all, [3, 1, 4, 1, 5, 9, 2, 6]]] });
     // Each of them was done at least once.
     expect(ACTS.map((_, i) => i).filter((i) => !did.has(i))).toEqual([]);
   });
