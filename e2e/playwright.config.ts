@@ -4,8 +4,7 @@ import { launchOptions } from './browser.ts';
 export default defineConfig({
   testDir: 'journeys',
   testMatch: '*.journey.ts',
-  // On two cores: a journey waits for the page and the server half of its time.
-  workers: 3,
+  workers: 2,
   fullyParallel: false,
   retries: 0,
   timeout: 600_000,

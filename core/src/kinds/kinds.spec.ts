@@ -4,7 +4,7 @@ import { readSite } from '../document/index.ts';
 import { byId, Copy, Id } from '../fields/index.ts';
 import { offeredFields, pageTree, partShapes } from '../page/index.ts';
 import { pageHtml, stylesCss } from '../render/index.ts';
-import { SiteIssues, referencesTo, type Site } from '../site/index.ts';
+import { SiteIssues, fieldProblem, isRunning, referencesTo, type Site } from '../site/index.ts';
 import { groundParts } from '../specimen/colours.ts';
 import { stressSite, type StressKind } from '../stress/index.ts';
 import { smallSite } from '../testing/small-site.ts';
@@ -76,6 +76,8 @@ describe('a kind of block that only its own file knows', () => {
     expect(places.map((place) => [place.id, place.ground, place.words?.slice(at.length).join('.') ?? null])).toEqual([
       ['bo/surface', 'pale', null], ['bo/title', 'deep', 'title'], ['bo/note', 'deep', 'note'], ['bo/bl', 'deep', null], ['bo/a/time', 'deep', 'items.a.time'], ['bo/b/time', 'deep', 'items.b.time'],
     ]);
+    expect([isRunning(site, [...at, 'note']), isRunning(site, [...at, 'title']), isRunning(site, [...at, 'items', 'c', 'time'])]).toEqual([true, false, false]);
+    expect([fieldProblem(site, [...at, 'title'], ''), fieldProblem(site, [...at, 'items', 'a', 'time'], 'x'.repeat(4001)), fieldProblem(site, [...at, 'title'], 'Arrivals')]).toEqual(['must not be empty', 'must have at most 4000 characters', '']);
     expect(wordsIn(made as unknown as Block)).toEqual(['Departures', 'See all', '09:40', '12:05 late']);
   }));
   it('counts where the brand is used, and what is deleted is replaced in it by one operation that undo takes back', () => own(() => {

@@ -10,7 +10,7 @@ export { danglingIssue, danglingReferences, type Dangling } from './references.t
 export { ruleLoop } from './brand-references.ts';
 export { sectionsOf } from './sections-of.ts';
 export { referencesTo } from './uses.ts';
-export { fieldProblem } from './field-problem.ts';
+export { fieldProblem, isRunning } from './field-problem.ts';
 export { ownerWords } from './owner-words.ts';
 export { SCHEMA_VERSION, opsToNow } from './versions/chain.ts';
 export { SiteIssues, readDocument, toIssues, upcast, type Issue } from './read.ts';

@@ -1,6 +1,6 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { cleanText, emphasised, fieldProblem, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type Place } from '@yohaku/core';
+import { cleanText, emphasised, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type Place } from '@yohaku/core';
 import { Editor, SiteActions, freshId } from '../state/index.ts';
 import { KEYS } from '../ui/index.ts';
 import { readInline, tooMuch } from './read-inline.ts';
@@ -48,11 +48,13 @@ export class WordsEditor {
     const element = document.querySelector<HTMLElement>(`[data-place="${placeId}"]`);
     if (!site || !place?.words || !element || element.isContentEditable) return;
     this.#session?.finish(true);
-    const kept = valueAt(site, place.words);
+    const running = isRunning(site, place.words);
+    // A cell that nobody has filled in is not kept at all.
+    const kept = valueAt(site, place.words) ?? (running ? [] : '');
     const html = element.innerHTML;
-    const words = typeof kept === 'string' ? line(element, kept) : rich(element, kept as readonly Inline[], place, () => this.#tell(place, words));
+    const words = !running ? line(element, String(kept)) : rich(element, kept as readonly Inline[], place, () => this.#tell(place, words));
     element.focus();
-    if (typeof kept === 'string') document.getSelection()?.selectAllChildren(element);
+    if (!running) document.getSelection()?.selectAllChildren(element);
     const finish = (keep: boolean) => {
       const after = words.read();
       const problem = !keep || same(after, kept) ? '' : typeof after === 'string' ? problemWords(fieldProblem(site, place.words!, after)) : tooMuch(after);
