@@ -98,7 +98,7 @@ function applyRedirect(site: Site, op: OpOf<'redirect'>): Step {
   const { target, from, to } = op;
   const at = op.at ?? referencesTo(site, target, from).map((one) => [...one]);
   const next = op.at
-    ? op.at.reduce((now, one) => replaceAt(now, one, from, to), site)
+    ? replaceAt(site, op.at, from, to)
     : mapFields(Site, site, (meaning, value) => (meaning.means === 'ref' && meaning.to === target && value === from ? to : value));
   return { site: next, inverse: { op: 'redirect', target, from: to, to: from, at } };
 }

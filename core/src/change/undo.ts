@@ -1,4 +1,4 @@
-import { replaceAt } from '../kinds/index.ts';
+import { namedAt } from '../kinds/index.ts';
 import type { Site } from '../site/index.ts';
 import { applyChange } from './apply.ts';
 import type { Op } from './change.ts';
@@ -34,8 +34,8 @@ export function planUndo(site: Site, inverse: readonly Op[]): UndoPlan {
 /** A redirect for what still points where it was turned to; the rest is overtaken. Undefined when nothing does. */
 function stillThere(site: Site, op: Extract<Op, { op: 'redirect' }>, overtaken: string[][]): Op | undefined {
   if (!op.at) return op;
-  const at = op.at.filter((one) => replaceAt(site, one, op.from, op.to) !== site);
-  if (at.length < op.at.length) overtaken.push(...op.at.filter((one) => !at.includes(one)));
+  const at = op.at.filter((one) => namedAt(site, one) === op.from);
+  if (at.length < op.at.length) overtaken.push(...op.at.filter((one) => namedAt(site, one) !== op.from));
   return at.length > 0 ? { ...op, at } : undefined;
 }
 

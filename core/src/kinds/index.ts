@@ -5,7 +5,7 @@ export { Content, Href, Inline, plainText } from './inline.ts';
 export { emphasised, linked, runAt } from './runs.ts';
 export { ICON_NAMES, IconName } from './icon-name.ts';
 export { asLine, asLink, asOrder, asWords, choiceOf, lineOf, nameOf, orderOf, refTo, TARGETS, type Meaning, type NameKind, type Target } from './meaning.ts';
-export { fieldAt, mapFields, replaceAt, walk, type FieldHere } from './walk.ts';
+export { fieldAt, mapFields, namedAt, replaceAt, walk, type FieldHere } from './walk.ts';
 export { element, labelled, type Properties } from './element.ts';
 export type { Kit, PaintedAs, Paints, Path, PlaceKind, WordsHow } from './kit.ts';
 export { ARRANGEMENTS, arrangedClass, arrangementOf, type Arrangement } from './arrangements/index.ts';

@@ -221,19 +221,32 @@ function below(node: Node, key: string): Node | null {
   }
 }
 
-/**
- * The value with the field at an address set, where `is` what stands there; entries
- * of lists are named by their ids. The very same value where it is not.
- */
-export function replaceAt<T>(value: T, address: readonly string[], is: unknown, to: unknown): T {
-  const [key, ...rest] = address;
-  if (key === undefined) return value === is ? (to as T) : value;
-  if (Array.isArray(value)) {
-    const at = value.findIndex((one, i) => listKey(one, i) === key);
-    const next: unknown = at < 0 ? undefined : replaceAt(value[at] as unknown, rest, is, to);
-    return at < 0 || next === value[at] ? value : (value.with(at, next) as T);
+/** What stands at an address of a walk, where entries of lists are named by their ids; undefined where nothing does. */
+export function namedAt(value: unknown, address: readonly string[]): unknown {
+  let here = value;
+  for (const key of address) {
+    if (Array.isArray(here)) here = here.find((one: unknown, i) => listKey(one, i) === key) as unknown;
+    else here = isObject(here) && Object.hasOwn(here, key) ? here[key] : undefined;
   }
-  if (!isObject(value) || !Object.hasOwn(value, key)) return value;
-  const next = replaceAt(value[key], rest, is, to);
-  return next === value[key] ? value : { ...value, [key]: next };
+  return here;
+}
+
+/**
+ * The value with every field at one of the addresses set that says `is`; the very
+ * same value where none does. What lies above many of them is copied once.
+ */
+export function replaceAt<T>(value: T, addresses: readonly (readonly string[])[], is: unknown, to: unknown, depth = 0): T {
+  if (addresses.some((one) => one.length === depth)) return value === is ? (to as T) : value;
+  const below = new Map<string, (readonly string[])[]>();
+  for (const one of addresses) {
+    const list = below.get(one[depth]!);
+    if (list) list.push(one);
+    else below.set(one[depth]!, [one]);
+  }
+  if (Array.isArray(value)) {
+    const list = value.map((one: unknown, i) => (below.has(listKey(one, i)) ? replaceAt(one, below.get(listKey(one, i))!, is, to, depth + 1) : one));
+    return list.some((one, i) => one !== value[i]) ? (list as T) : value;
+  }
+  if (!isObject(value)) return value;
+  return withChanges(value, [...below].flatMap(([key, list]): (readonly [string, unknown])[] => (Object.hasOwn(value, key) ? [[key, replaceAt(value[key], list, is, to, depth + 1)]] : []))) as T;
 }
