@@ -110,8 +110,16 @@ class BlockKit implements Kit {
   }
 }
 
-/** The recipes that kinds ask for, on the ground where the build stands. */
+const paints = new WeakMap<Build, Paints>();
+
+/** The recipes that kinds ask for, on the ground where the build stands: made once for all blocks that stand there. */
 function paintsOn(build: Build): Paints {
+  let made = paints.get(build);
+  if (!made) paints.set(build, (made = paintsFor(build)));
+  return made;
+}
+
+function paintsFor(build: Build): Paints {
   return {
     text: (style, slot) => build.textRecipes(style, slot), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => build.edgeColor(use),
     inset: () => {
