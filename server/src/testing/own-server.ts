@@ -89,6 +89,11 @@ export class OwnServer {
     return Number(readFileSync(join(this.data, 'server.pid'), 'utf8').split(' ')[0]);
   }
 
+  /** The same, or 0 once `start` has given it up and cleared away behind itself. */
+  get serverPidIfAny(): number {
+    return existsSync(join(this.data, 'server.pid')) ? this.serverPid : 0;
+  }
+
   /** Stops the database alone, waits until it is gone, and keeps `start` from bringing it back: this process holds the lock it needs for that. */
   async stopDatabase(): Promise<void> {
     const lock = join(this.data, 'cluster.lock');
