@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import { type Observable, TimeoutError, concatMap, from, map, timeout } from 'rxjs';
+import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
 import { API, addressOf, type CaughtUp, type Change, type Declared, type Evidence, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
@@ -30,7 +30,10 @@ export class SiteApi {
   }
   /** Opens a site: what its pages share and the first of them, how many are here, and then the whole. @param first pages that are wanted before others */
   open(site: string, first: readonly string[]): Observable<Opening> {
-    const reader = new SiteReader();
+    // A reader for each attempt: what a broken one had read is not gone on from.
+    return defer(() => this.#read(site, first, new SiteReader()));
+  }
+  #read(site: string, first: readonly string[], reader: SiteReader): Observable<Opening> {
     return this.#http.get(addressOf(API.sites.stream, { site }), { params: { first: first.join(',') }, observe: 'events', reportProgress: true, responseType: 'text' }).pipe(
       concatMap((event) => from(event.type === HttpEventType.DownloadProgress ? reader.read((event as { partialText?: string }).partialText ?? '') : event.type === HttpEventType.Response ? reader.end(event.body ?? '') : [])),
     );
