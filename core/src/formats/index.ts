@@ -7,3 +7,4 @@ export { MOST_KEPT, keptSize } from './kept.ts';
 export { writeTokensCss } from './tokens-css-write.ts';
 export { tableFromCss } from './tokens-css-read.ts';
 export { swatchFigures, swatchSheetSvg, swatchesCsv, swatchesJson, type SwatchFigures } from './swatch-files.ts';
+export { EXPORT_FILES, type ExportFile } from './export-files.ts';

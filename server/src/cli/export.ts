@@ -1,6 +1,6 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, type Site } from '@yohaku/core';
+import { EXPORT_FILES } from '@yohaku/core';
 import { exportSite } from '../publish/index.ts';
 import { readArgs, siteById, UseError, withApart, withDatabase, type Verb } from './host.ts';
 import { EXPORT_FORMATS, VERBS } from '../../../tools/verbs.mjs';
@@ -24,15 +24,10 @@ export const exportVerb: Verb = {
         process.stderr.write(`yohaku: the site is in ${folder}\n`);
         return;
       }
-      const text = WRITE[format](site);
+      const text = EXPORT_FILES[format].write(site);
       if (output) await writeFile(output, text);
       else process.stdout.write(text);
     });
     return 0;
   },
-};
-
-/** How each format of one file is written. */
-const WRITE: Record<Exclude<(typeof EXPORT_FORMATS)[number], 'site'>, (site: Site) => string> = {
-  dtcg: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n`, css: (site) => writeTokensCss(site.brand), svg: swatchSheetSvg, csv: swatchesCsv, json: swatchesJson,
 };

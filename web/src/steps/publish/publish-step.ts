@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { plural, swatchSheetSvg, swatchesCsv, swatchesJson, writeTokensCss, writeDtcg, writePixels, type Site, type Publications } from '@yohaku/core';
+import { EXPORT_FILES, plural, writePixels, type ExportFile, type Site, type Publications } from '@yohaku/core';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { Editor, LayoutRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
 
-interface TokenFile { readonly label: string; readonly name: string; readonly type: string; readonly write: (site: Site) => string }
 
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
 @Component({
@@ -35,14 +34,8 @@ export class PublishStep {
   protected readonly site = this.#editor.current;
 
   /** Open formats of what is on the desk, each one file. */
-  protected readonly files: readonly TokenFile[] = [
-    { label: 'DTCG', name: 'tokens.json', type: 'application/json', write: (site) => `${JSON.stringify(writeDtcg(site), null, 2)}\n` },
-    { label: 'CSS', name: 'tokens.css', type: 'text/css', write: (site) => writeTokensCss(site.brand) },
-    { label: 'Swatch sheet (SVG)', name: 'swatches.svg', type: 'image/svg+xml', write: swatchSheetSvg },
-    { label: 'CSV', name: 'swatches.csv', type: 'text/csv', write: swatchesCsv },
-    { label: 'JSON', name: 'swatches.json', type: 'application/json', write: swatchesJson },
-  ];
-  protected save({ name, type, write }: TokenFile): void {
+  protected readonly files: readonly ExportFile[] = Object.values(EXPORT_FILES);
+  protected save({ name, type, write }: ExportFile): void {
     const site = this.site();
     if (site) saveFile(`${site.id}-${name}`, type, write(site));
   }
