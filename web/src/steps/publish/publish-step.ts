@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { EXPORT_FILES, plural, writePixels, type ExportFile, type Site, type Publications } from '@yohaku/core';
+import { EXPORT_FILES, plural, writePixels, type ExportFile, type Publications } from '@yohaku/core';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { Editor, LayoutRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
-
 
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
 @Component({
