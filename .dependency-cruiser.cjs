@@ -1,15 +1,16 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange', 'api'];
+const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'kin', 'harmony', 'gather', 'render', 'specimen', 'stress', 'formats', 'exchange', 'api'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
-  number: [], css: [], color: ['number'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
-  site: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds'],
+  number: [], css: [], color: ['number', 'css'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
+  site: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds'],
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site'],
+  sections: ['kinds', 'site', 'style'],
   logo: ['number', 'color', 'fields', 'kinds', 'site', 'style'],
   page: ['number', 'shape', 'fields', 'kinds', 'site', 'style', 'logo'],
   document: ['fields', 'kinds', 'site', 'style', 'page'],
-  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'document'],
-  reach: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page'],
+  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'page', 'document'],
+  reach: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page'],
   difference: ['fields', 'kinds', 'site', 'style', 'page', 'reach', 'change'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'logo'],
   kin: ['number', 'color', 'palette', 'ground', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],

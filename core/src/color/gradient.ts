@@ -1,3 +1,4 @@
+import { oneValue, partsOf } from '../css/index.ts';
 import type { Rgb8 } from './color.ts';
 
 /**
@@ -33,8 +34,6 @@ export function gradientCss(angle: number, from: Rgb8, to: Rgb8): string {
   return `linear-gradient(${angle === 180 ? '' : `${angle}deg, `}${rgbText(from)} 0%, ${rgbText(to)} 100%)`;
 }
 
-const GRADIENT = /^linear-gradient\((?:([\d.]+)deg, )?rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\) 0%, rgba?\((\d+), (\d+), (\d+)(?:, ([\d.]+))?\) 100%\)$/;
-
 export interface Gradient { readonly angle: number; readonly from: Rgb8; readonly to: Rgb8 }
 
 const known = new Map<string, Gradient | undefined>();
@@ -49,10 +48,25 @@ export function readGradient(css: string): Gradient | undefined {
 }
 
 function parseGradient(css: string): Gradient | undefined {
-  const match = GRADIENT.exec(css);
-  if (!match) return undefined;
-  const color = (at: number): Rgb8 => ({ r: Number(match[at]), g: Number(match[at + 1]), b: Number(match[at + 2]), alpha: match[at + 3] === undefined ? 1 : Number(match[at + 3]) });
-  return { angle: Number(match[1] ?? 180), from: color(2), to: color(6) };
+  const read = oneValue(css);
+  if (!read || !('call' in read) || read.call !== 'linear-gradient') return undefined;
+  const first = oneValue(read.of[0] ?? '');
+  const turned = first && 'number' in first && first.unit === 'deg' ? first.number : undefined;
+  const [from, to, ...more] = (turned === undefined ? read.of : read.of.slice(1)).map((one, i) => stopColor(one, i * 100));
+  return from && to && more.length === 0 ? { angle: turned ?? 180, from, to } : undefined;
+}
+
+/** The colour of a stop at a place on the line, in percent, as 8-bit channels. */
+function stopColor(css: string, at: number): Rgb8 | undefined {
+  const [color, position, ...more] = partsOf(css, ' ');
+  const read = oneValue(color ?? '');
+  const there = oneValue(position ?? '');
+  if (more.length > 0 || !there || !('number' in there) || there.number !== at || there.unit !== '%' || !read || !('call' in read) || !['rgb', 'rgba'].includes(read.call)) return undefined;
+  const [r, g, b, alpha = 1] = read.of.map((one) => {
+    const channel = oneValue(one);
+    return channel && 'number' in channel && channel.unit === '' ? channel.number : NaN;
+  });
+  return [r, g, b, alpha].every((one) => one !== undefined && Number.isFinite(one)) ? { r: r!, g: g!, b: b!, alpha } : undefined;
 }
 
 /** Points along a gradient at which it is rated where no layout tells which of it is seen. */

@@ -72,6 +72,19 @@ function argumentsOf(css: string, node: FunctionNode): string[] {
   return inside.trim() === '' ? [] : partsOf(inside, ',');
 }
 
+/** The names in a list of families: one string, or words, between commas (CSS Fonts 4, 2.1); undefined for any other value. */
+export function familyNames(css: string): string[] | undefined {
+  const names: string[] = [];
+  for (const part of partsOf(css, ',')) {
+    const nodes = valueNodes(part) ?? [];
+    const [first] = nodes;
+    if (first?.type === 'String' && nodes.length === 1) names.push(first.value);
+    else if (first && nodes.every((node) => node.type === 'Identifier')) names.push(nodes.map((node) => (node.type === 'Identifier' ? node.name : '')).join(' '));
+    else return undefined;
+  }
+  return names.length > 0 ? names : undefined;
+}
+
 /** A reference to a custom property in a value, where it stands. */
 interface Reference { readonly name: string; readonly fallback: string | undefined; readonly start: number; readonly end: number }
 

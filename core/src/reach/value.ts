@@ -1,4 +1,5 @@
 import { parseColor, type Rgb8 } from '../color/index.ts';
+import { readLength } from '../css/index.ts';
 import { resolveToken, type TokenTable } from '../style/index.ts';
 import type { Cell } from './painting.ts';
 
@@ -49,9 +50,6 @@ const REM = 16;
 /** What a length text says, apart from width and font size. */
 type Length = (width: number, fontSize: number) => number;
 const lengths = new Map<string, Length | null>();
-const LENGTH = /^(-?\d*\.?\d+)(px|rem|em|vw)?$/;
-const CLAMP = /^clamp\((-?[\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, (-?[\d.]+)rem\)$/;
-
 /**
  * Length in px of what we emit: px, rem, em, vw, a plain number, or our own
  * `clamp()`, at a page width and (for em) a font size, both in px. Undefined
@@ -61,24 +59,24 @@ export function lengthOf(css: string, width: number, fontSize: number): number |
   let length = lengths.get(css);
   if (length === undefined) {
     if (lengths.size > 20_000) lengths.clear();
-    lengths.set(css, (length = readLength(css) ?? null));
+    lengths.set(css, (length = lengthRead(css) ?? null));
   }
   return length?.(width, fontSize);
 }
 
-function readLength(css: string): Length | undefined {
-  const plain = LENGTH.exec(css);
-  if (plain) {
-    const value = Number(plain[1]);
-    switch (plain[2]) {
-      case 'rem': return () => value * REM;
-      case 'em': return (_width, fontSize) => value * fontSize;
-      case 'vw': return (width) => (value * width) / 100;
-      default: return () => value;
-    }
+function lengthRead(css: string): Length | undefined {
+  const length = readLength(css);
+  if (!length) return undefined;
+  if ('fluid' in length) {
+    const { low, intercept, slope, high } = length.fluid;
+    return (width) => Math.max(low * REM, Math.min(intercept * REM + (slope * width) / 100, high * REM));
   }
-  const fluid = CLAMP.exec(css);
-  if (!fluid) return undefined;
-  const [low, intercept, slope, high] = fluid.slice(1).map(Number) as [number, number, number, number];
-  return (width) => Math.max(low * REM, Math.min(intercept * REM + (slope * width) / 100, high * REM));
+  const { value, unit } = length;
+  switch (unit) {
+    case 'rem': return () => value * REM;
+    case 'em': return (_width, fontSize) => value * fontSize;
+    case 'vw': return (width) => (value * width) / 100;
+    case '%': return undefined;
+    default: return () => value;
+  }
 }

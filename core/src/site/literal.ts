@@ -1,13 +1,14 @@
 import { cssColor, parseColor } from '../color/index.ts';
+import { familyNames, oneValue, partsOf, readLength } from '../css/index.ts';
 import type { OverrideProperty } from './painted.ts';
 
 /** Largest length that anything here is, px, in whatever unit it is written. */
 const LONGEST = 10_000;
-const LENGTH = /^([+-]?(?:\d+\.?\d*|\.\d+))(px|rem|em|vw|%)?$/i;
-const FLUID = /^clamp\(\s*(-?[\d.]+)rem\s*,\s*(-?[\d.]+)rem\s*\+\s*(-?[\d.]+)vw\s*,\s*(-?[\d.]+)rem\s*\)$/i;
-const NUMBER = /^(?:\d+\.?\d*|\.\d+)$/;
-const COLOR = /^(?:#[0-9a-f]{3,8}|[a-z]+|[a-z-]+\([^()]*\))$/i;
-const FAMILY = /^(?:"[\p{L}\p{N} ._-]{1,60}"|'[\p{L}\p{N} ._-]{1,60}'|[\p{L}][\p{L}\p{N} _-]{0,59})$/u;
+/** What a family may be called, quoted or not. */
+const NAME = /^[\p{L}\p{N} ._-]{1,60}$/u;
+/** Names that need no quotes. */
+const WORDS = /^[\p{L}][\p{L}\p{N} _-]*$/u;
+const FAMILIES = 12;
 
 /**
  * Literal CSS of one property, read and written anew, so that what goes into a
@@ -20,16 +21,16 @@ export function literalCss(property: OverrideProperty, typed: string): string | 
   const css = typed.trim();
   switch (property) {
     case 'color': case 'background-color': case 'border-color': {
-      const color = COLOR.test(css) ? parseColor(css) : undefined;
+      const color = parseColor(css);
       return color && cssColor(color.rgb);
     }
     case 'font-size': return length(css, 0);
-    case 'font-weight': return /^(normal|bold)$/i.test(css) ? css.toLowerCase() : NUMBER.test(css) && Number(css) >= 1 && Number(css) <= 1000 ? String(Number(css)) : undefined;
+    case 'font-weight': return ['normal', 'bold'].includes(css.toLowerCase()) ? css.toLowerCase() : plain(css, 1, 1000);
     case 'font-family': {
-      const names = css.split(',').map((one) => one.trim());
-      return names.length <= 12 && names.every((one) => FAMILY.test(one)) ? names.join(', ') : undefined;
+      const names = familyNames(css);
+      return names && names.length <= FAMILIES && names.every((one) => NAME.test(one)) ? names.map((one) => (WORDS.test(one) ? one : `"${one}"`)).join(', ') : undefined;
     }
-    case 'line-height': return css.toLowerCase() === 'normal' ? 'normal' : NUMBER.test(css) ? plain(css, 100) : length(css, 0);
+    case 'line-height': return css.toLowerCase() === 'normal' ? 'normal' : (plain(css, 0, 100) ?? length(css, 0));
     case 'letter-spacing': return css.toLowerCase() === 'normal' ? 'normal' : length(css, -LONGEST);
     case 'padding-block': case 'padding-inline': return lengths(css, 2, 0);
     case 'border-radius': return lengths(css, 4, 0);
@@ -37,31 +38,30 @@ export function literalCss(property: OverrideProperty, typed: string): string | 
   }
 }
 
-function plain(css: string, most: number): string | undefined {
-  const value = Number(css);
-  return value >= 0 && value <= most ? String(value) : undefined;
+/** A number without a unit, within bounds. */
+function plain(css: string, least: number, most: number): string | undefined {
+  const one = oneValue(css);
+  return one && 'number' in one && one.unit === '' && one.number >= least && one.number <= most ? decimal(one.number) : undefined;
 }
 
 function length(css: string, least: number): string | undefined {
-  const match = LENGTH.exec(css);
-  if (match) {
-    const value = Number(match[1]);
-    const unit = match[2]?.toLowerCase() ?? '';
-    if (!(value >= least && value <= LONGEST)) return undefined;
-    // Only nothing at all is a length without a unit.
-    return unit === '' && value !== 0 ? undefined : `${decimal(value)}${unit}`;
+  const read = readLength(css);
+  if (!read) return undefined;
+  if ('fluid' in read) {
+    const { low, intercept, slope, high } = read.fluid;
+    return [low, intercept, slope, high].every((one) => Math.abs(one) <= LONGEST) ? `clamp(${low}rem, ${intercept}rem + ${slope}vw, ${high}rem)` : undefined;
   }
-  const fluid = FLUID.exec(css)?.slice(1).map(Number);
-  return fluid?.every((one) => Number.isFinite(one) && Math.abs(one) <= LONGEST) ? `clamp(${fluid[0]}rem, ${fluid[1]}rem + ${fluid[2]}vw, ${fluid[3]}rem)` : undefined;
+  const { value, unit } = read;
+  // Only nothing at all is a length without a unit.
+  return value >= least && value <= LONGEST && (unit !== '' || value === 0) ? `${decimal(value)}${unit}` : undefined;
 }
 
 /** As CSS writes numbers: never with an exponent. */
 const decimal = (value: number): string => (Number.isInteger(value) ? String(value) : String(Number(value.toFixed(4))));
 
 function lengths(css: string, most: number, least: number): string | undefined {
-  if (FLUID.test(css)) return length(css, least);
-  const parts = css.split(/\s+/).map((one) => length(one, least));
-  return parts.length <= most && parts.every((one) => one !== undefined) ? parts.join(' ') : undefined;
+  const parts = partsOf(css, ' ').map((one) => length(one, least));
+  return parts.length > 0 && parts.length <= most && parts.every((one) => one !== undefined) ? parts.join(' ') : undefined;
 }
 
 /** Whether a text is one whole CSS value: every bracket, quote and comment that it opens it closes, and nothing in it could end a rule or a sheet. */

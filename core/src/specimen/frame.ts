@@ -1,8 +1,7 @@
 import type { Element } from 'hast';
 import { element } from '../kinds/index.ts';
 import type { Site } from '../site/index.ts';
-import { recipeClass, recipes } from '../style/index.ts';
-import { sampleStyles } from './samples.ts';
+import { recipeClass, recipes, stylesByRole, type StylesByRole } from '../style/index.ts';
 
 /** Class names of recipes. */
 export const classes = (...names: string[]): string => names.map(recipeClass).join(' ');
@@ -13,13 +12,13 @@ export interface SpecimenPart { readonly id: string; readonly label: string; rea
 /** How the parts of a specimen are put together: headings and captions in the site's own styles, on the ground of its pages. */
 export class SpecimenFrame {
   readonly ground: string;
-  readonly #styles: ReturnType<typeof sampleStyles>;
+  readonly #styles: StylesByRole;
   readonly #site: Site;
 
   constructor(site: Site) {
     this.#site = site;
     this.ground = site.shared.header.ground;
-    this.#styles = sampleStyles(site.brand);
+    this.#styles = stylesByRole(site.brand);
   }
 
   part(id: string, label: string, children: readonly (Element | undefined)[]): SpecimenPart {

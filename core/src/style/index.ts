@@ -1,6 +1,7 @@
 export type { Declaration } from './declaration.ts';
 export { declaredKey } from './declared-key.ts';
 export { FIELD_PADDING, capital, cornerCss, cornerText, edgeWidth, inheritsFrom, namedCorner, shapeOfVariant } from './shape-tokens.ts';
+export { stylesByRole, type StylesByRole } from './styles-by-role.ts';
 export { styleSize, styleSizeAt } from './style-size.ts';
 export { customProperty, type Token, type TokenType } from './token.ts';
 export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from './swatches.ts';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
-import { Pull } from '../ui/index.ts';
+import { KEYS, Pull } from '../ui/index.ts';
 import { OpenCounts } from './open-counts.ts';
 
 /** The line between wall and desk: the eight steps in working order, with what is still open in each; it drags up and down. */
@@ -39,9 +39,7 @@ export class StepsLine {
   }
 
   protected nudge(event: KeyboardEvent): void {
-    const by = event.key === 'ArrowUp' ? 24 : event.key === 'ArrowDown' ? -24 : 0;
-    if (by === 0) return;
-    event.preventDefault();
-    this.nudged.emit(by);
+    const by = KEYS.height.by(event);
+    if (by !== 0) this.nudged.emit(24 * by);
   }
 }

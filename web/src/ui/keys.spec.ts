@@ -5,9 +5,7 @@ const press = (key: string, more: KeyboardEventInit = {}, target: Element = docu
   target.dispatchEvent(event);
   return event;
 };
-const which = (event: KeyboardEvent): string[] => Object.entries(KEYS as Record<string, Key>).filter(([name, key]) => !WITHIN.has(name) && key.is(event)).map(([name]) => name);
-/** Keys of one kind of control. */
-const WITHIN = new Set(['figure', 'slider', 'height', 'keep', 'drop', 'strong', 'emphasis']);
+const which = (event: KeyboardEvent): string[] => Object.entries(KEYS as Record<string, Key>).filter(([, key]) => !key.within && key.is(event)).map(([name]) => name);
 
 describe('keys', () => {
   it('of the whole desk: no press is two of them', () => {
@@ -26,5 +24,10 @@ describe('keys', () => {
     const field = document.body.appendChild(document.createElement('input'));
     expect([KEYS.before.ends(press('B', {}, field)), KEYS.harmony.ends(press('h')), KEYS.before.ends(press('x'))]).toEqual([true, true, false]);
     field.remove();
+  });
+  it('that nudge move by one, with Shift by ten, and leave other keys and scrolling alone', () => {
+    const plain = new KeyboardEvent('keydown', { key: 'ArrowUp', cancelable: true });
+    expect([KEYS.figure.by(plain), plain.defaultPrevented]).toEqual([1, true]);
+    expect([press('ArrowDown', { shiftKey: true }), press('ArrowLeft'), press('ArrowUp', { ctrlKey: true })].map((event) => KEYS.figure.by(event))).toEqual([-10, 0, 0]);
   });
 });

@@ -4,6 +4,8 @@ import { isTyping } from './typing.ts';
 export interface Key {
   readonly shown: string;
   readonly does: string;
+  /** Whether it is one of one kind of control, which has the focus then; else it is one of the whole desk. */
+  readonly within?: true;
   /** Whether a press is this one. Keys of the whole desk are none while somebody types. */
   readonly is: (event: KeyboardEvent) => boolean;
 }
@@ -22,8 +24,23 @@ interface Held extends Key {
 const alone = (shown: string, does: string, ...keys: readonly string[]): Held => ({ shown, does, ends: (event) => keys.includes(letter(event)), is: (event) => plain(event) && !isTyping(event) && keys.includes(letter(event)) });
 const command = (shown: string, does: string, is: (event: KeyboardEvent) => boolean): Key => ({ shown, does, is: (event) => commanded(event) && !isTyping(event) && is(event) });
 /** A key of one kind of control, which has the focus when it is pressed. */
-const within = (shown: string, does: string, is: (event: KeyboardEvent) => boolean): Key => ({ shown, does, is });
-const arrow = (...ways: readonly string[]) => (event: KeyboardEvent): boolean => plain(event) && ways.includes(event.key);
+const within = (shown: string, does: string, is: (event: KeyboardEvent) => boolean): Key => ({ shown, does, within: true, is });
+
+/** Keys that move a value along. */
+interface Nudge extends Key {
+  /** Steps a press moves it: one, with Shift ten; 0 for any other key. What it would have scrolled or selected stays. */
+  readonly by: (event: KeyboardEvent) => number;
+}
+const nudge = (shown: string, does: string, on: readonly string[], back: readonly string[]): Nudge => {
+  const steps = (event: KeyboardEvent): number => (!plain(event) ? 0 : on.includes(event.key) ? 1 : back.includes(event.key) ? -1 : 0) * (event.shiftKey ? 10 : 1);
+  const is = (event: KeyboardEvent): boolean => steps(event) !== 0;
+  return {
+    ...within(shown, does, is), by: (event) => {
+      if (is(event)) event.preventDefault();
+      return steps(event);
+    },
+  };
+};
 
 /** Every key there is, in the order of the list on `?`. None is one that browsers use. */
 export const KEYS = {
@@ -36,9 +53,13 @@ export const KEYS = {
   seen: alone('V', 'Seen as: full colour, protan, deutan, tritan, greyscale', 'v'),
   list: alone('?', 'This list', '?'),
   back: alone('Esc', 'One step back: slip, grown page, token in hand', 'escape'),
-  figure: within('↑ ↓ in a figure', 'Nudge by one step; with Shift: ten', arrow('ArrowUp', 'ArrowDown')),
-  slider: within('← → on a slider', 'Nudge by one step', arrow('ArrowLeft', 'ArrowRight')),
-  height: within('↑ ↓ on the line', 'Taller or lower desk', arrow('ArrowUp', 'ArrowDown')),
+  figure: nudge('↑ ↓ in a figure', 'Nudge by one step; with Shift: ten', ['ArrowUp'], ['ArrowDown']),
+  slider: nudge('← → on a slider', 'Nudge by one step', ['ArrowRight'], ['ArrowLeft']),
+  contrast: nudge('↑ ↓ in the contrast field', 'More or less contrast; with Shift: ten steps', ['ArrowUp'], ['ArrowDown']),
+  chroma: nudge('← → in the contrast field', 'Less or more chroma; with Shift: ten steps', ['ArrowRight'], ['ArrowLeft']),
+  cut: nudge('↑ ↓ on the cut of a sift', 'One colour fewer or more', ['ArrowDown', 'ArrowRight'], ['ArrowUp', 'ArrowLeft']),
+  rung: nudge('↑ ↓ at an end of the ladder', 'Nudge base or ratio', ['ArrowUp'], ['ArrowDown']),
+  height: nudge('↑ ↓ on the line', 'Taller or lower desk', ['ArrowUp'], ['ArrowDown']),
   harmony: alone('H, held', 'Harmonies: the next one on the wall', 'h'),
   next: alone('N', 'Check: the next row', 'n'),
   previous: alone('P', 'Check: the row before', 'p'),

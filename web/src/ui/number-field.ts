@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { KEYS } from './keys.ts';
 import { Pull, type Pulled } from './pull.ts';
 import { RANGES, round, type RangeName } from '@yohaku/core';
 
@@ -70,20 +71,19 @@ export class NumberField {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (event.key === 'Enter') return this.take();
-    if (event.key === 'Escape') {
+    if (KEYS.keep.is(event)) return this.take();
+    if (KEYS.drop.is(event)) {
       this.typed.set(null);
       this.problem.set('');
       return;
     }
-    const direction = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
-    if (direction === 0) return;
-    event.preventDefault();
+    const steps = KEYS.figure.by(event);
+    if (steps === 0) return;
     const read = this.#read(this.text());
     const from = typeof read === 'number' ? read : this.value();
     this.typed.set(null);
     this.problem.set('');
-    this.done.emit(this.#within(from + direction * RANGES[this.range()].step * (event.shiftKey ? 10 : 1)));
+    this.done.emit(this.#within(from + steps * RANGES[this.range()].step));
   }
 
   /** Pulls the value by the name: four px a step. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { KEYS } from './keys.ts';
 
 let count = 0;
 
@@ -12,7 +13,7 @@ let count = 0;
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <input nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown.enter)="take()" (keydown.escape)="drop()" />
+      (input)="type($event)" (change)="take()" (keydown)="key($event)" />
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
   styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
@@ -52,6 +53,11 @@ export class TextField {
     if (problem !== '') return;
     this.typed.set(null);
     this.done.emit(text);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (KEYS.keep.is(event)) this.take();
+    else if (KEYS.drop.is(event)) this.drop();
   }
 
   protected drop(): void {

@@ -1,5 +1,6 @@
 import { Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { until } from '../testing/until.ts';
 import { Choice, NumberField, TextField, VerdictRule } from './index.ts';
 
 @Component({
@@ -107,26 +108,25 @@ class ChoiceHost {
 describe('a choice', () => {
   let fixture: ComponentFixture<ChoiceHost>;
   const shown = () => (fixture.nativeElement as HTMLElement).querySelector('.ant-select-selection-item')?.textContent?.trim();
-  const settled = async () => {
-    await new Promise((resolve) => setTimeout(resolve, 60));
-    await fixture.whenStable();
-  };
+  const offered = () => [...document.querySelectorAll('.ant-select-item-option')].map((one) => one.textContent!.trim());
   const choose = async (text: string) => {
     const input = (fixture.nativeElement as HTMLElement).querySelector('input')!;
     const key = (name: string, code: number) => input.dispatchEvent(new KeyboardEvent('keydown', { key: name, keyCode: code, bubbles: true }));
+    const { asked } = fixture.componentInstance;
+    const before = asked.length;
     input.focus();
     key('Enter', 13);
-    await settled();
+    await until(() => offered().length > 1);
     input.value = text;
     input.dispatchEvent(new Event('input'));
-    await settled();
+    await until(() => offered().length === 1 && document.querySelector('.ant-select-item-option-active') !== null);
     key('Enter', 13);
-    await settled();
+    await until(() => asked.length > before && offered().length === 0);
+    await fixture.whenStable();
   };
   beforeEach(async () => {
     fixture = TestBed.createComponent(ChoiceHost);
     await fixture.whenStable();
-    await settled();
   });
 
   it('is found by typing and taken with Enter, the empty one too', async () => {

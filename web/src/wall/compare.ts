@@ -1,4 +1,4 @@
-import { bandOf, cellValue, colorOf, pageTree, paintedFacts, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
+import { bandOf, cellValue, colorOf, familyNames, pageTree, paintedFacts, partsOf, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
 import type { Difference } from '../state/index.ts';
 
 const SIZE_TOLERANCE = 0.02;
@@ -61,15 +61,19 @@ function agrees(property: PaintedProperty, expected: string | number, found: str
     return !!one && !!other && Math.abs(one.r - other.r) <= 1 && Math.abs(one.g - other.g) <= 1 && Math.abs(one.b - other.b) <= 1 && Math.abs(one.alpha - other.alpha) < 0.005;
   }
   if (value === 'shadow') return sameShadow(expected, found);
-  if (value === 'family') return found.replace(/["']/g, '').replace(/,\s*/g, ', ') === expected.replace(/["']/g, '').replace(/,\s*/g, ', ');
+  if (value === 'family') return familyNames(found)?.join() === familyNames(expected)?.join();
   return found === expected;
 }
 
 /** Whether two shadows are one: browsers put the colour first. */
 function sameShadow(one: string, other: string): boolean {
-  const parts = (text: string) => ({ color: /[a-z]+\([^)]*\)|#[0-9a-f]+/i.exec(text)?.[0] ?? '', lengths: text.replace(/[a-z]+\([^)]*\)|#[0-9a-f]+/gi, '').trim() });
+  const parts = (text: string) => {
+    const all = partsOf(text, ' ');
+    const color = all.find((part) => colorOf(part) !== undefined);
+    return { color: color ?? '', lengths: all.filter((part) => part !== color).join(' ') };
+  };
   const [a, b] = [parts(one), parts(other)];
-  return a.lengths === b.lengths && agrees('color', a.color, b.color);
+  return a.lengths === b.lengths && (a.color === b.color || agrees('color', a.color, b.color));
 }
 
 /** Lines that headings, menus and buttons take, by place, and whether the page scrolls sideways. */

@@ -3,7 +3,7 @@ import type { Block } from '../../kinds/index.ts';
 import { referencesTo, sectionOf, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
-import { styleSizeAt } from '../../style/index.ts';
+import { SECTION_KINDS, layIn } from '../../sections/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 import { inTurn } from './in-turn.ts';
 
@@ -26,31 +26,6 @@ function copiedValues(values: Readonly<Record<string, Override>>, owner: (was: s
   return copies;
 }
 
-/** What text is read at, px: of several running styles the nearest to it is the plain one. */
-const READ_AT = 17;
-
-/** The style that plain text is set in: a running one, whether it is on the scale or not; without any the one nearest to what is read. */
-function plainStyle({ brand }: Site): string {
-  const size = (id: string) => Math.abs(styleSizeAt(brand, brand.styles[id]!, brand.scale.large.width) - READ_AT);
-  const running = brand.styleOrder.filter((id) => brand.styles[id]!.use === 'running');
-  return (running.length > 0 ? running : brand.styleOrder).reduce((best, id) => (size(id) < size(best) ? id : best));
-}
-
-/** A section with one heading and one paragraph, on the first ground with the first padding. */
-function blankSection(site: Site, id: string, level: 1 | 2): Section {
-  const { brand } = site;
-  const style = brand.styleOrder.find((one) => brand.styles[one]!.levels.includes(level)) ?? brand.styleOrder.find((one) => brand.styles[one]!.use === 'heading') ?? brand.styleOrder[0]!;
-  const running = plainStyle(site);
-  return {
-    id, label: level === 1 ? 'Opener' : 'New section', ground: brand.groundOrder[0]!, space: brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!, picture: null,
-    columnOrder: ['col1'], columns: { col1: { id: 'col1', order: [`${id}-b1`, `${id}-b2`] } },
-    blocks: {
-      [`${id}-b1`]: { kind: 'text', id: `${id}-b1`, style, level, content: [{ text: level === 1 ? 'A new page' : 'A new section' }] },
-      [`${id}-b2`]: { kind: 'text', id: `${id}-b2`, style: running, level: null, content: [{ text: 'Write here.' }] },
-    },
-  };
-}
-
 /** Adds a page behind the others: blank, or a copy of one (its own sections copied, shared ones shared, with what is set on its places). */
 export function addPage(site: Site, id: string, copyOf: string | null): Edit {
   const pages = Object.values(site.pages);
@@ -71,7 +46,7 @@ export function addPage(site: Site, id: string, copyOf: string | null): Edit {
         return { id: entryId, own: copied.copy };
       })
     // With a second level from the start: what the footer has below it skips none.
-    : ([1, 2] as const).map((level) => ({ id: `${id}-s${level}`, own: blankSection(site, `${id}-s${level}`, level) }));
+    : [SECTION_KINDS.opener, SECTION_KINDS.text].map((kind, i) => ({ id: `${id}-s${i + 1}`, own: layIn(site, kind, `${id}-s${i + 1}`) }));
   const { header, footer } = site.shared;
   const stays = new Set(['page', header.id, footer.id, ...Object.keys(footer.blocks)]);
   const owner = (was: string): string | undefined => {
@@ -152,7 +127,7 @@ const sectionLists = (page: string) => [['pages', page, 'sections'], ['pages', p
 /** Adds a blank section behind another (or last). */
 export function addSection(site: Site, page: string, id: string, after?: string): Edit {
   const [record, order] = sectionLists(page);
-  return { label: `Add a section to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, own: blankSection(site, id, 2) }, after)] };
+  return { label: `Add a section to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, own: layIn(site, SECTION_KINDS.text, id) }, after)] };
 }
 
 /** Copies a section behind itself as the page's own, with what is set on its places. */

@@ -8,15 +8,12 @@ import { setValue, type Change } from '@yohaku/core';
 import { asideStore, pendingStore } from '../../api/index.ts';
 import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
+import { soon, until } from '../../testing/until.ts';
 import { SiteActions } from './site.actions.ts';
 import { SiteEffects } from './site.effects.ts';
 import { siteReducer } from './site.reducer.ts';
 import { siteFeature } from './site.selectors.ts';
 
-const soon = (ms = 20) => new Promise((resolve) => setTimeout(resolve, ms));
-const until = async (holds: () => boolean | Promise<boolean>): Promise<void> => {
-  while (!(await holds())) await soon();
-};
 const theirs = (sequence: number) => {
   const change: Change = { id: `their-${sequence}`, schemaVersion: 1, label: 'Theirs', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: sequence % 90 }] };
   return { sequence, id: change.id, windowId: 'w-other', change };

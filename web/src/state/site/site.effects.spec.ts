@@ -8,16 +8,12 @@ import { setValue } from '@yohaku/core';
 import { PATIENCE, pendingStore } from '../../api/index.ts';
 import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
+import { soon, until } from '../../testing/until.ts';
 import { SiteActions } from './site.actions.ts';
 import { SiteEffects } from './site.effects.ts';
 import { siteReducer } from './site.reducer.ts';
 import { siteFeature } from './site.selectors.ts';
 
-const soon = (ms = 30) => new Promise((resolve) => setTimeout(resolve, ms));
-/** Waits until something holds, however slow the machine is. */
-const until = async (holds: () => boolean | Promise<boolean>): Promise<void> => {
-  while (!(await holds())) await soon(20);
-};
 
 describe('sending edits', () => {
   let store: Store;
@@ -87,6 +83,7 @@ describe('sending edits', () => {
     commit(9, 'edit-0001');
     const never = await nextPost();
     await until(() => state().saving === 'waiting');
+    patience.ms = 60_000;
     expect([never.cancelled, state().waitingWords]).toEqual([true, jasmine.stringContaining('does not answer')]);
     (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: true, overtook: [] }] });
     expect(state().saving).toBe('saved');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { FIELD, contrastRatio, cssColor, cutDownText, fieldColor, fieldDarker, fieldHeight, luminance, mapToSrgb, paintedRgb, type Oklch, type Rgb8 } from '@yohaku/core';
-import { Choice, Pull, type Pulled } from '../../ui/index.ts';
+import { Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
 
 const W = 340;
@@ -104,14 +104,11 @@ export class ContrastField {
   }
 
   protected key(event: KeyboardEvent): void {
-    const step = event.shiftKey ? 10 : 1;
+    const [up, right] = [KEYS.contrast.by(event), KEYS.chroma.by(event)];
+    if (up === 0 && right === 0) return;
     const { l, c } = this.color();
-    const up = fieldDarker(this.against().rgb) ? -0.002 : 0.002;
-    const next = event.key === 'ArrowUp' ? { l: l + up * step } : event.key === 'ArrowDown' ? { l: l - up * step }
-      : event.key === 'ArrowRight' ? { c: c + 0.002 * step } : event.key === 'ArrowLeft' ? { c: Math.max(0, c - 0.002 * step) } : undefined;
-    if (!next) return;
-    event.preventDefault();
-    this.done.emit(mapToSrgb({ ...this.color(), ...next }));
+    const lighter = fieldDarker(this.against().rgb) ? -up : up;
+    this.done.emit(mapToSrgb({ ...this.color(), l: l + 0.002 * lighter, c: Math.max(0, c + 0.002 * right) }));
   }
 
   /** Heights of 3, 4.5 and 7 against another ground or text: a colour of luminance Y has one ratio on each, so the other scale is found from the luminance. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linke
 import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { Choice, Pull, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
+import { Choice, KEYS, Pull, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
@@ -155,10 +155,8 @@ export class GatherStep {
     requestAnimationFrame(() => this.cut()?.nativeElement.scrollIntoView({ block: 'nearest' }));
   }
   protected keyLine(event: KeyboardEvent): void {
-    const by = event.key === 'ArrowDown' || event.key === 'ArrowRight' ? 1 : event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 0;
-    if (by === 0) return;
-    event.preventDefault();
-    this.count(this.sift().kept.length + by);
+    const by = KEYS.cut.by(event);
+    if (by !== 0) this.count(this.sift().kept.length + by);
   }
   /** Draws the line between what is in and what is out; a row is a colour. */
   #pulledFrom = 0;

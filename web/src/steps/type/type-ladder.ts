@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { Store } from '@ngrx/store';
 import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
+import { KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
 import { scaleScope } from './scale-scope.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
@@ -144,9 +144,8 @@ export class TypeLadder {
   /** The scale as it was when an end was taken hold of, and what it was pulled to. */
   #pulled: { readonly base: number; readonly ratio: number; readonly size: number; value: number | undefined } | undefined;
   protected keyPull(event: KeyboardEvent, rung: Rung): void {
-    const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    const by = KEYS.rung.by(event);
     if (by === 0) return;
-    event.preventDefault();
     const { base, ratio } = this.#brand()!.scale.large;
     if (rung.step === 0) this.scale('base', round(base + by * 0.5, 1), 'commit');
     else this.scale('ratio', round(ratio + by * 0.01, 3), 'commit');
