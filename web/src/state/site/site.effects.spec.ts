@@ -1,4 +1,4 @@
-import { provideHttpClient } from '@angular/common/http';
+import { HttpEventType, provideHttpClient, type HttpEvent } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
@@ -125,6 +125,27 @@ describe('sending edits', () => {
     expect(state().pending.length).toBe(1);
     (await nextPost()).flush({ results: [{ id: 'edit-0009', sequence: 6, repeated: true, overtook: [] }] });
     expect([state().pending.length, state().saving]).toEqual([0, 'saved'] as never);
+  });
+
+  it('reads a site from its start again when the connection broke in the middle of it', async () => {
+    const lines = siteLines({ site: small(), sequence: 9 });
+    const asked = async () => {
+      for (;;) {
+        const [one] = http.match(({ url }) => url === '/api/sites/small/parts');
+        if (one) return one;
+        await soon();
+      }
+    };
+    store.dispatch(SiteActions.open({ siteId: 'small' }));
+    const broken = await asked();
+    const half = lines.slice(0, Math.floor(lines.length / 2));
+    broken.event({ type: HttpEventType.DownloadProgress, loaded: half.length, total: lines.length, partialText: half } as HttpEvent<unknown>);
+    broken.error(new ProgressEvent('error'));
+    const again = await asked();
+    again.event({ type: HttpEventType.DownloadProgress, loaded: half.length, total: lines.length, partialText: half } as HttpEvent<unknown>);
+    again.flush(lines);
+    await until(() => state().status === 'ready' && state().sequence === 9);
+    expect(state().current).toEqual(small());
   });
 
   it('says that nobody is signed in', async () => {
