@@ -1,4 +1,4 @@
-import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
 import { startServer, type RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
@@ -20,6 +20,14 @@ export class Desk {
   }
   frame(title: string) {
     return this.page.frameLocator(`iframe[title="${title}"]`);
+  }
+  /** Undoes everything that was done in this window, and lays down what is in hand. */
+  async takeBack(): Promise<void> {
+    for (let i = 0; i < 4; i++) await this.page.keyboard.press('Escape');
+    await this.page.mouse.move(640, 2);
+    const undo = this.page.getByRole('banner').getByRole('button', { name: /^Undo/ });
+    while (await undo.isEnabled()) await undo.click();
+    await this.saved();
   }
   /** What the last edit did, as the tally says it. */
   told() {
@@ -75,21 +83,63 @@ export const test = base.extend<Fixtures>({
     await server.close();
   },
   desk: async ({ page, context, server }, use, info) => {
-    const faults: string[] = [];
-    const expected = info.annotations.filter((one) => one.type === 'expects').map((one) => new RegExp(one.description ?? '$^'));
-    context.on('request', (request) => {
-      const url = new URL(request.url());
-      if (['http:', 'https:', 'ws:'].includes(url.protocol) && url.hostname !== '127.0.0.1') faults.push(`request to ${url.host}`);
-    });
-    context.on('console', (message) => {
-      if (message.type() === 'error' && !expected.some((one) => one.test(message.text()))) faults.push(`console: ${message.text()}`);
-    });
-    context.on('weberror', (error) => faults.push(`error: ${error.error().message}`));
+    const faults = faultsOf(context, () => expectedBy(info));
     const desk = new Desk(page, server);
     await desk.open();
     await use(desk);
     expect(faults).toEqual([]);
   },
 });
+
+const expectedBy = (info: TestInfo): RegExp[] => info.annotations.filter((one) => one.type === 'expects').map((one) => new RegExp(one.description ?? '$^'));
+
+/** The driver listens for its own presses within frames, once it has been there a while; frames that run no script refuse that. */
+const OWN_LISTENERS = /^Blocked script execution in '[^']*\/frame\/\w+\/' because the document's frame is sandboxed/;
+
+/** What goes wrong in a browser without being asked for, as it is found: errors on the console, requests off the machine. */
+function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): string[] {
+  const faults: string[] = [];
+  context.on('request', (request) => {
+    const url = new URL(request.url());
+    if (['http:', 'https:', 'ws:'].includes(url.protocol) && url.hostname !== '127.0.0.1') faults.push(`request to ${url.host}`);
+  });
+  context.on('console', (message) => {
+    if (message.type() === 'error' && !OWN_LISTENERS.test(message.text()) && !expected().some((one) => one.test(message.text()))) faults.push(`console: ${message.text()}`);
+  });
+  context.on('weberror', (error) => faults.push(`error: ${error.error().message}`));
+  return faults;
+}
+
+/**
+ * For a file of journeys that only edit the demo: all of them on one desk, one
+ * after the other, each beginning where everything that the one before did is
+ * undone. Opening a desk takes longer than most of them.
+ */
+export function onOneDesk() {
+  base.describe.configure({ mode: 'serial' });
+  let one: { readonly desk: Desk; readonly faults: string[]; readonly context: BrowserContext } | undefined;
+  let expected: readonly RegExp[] = [];
+  const shared = base.extend<{ desk: Desk }>({
+    desk: async ({ browser }, use, info) => {
+      expected = expectedBy(info);
+      if (one) await one.desk.takeBack();
+      else {
+        process.env['YOHAKU_LOG'] = 'silent';
+        const server = await startServer({ databaseUrl: await freshUrl(), port: 0, root: ROOT, demo: false });
+        const context = await browser.newContext();
+        one = { desk: new Desk(await context.newPage(), server), faults: faultsOf(context, () => expected), context };
+        await one.desk.open();
+      }
+      await use(one.desk);
+      expect(one.faults).toEqual([]);
+    },
+    page: async ({ desk }, use) => use(desk.page),
+  });
+  shared.afterAll(async () => {
+    await one?.context.close();
+    await one?.desk.server.close();
+  });
+  return shared;
+}
 
 export { expect, type Frame };

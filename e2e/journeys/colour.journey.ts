@@ -1,4 +1,6 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({ desk, page }) => {
   await desk.swatch('Pressed');

@@ -1,4 +1,6 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('several slots are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another slot', async ({ desk, page }) => {
   await desk.step('Grounds');

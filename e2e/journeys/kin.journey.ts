@@ -1,5 +1,7 @@
 import { unzipSync } from 'fflate';
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('the signal colour changes and takes its kin along: listed with places, along, derived or left, remembered', async ({ desk, page }) => {
   await desk.swatch('Funnel');

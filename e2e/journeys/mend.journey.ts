@@ -1,4 +1,6 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('the whole brand is mended at once with two locks, seen on the wall first, as one undo step', async ({ desk, page }) => {
   await desk.swatch('Funnel');

@@ -1,4 +1,6 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('one button is outlined on purpose, seen to be held, and split off as a variant of its own', async ({ desk, page }) => {
   await page.getByRole('button', { name: 'Fares', exact: true }).click();

@@ -1,4 +1,6 @@
-import { test, expect } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 const onWall = (page: import('@playwright/test').Page, selector: string, property: string) =>
   page.locator('iframe[title="Fares at 1280"]').first().evaluate((frame, [wanted, name]) => {
@@ -6,6 +8,28 @@ const onWall = (page: import('@playwright/test').Page, selector: string, propert
     const element = document.querySelector(wanted!)!;
     return { value: document.defaultView!.getComputedStyle(element).getPropertyValue(name!), height: element.getBoundingClientRect().height };
   }, [selector, property]);
+
+test('a button is judged where it stands in the grid: its label, its edge on the ground, its ring, its height', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  const grid = page.getByRole('group', { name: 'Variants by states' });
+  const short = grid.getByRole('img', { name: /^short of/ });
+  await expect(grid.getByText('48 px')).toHaveCount(2);
+  await expect(short).toHaveCount(0);
+  await page.getByRole('button', { name: 'Secondary, rest', exact: true }).click();
+  // Neither edge nor fill stands out any more; the ring of the focus still does.
+  await desk.choose('edge', 'Chart paper');
+  await expect(grid.getByRole('img', { name: 'short of 3' })).toHaveCount(2);
+  await desk.choose('label', 'Lamp');
+  await expect(grid.getByRole('img', { name: 'short of 4.5' })).toHaveCount(3);
+  await page.getByRole('button', { name: 'Sizes and motion' }).click();
+  await page.getByLabel('above, below').first().fill('0');
+  await page.getByLabel('above, below').first().press('Enter');
+  await expect(grid.getByText('26 px')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Shape', exact: true }).click();
+  await page.getByLabel('Edge of buttons').fill('0');
+  await page.getByLabel('Edge of buttons').press('Enter');
+  await expect(grid.getByRole('img', { name: 'short of 24' })).toHaveCount(2);
+});
 
 test('corners are named, shape all that have them, and a share of the height only what has one', async ({ desk, page }) => {
   await desk.step('Buttons');
@@ -92,6 +116,23 @@ test('a variant is made like another, shown in every size, and leaves only with 
   await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toBeVisible();
 });
 
+test('links take the underline of the brand: its distance in em, its thickness in px or as the font has it', async ({ desk, page }) => {
+  await desk.step('Buttons');
+  const line = (property: string) => onWall(page, 'p .link, p a', property).then((one) => one.value);
+  const offset = page.getByLabel('underline offset, em');
+  await offset.fill('0.3');
+  await offset.press('Enter');
+  const size = Number.parseFloat(await line('font-size'));
+  await expect.poll(async () => Number.parseFloat(await line('text-underline-offset'))).toBeCloseTo(0.3 * size, 1);
+  await page.getByRole('button', { name: 'Set the thickness of underlines' }).click();
+  await expect.poll(() => line('text-decoration-thickness')).toBe('1px');
+  await page.getByRole('button', { name: 'As the font has it' }).click();
+  await expect.poll(() => line('text-decoration-thickness')).toBe('from-font');
+  await offset.fill('9');
+  await offset.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('From -0.1em to 1em. 0.3em is kept.');
+});
+
 test('a padding is named, takes the wider width’s where it has none, and is replaced when it goes', async ({ desk, page }) => {
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Spaces', exact: true }).click();
@@ -110,43 +151,4 @@ test('a padding is named, takes the wider width’s where it has none, and is re
   await desk.choose('Takes its place', 'Even');
   await ask.getByRole('button', { name: 'Delete Close' }).click();
   await expect(page.getByLabel('Name of Close')).toHaveCount(0);
-});
-
-test('links take the underline of the brand: its distance in em, its thickness in px or as the font has it', async ({ desk, page }) => {
-  await desk.step('Buttons');
-  const line = (property: string) => onWall(page, 'p .link, p a', property).then((one) => one.value);
-  const offset = page.getByLabel('underline offset, em');
-  await offset.fill('0.3');
-  await offset.press('Enter');
-  const size = Number.parseFloat(await line('font-size'));
-  await expect.poll(async () => Number.parseFloat(await line('text-underline-offset'))).toBeCloseTo(0.3 * size, 1);
-  await page.getByRole('button', { name: 'Set the thickness of underlines' }).click();
-  await expect.poll(() => line('text-decoration-thickness')).toBe('1px');
-  await page.getByRole('button', { name: 'As the font has it' }).click();
-  await expect.poll(() => line('text-decoration-thickness')).toBe('from-font');
-  await offset.fill('9');
-  await offset.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('From -0.1em to 1em. 0.3em is kept.');
-});
-
-test('a button is judged where it stands in the grid: its label, its edge on the ground, its ring, its height', async ({ desk, page }) => {
-  await desk.step('Buttons');
-  const grid = page.getByRole('group', { name: 'Variants by states' });
-  const short = grid.getByRole('img', { name: /^short of/ });
-  await expect(grid.getByText('48 px')).toHaveCount(2);
-  await expect(short).toHaveCount(0);
-  await page.getByRole('button', { name: 'Secondary, rest', exact: true }).click();
-  // Neither edge nor fill stands out any more; the ring of the focus still does.
-  await desk.choose('edge', 'Chart paper');
-  await expect(grid.getByRole('img', { name: 'short of 3' })).toHaveCount(2);
-  await desk.choose('label', 'Lamp');
-  await expect(grid.getByRole('img', { name: 'short of 4.5' })).toHaveCount(3);
-  await page.getByRole('button', { name: 'Sizes and motion' }).click();
-  await page.getByLabel('above, below').first().fill('0');
-  await page.getByLabel('above, below').first().press('Enter');
-  await expect(grid.getByText('26 px')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Shape', exact: true }).click();
-  await page.getByLabel('Edge of buttons').fill('0');
-  await page.getByLabel('Edge of buttons').press('Enter');
-  await expect(grid.getByRole('img', { name: 'short of 24' })).toHaveCount(2);
 });

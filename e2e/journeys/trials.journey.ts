@@ -1,4 +1,6 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 // What trials found, walked again in the real desk; the mathematics of it is in specs called after the same numbers.
 

@@ -1,4 +1,6 @@
-import { Desk, expect, test } from '../fixtures.ts';
+import { Desk, expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 const fontSize = (desk: Desk, frame: string, selector: string, at = 0) => desk.frame(frame).locator(selector).nth(at).evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
 const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type ladder' }).getByRole('button', { name });

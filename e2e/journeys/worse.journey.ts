@@ -1,4 +1,6 @@
-import { test, expect } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('a menu that wraps because its size grew is worse, read from the real layout', async ({ desk, page }) => {
   await desk.step('Type');
