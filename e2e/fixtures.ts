@@ -26,7 +26,8 @@ export class Desk {
     for (let i = 0; i < 4; i++) await this.page.keyboard.press('Escape');
     await this.page.mouse.move(640, 2);
     const undo = this.page.getByRole('banner').getByRole('button', { name: /^Undo/ });
-    while (await undo.isEnabled()) await undo.click();
+    // Between the look and the press the last one may be done with: pressed then, it does nothing.
+    while (await undo.isEnabled()) await undo.click({ force: true });
     await this.saved();
   }
   /** What the last edit did, as the tally says it. */
@@ -56,7 +57,7 @@ export class Desk {
     await expect(row).toBeVisible();
     const keep = row.getByRole('button', { name: 'keep', exact: true });
     if (await keep.count()) await keep.click();
-    await expect(row.getByRole('button', { name: 'leave', exact: true })).toBeVisible();
+    await expect(row.getByRole('button', { name: 'leave out', exact: true })).toBeVisible();
   }
   async computed(frame: string, place: string, property: string): Promise<string> {
     return this.frame(frame).locator(`[data-place="${place}"]`).evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);

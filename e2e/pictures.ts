@@ -45,7 +45,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   pinned: async (page) => {
     await step(page, 'Gather');
     await page.getByRole('button', { name: 'annotated-design.svg', exact: true }).click();
-    await page.getByRole('button', { name: 'Pin it over a page' }).click();
+    await page.getByRole('button', { name: 'Lay it over a page' }).click();
     await page.getByRole('button', { name: 'wipe' }).click();
     await page.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();
   },
@@ -66,18 +66,18 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await step(page, 'Colour');
     await page.getByRole('button', { name: 'All pages' }).click();
     await page.getByRole('button', { name: 'Harmonies' }).click();
-    await page.getByRole('button', { name: 'Take Triadic' }).hover();
+    await page.getByRole('button', { name: 'Apply Triadic' }).hover();
   },
   grounds: async (page) => {
     await fullColour(page);
     await page.getByRole('button', { name: 'All pages' }).click();
-    await step(page, 'Grounds');
+    await step(page, 'Backgrounds');
     await page.getByRole('button', { name: 'Eyebrow on Fog', exact: true }).click();
   },
   mend: async (page) => {
-    await step(page, 'Grounds');
-    await page.getByRole('button', { name: 'Mend the whole brand together' }).click();
-    await page.getByRole('button', { name: 'Take it' }).waitFor();
+    await step(page, 'Backgrounds');
+    await page.getByRole('button', { name: 'Fix all together' }).click();
+    await page.getByRole('button', { name: 'Apply it' }).waitFor();
   },
   type: async (page) => step(page, 'Type'),
   buttons: async (page) => {
@@ -111,7 +111,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await step(page, 'Colour');
     await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
     await page.getByRole('button', { name: 'All pages' }).click();
-    await page.getByRole('button', { name: 'Kin', exact: true }).click();
+    await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
     await page.getByRole('button', { name: 'Islands', exact: true }).click();
     await page.waitForTimeout(1200);
     await page.frameLocator('iframe[title="Islands at 1280"]').locator('[data-place*="picture"]').first().click();
@@ -120,12 +120,12 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   families: async (page) => {
     await step(page, 'Type');
     await page.getByRole('button', { name: /^Headings/ }).click();
-    await page.getByRole('button', { name: 'Take Literata' }).hover();
+    await page.getByRole('button', { name: 'Use Literata' }).hover();
     await page.waitForTimeout(1200);
   },
   specimen: async (page) => {
     await step(page, 'Type');
-    const ladder = page.getByRole('button', { name: 'Back to the ladder' });
+    const ladder = page.getByRole('button', { name: 'Back to the type scale' });
     if (await ladder.count()) await ladder.click();
     await page.getByRole('button', { name: 'Specimen', exact: true }).click();
     await page.waitForTimeout(1500);

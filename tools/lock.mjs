@@ -114,7 +114,7 @@ export async function withLock(folder, work, onWait = () => {}) {
     const { pid } = lockOwner(folder);
     if (Date.now() > until) throw new UseError(`${folder} has been held for too long by process ${pid}. When that process hangs, end it and run this again.`);
     if (!told && Date.now() > until - 88_000) {
-      onWait(`process ${pid} has the database in hand`);
+      onWait(`process ${pid} is using the database`);
       told = true;
     }
     await new Promise((resolve) => setTimeout(resolve, 60));

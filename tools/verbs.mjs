@@ -37,16 +37,16 @@ export const VERBS = /** @type {const} */ ({
   import: {
     own: false, use: ['FILE --site SITE [--colour] [--data DIR] [--json]', 'DIR|FILE.zip|site.json --as ID [--name NAME] [--data DIR] [--json]'], does: 'tokens into a site’s brand, or an exported site as one of its own',
     options: { site: text, as: text, name: text, colour: flag, data, json },
-    more: 'With --as, brings an exported site in as a site of its own, under an id that is free; site.json alone will do where its pictures and fonts are kept here already.\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and grounds; so does a tokens.css with its edits; all others bring colours, text styles, shadows, motions and corners.',
+    more: 'With --as, brings an exported site in as a site of its own, under an id that is free; site.json alone will do where its pictures and fonts are kept here already.\n\nReads tokens into a site’s brand, as one change that can be undone, and reports what was taken, changed and left.\nFILE is a DTCG file (of Yohaku or of any tool), CSS custom properties, or a plain list of colours.\nA file of Yohaku’s brings the whole brand, with --colour only its swatches and backgrounds; so does a tokens.css with its edits; all others bring colours, text styles, shadows, motions and corners.',
   },
   reach: { own: false, use: ['SITE [TOKEN] [--json] [--data DIR]'], does: 'the places each token paints', options: { json, data }, more: 'For each token (or the one named by its path, as color.core.funnel) every place it paints.' },
   audit: {
-    own: false, use: ['SITE|DIR|FILE.zip [--edition NAME] [--json] [--data DIR]'], does: 'the legibility audit', options: { json, data, edition: text },
+    own: false, use: ['SITE|DIR|FILE.zip [--at VERSION] [--json] [--data DIR]'], does: 'the legibility audit', options: { json, data, at: text },
     more: 'The legibility audit of a site in the database, or of an exported site by what its files say\n(an edited tokens.css counts). Exit 1 when anything fails.',
   },
   backup: {
     own: false, use: ['[-o FILE] [--data DIR] [--json]'], does: 'all that is kept, in one file, read back', options: { output, data, json },
-    more: 'Writes every site with its edits, publications, evidence and files into one file (tar, gzip), of one moment, while it runs; then reads all of it back. Sign-ins are not in it.\nFILE is yohaku-backup-TIME.tar.gz by default; it must not be there yet.',
+    more: 'Writes every site with its edits, publications, sources and files into one file (tar, gzip), of one moment, while it runs; then reads all of it back. Sign-ins are not in it.\nFILE is yohaku-backup-TIME.tar.gz by default; it must not be there yet.',
   },
   restore: {
     own: false, use: ['FILE [--check] [--data DIR] [--json]'], does: 'a backup in place of what is here', options: { check: flag, data, json },

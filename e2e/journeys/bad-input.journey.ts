@@ -59,10 +59,10 @@ test('what is used is not deleted without an heir, and the home page not at all'
   await page.getByRole('button', { name: 'Undo Delete Deep' }).click();
   await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Deep/ })).toHaveCount(1);
 
-  await desk.step('Grounds');
+  await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Heading on Fog', exact: true }).click();
-  await page.getByRole('button', { name: 'Delete this ground' }).click();
-  await expect(page.getByRole('group', { name: 'Delete this ground' })).toContainText('stand on it');
+  await page.getByRole('button', { name: 'Delete this background' }).click();
+  await expect(page.getByRole('group', { name: 'Delete this background' })).toContainText('stand on it');
   await page.getByRole('button', { name: 'Keep it' }).click();
 
   await desk.step('Pages');

@@ -2,19 +2,19 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { test, expect } from '../fixtures.ts';
 
-test('a logo dropped as evidence becomes a form, stands in every header by ground, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
+test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
   await desk.step('Gather');
   await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/evidence/mark-on-pale.svg'));
   await page.getByRole('button', { name: 'mark-on-pale.svg', exact: true }).click();
   await page.getByRole('button', { name: 'Use it as a form of the logo' }).click();
   const panel = page.getByRole('group', { name: 'Logo' });
   await expect(panel.getByText(/on its own plate, #fbfaf6; stands on/)).toBeVisible();
-  const wall = page.getByRole('list', { name: 'The logo on each ground' });
+  const wall = page.getByRole('list', { name: 'The logo on each background' });
   await expect(wall.getByRole('listitem')).toHaveCount(6);
   await expect(page.getByText('512', { exact: true })).toBeVisible();
 
   // On the dark ground the form for pale grounds is lost, and the tally says so.
-  const fails = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  const fails = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const before = await fails();
   await desk.choose('Form on Ink', 'Mark for pale', panel);
   await expect.poll(fails).toBe(before + 9);

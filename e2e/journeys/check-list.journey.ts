@@ -9,7 +9,7 @@ test('a long list is shown in pieces, and says how much of it is left', async ({
   // What an edit would have reached and a value on the place held stands in the list as well.
   const figure = (of: RegExp, text: string) => Number((of.exec(text)?.[1] ?? '0').replace(/\s/g, ''));
   const told = await desk.told().innerText();
-  const listed = figure(/([\d\s]+) places changed/, told) + figure(/([\d\s]+) held/, told);
+  const listed = figure(/([\d\s]+) places changed/, told) + figure(/([\d\s]+) kept/, told);
   expect(listed).toBeGreaterThan(600);
   await desk.step('Check');
   await page.getByRole('button', { name: /^Changed/ }).click();

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { test, expect } from '../fixtures.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-const STEPS = ['Gather', 'Colour', 'Grounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
+const STEPS = ['Gather', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
 
 /** Violations of the desk itself: the site's own pages are audited apart, and samples on the desk paint its colours on purpose. */
 async function violations(page: Page): Promise<string[]> {
@@ -34,11 +34,11 @@ test('every step passes axe, on every surround', async ({ desk, page }) => {
 
 test('all of it can be done by keyboard: steps, keys list, before, sliders, back', async ({ desk, page }) => {
   await page.locator('body').press('3');
-  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' })).toHaveAttribute('aria-current', 'step');
+  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).toHaveAttribute('aria-current', 'step');
   await page.locator('body').press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toHaveCount(0);
+  await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toHaveCount(0);
 
   await desk.swatch('Funnel');
   await page.getByRole('button', { name: 'All pages' }).click();

@@ -25,7 +25,7 @@ test('a family is found by what it is, tried on the wall while pointed at, and t
   await expect.poll(() => headingFamily(desk)).toContain('Zilla Slab');
   await page.mouse.move(640, 100);
   await expect.poll(() => headingFamily(desk)).toBe(before);
-  await row.getByRole('button', { name: 'Take Zilla Slab' }).click();
+  await row.getByRole('button', { name: 'Use Zilla Slab' }).click();
   await expect(desk.told()).toContainText('changed');
   await desk.saved();
   await expect(row).toContainText('in use');
@@ -39,7 +39,7 @@ test('a family is found by what it is, tried on the wall while pointed at, and t
 test('pairings are taken whole, and both families swapped in one act', async ({ desk, page }) => {
   await desk.step('Type');
   await page.getByRole('button', { name: 'Pairings' }).click();
-  await page.getByRole('button', { name: 'Take Bitter with Karla' }).click();
+  await page.getByRole('button', { name: 'Use Bitter with Karla' }).click();
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Bitter"?,/);
   await expect(page.getByRole('button', { name: /^Text\s*Karla/ })).toBeVisible();
   await page.getByRole('button', { name: 'swap', exact: true }).click();
@@ -63,7 +63,7 @@ test('a font is brought in, upright and italic as one family, says what it lacks
   await expect(about).not.toContainText('No italic');
   await page.getByRole('searchbox').fill('cousine');
   const narrow = await textWidth(desk);
-  await page.getByRole('button', { name: 'Take Cousine' }).click();
+  await page.getByRole('button', { name: 'Use Cousine' }).click();
   // Drawn from the file itself: letters of one width are wider than those of before.
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Cousine"?,/);
   await expect.poll(() => textWidth(desk)).toBeGreaterThan(narrow * 1.1);
@@ -72,8 +72,8 @@ test('a font is brought in, upright and italic as one family, says what it lacks
   await desk.ready();
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Cousine"?,/);
   await page.getByRole('button', { name: /^Headings/ }).click();
-  await expect(about.getByRole('button', { name: 'Take it out' })).toHaveCount(0);
-  await desk.choose('Take out, and set headings in', 'Lora');
+  await expect(about.getByRole('button', { name: 'Remove it' })).toHaveCount(0);
+  await desk.choose('Remove, and set headings in', 'Lora');
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Lora"?,/);
   await desk.saved();
 });

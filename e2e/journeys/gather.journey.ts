@@ -23,24 +23,24 @@ test('from an annotated design to the designer’s own number of colours, with w
     await page.keyboard.press('ArrowUp');
     await expect(line).toHaveAttribute('aria-valuenow', String(kept - 1));
   }
-  await expect(sift.getByText(/instead, ΔE 0\.\d{3} away; \d+ places, \d+ pairs?/).first()).toBeVisible();
+  await expect(sift.getByText(/replaces it, ΔE 0\.\d{3} away; \d+ places, \d+ pairs?/).first()).toBeVisible();
   await desk.keep(row('#c9a227'));
   await row('#c9a227').getByLabel('Name').fill('Rope');
   await row('#c9a227').getByLabel('Name').press('Enter');
-  const says = page.getByText(/^Taking it adds Rope/);
+  const says = page.getByText(/^Applying it adds Rope/);
   await expect(says).toContainText(/; drops .* \(to .*\).*; [\d\s]+ places change/);
 
-  await page.getByRole('button', { name: 'Take this palette' }).click();
+  await page.getByRole('button', { name: 'Apply this palette' }).click();
   await desk.step('Colour');
   const palette = page.getByRole('region', { name: 'Palette' });
   await expect(palette.getByRole('listitem')).toHaveCount(5);
   await expect(palette).toContainText('Rope');
   await desk.saved();
-  await page.getByRole('button', { name: /^Undo Take 1 colour, drop \d+ swatches/ }).click();
+  await page.getByRole('button', { name: /^Undo Add 1 colour, drop \d+ swatches/ }).click();
   await expect(palette.getByRole('listitem')).toHaveCount(10);
 });
 
-test('evidence stays: over a reload, put away and back, read from under the pointer, and an old site’s zip', async ({ desk, page }) => {
+test('sources stay: over a reload, put away and back, read from under the pointer, and an old site’s zip', async ({ desk, page }) => {
   await desk.step('Gather');
   await page.getByLabel('Choose files').setInputFiles(demo('mark-on-pale.svg'));
   const picture = page.getByRole('img', { name: 'mark-on-pale.svg' });

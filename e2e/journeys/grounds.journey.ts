@@ -2,37 +2,37 @@ import { expect, onOneDesk } from '../fixtures.ts';
 
 const test = onOneDesk();
 
-test('several slots are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another slot', async ({ desk, page }) => {
-  await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Link on every ground', exact: true }).click();
-  await expect(page.getByText('6 slots in hand')).toBeVisible();
+test('several roles are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another role', async ({ desk, page }) => {
+  await desk.step('Backgrounds');
+  await page.getByRole('button', { name: 'Link on every background', exact: true }).click();
+  await expect(page.getByText('6 roles selected')).toBeVisible();
   await desk.choose('or the hue of', 'Deep');
   await desk.saved();
-  await expect(page.getByRole('button', { name: 'Undo 6 slots' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo 6 roles' })).toBeVisible();
   // On each ground another colour of that hue, and each can be read.
   const link = (ground: string) => desk.computed('Home at 1280', 'page/surface', `--ground-${ground}-link`);
   expect(new Set([await link('mist'), await link('deep')]).size).toBe(2);
-  await expect(page.getByRole('contentinfo', { name: 'Tally' })).toContainText(/6 slots: 16\d places changed, none worse/);
+  await expect(page.getByRole('contentinfo', { name: 'Tally' })).toContainText(/6 roles: 16\d places changed, none worse/);
   const at = page.getByLabel('at', { exact: true });
   await at.fill('7');
   await at.press('Enter');
-  await expect(page.getByRole('button', { name: /^Undo 6 slots/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Undo 6 roles/ })).toBeVisible();
 
   await page.getByRole('button', { name: 'Eyebrow on Fog', exact: true }).click();
-  await expect(page.getByText('slots in hand')).toHaveCount(0);
+  await expect(page.getByText('roles selected')).toHaveCount(0);
   await page.getByRole('button', { name: 'Eyebrow on Chart paper', exact: true }).click({ modifiers: ['Shift'] });
-  await expect(page.getByText('2 slots in hand')).toBeVisible();
+  await expect(page.getByText('2 roles selected')).toBeVisible();
   await desk.choose('or the same as', 'Heading');
   await desk.saved();
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow')).toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
-  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' })).not.toContainText('open');
+  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).not.toContainText('open');
 });
 
 test('a gradient is set, turned, judged where each text stands on it, and made flat again', async ({ desk, page }) => {
   await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
-  const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const before = await failing();
-  await desk.step('Grounds');
+  await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Fog', exact: true }).click();
   await desk.choose('Gradient to', 'Slate');
   const image = () => desk.computed('Fares at 1280', 'fares-half/surface', 'background-image');
@@ -53,8 +53,8 @@ test('a gradient is set, turned, judged where each text stands on it, and made f
   await expect.poll(failing, { timeout: 60_000 }).toBe(before);
 });
 
-test('set lines unfold to every slot and remember it; what fails stays when they fold; what is not set is listed by places', async ({ desk, page }) => {
-  await desk.step('Grounds');
+test('set lines unfold to every role and remember it; what fails stays when they fold; what is not set is listed by places', async ({ desk, page }) => {
+  await desk.step('Backgrounds');
   const visited = page.getByRole('button', { name: 'Link, visited on Tern white', exact: true });
   await expect(visited).toHaveCount(0);
   // A slot that nobody chose, in use: listed, and taken in hand from the list.
@@ -64,7 +64,7 @@ test('set lines unfold to every slot and remember it; what fails stays when they
   await desk.saved();
   await expect(page.getByRole('button', { name: /^Link, hover on Tern white: not set/ })).toHaveCount(0);
 
-  await page.getByRole('button', { name: 'Every slot' }).click();
+  await page.getByRole('button', { name: 'Every role' }).click();
   await visited.click();
   const raw = page.getByLabel('or a raw value');
   await raw.fill('#e4e4e4');
@@ -72,11 +72,11 @@ test('set lines unfold to every slot and remember it; what fails stays when they
   await desk.saved();
   await expect(page.getByRole('button', { name: /^Link, visited on Tern white: 1\.2\d of 4\.5, \d+ places$/ })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Main slots only' })).toBeVisible();
-  await page.getByRole('button', { name: 'Main slots only' }).click();
+  await expect(page.getByRole('button', { name: 'Main roles only' })).toBeVisible();
+  await page.getByRole('button', { name: 'Main roles only' }).click();
   await expect(visited).toBeVisible();
   await expect(page.getByRole('button', { name: 'Field help on Tern white', exact: true })).toHaveCount(0);
-  await page.getByRole('button', { name: /^Mend with #/ }).click();
+  await page.getByRole('button', { name: /^Fix with #/ }).click();
   await desk.saved();
   await expect(visited).toHaveCount(0);
 });

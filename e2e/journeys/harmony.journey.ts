@@ -27,13 +27,13 @@ test('palettes are suggested from what stays: tried on the wall, taken whole or 
   await expect.poll(deep).toBe('#0e3b43');
   await expect(page.getByRole('button', { name: /^Undo Funnel locked/ })).toBeVisible();
 
-  await row.getByRole('button', { name: /^Take Ink .* alone/ }).click();
+  await row.getByRole('button', { name: /^Apply Ink .* alone/ }).click();
   await expect(page.getByRole('button', { name: 'Undo Ink of Triadic' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo Ink of Triadic' }).click();
   await expect(panel.getByRole('listitem')).toHaveCount(6, { timeout: 60_000 });
-  await panel.getByRole('button', { name: 'Take Complementary' }).click();
+  await panel.getByRole('button', { name: 'Apply Complementary' }).click();
   await desk.saved();
   await expect.poll(deep).not.toBe('#0e3b43');
   expect(await desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#b83a1e');
-  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' })).not.toContainText('open');
+  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).not.toContainText('open');
 });

@@ -3,7 +3,7 @@ import { expect, onOneDesk } from '../fixtures.ts';
 
 const test = onOneDesk();
 
-test('the signal colour changes and takes its kin along: listed with places, along, derived or left, remembered', async ({ desk, page }) => {
+test('the signal colour changes and takes its similar colours along: listed with places, along, derived or left, remembered', async ({ desk, page }) => {
   await desk.swatch('Funnel');
   // A plain swatch near to it, as a page grown by hand would have it.
   await page.getByRole('button', { name: 'Add a swatch' }).click();
@@ -15,8 +15,8 @@ test('the signal colour changes and takes its kin along: listed with places, alo
   await hex.press('Enter');
   await desk.saved();
   await desk.swatch('Funnel');
-  await page.getByRole('button', { name: 'Kin', exact: true }).click();
-  const kin = page.getByRole('list', { name: 'Kin' });
+  await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
+  const kin = page.getByRole('list', { name: 'Similar colours' });
   await expect(kin.getByRole('listitem').filter({ hasText: 'Buoy' })).toBeVisible();
   // What follows by rule already is no kin: it goes anyway.
   await expect(kin.getByRole('listitem').filter({ hasText: 'Pressed' })).toHaveCount(0);
@@ -31,13 +31,13 @@ test('the signal colour changes and takes its kin along: listed with places, alo
   // It is remembered: with the next move it goes along in the same undo step.
   await hex.fill('#1e8a5a');
   await hex.press('Enter');
-  await expect(page.getByRole('button', { name: /^Undo Funnel .* with 1 kin/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Undo Funnel .* with 1 similar colour/ })).toBeVisible();
   const stray = kin.getByRole('listitem').filter({ hasText: / of / }).first();
   await expect(stray).toBeVisible();
-  await stray.getByRole('button', { name: /follows by rule/ }).click();
-  await expect(palette.getByRole('button', { name: /^Funnel kin/ })).toContainText('← Funnel');
+  await stray.getByRole('button', { name: /follows by a rule/ }).click();
+  await expect(palette.getByRole('button', { name: /^Funnel similar/ })).toContainText('← Funnel');
   await page.getByRole('button', { name: /^Undo .* follows Funnel/ }).click();
-  await expect(palette.getByRole('button', { name: /^Funnel kin/ })).toHaveCount(0);
+  await expect(palette.getByRole('button', { name: /^Funnel similar/ })).toHaveCount(0);
 });
 
 test('a flat colour inside a drawing goes along: it follows on every page, in the export too, and can be given back', async ({ desk, page }) => {
@@ -45,8 +45,8 @@ test('a flat colour inside a drawing goes along: it follows on every page, in th
   const hex = page.getByLabel('Hex or any notation');
   await hex.fill('#1e6eb8');
   await hex.press('Enter');
-  await page.getByRole('button', { name: 'Kin', exact: true }).click();
-  await page.getByRole('list', { name: 'Kin' }).getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e goes along' }).click();
+  await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
+  await page.getByRole('list', { name: 'Similar colours' }).getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e goes along' }).click();
   await page.getByRole('button', { name: 'All pages' }).click();
   const picture = desk.frame('About at 1280').locator('[data-place="abt-opener/backdrop"]');
   const shown = () => picture.evaluate((image: HTMLImageElement) => (image.complete && image.naturalWidth > 0 ? image.getAttribute('src') : 'not there'));

@@ -14,7 +14,7 @@ test.describe('a site of 850 pages', () => {
       await insertSite(database.db, readSite(manyPlaces(ternhaven, PAGES)));
     }),
   });
-  test('is opened, recoloured, told, mended in one place, scrolled, published and undone', async ({ desk, page }) => {
+  test('is opened, recoloured, told, fixed in one place, scrolled, published and undone', async ({ desk, page }) => {
     test.setTimeout(300_000);
     await expect(desk.tally(/places$/)).toHaveText(/^101.319 places$/, { timeout: 60_000 });
     expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
@@ -40,10 +40,10 @@ test.describe('a site of 850 pages', () => {
 
     // One failing place is mended where it fails.
     await desk.step('Check');
-    const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+    const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
     const failed = await failing();
     await page.getByRole('row', { name: /Eyebrow/ }).first().getByRole('button').first().click();
-    await page.getByRole('region', { name: 'Why and mend' }).getByRole('button', { name: /^Eyebrow of .*: / }).first().click();
+    await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /^Eyebrow of .*: / }).first().click();
     await expect.poll(failing, { timeout: 30_000 }).toBeLessThan(failed);
     await desk.saved();
 

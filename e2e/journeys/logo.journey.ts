@@ -2,7 +2,7 @@ import { expect, test } from '../fixtures.ts';
 
 const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 60" width="120" height="60"><rect x="4" y="4" width="52" height="52" fill="#d98a72"/><path d="M64 30h48v12H64z" fill="#3b5b2f"/></svg>`;
 
-test('from a logo alone to a brand that passes: its colours in, those of before out, and all of it mended together', async ({ desk, page }) => {
+test('from a logo alone to a brand that passes: its colours in, those of before out, and all of it fixed together', async ({ desk, page }) => {
   await desk.step('Gather');
   await page.getByLabel('Choose files').setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LOGO) });
   const sift = page.getByRole('region', { name: 'Sift' });
@@ -10,19 +10,19 @@ test('from a logo alone to a brand that passes: its colours in, those of before 
   for (const hex of ['#d98a72', '#3b5b2f']) await desk.keep(row(hex));
   // The colours of before give way to the logo's.
   for (const name of ['#b83a1e', '#8f2a12', '#0e3b43']) {
-    await row(name).getByRole('button', { name: 'leave', exact: true }).click();
+    await row(name).getByRole('button', { name: 'leave out', exact: true }).click();
     await expect(row(name).getByRole('button', { name: 'keep', exact: true })).toBeVisible();
   }
-  await page.getByRole('button', { name: 'Take this palette' }).click();
+  await page.getByRole('button', { name: 'Apply this palette' }).click();
   await desk.saved();
   // A pale rust cannot be read everywhere: that is said before anything is published.
-  const grounds = page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Grounds' });
+  const grounds = page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' });
   await expect(grounds).toContainText('open');
 
-  await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Mend the whole brand together' }).click();
-  const panel = page.getByRole('group', { name: 'Mend the brand together' });
-  await panel.getByRole('button', { name: /^Take (it|all)/ }).click();
+  await desk.step('Backgrounds');
+  await page.getByRole('button', { name: 'Fix all together' }).click();
+  const panel = page.getByRole('group', { name: 'Fix all together' });
+  await panel.getByRole('button', { name: /^Apply (it|all)/ }).click();
   await expect(grounds).not.toContainText('open');
   await desk.saved();
   await desk.step('Colour');

@@ -8,35 +8,35 @@ test('one button is outlined on purpose, seen to be held, and split off as a var
   const button = frame.locator('.button').first();
   await button.click();
   const slip = page.getByRole('dialog', { name: /^Button/ });
-  const held = Number.parseInt((await desk.tally(/held$/).textContent())!, 10);
+  const held = Number.parseInt((await desk.tally(/overrides$/).textContent())!, 10);
   const set = async (name: string, value: string) => {
     const line = slip.locator('.line').filter({ has: page.getByText(name, { exact: true }) });
     await line.getByRole('button', { name: 'set here' }).click();
     await slip.getByLabel('Only here').fill(value);
     await slip.getByLabel('Only here').press('Enter');
   };
-  await expect(slip.getByRole('button', { name: 'Split off as a variant of its own' })).toHaveCount(0);
+  await expect(slip.getByRole('button', { name: 'Make a variant of it' })).toHaveCount(0);
   await set('Fill', '#fbfaf6');
   await set('Colour', '#8f2a12');
-  await expect(desk.tally(/held$/)).toHaveText(`${held + 1} held`);
+  await expect(desk.tally(/overrides$/)).toHaveText(`${held + 1} overrides`);
   const painted = () => button.evaluate((element) => [getComputedStyle(element).backgroundColor, getComputedStyle(element).color].join());
   await expect.poll(painted).toBe('rgb(251, 250, 246),rgb(143, 42, 18)');
-  await slip.getByRole('button', { name: 'Split off as a variant of its own' }).click();
+  await slip.getByRole('button', { name: 'Make a variant of it' }).click();
   // It looks as it did, and nothing departs any more.
-  await expect(desk.tally(/held$/)).toHaveText(`${held} held`);
+  await expect(desk.tally(/overrides$/)).toHaveText(`${held} overrides`);
   expect(await painted()).toBe('rgb(251, 250, 246),rgb(143, 42, 18)');
   await desk.saved();
   await desk.step('Buttons');
   await expect(page.getByRole('group', { name: 'Variants by states' }).getByRole('button', { name: /^\w+ apart$/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Undo Split off/ }).click();
-  await expect(desk.tally(/held$/)).toHaveText(`${held + 1} held`);
+  await page.getByRole('button', { name: /^Undo Make variant/ }).click();
+  await expect(desk.tally(/overrides$/)).toHaveText(`${held + 1} overrides`);
 });
 
 test('all variants are restyled at once: a column of the grid is one act', async ({ desk, page }) => {
   await desk.step('Buttons');
   const grid = page.getByRole('group', { name: 'Variants by states' });
   for (const name of ['Primary, rest', 'Primary, hover', 'Secondary, rest', 'Secondary, hover']) await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
-  await expect(page.getByText('4 buttons in hand')).toBeVisible();
+  await expect(page.getByText('4 buttons selected')).toBeVisible();
   await desk.choose('edge', 'Ink');
   await desk.saved();
   const edges = await grid.getByRole('button', { name: /, (rest|hover)$/ }).evaluateAll((list) => list.map((one) => getComputedStyle(one).borderTopColor));

@@ -7,11 +7,11 @@ import { focusesOn, pixelsOn } from '../pixel-reader.ts';
 test('a text over a picture is judged from its pixels, and repaired with the lightest shade that does', async ({ desk, page }) => {
   // Nothing is left that cannot be told once the pictures have been read.
   await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
-  const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const before = await failing();
   await desk.step('Check');
   await page.getByRole('row', { name: /^Lead “Boats to/ }).getByRole('button').click();
-  const why = page.getByRole('region', { name: 'Why and mend' });
+  const why = page.getByRole('region', { name: 'Why and fix' });
   // The width at which it is weakest is one of the audit's, and hangs or does not.
   await expect(why).toContainText(/\d+\.\d % of what lies behind its letters falls short; \d\.\d\d at the weakest spot(?:, ringed on the page| at \d+ px; on the page of 390 px, where it comes to \d\.\d\d, that is ringed)/);
   await expect(page.locator('.spot').first()).toBeVisible();
@@ -20,13 +20,13 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await desk.saved();
   await expect.poll(failing).toBeLessThan(before);
   await expect(page.getByRole('row', { name: /^Lead “Boats to/ })).toHaveCount(0);
-  await page.getByRole('button', { name: /^Undo Mend shade/ }).click();
+  await page.getByRole('button', { name: /^Undo Fix shade/ }).click();
   await expect.poll(failing).toBe(before);
 
   // The server judges with the same pixels when it publishes.
   await desk.step('Publish');
   await page.getByRole('button', { name: 'Publish the site' }).click();
-  await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toContainText(`${before} fail`);
+  await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toContainText(`${before} failing`);
 });
 
 /** What stands over a picture, or over the one gradient of the demo. */

@@ -15,9 +15,9 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await desk.step('Gather');
   await page.getByLabel('Choose files').setInputFiles({ name: 'assistance-drawn.png', mimeType: 'image/png', buffer: drawn });
   await page.getByRole('button', { name: 'assistance-drawn.png', exact: true }).click();
-  await page.getByRole('button', { name: 'Pin it over a page' }).click();
+  await page.getByRole('button', { name: 'Lay it over a page' }).click();
   await desk.choose('Over', 'Travelling with');
-  const panel = page.getByRole('group', { name: 'Pinned design' });
+  const panel = page.getByRole('group', { name: 'Overlay' });
   const same = async () => Number(/([\d.]+) % of the spots are as drawn/.exec(await panel.innerText())?.[1] ?? 0);
   // Gradient, tables, stripes, cards: what is built is read as it is painted.
   await expect.poll(same, { timeout: 30_000 }).toBeGreaterThan(98);
@@ -36,7 +36,7 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await hex.fill('#9fc0ff');
   await hex.press('Enter');
   await desk.step('Gather');
-  await page.getByRole('button', { name: 'Pinned', exact: true }).click();
+  await page.getByRole('button', { name: 'Overlay', exact: true }).click();
   const differ = panel.getByRole('button', { name: 'Mark where #cfd9d6 was drawn and #9fc0ff is built' });
   await differ.click();
   await expect(page.locator('.spot').first()).toBeVisible();
@@ -45,6 +45,6 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await expect(panel.getByRole('region', { name: 'Drawn without a token' })).not.toContainText('#cfd9d6');
   await desk.saved();
   await page.reload();
-  await page.getByRole('button', { name: 'Pinned', exact: true }).click();
+  await page.getByRole('button', { name: 'Overlay', exact: true }).click();
   await expect(design).toHaveCSS('clip-path', 'inset(0px 70% 0px 0px)');
 });

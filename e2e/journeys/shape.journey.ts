@@ -9,7 +9,7 @@ const onWall = (page: import('@playwright/test').Page, selector: string, propert
     return { value: document.defaultView!.getComputedStyle(element).getPropertyValue(name!), height: element.getBoundingClientRect().height };
   }, [selector, property]);
 
-test('a button is judged where it stands in the grid: its label, its edge on the ground, its ring, its height', async ({ desk, page }) => {
+test('a button is judged where it stands in the grid: its label, its edge on the background, its ring, its height', async ({ desk, page }) => {
   await desk.step('Buttons');
   const grid = page.getByRole('group', { name: 'Variants by states' });
   const short = grid.getByRole('img', { name: /^short of/ });
@@ -109,7 +109,7 @@ test('a variant is made like another, shown in every size, and leaves only with 
   await expect(page.getByRole('button', { name: 'Notice, rest', exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Primary', exact: true }).click();
   await page.getByRole('button', { name: 'Delete variant' }).click();
-  await expect(page.getByRole('group', { name: 'Delete Primary' })).toContainText(/\d+ buttons are Primary\. Instead:/);
+  await expect(page.getByRole('group', { name: 'Delete Primary' })).toContainText(/\d+ buttons are Primary\. Replacement:/);
   await page.getByRole('group', { name: 'Delete Primary' }).getByRole('button', { name: 'Delete Primary' }).click();
   await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo Delete button variant Primary' }).click();
@@ -148,7 +148,7 @@ test('a padding is named, takes the wider width’s where it has none, and is re
   await page.getByRole('button', { name: 'Delete Close' }).click();
   const ask = page.getByRole('group', { name: 'Delete Close' });
   await expect(ask).toContainText(/sections? ha(s|ve) this padding/);
-  await desk.choose('Takes its place', 'Even');
+  await desk.choose('Replacement', 'Even');
   await ask.getByRole('button', { name: 'Delete Close' }).click();
   await expect(page.getByLabel('Name of Close')).toHaveCount(0);
 });

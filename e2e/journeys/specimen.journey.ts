@@ -27,7 +27,7 @@ class Sheet {
   }
 }
 
-test('the specimen is a step away, shows what is edited while it is edited, and brings what is pressed in hand', async ({ desk, page }) => {
+test('the specimen is a step away, shows what is edited while it is edited, and brings what is pressed selected', async ({ desk, page }) => {
   const sheet = new Sheet(page);
   await desk.step('Pages');
   // Pages grows the home page first.

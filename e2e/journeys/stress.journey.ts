@@ -9,7 +9,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
   await expect.poll(title).not.toBe(own);
   await expect(page.getByText(/Nothing breaks|things? breaks?/)).toBeVisible();
   // Headings set far too large for a phone tear their words there, and are named.
-  await page.getByRole('group', { name: 'Type ladder' }).getByRole('button', { name: /^Title, / }).click();
+  await page.getByRole('group', { name: 'Type scale' }).getByRole('button', { name: /^Title, / }).click();
   const phone = page.getByLabel('at 390', { exact: true });
   await phone.fill('120');
   await phone.press('Enter');

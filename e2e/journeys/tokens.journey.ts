@@ -24,7 +24,7 @@ test('tokens go out, are edited by hand and come in again: shown first, kept or 
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
   await panel.getByRole('button', { name: 'Button corner: as it is' }).click();
-  await panel.getByRole('button', { name: 'Take it' }).click();
+  await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   await expect(page.getByRole('button', { name: 'Undo Bring in edited.json' })).toBeVisible();
   expect(await desk.computed('Home at 1280', 'page/surface', '--corner-button')).toBe('3px');
@@ -42,7 +42,7 @@ test('a file of another tool brings its colours, keeps the rest, and a broken on
   await bringIn(page, 'house.json', { color: { $type: 'color', funnel: { $value: '#aa2200' }, sea: { $value: { colorSpace: 'oklch', components: [0.4, 0.06, 220] } }, accent: { $value: '{color.funnel}' } }, size: { $type: 'dimension', $value: { value: 4, unit: 'px' } } });
   await expect(panel.getByRole('status')).toContainText('1 added, 1 changed, 0 equal, 2 left');
   await panel.getByRole('button', { name: 'Funnel: both' }).click();
-  await panel.getByRole('button', { name: 'Take it' }).click();
+  await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   await desk.step('Colour');
   const palette = page.getByRole('region', { name: 'Palette' });
@@ -68,10 +68,10 @@ test('text styles, corners and shadows of another tool are seen on the wall befo
   await expect(panel).toContainText('has a size of 4px; sizes go from 8 to 200 px');
   const running = () => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => getComputedStyle(element).fontSize);
   await expect.poll(running).toBe('21px');
-  await panel.getByRole('button', { name: 'Leave it' }).click();
+  await panel.getByRole('button', { name: 'Cancel' }).click();
   await expect.poll(running).not.toBe('21px');
   await bringIn(page, 'type.json', { type: { running: { $type: 'typography', $value: { fontSize: '21px', fontWeight: 400, lineHeight: 1.6 } } }, radius: { pebble: { $type: 'dimension', $value: '22px' } } });
-  await panel.getByRole('button', { name: 'Take it' }).click();
+  await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   await expect.poll(running).toBe('21px');
   await desk.step('Buttons');
@@ -95,14 +95,14 @@ test('tokens.css is edited in a text editor and comes back as the edits it has; 
   await expect(panel.getByRole('listitem').filter({ hasText: '--corner-button' })).toContainText('is 900px');
   const leading = () => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => Number.parseFloat(getComputedStyle(element).lineHeight) / Number.parseFloat(getComputedStyle(element).fontSize));
   await expect.poll(leading).toBeCloseTo(1.8, 2);
-  await panel.getByRole('button', { name: 'Take it' }).click();
+  await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   expect(await desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
 
   await bringIn(page, 'house.css', ':root { --glow: 0 3px 9px #004db3; --soft-radius: 14px; --grid-gap: 4px; }');
   await expect(panel.getByRole('status')).toContainText('2 added, 0 changed, 0 equal, 1 left');
   await expect(panel.getByRole('listitem').filter({ hasText: '--grid-gap' })).toContainText('kept, and written out again');
-  await panel.getByRole('button', { name: 'Take it' }).click();
+  await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   await desk.step('Publish');
   const second = page.waitForEvent('download');

@@ -37,13 +37,13 @@ test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does w
   await desk.keep(row('#7a3fb0'));
   await row('#7a3fb0').getByRole('button', { name: /^Part of .*: core$/ }).click();
   await expect(row('#7a3fb0').getByRole('button', { name: /^Part of .*: side$/ })).toBeVisible();
-  await row('Funnel').first().getByRole('button', { name: 'leave', exact: true }).click();
-  await desk.choose('Instead of Funnel', 'Deep');
-  const says = page.getByText(/^Taking it adds/);
+  await row('Funnel').first().getByRole('button', { name: 'leave out', exact: true }).click();
+  await desk.choose('Replacement for Funnel', 'Deep');
+  const says = page.getByText(/^Applying it adds/);
   await expect(says).toContainText('Funnel (to Deep)');
   const told = Number(/([\d\s]+) places change/.exec((await says.textContent())!)![1]!.replace(/\s/g, ''));
-  await page.getByRole('button', { name: 'Take this palette' }).click();
-  await expect(desk.told()).toContainText(/places changed/);
+  await page.getByRole('button', { name: 'Apply this palette' }).click();
+  await expect(desk.told()).toContainText(/^Add .*places changed/);
   expect(Number(/: ([\d\s]+) places changed/.exec((await desk.told().textContent())!)![1]!.replace(/\s/g, ''))).toBe(told);
   // What is taken is no candidate any more.
   await expect(row('#7a3fb0')).toHaveCount(1);
@@ -54,27 +54,27 @@ test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does w
   await expect(page.getByRole('button', { name: /^Undo .* is core$/ })).toBeVisible();
 });
 
-test('Trials 6, 9, 10: suggestions and mends are of what is in hand, never of what was', async ({ desk, page }) => {
+test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of what was', async ({ desk, page }) => {
   await desk.swatch('Deep');
   await page.getByRole('button', { name: 'Harmonies' }).click();
   await expect(page.getByText('From Deep, which stays; all pairs hold in each')).toBeVisible();
   await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Tern white/ }).click();
   await expect(page.getByText(/^From Tern white, which stays/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take Tern white' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Take Monochrome' }).click();
-  await expect(page.getByRole('button', { name: /^Undo Take Monochrome/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Apply Tern white' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Apply Monochrome' }).click();
+  await expect(page.getByRole('button', { name: /^Undo Apply Monochrome/ })).toBeVisible();
   // Its own swatch stayed.
   await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Tern white/ })).toContainText('#fbfaf6');
 
   // The same role on every ground stays in hand when the role is changed.
-  await desk.step('Grounds');
-  await page.getByRole('button', { name: 'Eyebrow on every ground' }).click();
-  await expect(page.getByText(/^\d slots in hand$/)).toBeVisible();
-  const before = await page.getByText(/^\d slots in hand$/).textContent();
-  await desk.choose('Slot', 'Link');
-  await expect(page.getByText(/^\d slots in hand$/)).toHaveText(before!);
+  await desk.step('Backgrounds');
+  await page.getByRole('button', { name: 'Eyebrow on every background' }).click();
+  await expect(page.getByText(/^\d roles selected$/)).toBeVisible();
+  const before = await page.getByText(/^\d roles selected$/).textContent();
+  await desk.choose('Role', 'Link');
+  await expect(page.getByText(/^\d roles selected$/)).toHaveText(before!);
   await desk.choose('Set to a swatch', 'Ink');
-  await expect(page.getByRole('button', { name: `Undo ${before!.split(' ')[0]} slots` })).toBeVisible();
+  await expect(page.getByRole('button', { name: `Undo ${before!.split(' ')[0]} roles` })).toBeVisible();
 });
 
 test('Trials 10, 11, 12: pages by keys, several sections at once, the address, the menu, and what goes with a page', async ({ desk, page }) => {
@@ -92,7 +92,7 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await page.getByRole('button', { name: 'Put it in the menu' }).click();
   await expect(desk.frame('Home at 1280').getByRole('link', { name: 'Opening hours' })).toHaveCount(1);
   // Blank, it fails nothing.
-  await expect(page.locator('figure', { has: page.getByRole('button', { name: 'Opening hours', exact: true }) }).locator('figcaption')).not.toContainText('fail');
+  await expect(page.locator('figure', { has: page.getByRole('button', { name: 'Opening hours', exact: true }) }).locator('figcaption')).not.toContainText('failing');
 
   await page.getByRole('button', { name: 'Add a section' }).click();
   const slip = page.getByRole('dialog', { name: /Section “New section”/ });
@@ -116,7 +116,7 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   const strips = page.getByRole('group', { name: 'Sections of Opening hours' }).getByRole('button');
   await strips.nth(2).click();
   await strips.nth(3).click({ modifiers: ['Shift'] });
-  await expect(page.getByText('2 sections in hand')).toBeVisible();
+  await expect(page.getByText('2 sections selected')).toBeVisible();
   await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Undo Duplicate 2 sections' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo Duplicate 2 sections' }).click();

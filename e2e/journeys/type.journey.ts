@@ -3,7 +3,7 @@ import { Desk, expect, onOneDesk } from '../fixtures.ts';
 const test = onOneDesk();
 
 const fontSize = (desk: Desk, frame: string, selector: string, at = 0) => desk.frame(frame).locator(selector).nth(at).evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
-const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type ladder' }).getByRole('button', { name });
+const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type scale' }).getByRole('button', { name });
 
 test('a heading order that is turned over is seen at once, shown where both stand, and put right', async ({ desk, page }) => {
   await desk.step('Type');
@@ -36,7 +36,7 @@ test('five running styles are enlarged in one act, keep their relation, and go b
   await desk.step('Type');
   await rung(desk, /^Running, /).click();
   for (const name of [/^Lead, /, /^Fine print, /, /^Menu, /, /^Button label, /]) await rung(desk, name).click({ modifiers: ['Shift'] });
-  await expect(page.getByText('5 styles in hand together')).toBeVisible();
+  await expect(page.getByText('5 styles selected together')).toBeVisible();
   const before = [await fontSize(desk, 'Home at 1280', '.text--running'), await fontSize(desk, 'Home at 1280', '.text--menu'), await fontSize(desk, 'Home at 390', '.text--running')];
   const percent = page.getByLabel('by %');
   await percent.fill('10');
@@ -53,7 +53,7 @@ test('five running styles are enlarged in one act, keep their relation, and go b
   await expect.poll(now).toEqual(before);
 });
 
-test('a phone that does not follow says so, and follows again; the ladder is looked at at any width', async ({ desk, page }) => {
+test('a phone that does not follow says so, and follows again; the type scale is looked at at any width', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Title, /).click();
   await page.getByRole('button', { name: 'Set phone by itself' }).click();
@@ -108,16 +108,16 @@ test('a style is added, set, and deleted only with something in its place while 
   await desk.saved();
 });
 
-test('what is provisional is counted, gone through, and settled in one pass', async ({ desk, page }) => {
+test('what is provisional is counted, gone through, and decided in one pass', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Title, /).click();
   await page.getByRole('button', { name: 'settled', exact: true }).click();
   await expect(page.getByText('2 provisional', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'next', exact: true }).click();
   await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'settle all' }).click();
+  await page.getByRole('button', { name: 'all decided' }).click();
   await expect(page.getByText(/\d provisional/)).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'settle all' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'all decided' })).toHaveCount(0);
   await desk.saved();
 });
 
@@ -134,9 +134,9 @@ test('headings are named on the wall by level and style, and a level that is lef
   await expect(tags).toHaveCount(0);
 });
 
-test('all sizes of the ladder stand on one line, at any width', async ({ desk, page }) => {
+test('all sizes of the type scale stand on one line, at any width', async ({ desk, page }) => {
   await desk.step('Type');
-  const feet = () => page.getByRole('group', { name: 'Type ladder' }).evaluate((ladder) => [...ladder.querySelectorAll('.word > span')].map((word) => {
+  const feet = () => page.getByRole('group', { name: 'Type scale' }).evaluate((ladder) => [...ladder.querySelectorAll('.word > span')].map((word) => {
     // An empty box in a line of text stands on its baseline.
     const foot = document.createElement('span');
     foot.style.display = 'inline-block';

@@ -1,6 +1,6 @@
 import { test, expect } from '../fixtures.ts';
 
-test('a colour, a heading and a shape reach all nine pages, are judged, mended, undone and published', async ({ desk, page }) => {
+test('a colour, a heading and a shape reach all nine pages, are judged, fixed, undone and published', async ({ desk, page }) => {
   await expect(desk.tally(/places$/)).toHaveText(/1.072 places/);
   await expect(page.getByText('painted otherwise')).toHaveCount(0);
 
@@ -40,22 +40,22 @@ test('a colour, a heading and a shape reach all nine pages, are judged, mended, 
   await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('12px');
 
   // What became worse is named; one press mends it.
-  await desk.tally(/fail$/).click();
-  const failing = async () => Number((await desk.tally(/fail$/).innerText()).replace(/\D/g, ''));
+  await desk.tally(/failing$/).click();
+  const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const many = await failing();
   expect(many).toBeGreaterThan(10);
   await page.getByRole('region', { name: 'Queue' }).getByRole('row').nth(1).getByRole('button').click();
-  await page.getByRole('region', { name: 'Why and mend' }).getByRole('button', { name: /itself/ }).first().click();
+  await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /itself/ }).first().click();
   await expect.poll(failing).toBeLessThan(many);
 
   // Undo, reload in the middle, go on undoing.
-  await page.getByRole('button', { name: /^Undo Mend/ }).click();
+  await page.getByRole('button', { name: /^Undo Fix/ }).click();
   await expect.poll(failing).toBe(many);
   await desk.saved();
   await page.reload();
   await desk.ready();
   await expect(page.getByRole('button', { name: 'Undo Button corner' })).toBeEnabled();
-  await expect(page.getByRole('button', { name: /^Redo Mend/ })).toBeEnabled();
+  await expect(page.getByRole('button', { name: /^Redo Fix/ })).toBeEnabled();
   await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('12px');
   for (let i = 0; i < 9; i++) await page.keyboard.press('Control+z');
   await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('3px');
@@ -90,7 +90,7 @@ test('a colour, a heading and a shape reach all nine pages, are judged, mended, 
   await expect(page.getByText('Publication 1 is live again.')).toBeVisible();
 });
 
-test('evidence becomes swatches, a ground takes one, and its pairs are judged', async ({ desk, page }) => {
+test('a source becomes swatches, a background takes one, and its pairs are judged', async ({ desk, page }) => {
   await desk.step('Gather');
   await page.getByLabel('Text with colours in it').fill('gorse #c9a227, funnel #b83a1e, night oklch(25% 0.04 260)');
   await page.getByRole('button', { name: 'Read the colours' }).click();
@@ -100,8 +100,8 @@ test('evidence becomes swatches, a ground takes one, and its pairs are judged', 
   await desk.keep(row('#c9a227'));
   await row('#c9a227').getByLabel('Name').fill('Gorse');
   await row('#c9a227').getByLabel('Name').press('Enter');
-  await expect(page.getByText(/^Taking it adds .*Gorse/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take this palette' }).click();
+  await expect(page.getByText(/^Applying it adds .*Gorse/)).toBeVisible();
+  await page.getByRole('button', { name: 'Apply this palette' }).click();
   await desk.step('Colour');
   await expect(page.getByRole('region', { name: 'Palette' })).toContainText('Gorse');
 
@@ -111,18 +111,18 @@ test('evidence becomes swatches, a ground takes one, and its pairs are judged', 
   await expect(sift).toContainText('#f0c040');
   await expect(page.getByRole('img', { name: 'logo.svg' })).toBeVisible();
 
-  await desk.step('Grounds');
+  await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Link on Chart paper', exact: true }).click();
   await desk.choose('Set to a swatch', 'Gorse');
   await expect.poll(() => desk.computed('Fares at 1280', 'fares-books-b5/i2/l1', 'color')).toContain('rgb(201, 162, 39)');
-  await expect(page.getByRole('button', { name: /^Mend with/ }).first()).toBeVisible();
-  await page.getByRole('button', { name: /^Mend with/ }).first().click();
-  await expect(page.getByRole('button', { name: /^Mend with/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Duplicate this ground' }).click();
+  await expect(page.getByRole('button', { name: /^Fix with/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Fix with/ }).first().click();
+  await expect(page.getByRole('button', { name: /^Fix with/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Duplicate this background' }).click();
   await expect(page.getByRole('button', { name: 'Link on Chart paper copy', exact: true })).toBeVisible();
 });
 
-test('pages: words edited in place, sections moved, a place overridden and settled', async ({ desk, page }) => {
+test('pages: words edited in place, sections moved, a place overridden and decided', async ({ desk, page }) => {
   await desk.step('Pages');
   await desk.choose('Page', 'Notices');
   const frame = desk.frame('Notices at 1280');
@@ -145,17 +145,17 @@ test('pages: words edited in place, sections moved, a place overridden and settl
   // A stray is bound to what it looks like.
   await frame.locator('[data-place="ntc-week-b3/text"]').click();
   const slip = page.getByRole('dialog', { name: /Wind on the Outer Ness/ });
-  await expect(slip).toContainText('stands for no token');
+  await expect(slip).toContainText('a raw value');
   await expect(slip).toContainText('Deep is ΔE');
-  await slip.getByRole('button', { name: 'Bind' }).click();
-  await expect(desk.tally(/stray$/)).toHaveText('2 stray');
+  await slip.getByRole('button', { name: 'Use the token' }).click();
+  await expect(desk.tally(/raw values$/)).toHaveText('2 raw values');
 
   // An override on purpose, then left with a reason.
   await slip.getByRole('button', { name: 'set here' }).first().click();
   await slip.getByLabel('Only here').fill('#552211');
   await slip.getByLabel('Only here').press('Enter');
-  await expect(desk.tally(/held$/)).toHaveText('4 held');
-  await slip.getByRole('button', { name: 'Leave' }).click();
+  await expect(desk.tally(/overrides$/)).toHaveText('4 overrides');
+  await slip.getByRole('button', { name: 'Keep, with a reason' }).click();
   await slip.getByLabel('Reason').fill('The harbour master asked for it');
   await slip.getByLabel('Reason').press('Enter');
   await expect(slip).toContainText('The harbour master asked for it');
@@ -168,7 +168,7 @@ test('pages: words edited in place, sections moved, a place overridden and settl
 
   // Sections.
   await page.getByRole('group', { name: 'Sections of Notices' }).getByRole('button', { name: 'Word by message' }).click();
-  await desk.choose('Ground', 'Deep', page.getByRole('region', { name: 'Desk' }));
+  await desk.choose('Background', 'Deep', page.getByRole('region', { name: 'Desk' }));
   await expect.poll(() => desk.computed('Notices at 390', 'ntc-word/surface', 'background-color')).toBe('rgb(14, 59, 67)');
   await page.getByRole('button', { name: 'Up', exact: true }).click();
   await expect.poll(() => frame.locator('main > [data-part]').nth(1).getAttribute('data-part')).toBe('ntc-word');

@@ -8,7 +8,7 @@ test('a menu that wraps because its size grew is worse, read from the real layou
   await page.waitForTimeout(1500);
   const size = page.getByLabel('Size at 1280');
   await size.focus();
-  await expect(page.getByText(/Menu size reaches \d+ places on 9 pages/)).toBeVisible();
+  await expect(page.getByText(/Menu size: used in \d+ places on 9 pages/)).toBeVisible();
   await size.fill('60');
   await size.press('Enter');
   await expect(desk.told()).toContainText(/Menu size: 54 places changed, [1-9]\d* worse/);
@@ -17,13 +17,13 @@ test('a menu that wraps because its size grew is worse, read from the real layou
   await expect(queue).toContainText(/Header.*takes [2-9] lines, 1 before/);
 
   // A pale text on a ground it does not stand out from is worse as well, and named with its chain.
-  await desk.step('Grounds');
+  await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Running text on Tern white', exact: true }).click();
   await desk.choose('Set to a swatch', 'Lamp');
   await expect(desk.told()).toContainText(/Running text of Tern white: \d+ places changed.* [1-9]\d* worse/);
   await page.getByRole('button', { name: 'Walk through' }).click();
   await queue.getByRole('row').nth(1).getByRole('button').click();
-  await expect(page.getByRole('region', { name: 'Why and mend' })).toContainText('Running text of Tern white');
+  await expect(page.getByRole('region', { name: 'Why and fix' })).toContainText('Running text of Tern white');
   await page.keyboard.press('u');
   await expect(desk.told()).toContainText('none worse');
 });
@@ -33,7 +33,7 @@ test('values held by an override, a stray or a width are named with what holds t
   await page.getByRole('button', { name: /^Title,/ }).click();
   await page.getByLabel('Size at 1280').fill('52');
   await page.getByLabel('Size at 1280').press('Enter');
-  await expect(desk.told()).toContainText(/Title size: \d+ places changed, 1 held/);
+  await expect(desk.told()).toContainText(/Title size: \d+ places changed, 1 kept/);
   await page.getByRole('button', { name: 'Walk through' }).click();
   await page.getByRole('group', { name: 'Lists' }).getByRole('button', { name: /^Changed/ }).click();
   await expect(page.getByRole('region', { name: 'Queue' })).toContainText('font-size is set here on phone');

@@ -24,9 +24,9 @@ const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
   'remove swatch': (now) => intents.removeSwatch(now, 'brand', 'ink'),
   follow: (now) => intents.followSwatch(now, 'ink', 'brand'),
   slot: (now) => intents.setSlot(now, 'pale', 'text', { kind: 'readable' }),
-  'slot by rule': (now) => intents.setSlot(now, 'pale', 'text', undefined),
-  'add ground': (now) => intents.addGround(now, 'g2', { copyOf: 'pale' }),
-  'remove ground': (now) => intents.removeGround(now, 'deep', 'pale'),
+  'role automatic': (now) => intents.setSlot(now, 'pale', 'text', undefined),
+  'add background': (now) => intents.addGround(now, 'g2', { copyOf: 'pale' }),
+  'remove background': (now) => intents.removeGround(now, 'deep', 'pale'),
   'add page': (now) => intents.addPage(now, 'p2', 'home'),
   'remove page': (now) => intents.removePage(now, 'more'),
   'move page': (now) => intents.movePage(now, 'home', 1),
@@ -95,13 +95,13 @@ describe('edits', () => {
   });
 });
 
-describe('several slots set together', () => {
+describe('several roles set together', () => {
   it('are one edit, and pass over what cannot be', () => {
     const slots = [{ ground: 'pale', slot: 'text' }, { ground: 'deep', slot: 'link' }, { ground: 'deep', slot: 'text' }];
     const edit = intents.setSlots(site, slots, { kind: 'same', slot: 'text' });
     expect(edit.ops.length).toBe(1);
     const all = intents.setSlots(site, slots, { kind: 'swatch', swatch: 'brand' });
-    expect(all.label).toBe('3 slots');
+    expect(all.label).toBe('3 roles');
     const applied = applyChange(site, all);
     expect(slots.map(({ ground, slot }) => applied.site.brand.grounds[ground]!.slots[slot])).toEqual(Array(3).fill({ kind: 'swatch', swatch: 'brand' }) as never);
     expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
@@ -176,7 +176,7 @@ describe('refusals', () => {
     expect(error.kind).toBe('gone');
     expect(error.message).toContain('nobody');
   });
-  it('keep what is used: a swatch, a ground, the home page', () => {
+  it('keep what is used: a swatch, a background, the home page', () => {
     expect(refusal({ ops: [intents.removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'brand')] }).message).toMatch(/still used.*instead/);
     expect(refusal({ ops: [intents.removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], 'deep')] }).kind).toBe('in-use');
     expect(refusal({ ops: [intents.removeOp(site, ['pages'], ['pageOrder'], 'home')] }).message).toMatch(/home page|still used/);

@@ -94,7 +94,7 @@ describe('text styles of one’s own', () => {
     const unused = after(site, addStyle(site, 'running', 'pull'));
     expect(after(unused, removeStyle(unused, 'pull'))).toEqual(site);
   });
-  it('that are provisional are settled in one step', () => {
+  it('that are provisional are decided in one step', () => {
     const site = smallSite();
     site.brand.styles['title']!.provisional = true;
     site.brand.families.provisional = true;

@@ -95,7 +95,7 @@ describe('colours in text', () => {
   });
 });
 
-describe('mend of one pair', () => {
+describe('fix of one pair', () => {
   it('passes, and no colour on a lattice around it passes and is nearer', () => {
     fc.assert(fc.property(rgb8, rgb8, fc.constantFrom(3, 4.5, 7), (color, ground, needed) => {
       const mend = mendPair(color, ground, needed);

@@ -74,7 +74,7 @@ describe('a drawing that follows the brand', () => {
   });
 });
 
-describe('kin in pictures', () => {
+describe('similar colours in pictures', () => {
   const old = swatchColor(site.brand, 'brand')!;
   const inDrawing = (of: Site) => kinOf(of, 'brand', old).find((one) => one.kind === 'drawing');
   it('of a drawing are listed with their places, and go along by being bound', () => {
@@ -91,7 +91,7 @@ describe('kin in pictures', () => {
     expect(after.assets['boat']!.bound).toEqual({ '#a03018': 'fresh' });
     expect(hex(paintedRgb(swatchColor(after.brand, 'fresh')!))).toBe('#a03018');
   });
-  it('made of pixels are beyond reach, and say how much of the old colour they hold', () => {
+  it('made of pixels are out of reach, and say how much of the old colour they hold', () => {
     expect(beyondReach(site, old)).toEqual([{ asset: 'photo', name: 'photo.jpg', share: 0.7, places: 1 }]);
     expect(beyondReach(site, parseColor('#00aa00')!.oklch)).toEqual([]);
   });

@@ -122,14 +122,14 @@ describe('bringing in the colour of another site’s brand', () => {
     now = done(now, setValue(now, '', ['brand', 'grounds', 'pale', 'slots', 'text'], { kind: 'swatch', swatch: 'dark' }));
     return done(now, setValue(now, '', ['brand', 'scale', 'large', 'base'], 25));
   })();
-  it('brings swatches with their rules and grounds, and no type', () => {
+  it('brings swatches with their rules and backgrounds, and no type', () => {
     const { after } = take(site, written(other));
     expect(colors(after)).toEqual(colors(other));
     expect(after.brand.swatches['ink']!.rule).toEqual(other.brand.swatches['ink']!.rule);
     expect(after.brand.grounds['pale']!.slots['text']).toEqual({ kind: 'swatch', swatch: 'dark' });
     expect(after.brand.scale).toEqual(site.brand.scale);
   });
-  it('joins by path and name where the ids are others, and adds a ground nobody has', () => {
+  it('joins by path and name where the ids are others, and adds a background nobody has', () => {
     const renamed = JSON.parse(JSON.stringify(other).replaceAll('"brand":', '"brand":').replaceAll('"white"', '"blank"')) as Site;
     const text = JSON.stringify(writeDtcg(renamed)).replaceAll('"label":"blank"', '"label":"white"').replaceAll('"path":"deep"', '"path":"depth"').replaceAll('"label":"Deep"', '"label":"Depth"');
     const { after } = take(site, text);

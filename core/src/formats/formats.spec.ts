@@ -50,7 +50,7 @@ describe('DTCG', () => {
     expect(read.brand.corners.button).toBe(12);
     expect(read.left.map((one) => one.path)).toEqual(['extra.thing']);
   });
-  it('reads a gradient back as it was, and an edited end into the slot it comes from', () => {
+  it('reads a gradient back as it was, and an edited end into the role it comes from', () => {
     const washed = applyChange(site, setWash(site, 'pale', { to: { kind: 'swatch', swatch: 'ink' }, angle: 45 })).site;
     const file = JSON.parse(JSON.stringify(writeDtcg(washed))) as { ground: { pale: { wash: { $type: string; $value: { color: { hex: string; components: number[] }; position: number }[] } } } };
     const { wash } = file.ground.pale;

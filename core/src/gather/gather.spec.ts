@@ -15,7 +15,7 @@ const site = readSite(smallSite());
 const names = (ids: string[]) => new Map(ids.map((id, i) => [id, { id: `s-${i}`, label: `Taken ${i}`, part: 'core' as const }]));
 
 describe('candidates', () => {
-  it('are the swatches there are and what the evidence adds; what nobody can tell from a swatch is that swatch', () => {
+  it('are the swatches there are and what the sources add; what nobody can tell from a swatch is that swatch', () => {
     const all = candidates(site, [piece('logo', [['#b83a1f', 0.6, 'signal'], ['#2a7f62', 0.4, 'ground']]), piece('photo', [['#2a8062', 0.2, 'signal']])]);
     expect(all.filter((one) => one.swatch !== null).map((one) => one.swatch)).toEqual(['white', 'ink', 'brand', 'dark']);
     const brand = all.find((one) => one.swatch === 'brand')!;
@@ -28,7 +28,7 @@ describe('candidates', () => {
     const brand = candidates(site, []).find((one) => one.swatch === 'brand')!;
     expect(brand.places).toBe(placesOf(site, 'color.core.brand').length);
     expect(brand.pairs).toBeGreaterThan(0);
-    expect(brand.why).toMatch(/in no evidence; \d+ places/);
+    expect(brand.why).toMatch(/in no sources; \d+ places/);
   });
 });
 
@@ -39,7 +39,7 @@ describe('taking a palette', () => {
     const plan = planTaking(all, kept);
     expect([plan.adds.map((one) => one.hex), plan.drops.map((one) => one.color.swatch)]).toEqual([['#2a7f62'], ['brand', 'dark']]);
     const edit = takePalette(site, plan, names([...kept]))!;
-    expect(edit.label).toBe('Take 1 colour, drop 2 swatches');
+    expect(edit.label).toBe('Add 1 colour, drop 2 swatches');
     const { site: after, inverse } = applyChange(site, edit);
     expect(danglingReferences(after)).toEqual([]);
     expect(after.brand.swatchOrder.length).toBe(3);

@@ -46,7 +46,7 @@ export function partFor(color: Candidate): 'core' | 'side' {
  */
 export function takePalette(site: Site, { adds, drops: gone }: Taking, names: ReadonlyMap<string, NewSwatch>): Edit | undefined {
   if (adds.length === 0 && gone.length === 0) return undefined;
-  const label = [adds.length > 0 ? `Take ${plural(adds.length, 'colour')}` : '', gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : ''].filter(Boolean).join(', ');
+  const label = [adds.length > 0 ? `Add ${plural(adds.length, 'colour')}` : '', gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : ''].filter(Boolean).join(', ');
   return inTurn(site, label[0]!.toUpperCase() + label.slice(1), [
     (now) => (adds.length > 0 ? addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color }))) : undefined),
     ...gone.map(({ color, heir }) => (now: Site) => removeSwatch(now, color.swatch!, heir ? (heir.swatch ?? names.get(heir.id)!.id) : undefined)),

@@ -24,7 +24,7 @@ const old = swatchColor(site.brand, 'brand')!;
 const colorOf = (of: Site, id: string) => hex(paintedRgb(swatchColor(of.brand, id)!));
 const find = (of: Site, key: string) => kinOf(of, 'brand', old).find((one) => one.key === key)!;
 
-describe('kin of a swatch', () => {
+describe('similar colours of a swatch', () => {
   it('are what is close to what it was, nearest first, with their places', () => {
     const kin = kinOf(site, 'brand', old);
     expect(kin.map((one) => one.key)).toEqual(['value:pages/home/overrides/near', 'slot:pale/secondary', 'swatch:dark']);
@@ -46,7 +46,7 @@ describe('kin of a swatch', () => {
     expect(swatchColor(now.brand, 'dark')!.h - swatchColor(site.brand, 'dark')!.h).toBeCloseTo(200, 6);
     const before = swatchColor(now.brand, 'dark')!;
     const edit = moveWithKin(now, 'brand', { ...parseColor('#fff')!, typed: '', oklch: { ...blue, l: blue.l - 0.1 } });
-    expect(edit.label).toContain('with 1 kin');
+    expect(edit.label).toContain('with 1 similar colour');
     now = done(now, edit);
     expect(swatchColor(now.brand, 'dark')!.l).toBeCloseTo(before.l - 0.1, 6);
   });
@@ -66,7 +66,7 @@ describe('kin of a swatch', () => {
     const applied = applyChange(moved, edit);
     expect(applyChange(applied.site, { ops: [...planUndo(applied.site, applied.inverse).ops] }).site).toEqual(moved);
     const derived = done(moved, deriveKin(moved, 'brand', find(moved, 'value:pages/home/overrides/near'), old, 'fresh'));
-    expect(derived.pages['home']!.overrides['near']!.value).toEqual({ kind: 'token', path: 'color.derived.brand-kin' });
+    expect(derived.pages['home']!.overrides['near']!.value).toEqual({ kind: 'token', path: 'color.derived.brand-similar' });
     expect(derived.brand.swatches['fresh']!.rule!.source).toBe('brand');
     const back = done(derived, moveWithKin(derived, 'brand', parseColor('#b83a1e')!));
     expect(colorOf(back, 'fresh')).toBe('#b0402a');

@@ -1,4 +1,5 @@
 import { cssColor, deltaE, oklchToOklab, paintedRgb, type Oklch, type ParsedColor } from '../color/index.ts';
+import { plural } from '../number/index.ts';
 import { addSwatches, applyChange, bindDrawing, setOp, setRule, setSwatchColor, type Edit, type Op } from '../change/index.ts';
 import { deriveColor, ruleBetween } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
@@ -12,7 +13,7 @@ export function moveWithKin(site: Site, id: string, color: ParsedColor, what?: s
   if (!decided || !Object.values(decided).includes('along')) return edit;
   const before = swatchColor(site.brand, id)!;
   const along = kinOf(site, id, before).filter((one) => one.decided === 'along' && !one.locked);
-  return { label: along.length > 0 ? `${edit.label} with ${along.length} kin` : edit.label, ops: [...edit.ops, ...along.flatMap((one) => shifted(site, one, before, color.oklch))] };
+  return { label: along.length > 0 ? `${edit.label} with ${plural(along.length, 'similar colour')}` : edit.label, ops: [...edit.ops, ...along.flatMap((one) => shifted(site, one, before, color.oklch))] };
 }
 
 /**
@@ -45,7 +46,7 @@ export function deriveKin(site: Site, id: string, kin: Kin, from: Oklch, fresh: 
   const ops: Op[] = [];
   let now = site;
   for (const make of [
-    (here: Site) => addSwatches(here, [{ id: fresh, label: `${source.label} kin`, color: { typed: '', oklch: kin.color, rgb: kin.rgb, mapped: false } }]),
+    (here: Site) => addSwatches(here, [{ id: fresh, label: `${source.label} similar`, color: { typed: '', oklch: kin.color, rgb: kin.rgb, mapped: false } }]),
     (here: Site) => setRule(here, fresh, rule),
   ]) {
     const edit = make(now);

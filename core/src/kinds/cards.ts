@@ -18,7 +18,7 @@ const Card = v.strictObject({
 
 /** Cards on a ground of their own, side by side where there is room. */
 export const cards = kindOfBlock('cards', {
-  ground: refTo('ground', 'Ground', true), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
+  ground: refTo('ground', 'Background', true), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
   across: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4)), 'Cards in a row', ACROSS, { looks: false, offered: true }),
   order: orderOf('items'), items: byId(Card),
 }, {
@@ -48,6 +48,6 @@ export const cards = kindOfBlock('cards', {
 `,
   samples: ({ styles, ground, page }) => [{
     name: 'cards', ground: ground.id, headingStyle: styles.minor, headingLevel: 3, textStyle: styles.running, across: 1, order: ['a'],
-    items: { a: { id: 'a', heading: 'A card', content: [{ text: 'Cards stand on a ground of their own; this one on the same.' }], picture: null, link: { id: 'more', link: pageLink(page), text: 'Where it leads' }, button: null } },
+    items: { a: { id: 'a', heading: 'A card', content: [{ text: 'Cards stand on a background of their own; this one on the same.' }], picture: null, link: { id: 'more', link: pageLink(page), text: 'Where it leads' }, button: null } },
   }],
 });

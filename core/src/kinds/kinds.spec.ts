@@ -12,7 +12,7 @@ import { asLine, asLink, choiceOf, Content, element, Href, kindOfBlock, nameOf, 
 
 /** A kind that nothing in the house knows: a board of departures. */
 const board = kindOfBlock('board', {
-  style: refTo('style', 'Style of the board', true), ground: refTo('ground', 'Ground', true), picture: v.nullable(refTo('asset', 'Picture')),
+  style: refTo('style', 'Style of the board', true), ground: refTo('ground', 'Background', true), picture: v.nullable(refTo('asset', 'Picture')),
   tone: choiceOf(v.picklist(['loud', 'quiet']), 'Tone', ['loud', 'quiet'], { offered: true }), title: nameOf('heading'), note: Content, more: asLink(Href),
   order: orderOf('items'), items: byId(v.strictObject({ id: Id, time: asLine(Copy, 'cell'), variant: refTo('variant', 'Variant') })),
 }, {
@@ -123,7 +123,7 @@ describe('a kind of block that only its own file knows', () => {
     const site = readSite(withBoard());
     const place = (id: string) => pageTree(site, 'home').places.find((one) => one.id === id)!;
     expect(offeredFields(site, place('bo/title')).map((one) => [one.label, one.value])).toEqual([['Style of the board', 'title'], ['Tone', 'loud']]);
-    expect(offeredFields(site, place('bo/surface')).map((one) => [one.label, one.value])).toEqual([['Ground', 'deep'], ['Tone', 'loud']]);
+    expect(offeredFields(site, place('bo/surface')).map((one) => [one.label, one.value])).toEqual([['Background', 'deep'], ['Tone', 'loud']]);
     const [, tone] = offeredFields(site, place('bo/title'));
     expect(acceptChange(site, setValue(site, 'x', tone!.address, tone!.kept('quiet'))).ops.length).toBe(1);
   }));

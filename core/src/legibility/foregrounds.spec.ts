@@ -24,13 +24,13 @@ const site = (() => {
 const failing = (of: Site, place: string) => findings(auditSite(of)).filter((one) => one.place.id === place).map((one) => `${one.rule} ${one.state}`);
 
 describe('marked words, icons and selected text', () => {
-  it('are places of their own, and pass by rule', () => {
+  it('are places of their own, and pass by themselves', () => {
     const kinds = Object.fromEntries(pageTree(site, 'home').places.map((place) => [place.id, place.kind]));
     expect([kinds['li/i1/icon'], kinds['li/i1/m1'], kinds['li/i1/text']]).toEqual(['icon', 'mark', 'text']);
     expect(bodyHtml(site, 'home')).toMatch(/<li[^>]*><svg[^>]*aria-hidden="true"[^>]*>.*<\/svg>Boats <mark[^>]*data-place="li\/i1\/m1">sail late<\/mark><\/li>/);
     for (const id of ['li/i1/icon', 'li/i1/m1', 'li/i1/text']) expect(failing(site, id)).withContext(id).toEqual([]);
   });
-  it('are judged each on what it stands on: an icon on its ground at 3, words on their mark at 4.5', () => {
+  it('are judged each on what it stands on: an icon on its background at 3, words on their mark at 4.5', () => {
     const icon = done(site, setSlot(site, 'pale', 'icon', raw('#c0c0c0')));
     expect(new Set(failing(icon, 'li/i1/icon'))).toEqual(new Set(['icon-contrast rest']));
     expect(failing(done(site, setSlot(site, 'pale', 'icon', raw('#8a8a8a'))), 'li/i1/icon')).toEqual([]);

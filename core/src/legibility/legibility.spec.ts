@@ -43,14 +43,14 @@ describe('audit', () => {
     expect(found.found).toBeCloseTo(wcagContrast('#808080', '#ffffff'), 6);
   });
 
-  it('composites translucent grounds over what they stand on', () => {
+  it('composites translucent backgrounds over what they stand on', () => {
     const veiled = after(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }));
     const rows = failing(auditSite(veiled), 'text-contrast').filter((one) => one.place.id === 'tc/a/text' && one.width === 1280 && one.state === 'rest');
     expect(rows.length).toBe(1);
     expect(rows[0]!.found!).toBeLessThan(1.6);
   });
 
-  it('judges a button’s label on its fill, in every state, and its fill or edge on the ground', () => {
+  it('judges a button’s label on its fill, in every state, and its fill or edge on the background', () => {
     const pale = after(site, setSlot(site, 'pale', 'button-primary-fill-hover', { kind: 'raw', color: '#f4f4f4' }));
     const audit = auditSite(pale);
     expect(new Set(failing(audit, 'text-contrast').filter((one) => one.place.id === 'k/k1').map((one) => one.state))).toEqual(new Set(['hover']));
@@ -132,8 +132,8 @@ describe('worse', () => {
   });
 });
 
-describe('mend of a finding', () => {
-  it('offers the brand’s own swatch for the slot first, then a colour of its own, then the swatch itself, and each makes the pair pass', () => {
+describe('fix of a finding', () => {
+  it('offers the brand’s own swatch for the role first, then a colour of its own, then the swatch itself, and each makes the pair pass', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
     const finding = failing(auditSite(faint), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest' && one.width === 1280)!;
     const mends = mendFor(faint, finding);
@@ -160,7 +160,7 @@ describe('mend of a finding', () => {
   });
 });
 
-describe('Trial 8: what is offered as a mend mends', () => {
+describe('Trial 8: what is offered as a fix fixes', () => {
   it('a mark that fails on its own fill passes with each of them', () => {
     const content = [{ text: 'Boats ' }, { id: 'm1', marked: true, text: 'sail late' }];
     const marked = after(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content));
@@ -171,7 +171,7 @@ describe('Trial 8: what is offered as a mend mends', () => {
     expect(mends[0]!.label).toBe('Marked text of Pale: dark');
     for (const mend of mends) expect(failing(auditSite(after(faint, mend)), 'text-contrast').filter((one) => one.place.kind === 'mark' && one.state === 'rest')).withContext(mend.label).toEqual([]);
   });
-  it('a logo that is not seen takes another of its forms, else another ground beneath it', () => {
+  it('a logo that is not seen takes another of its forms, else another background beneath it', () => {
     const form = (id: string, hexText: string) => ({ asset: { id, name: `${id}.svg`, hash: 'ab'.repeat(32), type: 'image/svg+xml' as const, width: 90, height: 30 }, colors: [{ hex: hexText, share: 1 }] });
     const withForm = (to: Site, id: string, hexText: string) => {
       const { asset, colors } = form(id, hexText);

@@ -29,7 +29,7 @@ const shade = fc.integer({ min: 0, max: 255 }).map((one) => `#${one.toString(16)
 const color = fc.oneof(shade, fc.tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 })).map((rgb) => `#${rgb.map((one) => one.toString(16).padStart(2, '0')).join('')}`));
 
 describe('one judge', () => {
-  it('every mend that is offered passes once it is applied: of every kind of place, in every state, at every width of its band', () => {
+  it('every fix that is offered passes once it is applied: of every kind of place, in every state, at every width of its band', () => {
     const base = everyKind();
     const places = siteIndex(base).places.filter((place) => !['rule', 'surface', 'picture', 'logo'].includes(place.kind));
     const change = fc.oneof(

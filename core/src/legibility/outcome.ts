@@ -22,11 +22,11 @@ export interface Judgement {
 /** What each rule asks, in words, with its source; `most`: what is needed is the most there may be. */
 export const RULES: Record<RuleId, { readonly asks: string; readonly source: string; readonly unit: ':1' | 'px' | ''; readonly most?: true }> = {
   'text-contrast': { asks: 'Text stands out from what is behind it', source: 'WCAG 2.2, 1.4.3', unit: ':1' },
-  'button-contrast': { asks: 'A button’s fill or edge stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
-  'field-contrast': { asks: 'A field’s edge or fill stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
-  'focus-contrast': { asks: 'The focus ring stands out from its ground', source: 'WCAG 2.2, 1.4.11 and 2.4.13', unit: ':1' },
-  'icon-contrast': { asks: 'An icon stands out from its ground', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
-  'logo-contrast': { asks: 'Half of the logo stands out from its ground', source: 'Yohaku, by the ratio of WCAG 2.2, 1.4.11, which exempts logotypes', unit: ':1' },
+  'button-contrast': { asks: 'A button’s fill or edge stands out from its background', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
+  'field-contrast': { asks: 'A field’s edge or fill stands out from its background', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
+  'focus-contrast': { asks: 'The focus ring stands out from its background', source: 'WCAG 2.2, 1.4.11 and 2.4.13', unit: ':1' },
+  'icon-contrast': { asks: 'An icon stands out from its background', source: 'WCAG 2.2, 1.4.11', unit: ':1' },
+  'logo-contrast': { asks: 'Half of the logo stands out from its background', source: 'Yohaku, by the ratio of WCAG 2.2, 1.4.11, which exempts logotypes', unit: ':1' },
   'logo-size': { asks: 'The logo is no narrower than its smallest width', source: 'Yohaku', unit: 'px' },
   'heading-order': { asks: 'A lower heading level is smaller than the one above it', source: 'Yohaku', unit: 'px', most: true },
   'skipped-level': { asks: 'No heading level is skipped', source: 'WCAG 2.2, 1.3.1 (technique G141)', unit: '', most: true },

@@ -20,7 +20,7 @@ describe('pairs that occur', () => {
     expect(white.length).toBeLessThanOrEqual(pairs.length);
   });
 
-  it('stand on what shows through a translucent ground', () => {
+  it('stand on what shows through a translucent background', () => {
     const veiled = applyChange(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
     const pair = occurringPairs(veiled).find((one) => one.rule === 'text-contrast' && one.behind!.length > 1);
     expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('ground.pale.background');

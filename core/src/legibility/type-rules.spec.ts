@@ -45,7 +45,7 @@ describe('rules of type', () => {
     expect(failing(set('200px', { band: 'desktop' }), 'phone-padding')).toEqual([]);
     expect(failing(set('120px'), 'phone-padding')).toEqual([]);
   });
-  it('are each put right by their mend, which names its token and places', () => {
+  it('are each put right by their fix, which names its token and places', () => {
     for (const { rule, site, mend } of FAILING) {
       let now = site;
       const [first] = failing(now, rule);
@@ -97,7 +97,7 @@ describe('rules of type', () => {
     expect(outline(skipped).find((one) => one.level === 4)!.skipped).toBe(2);
     expect(outline(small)[0]).toEqual(jasmine.objectContaining({ level: 1, style: 'title' }));
   });
-  it('have no mend for what is set on a place, or for what cannot be one value', () => {
+  it('have no fix for what is set on a place, or for what cannot be one value', () => {
     const [finding] = failing(FAILING[0]!.site, 'line-height');
     expect(typeMendFor(small, { ...finding!, rule: 'skipped-level' })).toBeUndefined();
   });

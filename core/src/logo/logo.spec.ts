@@ -50,7 +50,7 @@ describe('logo', () => {
     const logo = done(bare, addLogoForm(bare, asset('a'), dark)).shared.logo!;
     expect([logo.formOrder, logo.icon.form]).toEqual([['dark'], 'dark']);
   });
-  it('takes on each ground the form seen best, or the one set, and follows when the ground’s colour turns', () => {
+  it('takes on each background the form seen best, or the one set, and follows when the background’s colour turns', () => {
     expect([formOn(site, 'pale')!.id, formOn(site, 'deep')!.id]).toEqual(['dark', 'light']);
     expect(formOn(done(site, setLogoOn(site, 'pale', 'light')), 'pale')!.id).toBe('light');
     const turned = done(site, setSwatchColor(site, 'white', parseColor('#101010')!));

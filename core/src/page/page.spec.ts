@@ -13,7 +13,7 @@ describe('page tree', () => {
   it('has header, sections in order and footer as its parts, and says which are shared', () => {
     expect(pageTree(site, 'home').parts.map((part) => [part.id, part.shared])).toEqual([['header', true], ['s1', false], ['s2', true], ['footer', true]]);
   });
-  it('gives each place its kind, states, ground and what it stands on', () => {
+  it('gives each place its kind, states, background and what it stands on', () => {
     expect(place('home', 'k/k1')).toEqual(jasmine.objectContaining({ kind: 'button', label: 'Button “Go”', states: ['rest', 'hover', 'focus', 'pressed'], ground: 'pale', section: 's1' }) as never);
     expect(place('home', 'k/k1').under!.id).toBe('s1/surface');
     expect(place('more', 'tc/a/text').under!.id).toBe('tc/a/surface');

@@ -42,7 +42,7 @@ describe('palette of a picture', () => {
     expect(extractPalette({ width: size, height: size, data }).map((one) => hex(one.rgb))).toEqual(['#ffffff', '#b83a1e']);
   });
 
-  it('Trial 5: a band over the width and a footer are grounds, and white is not swallowed by a paper white', () => {
+  it('Trial 5: a band over the width and a footer are backgrounds, and white is not swallowed by a paper white', () => {
     const [width, height] = [200, 200];
     const data = new Uint8ClampedArray(width * height * 4);
     const at = (x: number, y: number): string => {

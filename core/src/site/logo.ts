@@ -20,6 +20,6 @@ export const Logo = v.strictObject({
   /** Whether the site's name stands beside it. */
   named: v.boolean(),
   /** The site's icon: a form on a ground's background, or (null) on nothing, with a margin as a share of the side. */
-  icon: v.strictObject({ form: Id, ground: v.nullable(refTo('ground', 'Ground of the icon')), margin: ranged('iconMargin') }),
+  icon: v.strictObject({ form: Id, ground: v.nullable(refTo('ground', 'Background of the icon')), margin: ranged('iconMargin') }),
 });
 export type Logo = v.InferOutput<typeof Logo>;

@@ -6,7 +6,7 @@ const ARRANGEMENT_IDS = ARRANGEMENTS.map(({ id }) => id);
 
 /** Blocks in columns on a ground, arranged, with a padding and, if wanted, a picture under a shade of the ground's own background. */
 export const Section = v.pipe(v.strictObject({
-  id: Id, label: Label, ground: refTo('ground', 'Ground', true), space: refTo('space', 'Padding', true),
+  id: Id, label: Label, ground: refTo('ground', 'Background', true), space: refTo('space', 'Padding', true),
   /** How its columns stand; absent: evenly. It moves places and paints none. */
   arrangement: v.optional(choiceOf(v.picklist(ARRANGEMENT_IDS), 'Arrangement', ARRANGEMENT_IDS, { looks: false, offered: true })),
   columns: byId(v.strictObject({ id: Id, order: Order })), columnOrder: v.pipe(orderOf('columns'), v.minLength(1), v.maxLength(4)),

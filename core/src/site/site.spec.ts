@@ -34,7 +34,7 @@ describe('site document', () => {
     site.brand.families.heading = 'unknown';
     expect(danglingReferences(site).map(({ kind, target }) => `${kind} ${target}`).sort()).toEqual(['family unknown', 'section gone', 'swatch nobody']);
   });
-  it('finds slots that follow each other in a circle, and files used twice', () => {
+  it('finds roles that follow each other in a circle, and files used twice', () => {
     const site = smallSite();
     site.brand.grounds['pale']!.slots['text'] = { kind: 'same', slot: 'link' };
     site.brand.grounds['pale']!.slots['link'] = { kind: 'same', slot: 'text' };

@@ -27,7 +27,7 @@ export const Page = v.strictObject({
 export type Page = v.InferOutput<typeof Page>;
 
 export const Header = v.strictObject({
-  id: Id, ground: refTo('ground', 'Ground', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
+  id: Id, ground: refTo('ground', 'Background', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
   order: orderOf('items'), items: byId(v.strictObject({ id: Id, page: refTo('page', 'Page'), label: nameOf('menu') })),
 });
 export type Header = v.InferOutput<typeof Header>;

@@ -32,7 +32,7 @@ export function stylesPart(site: Site, frame: SpecimenFrame): SpecimenPart {
 export function ladderPart(site: Site, frame: SpecimenFrame): SpecimenPart {
   const { brand } = site;
   const sized = brand.styleOrder.map((id) => ({ id, px: styleSizeAt(brand, brand.styles[id]!, 1280) })).sort((one, other) => other.px - one.px);
-  return frame.part('ladder', 'Ladder', [element('p', { className: 'ladder' }, sized.flatMap(({ id }) => [element('span', { className: classes(recipes.text(id), recipes.on(frame.ground, 'text')), dataToken: `text.${brand.styles[id]!.path}.size` }, ['Aa']), ' ']))]);
+  return frame.part('ladder', 'Scale', [element('p', { className: 'ladder' }, sized.flatMap(({ id }) => [element('span', { className: classes(recipes.text(id), recipes.on(frame.ground, 'text')), dataToken: `text.${brand.styles[id]!.path}.size` }, ['Aa']), ' ']))]);
 }
 
 /** Every variant in every size and state, on every ground. */

@@ -9,7 +9,7 @@ describe('the specimen', () => {
   const site = smallSite();
   const html = specimenHtml(site);
 
-  it('shows every swatch with its values, every ground, every style, and buttons in every state and size', () => {
+  it('shows every swatch with its values, every background, every style, and buttons in every state and size', () => {
     for (const { label } of [...Object.values(site.brand.swatches), ...Object.values(site.brand.grounds), ...Object.values(site.brand.styles)]) expect(html).toContain(label);
     expect(html).toContain('#b83a1e');
     expect(html).toContain('follows brand');

@@ -25,7 +25,7 @@ describe('tokens', () => {
     for (const token of table.values()) if (token.address) expect(token.address[0]).withContext(token.path).toBe('brand');
     expect(table.get('corner.button')!.address).toEqual(['brand', 'corners', 'button']);
   });
-  it('choose by rule the core swatch with the highest contrast', () => {
+  it('choose by themselves the core swatch with the highest contrast', () => {
     fc.assert(fc.property(fc.constantFrom('#ffffff', '#222222', '#b83a1e', '#808080', '#f0e0c0'), (background) => {
       const changed = applyChange(site, setSlot(applyChange(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: background })).site, 'pale', 'text', { kind: 'readable' })).site;
       const based = applyChange(changed, setSlot(changed, 'pale', 'background', { kind: 'raw', color: background })).site;
@@ -34,7 +34,7 @@ describe('tokens', () => {
       return resolvedSwatches(based.brand).filter(({ swatch }) => swatch.part === 'core' && !swatch.rule).every(({ rgb }) => contrastRatio(rgb, ground) <= contrastRatio(chosen, ground) + 1e-9);
     }));
   });
-  it('take, where a slot says so, the hue of a swatch at a contrast on the ground, and follow both', () => {
+  it('take, where a role says so, the hue of a swatch at a contrast on the background, and follow both', () => {
     const made = applyChange(site, setSlot(site, 'deep', 'text', { kind: 'contrast', swatch: 'brand', ratio: 7 })).site;
     const text = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.text').css)!;
     const ground = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.background').css)!.rgb;
@@ -46,7 +46,7 @@ describe('tokens', () => {
     const blue = applyChange(made, setSwatchColor(made, 'brand', parseColor('#0044cc')!)).site;
     expect(Math.abs(text(blue).oklch.h - parseColor('#0044cc')!.oklch.h)).toBeLessThan(8);
   });
-  it('follow their source by rule, through a chain', () => {
+  it('follow their source by a rule, through a chain', () => {
     const chained = applyChange(site, followSwatch(site, 'ink', 'dark')).site;
     const before = resolvedSwatches(chained.brand).find(({ swatch }) => swatch.id === 'ink')!;
     const after = resolvedSwatches(applyChange(chained, setSwatchColor(chained, 'brand', parseColor('#2255aa')!)).site.brand).find(({ swatch }) => swatch.id === 'ink')!;
@@ -79,7 +79,7 @@ describe('tokens', () => {
     });
     expect([...tokenTable(now.brand).values()].some((token) => token.label.startsWith('Renamed'))).toBeTrue();
   });
-  it('are found with all that points to them: the slots of grounds of a swatch, and the slots that are the same as those', () => {
+  it('are found with all that points to them: the roles of backgrounds of a swatch, and the roles that are the same as those', () => {
     const { brand } = applyChange(site, setSwatchColor(site, 'brand', parseColor('#2255aa')!)).site;
     const changed = changedProperties(site.brand, brand);
     const all = withFollowers(brand, changed);
@@ -100,7 +100,7 @@ describe('recipes', () => {
     expect(new Set(names.map(recipeClass)).size).toBe(names.length);
     for (const recipe of names) for (const { token } of declarationsOf(site.brand, recipe)) expect(table.has(token)).withContext(`${recipe} ${token}`).toBeTrue();
   });
-  it('leave no token of a ground, style, corner or space without a recipe that paints it', () => {
+  it('leave no token of a background, style, corner or space without a recipe that paints it', () => {
     const painted = new Set(allRecipes(site.brand).flatMap((recipe) => declarationsOf(site.brand, recipe).map((one) => one.token)));
     for (const path of table.keys()) if (/^(ground|text|corner|space|button)\./.test(path)) expect(painted.has(path)).withContext(path).toBeTrue();
   });

@@ -68,7 +68,7 @@ export function cleanSvg(text: string): CleanSvg {
 function measure(node: Nodes, depth: number, seen: { words: number }): void {
   if (depth > DRAWING_LIMITS.depth) throw new PictureRefused(`This drawing is nested deeper than ${DRAWING_LIMITS.depth} levels. Simplify it and drop it again.`);
   if (node.type === 'element' && node.tagName === 'style') return;
-  if (node.type === 'text' && (seen.words += node.value.trim().length) > DRAWING_LIMITS.words) throw new PictureRefused(`This drawing holds more than ${DRAWING_LIMITS.words / 1000} thousand characters of text. Turn its text into shapes, or take it out, and drop it again.`);
+  if (node.type === 'text' && (seen.words += node.value.trim().length) > DRAWING_LIMITS.words) throw new PictureRefused(`This drawing holds more than ${DRAWING_LIMITS.words / 1000} thousand characters of text. Turn its text into shapes, or remove it, and drop it again.`);
   if ('children' in node) for (const child of node.children) measure(child, depth + 1, seen);
 }
 

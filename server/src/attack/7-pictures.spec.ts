@@ -105,7 +105,7 @@ describe('Item 7: pictures are what they say', () => {
       const add = (id: string, name: string, body: string) => client.send('POST', `/api/sites/ternhaven/evidence?id=${id}&name=${name}`, new TextEncoder().encode(body), { 'content-type': 'application/json' });
       const [one, again, other] = [await add('e-1', 'a.txt', 'Tern #0e3b43'), await add('e-1', 'a.txt', 'Tern #0e3b43'), await add('e-1', 'b.txt', 'Sand #f2d8a0')];
       expect([one.status, again.status, other.status]).toEqual([200, 200, 422]);
-      expect(((await other.json()) as { detail: string }).detail).toMatch(/Another piece of evidence has the id e-1 already \(a\.txt\)/);
+      expect(((await other.json()) as { detail: string }).detail).toMatch(/Another source has the id e-1 already \(a\.txt\)/);
       const flood = await Promise.all(Array.from({ length: 20 }, (_, i) => add(`f-${i}`, 'x.txt', `#12345${i % 10}`)));
       const refused = flood.filter((answer) => answer.status === 429 || answer.status === 503);
       expect(flood.filter((answer) => answer.status === 200).length).toBeLessThanOrEqual(9);

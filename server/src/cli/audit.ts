@@ -16,13 +16,13 @@ export const audit: Verb = {
     const list = findings(result).map((one) => describe(result, one));
     print(values.json, { ...counts, findings: list }, () => [
       `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} cannot be told`,
-      ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.mend ? `; mend: ${one.mend}` : ''}`),
+      ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.mend ? `; fix: ${one.mend}` : ''}`),
     ].join('\n'));
     return counts.failed > 0 ? 1 : 0;
   },
 };
 
-async function audited(target: string, values: { data?: string | undefined; edition?: string | undefined }, host: Parameters<Verb['run']>[1]): Promise<Audit> {
+async function audited(target: string, values: { data?: string | undefined; at?: string | undefined }, host: Parameters<Verb['run']>[1]): Promise<Audit> {
   if (/[./\\]/.test(target) || (existsSync(target) && !/^[a-z][a-z0-9-]*$/.test(target))) {
     if (!existsSync(target)) throw new UseError(`there is no file or folder ${target}.`);
     const { site, table } = await readExport(target);
@@ -30,10 +30,10 @@ async function audited(target: string, values: { data?: string | undefined; edit
   }
   return withDatabase(values.data, host, async (database) => {
     const { site } = await siteById(database, target);
-    if (values.edition === undefined) return auditSite(site);
+    if (values.at === undefined) return auditSite(site);
     const { editions } = schema;
-    const [row] = await database.db.select().from(editions).where(and(eq(editions.siteId, target), eq(editions.name, values.edition)));
-    if (!row) throw new UseError(`${target} has no edition “${values.edition}”.`);
+    const [row] = await database.db.select().from(editions).where(and(eq(editions.siteId, target), eq(editions.name, values.at)));
+    if (!row) throw new UseError(`${target} has no version “${values.at}”.`);
     return auditSite(readStored(row.document).site);
   });
 }

@@ -62,7 +62,7 @@ describe('command line', () => {
     await writeFile(join(folder, 'no.json'), '{ "color": ');
     for (const args of [
       ['nonsense'], ['contrast', 'black'], ['contrast', 'black', 'greyish'], ['palette', 'nowhere.png'], ['palette', 'broken.png'], ['palette', 'broken.png', '--colors', '0'], ['export', 'ternhaven', '--format', 'pdf'],
-      ['export', 'nowhere', '--format', 'css'], ['reach', 'ternhaven', 'color.core.nobody'], ['audit', './nowhere'], ['audit', '.'], ['audit', 'broken.png'], ['audit', 'ternhaven', '--edition', 'none'],
+      ['export', 'nowhere', '--format', 'css'], ['reach', 'ternhaven', 'color.core.nobody'], ['audit', './nowhere'], ['audit', '.'], ['audit', 'broken.png'], ['audit', 'ternhaven', '--at', 'none'],
       ['import', 'no.json', '--site', 'ternhaven'], ['import', 'no.json'], ['import', 'broken.png', '--site', 'ternhaven'], ['link', '--nonsense'],
     ]) {
       const { code, out, err } = await run(...args);

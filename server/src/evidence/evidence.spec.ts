@@ -35,7 +35,7 @@ function crc32(bytes: Buffer): number {
   return ~crc >>> 0;
 }
 
-describe('reading evidence', () => {
+describe('reading sources', () => {
   it('gives the palette of a picture, whatever its format', async () => {
     const png = await sharp(Buffer.from(LOGO)).png().toBuffer();
     for (const bytes of [Buffer.from(LOGO), png, await sharp(png).webp({ lossless: true }).toBuffer()]) {
@@ -133,7 +133,7 @@ describe('reading evidence', () => {
   });
 });
 
-describe('evidence of a site', () => {
+describe('sources of a site', () => {
   let client: Client;
   beforeEach(async () => {
     client = await startClient();

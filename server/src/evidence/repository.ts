@@ -39,7 +39,7 @@ export async function addEvidence(database: Database, apart: Apart, site: string
     const hash = contentHash(content);
     const [taken] = await tx.select().from(evidence).where(and(eq(evidence.siteId, site), eq(evidence.id, id)));
     if (taken) {
-      if (taken.file !== hash) throw new EvidenceRefused(`Another piece of evidence has the id ${id} already (${taken.name}). Nothing was kept; send this one under an id of its own.`);
+      if (taken.file !== hash) throw new EvidenceRefused(`Another source has the id ${id} already (${taken.name}). Nothing was kept; send this one under an id of its own.`);
       return asEvidence(taken);
     }
     const same = and(eq(evidence.siteId, site), eq(evidence.file, hash), eq(evidence.name, name), eq(evidence.putAway, false));
@@ -59,7 +59,7 @@ async function refuseWithoutRoom(tx: Querier, site: string, bytes: number): Prom
   const { rows } = await tx.execute(sql`select count(*)::int as pieces, coalesce(sum(f.size), 0)::bigint as bytes from evidence e join files f on f.hash = e.file where e.site_id = ${site}`);
   const { pieces, bytes: kept } = rows[0] as { pieces: number; bytes: string };
   if (pieces >= EVIDENCE_FILES.pieces || Number(kept) + bytes > EVIDENCE_FILES.bytesOfSite)
-    throw new EvidenceRefused(`A site keeps at most ${EVIDENCE_FILES.pieces} pieces of evidence and ${EVIDENCE_FILES.bytesOfSite / 1024 / 1024 / 1024} GB of them; this one was not kept.`);
+    throw new EvidenceRefused(`A site keeps at most ${EVIDENCE_FILES.pieces} sources and ${EVIDENCE_FILES.bytesOfSite / 1024 / 1024 / 1024} GB of them; this one was not kept.`);
 }
 
 /** Puts a piece of evidence away or back; its bytes stay, so that this can be undone. @returns false when there is no such piece */

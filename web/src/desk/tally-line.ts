@@ -14,10 +14,10 @@ import { CheckView, type CheckList } from './check-view.ts';
     @if (report(); as report) {
       <span>{{ count(report.tally.pages, 'page') }}</span>
       <button class="act" (click)="open('all')">{{ count(report.tally.places, 'place') }}</button>
-      <span class="item"><yo-standing kind="bound" /><button class="act" (click)="open('all')">{{ figure(report.tally.bound) }} bound</button></span>
-      <span class="item"><yo-standing kind="held" /><button class="act" (click)="open('held')">{{ figure(report.tally.held) }} held</button></span>
-      <span class="item"><yo-standing kind="stray" /><button class="act" (click)="open('stray')">{{ figure(report.tally.stray) }} stray</button></span>
-      <span class="item"><yo-standing kind="fail" /><button class="act" (click)="open('failing')">{{ figure(report.tally.failing) }} fail</button></span>
+      <span class="item"><yo-standing kind="bound" /><button class="act" (click)="open('all')">{{ figure(report.tally.bound) }} from tokens</button></span>
+      <span class="item"><yo-standing kind="held" /><button class="act" (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
+      <span class="item"><yo-standing kind="stray" /><button class="act" (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
+      <span class="item"><yo-standing kind="fail" /><button class="act" (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
       @if (report.counts.cannotTell) { <button class="act" (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
       @if (differences()) { <button class="act strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
     } @else { <span class="quiet">Counting places…</span> }
@@ -44,7 +44,7 @@ export class TallyLine {
     const parts = [`${plural(ripple.changed, 'place')} changed${ripple.anew > 0 ? ` (${ripple.anew} by a rule that chose anew)` : ''}`];
     if (ripple.added) parts.push(`${ripple.added} added`);
     if (ripple.removed) parts.push(`${ripple.removed} removed`);
-    if (ripple.held) parts.push(`${ripple.held} held`);
+    if (ripple.held) parts.push(`${ripple.held} kept`);
     parts.push(this.worse() ? `${this.worse()} worse` : 'none worse');
     return parts.join(', ');
   });

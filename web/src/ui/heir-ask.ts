@@ -7,8 +7,8 @@ import { Choice, type ChoiceOption } from './choice.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Choice],
   template: `
-    <span class="line" role="group" [attr.aria-label]="'Delete ' + name()">{{ words() }} Instead:
-      <yo-choice label="Takes its place" [hideLabel]="true" [value]="heir()" [options]="options()" [width]="110" (chosen)="heir.set($event)" />
+    <span class="line" role="group" [attr.aria-label]="'Delete ' + name()">{{ words() }} Replacement:
+      <yo-choice label="Replacement" [hideLabel]="true" [value]="heir()" [options]="options()" [width]="110" (chosen)="heir.set($event)" />
       <button class="box" (click)="done.emit(heir())">Delete {{ name() }}</button><button class="act" (click)="kept.emit()">Keep it</button></span>
   `,
   styles: `.line { display: flex; gap: 12px; align-items: center; padding: 4px 0; }`,

@@ -11,7 +11,7 @@ import { EvidencePiece, type Sample } from './evidence-piece.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [EvidencePiece, NumberField],
   template: `
-    <div class="row" tabindex="0" role="region" aria-label="Evidence on the wall">
+    <div class="row" tabindex="0" role="region" aria-label="Sources on the wall">
       @for (piece of evidence(); track piece.id) {
         <figure>
           <figcaption><span>{{ piece.name }}</span><span class="muted">{{ piece.facts }}</span></figcaption>
@@ -21,7 +21,7 @@ import { EvidencePiece, type Sample } from './evidence-piece.ts';
     </div>
     <div class="bar">
       <yo-number label="Looked at around the point, px" [value]="radius()" range="sampleRadius" [digits]="0" [width]="40" (done)="setRadius($event)" />
-      <p class="reading" role="status">@if (reading(); as reading) { <span class="chip" [style.background]="reading.hex"></span><span class="mono">{{ reading.hex }}</span><span>{{ reading.near }}; press to take it as evidence</span> } @else { <span class="muted">Point into a picture to read the colour there.</span> }</p>
+      <p class="reading" role="status">@if (reading(); as reading) { <span class="chip" [style.background]="reading.hex"></span><span class="mono">{{ reading.hex }}</span><span>{{ reading.near }}; press to add it to the sources</span> } @else { <span class="muted">Point into a picture to read the colour there.</span> }</p>
     </div>
   `,
   styleUrl: './evidence-wall.less',

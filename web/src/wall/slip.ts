@@ -94,7 +94,7 @@ export class Slip {
   protected lift(value: SlipValue): void {
     this.#editor.commit((site) => {
       const edit = liftOverride(site, value.record, value.override!, value.own ?? '');
-      if (!edit) throw new Error('This value cannot be lifted into its token; bind it, or leave it with a reason.');
+      if (!edit) throw new Error('This value cannot be saved to its token; use the token, or keep it with a reason.');
       return edit;
     });
   }
@@ -107,7 +107,7 @@ export class Slip {
     const site = this.#editor.current();
     const place = this.place();
     if (!site || !place) return '';
-    return splitVariant(site, this.#oneOff(place), 'new') ? 'Split off as a variant of its own' : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new') ? 'Make a style of it' : '';
+    return splitVariant(site, this.#oneOff(place), 'new') ? 'Make a variant of it' : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new') ? 'Make a style of it' : '';
   });
   protected splitOff(): void {
     const place = this.place()!;

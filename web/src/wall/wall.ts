@@ -148,7 +148,7 @@ export class Wall {
   protected readonly panelsHang = computed(() => {
     const { hanging, together } = this.desk();
     if (hanging === 'together') return together?.label ?? '';
-    return hanging === 'reach' && this.inHand() ? `What ${this.inHand()!.label} reaches` : '';
+    return hanging === 'reach' && this.inHand() ? `Where ${this.inHand()!.label} is used` : '';
   });
   protected readonly morePanels = computed(() => Math.max(0, this.panels().length - this.panelSize().most));
   protected readonly shownPanels = computed(() => {

@@ -115,7 +115,7 @@ export class WordsEditor {
     const style = id === null ? undefined : brand?.styles[id];
     if (!brand || !style || !(style.provisional || brand.families.provisional)) return;
     const what = style.provisional ? `the style ${style.label} is` : 'the families are';
-    this.#store.dispatch(SiteActions.notice({ words: `Words have come, and ${what} still provisional. Settle it in Type, or leave it for now.` }));
+    this.#store.dispatch(SiteActions.notice({ words: `Words have come, and ${what} still provisional. Decide it in Type, now or before publishing.` }));
   }
 }
 

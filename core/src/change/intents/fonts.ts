@@ -46,7 +46,7 @@ export function removeFamily(site: Site, id: string, instead?: string): Edit | u
   if (roles.length > 0 && (instead === undefined || instead === id || !familyById(instead, site.brand.fonts))) return undefined;
   const { [id]: _gone, ...left } = site.brand.fonts!;
   return {
-    label: `Take ${family.name} out`,
+    label: `Remove ${family.name}`,
     ops: [...roles.map((role) => setOp(site, ['brand', 'families', role], instead)), setOp(site, ['brand', 'fonts'], Object.keys(left).length > 0 ? left : undefined)],
   };
 }

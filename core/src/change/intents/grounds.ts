@@ -15,7 +15,7 @@ export function setSlot(site: Site, ground: string, slot: string, value: SlotVal
  */
 export function setSlots(site: Site, slots: readonly { readonly ground: string; readonly slot: string }[], value: SlotValue | undefined): Edit {
   const fit = slots.filter(({ slot }) => !(value?.kind === 'same' && value.slot === slot) && !(slot.startsWith('background') && value?.kind !== 'swatch' && value?.kind !== 'raw'));
-  const label = fit.length === 1 ? setSlot(site, fit[0]!.ground, fit[0]!.slot, value).label : `${fit.length} slots`;
+  const label = fit.length === 1 ? setSlot(site, fit[0]!.ground, fit[0]!.slot, value).label : `${fit.length} roles`;
   return { label, ops: fit.flatMap(({ ground, slot }) => setSlot(site, ground, slot, value).ops) };
 }
 
@@ -42,7 +42,7 @@ export function addGround(site: Site, id: string, from: { copyOf: string } | { b
   const slots = source ? source.slots : 'background' in from ? { background: { kind: 'swatch' as const, swatch: from.background } } : (from as Ground).slots;
   const wash = source ? source.wash : 'wash' in from ? from.wash : undefined;
   const ground: Ground = { ...(wash ? { wash } : {}), id, label, path: uniquePath(label, grounds.map((one) => one.path)), slots };
-  return { label: `Add ground ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
+  return { label: `Add background ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
 }
 
 /** What stands on a ground, in words. */
@@ -55,5 +55,5 @@ export function removeGround(site: Site, id: string, heir: string): Edit {
   const ops: Op[] = referencesTo(site, 'ground', id).length > 0 ? [redirectOp('ground', id, heir)] : [];
   if (site.shared.logo?.onGround[id] !== undefined) ops.push(setOp(site, ['shared', 'logo', 'onGround', id], undefined));
   ops.push(removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id));
-  return { label: `Delete ground ${site.brand.grounds[id]!.label}`, ops };
+  return { label: `Delete background ${site.brand.grounds[id]!.label}`, ops };
 }

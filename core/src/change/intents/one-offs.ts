@@ -48,7 +48,7 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   if (own.has(buttonSlot(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.slots[edge(now)]) own.set(edge(id), { kind: 'same', slot: edge(now) });
   for (const [slot, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'slots', slot], value));
   ops.push(setOp(site, [...address, 'variant'], id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id)));
-  return { label: `Split off ${label}`, ops };
+  return { label: `Make variant ${label}`, ops };
 }
 
 /** A slot that follows another one of its variant follows that of the new variant. */

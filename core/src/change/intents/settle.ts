@@ -19,14 +19,14 @@ export function addOverride(site: Site, { record, place }: Anchor, value: Omit<O
 
 /** Binds: takes the value away when `path` is null or is what the place takes anyway, else makes it that token's. */
 export function bindOverride(site: Site, record: readonly string[], override: Override, path: string | null): Edit {
-  const label = `Bind ${override.property}`;
+  const label = `Use the token for ${override.property}`;
   if (path === null) return { label, ops: [removeOp(site, record, null, override.id)] };
   return { label, ops: [setOp(site, [...record, override.id, 'value'], { kind: 'token', path }), setOp(site, [...record, override.id, 'origin'], 'set')] };
 }
 
 /** Leaves a value with a reason; it counts as held from then on. */
 export function leaveOverride(site: Site, record: readonly string[], override: Override, reason: string): Edit {
-  return { label: `Leave ${override.property} with a reason`, ops: [setOp(site, [...record, override.id, 'reason'], reason.trim())] };
+  return { label: `Keep ${override.property}, with a reason`, ops: [setOp(site, [...record, override.id, 'reason'], reason.trim())] };
 }
 
 /**
@@ -40,7 +40,7 @@ export function liftOverride(site: Site, record: readonly string[], override: Ov
   if (!token?.address || override.value.kind !== 'literal') return undefined;
   const ops = lifted(site, token, override.value.css, override.band);
   if (!ops) return undefined;
-  return { label: `Lift into ${token.label}`, ops: [...ops, removeOp(site, record, null, override.id)] };
+  return { label: `Save to ${token.label}`, ops: [...ops, removeOp(site, record, null, override.id)] };
 }
 
 function lifted(site: Site, token: Token, css: string, band: BandId | null): readonly Op[] | undefined {
@@ -54,7 +54,7 @@ function lifted(site: Site, token: Token, css: string, band: BandId | null): rea
     : token.type === 'fontWeight' || token.type === 'number' ? Number(css)
     : undefined;
   if (value === undefined || Number.isNaN(value)) return undefined;
-  if (band) throw new ChangeRefused('invalid', `${css} is set on ${band} only, and ${token.label} is the same at all widths. Nothing was changed; set it at all widths first, or leave it here with a reason.`);
+  if (band) throw new ChangeRefused('invalid', `${css} is set on ${band} only, and ${token.label} is the same at all widths. Nothing was changed; set it at all widths first, or keep it here, with a reason.`);
   return [setOp(site, address, value)];
 }
 

@@ -97,5 +97,5 @@ export function settleProvisional(site: Site): Edit {
     ...Object.values(brand.styles).filter((one) => one.provisional).map((one) => setOp(site, ['brand', 'styles', one.id, 'provisional'], false)),
     ...(brand.families.provisional ? [setOp(site, ['brand', 'families', 'provisional'], false)] : []),
   ];
-  return { label: 'Settle what is provisional', ops };
+  return { label: 'Decide what is provisional', ops };
 }

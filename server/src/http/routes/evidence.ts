@@ -16,7 +16,7 @@ export function evidenceRoutes({ database, apart }: Services): Route[] {
     route(API.evidence.list, async ({ params }) => ({ evidence: await listEvidence(database, await known(params.site)) })),
     route(API.evidence.add, async ({ params, query, bytes }) => addEvidence(database, apart, await known(params.site), query.id, query.name, bytes)),
     route(API.evidence.putAway, async ({ context, params, body }) => {
-      if (!(await putAway(database, params.site, params.id, body.putAway))) throw notFound('The piece of evidence');
+      if (!(await putAway(database, params.site, params.id, body.putAway))) throw notFound('The source');
       context.status = 204;
     }),
     route(API.evidence.picture, async ({ context, params }) => {

@@ -9,12 +9,12 @@ describe('desk state', () => {
     state = deskReducer(deskReducer(state, DeskActions.step({ step: 'check' })), DeskActions.height({ height: 200 }));
     expect(state.heights).toEqual(jasmine.objectContaining({ type: 300, check: 200 }));
   });
-  it('keeps what is in hand across steps, and puts the slip away', () => {
+  it('keeps what is selected across steps, and puts the slip away', () => {
     const held = deskReducer(deskReducer(start(), DeskActions.take({ token: 'color.core.brand' })), DeskActions.choose({ choice: { place: { page: 'home', id: 'h/text' } } }));
     const moved = deskReducer(held, DeskActions.step({ step: held.step === 'pages' ? 'type' : 'pages' }));
     expect([moved.inHand, moved.place]).toEqual(['color.core.brand', null]);
   });
-  it('goes back to all pages when nothing is in hand any more', () => {
+  it('goes back to all pages when nothing is selected any more', () => {
     const reach = deskReducer(deskReducer(start(), DeskActions.take({ token: 'x' })), DeskActions.hang({ hanging: 'reach' }));
     expect(reach.hanging).toBe('reach');
     expect(deskReducer(reach, DeskActions.take({ token: null })).hanging).toBe('all');
@@ -26,7 +26,7 @@ describe('desk state', () => {
     expect(deskReducer(state, DeskActions.take({ token: state.inHand }))).toBe(state);
     expect(deskReducer(state, DeskActions.light({ scope: state.lit }))).toBe(state);
   });
-  it('keeps choices on this machine, and nothing of what is in hand', () => {
+  it('keeps choices on this machine, and nothing of what is selected', () => {
     keepDesk({ ...start(), step: 'grounds', surround: 'dark', inHand: 'x', ground: 'pale' });
     const kept = JSON.parse(localStorage.getItem('yohaku-desk')!) as Record<string, unknown>;
     expect(kept).toEqual(jasmine.objectContaining({ step: 'grounds', surround: 'dark', ground: 'pale' }));

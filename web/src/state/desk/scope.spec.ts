@@ -11,7 +11,7 @@ const count = (reach: ReturnType<typeof reachOfScope>) => {
 };
 
 describe('what a control reaches', () => {
-  it('is, for a token, every place it paints on every page, and those of what follows it by rule', () => {
+  it('is, for a token, every place it paints on every page, and those of what follows it by a rule', () => {
     const reach = reachOfScope(site, 'color.core.brand');
     const both = new Set(['color.core.brand', 'color.derived.dark'].flatMap((path) => placesOf(site, path)));
     expect(count(reach)).toBe(both.size);
@@ -22,7 +22,7 @@ describe('what a control reaches', () => {
     const reach = reachOfScope(site, { tokens: ['color.core.brand', 'color.core.brand', 'color.core.ink'], label: 'Both' });
     const both = new Set([...placesOf(site, 'color.core.brand'), ...placesOf(site, 'color.core.ink')]);
     expect(count(reach)).toBe(both.size);
-    expect(reach.words).toMatch(/^Both reaches/);
+    expect(reach.words).toMatch(/^Both: used in /);
   });
   it('is, for a shared part, its places on all pages, and for a page all of its places', () => {
     const [page] = site.pageOrder;

@@ -25,10 +25,10 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   if (typeof scope !== 'string' && 'words' in scope) return { ...NOTHING, words: scope.words };
   const found = typeof scope === 'string' ? ofTokens(site, [scope]) : 'tokens' in scope ? ofTokens(site, scope.tokens, scope.label) : within(site, scope);
   if (!found) return NOTHING;
-  const { label, pages, count, on } = found;
+  const { label, pages, count, on, used } = found;
   const known = new Map<string, ReadonlySet<string>>();
   return {
-    pages, count, words: `${label} reaches ${plural(count, 'place')}${count > 0 ? ` on ${plural(pages.length, 'page')}` : ''}`,
+    pages, count, words: `${label}: ${used ? 'used in ' : ''}${plural(count, 'place')}${count > 0 ? ` on ${plural(pages.length, 'page')}` : ''}`,
     on: (page) => {
       let ids = known.get(page);
       if (!ids) known.set(page, (ids = new Set(on(page).map((place) => place.id))));
@@ -37,7 +37,7 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   };
 }
 
-interface Found { readonly label: string; readonly pages: readonly string[]; readonly count: number; readonly on: (page: string) => readonly Place[] }
+interface Found { readonly label: string; /** Whether it is a token, which is used, and no place itself. */ readonly used?: true; readonly pages: readonly string[]; readonly count: number; readonly on: (page: string) => readonly Place[] }
 
 /** What tokens paint is known by look: no page is taken apart for its words. */
 function ofTokens(site: Site, paths: readonly string[], label?: string): Found | undefined {
@@ -46,7 +46,7 @@ function ofTokens(site: Site, paths: readonly string[], label?: string): Found |
   if (named === undefined) return undefined;
   const index = siteIndex(site);
   const groups = new Set(paths.flatMap((path) => groupsOf(index, tokensMoving(table, path))));
-  return { label: named, pages: index.pagesWith(groups), count: [...groups].reduce((sum, group) => sum + group.count, 0), on: (page) => index.placesOn(page, groups) };
+  return { label: named, used: true, pages: index.pagesWith(groups), count: [...groups].reduce((sum, group) => sum + group.count, 0), on: (page) => index.placesOn(page, groups) };
 }
 
 function within(site: Site, scope: { page: string; section?: string; place?: string; where?: Where }): Found | undefined {

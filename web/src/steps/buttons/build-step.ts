@@ -115,7 +115,7 @@ label: worstOf(judged, 'text-contrast', state),
       parts: BUTTON_PARTS.map((part) => {
         const values = new Set(keys.map((key) => JSON.stringify(slots[this.#slot(key, part)] ?? null)));
         const only = values.size === 1 ? (JSON.parse([...values][0]!) as SlotValue | null) : null;
-        return { part, scope: this.scopeOf(keys, `Button ${part}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'by rule' };
+        return { part, scope: this.scopeOf(keys, `Button ${part}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic' };
       }),
     };
   });
@@ -193,7 +193,7 @@ label: worstOf(judged, 'text-contrast', state),
   protected labelStyle(id: string): void {
     this.#editor.set('Button label style', ['brand', 'buttonStyle'], id);
   }
-  protected readonly looking: Scope = { words: 'Shows the buttons on another ground; no place changes' };
+  protected readonly looking: Scope = { words: 'Shows the buttons on another background; no place changes' };
   protected readonly count = plural;
 
   #slot(key: string, part: ButtonPart): string {

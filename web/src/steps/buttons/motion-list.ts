@@ -40,7 +40,7 @@ export class MotionList {
   protected readonly uses = computed(() => MOTION_USES.map((use) => {
     const value = this.#motion()?.uses[use] ?? '';
     const path = this.#motion()?.items[value]?.path;
-    return { use, label: `${use[0]!.toUpperCase()}${use.slice(1)}s take`, value, scope: (path ? `motion.${path}.duration` : { words: `${use}s change at once; a motion reaches all of them` }) as Scope };
+    return { use, label: `${use[0]!.toUpperCase()}${use.slice(1)}s take`, value, scope: (path ? `motion.${path}.duration` : { words: `${use}s change at once; a motion changes all of them` }) as Scope };
   }));
   protected readonly wallOnly: Scope = { words: 'Moves every state in sight to hover and back; no place changes' };
   protected readonly nameOnly = NAME_ONLY;

@@ -4,5 +4,5 @@ import type { Scope } from '../../state/index.ts';
 /** What an edit of some variants reaches: their buttons on every ground. */
 export function variantScope(brand: Brand, variants: readonly string[]): Scope {
   const tokens = variants.flatMap((variant) => brand.groundOrder.map((ground) => slotPath(brand, brand.grounds[ground]!, buttonSlot(variant, 'fill', 'rest'))));
-  return { tokens, label: `${variants.map((id) => brand.variants[id]?.label ?? '').join(', ')} on every ground` };
+  return { tokens, label: `${variants.map((id) => brand.variants[id]?.label ?? '').join(', ')} on every background` };
 }

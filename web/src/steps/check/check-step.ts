@@ -6,7 +6,7 @@ import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { KEYS, TextField, VerdictRule } from '../../ui/index.ts';
 
 const NAMES: Record<CheckList, string> = {
-  worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Held', stray: 'Stray', differences: 'Painted otherwise', all: 'All places',
+  worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Overrides', stray: 'Raw values', differences: 'Painted otherwise', all: 'All places',
 };
 /** Rows shown at first, and more of them with each asking. */
 const AT_ONCE = 300;
@@ -174,7 +174,7 @@ export class CheckStep {
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
   protected mend(mend: Mend | PictureMend | TypeMend): void {
-    this.#editor.commit(() => ({ label: `Mend ${mend.label}`, ops: mend.ops }));
+    this.#editor.commit(() => ({ label: `Fix ${mend.label}`, ops: mend.ops }));
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));

@@ -52,7 +52,7 @@ describe('contrast field', () => {
     expect(contrastRatio(paintedRgb(done[0]!), white)).toBeCloseTo(4.5, 0);
     expect(done[0]!.h).toBe(brand.h);
   });
-  it('moves by keyboard: up is more contrast, whatever the ground', async () => {
+  it('moves by keyboard: up is more contrast, whatever the background', async () => {
     const press = (key: string) => element().querySelector('.box svg')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     press('ArrowUp');
     expect(contrastRatio(paintedRgb(done[0]!), white)).toBeGreaterThan(contrastRatio(paintedRgb(brand), white));

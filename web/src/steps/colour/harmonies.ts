@@ -19,9 +19,9 @@ import { LongWorkLine } from '../long-work-line.ts';
           <li [class.now]="tried() === one" (mouseenter)="tries(one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
             <span class="name">{{ one.name }}</span>
             <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
-              <button class="plain" [style.background]="swatch.to" [attr.aria-label]="'Take ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
+              <button class="plain" [style.background]="swatch.to" [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
             <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' short' : 'all hold' }}</span>
-            <button class="act" [attr.aria-label]="'Take ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">take</button>
+            <button class="act" [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">apply</button>
           </li>
         } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
       </ul>
@@ -100,7 +100,7 @@ export class Harmonies {
     this.tries(null);
   }
   protected take(suggestion: Suggestion, swatch?: SuggestedSwatch): void {
-    this.#editor.commit((site) => ({ label: swatch ? `${swatch.label} of ${suggestion.name}` : `Take ${suggestion.name}`, ops: takeSuggestion(site, suggestion, swatch?.id) }));
+    this.#editor.commit((site) => ({ label: swatch ? `${swatch.label} of ${suggestion.name}` : `Apply ${suggestion.name}`, ops: takeSuggestion(site, suggestion, swatch?.id) }));
   }
   protected scope(swatch: SuggestedSwatch): Scope {
     const site = this.#editor.current();
@@ -110,7 +110,7 @@ export class Harmonies {
   protected whole(suggestion: Suggestion): Scope {
     const site = this.#editor.current();
     const places = new Set(site ? suggestion.swatches.flatMap((one) => (site.brand.swatches[one.id] ? placesOf(site, swatchPath(site.brand.swatches[one.id]!)) : [])) : []);
-    return { words: `${suggestion.name} reaches ${plural(places.size, 'place')}` };
+    return { words: `${suggestion.name} changes ${plural(places.size, 'place')}` };
   }
   protected distance = (swatch: SuggestedSwatch): string => cutDownText(deltaERgb(parseColor(swatch.from)!.rgb, parseColor(swatch.to)!.rgb), 3);
   protected readonly plural = plural;

@@ -8,15 +8,15 @@ import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Reaching],
   template: `
-    <div class="head between"><span>Kin: close to what it was</span><span>ΔE, places</span></div>
-    <ul aria-label="Kin">
+    <div class="head between"><span>Similar colours: close to what it was</span><span>ΔE, places</span></div>
+    <ul aria-label="Similar colours">
       @for (kin of list(); track kin.key) {
         <li [class.quiet]="kin.decided === 'leave'">
           <i [style.background]="css(kin)" aria-hidden="true"></i><span class="name">{{ kin.label }}</span><span class="mono right">{{ cut(kin.deltaE, 2) }}</span><span class="mono right">{{ kin.places }}</span>
           @if (kin.locked) { <span class="ways quiet">locked</span> } @else {
             <span class="ways" [yoReaching]="scope(kin)">
               <button class="act" [class.strong]="kin.decided === 'along'" [attr.aria-pressed]="kin.decided === 'along'" [attr.aria-label]="kin.label + ' goes along'" (click)="decide(kin, 'along')">along</button>
-              <button class="act" [attr.aria-label]="kin.label + ' follows by rule'" (click)="derive(kin)">derive</button>
+              <button class="act" [attr.aria-label]="kin.label + ' follows by a rule'" (click)="derive(kin)">derive</button>
               <button class="act" [class.strong]="kin.decided === 'leave'" [attr.aria-pressed]="kin.decided === 'leave'" [attr.aria-label]="kin.label + ' is left'" (click)="decide(kin, 'leave')">leave</button>
             </span>
           }
@@ -24,8 +24,8 @@ import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
       } @empty { <li class="quiet">Nothing else is close to it.</li> }
     </ul>
     @if (beyond().length) {
-      <p class="head">Beyond reach: made of pixels</p>
-      <ul aria-label="Beyond reach">@for (one of beyond(); track one.asset) { <li><span></span><span class="name">{{ one.name }}</span><span class="mono right">{{ cut(one.share * 100, 0) }} %</span><span class="mono right">{{ one.places }}</span></li> }</ul>
+      <p class="head">Out of reach: made of pixels</p>
+      <ul aria-label="Out of reach">@for (one of beyond(); track one.asset) { <li><span></span><span class="name">{{ one.name }}</span><span class="mono right">{{ cut(one.share * 100, 0) }} %</span><span class="mono right">{{ one.places }}</span></li> }</ul>
     }
   `,
   styles: `
@@ -59,7 +59,7 @@ export class KinList {
     this.#editor.commit((site) => deriveKin(site, this.id(), kin, this.from(), freshId('s')));
   }
   protected scope(kin: Kin): Scope {
-    return { words: `${kin.label} reaches ${plural(kin.places, 'place')}` };
+    return { words: `${kin.label}: used in ${plural(kin.places, 'place')}` };
   }
   protected css = (kin: Kin): string => cssColor(kin.rgb);
   protected readonly cut = cutDownText;

@@ -15,7 +15,7 @@ import type { HueLine, HuePoint } from './hue-chart.ts';
     <div class="chart" #chart role="img" [attr.aria-label]="words()"></div>
     @for (set of sets(); track set.id) {
       <div class="set" [yoReaching]="scope"><span class="head">{{ set.label }}</span>
-        @for (one of set.swatches; track one.id) { <button class="act" [attr.aria-label]="'Take ' + one.label + ' from the ' + set.label.toLowerCase()" (click)="put(set.id, one.id, false)"><i [style.background]="one.css"></i>{{ one.label }} ×</button> }
+        @for (one of set.swatches; track one.id) { <button class="act" [attr.aria-label]="'Remove ' + one.label + ' from the ' + set.label.toLowerCase()" (click)="put(set.id, one.id, false)"><i [style.background]="one.css"></i>{{ one.label }} ×</button> }
         <yo-choice [label]="'Add to the ' + set.label.toLowerCase()" [hideLabel]="true" [value]="null" [options]="set.others" [width]="64" placeholder="add" (chosen)="put(set.id, $event, true)" />
       </div>
     }

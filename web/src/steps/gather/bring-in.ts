@@ -91,10 +91,10 @@ export class BringIn {
     this.#editor.commit((site) => this.#edit(site));
     this.closed.emit();
   }
-  protected readonly scope = computed((): Scope => ({ words: `Bringing in ${this.file().name} reaches ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'file' ? row.places : 0), 0), 'place')}` }));
+  protected readonly scope = computed((): Scope => ({ words: `Bringing in ${this.file().name} changes ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'file' ? row.places : 0), 0), 'place')}` }));
   /** What a row reaches: the places of the token it meets. */
   protected reachOf(row: PlanRow): Scope {
-    return { words: row.places ? `${row.label} reaches ${plural(row.places, 'place')}` : `${row.label} paints no place yet` };
+    return { words: row.places ? `${row.label}: used in ${plural(row.places, 'place')}` : `${row.label} paints no place yet` };
   }
   protected isColor = (text: string | undefined): boolean => text?.startsWith('#') ?? false;
   protected readonly plural = plural;

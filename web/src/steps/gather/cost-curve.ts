@@ -16,7 +16,7 @@ export class CostCurve {
   readonly wanted = output<number>();
   protected readonly words = computed(() => {
     const { costs, knee, kept, cost } = this.curve();
-    return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the knee is at ${knee} of ${costs.length}`;
+    return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the best trade-off is at ${knee} of ${costs.length}`;
   });
   readonly #element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly #chart = lateChart<[Curve]>(async () => {

@@ -93,7 +93,7 @@ export class GatherStep {
   /** Whether the desk shows the logo: it stays while the pages are looked at, until the evidence hangs again. */
   protected readonly logoInHand = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'evidence' && before?.value === true) });
   protected readonly pinInHand = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
-  protected readonly pinScope: Scope = { words: 'A pinned design lies over a page of the wall; no place changes' };
+  protected readonly pinScope: Scope = { words: 'An overlay lies over a page of the wall; no place changes' };
   protected readonly logoScope: Scope = { words: 'A form of the logo stands in the header of every page, and wherever a section shows the logo' };
 
   /** A picture that is not a form of the logo yet. */
@@ -144,7 +144,7 @@ export class GatherStep {
 
   /** What dropping one colour costs, in words. */
   protected costOf({ color, heir, deltaE }: Drop<Candidate>, named = true): string {
-    const where = heir ? `${named ? `${this.name(heir)} ` : ''}instead, ΔE ${cutDownText(deltaE, 3)} away` : 'nothing instead';
+    const where = heir ? `${named ? `${this.name(heir)} ` : ''}replaces it, ΔE ${cutDownText(deltaE, 3)} away` : 'no replacement';
     return color.places > 0 ? `${where}; ${plural(color.places, 'place')}, ${plural(color.pairs, 'pair')}` : where;
   }
 

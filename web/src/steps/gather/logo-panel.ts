@@ -47,7 +47,7 @@ export class LogoPanel {
   protected readonly nameOnly = NAME_ONLY;
 
   protected options(byRule: string, set: string): { value: string; label: string }[] {
-    return [{ value: '', label: set ? 'by rule' : `by rule: ${byRule}` }, ...this.formOptions()];
+    return [{ value: '', label: set ? 'automatic' : `automatic: ${byRule}` }, ...this.formOptions()];
   }
   protected put(ground: string, form: string): void {
     this.#editor.commit((site) => setLogoOn(site, ground, form || undefined));

@@ -13,7 +13,7 @@ const MARKED = 60;
   imports: [Reaching],
   templateUrl: './pin-panel.html',
   styleUrl: './pin-panel.less',
-  host: { role: 'group', 'aria-label': 'Pinned design' },
+  host: { role: 'group', 'aria-label': 'Overlay' },
 })
 export class PinPanel {
   readonly #store = inject(Store);

@@ -8,12 +8,12 @@ describe('set lines', () => {
   const site = small();
   const sample = (slot: string, of = site, ground = 'pale') => groundLines(of).find((line) => line.id === ground)!.samples.find((one) => one.slot === slot)!;
 
-  it('stand in the order of the brand, with all places on each ground counted', () => {
+  it('stand in the order of the brand, with all places on each background counted', () => {
     const lines = groundLines(site);
     expect(lines.map((line) => line.label)).toEqual(['Pale', 'Deep']);
     expect(lines.every((line) => line.places > 0)).toBeTrue();
   });
-  it('carry the ratio of each slot on its own background', () => {
+  it('carry the ratio of each role on its own background', () => {
     expect(sample('text').found).toBeCloseTo(ratio('#222222', '#ffffff'), 9);
     expect(sample('text', site, 'deep').found).toBeCloseTo(ratio('#ffffff', '#222222'), 9);
     expect(sample('button-primary-label-rest').found).toBeCloseTo(ratio('#ffffff', '#b83a1e'), 9);
@@ -22,18 +22,18 @@ describe('set lines', () => {
     expect(['text', 'link', 'secondary', 'focus', 'field-edge'].map((slot) => sample(slot).needed)).toEqual([4.5, 4.5, 4.5, 3, 3]);
     expect(sample('heading').needed).toBe(3);
   });
-  it('tell how many places a slot paints: one that paints none cannot fail', () => {
+  it('tell how many places a role paints: one that paints none cannot fail', () => {
     expect(sample('eyebrow').places).toBe(0);
     const faint = applyChange(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: '#cccccc' })).site;
     expect(sample('text', faint).places).toBeGreaterThan(0);
     expect(sample('text', faint).found!).toBeLessThan(4.5);
   });
-  it('composite a translucent slot before rating it', () => {
+  it('composite a translucent role before rating it', () => {
     const veiled = applyChange(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: 'rgb(0 0 0 / 0.5)' })).site;
     expect(sample('text', veiled).found).toBeCloseTo(ratio('#808080', '#ffffff'), 6);
   });
 
-  it('fold to the main slots, and what fails never hides', () => {
+  it('fold to the main roles, and what fails never hides', () => {
     const [line] = groundLines(site);
     expect(rowsOf(line!, 10, false).length).toBe(1);
     expect(rowsOf(line!, 10, true).flat().map((one) => one.slot)).toContain('link-visited');

@@ -75,7 +75,7 @@ export class GroundsStep {
     const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.slot === chosen.slot);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
-    const by = chosen.value === undefined ? `by rule${defaultSlotValue(chosen.slot).kind === 'readable' && !chosen.slot.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.slot)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.slot) : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
+    const by = chosen.value === undefined ? `automatic${defaultSlotValue(chosen.slot).kind === 'readable' && !chosen.slot.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.slot)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.slot) : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
   /** What the rule for a readable colour came to, and why it is not of the core where it is not. */
@@ -238,7 +238,7 @@ export class GroundsStep {
     this.#editor.commit((site) => setValue(site, `Rename ${line.label}`, ['brand', 'grounds', line.id, 'label'], label));
   }
   protected checkName = (text: string): string =>
-    text === '' ? 'A ground needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is taken.` : '';
+    text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is taken.` : '';
   protected askDelete(): void {
     this.heir.set(this.grounds()[0]?.value ?? null);
     this.deleting.set(true);
@@ -251,7 +251,7 @@ export class GroundsStep {
     this.#editor.commit((site) => removeGround(site, line.id, heir));
     this.#store.dispatch(DeskActions.choose({ choice: { ground: null, slot: null } }));
   }
-  protected readonly unused: Scope = { words: 'A new ground paints no place until a section stands on it' };
+  protected readonly unused: Scope = { words: 'A new background paints no place until a section stands on it' };
   protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
   protected readonly cut = cutDownText;

@@ -10,9 +10,9 @@ import { LongWorkLine } from '../long-work-line.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [LongWorkLine, Reaching],
   template: `
-    <div class="between"><h2 class="strong">Mend the brand together</h2><p class="acts">
-      @if (mend()?.moves?.length) { <button class="box" [yoReaching]="whole()" (click)="take(mend()!.moves)">Take {{ mend()!.moves.length === 1 ? 'it' : 'all ' + mend()!.moves.length }}</button> }
-      <button class="act" (click)="closed.emit()">Leave it</button></p></div>
+    <div class="between"><h2 class="strong">Fix all together</h2><p class="acts">
+      @if (mend()?.moves?.length) { <button class="box" [yoReaching]="whole()" (click)="take(mend()!.moves)">Apply {{ mend()!.moves.length === 1 ? 'it' : 'all ' + mend()!.moves.length }}</button> }
+      <button class="act" (click)="closed.emit()">Cancel</button></p></div>
     @if (mend(); as mend) {
       @if (mend.moves.length) {
         <p class="note">{{ plural(mend.mended, 'pair') }} that failed hold with the least movement in sum, by lightness alone, places weighed. The wall shows it; nothing is changed until it is taken.</p>
@@ -21,12 +21,12 @@ import { LongWorkLine } from '../long-work-line.ts';
             <li>
               <span class="chips" aria-hidden="true"><i [style.background]="move.from"></i><i [style.background]="move.to"></i></span>
               <span class="name">{{ move.label }}</span><span class="mono">{{ move.from }} to {{ move.to }}</span><span class="mono">ΔE {{ cut(move.deltaE, 3) }}</span><span>{{ plural(move.places, 'place') }}</span>
-              <button class="act" [attr.aria-label]="'Take ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">take alone</button>
-              @if (move.swatch) { <button class="act" [attr.aria-label]="move.label + ' stays as it is'" (click)="stay(move)">let it stay</button> }
+              <button class="act" [attr.aria-label]="'Apply ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">apply alone</button>
+              @if (move.swatch) { <button class="act" [attr.aria-label]="move.label + ' stays as it is'" (click)="stay(move)">skip</button> }
             </li>
           }
         </ul>
-      } @else if (!mend.conflicts.length) { <p>Every pair that occurs holds. There is nothing to mend.</p> }
+      } @else if (!mend.conflicts.length) { <p>Every pair that occurs holds. There is nothing to fix.</p> }
       @for (conflict of mend.conflicts; track $index) { <p class="conflict">{{ conflict.words }} {{ plural(conflict.places, 'place') }} stay as they are.</p> }
       @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button class="act" (click)="free()">Let all move</button></p> }
     } @else if (stopped()) { <p class="note" role="status">Stopped; nothing was changed. <button class="act" (click)="again()">Work it out</button></p> } @else { <yo-long-work words="Working it out" /> }
@@ -38,7 +38,7 @@ import { LongWorkLine } from '../long-work-line.ts';
     .chips { display: flex; } .chips i { width: 32px; height: 20px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
     .conflict { padding-top: 4px; } .acts { display: flex; gap: 18px; align-items: center; }
   `,
-  host: { role: 'group', 'aria-label': 'Mend the brand together' },
+  host: { role: 'group', 'aria-label': 'Fix all together' },
 })
 export class JointMend {
   readonly #editor = inject(Editor);
@@ -78,11 +78,11 @@ export class JointMend {
     if (asked !== this.#asked) return;
     if (!mend) return this.stopped.set(true);
     this.mend.set(mend);
-    this.#editor.preview(() => (mend.moves.length > 0 ? { label: 'Mend the brand', ops: mend.moves.flatMap((move) => move.ops) } : undefined));
+    this.#editor.preview(() => (mend.moves.length > 0 ? { label: 'Fix all together', ops: mend.moves.flatMap((move) => move.ops) } : undefined));
   }
 
   protected take(moves: readonly JointMove[]): void {
-    const label = moves.length === 1 ? `Mend ${moves[0]!.label}` : `Mend the brand, ${plural(moves.length, 'colour')}`;
+    const label = moves.length === 1 ? `Fix ${moves[0]!.label}` : `Fix all together, ${plural(moves.length, 'colour')}`;
     this.#editor.commit(() => ({ label, ops: moves.flatMap((move) => move.ops) }));
   }
   protected stay(move: JointMove): void {
@@ -92,10 +92,10 @@ export class JointMend {
     this.stays.set([]);
   }
   protected whole(): Scope {
-    return { words: `The mend reaches ${plural((this.mend()?.moves ?? []).reduce((sum, move) => sum + move.places, 0), 'place')}` };
+    return { words: `The fix changes ${plural((this.mend()?.moves ?? []).reduce((sum, move) => sum + move.places, 0), 'place')}` };
   }
   protected scope(move: JointMove): Scope {
-    return { words: `${move.label} reaches ${plural(move.places, 'place')}` };
+    return { words: `${move.label}: used in ${plural(move.places, 'place')}` };
   }
   protected readonly plural = plural;
   protected readonly cut = cutDownText;

@@ -170,7 +170,7 @@ export class PagesStep {
   }
   protected set(field: keyof Section & ('ground' | 'space' | 'label'), value: string): void {
     const { address, section } = this.section()!;
-    const what = field === 'space' ? 'Padding' : field === 'ground' ? 'Ground' : 'Name';
+    const what = field === 'space' ? 'Padding' : field === 'ground' ? 'Background' : 'Name';
     const others = field === 'label' ? [] : this.inHand();
     const page = this.page()!.id;
     this.#editor.commit((site) => (others.length < 2 ? setValue(site, `${what} of ${section.label}`, [...address, field], value)

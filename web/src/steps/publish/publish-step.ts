@@ -48,9 +48,9 @@ export class PublishStep {
     if (!report || !site) return [];
     const provisional = Object.values(site.brand.styles).filter((style) => style.provisional).map((style) => style.label);
     return [
-      ...(report.tally.failing ? [`${plural(report.tally.failing, 'place')} fail a check`] : []),
+      ...(report.tally.failing ? [`${plural(report.tally.failing, 'place')} failing`] : []),
       ...(report.counts.cannotTell ? [`${plural(report.counts.cannotTell, 'place')} cannot be told: a picture lies behind`] : []),
-      ...(report.tally.stray ? [`${plural(report.tally.stray, 'place')} stray from every token`] : []),
+      ...(report.tally.stray ? [`${plural(report.tally.stray, 'place')} with raw values`] : []),
       ...(provisional.length ? [`provisional: ${provisional.join(', ')}`] : []),
     ];
   });

@@ -20,7 +20,7 @@ export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
       <button class="act" [yoReaching]="both()" (click)="swap()">swap</button>
       <button class="act" [class.strong]="view() === 'pairings'" [attr.aria-expanded]="view() === 'pairings'" [yoReaching]="shelfOnly" (click)="shows.emit(view() === 'pairings' ? 'ladder' : 'pairings')">Pairings</button>
       <button class="act" [class.strong]="standIns()" [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">Without its fonts</button>
-      @if (view() !== 'ladder') { <button class="act" (click)="shows.emit('ladder')">Back to the ladder</button> }
+      @if (view() !== 'ladder') { <button class="act" (click)="shows.emit('ladder')">Back to the type scale</button> }
     </span>
   `,
   styles: `
@@ -42,7 +42,7 @@ export class FamiliesLine {
   readonly #brand = computed(() => this.#editor.shown()?.brand);
   protected readonly both = computed((): Scope => {
     const site = this.#editor.current();
-    return { words: site ? `Swapping the families reaches ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}` : '' };
+    return { words: site ? `Swapping the families changes ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}` : '' };
   });
   protected readonly shelfOnly: Scope = { words: 'Shows families that go together; no place changes until one is taken' };
   protected readonly wallOnly: Scope = { words: 'Shows the wall as it is before the fonts have come; no place changes' };

@@ -79,7 +79,7 @@ export class FamilyShelf {
       roles: (['heading', 'body'] as const).filter((role) => site.brand.families[role] === family.id),
     };
   });
-  protected readonly instead = computed(() => [{ value: '', label: 'choose what instead' }, ...this.#all().filter((row) => row.family.id !== this.about()?.family.id).map((row) => ({ value: row.family.id, label: row.family.name }))]);
+  protected readonly instead = computed(() => [{ value: '', label: 'choose a replacement' }, ...this.#all().filter((row) => row.family.id !== this.about()?.family.id).map((row) => ({ value: row.family.id, label: row.family.name }))]);
 
   constructor() {
     inject(DestroyRef).onDestroy(() => {

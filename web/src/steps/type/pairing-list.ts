@@ -14,7 +14,7 @@ import { ownWords, placesInRole } from './own-words.ts';
         <li [class.now]="pair.now" (mouseenter)="tries(pair.pairing)" (mouseleave)="tries(null)" (focusin)="tries(pair.pairing)" (focusout)="tries(null)">
           <p class="heading" [style.font-family]="pair.heading">{{ words().heading }}</p>
           <p class="text" [style.font-family]="pair.body">{{ words().sentence }}</p>
-          <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">in use</span> } @else { <button class="act" [yoReaching]="scope()" [attr.aria-label]="'Take ' + pair.label" (click)="take(pair.pairing)">take</button> }</p>
+          <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">in use</span> } @else { <button class="act" [yoReaching]="scope()" [attr.aria-label]="'Use ' + pair.label" (click)="take(pair.pairing)">take</button> }</p>
           <p class="note">{{ pair.pairing.why }}</p>
         </li>
       }
@@ -46,7 +46,7 @@ export class PairingList {
   });
   protected readonly scope = computed((): Scope => {
     const site = this.#editor.current();
-    return { words: site ? `Both families reach ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}` : '' };
+    return { words: site ? `Both families are used in ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}` : '' };
   });
 
   constructor() {

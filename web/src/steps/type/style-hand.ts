@@ -49,7 +49,7 @@ export class StyleHand {
   });
   protected readonly instead = computed(() => {
     const brand = this.#site()?.brand;
-    return [{ value: '', label: 'what instead' }, ...(brand?.styleOrder ?? []).filter((id) => id !== this.id()).map((id) => ({ value: id, label: brand!.styles[id]!.label }))];
+    return [{ value: '', label: 'replacement' }, ...(brand?.styleOrder ?? []).filter((id) => id !== this.id()).map((id) => ({ value: id, label: brand!.styles[id]!.label }))];
   });
   /** Neighbours on the ladder that do not read as two levels, and where both stand in one section. */
   protected readonly look = computed(() => {

@@ -12,7 +12,7 @@ type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Choice, NumberField, Reaching],
   template: `
-    <p class="which"><span class="strong">{{ count(ids().length, 'style') }} in hand together</span><button class="act" (click)="released.emit()">let go</button></p>
+    <p class="which"><span class="strong">{{ count(ids().length, 'style') }} selected together</span><button class="act" (click)="released.emit()">let go</button></p>
     @for (one of ways; track one.by) {
       <yo-number [yoReaching]="scope()" [label]="one.label" [value]="0" [range]="one.range" [digits]="1" [width]="64" (held)="change(one.by, $event, 'preview')" (done)="change(one.by, $event, 'commit')" />
     }
@@ -43,7 +43,7 @@ export class StylesHand {
     const site = this.#editor.current();
     const ids = new Set(this.ids());
     const reached = site ? siteIndex(site).groups.reduce((sum, group) => sum + (group.style && ids.has(group.style) ? group.count : 0), 0) : 0;
-    return { words: `${plural(ids.size, 'style')} together reach ${plural(reached, 'place')}` };
+    return { words: `${plural(ids.size, 'style')} together: used in ${plural(reached, 'place')}` };
   });
 
   protected change(by: SizeChange['by'], amount: number, phase: 'preview' | 'commit'): void {

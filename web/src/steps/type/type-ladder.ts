@@ -150,8 +150,8 @@ export class TypeLadder {
     if (rung.step === 0) this.scale('base', round(base + by * 0.5, 1), 'commit');
     else this.scale('ratio', round(ratio + by * 0.01, 3), 'commit');
   }
-  protected readonly looking: Scope = { words: 'Shows the ladder at another width; no place changes' };
-  protected readonly taking: Scope = { words: 'Takes styles in hand together; no place changes' };
+  protected readonly looking: Scope = { words: 'Shows the type scale at another width; no place changes' };
+  protected readonly taking: Scope = { words: 'Selects styles together; no place changes' };
   protected readonly note: Scope = { words: 'Provisional is a note to yourselves; no place changes' };
   protected readonly count = plural;
   protected readonly cut = cutDownText;
