@@ -24,6 +24,7 @@ export * from './gather/index.ts';
 export * from './render/index.ts';
 export * from './specimen/index.ts';
 export * from './stress/index.ts';
+export * from './begin/index.ts';
 export * from './formats/index.ts';
 export * from './exchange/index.ts';
 export * from './api/index.ts';

@@ -1,0 +1,1 @@
+export { newSite, type Beginning } from './new-site.ts';

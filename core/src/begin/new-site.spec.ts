@@ -1,0 +1,46 @@
+import { parseColor } from '../color/index.ts';
+import { readSite } from '../document/index.ts';
+import { auditSite, findings } from '../legibility/index.ts';
+import { pageTree } from '../page/index.ts';
+import type { Site } from '../site/index.ts';
+import { newSite, type Beginning } from './index.ts';
+
+const colors = (...texts: string[]) => texts.map((text) => parseColor(text)!);
+const begun = (more: Partial<Beginning> = {}) => newSite({ id: 'mill', name: 'Paper mill', language: 'en', ...more });
+/** Everything of a site that does not pass, what cannot be told as well. */
+const failing = (site: Site) => findings(auditSite(site), new Set(['fail', 'cannot-tell'])).map((one) => `${one.place.id} ${one.state} ${one.rule} ${one.found} of ${one.needed}`);
+
+describe('a site that is begun', () => {
+  const given: Readonly<Record<string, readonly string[]>> = {
+    'with nothing': [], 'with one colour': ['#c0392b'], 'with a pale one': ['#ffe9a8'], 'with yellow on black': ['#000', '#ffdd00'], 'with white alone': ['white'], 'with a mid grey': ['#808080'],
+    'with all of a brand': ['#0b3d3a', '#f3efe6', '#e2a03f', '#7fb7b0', '#d8d2c4'], 'with neon': ['#39ff14', '#ff00ff', '#00ffff'], 'with something translucent': ['#12345680', '#abcdef'], 'with many': Array.from({ length: 40 }, (_, i) => `hsl(${i * 9} 70% ${20 + i}%)`),
+  };
+  for (const [what, texts] of Object.entries(given)) it(`${what} is read back whole and passes every check`, () => {
+    const site = begun({ colors: colors(...texts) });
+    expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
+    expect(failing(site)).toEqual([]);
+  });
+  it('passes with any colour there is', () => {
+    let seed = 7;
+    const next = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
+    for (let i = 0; i < 60; i++) {
+      const list = Array.from({ length: 1 + Math.floor(next() * 5) }, () => parseColor(`rgb(${[next(), next(), next()].map((one) => Math.round(one * 255)).join(' ')})`)!);
+      expect(failing(begun({ colors: list }))).withContext(list.map((one) => one.typed).join(', ')).toEqual([]);
+    }
+  });
+  it('has a swatch of every colour given, with no name twice; what was decided for one is provisional', () => {
+    const site = begun({ colors: colors('#c0392b', '#c0392c', '#2b6cc0') });
+    const swatches = site.brand.swatchOrder.map((id) => site.brand.swatches[id]!);
+    expect(new Set(swatches.map((one) => one.label)).size).toBe(swatches.length);
+    expect(swatches.filter((one) => !one.provisional).map((one) => one.typed)).toEqual(['#c0392b', '#c0392c', '#2b6cc0']);
+    expect(Object.values(site.brand.styles).every((one) => one.provisional)).toBe(true);
+    expect([site.brand.families.provisional, begun({ families: { heading: 'lora', body: 'karla' } }).brand.families.provisional]).toEqual([true, false]);
+  });
+  it('shows its name where a visitor looks first, whatever it is called', () => {
+    for (const name of ['Paper mill', 'مطحنة الورق', '🌊🌊', '<b>&']) {
+      const places = pageTree(begun({ name }), 'home').places;
+      expect(places.filter((one) => one.level === 1).length).toBe(1);
+      expect(readSite(begun({ name })).pages['home']!.title).toBe(name);
+    }
+  });
+});

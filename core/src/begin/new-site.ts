@@ -1,0 +1,137 @@
+import { luminance, parseColor, type ParsedColor } from '../color/index.ts';
+import type { SlotValue } from '../ground/index.ts';
+import { proposeNames, uniquePath } from '../palette/index.ts';
+import { SECTION_KINDS, layIn } from '../sections/index.ts';
+import { PLAIN_EDGES, PLAIN_UNDERLINE, SCHEMA_VERSION, type Brand, type Ground, type Site, type Space, type Swatch, type TextStyle } from '../site/index.ts';
+import { PAIRINGS } from '../type/index.ts';
+
+/** What is known of a site before there is one; whatever is left out is decided for now, and marked provisional. */
+export interface Beginning {
+  readonly id: string;
+  readonly name: string;
+  /** As HTML has it: `en`, `pt-BR`. */
+  readonly language: string;
+  /** Colours of the brand, in the order in which they were given. */
+  readonly colors?: readonly ParsedColor[];
+  /** Families of the library, by id; a pairing of ours when absent. */
+  readonly families?: { readonly heading: string; readonly body: string };
+}
+
+/** Chroma (OKLCH) from which a colour is more than a grey. */
+const COLOURED = 0.04;
+/** What ink and paper have in relative luminance at most and at least, so that text on the one in the other reads at 10 : 1 or more. */
+const DARK = 0.025;
+const LIGHT = 0.72;
+
+const use = (swatch: string): SlotValue => ({ kind: 'swatch', swatch });
+/** In the hue of a swatch, at a ratio on the background, whichever that is. */
+const inHue = (swatch: string, ratio: number): SlotValue => ({ kind: 'contrast', swatch, ratio });
+const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<string, T> => Object.fromEntries(items.map((one) => [one.id, one]));
+
+/**
+ * A site of one page that passes every check: swatches from the colours given (or
+ * ink and paper), three backgrounds by rule, a type scale, two button variants, a
+ * home page with an opener and a text, a header and a footer.
+ */
+export function newSite({ id, name, language, colors = [], families }: Beginning): Site {
+  const { swatches, paper, ink, accent } = swatchesFrom(colors);
+  const pairing = families ?? PAIRINGS[0]!;
+  const styles = textStyles();
+  const spaces = distances();
+  const brand: Brand = {
+    swatches: byId(swatches), swatchOrder: swatches.map((one) => one.id),
+    ...groundsFrom(paper, ink, accent),
+    families: { heading: pairing.heading, body: pairing.body, provisional: families === undefined },
+    scale: { small: { width: 390, base: 17, ratio: 1.15 }, large: { width: 1280, base: 18, ratio: 1.2 } },
+    styles: byId(styles), styleOrder: styles.map((one) => one.id),
+    variants: { main: { id: 'main', label: 'Main', path: 'main' }, quiet: { id: 'quiet', label: 'Quiet', path: 'quiet' } }, variantOrder: ['main', 'quiet'],
+    sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 20, padY: 10 } }, sizeOrder: ['regular'],
+    buttonStyle: 'label', corners: { button: 3, card: 3, picture: 0, field: 3 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE,
+    spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
+  };
+  const bare: Site = {
+    schemaVersion: SCHEMA_VERSION, id, name, language, brand, assets: {}, pageOrder: ['home'], pages: {},
+    shared: {
+      header: { id: 'header', ground: 'open', name, nameStyle: 'label', menuStyle: 'menu', order: [], items: {} },
+      footer: {
+        id: 'footer', label: 'Footer', ground: 'closed', space: 'narrow', picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['footer-name'] } },
+        blocks: { 'footer-name': { kind: 'text', id: 'footer-name', style: 'fine', level: null, content: [{ text: name }] } },
+      },
+      sections: {}, overrides: {},
+    },
+  };
+  const opener = layIn(bare, SECTION_KINDS.opener, 'home-s1');
+  const title = opener.blocks['home-s1-b1']!;
+  const own = title.kind === 'text' ? { ...opener, blocks: { ...opener.blocks, [title.id]: { ...title, content: [{ text: name }] } } } : opener;
+  const sections = [own, { ...layIn(bare, SECTION_KINDS.text, 'home-s2'), ground: 'tinted' }];
+  return {
+    ...bare, pages: {
+      home: { id: 'home', title: name, description: '', file: 'index.html', sectionOrder: sections.map((one) => one.id), sections: Object.fromEntries(sections.map((one) => [one.id, { id: one.id, own: one }])), overrides: {} },
+    },
+  };
+}
+
+/** Swatches of the colours given, those that are missing for text on paper made up for now, and which of them are what. */
+function swatchesFrom(colors: readonly ParsedColor[]): { readonly swatches: readonly Swatch[]; readonly paper: string; readonly ink: string; readonly accent: string } {
+  const made: Swatch[] = [];
+  const add = (label: string, color: ParsedColor, more: Partial<Swatch> = {}): string => {
+    const swatch: Swatch = {
+      id: `c${made.length + 1}`, label, path: uniquePath(label, made.map((one) => one.path), 'colour'), part: 'core',
+      color: color.oklch, typed: color.typed, rule: null, locked: false, provisional: false, ...more,
+    };
+    made.push(swatch);
+    return swatch.id;
+  };
+  const names = proposeNames(colors.map((one) => one.oklch), ['Ink', 'Paper', 'Tint']);
+  const named = new Map(colors.map((one, i) => [one, names[i]!]));
+  const opaque = colors.filter(({ rgb }) => rgb.alpha === 1);
+  const light = opaque.filter(({ rgb }) => luminance(rgb) >= LIGHT).sort((one, other) => other.oklch.l - one.oklch.l)[0];
+  const dark = opaque.filter((one) => one !== light && luminance(one.rgb) <= DARK).sort((one, other) => one.oklch.l - other.oklch.l)[0];
+  const lead = opaque.filter((one) => one !== light && one !== dark && one.oklch.c >= COLOURED).sort((one, other) => other.oklch.c - one.oklch.c)[0];
+  const hue = (lead ?? opaque.find((one) => one.oklch.c >= COLOURED))?.oklch.h ?? 85;
+  const inkColor = dark ?? parseColor(`oklch(0.24 0.012 ${hue.toFixed(1)})`)!;
+  const paperColor = light ?? parseColor(`oklch(0.985 0.004 ${hue.toFixed(1)})`)!;
+  const ink = add(dark ? named.get(dark)! : 'Ink', inkColor, { provisional: !dark });
+  const paper = add(light ? named.get(light)! : 'Paper', paperColor, { provisional: !light });
+  let accent = ink;
+  for (const one of colors) {
+    if (one === light || one === dark) continue;
+    const swatch = add(named.get(one)!, one);
+    if (one === lead) accent = swatch;
+  }
+  add('Tint', paperColor, { id: 'tint', part: 'side', rule: { kind: 'mix', source: paper, with: accent, share: 0.07 }, provisional: true });
+  return { swatches: made, paper, ink, accent };
+}
+
+/** Three backgrounds that stand on rules: open (paper), tinted, closed (ink). Each colour on them follows when a swatch moves. */
+function groundsFrom(paper: string, ink: string, accent: string): Pick<Brand, 'grounds' | 'groundOrder'> {
+  const ground = (id: string, label: string, background: SlotValue, text: SlotValue): Ground => ({
+    id, label, path: id, slots: {
+      background, text, heading: text, link: inHue(accent, 5), 'link-hover': text, secondary: inHue(ink, 6), eyebrow: inHue(accent, 5), 'field-edge': inHue(ink, 4),
+      'button-main-fill-rest': inHue(accent, 5), 'button-quiet-fill-rest': { kind: 'same', slot: 'background' }, 'button-quiet-label-rest': { kind: 'same', slot: 'text' }, 'button-quiet-edge-rest': { kind: 'same', slot: 'text' },
+    },
+  });
+  const grounds = [ground('open', 'Open', use(paper), use(ink)), ground('tinted', 'Tinted', use('tint'), { kind: 'readable' }), ground('closed', 'Closed', use(ink), use(paper))];
+  return { grounds: byId(grounds), groundOrder: grounds.map((one) => one.id) };
+}
+
+function textStyles(): TextStyle[] {
+  const style = (id: string, label: string, more: Partial<TextStyle>): TextStyle => ({
+    id, label, path: id, family: 'body', weight: 400, italic: false, size: { kind: 'step', step: 0 }, lineHeight: 1.55, letterSpacing: 0, textCase: 'none', slot: 'text',
+    spaceAbove: 0, spaceBelow: 14, levels: [], use: 'running', provisional: true, ...more,
+  });
+  const heading = (id: string, label: string, level: number, step: number): TextStyle =>
+    style(id, label, { family: 'heading', weight: 700, size: { kind: 'step', step }, lineHeight: 1.2, slot: 'heading', levels: [level], use: 'heading', spaceBelow: 12 });
+  return [
+    heading('headline', 'Headline', 1, 6), heading('section', 'Section', 2, 4), heading('minor', 'Minor', 3, 2),
+    style('lead', 'Lead', { size: { kind: 'step', step: 1 }, lineHeight: 1.5 }), style('text', 'Text', {}),
+    style('fine', 'Fine print', { size: { kind: 'step', step: -1 }, slot: 'secondary', use: 'fine', spaceBelow: 8 }),
+    style('eyebrow', 'Eyebrow', { size: { kind: 'step', step: -1 }, weight: 700, slot: 'eyebrow', use: 'other', spaceBelow: 8 }),
+    style('menu', 'Menu', { lineHeight: 1.4, use: 'other', spaceBelow: 0 }), style('label', 'Button label', { weight: 700, lineHeight: 1.3, use: 'other', spaceBelow: 0 }),
+  ];
+}
+
+function distances(): Space[] {
+  const space = (id: string, label: string, of: Space['use'], phone: number, tablet: number, desktop: number): Space => ({ id, label, path: id, use: of, values: { phone, tablet, desktop } });
+  return [space('even', 'Even', 'section', 48, 64, 88), space('narrow', 'Narrow', 'section', 28, 32, 40), space('gutter', 'Gutter', 'gutter', 20, 32, 48), space('gap', 'Gap', 'gap', 16, 20, 24), space('card', 'Card', 'card', 16, 20, 24)];
+}
