@@ -18,7 +18,7 @@ const MAY = {
   gather: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'legibility'],
   render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'logo'],
   stress: ['fields', 'kinds', 'site'],
-  begin: ['color', 'palette', 'ground', 'type', 'site', 'sections'],
+  begin: ['color', 'palette', 'ground', 'type', 'site', 'style', 'sections'],
   specimen: ['number', 'color', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'reach', 'render'],
   formats: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
   api: ['fields', 'palette', 'site', 'change', 'legibility'],

@@ -16,7 +16,7 @@ async function violations(page: Page): Promise<string[]> {
   });
 }
 
-test('every step passes axe, on every surround', async ({ desk, page }) => {
+test('every step passes axe, on every surround; so do the shelf and a new site', async ({ desk, page }) => {
   const found: Record<string, string[]> = {};
   for (const step of STEPS) {
     await desk.step(step);
@@ -29,6 +29,11 @@ test('every step passes axe, on every surround', async ({ desk, page }) => {
   for (let i = 0; i < 2; i++) {
     await page.getByRole('button', { name: /^Surround/ }).click();
     expect(await violations(page), await page.getByRole('button', { name: /^Surround/ }).innerText()).toEqual([]);
+  }
+  for (const [path, heading] of [['/', 'Sites'], ['/new', 'New site']] as const) {
+    await page.goto(`${desk.server.address}${path}`);
+    await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+    expect(await violations(page), path).toEqual([]);
   }
 });
 

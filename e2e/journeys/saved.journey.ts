@@ -8,7 +8,7 @@ const change = (id: string, value: number) => ({ id, schemaVersion: 1, label: 'S
 
 test('two windows: different things both stay, the same value ends the same, and the loser is told', async ({ desk, page, context }) => {
   const other = await context.newPage();
-  await other.goto(`${desk.server.address}/`);
+  await other.goto(`${desk.server.address}/sites/ternhaven`);
   const second = new Desk(other, desk.server);
   await second.ready();
   const corner = async (who: Desk, value: string, label: string) => {
@@ -72,7 +72,7 @@ plain.describe('a server of its own', () => {
     const desk = new Desk(page, { address: own.address, port: own.port, link: () => Promise.resolve(own.link), close: () => Promise.resolve() });
     const [name, value] = cookie.split('=') as [string, string];
     await page.context().addCookies([{ name, value, url: own.address }]);
-    await page.goto(own.address);
+    await page.goto(`${own.address}/sites/ternhaven`);
     await desk.ready();
     return desk;
   };

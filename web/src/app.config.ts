@@ -2,11 +2,14 @@ import { provideHttpClient } from '@angular/common/http';
 import { registerLocaleData } from '@angular/common';
 import en from '@angular/common/locales/en-GB';
 import { type ApplicationConfig, LOCALE_ID, provideZonelessChangeDetection } from '@angular/core';
+import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
+import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import { auditReducer, deskReducer, gatherReducer, siteReducer } from './state/index.ts';
+import { ROUTES } from './routes.ts';
 import { SiteEffects } from './state/site/site.effects.ts';
 
 registerLocaleData(en);
@@ -14,9 +17,12 @@ registerLocaleData(en);
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideRouter(ROUTES),
     provideHttpClient(),
     provideStore({ site: siteReducer, desk: deskReducer, audit: auditReducer, gather: gatherReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
     provideEffects(SiteEffects),
+    // Its controls wait for the end of motions that the desk does not have.
+    provideNzNoAnimation(),
     provideNzI18n(en_GB),
     provideNzIcons([]),
     { provide: LOCALE_ID, useValue: 'en-GB' },

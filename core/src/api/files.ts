@@ -34,6 +34,8 @@ export const FRAME = {
   shell: answering<never>()({ method: 'get', path: '/frame/:site/', summary: 'The empty page that the wall fills', policy: 'frame', media: 'text/html' }),
   // By itself, to be printed: as it stands now, published or not.
   specimen: answering<never>()({ method: 'get', path: '/frame/:site/specimen.html', summary: 'The specimen', policy: 'frame', media: 'text/html' }),
+  // As the shelf shows it: the first page, with its styles within.
+  first: answering<never>()({ method: 'get', path: '/frame/:site/first.html', summary: 'The first page, by itself', policy: 'frame', media: 'text/html' }),
   image: answering<never>()({ method: 'get', path: '/frame/:site/images/:file', summary: 'A picture of the site', policy: 'frame', media: 'image/*' }),
 } as const;
 

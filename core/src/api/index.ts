@@ -8,7 +8,7 @@ export type { FontRead } from './files.ts';
 export { megabytes } from './megabytes.ts';
 export type { Publication, Publications } from './publish.ts';
 export type { ListedSession } from './session.ts';
-export type { Brought, CaughtUp, LoadedSite, SavedChange, SendResult, SiteLine } from './sites.ts';
+export type { Brought, CaughtUp, LoadedSite, SavedChange, SendResult, ShelvedSite, SiteLine, SiteStanding } from './sites.ts';
 
 /** Every address of the API. */
 export const API = { session: SESSION, sites: SITES, evidence: EVIDENCE, fonts: FONTS, publish: PUBLISH, frame: FRAME, system: SYSTEM } as const;

@@ -1,12 +1,27 @@
 import * as v from 'valibot';
 import type { Change, Op } from '../change/index.ts';
-import { Id, LIMITS } from '../fields/index.ts';
+import { Id, Label, LIMITS } from '../fields/index.ts';
+import type { AuditCounts } from '../legibility/index.ts';
 import type { Page, Site } from '../site/index.ts';
 import { answering } from './declare.ts';
 import { megabytes } from './megabytes.ts';
 
 /** `told` are sentences about what had to be done to open it. */
 export interface LoadedSite { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] }
+/** A site on the shelf. */
+export interface ShelvedSite {
+  readonly id: string;
+  readonly name: string;
+  readonly sequence: number;
+  readonly pages: number;
+  /** When it was edited last, or made; ISO 8601. */
+  readonly editedAt: string;
+  /** Whether one of its publications is live. */
+  readonly live: boolean;
+  readonly archived: boolean;
+}
+/** How a site stands by its audit, without what only a layout or pixels tell. */
+export interface SiteStanding extends AuditCounts { readonly sequence: number }
 /** One line of a site that is read in parts: all but its pages with how many there are, then pages, then that it is whole. */
 export type SiteLine = { readonly head: LoadedSite; readonly pages: number } | { readonly page: Page } | { readonly whole: true };
 /** A change as it was saved, by which window. */
@@ -29,14 +44,20 @@ const After = v.strictObject({ after: v.optional(v.pipe(v.string(), v.regex(/^\d
 const First = v.strictObject({ first: v.optional(v.pipe(v.string(), v.maxLength(4000), v.regex(/^[a-z0-9,-]*$/, 'must be ids joined by commas'), v.transform((ids) => ids.split(',').filter(Boolean))), '') });
 const ChangeIds = v.strictObject({ ids: v.pipe(v.string(), v.maxLength(8000), v.regex(/^[a-z0-9,-]*$/, 'must be ids joined by commas')) });
 const As = v.strictObject({ id: Id, name: v.optional(v.pipe(v.string(), v.maxLength(80))) });
+const CopyAs = v.strictObject({ id: Id, name: Label });
+const Named = v.strictObject({ name: v.pipe(v.string(), v.maxLength(200)) });
 
 export const SITES = {
-  list: answering<{ readonly sites: readonly { readonly id: string; readonly name: string; readonly sequence: number }[] }>()({ method: 'get', path: '/api/sites', summary: 'All sites' }),
+  list: answering<{ readonly sites: readonly ShelvedSite[] }>()({ method: 'get', path: '/api/sites', summary: 'All sites' }),
   bringIn: answering<Brought>()({
     method: 'post', path: '/api/sites', summary: 'Bring in an exported site (its zip, or its site.json) under an id that is free; the body is the file', query: As,
     upload: { bytes: LIMITS.siteFileBytes, tooLarge: `The file is over ${megabytes(LIMITS.siteFileBytes)}. Bring the site in with ./yohaku import instead.` },
   }),
   load: answering<LoadedSite>()({ method: 'get', path: '/api/sites/:site', summary: 'A site with all its pages, and its sequence' }),
+  standing: answering<SiteStanding>()({ method: 'get', path: '/api/sites/:site/standing', summary: 'How a site stands: places that pass, fail, cannot be told' }),
+  copy: answering<Brought>()({ method: 'post', path: '/api/sites/:site/copies', summary: 'Copy a site as it stands, under an id that is free, without its history', body: CopyAs }),
+  archive: answering<void>()({ method: 'put', path: '/api/sites/:site/archived', summary: 'Put a site away from the shelf, or back; its pages stay live', body: v.strictObject({ archived: v.boolean() }) }),
+  remove: answering<void>()({ method: 'delete', path: '/api/sites/:site', summary: 'Delete a site with its edits, sources and publications; its name has to be sent along', query: Named }),
   stream: answering<SiteLine>()({ method: 'get', path: '/api/sites/:site/parts', summary: 'The same line by line: all but its pages and how many there are, then the pages, those asked for first, then that it is whole', query: First, media: 'application/x-ndjson' }),
   send: answering<{ readonly results: readonly SendResult[] }>()({
     method: 'post', path: '/api/sites/:site/changes', summary: 'Save changes; each is taken once by its id, and a refused one is answered beside the saved ones', body: SendChanges, bodyBytes: LIMITS.bodyBytes,

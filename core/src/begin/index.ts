@@ -1,1 +1,1 @@
-export { newSite, type Beginning } from './new-site.ts';
+export { freshSiteId, newSite, type Beginning } from './new-site.ts';

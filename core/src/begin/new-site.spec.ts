@@ -2,8 +2,9 @@ import { parseColor } from '../color/index.ts';
 import { readSite } from '../document/index.ts';
 import { auditSite, findings } from '../legibility/index.ts';
 import { pageTree } from '../page/index.ts';
+import { smallSite } from '../testing/small-site.ts';
 import type { Site } from '../site/index.ts';
-import { newSite, type Beginning } from './index.ts';
+import { freshSiteId, newSite, type Beginning } from './index.ts';
 
 const colors = (...texts: string[]) => texts.map((text) => parseColor(text)!);
 const begun = (more: Partial<Beginning> = {}) => newSite({ id: 'mill', name: 'Paper mill', language: 'en', ...more });
@@ -35,6 +36,15 @@ describe('a site that is begun', () => {
     expect(swatches.filter((one) => !one.provisional).map((one) => one.typed)).toEqual(['#c0392b', '#c0392c', '#2b6cc0']);
     expect(Object.values(site.brand.styles).every((one) => one.provisional)).toBe(true);
     expect([site.brand.families.provisional, begun({ families: { heading: 'lora', body: 'karla' } }).brand.families.provisional]).toEqual([true, false]);
+  });
+  it('takes a brand of another site whole', () => {
+    const brand = smallSite().brand;
+    const site = begun({ brand });
+    expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
+    expect(site.brand).toEqual(brand);
+  });
+  it('has an address of its own, whatever it is called', () => {
+    expect(['Paper Mill', '2024 mill', '🌊', 'مطحنة', 'Paper mill', 'x'.repeat(90)].map((name) => freshSiteId(name, ['paper-mill']))).toEqual(['paper-mill-2', 'site-2024-mill', 'site', 'site', 'paper-mill-2', 'x'.repeat(40)]);
   });
   it('shows its name where a visitor looks first, whatever it is called', () => {
     for (const name of ['Paper mill', 'مطحنة الورق', '🌊🌊', '<b>&']) {

@@ -3,6 +3,7 @@ import type { SlotValue } from '../ground/index.ts';
 import { proposeNames, uniquePath } from '../palette/index.ts';
 import { SECTION_KINDS, layIn } from '../sections/index.ts';
 import { PLAIN_EDGES, PLAIN_UNDERLINE, SCHEMA_VERSION, type Brand, type Ground, type Site, type Space, type Swatch, type TextStyle } from '../site/index.ts';
+import { stylesByRole } from '../style/index.ts';
 import { PAIRINGS } from '../type/index.ts';
 
 /** What is known of a site before there is one; whatever is left out is decided for now, and marked provisional. */
@@ -15,6 +16,8 @@ export interface Beginning {
   readonly colors?: readonly ParsedColor[];
   /** Families of the library, by id; a pairing of ours when absent. */
   readonly families?: { readonly heading: string; readonly body: string };
+  /** The whole brand of another site; then colours and families are those that it has. */
+  readonly brand?: Brand;
 }
 
 /** Chroma (OKLCH) from which a colour is more than a grey. */
@@ -31,14 +34,42 @@ const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<st
 /**
  * A site of one page that passes every check: swatches from the colours given (or
  * ink and paper), three backgrounds by rule, a type scale, two button variants, a
- * home page with an opener and a text, a header and a footer.
+ * home page with an opener and a text, a header and a footer. With a brand of
+ * another site it is as good as that.
  */
-export function newSite({ id, name, language, colors = [], families }: Beginning): Site {
+export function newSite({ id, name, language, colors = [], families, brand = brandFrom(colors, families) }: Beginning): Site {
+  const roles = stylesByRole(brand);
+  const ground = (at: number): string => brand.groundOrder.at(at) ?? brand.groundOrder[0]!;
+  const spaces = brand.spaceOrder.filter((one) => brand.spaces[one]!.use === 'section');
+  const bare: Site = {
+    schemaVersion: SCHEMA_VERSION, id, name, language, brand, assets: {}, pageOrder: ['home'], pages: {},
+    shared: {
+      header: { id: 'header', ground: ground(0), name, nameStyle: brand.buttonStyle, menuStyle: brand.styles['menu'] ? 'menu' : roles.running, order: [], items: {} },
+      footer: {
+        id: 'footer', label: 'Footer', ground: ground(-1), space: spaces.at(-1)!, picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['footer-name'] } },
+        blocks: { 'footer-name': { kind: 'text', id: 'footer-name', style: roles.fine, level: null, content: [{ text: name }] } },
+      },
+      sections: {}, overrides: {},
+    },
+  };
+  const opener = layIn(bare, SECTION_KINDS.opener, 'home-s1');
+  const title = opener.blocks['home-s1-b1']!;
+  const own = title.kind === 'text' ? { ...opener, blocks: { ...opener.blocks, [title.id]: { ...title, content: [{ text: name }] } } } : opener;
+  const sections = [own, { ...layIn(bare, SECTION_KINDS.text, 'home-s2'), ground: ground(1) }];
+  return {
+    ...bare, pages: {
+      home: { id: 'home', title: name, description: '', file: 'index.html', sectionOrder: sections.map((one) => one.id), sections: Object.fromEntries(sections.map((one) => [one.id, { id: one.id, own: one }])), overrides: {} },
+    },
+  };
+}
+
+/** A brand of ours around colours and families: what neither says is decided for now. */
+function brandFrom(colors: readonly ParsedColor[], families: Beginning['families']): Brand {
   const { swatches, paper, ink, accent } = swatchesFrom(colors);
   const pairing = families ?? PAIRINGS[0]!;
   const styles = textStyles();
   const spaces = distances();
-  const brand: Brand = {
+  return {
     swatches: byId(swatches), swatchOrder: swatches.map((one) => one.id),
     ...groundsFrom(paper, ink, accent),
     families: { heading: pairing.heading, body: pairing.body, provisional: families === undefined },
@@ -48,26 +79,6 @@ export function newSite({ id, name, language, colors = [], families }: Beginning
     sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 20, padY: 10 } }, sizeOrder: ['regular'],
     buttonStyle: 'label', corners: { button: 3, card: 3, picture: 0, field: 3 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE,
     spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
-  };
-  const bare: Site = {
-    schemaVersion: SCHEMA_VERSION, id, name, language, brand, assets: {}, pageOrder: ['home'], pages: {},
-    shared: {
-      header: { id: 'header', ground: 'open', name, nameStyle: 'label', menuStyle: 'menu', order: [], items: {} },
-      footer: {
-        id: 'footer', label: 'Footer', ground: 'closed', space: 'narrow', picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['footer-name'] } },
-        blocks: { 'footer-name': { kind: 'text', id: 'footer-name', style: 'fine', level: null, content: [{ text: name }] } },
-      },
-      sections: {}, overrides: {},
-    },
-  };
-  const opener = layIn(bare, SECTION_KINDS.opener, 'home-s1');
-  const title = opener.blocks['home-s1-b1']!;
-  const own = title.kind === 'text' ? { ...opener, blocks: { ...opener.blocks, [title.id]: { ...title, content: [{ text: name }] } } } : opener;
-  const sections = [own, { ...layIn(bare, SECTION_KINDS.text, 'home-s2'), ground: 'tinted' }];
-  return {
-    ...bare, pages: {
-      home: { id: 'home', title: name, description: '', file: 'index.html', sectionOrder: sections.map((one) => one.id), sections: Object.fromEntries(sections.map((one) => [one.id, { id: one.id, own: one }])), overrides: {} },
-    },
   };
 }
 
@@ -134,4 +145,10 @@ function textStyles(): TextStyle[] {
 function distances(): Space[] {
   const space = (id: string, label: string, of: Space['use'], phone: number, tablet: number, desktop: number): Space => ({ id, label, path: id, use: of, values: { phone, tablet, desktop } });
   return [space('even', 'Even', 'section', 48, 64, 88), space('narrow', 'Narrow', 'section', 28, 32, 40), space('gutter', 'Gutter', 'gutter', 20, 32, 48), space('gap', 'Gap', 'gap', 16, 20, 24), space('card', 'Card', 'card', 16, 20, 24)];
+}
+
+/** The id a site of a name can have, as part of its address: lower case, a letter first, nobody's yet. */
+export function freshSiteId(name: string, taken: Iterable<string>): string {
+  const path = uniquePath(name, [], 'site');
+  return uniquePath(/^[a-z]/.test(path) ? path : `site-${path}`, taken, 'site');
 }

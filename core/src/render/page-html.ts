@@ -4,7 +4,9 @@ import type { Site } from '../site/index.ts';
 import { element } from '../kinds/index.ts';
 import { pageTree, type PagePart } from '../page/index.ts';
 import { ICON_SIDES, iconFile } from '../logo/index.ts';
-import { recipeClass } from '../style/index.ts';
+import { recipeClass, tokensCss } from '../style/index.ts';
+import { siteFontsCss } from './fonts-css.ts';
+import { stylesCss } from './styles-css.ts';
 
 const parts = new WeakMap<PagePart, string>();
 
@@ -46,8 +48,13 @@ export function webManifest(site: Site): string {
   return `${JSON.stringify({ name: site.name, lang: site.language, icons: ICON_SIDES.map((side) => ({ src: iconFile(side), sizes: `${side}x${side}`, type: 'image/png' })) }, null, 2)}\n`;
 }
 
-/** A whole page as a file: no script, styles beside it. */
-export function pageHtml(site: Site, pageId: string): string {
+/**
+ * A whole page as a file, without script: with its stylesheets beside it, or by
+ * itself with all of its styles within.
+ *
+ * @param fonts where the font files lie; given, the page stands by itself
+ */
+export function pageHtml(site: Site, pageId: string, fonts?: string): string {
   const { page, body } = pageTree(site, pageId);
   const document: Root = {
     type: 'root',
@@ -59,10 +66,7 @@ export function pageHtml(site: Site, pageId: string): string {
           element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
           element('title', {}, [page.file === 'index.html' ? site.name : `${page.title}, ${site.name}`]),
           page.description === '' ? undefined : element('meta', { name: 'description', content: page.description }),
-          ...iconLinks(site),
-          element('link', { rel: 'stylesheet', href: 'fonts.css' }),
-          element('link', { rel: 'stylesheet', href: 'tokens.css' }),
-          element('link', { rel: 'stylesheet', href: 'styles.css' }),
+          ...(fonts === undefined ? [...iconLinks(site), ...['fonts.css', 'tokens.css', 'styles.css'].map((href) => element('link', { rel: 'stylesheet', href }))] : [element('link', { rel: 'icon', href: 'data:,' }), element('style', {}, [`${siteFontsCss(site, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`])]),
         ]),
       ]),
     ],

@@ -35,6 +35,8 @@ export const sites = pgTable('sites', {
   sequence: bigint({ mode: 'number' }).notNull().default(0),
   document: jsonb().notNull(),
   createdAt: at('created_at'),
+  /** Since when it is put away from the shelf; null while it stands there. */
+  archivedAt: timestamp('archived_at', { withTimezone: true }),
 }, (table) => [check('sites_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`), check('sites_sequence', sql`${table.sequence} >= 0`)]);
 
 export const pages = pgTable('pages', {

@@ -5,7 +5,7 @@ import type { Middleware } from 'koa';
 import { POLICIES } from './policy.ts';
 
 /** Addresses at which the desk itself is opened. Everything else must be a file that was built. */
-const DESK = /^\/(?:sign-in|sites\/[a-z0-9-]+(?:\/[A-Za-z0-9/_-]*)?)?$/;
+const DESK = /^\/(?:sign-in|new|sites\/[a-z0-9-]+(?:\/[A-Za-z0-9/_-]*)?)?$/;
 /** Files that are named by what is in them: they never change. */
 const NAMED_BY_CONTENT = /-[A-Z0-9]{8}\./;
 

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, addressOf, type CaughtUp, type Change, type Declared, type Evidence, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult } from '@yohaku/core';
+import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type Declared, type Evidence, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
@@ -25,8 +25,27 @@ export class SiteApi {
   signIn(token: string): Observable<void> {
     return this.#ask(API.session.signIn, {}, { body: { token } });
   }
-  sites(): Observable<readonly { readonly id: string; readonly name: string }[]> {
+  sites(): Observable<readonly ShelvedSite[]> {
     return this.#ask(API.sites.list, {}).pipe(map(({ sites }) => sites));
+  }
+  standing(site: string): Observable<SiteStanding> {
+    return this.#ask(API.sites.standing, { site });
+  }
+  /** Begins a site: what is sent is read again by the server, as any site that is brought in. */
+  beginSite(site: Site): Observable<{ readonly id: string }> {
+    return this.#ask(API.sites.bringIn, {}, { body: new Blob([JSON.stringify(site)]), query: { id: site.id }, headers: AS_FILE });
+  }
+  renameSite(site: string, was: string, name: string): Observable<readonly SendResult[]> {
+    return this.send(site, 'w-shelf', [{ id: `name-${crypto.randomUUID().slice(0, 13)}`, schemaVersion: SCHEMA_VERSION, label: `Rename ${was}`, ops: [{ op: 'set', at: ['name'], value: name, was }] }]);
+  }
+  copySite(site: string, id: string, name: string): Observable<unknown> {
+    return this.#ask(API.sites.copy, { site }, { body: { id, name } });
+  }
+  archiveSite(site: string, archived: boolean): Observable<void> {
+    return this.#ask(API.sites.archive, { site }, { body: { archived } });
+  }
+  removeSite(site: string, name: string): Observable<void> {
+    return this.#ask(API.sites.remove, { site }, { query: { name } });
   }
   /** Opens a site: what its pages share and the first of them, how many are here, and then the whole. @param first pages that are wanted before others */
   open(site: string, first: readonly string[]): Observable<Opening> {

@@ -7,4 +7,7 @@ export { lateChart, type DrawnChart } from './late-chart.ts';
 export { KEYS, type Key } from './keys.ts';
 export { isTyping } from './typing.ts';
 export { nameProblem } from './name-problem.ts';
+export { Act } from './act.ts';
+export { ActsMenu, type MenuAct } from './acts-menu.ts';
+export { Segments } from './segments.ts';
 export { HeirAsk } from './heir-ask.ts';

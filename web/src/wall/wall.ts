@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
+import { fromEvent, map } from 'rxjs';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, SURROUNDS, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
 import { NumberField } from '../ui/index.ts';
@@ -14,12 +16,12 @@ import { PinWall } from './pin-wall.ts';
 import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 import { Slip } from './slip.ts';
 import { SpecimenWall } from './specimen-wall.ts';
+import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
 import { WordsEditor } from './words-editor.ts';
 
 interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly part: string; readonly place: string }
 
-const OVERVIEW = 0.14;
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
 /** Crops of what a token reaches, in wall px: colours are judged at 1280, sizes with the phone beside. */
 const PANELS = {
@@ -94,7 +96,7 @@ export class Wall {
     if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
-    return `1280 and 390, at ${Math.round(OVERVIEW * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
+    return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
 
   readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
@@ -157,7 +159,9 @@ export class Wall {
     return this.panels().slice(0, most).map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
   });
   protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.inHand()?.type === 'color' ? 'color' : 'size']);
-  protected readonly overview = OVERVIEW;
+  readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), { initialValue: window.innerWidth });
+  /** At what scale all pages hang. */
+  protected readonly overview = computed(() => overviewScale(this.site()?.pageOrder.length ?? 0, this.#room()));
 
   readonly #sheets = inject(Sheets);
   /** Pages in sight on the wall, or about to be. */
@@ -246,7 +250,7 @@ export class Wall {
   }
 
   protected scaleOf(page: string): number {
-    return this.desk().grown === page ? this.grownScale() : OVERVIEW;
+    return this.desk().grown === page ? this.grownScale() : this.overview();
   }
 
   protected hang(hanging: DeskState['hanging']): void {

@@ -1,4 +1,4 @@
-import { API, readAssetFile, recolor, specimenHtml } from '@yohaku/core';
+import { API, homePage, pageHtml, readAssetFile, recolor, specimenHtml } from '@yohaku/core';
 import { evidenceByHash } from '../../evidence/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
@@ -23,6 +23,13 @@ export function frameRoutes({ database }: Services): Route[] {
       context.type = HTML;
       context.set('Cache-Control', 'no-store');
       context.body = specimenHtml(stored.site, '/fonts/');
+    }),
+    route(API.frame.first, async ({ context, params }) => {
+      const stored = await loadSite(database, params.site);
+      if (!stored) throw notFound('The site');
+      context.type = HTML;
+      context.set('Cache-Control', 'no-store');
+      context.body = pageHtml(stored.site, (homePage(stored.site) ?? stored.site.pages[stored.site.pageOrder[0]!]!).id, '/fonts/');
     }),
     route(API.frame.image, async ({ context, params }) => {
       const name = readAssetFile(params.file);

@@ -1,7 +1,7 @@
 import { PassThrough, Readable } from 'node:stream';
 import { API, readChange, type LoadedSite, type SiteLine } from '@yohaku/core';
 import { isOpen } from '../../auth/index.ts';
-import { bringIn, changesAfter, hasSite, inversesOf, listSites, loadSite, saveChanges, sequenceOf } from '../../sites/index.ts';
+import { archiveSite, bringIn, changesAfter, copySite, hasSite, inversesOf, loadSite, removeSite, saveChanges, sequenceOf, shelvedSites, standingOf } from '../../sites/index.ts';
 import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -17,7 +17,7 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
     return site;
   };
   return [
-    route(API.sites.list, async () => ({ sites: await listSites(db) })),
+    route(API.sites.list, async () => ({ sites: await shelvedSites(db) })),
     route(API.sites.bringIn, async ({ context, query, bytes }) => {
       const brought = await bringIn(database, apart, bytes, query.id, query.name);
       context.status = 201;
@@ -27,6 +27,25 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
       const stored = await loadSite(database, params.site);
       if (!stored) throw notFound(`The site “${params.site}”`);
       return stored;
+    }),
+    route(API.sites.standing, async ({ params }) => {
+      const standing = await standingOf(database, params.site);
+      if (!standing) throw notFound(`The site “${params.site}”`);
+      return standing;
+    }),
+    route(API.sites.copy, async ({ context, params, body }) => {
+      const copied = await copySite(database, params.site, body.id, body.name);
+      if (!copied) throw notFound(`The site “${params.site}”`);
+      context.status = 201;
+      return copied;
+    }),
+    route(API.sites.archive, async ({ context, params, body }) => {
+      if (!(await archiveSite(db, params.site, body.archived))) throw notFound(`The site “${params.site}”`);
+      context.status = 204;
+    }),
+    route(API.sites.remove, async ({ context, params, query }) => {
+      if (!(await removeSite(database, params.site, query.name))) throw notFound(`The site “${params.site}”`);
+      context.status = 204;
     }),
     route(API.sites.stream, async ({ context, params, query }) => {
       const stored = await loadSite(database, params.site);

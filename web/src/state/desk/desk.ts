@@ -1,5 +1,6 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import { VISIONS, type StressKind, type Vision } from '@yohaku/core';
+import { remember, remembered } from '../remember.ts';
 import type { Scope } from './scope.ts';
 
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
@@ -60,7 +61,7 @@ const KEY = 'yohaku-desk';
 
 function kept(): DeskState {
   try {
-    const { step, heights, surround, seen, severity, swatch, ground, style, unfolded } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<DeskState>;
+    const { step, heights, surround, seen, severity, swatch, ground, style, unfolded } = JSON.parse(remembered(KEY) ?? '{}') as Partial<DeskState>;
     return {
       ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
       hanging: step === 'gather' ? 'evidence' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
@@ -73,7 +74,7 @@ function kept(): DeskState {
 
 /** Choices are remembered on this machine. */
 export function keepDesk({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }: DeskState): void {
-  localStorage.setItem(KEY, JSON.stringify({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }));
+  remember(KEY, JSON.stringify({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }));
 }
 
 export const DeskActions = createActionGroup({

@@ -1,5 +1,6 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import type { Evidence } from '@yohaku/core';
+import { remember, remembered } from '../remember.ts';
 
 /** What a designer decided of one colour: keep or leave it whatever its score, what it is called, of which part it is, what replaces it. */
 export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly heir?: string }
@@ -81,11 +82,11 @@ const key = (site: string): string => `yohaku-sift ${site}`;
 
 /** Decisions of a sift that is not taken yet are remembered on this machine. */
 export function keepSift(site: string, { count, choices, radius, pin }: GatherState): void {
-  localStorage.setItem(key(site), JSON.stringify({ count, choices, radius, pin }));
+  remember(key(site), JSON.stringify({ count, choices, radius, pin }));
 }
 export function keptSift(site: string): KeptSift | null {
   try {
-    const { count = null, choices = {}, radius = 4, pin = null } = JSON.parse(localStorage.getItem(key(site)) ?? 'null') as Partial<GatherState>;
+    const { count = null, choices = {}, radius = 4, pin = null } = JSON.parse(remembered(key(site)) ?? 'null') as Partial<GatherState>;
     return { count, choices, radius, pin };
   } catch {
     return null;

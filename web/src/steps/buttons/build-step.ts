@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { BUTTON_PARTS, addVariant, buttonRecipes, buttonSlot, buttonUses, contrastRules, cornerCss, looseLook, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
-import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
 import { Choice, HeirAsk, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
 import { NamedShapes } from './named-shapes.ts';
@@ -39,7 +39,7 @@ export class BuildStep {
   protected readonly cells = signal<ReadonlySet<string>>(new Set());
   protected readonly states = STATES;
   protected readonly views = VIEWS;
-  readonly #kept = localStorage.getItem(KEY);
+  readonly #kept = remembered(KEY);
   protected readonly view = signal<(typeof VIEWS)[number]>(VIEWS.find((one) => one === this.#kept) ?? 'Shape');
   /** The size that the grid shows; empty: all of them. */
   protected readonly size = signal(this.brand()?.sizeOrder[0] ?? EVERY);
@@ -165,7 +165,7 @@ label: worstOf(judged, 'text-contrast', state),
   protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour. What was set is kept.`);
   protected see(view: (typeof VIEWS)[number]): void {
     this.view.set(view);
-    localStorage.setItem(KEY, view);
+    remember(KEY, view);
   }
   protected addVariant(like: string): void {
     const id = freshId('variant');

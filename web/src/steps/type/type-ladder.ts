@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
-import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { DeskActions, Editor, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
 import { KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
 import { scaleScope } from './scale-scope.ts';
 
@@ -21,7 +21,7 @@ const footOf = (metrics?: { readonly ascent: number; readonly descent: number })
 };
 const KEY = 'yohaku-ladder-width';
 const kept = (): number => {
-  const width = Number(localStorage.getItem(KEY));
+  const width = Number(remembered(KEY));
   return inRange('pageWidth', width) ? width : 1280;
 };
 
@@ -83,7 +83,7 @@ export class TypeLadder {
       const style = this.#brand()?.styles[this.chosen()];
       if (style) this.#store.dispatch(DeskActions.take({ token: `text.${style.path}.size` }));
     });
-    effect(() => localStorage.setItem(KEY, String(this.width())));
+    effect(() => remember(KEY, String(this.width())));
   }
 
   protected slide(event: Event): void {

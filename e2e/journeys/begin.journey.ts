@@ -1,0 +1,134 @@
+import type { Page } from '@playwright/test';
+import { Desk, expect, test } from '../fixtures.ts';
+
+/** Goes on with Tab until what has the focus is called that. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  for (let i = 0; i < 80; i++) {
+    await page.keyboard.press('Tab');
+    const called = await page.evaluate(() => {
+      const one = document.activeElement as HTMLInputElement | null;
+      return one && one !== document.body ? `${one.getAttribute('aria-label') ?? ''} ${one.labels?.[0]?.textContent ?? ''} ${one.textContent ?? ''}` : '';
+    });
+    if (name.test(called)) return;
+  }
+  throw new Error(`Nothing called ${name} was found with Tab.`);
+}
+
+test.describe('with no site yet', () => {
+  test.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query('delete from sites'); }) });
+
+  test('a site of one’s own is begun, edited and published by keyboard alone, and passes its audit', async ({ server, page }) => {
+    const faults: string[] = [];
+    page.on('console', (message) => { if (message.type() === 'error') faults.push(message.text()); });
+    await page.goto(await server.link());
+    await expect(page.getByText('No site yet.')).toBeVisible();
+    await tabTo(page, /New site/);
+    await page.keyboard.press('Enter');
+    await tabTo(page, /^ Name/);
+    // Without a name it says what is missing, and nothing typed is lost.
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toHaveText('A site needs a name.');
+    await page.keyboard.type('Seed library 🌱');
+    await tabTo(page, /^ +Nothing yet/);
+    await page.keyboard.press('ArrowRight');
+    await tabTo(page, /Colours in any notation/);
+    await page.keyboard.type('#2f5d3a, wheat');
+    await expect(page.getByRole('status').filter({ hasText: '2 colours' })).toBeVisible();
+    await expect(page.frameLocator('iframe').getByRole('heading', { level: 1 })).toHaveText('Seed library 🌱');
+    await tabTo(page, /Begin/);
+    await page.keyboard.press('Enter');
+    const desk = new Desk(page, server);
+    await expect(page).toHaveURL(/\/sites\/seed-library\/colour/);
+    await expect(desk.tally(/failing$/)).toHaveText('0 failing');
+    // A colour is changed as anywhere; everything that hangs on it follows.
+    await tabTo(page, /Hex or any notation/);
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('#7a1f3d');
+    await page.keyboard.press('Enter');
+    await desk.saved();
+    await expect(desk.tally(/failing$/)).toHaveText('0 failing');
+    await page.keyboard.press('Escape');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('8');
+    await tabTo(page, /Publish the site/);
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Publication 1 is live.')).toBeVisible();
+    const live = await page.context().newPage();
+    await live.goto(`${server.address}/live/seed-library/`);
+    await expect(live.getByRole('heading', { level: 1 })).toHaveText('Seed library 🌱');
+    await live.close();
+    expect(faults).toEqual([]);
+  });
+});
+
+test('the shelf: found, renamed, copied, put away and deleted by name; two that are begun alike are told apart', async ({ desk, page }) => {
+  await page.goto(`${desk.server.address}/`);
+  const list = page.getByRole('list', { name: 'Sites' });
+  const card = (name: string) => list.getByRole('listitem').filter({ hasText: name });
+  await expect(card('Ternhaven Ferries')).toContainText(/\d+ places failing/);
+  await expect(page.frameLocator('iframe').first().getByRole('heading', { level: 1 })).toBeAttached();
+  const act = async (site: string, name: string) => {
+    await page.getByRole('button', { name: `More on ${site}` }).click();
+    await page.getByRole('menuitem', { name }).click();
+  };
+  await act('Ternhaven Ferries', 'Copy');
+  const copy = page.getByLabel('Name of the copy');
+  await copy.fill('ternhaven ferries');
+  await copy.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('There is a site ternhaven ferries already. Choose another name.');
+  await copy.fill('مكتبة البذور');
+  await copy.press('Enter');
+  await expect(card('مكتبة البذور')).toContainText('9 pages');
+  await act('مكتبة البذور', 'Rename');
+  await page.getByLabel('New name').fill('Second fleet');
+  await page.getByLabel('New name').press('Enter');
+  await expect(card('Second fleet')).toHaveCount(1);
+  await page.getByRole('searchbox').fill('fleet');
+  await expect(list.getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('searchbox').fill('');
+  await act('Second fleet', 'Archive');
+  await expect(card('Second fleet')).toHaveCount(0);
+  await page.getByRole('button', { name: /archived sites/ }).click();
+  await act('Second fleet', 'Delete');
+  const typed = page.getByLabel('Type Second fleet', { exact: true });
+  await typed.fill('Ternhaven');
+  await typed.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('Type Second fleet to delete it.');
+  await typed.fill('Second fleet');
+  await typed.press('Enter');
+  await expect(page.getByRole('status')).toHaveText('Second fleet is deleted.');
+  // A site of that name can be begun again; one that is there cannot.
+  await page.getByRole('link', { name: 'New site' }).click();
+  await page.getByLabel('Name').fill('Ternhaven Ferries');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('alert')).toHaveText('There is a site Ternhaven Ferries already. Choose another name.');
+});
+
+test('Back and Forward go through steps, pages and tokens; a copied address opens the same view; one that leads nowhere says so', async ({ desk, page }) => {
+  const step = (name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name });
+  await desk.step('Backgrounds');
+  await expect(page).toHaveURL(/\/sites\/ternhaven\/backgrounds/);
+  await page.getByRole('button', { name: 'Fares', exact: true }).click();
+  await expect(page).toHaveURL(/page=fares/);
+  await desk.step('Check');
+  await desk.tally(/overrides$/).click();
+  await expect(page).toHaveURL(/check\?.*list=overrides/);
+  const copied = page.url();
+  await page.goBack();
+  await expect(page).not.toHaveURL(/list=overrides/);
+  await page.goBack();
+  await expect(step('Backgrounds')).toHaveAttribute('aria-current', 'step');
+  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
+  await page.goForward();
+  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+
+  const other = await page.context().newPage();
+  await other.goto(copied);
+  await expect(other.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(other.getByRole('region', { name: 'Overrides' })).toBeVisible();
+  await other.goto(`${desk.server.address}/sites/ternhaven/type?page=gone&select=text.nobody.size`);
+  await expect(other.getByRole('alert')).toContainText('The address names what is not here any more: page “gone”, token “text.nobody.size”. The nearest to it is shown.');
+  await other.close();
+});

@@ -1,0 +1,1 @@
+ALTER TABLE "sites" ADD COLUMN "archived_at" timestamp with time zone;

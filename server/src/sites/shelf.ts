@@ -1,0 +1,73 @@
+import { asc, eq, sql } from 'drizzle-orm';
+import { auditCounts, auditSite, type Brought, type ShelvedSite, type SiteStanding } from '@yohaku/core';
+import { schema, type Database, type Querier } from '../db/index.ts';
+import { SiteRefused } from './bring-in.ts';
+import { hasSite, loadSite } from './load.ts';
+import { insertSite } from './rows.ts';
+
+const { sites, evidence } = schema;
+
+/** All sites as they stand on the shelf, by name; what they hold is not read. */
+export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
+  const rows = await db.select({
+    id: sites.id, name: sites.name, sequence: sites.sequence, archived: sql<boolean>`${sites.archivedAt} is not null`,
+    // Qualified by hand: a select from one table names its columns alone, and those inside would be taken for the inner one's.
+    pages: sql<number>`(select count(*)::int from pages p where p.site_id = sites.id)`,
+    live: sql<boolean>`exists (select 1 from publishes p where p.site_id = sites.id and p.live)`,
+    // The last change lies at the site's own sequence: the key of the table finds it.
+    editedAt: sql<string>`coalesce((select c.at from changes c where c.site_id = sites.id and c.sequence = sites.sequence), sites.created_at)`,
+  }).from(sites).orderBy(asc(sites.name), asc(sites.id));
+  return rows.map((row) => ({ ...row, editedAt: new Date(row.editedAt).toISOString() }));
+}
+
+const standings = new WeakMap<Database, Map<string, SiteStanding>>();
+
+/** How a site stands, worked out once a sequence; undefined when there is no such site. */
+export async function standingOf(database: Database, id: string): Promise<SiteStanding | undefined> {
+  const stored = await loadSite(database, id);
+  if (!stored) return undefined;
+  let known = standings.get(database);
+  if (!known) standings.set(database, (known = new Map()));
+  const before = known.get(id);
+  if (before?.sequence === stored.sequence) return before;
+  const standing = { ...auditCounts(auditSite(stored.site)), sequence: stored.sequence };
+  known.set(id, standing);
+  return standing;
+}
+
+/**
+ * Copies a site as it stands, with its sources, without its edits and publications.
+ * @throws SiteRefused when the id is taken; undefined when there is no such site
+ */
+export async function copySite(database: Database, from: string, id: string, name: string): Promise<Brought | undefined> {
+  const stored = await loadSite(database, from);
+  if (!stored) return undefined;
+  await database.db.transaction(async (tx) => {
+    if (await hasSite(tx, id)) throw new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
+    await insertSite(tx, { ...stored.site, id, name });
+    const rows = await tx.select().from(evidence).where(eq(evidence.siteId, from));
+    if (rows.length > 0) await tx.insert(evidence).values(rows.map((row) => ({ ...row, siteId: id })));
+  });
+  return { id, name, pages: stored.site.pageOrder.length, notes: [] };
+}
+
+/** Puts a site away from the shelf, or back; false when there is no such site. */
+export async function archiveSite(db: Querier, id: string, archived: boolean): Promise<boolean> {
+  return (await db.update(sites).set({ archivedAt: archived ? new Date() : null }).where(eq(sites.id, id)).returning({ id: sites.id })).length > 0;
+}
+
+/**
+ * Deletes a site with everything that is its own; files that others use stay.
+ * @param name what it is called, typed by whoever deletes it
+ * @throws SiteRefused when that is not its name; false when there is no such site
+ */
+export async function removeSite(database: Database, id: string, name: string): Promise<boolean> {
+  return database.db.transaction(async (tx) => {
+    const [row] = await tx.select({ name: sites.name }).from(sites).where(eq(sites.id, id)).for('update');
+    if (!row) return false;
+    if (row.name.trim() !== name.trim()) throw new SiteRefused(`The site is called “${row.name}”, not “${name}”. Nothing was deleted.`);
+    await tx.delete(sites).where(eq(sites.id, id));
+    database.remembered.delete(id);
+    return true;
+  });
+}

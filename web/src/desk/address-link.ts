@@ -1,0 +1,103 @@
+import { Injectable, computed, effect, inject, untracked } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { Title } from '@angular/platform-browser';
+import { NavigationEnd, Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { filter, map } from 'rxjs';
+import { tokenTable } from '@yohaku/core';
+import { DeskActions, STEP_LABELS, SiteActions, deskFeature, remember, siteFeature } from '../state/index.ts';
+import { addressOfView, readAddress, type View } from './address.ts';
+import { CheckView } from './check-view.ts';
+
+/** The address opened last, so that signing in again goes on there. */
+export const LAST_ADDRESS = 'yohaku-last';
+
+/** How long the desk may take to do all of one press, ms. */
+const SETTLES = 100;
+/** What somebody does: presses and keys, and going into a page on the wall, which only the window hears of. */
+const ACTED = ['pointerdown', 'keydown', 'blur'] as const;
+
+/** Keeps the address and the desk in step: what is done on the desk is in the address, and Back and Forward go through it. */
+@Injectable({ providedIn: 'root' })
+export class AddressLink {
+  readonly #router = inject(Router);
+  readonly #store = inject(Store);
+  readonly #check = inject(CheckView);
+  readonly #title = inject(Title);
+  readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
+  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  readonly #status = this.#store.selectSignal(siteFeature.selectStatus);
+  readonly #view = computed((): View => {
+    const { step, grown, inHand, hanging } = this.#desk();
+    // What hangs side by side is of the moment: a copied address opens the pages.
+    return { step, page: grown, token: inHand, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
+  });
+  readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects), takeUntilDestroyed()), { initialValue: this.#router.url });
+  /** The address that was taken up last. */
+  #taken = '';
+  /** Whether somebody did something since the address was taken up or written last. Else the desk found its own way from there: that is no step to go back to. */
+  #acted = false;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+
+  /** Opens the site that the address names, and follows from then on. To be called once. */
+  follow(): void {
+    for (const type of ACTED) window.addEventListener(type, () => (this.#acted = true), { capture: true });
+    const asked = readAddress(this.#router.url);
+    if (asked) this.#store.dispatch(SiteActions.open({ siteId: asked.site }));
+    effect(() => {
+      const url = this.#arrived();
+      if (this.#status() === 'ready') untracked(() => this.#take(url));
+    });
+    effect(() => {
+      const address = addressOfView(this.#siteId(), this.#view());
+      if (this.#status() !== 'ready') return;
+      untracked(() => this.#later(address));
+    });
+    effect(() => {
+      const site = this.#site();
+      if (site) this.#title.setTitle(`${site.name}, ${STEP_LABELS[this.#desk().step]} · Yohaku`);
+    });
+  }
+
+  /** Brings the desk to what an address says; what leads nowhere is said, and the nearest thing is shown. */
+  #take(url: string): void {
+    if (url === this.#taken) return;
+    const read = readAddress(url);
+    const site = this.#site();
+    if (!read || !site || read.site !== this.#siteId()) return;
+    this.#taken = url;
+    const { step, page, token, hanging, list } = read.view;
+    const strange = [...read.strange];
+    const now = this.#view();
+    if (step && step !== now.step) this.#store.dispatch(DeskActions.step({ step }));
+    if (page !== undefined && page !== now.page) {
+      if (page !== null && !site.pages[page]) strange.push(`page “${page}”`);
+      else this.#store.dispatch(DeskActions.grow({ page }));
+    }
+    if (token !== undefined && token !== now.token) {
+      if (token !== null && !tokenTable(site.brand).has(token)) strange.push(`token “${token}”`);
+      else this.#store.dispatch(DeskActions.take({ token }));
+    }
+    if (hanging && hanging !== this.#view().hanging) this.#store.dispatch(DeskActions.hang({ hanging }));
+    if (list) this.#check.list.set(list);
+    this.#acted = false;
+    if (strange.length > 0) this.#store.dispatch(SiteActions.notice({ words: `The address names what is not here any more: ${strange.join(', ')}. The nearest to it is shown.` }));
+  }
+
+  /** What one press does is one step to go back to, whatever it takes until all of it is done. */
+  #later(address: string): void {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => this.#write(address), SETTLES);
+  }
+
+  #write(address: string): void {
+    remember(LAST_ADDRESS, address);
+    if (address === this.#router.url) return;
+    // What a step selects by itself once it has been opened belongs to the press that opened it.
+    const replaceUrl = !this.#acted;
+    this.#acted = false;
+    this.#taken = address;
+    void this.#router.navigateByUrl(address, { replaceUrl });
+  }
+}

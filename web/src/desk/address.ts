@@ -1,0 +1,54 @@
+import type { DeskState, Step } from '../state/index.ts';
+import type { CheckList } from './check-view.ts';
+
+/** What of the desk stands in its address: a copied one opens the same view. */
+export interface View {
+  readonly step: Step;
+  /** The page that is grown to be read. */
+  readonly page: string | null;
+  /** The token that is selected, by path. */
+  readonly token: string | null;
+  readonly hanging: Exclude<DeskState['hanging'], 'together'>;
+  /** The list that is open in Check. */
+  readonly list: CheckList;
+}
+
+/** Steps as an address calls them. */
+const STEP_WORDS: Readonly<Record<Step, string>> = { gather: 'gather', colour: 'colour', grounds: 'backgrounds', type: 'type', buttons: 'buttons', pages: 'pages', check: 'check', publish: 'publish' };
+const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = { all: 'pages', reach: 'used', specimen: 'specimen', evidence: 'sources', logo: 'logo', pin: 'overlay' };
+const LIST_WORDS: Readonly<Record<CheckList, string>> = { worse: 'worse', changed: 'changed', failing: 'failing', unknown: 'unknown', held: 'overrides', stray: 'raw', differences: 'differences', all: 'all' };
+
+const named = <K extends string>(words: Readonly<Record<K, string>>, word: string | null): K | undefined => (Object.keys(words) as K[]).find((key) => words[key] === word);
+/** What hangs unless something else is said. */
+const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'evidence' : 'all');
+
+/** The address of a view of a site. What is as usual is left out. */
+export function addressOfView(site: string, { step, page, token, hanging, list }: View): string {
+  const query = new URLSearchParams();
+  if (page) query.set('page', page);
+  if (token) query.set('select', token);
+  if (hanging !== usual(step)) query.set('wall', HANGING_WORDS[hanging]);
+  if (step === 'check' && list !== 'failing') query.set('list', LIST_WORDS[list]);
+  const text = query.toString();
+  return `/sites/${site}/${STEP_WORDS[step]}${text ? `?${text}` : ''}`;
+}
+
+/** What an address says of the desk: only what it names. `strange` are the parts that lead nowhere. */
+export function readAddress(address: string): { readonly site: string; readonly view: Partial<View>; readonly strange: readonly string[] } | undefined {
+  const url = new URL(address, 'http://desk');
+  const [, site, word] = /^\/sites\/([a-z][a-z0-9-]*)(?:\/([^/]*))?\/?$/.exec(url.pathname) ?? [];
+  if (site === undefined) return undefined;
+  const strange: string[] = [];
+  const one = <K extends string>(words: Readonly<Record<K, string>>, said: string | null | undefined, what: string): K | undefined => {
+    if (said === null || said === undefined || said === '') return undefined;
+    const key = named(words, said);
+    if (key === undefined) strange.push(`${what} “${said}”`);
+    return key;
+  };
+  const step = one(STEP_WORDS, word, 'step');
+  const view: Partial<View> = {
+    ...(step ? { step, page: url.searchParams.get('page'), token: url.searchParams.get('select'), hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step), list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing' } : {}),
+  };
+  return { site, view, strange };
+}
+

@@ -1,0 +1,15 @@
+import type { Routes, UrlMatcher } from '@angular/router';
+import { DeskView } from './views/desk-view.ts';
+import { Nowhere } from './views/nowhere.ts';
+import { SignIn } from './views/sign-in.ts';
+
+/** `/sites/SITE` and `/sites/SITE/STEP` are one desk: going from step to step makes nothing anew. */
+const desk: UrlMatcher = (segments) => (segments[0]?.path === 'sites' && (segments.length === 2 || segments.length === 3) ? { consumed: segments } : null);
+
+export const ROUTES: Routes = [
+  { path: '', pathMatch: 'full', title: 'Sites · Yohaku', loadComponent: () => import('./shelf/shelf.ts').then((one) => one.Shelf) },
+  { path: 'new', title: 'New site · Yohaku', loadComponent: () => import('./shelf/new-site.ts').then((one) => one.NewSite) },
+  { path: 'sign-in', title: 'Sign in · Yohaku', component: SignIn },
+  { matcher: desk, component: DeskView },
+  { path: '**', title: 'Yohaku', component: Nowhere },
+];

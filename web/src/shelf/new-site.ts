@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule, type AbstractControl, type ValidationErrors } from '@angular/forms';
+import { DomSanitizer } from '@angular/platform-browser';
+import { RouterLink } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { firstValueFrom } from 'rxjs';
+import { PAIRINGS, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
+import { SiteApi, failureWords } from '../api/index.ts';
+import { Act, Choice, Segments } from '../ui/index.ts';
+import { LANGUAGES } from './languages.ts';
+import { siteNameProblem } from './site-name.ts';
+
+/** What somebody has to begin with. */
+const HAVE = [{ value: 'nothing', label: 'Nothing yet' }, { value: 'colours', label: 'Colours' }, { value: 'logo', label: 'A logo' }, { value: 'brand', label: 'A brand file' }] as const;
+type Have = (typeof HAVE)[number]['value'];
+/** Most colours that are taken from a list or a drawing. */
+const MOST = 24;
+
+/** Begins a site: a name, a language, and what there is. Beside it the page as it will be. */
+@Component({
+  selector: 'yo-new-site',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, RouterLink, NzInputModule, Act, Choice, Segments],
+  templateUrl: './new-site.html',
+  styleUrl: './new-site.less',
+})
+export class NewSite {
+  readonly #api = inject(SiteApi);
+  readonly #safe = inject(DomSanitizer);
+  readonly #others = signal<readonly { readonly id: string; readonly name: string }[]>([]);
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true, validators: (control) => this.#named(control) }),
+    language: new FormControl('en', { nonNullable: true }),
+    have: new FormControl<Have>('nothing', { nonNullable: true }),
+    colours: new FormControl('', { nonNullable: true }),
+    families: new FormControl('', { nonNullable: true }),
+  });
+  protected readonly languages = LANGUAGES;
+  protected readonly have = HAVE;
+  protected readonly pairings = [{ value: '', label: 'decide later' }, ...PAIRINGS.map(({ heading, body }, i) => ({ value: String(i), label: `${familyById(heading)?.name ?? heading} with ${familyById(body)?.name ?? body}` }))];
+  readonly #value = toSignal(this.form.valueChanges, { initialValue: this.form.value });
+  /** What was read from a file: its name, and its colours or the whole brand in it. */
+  protected readonly file = signal<{ readonly name: string; readonly content: File; readonly colors: readonly ParsedColor[]; readonly brand?: Brand } | null>(null);
+  protected readonly fileProblem = signal('');
+  /** Whether it was tried: from then on what is wrong is said. */
+  protected readonly tried = signal(false);
+  protected readonly problem = signal('');
+  protected readonly busy = signal(false);
+  protected readonly colors = computed((): readonly ParsedColor[] => {
+    const { have, colours } = this.#value();
+    if (have === 'colours') return colorsInText(colours ?? '').slice(0, MOST);
+    return have === 'logo' || have === 'brand' ? (this.file()?.colors ?? []) : [];
+  });
+  protected readonly chips = computed(() => this.colors().map((one) => cssColor(one.rgb)));
+  readonly #site = computed(() => {
+    const { name = '', language = 'en', families = '', have } = this.#value();
+    const label = name.trim() || 'Your site';
+    const pairing = PAIRINGS[Number(families)];
+    const brand = have === 'brand' ? this.file()?.brand : undefined;
+    return newSite({ id: freshSiteId(label, this.#others().map((one) => one.id)), name: label.slice(0, 80), language, colors: this.colors(), ...(families !== '' && pairing ? { families: pairing } : {}), ...(brand ? { brand } : {}) });
+  });
+  protected readonly shown = computed(() => this.#safe.bypassSecurityTrustHtml(pageHtml(this.#site(), 'home', '/fonts/')));
+  protected readonly decided = computed(() => {
+    const swatches = Object.values(this.#site().brand.swatches).filter((one) => one.provisional).length;
+    return this.#site().brand.families.provisional || swatches > 0 ? 'What is not said yet is decided for now and marked provisional: it works, and can be changed at any time.' : '';
+  });
+  protected readonly nameProblem = computed(() => {
+    this.#value();
+    const { name } = this.form.controls;
+    return this.tried() || name.dirty ? ((name.errors?.['name'] as string | undefined) ?? '') : '';
+  });
+  protected readonly count = plural;
+
+  constructor() {
+    void firstValueFrom(this.#api.sites()).then((sites) => {
+      this.#others.set(sites);
+      this.form.controls.name.updateValueAndValidity();
+    }, (error: unknown) => this.problem.set(failureWords(error)));
+  }
+
+  #named({ value }: AbstractControl<string>): ValidationErrors | null {
+    const problem = siteNameProblem(value, this.#others?.().map((one) => one.name) ?? []);
+    return problem ? { name: problem } : null;
+  }
+
+  protected async read(event: Event): Promise<void> {
+    const content = (event.target as HTMLInputElement).files?.[0];
+    if (!content) return;
+    this.fileProblem.set('');
+    this.file.set(null);
+    const text = content.size > 8_000_000 ? '' : await content.text();
+    const refused = (why: string) => this.fileProblem.set(`${content.name} was not taken. ${why}`);
+    if (this.form.value.have === 'logo') {
+      if (!/<svg[\s>]/.test(text)) return refused('Only the colours of an SVG drawing can be read here. Begin without it, and drop the picture in Gather: its colours are read there.');
+      const colors = flatColors(text).flatMap(({ hex }) => parseColor(hex) ?? []).slice(0, MOST);
+      return this.file.set({ name: content.name, content, colors });
+    }
+    try {
+      const incoming = readIncoming(content.name, text);
+      const colors = colorsInText(text).slice(0, MOST);
+      if (!incoming.brand && colors.length === 0) return refused('There is no colour in it.');
+      this.file.set({ name: content.name, content, colors, ...(incoming.brand ? { brand: incoming.brand.brand } : {}) });
+    } catch (error) {
+      refused(error instanceof Error ? error.message : 'It cannot be read.');
+    }
+  }
+
+  protected async begin(): Promise<void> {
+    this.tried.set(true);
+    if (this.form.invalid || this.busy()) return;
+    this.busy.set(true);
+    this.problem.set('');
+    try {
+      const { id } = await firstValueFrom(this.#api.beginSite(this.#site()));
+      const file = this.file();
+      // What was brought stands among the sources of the site.
+      if (file && this.form.value.have === 'logo') await firstValueFrom(this.#api.addEvidence(id, 'first-source', file.name, file.content)).catch(() => undefined);
+      // The desk of a site begins with nothing left of anything else.
+      location.assign(`/sites/${id}/colour`);
+    } catch (error) {
+      this.problem.set(failureWords(error));
+      this.busy.set(false);
+    }
+  }
+}

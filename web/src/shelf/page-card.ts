@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, inject, input, signal } from '@angular/core';
+import { DomSanitizer } from '@angular/platform-browser';
+import { firstValueFrom } from 'rxjs';
+import { plural, type ShelvedSite, type SiteStanding } from '@yohaku/core';
+import { SiteApi } from '../api/index.ts';
+import { StandingSign } from '../ui/index.ts';
+
+const WIDTH = 1280;
+const HEIGHT = 800;
+
+/** The first page of a site as it is, at the size of its card; and how many places of the site fail. Both are asked for once the card comes near. */
+@Component({
+  selector: 'yo-page-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [StandingSign],
+  template: `
+    <div class="paper" [style.height.px]="scale() * height">
+      @if (near()) { <iframe [src]="source()" sandbox="allow-same-origin" tabindex="-1" scrolling="no" inert [title]="'First page of ' + site().name" [style.transform]="'scale(' + scale() + ')'"></iframe> }
+    </div>
+    <p class="stands">@if (standing(); as one) { @if (one.failed) { <yo-standing kind="fail" /> {{ count(one.failed, 'place') }} failing } @else { every check passes } } @else { &nbsp; }</p>
+  `,
+  styles: `
+    :host { display: block; color: var(--wall-ink); }
+    .paper { overflow: hidden; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 0.18); }
+    iframe { width: 1280px; height: 800px; border: 0; transform-origin: 0 0; pointer-events: none; }
+    .stands { display: flex; gap: 6px; align-items: center; font-size: 12px; line-height: 16px; padding-top: 6px; }
+  `,
+})
+export class PageCard {
+  readonly #api = inject(SiteApi);
+  readonly #safe = inject(DomSanitizer);
+  readonly site = input.required<ShelvedSite>();
+  protected readonly height = HEIGHT;
+  protected readonly near = signal(false);
+  protected readonly scale = signal(0.2);
+  protected readonly standing = signal<SiteStanding | null>(null);
+  /** Read anew after an edit: its sequence is part of the address. */
+  protected readonly source = computed(() => this.#safe.bypassSecurityTrustResourceUrl(`/frame/${encodeURIComponent(this.site().id)}/first.html?${this.site().sequence}`));
+  protected readonly count = plural;
+
+  constructor() {
+    const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const sized = new ResizeObserver(() => this.scale.set(element.clientWidth / WIDTH));
+      sized.observe(element);
+      const seen = new IntersectionObserver((entries) => {
+        if (!entries.some((one) => one.isIntersecting)) return;
+        seen.disconnect();
+        this.near.set(true);
+        void firstValueFrom(this.#api.standing(this.site().id)).then((one) => this.standing.set(one), () => {});
+      }, { rootMargin: '200px' });
+      seen.observe(element);
+      destroyed.onDestroy(() => {
+        sized.disconnect();
+        seen.disconnect();
+      });
+    });
+  }
+}

@@ -1,0 +1,102 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { firstValueFrom } from 'rxjs';
+import { freshSiteId, plural, type ShelvedSite } from '@yohaku/core';
+import { SiteApi, canRetry, failureWords, isSignedOut } from '../api/index.ts';
+import { remember, remembered } from '../state/index.ts';
+import { Act, ActsMenu, Segments, TextField, type MenuAct } from '../ui/index.ts';
+import { siteNameProblem } from './site-name.ts';
+import { PageCard } from './page-card.ts';
+
+const ORDER = 'yohaku-shelf-order';
+const ORDERS = [{ value: 'edited', label: 'Edited last' }, { value: 'name', label: 'Name' }] as const;
+type Order = (typeof ORDERS)[number]['value'];
+
+/** All sites, each as its first page in its own colours. */
+@Component({
+  selector: 'yo-shelf',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DatePipe, RouterLink, NzInputModule, Act, ActsMenu, Segments, TextField, PageCard],
+  templateUrl: './shelf.html',
+  styleUrl: './shelf.less',
+})
+export class Shelf {
+  readonly #api = inject(SiteApi);
+  protected readonly sites = signal<readonly ShelvedSite[] | null>(null);
+  protected readonly problem = signal('');
+  protected readonly signedOut = signal(false);
+  protected readonly told = signal('');
+  protected readonly sought = signal('');
+  protected readonly orders = ORDERS;
+  protected readonly order = signal<Order>(remembered(ORDER) === 'name' ? 'name' : 'edited');
+  /** Whether those are shown that were put away. */
+  protected readonly archive = signal(false);
+  /** What is being done to which site: its name is typed. */
+  protected readonly asked = signal<{ readonly id: string; readonly act: 'rename' | 'copy' | 'delete' } | null>(null);
+  protected readonly archived = computed(() => (this.sites() ?? []).filter((one) => one.archived).length);
+  protected readonly shown = computed(() => {
+    const sought = this.sought().trim().toLowerCase();
+    const found = (this.sites() ?? []).filter((one) => one.archived === this.archive() && (sought === '' || one.name.toLowerCase().includes(sought) || one.id.includes(sought)));
+    return this.order() === 'name' ? found.sort((one, other) => one.name.localeCompare(other.name)) : found.sort((one, other) => other.editedAt.localeCompare(one.editedAt));
+  });
+  protected readonly count = plural;
+
+  constructor() {
+    void this.#read();
+  }
+
+  /** Reads the shelf; a server that does not answer yet is asked again until it does. */
+  async #read(): Promise<void> {
+    for (;;) {
+      try {
+        this.sites.set(await firstValueFrom(this.#api.sites()));
+        return this.problem.set('');
+      } catch (error) {
+        this.problem.set(failureWords(error));
+        this.signedOut.set(isSignedOut(error));
+        if (!canRetry(error)) return;
+        await new Promise((resolve) => setTimeout(resolve, 1500));
+      }
+    }
+  }
+
+  protected sort(order: Order): void {
+    this.order.set(order);
+    remember(ORDER, order);
+  }
+
+  protected acts(one: ShelvedSite): MenuAct[] {
+    return [{ id: 'rename', label: 'Rename' }, { id: 'copy', label: 'Copy' }, { id: 'archive', label: one.archived ? 'Back to the shelf' : 'Archive' }, { id: 'delete', label: 'Delete' }];
+  }
+  protected chosen(one: ShelvedSite, act: string): void {
+    if (act === 'archive') void this.#do(() => firstValueFrom(this.#api.archiveSite(one.id, !one.archived)), one.archived ? `${one.name} is on the shelf again.` : `${one.name} is archived. Its pages stay live.`);
+    else this.asked.set({ id: one.id, act: act as 'rename' });
+  }
+
+  protected readonly checkName = (one: ShelvedSite, own: boolean) => (text: string): string => siteNameProblem(text, (this.sites() ?? []).filter((other) => !own || other !== one).map((other) => other.name));
+  protected readonly checkTyped = (one: ShelvedSite) => (text: string): string => (text.trim() === one.name.trim() ? '' : `Type ${one.name} to delete it.`);
+
+  protected rename(one: ShelvedSite, name: string): void {
+    void this.#do(() => firstValueFrom(this.#api.renameSite(one.id, one.name, name)), `${one.name} is called ${name}.`);
+  }
+  protected copy(one: ShelvedSite, name: string): void {
+    const id = freshSiteId(name, (this.sites() ?? []).map((other) => other.id));
+    void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} is copied as ${name}.`);
+  }
+  protected remove(one: ShelvedSite, typed: string): void {
+    void this.#do(() => firstValueFrom(this.#api.removeSite(one.id, typed)), `${one.name} is deleted.`);
+  }
+
+  async #do(act: () => Promise<unknown>, told: string): Promise<void> {
+    this.asked.set(null);
+    try {
+      await act();
+      this.told.set(told);
+    } catch (error) {
+      this.told.set(failureWords(error));
+    }
+    await this.#read();
+  }
+}

@@ -1,0 +1,162 @@
+import { ChangeDetectionStrategy, Component, HostListener, afterNextRender, computed, effect, inject, signal, untracked } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { firstValueFrom } from 'rxjs';
+import { VISIONS, plural, visionMatrix } from '@yohaku/core';
+import { SiteApi } from '../api/index.ts';
+import { OpenCounts, StepsLine, TallyLine } from '../desk/index.ts';
+import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, Tray, type Step } from '../state/index.ts';
+import { BuildStep } from '../steps/buttons/build-step.ts';
+import { CheckStep } from '../steps/check/check-step.ts';
+import { ColourStep } from '../steps/colour/colour-step.ts';
+import { GatherStep } from '../steps/gather/gather-step.ts';
+import { GroundsStep } from '../steps/grounds/grounds-step.ts';
+import { PagesStep } from '../steps/pages/pages-step.ts';
+import { PublishStep } from '../steps/publish/publish-step.ts';
+import { TypeStep } from '../steps/type/type-step.ts';
+import { AddressLink } from '../desk/address-link.ts';
+import { DeskFonts } from '../desk/desk-fonts.ts';
+import { AsideList } from '../desk/aside-list.ts';
+import { KeysList } from '../desk/keys-list.ts';
+import { SessionsList } from '../desk/sessions-list.ts';
+import { KEYS } from '../ui/index.ts';
+import { Wall } from '../wall/index.ts';
+import { AuditLink } from '../workers/index.ts';
+
+const HEIGHTS: Record<Step, number> = { gather: 306, colour: 336, grounds: 368, type: 352, buttons: 368, pages: 206, check: 270, publish: 270 };
+const TOP = 76;
+const BOTTOM = 32;
+
+/** Each step's own script, as it is fetched when the step is first opened. */
+const STEP_MODULES = [
+  () => import('../steps/gather/gather-step.ts'), () => import('../steps/colour/colour-step.ts'), () => import('../steps/grounds/grounds-step.ts'), () => import('../steps/type/type-step.ts'),
+  () => import('../steps/buttons/build-step.ts'), () => import('../steps/pages/pages-step.ts'), () => import('../steps/check/check-step.ts'), () => import('../steps/publish/publish-step.ts'),
+] as const;
+const whenIdle = (act: () => void): void => void requestIdleCallback(act, { timeout: 4000 });
+
+/** The desk of one site: top line, wall above, steps line, desk below, tally. */
+@Component({
+  selector: 'yo-desk-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, SessionsList],
+  templateUrl: './desk-view.html',
+  styleUrl: './desk-view.less',
+  host: { '[attr.data-surround]': 'surround()' },
+})
+export class DeskView {
+  readonly #store = inject(Store);
+  readonly #api = inject(SiteApi);
+  readonly #editor = inject(Editor);
+  readonly #open = inject(OpenCounts);
+  protected readonly status = this.#store.selectSignal(siteFeature.selectStatus);
+  protected readonly opening = this.#store.selectSignal(siteFeature.selectOpening);
+  /** What is shown: the desk as soon as there is something to look at. */
+  protected readonly view = computed(() => (this.status() === 'opening' ? 'ready' : this.status()));
+  protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
+  protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
+  readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
+  readonly #saving = this.#store.selectSignal(siteFeature.selectSaving);
+  readonly #pending = this.#store.selectSignal(siteFeature.selectPending);
+  readonly #waitingWords = this.#store.selectSignal(siteFeature.selectWaitingWords);
+  readonly #done = this.#store.selectSignal(siteFeature.selectDone);
+  readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
+  protected readonly step = computed(() => this.#desk().step);
+  protected readonly surround = computed(() => this.#desk().surround);
+  /** The factors by which wall and desk are looked at; none for full colour. */
+  protected readonly seen = computed(() => {
+    const { seen, severity } = this.#desk();
+    if (seen === 'full') return null;
+    const m = visionMatrix(seen, seen === 'grey' ? 1 : severity);
+    return [...m.slice(0, 3), 0, 0, ...m.slice(3, 6), 0, 0, ...m.slice(6, 9), 0, 0, 0, 0, 0, 1, 0].join(' ');
+  });
+  protected readonly aside = computed(() => this.#aside().length);
+  readonly #aside = this.#store.selectSignal(siteFeature.selectAside);
+  readonly #behind = this.#store.selectSignal(siteFeature.selectBehind);
+  /** Which sheet hangs from the top line, besides that of the keys. */
+  protected readonly sheet = signal<'aside' | 'sessions' | null>(null);
+  protected readonly keysShown = computed(() => this.#desk().keysShown);
+  protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
+  protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
+  protected readonly redoLabel = computed(() => this.#undone().at(-1)?.label);
+  protected readonly saved = computed(() => {
+    const saving = this.#saving();
+    const opening = this.opening();
+    if (opening) return `opening: ${opening.here} of ${opening.of} pages are here`;
+    if (saving === 'waiting') return this.#pending().length > 0 ? `not saved yet, will try again. ${this.#waitingWords()}` : `saved; what others did cannot be read yet, will try again. ${this.#waitingWords()}`;
+    // Between two edits of one's own a gap of one is no news.
+    if (this.#behind() > 1) return `catching up with ${plural(this.#behind(), 'edit')} of other windows`;
+    if (saving === 'saving') return 'saving';
+    const notLive = this.#open.notLive();
+    return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} difference${notLive === 1 ? ' is' : 's are'} not live`;
+  });
+
+  constructor() {
+    inject(AuditLink);
+    inject(DeskFonts);
+    inject(Tray);
+    // Once there is nothing else to do the other steps are fetched: a server that is away meanwhile keeps nobody from opening one.
+    afterNextRender(() => whenIdle(() => void Promise.allSettled(STEP_MODULES.map((fetch) => fetch()))));
+    inject(AddressLink).follow();
+    effect(() => keepDesk(this.#desk()));
+    effect(() => {
+      if (this.status() === 'ready') untracked(() => void this.#askWhatIsLive());
+    });
+  }
+
+  async #askWhatIsLive(): Promise<void> {
+    const siteId = this.#store.selectSignal(siteFeature.selectSiteId)();
+    const { live } = await firstValueFrom(this.#api.publications(siteId)).catch(() => ({ live: null }));
+    this.#open.live.set(live?.site ?? null);
+  }
+
+  protected reload(): void {
+    location.reload();
+  }
+  protected undo(): void {
+    this.#editor.undo();
+  }
+  protected redo(): void {
+    this.#editor.redo();
+  }
+  protected keys(shown: boolean): void {
+    this.#store.dispatch(DeskActions.keys({ shown }));
+  }
+  protected pull(y: number): void {
+    this.#setHeight(window.innerHeight - BOTTOM - y - 34);
+  }
+  protected nudge(by: number): void {
+    this.#setHeight(this.height() + by);
+  }
+  #setHeight(height: number): void {
+    this.#store.dispatch(DeskActions.height({ height: Math.round(Math.max(60, Math.min(window.innerHeight - TOP - BOTTOM - 100, height))) }));
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
+      event.preventDefault();
+      return KEYS.undo.is(event) ? this.undo() : this.redo();
+    }
+    if (KEYS.list.is(event)) return this.keys(!this.keysShown());
+    if (KEYS.back.is(event)) return this.#escape();
+    if (KEYS.levels.is(event)) return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
+    if (KEYS.specimen.is(event)) return this.#store.dispatch(DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }));
+    if (KEYS.seen.is(event)) return this.#store.dispatch(DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }));
+    if (KEYS.before.is(event) && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
+    if (KEYS.step.is(event) && (event.target as HTMLElement).tagName !== 'INPUT') this.#store.dispatch(DeskActions.step({ step: STEPS[Number(event.key) - 1]! }));
+  }
+
+  @HostListener('document:keyup', ['$event'])
+  protected release(event: KeyboardEvent): void {
+    if (KEYS.before.ends(event)) this.#store.dispatch(SiteActions.showBefore({ on: false }));
+  }
+
+  /** Escape steps back: keys, slip, grown page, token in hand. */
+  #escape(): void {
+    const { keysShown, place, grown, inHand } = this.#desk();
+    if (keysShown) this.keys(false);
+    else if (this.sheet()) this.sheet.set(null);
+    else if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+    else if (grown) this.#store.dispatch(DeskActions.grow({ page: null }));
+    else if (inHand) this.#store.dispatch(DeskActions.take({ token: null }));
+  }
+}
