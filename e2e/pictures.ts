@@ -52,7 +52,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   colour: async (page) => {
     await step(page, 'Colour');
     await page.getByRole('button', { name: /^Funnel/ }).first().click();
-    await page.getByRole('button', { name: /Only what/ }).click();
+    await page.getByRole('button', { name: /^Only where/ }).click();
   },
   seen: async (page) => {
     await step(page, 'Colour');
@@ -107,16 +107,6 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('group', { name: 'Bring in tokens' }).getByRole('listitem').first().waitFor();
   },
   publish: async (page) => step(page, 'Publish'),
-  kin: async (page) => {
-    await step(page, 'Colour');
-    await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
-    await page.getByRole('button', { name: 'All pages' }).click();
-    await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
-    await page.getByRole('button', { name: 'Islands', exact: true }).click();
-    await page.waitForTimeout(1200);
-    await page.frameLocator('iframe[title="Islands at 1280"]').locator('[data-place*="picture"]').first().click();
-    await page.waitForTimeout(400);
-  },
   families: async (page) => {
     await step(page, 'Type');
     await page.getByRole('button', { name: /^Headings/ }).click();
@@ -139,13 +129,15 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
     await page.waitForTimeout(1500);
   },
-  levels: async (page) => {
-    await calm(page);
-    await step(page, 'Buttons');
-    await page.getByRole('button', { name: 'Corners and shadows' }).click();
-    await page.getByRole('button', { name: 'Fares', exact: true }).click();
-    await page.getByRole('button', { name: 'Heading levels' }).click();
-    await page.waitForTimeout(1500);
+  shelf: async (page) => {
+    await page.goto(new URL('/', page.url()).href);
+    await page.getByText(/failing|every check passes/).first().waitFor();
+  },
+  'new-site': async (page) => {
+    await page.goto(new URL('/new', page.url()).href);
+    await page.getByLabel('Name').fill('Night observatory');
+    await page.getByText('Colours', { exact: true }).click();
+    await page.getByLabel(/Colours in any notation/).fill('#1b2a49, gold, #f4f1e8, rebeccapurple');
   },
 };
 

@@ -16,7 +16,7 @@ describe('what a control reaches', () => {
     const both = new Set(['color.core.brand', 'color.derived.dark'].flatMap((path) => placesOf(site, path)));
     expect(count(reach)).toBe(both.size);
     expect(both.size).toBeGreaterThan(placesOf(site, 'color.core.brand').length);
-    expect(reach.words).toBe(`brand reaches ${count(reach)} places on ${reach.pages.length} pages`);
+    expect(reach.words).toBe(`brand: used in ${count(reach)} places on ${reach.pages.length} pages`);
   });
   it('is each place once when several tokens paint it', () => {
     const reach = reachOfScope(site, { tokens: ['color.core.brand', 'color.core.brand', 'color.core.ink'], label: 'Both' });
