@@ -40,12 +40,16 @@ test.describe('with no site yet', () => {
     const desk = new Desk(page, server);
     await expect(page).toHaveURL(/\/sites\/seed-library\/colour/);
     await expect(desk.tally(/failing$/)).toHaveText('0 failing');
+    // What the step is for is said until something was done there.
+    const first = page.getByText('Colours are set once for all pages.');
+    await expect(first).toBeVisible();
     // A colour is changed as anywhere; everything that hangs on it follows.
     await tabTo(page, /Hex or any notation/);
     await page.keyboard.press('Control+a');
     await page.keyboard.type('#7a1f3d');
     await page.keyboard.press('Enter');
     await desk.saved();
+    await expect(first).toHaveCount(0);
     await expect(desk.tally(/failing$/)).toHaveText('0 failing');
     await page.keyboard.press('Escape');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
@@ -123,6 +127,23 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
   await page.goForward();
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+
+  // By a few letters: a page, a token, words that stand on one.
+  const find = async (letters: string, first: RegExp) => {
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('combobox', { name: /^An act/ })).toBeFocused();
+    await page.keyboard.type(letters);
+    await expect(page.getByRole('option', { selected: true })).toHaveText(first);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog', { name: 'Find' })).toHaveCount(0);
+  };
+  await find('assist', /page.*assistance.*\d+ places/);
+  await expect(page).toHaveURL(/page=assistance/);
+  await find('lead size', /token.*Lead size.*used in \d+ places/);
+  await expect(page).toHaveURL(/\/type\?.*select=text\.lead\.size/);
+  await find('slow road', /words.*The slow road over the water.*Home/);
+  await expect(page.getByRole('dialog', { name: /slow road/ })).toBeVisible();
+  await page.keyboard.press('Escape');
 
   const other = await page.context().newPage();
   await other.goto(copied);

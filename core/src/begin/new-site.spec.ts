@@ -50,7 +50,7 @@ describe('a site that is begun', () => {
     for (const name of ['Paper mill', 'مطحنة الورق', '🌊🌊', '<b>&']) {
       const places = pageTree(begun({ name }), 'home').places;
       expect(places.filter((one) => one.level === 1).length).toBe(1);
-      expect(readSite(begun({ name })).pages['home']!.title).toBe(name);
+      expect(readSite(begun({ name })).shared.header.name).toBe(name);
     }
   });
 });

@@ -58,7 +58,7 @@ export function newSite({ id, name, language, colors = [], families, brand = bra
   const sections = [own, { ...layIn(bare, SECTION_KINDS.text, 'home-s2'), ground: ground(1) }];
   return {
     ...bare, pages: {
-      home: { id: 'home', title: name, description: '', file: 'index.html', sectionOrder: sections.map((one) => one.id), sections: Object.fromEntries(sections.map((one) => [one.id, { id: one.id, own: one }])), overrides: {} },
+      home: { id: 'home', title: 'Home', description: '', file: 'index.html', sectionOrder: sections.map((one) => one.id), sections: Object.fromEntries(sections.map((one) => [one.id, { id: one.id, own: one }])), overrides: {} },
     },
   };
 }

@@ -7,3 +7,4 @@ export { assetFile, readAssetFile } from './asset-file.ts';
 export { charactersOf, missingCharacters } from './site-text.ts';
 export { offeredFields, type Offered } from './offered.ts';
 export { buttonRecipes } from './button-recipes.ts';
+export { findWords, type WordsFound } from './find-words.ts';

@@ -44,7 +44,7 @@ export class AddressLink {
   follow(): void {
     for (const type of ACTED) window.addEventListener(type, () => (this.#acted = true), { capture: true });
     const asked = readAddress(this.#router.url);
-    if (asked) this.#store.dispatch(SiteActions.open({ siteId: asked.site }));
+    this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. It may have been cut off.', signedOut: false }));
     effect(() => {
       const url = this.#arrived();
       if (this.#status() === 'ready') untracked(() => this.#take(url));

@@ -5,10 +5,9 @@ import { DomSanitizer } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { firstValueFrom } from 'rxjs';
-import { PAIRINGS, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
+import { LANGUAGES, PAIRINGS, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
 import { SiteApi, failureWords } from '../api/index.ts';
 import { Act, Choice, Segments } from '../ui/index.ts';
-import { LANGUAGES } from './languages.ts';
 import { siteNameProblem } from './site-name.ts';
 
 /** What somebody has to begin with. */

@@ -16,7 +16,10 @@ import { TypeStep } from '../steps/type/type-step.ts';
 import { AddressLink } from '../desk/address-link.ts';
 import { DeskFonts } from '../desk/desk-fonts.ts';
 import { AsideList } from '../desk/aside-list.ts';
+import { Find } from '../desk/find.ts';
+import { FirstStep } from '../desk/first-step.ts';
 import { KeysList } from '../desk/keys-list.ts';
+import { SiteSettings } from '../desk/site-settings.ts';
 import { SessionsList } from '../desk/sessions-list.ts';
 import { KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
@@ -37,7 +40,7 @@ const whenIdle = (act: () => void): void => void requestIdleCallback(act, { time
 @Component({
   selector: 'yo-desk-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, SessionsList],
+  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, SessionsList, Find, FirstStep, SiteSettings],
   templateUrl: './desk-view.html',
   styleUrl: './desk-view.less',
   host: { '[attr.data-surround]': 'surround()' },
@@ -72,7 +75,7 @@ export class DeskView {
   readonly #aside = this.#store.selectSignal(siteFeature.selectAside);
   readonly #behind = this.#store.selectSignal(siteFeature.selectBehind);
   /** Which sheet hangs from the top line, besides that of the keys. */
-  protected readonly sheet = signal<'aside' | 'sessions' | null>(null);
+  protected readonly sheet = signal<'aside' | 'sessions' | 'find' | 'site' | null>(null);
   protected readonly keysShown = computed(() => this.#desk().keysShown);
   protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
@@ -135,6 +138,10 @@ export class DeskView {
     if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
       event.preventDefault();
       return KEYS.undo.is(event) ? this.undo() : this.redo();
+    }
+    if (KEYS.find.is(event)) {
+      event.preventDefault();
+      return this.sheet.set('find');
     }
     if (KEYS.list.is(event)) return this.keys(!this.keysShown());
     if (KEYS.back.is(event)) return this.#escape();

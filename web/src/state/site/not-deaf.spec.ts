@@ -6,6 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue, type Change } from '@yohaku/core';
 import { asideStore, pendingStore } from '../../api/index.ts';
+import { forgetKept } from '../../testing/forget-kept.ts';
 import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
 import { soon, until } from '../../testing/until.ts';
@@ -38,17 +39,13 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   const posted = () => next('POST', '/api/sites/small/changes');
   const idsOf = (post: TestRequest) => (post.request.body as { changes: Change[] }).changes.map((one) => one.id);
   const saveAll = (post: TestRequest, first: number) => post.flush({ results: idsOf(post).map((id, i) => ({ id, sequence: first + i, repeated: false, overtook: [] })) });
-  const forgetAll = async () => {
-    await pendingStore.forget(new Set((await pendingStore.all('small')).map((one) => one.id)));
-    for (const one of await asideStore.all('small')) await asideStore.forget('small', one.change.id);
-  };
   const open = async (sequence = 0) => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
     (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence }));
     await until(() => state().status === 'ready');
   };
   beforeEach(async () => {
-    await forgetAll();
+    await forgetKept('small');
     sessionStorage.clear();
     taken.length = 0;
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ site: siteReducer }), provideEffects(SiteEffects)] });
@@ -56,7 +53,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     http = TestBed.inject(HttpTestingController);
     await open();
   });
-  afterEach(forgetAll);
+  afterEach(() => forgetKept('small'));
 
   it('a notice that comes while changes are fetched is not lost', async () => {
     store.dispatch(SiteActions.heard({ sequence: 1 }));

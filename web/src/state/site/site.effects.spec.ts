@@ -6,6 +6,7 @@ import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { setValue } from '@yohaku/core';
 import { PATIENCE, pendingStore } from '../../api/index.ts';
+import { forgetKept } from '../../testing/forget-kept.ts';
 import { siteLines } from '../../testing/site-lines.ts';
 import { small } from '../../testing/small.ts';
 import { soon, until } from '../../testing/until.ts';
@@ -29,10 +30,9 @@ describe('sending edits', () => {
       await soon(20);
     }
   };
-  const forgetAll = async () => pendingStore.forget(new Set((await pendingStore.all('small')).map((one) => one.id)));
 
   beforeEach(async () => {
-    await forgetAll();
+    await forgetKept('small');
     sessionStorage.clear();
     patience = { ms: 60_000 };
     TestBed.configureTestingModule({ providers: [{ provide: PATIENCE, useFactory: () => patience }, provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ site: siteReducer }), provideEffects(SiteEffects)] });
@@ -42,7 +42,7 @@ describe('sending edits', () => {
     http.expectOne(({ url }) => url === '/api/sites/small/parts').flush(siteLines({ site: small(), sequence: 4 }));
     await until(() => state().status === 'ready');
   });
-  afterEach(forgetAll);
+  afterEach(() => forgetKept('small'));
 
   it('says saved only after the answer, and forgets what it kept', async () => {
     commit(9, 'edit-0001');

@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { LANGUAGES, setValue } from '@yohaku/core';
+import { DeskActions, Editor, siteFeature } from '../state/index.ts';
+import { Act, Choice, TextField, nameProblem } from '../ui/index.ts';
+import { Sheet } from './sheet.ts';
+
+/** What is of the site as a whole: its name, its language, its address, its icon. */
+@Component({
+  selector: 'yo-site-settings',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Act, Choice, Sheet, TextField],
+  template: `
+    <yo-sheet title="Site settings" [width]="420" (closed)="closed.emit()">
+      @if (site(); as site) {
+        <div class="lines">
+          <yo-text label="Name, on the shelf and in titles of pages" [value]="site.name" width="320px" [check]="check" (done)="set('Name of the site', ['name'], $event)" />
+          <yo-choice label="Language of its pages" [value]="site.language" [options]="languages()" [width]="240" (chosen)="set('Language of the site', ['language'], $event)" />
+          <p><span class="head">Address</span><br /><span class="mono">/sites/{{ site.id }}</span>, live at <span class="mono">/live/{{ site.id }}/</span></p>
+          <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a form of the logo, on a background with a margin.' : 'Made from the logo, once there is one.' }} <yo-act (pressed)="icon()">Set it with the logo</yo-act></p>
+        </div>
+      }
+    </yo-sheet>
+  `,
+  styles: '.lines { display: flex; flex-direction: column; gap: 14px; padding-top: 4px; }',
+})
+export class SiteSettings {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  readonly closed = output();
+  protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
+  /** A language that the list has not is kept in it. */
+  protected readonly languages = computed(() => {
+    const own = this.site()?.language ?? '';
+    return LANGUAGES.some((one) => one.value === own) ? LANGUAGES : [{ value: own, label: own }, ...LANGUAGES];
+  });
+  protected readonly check = nameProblem('A site');
+
+  protected set(label: string, at: readonly string[], value: string): void {
+    this.#editor.commit((site) => setValue(site, label, [...at], value));
+  }
+  protected icon(): void {
+    this.#store.dispatch(DeskActions.step({ step: 'gather' }));
+    this.#store.dispatch(DeskActions.hang({ hanging: 'logo' }));
+    this.closed.emit();
+  }
+}
