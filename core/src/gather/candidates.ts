@@ -79,7 +79,7 @@ function leading(all: readonly Loose[]): Loose | undefined {
 function reason(best: Loose | undefined, pieces: number, all: number, places: number, locked: boolean, others: readonly string[]): string {
   const parts = [
     ...(locked ? ['locked'] : []),
-    ...(best ? [`${best.role}: ${best.why}`] : ['in no sources']),
+    ...(best ? [`${best.role === 'ground' ? 'background' : best.role}: ${best.why}`] : ['in no sources']),
     ...(others.length > 0 ? [`stands for ${others.slice(0, 3).join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''} too`] : []),
     ...(all > 1 && pieces > 0 ? [`${pieces} of ${all} pieces`] : []),
     ...(places > 0 ? [plural(places, 'place')] : []),

@@ -33,7 +33,7 @@ export function drawCosts(element: HTMLElement, wanted: (count: number) => void)
           markPoint: {
             silent: true, animation: false, symbol: 'circle', itemStyle: { color: 'transparent', borderColor: INK, borderWidth: 1.4 },
             data: [
-              ...(costs.length > 2 ? [{ coord: [knee, costs[knee - 1]!], symbolSize: 13, label: { ...FONT, color: INK, show: true, position: [14, -8], formatter: 'knee' } }] : []),
+              ...(costs.length > 2 ? [{ coord: [knee, costs[knee - 1]!], symbolSize: 13, label: { ...FONT, color: INK, show: true, formatter: 'best trade-off', ...(knee * 2 > costs.length ? { position: 'left', offset: [0, -12] } : { position: [14, -8] }) } }] : []),
               { coord: [kept, cost], symbol: 'diamond', symbolSize: 9, itemStyle: { color: INK }, label: { show: false } },
             ],
           },

@@ -11,7 +11,10 @@ import { siftOrder } from './sift-order.ts';
 
 const ROW = 28;
 
-/** Evidence in, sifted with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
+/** What a candidate is sifted by, as it is called. */
+const SCORE_WORDS: Readonly<Record<SiftPart, string>> = { extent: 'area', role: 'role', spread: 'sources', apart: 'difference', use: 'usage' };
+
+/** Sources in, sifted with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -29,6 +32,7 @@ export class GatherStep {
   protected readonly over = signal(false);
   protected readonly text = signal('');
   protected readonly chosen = signal<string | null>(null);
+  protected readonly scoreWords = SCORE_WORDS;
   protected readonly weights = Object.entries(SIFT_WEIGHTS) as [SiftPart, number][];
   readonly #colors = computed(() => {
     const site = this.#editor.current();
