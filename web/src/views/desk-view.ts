@@ -34,7 +34,10 @@ const STEP_MODULES = [
   () => import('../steps/gather/gather-step.ts'), () => import('../steps/colour/colour-step.ts'), () => import('../steps/grounds/grounds-step.ts'), () => import('../steps/type/type-step.ts'),
   () => import('../steps/buttons/build-step.ts'), () => import('../steps/pages/pages-step.ts'), () => import('../steps/check/check-step.ts'), () => import('../steps/publish/publish-step.ts'),
 ] as const;
-const whenIdle = (act: () => void): void => void requestIdleCallback(act, { timeout: 4000 });
+/** Fetches one after the other, each in a time of its own in which there is nothing else to do. */
+function fetchWhenIdle([next, ...others]: readonly (() => Promise<unknown>)[]): void {
+  if (next) requestIdleCallback(() => void next().catch(() => undefined).then(() => fetchWhenIdle(others)), { timeout: 4000 });
+}
 
 /** The desk of one site: top line, wall above, steps line, desk below, tally. */
 @Component({
@@ -97,7 +100,7 @@ export class DeskView {
     inject(DeskFonts);
     inject(Tray);
     // Once there is nothing else to do the other steps are fetched: a server that is away meanwhile keeps nobody from opening one.
-    afterNextRender(() => whenIdle(() => void Promise.allSettled(STEP_MODULES.map((fetch) => fetch()))));
+    afterNextRender(() => fetchWhenIdle(STEP_MODULES));
     inject(AddressLink).follow();
     effect(() => keepDesk(this.#desk()));
     effect(() => {
