@@ -38,6 +38,8 @@ export class Desk {
     return this.page.getByRole('contentinfo', { name: 'Tally' }).getByRole('button', { name });
   }
   async saved(): Promise<void> {
+    // What was pressed last may become an edit only in the next frame: saved would be what was before it.
+    await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 30))));
     await expect(this.page.getByRole('banner')).toContainText('saved;');
   }
   async swatch(name: string): Promise<void> {

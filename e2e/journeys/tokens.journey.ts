@@ -27,7 +27,7 @@ test('tokens go out, are edited by hand and come in again: shown first, kept or 
   await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   await expect(page.getByRole('button', { name: 'Undo Bring in edited.json' })).toBeVisible();
-  expect(await desk.computed('Home at 1280', 'page/surface', '--corner-button')).toBe('3px');
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--corner-button')).toBe('3px');
   await page.getByRole('button', { name: 'Undo Bring in edited.json' }).click();
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#b83a1e');
 });
@@ -97,7 +97,7 @@ test('tokens.css is edited in a text editor and comes back as the edits it has; 
   await expect.poll(leading).toBeCloseTo(1.8, 2);
   await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
-  expect(await desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
 
   await bringIn(page, 'house.css', ':root { --glow: 0 3px 9px #004db3; --soft-radius: 14px; --grid-gap: 4px; }');
   await expect(panel.getByRole('status')).toContainText('2 added, 0 changed, 0 equal, 1 left');
