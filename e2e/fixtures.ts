@@ -66,6 +66,12 @@ export class Desk {
   }
 }
 
+/** A server on a database, that says nothing. */
+function served(databaseUrl: string): Promise<RunningServer> {
+  process.env['YOHAKU_LOG'] = 'silent';
+  return startServer({ databaseUrl, port: 0, root: ROOT, demo: false });
+}
+
 type Prepare = (query: (sql: string) => Promise<unknown>, database: Database) => Promise<void>;
 interface Fixtures { desk: Desk; server: RunningServer; prepare: Prepare | undefined }
 
@@ -74,14 +80,13 @@ export const test = base.extend<Fixtures>({
   /** What is done to the database before the server has it. */
   prepare: [undefined, { option: true }],
   server: async ({ prepare }, use) => {
-    process.env['YOHAKU_LOG'] = 'silent';
     const databaseUrl = await freshUrl();
     if (prepare) {
       const database = openDatabase(databaseUrl);
       await prepare((sql) => database.pool.query(sql), database);
       await database.close();
     }
-    const server = await startServer({ databaseUrl, port: 0, root: ROOT, demo: false });
+    const server = await served(databaseUrl);
     await use(server);
     await server.close();
   },
@@ -127,8 +132,7 @@ export function onOneDesk() {
       expected = expectedBy(info);
       if (one) await one.desk.takeBack();
       else {
-        process.env['YOHAKU_LOG'] = 'silent';
-        const server = await startServer({ databaseUrl: await freshUrl(), port: 0, root: ROOT, demo: false });
+        const server = await served(await freshUrl());
         const context = await browser.newContext();
         one = { desk: new Desk(await context.newPage(), server), faults: faultsOf(context, () => expected), context };
         await one.desk.open();

@@ -118,13 +118,19 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   await desk.tally(/overrides$/).click();
   await expect(page).toHaveURL(/check\?.*list=overrides/);
   const copied = page.url();
-  await page.goBack();
+  // As people press it: once they have seen where they are.
+  const back = async () => {
+    await page.waitForTimeout(1000);
+    await page.goBack();
+  };
+  await back();
   await expect(page).not.toHaveURL(/list=overrides/);
-  await page.goBack();
+  await back();
   await expect(step('Backgrounds')).toHaveAttribute('aria-current', 'step');
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
-  await page.goBack();
+  await back();
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
+  await page.waitForTimeout(1000);
   await page.goForward();
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
 

@@ -36,7 +36,9 @@ function valueNodes(css: string): readonly CssNode[] | undefined {
 export function partsOf(css: string, separator: ' ' | ','): string[] {
   const parts: { start: number; end: number }[] = [];
   let open = false;
-  for (const node of valueNodes(css) ?? []) {
+  const nodes = valueNodes(css);
+  if (!nodes) return [css.trim()].filter((one) => one !== '');
+  for (const node of nodes) {
     const { start, end } = { start: node.loc!.start.offset, end: node.loc!.end.offset };
     const comma = node.type === 'Operator' && node.value === ',';
     if (comma && separator === ',') open = false;
@@ -46,7 +48,7 @@ export function partsOf(css: string, separator: ' ' | ','): string[] {
       open = true;
     }
   }
-  return valueNodes(css) ? parts.map(({ start, end }) => css.slice(start, end)) : [css.trim()].filter((one) => one !== '');
+  return parts.map(({ start, end }) => css.slice(start, end));
 }
 
 /** What one value says: a number with its unit in lower case (empty for none), a word, or a function with what stands between its commas. */

@@ -5,7 +5,7 @@ import type { Section } from '../site/index.ts';
  * A kind of section that a designer picks from, as data: an arrangement and the
  * blocks in its columns, with first words. Its blocks are blocks as the document
  * has them, except that every id of something the brand has is the name of a role
- * there (`heading`, `running`, …: `ROLES`), filled in when it is laid in. Ids of
+ * there (`heading`, `running`, …: `rolesOf` in `lay-in.ts`), filled in when it is laid in. Ids of
  * blocks are its own, once a kind.
  */
 export interface SectionKind {

@@ -31,7 +31,7 @@ export class SiteApi {
   standing(site: string): Observable<SiteStanding> {
     return this.#ask(API.sites.standing, { site });
   }
-  /** Begins a site: what is sent is read again by the server, as any site that is brought in. */
+  /** Begins a site: the server reads it again, like every site that is brought in. */
   beginSite(site: Site): Observable<{ readonly id: string }> {
     return this.#ask(API.sites.bringIn, {}, { body: new Blob([JSON.stringify(site)]), query: { id: site.id }, headers: AS_FILE });
   }

@@ -1,5 +1,5 @@
 import { Injectable, computed, effect, inject, untracked } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { NavigationEnd, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -33,7 +33,7 @@ export class AddressLink {
     // What hangs side by side is of the moment: a copied address opens the pages.
     return { step, page: grown, token: inHand, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
   });
-  readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects), takeUntilDestroyed()), { initialValue: this.#router.url });
+  readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
   /** The address that was taken up last. */
   #taken = '';
   /** Whether somebody did something since the address was taken up or written last. Else the desk found its own way from there: that is no step to go back to. */
@@ -42,7 +42,8 @@ export class AddressLink {
 
   /** Opens the site that the address names, and follows from then on. To be called once. */
   follow(): void {
-    for (const type of ACTED) window.addEventListener(type, () => (this.#acted = true), { capture: true });
+    // Fields lose the focus by themselves, when the desk puts them away: only the window's own counts.
+    for (const type of ACTED) window.addEventListener(type, ({ target }) => { if (type !== 'blur' || target === window) this.#acted = true; }, { capture: true });
     const asked = readAddress(this.#router.url);
     this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. It may have been cut off.', signedOut: false }));
     effect(() => {
@@ -82,6 +83,8 @@ export class AddressLink {
     if (hanging && hanging !== this.#view().hanging) this.#store.dispatch(DeskActions.hang({ hanging }));
     if (list) this.#check.list.set(list);
     this.#acted = false;
+    // What was about to be written is of the view before this one.
+    this.#later(addressOfView(this.#siteId(), this.#view()));
     if (strange.length > 0) this.#store.dispatch(SiteActions.notice({ words: `The address names what is not here any more: ${strange.join(', ')}. The nearest to it is shown.` }));
   }
 

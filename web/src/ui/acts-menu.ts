@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, ViewEncapsulation, input, output } 
 import { NzButtonModule } from 'ng-zorro-antd/button';
 
 /** One act of a menu. */
-export interface MenuAct { readonly id: string; readonly label: string; readonly disabled?: boolean }
+export interface MenuAct { readonly id: string; readonly label: string }
 
 /** Acts on one thing that are used seldom, one press away. Of the CDK, whose menus are gone through by arrow keys and by letters. */
 @Component({
@@ -12,19 +12,17 @@ export interface MenuAct { readonly id: string; readonly label: string; readonly
   encapsulation: ViewEncapsulation.None,
   imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger, NzButtonModule],
   template: `
-    <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">{{ words() }}</button>
-    <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of acts(); track one.id) { <button type="button" cdkMenuItem [cdkMenuItemDisabled]="one.disabled ?? false" (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button> }</div></ng-template>
+    <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">More</button>
+    <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of acts(); track one.id) { <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button> }</div></ng-template>
   `,
   styles: `
     .yo-menu { display: flex; flex-direction: column; min-width: 140px; background: #fff; border: 1px solid #1a1a1a; padding: 2px 0; }
     .yo-menu button { appearance: none; border: 0; background: none; padding: 4px 12px; font: inherit; color: #1a1a1a; text-align: start; cursor: pointer; }
     .yo-menu button:hover, .yo-menu button:focus { background: #eee; outline: none; }
-    .yo-menu button[aria-disabled="true"] { color: #6b6b6b; cursor: default; }
   `,
 })
 export class ActsMenu {
   readonly acts = input.required<readonly MenuAct[]>();
-  readonly words = input('More');
   /** What it is read out as: which thing the acts are on. */
   readonly label = input.required<string>();
   readonly chosen = output<string>();
