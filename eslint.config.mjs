@@ -1,6 +1,21 @@
 import tseslint from 'typescript-eslint';
 import angular from 'angular-eslint';
 
+/** Parts of the kit that a native element may carry: `<button yo-act>`. */
+const KIT = { button: ['yo-act', 'yo-opens', 'yo-pick'], input: [], select: [], textarea: [], table: [], dialog: [] };
+/** Controls come from the kit (`web/src/ui`): a bare one has neither its look nor what it is for keyboard and screen reader. */
+const fromTheKit = {
+  meta: { type: 'problem', schema: [], messages: { bare: '<{{name}}> stands bare: use the kit (web/src/ui).' } },
+  create: (context) => ({
+    Element(node) {
+      const parts = KIT[node.name];
+      if (!parts || node.attributes.some((one) => parts.includes(one.name))) return;
+      const at = (place) => ({ line: place.line + 1, column: place.col });
+      context.report({ messageId: 'bare', data: { name: node.name }, loc: { start: at(node.sourceSpan.start), end: at(node.sourceSpan.end) } });
+    },
+  }),
+};
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.build/**', '.data/**', '**/.angular/**', 'server/migrations/**', 'tools/**', '**/*.cjs', '**/*.mjs'] },
   ...tseslint.configs.recommended,
@@ -17,6 +32,8 @@ export default tseslint.config(
       'no-restricted-syntax': ['error', { selector: "CallExpression[callee.name=/^(fdescribe|fit|xdescribe|xit)$/]", message: 'No focused or skipped tests.' }],
     },
   },
-  { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], rules: { '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'yo', style: 'kebab-case' }], '@angular-eslint/component-class-suffix': 'off' } },
+  { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates, rules: { '@angular-eslint/component-selector': ['error', { type: ['element', 'attribute'], prefix: 'yo', style: 'kebab-case' }], '@angular-eslint/component-class-suffix': 'off' } },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility], rules: { '@angular-eslint/template/click-events-have-key-events': 'off', '@angular-eslint/template/interactive-supports-focus': 'off', '@angular-eslint/template/label-has-associated-control': 'off' } },
+  { files: ['web/src/**/*.html'], ignores: ['web/src/ui/**'], plugins: { yohaku: { rules: { 'from-the-kit': fromTheKit } } }, rules: { 'yohaku/from-the-kit': 'error' } },
+  { files: ['web/src/**/*.ts'], ignores: ['web/src/ui/**', '**/*.spec.ts'], rules: { 'no-restricted-properties': ['error', { property: 'setPointerCapture', message: 'What is pulled is pulled by the kit: yoPull.' }] } },
 );

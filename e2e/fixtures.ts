@@ -10,10 +10,16 @@ export class Desk {
   async open(): Promise<void> {
     await this.page.goto(await this.server.link());
     await this.ready();
+    await this.page.getByRole('button', { name: 'No tour' }).click();
+    await this.shows('All');
   }
   async ready(): Promise<void> {
     await expect(this.page.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 120_000 });
     await this.frame('Home at 1280').locator('h1').waitFor({ state: 'attached' });
+  }
+  /** How much a step shows at once. Journeys go through everything there is; what calm leaves out is a journey of its own. */
+  async shows(density: 'Calm' | 'All'): Promise<void> {
+    await this.page.getByRole('group', { name: 'A step shows' }).getByRole('button', { name: density, exact: true }).click();
   }
   async step(name: string): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
@@ -54,6 +60,14 @@ export class Desk {
     await this.page.locator('.ant-select-item-option').first().waitFor();
     await this.page.keyboard.press('Enter');
   }
+  /** Presses a slider where a value lies on it. */
+  async slide(label: string, value: number): Promise<void> {
+    const handle = this.page.getByRole('slider', { name: label, exact: true });
+    const [least, most] = await Promise.all(['min', 'max'].map(async (end) => Number(await handle.getAttribute(`aria-value${end}`))));
+    const line = this.page.locator('.ant-slider').filter({ has: handle });
+    const { width } = (await line.boundingBox())!;
+    await line.click({ position: { x: ((value - least!) / (most! - least!)) * width, y: 10 } });
+  }
   /** Puts a colour of the sift among those that are kept, when it is not. */
   async keep(row: Locator): Promise<void> {
     await expect(row).toBeVisible();
@@ -69,6 +83,7 @@ export class Desk {
 /** A server on a database, that says nothing. */
 function served(databaseUrl: string): Promise<RunningServer> {
   process.env['YOHAKU_LOG'] = 'silent';
+  process.env['YOHAKU_KIT'] = '1';
   return startServer({ databaseUrl, port: 0, root: ROOT, demo: false });
 }
 

@@ -30,6 +30,9 @@ const calm = async (page: Page) => {
   }
 };
 
+/** How much the steps show: pictures show what is used most, but for those of something else. */
+const shows = async (page: Page, density: 'Calm' | 'All') => page.getByRole('group', { name: 'A step shows' }).getByRole('button', { name: density, exact: true }).click();
+
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
     await step(page, 'Gather');
@@ -57,6 +60,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   seen: async (page) => {
     await step(page, 'Colour');
     await page.getByRole('button', { name: 'All pages' }).click();
+    await shows(page, 'All');
     await page.getByRole('button', { name: 'Lightness by hue' }).click();
     await page.keyboard.press('v');
     await page.keyboard.press('v');
@@ -65,6 +69,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await fullColour(page);
     await step(page, 'Colour');
     await page.getByRole('button', { name: 'All pages' }).click();
+    await shows(page, 'All');
     await page.getByRole('button', { name: 'Harmonies' }).click();
     await page.getByRole('button', { name: 'Apply Triadic' }).hover();
   },
@@ -98,11 +103,12 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   check: async (page) => {
     await step(page, 'Check');
     await page.getByRole('button', { name: /^Failing/ }).click();
-    await page.getByRole('row').nth(2).getByRole('button').click();
+    await page.getByRole('row').nth(2).getByRole('button').first().click();
   },
   tokens: async (page) => {
     await step(page, 'Gather');
     const file = { $schema: 'https://www.designtokens.org/schemas/2025.10/format.json', color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } }, type: { running: { $type: 'typography', $value: { fontFamily: 'Public Sans', fontSize: '19px', fontWeight: 400, lineHeight: 1.6 } } }, radius: { pebble: { $type: 'dimension', $value: '14px' } } };
+    await shows(page, 'All');
     await page.getByLabel('Bring in tokens').setInputFiles({ name: 'another-desk.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
     await page.getByRole('group', { name: 'Bring in tokens' }).getByRole('listitem').first().waitFor();
   },
@@ -147,12 +153,14 @@ page.on('console', (message) => { if (message.type() === 'error') process.stderr
 page.on('pageerror', (error) => process.stderr.write(`page: ${error.stack ?? error.message}\n`));
 await page.goto(address);
 await page.getByRole('navigation', { name: 'Steps' }).waitFor();
+await page.getByRole('button', { name: 'No tour' }).click();
 await page.waitForTimeout(2500);
 mkdirSync(folder, { recursive: true });
 for (const [name, prepare] of Object.entries(SHOTS)) {
   if (only.length > 0 && !only.includes(name)) continue;
   try {
     await calm(page);
+    if (await page.getByRole('group', { name: 'A step shows' }).count()) await shows(page, 'Calm');
     await prepare(page);
   } catch (error) {
     process.stderr.write(`${name}: ${String(error).split('\n')[0]}\n`);

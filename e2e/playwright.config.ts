@@ -10,6 +10,8 @@ export default defineConfig({
   timeout: 600_000,
   expect: { timeout: 60_000 },
   reporter: [['list']],
+  // Pictures that something is compared with stand beside the journey that does it.
+  snapshotPathTemplate: '{testDir}/{arg}{ext}',
   outputDir: '../.test/e2e',
   use: { viewport: { width: 1280, height: 800 }, deviceScaleFactor: 1, contextOptions: { reducedMotion: 'reduce' }, launchOptions: launchOptions(), trace: 'off', actionTimeout: 90_000 },
 });

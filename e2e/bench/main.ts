@@ -20,6 +20,8 @@ import { benchRipple } from './ripple.ts';
 import { benchScale } from './scale.ts';
 import { benchShelf } from './shelf.ts';
 import { benchSize } from './size.ts';
+import { benchSteps } from './steps.ts';
+import { benchTable } from './table.ts';
 import type { Result } from './result.ts';
 
 const args = process.argv.slice(2);
@@ -41,12 +43,15 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   kills: benchKills,
   shelf: () => withServer(({ link }) => benchShelf(link)),
   size: benchSize,
+  steps: () => withServer(({ address, link }) => benchSteps(link, address)),
+  table: () => withServer(({ address, link }) => benchTable(link, address)),
   scale: benchScale,
 };
 
 /** A server on a throw-away cluster for the time of a benchmark. */
 async function withServer<T>(work: (server: { address: string; link: string }) => Promise<T>): Promise<T> {
   process.env['YOHAKU_LOG'] = 'silent';
+  process.env['YOHAKU_KIT'] = '1';
   const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as { useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }> };
   const data = mkdtempSync(join(tmpdir(), 'yohaku-bench-'));
   const cluster = await useCluster(data, { fast: true });

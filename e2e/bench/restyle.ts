@@ -70,15 +70,16 @@ async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
   await page.waitForTimeout(4000);
   const busy = await watchBusy(page);
   return () => round(page, busy, (i) => page.evaluate(async ([value, frameCount, rest]) => {
-      const slider = document.querySelector<HTMLInputElement>('#lightness')!;
+      const slider = document.querySelector('.lightness .ant-slider')!;
+      const box = slider.getBoundingClientRect();
       const frames = [...document.querySelectorAll<HTMLIFrameElement>('main iframe')].map((frame) => frame.contentDocument!.body);
       const value1 = (root: HTMLElement) => root.style.getPropertyValue('--color-core-funnel');
       const old = frames.map(value1);
       const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
       await frame();
       const began = performance.now();
-      slider.value = String(value);
-      slider.dispatchEvent(new Event('input', { bubbles: true }));
+      // Pressed anew each time and never let go: a held control.
+      slider.dispatchEvent(new MouseEvent('mousedown', { clientX: box.left + value! * box.width, clientY: box.top + box.height / 2, bubbles: true }));
       let passed = 0;
       const next = () => {
         passed++;

@@ -160,19 +160,20 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
     await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: new RegExp(`^${name}`) }).first().click();
     await page.waitForTimeout(300);
     const [first, then] = await page.evaluate(async ([property, value]) => {
-      const slider = document.querySelector<HTMLInputElement>('#lightness')!;
+      const slider = document.querySelector('.lightness .ant-slider')!;
+      const box = slider.getBoundingClientRect();
+      const at = (share: number) => ({ clientX: box.left + share * box.width, clientY: box.top + box.height / 2, bubbles: true });
       const status = () => document.querySelector('[aria-label="Tally"] [role="status"]')?.textContent ?? '';
       const home = document.querySelector<HTMLIFrameElement>('main iframe')!.contentDocument!.body;
       const shown = () => home.style.getPropertyValue(property);
       const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
-      slider.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
       const times: number[] = [];
       for (let step = 0; step < 8; step++) {
         await frame();
         const before = shown();
         const began = performance.now();
-        slider.value = String(value + step * 0.004);
-        slider.dispatchEvent(new Event('input', { bubbles: true }));
+        if (step === 0) slider.dispatchEvent(new MouseEvent('mousedown', at(value)));
+        else document.dispatchEvent(new MouseEvent('mousemove', at(value + step * 0.004)));
         while (shown() === before) await frame();
         home.getBoundingClientRect();
         await frame();
@@ -180,8 +181,7 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
       }
       const was = status();
       const released = performance.now();
-      slider.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
-      slider.dispatchEvent(new Event('change', { bubbles: true }));
+      document.dispatchEvent(new MouseEvent('mouseup', at(value)));
       while (status() === was || !/changed/.test(status())) {
         await new Promise((resolve) => setTimeout(resolve, 2));
         if (performance.now() - released > 60_000) throw new Error(`the edit was not told within a minute: “${status()}”`);

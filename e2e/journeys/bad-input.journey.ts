@@ -52,7 +52,7 @@ test('text without a colour and files that are no pictures are refused in a sent
 test('what is used is not deleted without an heir, and the home page not at all', async ({ desk, page }) => {
   await desk.swatch('Deep');
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
-  const ask = page.getByRole('group', { name: 'Delete this swatch' });
+  const ask = page.getByRole('dialog', { name: 'Delete Deep' });
   await expect(ask).toContainText(/\d+ uses: /);
   await ask.getByRole('button', { name: 'Delete Deep' }).click();
   await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Deep/ })).toHaveCount(0);
@@ -61,12 +61,12 @@ test('what is used is not deleted without an heir, and the home page not at all'
 
   await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Heading on Fog', exact: true }).click();
-  await page.getByRole('button', { name: 'Delete this background' }).click();
-  await expect(page.getByRole('group', { name: 'Delete this background' })).toContainText('stand on it');
+  await page.getByRole('button', { name: 'Delete Fog' }).click();
+  await expect(page.getByRole('dialog', { name: 'Delete Fog' })).toContainText('stand on it');
   await page.getByRole('button', { name: 'Keep it' }).click();
 
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Delete', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Delete page' }).click();
   await expect(page.getByRole('alert')).toContainText('home page cannot be deleted');
   await expect(page.locator('iframe[title="Home at 1280"]')).toHaveCount(1);
 });

@@ -42,7 +42,7 @@ test('pairings are taken whole, and both families swapped in one act', async ({ 
   await page.getByRole('button', { name: 'Use Bitter with Karla' }).click();
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Bitter"?,/);
   await expect(page.getByRole('button', { name: /^Text\s*Karla/ })).toBeVisible();
-  await page.getByRole('button', { name: 'swap', exact: true }).click();
+  await page.getByRole('button', { name: 'Swap', exact: true }).click();
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Karla"?,/);
   await desk.saved();
 });

@@ -21,11 +21,7 @@ test.describe('a site of 850 pages', () => {
 
     // A colour on every page, and what it did.
     await desk.swatch('Funnel');
-    await page.locator('#lightness').evaluate((slider: HTMLInputElement) => {
-      slider.value = '0.3';
-      slider.dispatchEvent(new Event('input', { bubbles: true }));
-      slider.dispatchEvent(new Event('change', { bubbles: true }));
-    });
+    await desk.slide('Light', 0.3);
     await expect(desk.told()).toContainText(/Funnel \w+: [\d\s]+ places changed/, { timeout: 30_000 });
     await desk.saved();
 

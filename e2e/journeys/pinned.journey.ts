@@ -23,7 +23,7 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await expect.poll(same, { timeout: 30_000 }).toBeGreaterThan(98);
 
   const design = page.getByAltText('assistance-drawn.png');
-  await page.getByLabel('How much of the design is seen').fill('0.3');
+  await desk.slide('How much of the design is seen', 0.3);
   await expect(design).toHaveCSS('opacity', '0.3');
   await page.getByRole('button', { name: 'wipe' }).click();
   await expect(design).toHaveCSS('clip-path', 'inset(0px 70% 0px 0px)');

@@ -42,7 +42,7 @@ test('two windows: different things both stay, the same value ends the same, and
   await desk.swatch('Slate');
   await second.swatch('Slate');
   await other.getByRole('button', { name: 'Delete', exact: true }).click();
-  await other.getByRole('button', { name: 'Delete Slate' }).click();
+  await other.getByRole('dialog', { name: 'Delete Slate' }).getByRole('button', { name: 'Delete Slate' }).click();
   await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Slate/ })).toHaveCount(0);
   await other.close();
 });

@@ -109,8 +109,8 @@ test('a variant is made like another, shown in every size, and leaves only with 
   await expect(page.getByRole('button', { name: 'Notice, rest', exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Primary', exact: true }).click();
   await page.getByRole('button', { name: 'Delete variant' }).click();
-  await expect(page.getByRole('group', { name: 'Delete Primary' })).toContainText(/\d+ buttons are Primary\. Replacement:/);
-  await page.getByRole('group', { name: 'Delete Primary' }).getByRole('button', { name: 'Delete Primary' }).click();
+  await expect(page.getByRole('dialog', { name: 'Delete Primary' })).toContainText(/\d+ buttons are Primary\./);
+  await page.getByRole('dialog', { name: 'Delete Primary' }).getByRole('button', { name: 'Delete Primary' }).click();
   await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo Delete button variant Primary' }).click();
   await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toBeVisible();
@@ -146,7 +146,7 @@ test('a padding is named, takes the wider width’s where it has none, and is re
   await page.getByRole('button', { name: 'Delete Airy again' }).click();
   await expect(page.getByLabel('Name of Airy again')).toHaveCount(0);
   await page.getByRole('button', { name: 'Delete Close' }).click();
-  const ask = page.getByRole('group', { name: 'Delete Close' });
+  const ask = page.getByRole('dialog', { name: 'Delete Close' });
   await expect(ask).toContainText(/sections? ha(s|ve) this padding/);
   await desk.choose('Replacement', 'Even');
   await ask.getByRole('button', { name: 'Delete Close' }).click();

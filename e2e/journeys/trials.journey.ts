@@ -79,7 +79,7 @@ test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of w
 
 test('Trials 10, 11, 12: pages by keys, several sections at once, the address, the menu, and what goes with a page', async ({ desk, page }) => {
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a page' }).click();
   await expect(page.getByLabel('Address')).toHaveValue('new-page.html');
   await page.getByLabel('Its name').fill('Opening hours');
   await page.getByLabel('Its name').press('Enter');
@@ -117,7 +117,7 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await strips.nth(2).click();
   await strips.nth(3).click({ modifiers: ['Shift'] });
   await expect(page.getByText('2 sections selected')).toBeVisible();
-  await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+  await page.getByRole('button', { name: 'Duplicate section' }).click();
   await expect(page.getByRole('button', { name: 'Undo Duplicate 2 sections' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo Duplicate 2 sections' }).click();
 
@@ -128,8 +128,8 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await expect.poll(() => page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTop)).toBe(0);
   await expect(page.getByRole('button', { name: 'Opening hours', exact: true })).toBeInViewport();
 
-  await page.getByRole('button', { name: 'Delete', exact: true }).first().click();
-  const ask = page.getByRole('group', { name: 'Delete this page' });
+  await page.getByRole('button', { name: 'Delete page' }).click();
+  const ask = page.getByRole('dialog', { name: 'Delete Opening hours' });
   await expect(ask).toContainText(/Opening hours goes with \d+ places and its menu entry\./);
   await ask.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByLabel('Its name')).toHaveValue('Opening hours');

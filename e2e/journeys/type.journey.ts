@@ -77,10 +77,10 @@ test('steps of the scale are snapped to whole px and exact again; the scale stay
   const sizes = async () => Promise.all(['Display', 'Title', 'Section'].map(async (name) => Number((await rung(desk, new RegExp(`^${name}, `)).getAttribute('aria-label'))!.match(/([\d.]+) px/)![1])));
   const exact = await sizes();
   expect(exact.some((px) => !Number.isInteger(px))).toBe(true);
-  await page.getByRole('button', { name: 'exact', exact: true }).click();
+  await page.getByRole('button', { name: 'whole px', pressed: false }).click();
   await expect.poll(async () => (await sizes()).every(Number.isInteger)).toBe(true);
   await desk.saved();
-  await page.getByRole('button', { name: 'whole px', exact: true }).click();
+  await page.getByRole('button', { name: 'whole px', pressed: true }).click();
   await expect.poll(sizes).toEqual(exact);
   await desk.saved();
 });
@@ -97,12 +97,16 @@ test('a style is added, set, and deleted only with something in its place while 
   await name.fill('Pull quote');
   await name.press('Enter');
   await expect(rung(desk, /^Pull quote, /)).toBeVisible();
-  await page.getByRole('button', { name: 'delete, unused' }).click();
+  await page.getByRole('button', { name: 'Delete Pull quote' }).click();
   await expect(rung(desk, /^Pull quote, /)).toHaveCount(0);
   await rung(desk, /^Lead, /).click();
   const lead = await desk.frame('Home at 1280').locator('.text--lead').count();
   expect(lead).toBeGreaterThan(0);
-  await desk.choose('Delete, and set its text in', 'Running');
+  await page.getByRole('button', { name: 'Delete Lead' }).click();
+  const ask = page.getByRole('dialog', { name: 'Delete Lead' });
+  await expect(ask).toContainText(/\d+ texts are set in it\./);
+  await desk.choose('Replacement', 'Running', ask);
+  await ask.getByRole('button', { name: 'Delete Lead' }).click();
   await expect.poll(() => desk.frame('Home at 1280').locator('.text--lead').count()).toBe(0);
   await expect(rung(desk, /^Lead, /)).toHaveCount(0);
   await desk.saved();
@@ -111,7 +115,7 @@ test('a style is added, set, and deleted only with something in its place while 
 test('what is provisional is counted, gone through, and decided in one pass', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Title, /).click();
-  await page.getByRole('button', { name: 'settled', exact: true }).click();
+  await page.getByRole('button', { name: 'Provisional', exact: true }).click();
   await expect(page.getByText('2 provisional', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'next', exact: true }).click();
   await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
@@ -174,7 +178,7 @@ test('words that come to a provisional style are told that it is not decided yet
   await expect(said).toHaveCount(0);
   await desk.step('Type');
   await page.getByRole('button', { name: /^Running, / }).click();
-  await page.getByRole('button', { name: 'settled', exact: true }).click();
+  await page.getByRole('button', { name: 'Provisional', exact: true }).click();
   await write('p.text--running', ' and back');
   await expect(said).toBeVisible();
 });

@@ -7,7 +7,7 @@ test('a colour, a heading and a shape reach all nine pages, are judged, fixed, u
   // A brand colour: held, it restyles the wall; released, it is one edit.
   await desk.swatch('Funnel');
   await page.getByRole('button', { name: 'All pages' }).click();
-  const light = page.getByLabel('Light', { exact: true });
+  const light = page.locator('.ant-slider').filter({ has: page.getByRole('slider', { name: 'Light', exact: true }) });
   const before = await desk.computed('Home at 1280', 'home-board-b1/text', 'color');
   const box = (await light.boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.53, box.y + box.height / 2);
@@ -44,7 +44,7 @@ test('a colour, a heading and a shape reach all nine pages, are judged, fixed, u
   const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const many = await failing();
   expect(many).toBeGreaterThan(10);
-  await page.getByRole('region', { name: 'Queue' }).getByRole('row').nth(1).getByRole('button').click();
+  await page.getByRole('region', { name: 'Queue' }).getByRole('row').nth(1).getByRole('button').first().click();
   await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /itself/ }).first().click();
   await expect.poll(failing).toBeLessThan(many);
 
@@ -118,7 +118,7 @@ test('a source becomes swatches, a background takes one, and its pairs are judge
   await expect(page.getByRole('button', { name: /^Fix with/ }).first()).toBeVisible();
   await page.getByRole('button', { name: /^Fix with/ }).first().click();
   await expect(page.getByRole('button', { name: /^Fix with/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Duplicate this background' }).click();
+  await page.getByRole('button', { name: 'Duplicate Chart paper' }).click();
   await expect(page.getByRole('button', { name: 'Link on Chart paper copy', exact: true })).toBeVisible();
 });
 
@@ -172,17 +172,16 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   await expect.poll(() => desk.computed('Notices at 390', 'ntc-word/surface', 'background-color')).toBe('rgb(14, 59, 67)');
   await page.getByRole('button', { name: 'Up', exact: true }).click();
   await expect.poll(() => frame.locator('main > [data-part]').nth(1).getAttribute('data-part')).toBe('ntc-word');
-  await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+  await page.getByRole('button', { name: 'Duplicate section' }).click();
   await expect(frame.locator('main > [data-part]')).toHaveCount(6);
   await page.getByRole('button', { name: 'Undo Duplicate Word by message' }).click();
   await expect(frame.locator('main > [data-part]')).toHaveCount(5);
 
   // Pages.
-  await page.getByText('Page', { exact: true }).last().waitFor();
-  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await page.getByRole('button', { name: 'Duplicate page' }).click();
   await expect(page.getByLabel('Its name')).toHaveValue('Notices copy');
   await page.getByRole('button', { name: 'Earlier' }).click();
-  await page.getByRole('button', { name: 'Delete', exact: true }).first().click();
-  await page.getByRole('group', { name: 'Delete this page' }).getByRole('button', { name: 'Delete Notices copy' }).click();
+  await page.getByRole('button', { name: 'Delete page' }).click();
+  await page.getByRole('dialog', { name: 'Delete Notices copy' }).getByRole('button', { name: 'Delete Notices copy' }).click();
   await expect(page.locator('iframe[title="Notices copy at 1280"]')).toHaveCount(0);
 });

@@ -9,6 +9,7 @@ const desk: UrlMatcher = (segments) => (segments[0]?.path === 'sites' && (segmen
 export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', title: 'Sites · Yohaku', loadComponent: () => import('./shelf/shelf.ts').then((one) => one.Shelf) },
   { path: 'new', title: 'New site · Yohaku', loadComponent: () => import('./shelf/new-site.ts').then((one) => one.NewSite) },
+  { path: 'kit', title: 'Kit · Yohaku', loadComponent: () => import('./kit/kit.ts').then((one) => one.Kit) },
   { path: 'sign-in', title: 'Sign in · Yohaku', component: SignIn },
   { matcher: desk, component: DeskView },
   { path: '**', title: 'Yohaku', component: Nowhere },

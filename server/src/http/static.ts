@@ -6,6 +6,8 @@ import { POLICIES } from './policy.ts';
 
 /** Addresses at which the desk itself is opened. Everything else must be a file that was built. */
 const DESK = /^\/(?:sign-in|new|sites\/[a-z0-9-]+(?:\/[A-Za-z0-9/_-]*)?)?$/;
+/** The page of the kit, for those who work on Yohaku: served where it is asked for. */
+const isKit = (path: string): boolean => path === '/kit' && process.env['YOHAKU_KIT'] === '1';
 /** Files that are named by what is in them: they never change. */
 const NAMED_BY_CONTENT = /-[A-Z0-9]{8}\./;
 
@@ -14,7 +16,7 @@ export function webApp(folder: string): Middleware {
   let names: Promise<ReadonlySet<string>> | undefined;
   return async (context, next) => {
     if (!['GET', 'HEAD'].includes(context.method) || context.body !== undefined || context.status !== 404) return next();
-    const name = DESK.test(context.path) ? 'index.html' : context.path.slice(1);
+    const name = DESK.test(context.path) || isKit(context.path) ? 'index.html' : context.path.slice(1);
     if (name === 'index.html') context.set('Content-Security-Policy', POLICIES.desk);
     names ??= namesIn(folder);
     if (!(await names).has(name)) return next();

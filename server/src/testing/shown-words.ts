@@ -16,7 +16,7 @@ export function sourcesIn(folder: string, endings: readonly string[]): string[] 
 /** What a text in code is that is no sentence, label or name: an id, a path, CSS, a type of a file. */
 const NO_WORDS = /^[a-z0-9-]+$|^[\w-]*[./#:@][\w./#:@*-]*$|^\s*$|^[A-Z0-9_]+$|^[a-z]+[A-Z]\w*$/;
 /** Attributes of a template that are read out or shown. */
-const READ_OUT = new Set(['aria-label', 'label', 'title', 'placeholder', 'alt', 'name', 'hint', 'words', 'aria-description', 'aria-roledescription']);
+const READ_OUT = new Set(['aria-label', 'label', 'title', 'placeholder', 'alt', 'name', 'hint', 'words', 'aria-description', 'aria-roledescription', 'yoTip', 'empty', 'said']);
 
 /** The texts of one template, of the interpolations in it too. */
 function inTemplate(html: string, file: string, firstLine: number): Shown[] {

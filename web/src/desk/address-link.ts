@@ -1,7 +1,8 @@
 import { Injectable, computed, effect, inject, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { Location } from '@angular/common';
 import { Title } from '@angular/platform-browser';
-import { NavigationEnd, Router } from '@angular/router';
+import { NavigationCancel, NavigationEnd, NavigationError, NavigationSkipped, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
 import { tokenTable } from '@yohaku/core';
@@ -21,6 +22,7 @@ const ACTED = ['pointerdown', 'keydown', 'blur'] as const;
 @Injectable({ providedIn: 'root' })
 export class AddressLink {
   readonly #router = inject(Router);
+  readonly #location = inject(Location);
   readonly #store = inject(Store);
   readonly #check = inject(CheckView);
   readonly #title = inject(Title);
@@ -34,6 +36,8 @@ export class AddressLink {
     return { step, page: grown, token: inHand, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
   });
   readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
+  /** Whether Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */
+  #moving = false;
   /** The address that was taken up last. */
   #taken = '';
   /** Whether somebody did something since the address was taken up or written last. Else the desk found its own way from there: that is no step to go back to. */
@@ -44,6 +48,13 @@ export class AddressLink {
   follow(): void {
     // Fields lose the focus by themselves, when the desk puts them away: only the window's own counts.
     for (const type of ACTED) window.addEventListener(type, ({ target }) => { if (type !== 'blur' || target === window) this.#acted = true; }, { capture: true });
+    window.addEventListener('popstate', () => {
+      clearTimeout(this.#timer);
+      this.#moving = true;
+    }, { capture: true });
+    this.#router.events.subscribe((event) => {
+      if (event instanceof NavigationEnd || event instanceof NavigationCancel || event instanceof NavigationSkipped || event instanceof NavigationError) this.#moving = false;
+    });
     const asked = readAddress(this.#router.url);
     this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. It may have been cut off.', signedOut: false }));
     effect(() => {
@@ -95,12 +106,15 @@ export class AddressLink {
   }
 
   #write(address: string): void {
+    if (this.#moving) return;
     remember(LAST_ADDRESS, address);
-    if (address === this.#router.url) return;
-    // What a step selects by itself once it has been opened belongs to the press that opened it.
-    const replaceUrl = !this.#acted;
+    if (address === this.#location.path()) return;
+    const acted = this.#acted;
     this.#acted = false;
     this.#taken = address;
-    void this.#router.navigateByUrl(address, { replaceUrl });
+    // What a step selects by itself once it has been opened belongs to the press that opened it. It is put right
+    // in place: a navigation of the router would cancel a Back that is just arriving, and lose the way forward.
+    if (acted) void this.#router.navigateByUrl(address, { onSameUrlNavigation: 'reload' });
+    else this.#location.replaceState(address, '', this.#location.getState());
   }
 }

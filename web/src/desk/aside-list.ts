@@ -3,12 +3,13 @@ import { ChangeDetectionStrategy, Component, inject, output } from '@angular/cor
 import { Store } from '@ngrx/store';
 import { SiteActions, freshId, siteFeature } from '../state/index.ts';
 import { Sheet } from './sheet.ts';
+import { ACTS } from '../ui/index.ts';
 
 /** Edits that the server refused: what each was, why, and what can be done with it. */
 @Component({
   selector: 'yo-aside-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Sheet, DatePipe],
+  imports: [ACTS, Sheet, DatePipe],
   template: `
     <yo-sheet title="Edits set aside" [width]="520" (closed)="closed.emit()">
       <p class="quiet">Each was refused when it came to be saved. All others went on. They are kept on this machine until you forget them.</p>
@@ -17,7 +18,7 @@ import { Sheet } from './sheet.ts';
           <li>
             <p><span class="strong">{{ one.change.label }}</span> <span class="mono quiet when">{{ one.at | date: 'd MMM, HH:mm' }}</span></p>
             <p>{{ one.words }}</p>
-            <p class="acts"><button class="act" (click)="again(one.change.id)">Try again</button> <button class="act" (click)="forget(one.change.id)">Forget</button></p>
+            <p class="acts"><button yo-act (click)="again(one.change.id)">Try again</button> <button yo-act (click)="forget(one.change.id)">Forget</button></p>
           </li>
         } @empty { <li class="quiet">Nothing is set aside.</li> }
       </ul>

@@ -1,14 +1,13 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, output, signal, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { VISIONS, VISION_LABELS, findWords, pageTree, placeCount, plural, tokenTable, type Site } from '@yohaku/core';
 import { DeskActions, Editor, STEPS, STEP_LABELS, SURROUNDS, deskFeature, handToken, siteFeature } from '../state/index.ts';
-import { KEYS } from '../ui/index.ts';
+import { Finder, type Findable } from '../ui/index.ts';
 import { rank } from './find-rank.ts';
 import { Sheet } from './sheet.ts';
 
 /** Something that can be gone to or done from here. */
-interface Found { readonly id: string; readonly kind: string; readonly label: string; readonly reach: string; readonly run: () => void }
+interface Found extends Findable { readonly run: () => void }
 
 /** Most of what fits that is listed. */
 const MOST = 12;
@@ -17,25 +16,11 @@ const MOST = 12;
 @Component({
   selector: 'yo-find',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzInputModule, Sheet],
+  imports: [Finder, Sheet],
   template: `
     <yo-sheet title="Find" [width]="560" (closed)="closed.emit()">
-      <label class="sr" for="find-what">An act, a step, a page, a token, or words on a page</label>
-      <input nz-input cdkFocusInitial id="find-what" type="text" autocomplete="off" spellcheck="false" role="combobox" aria-expanded="true" aria-controls="find-list" aria-autocomplete="list" placeholder="An act, a step, a page, a token, or words on a page"
-        [attr.aria-activedescendant]="found().length ? 'find-' + at() : null" [value]="typed()" (input)="type($event)" (keydown)="key($event)" />
-      <ul id="find-list" role="listbox" aria-label="What fits">
-        @for (one of found(); track one.id; let i = $index) {
-          <li #row role="option" [id]="'find-' + i" [attr.aria-selected]="i === at()" [class.now]="i === at()" (mousemove)="at.set(i)" (click)="run(one)"><span class="quiet">{{ one.kind }}</span><span class="name">{{ one.label }}</span><span class="note">{{ one.reach }}</span></li>
-        }
-      </ul>
-      @if (typed().trim() && found().length === 0) { <p class="quiet" role="status">Nothing is called like “{{ typed().trim() }}”.</p> }
+      <yo-finder label="An act, a step, a page, a token, or words on a page" [found]="found()" (sought)="typed.set($event)" (chosen)="run($event)" />
     </yo-sheet>
-  `,
-  styles: `
-    ul { margin-top: 8px; max-height: 360px; overflow: auto; }
-    li { display: grid; grid-template-columns: 72px 1fr auto; gap: 12px; align-items: baseline; padding: 4px 6px; cursor: pointer; }
-    li.now { background: #eee; }
-    .name { overflow-wrap: anywhere; }
   `,
 })
 export class Find {
@@ -43,8 +28,6 @@ export class Find {
   readonly #editor = inject(Editor);
   readonly closed = output();
   protected readonly typed = signal('');
-  protected readonly at = signal(0);
-  protected readonly rows = viewChildren<ElementRef<HTMLElement>>('row');
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
   readonly #done = this.#store.selectSignal(siteFeature.selectDone);
@@ -87,22 +70,9 @@ export class Find {
     if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: place.id } } }));
   }
 
-  protected type(event: Event): void {
-    this.typed.set((event.target as HTMLInputElement).value);
-    this.at.set(0);
-  }
-  protected key(event: KeyboardEvent): void {
-    const by = -KEYS.row.by(event);
-    if (by !== 0) {
-      this.at.update((at) => Math.max(0, Math.min(this.found().length - 1, at + by)));
-      this.rows()[this.at()]?.nativeElement.scrollIntoView({ block: 'nearest' });
-    } else if (KEYS.keep.is(event)) {
-      const one = this.found()[this.at()];
-      if (one) this.run(one);
-    }
-  }
-  protected run(one: Found): void {
+  protected run(id: string): void {
+    const one = this.found().find((found) => found.id === id);
     this.closed.emit();
-    one.run();
+    one?.run();
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { deskFeature, remember, remembered, siteFeature, type Step } from '../state/index.ts';
-import { Act } from '../ui/index.ts';
+import { ACTS } from '../ui/index.ts';
 
 /** What each step is for, and what to do there first. */
 const WORDS: Readonly<Record<Step, string>> = {
@@ -20,8 +20,8 @@ const KEY = 'yohaku-first-steps';
 @Component({
   selector: 'yo-first-step',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Act],
-  template: `@if (words(); as words) { <p><span>{{ words }}</span><yo-act [label]="'Hide what ' + step() + ' is for'" (pressed)="close()">Got it</yo-act></p> }`,
+  imports: [ACTS],
+  template: `@if (words(); as words) { <p><span>{{ words }}</span><button yo-act [attr.aria-label]="'Hide what ' + step() + ' is for'" (click)="close()">Got it</button></p> }`,
   styles: `p { display: flex; gap: 16px; align-items: center; margin: 6px 20px 0; padding: 4px 0 4px 12px; border-left: 3px solid #1a1a1a; }`,
 })
 export class FirstStep {

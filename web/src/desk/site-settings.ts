@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { Store } from '@ngrx/store';
 import { LANGUAGES, setValue } from '@yohaku/core';
 import { DeskActions, Editor, siteFeature } from '../state/index.ts';
-import { Act, Choice, TextField, nameProblem } from '../ui/index.ts';
+import { ACTS, Choice, TextField, nameProblem } from '../ui/index.ts';
 import { Sheet } from './sheet.ts';
 
 /** What is of the site as a whole: its name, its language, its address, its icon. */
 @Component({
   selector: 'yo-site-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Act, Choice, Sheet, TextField],
+  imports: [ACTS, Choice, Sheet, TextField],
   template: `
     <yo-sheet title="Site settings" [width]="420" (closed)="closed.emit()">
       @if (site(); as site) {
@@ -17,7 +17,7 @@ import { Sheet } from './sheet.ts';
           <yo-text label="Name, on the shelf and in titles of pages" [value]="site.name" width="320px" [check]="check" (done)="set('Name of the site', ['name'], $event)" />
           <yo-choice label="Language of its pages" [value]="site.language" [options]="languages()" [width]="240" (chosen)="set('Language of the site', ['language'], $event)" />
           <p><span class="head">Address</span><br /><span class="mono">/sites/{{ site.id }}</span>, live at <span class="mono">/live/{{ site.id }}/</span></p>
-          <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a form of the logo, on a background with a margin.' : 'Made from the logo, once there is one.' }} <yo-act (pressed)="icon()">Set it with the logo</yo-act></p>
+          <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a form of the logo, on a background with a margin.' : 'Made from the logo, once there is one.' }} <button yo-act (click)="icon()">Set it with the logo</button></p>
         </div>
       }
     </yo-sheet>

@@ -1,28 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
-import { KEYS, Pull } from '../ui/index.ts';
+import { ACTS, Density, KEYS, Pull } from '../ui/index.ts';
 import { OpenCounts } from './open-counts.ts';
 
 /** The line between wall and desk: the eight steps in working order, with what is still open in each; it drags up and down. */
 @Component({
   selector: 'yo-steps-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Pull],
+  imports: [ACTS, Pull],
   template: `
     <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" [attr.aria-valuenow]="height()" aria-valuemin="60" aria-valuemax="1200" tabindex="0" yoPull (pulling)="pulled.emit($event.y)" (keydown)="nudge($event)"></div>
     <nav aria-label="Steps"><ol>
       @for (step of steps(); track step.id; let i = $index) {
-        <li><button class="plain" [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
+        <li><button yo-pick [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
           <span class="mono num">{{ i + 1 }}</span> <span>{{ step.label }}</span> @if (step.open) { <span class="mono open">{{ step.open }}<span class="sr"> open</span></span> }
         </button></li>
       }
     </ol></nav>
+    <span class="density yo-joined" role="group" aria-label="A step shows"><button yo-act slight [attr.aria-pressed]="!density.all()" yoTip="Only what is used most; the rest is one press away" (click)="density.set('calm')">Calm</button><button yo-act slight [attr.aria-pressed]="density.all()" yoTip="Everything a step has" (click)="density.set('all')">All</button></span>
   `,
   styleUrl: './steps-line.less',
 })
 export class StepsLine {
   readonly #store = inject(Store);
+  protected readonly density = inject(Density);
   readonly #open = inject(OpenCounts).counts;
   readonly #step = this.#store.selectSignal(deskFeature.selectStep);
   readonly #report = this.#store.selectSignal(auditFeature.selectReport);

@@ -2,29 +2,29 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { plural } from '@yohaku/core';
 import { DeskActions, SiteActions, auditFeature, differingPlaces, siteFeature } from '../state/index.ts';
-import { StandingSign } from '../ui/index.ts';
+import { ACTS, StandingSign } from '../ui/index.ts';
 import { CheckView, type CheckList } from './check-view.ts';
 
 /** The line of truth at the bottom: places by standing, and what the last edit did. Every number opens its list. */
 @Component({
   selector: 'yo-tally-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [StandingSign],
+  imports: [ACTS, StandingSign],
   template: `
     @if (report(); as report) {
       <span>{{ count(report.tally.pages, 'page') }}</span>
-      <button class="act" (click)="open('all')">{{ count(report.tally.places, 'place') }}</button>
-      <span class="item"><yo-standing kind="bound" /><button class="act" (click)="open('all')">{{ figure(report.tally.bound) }} from tokens</button></span>
-      <span class="item"><yo-standing kind="held" /><button class="act" (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
-      <span class="item"><yo-standing kind="stray" /><button class="act" (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
-      <span class="item"><yo-standing kind="fail" /><button class="act" (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
-      @if (report.counts.cannotTell) { <button class="act" (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
-      @if (differences()) { <button class="act strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
+      <button yo-opens (click)="open('all')">{{ count(report.tally.places, 'place') }}</button>
+      <span class="item"><yo-standing kind="bound" /><button yo-opens (click)="open('all')">{{ figure(report.tally.bound) }} from tokens</button></span>
+      <span class="item"><yo-standing kind="held" /><button yo-opens (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
+      <span class="item"><yo-standing kind="stray" /><button yo-opens (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
+      <span class="item"><yo-standing kind="fail" /><button yo-opens (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
+      @if (report.counts.cannotTell) { <button yo-opens (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
+      @if (differences()) { <button yo-opens class="strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
     } @else { <span class="quiet">Counting places…</span> }
     <span class="space"></span>
-    @if (notice()) { <span class="notice" role="alert">{{ notice() }} <button class="act" (click)="clear()">Close</button></span> }
+    @if (notice()) { <span class="notice" role="alert">{{ notice() }} <button yo-act (click)="clear()">Close</button></span> }
     @else if (ripple(); as ripple) {
-      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button class="act" (click)="open(worse() ? 'worse' : 'changed')">Walk through</button>
+      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button yo-opens (click)="open(worse() ? 'worse' : 'changed')">Walk through</button>
     }
   `,
   styleUrl: './tally-line.less',

@@ -3,11 +3,10 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, type AbstractControl, type ValidationErrors } from '@angular/forms';
 import { DomSanitizer } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { firstValueFrom } from 'rxjs';
 import { LANGUAGES, PAIRINGS, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
 import { SiteApi, failureWords } from '../api/index.ts';
-import { Act, Choice, Segments } from '../ui/index.ts';
+import { ACTS, Choice, FilesField, FormText, Segments } from '../ui/index.ts';
 import { siteNameProblem } from './site-name.ts';
 
 /** What somebody has to begin with. */
@@ -20,7 +19,7 @@ const MOST = 24;
 @Component({
   selector: 'yo-new-site',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, RouterLink, NzInputModule, Act, Choice, Segments],
+  imports: [ACTS, ReactiveFormsModule, RouterLink, Choice, FilesField, FormText, Segments],
   templateUrl: './new-site.html',
   styleUrl: './new-site.less',
 })
@@ -83,8 +82,7 @@ export class NewSite {
     return problem ? { name: problem } : null;
   }
 
-  protected async read(event: Event): Promise<void> {
-    const content = (event.target as HTMLInputElement).files?.[0];
+  protected async read([content]: readonly File[]): Promise<void> {
     if (!content) return;
     this.fileProblem.set('');
     this.file.set(null);

@@ -1,12 +1,11 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { firstValueFrom } from 'rxjs';
 import { freshSiteId, plural, type ShelvedSite } from '@yohaku/core';
 import { SiteApi, canRetry, failureWords, isSignedOut } from '../api/index.ts';
 import { remember, remembered } from '../state/index.ts';
-import { Act, ActsMenu, Segments, TextField, type MenuAct } from '../ui/index.ts';
+import { ACTS, SeekField, ActsMenu, Segments, TextField, type MenuAct } from '../ui/index.ts';
 import { siteNameProblem } from './site-name.ts';
 import { PageCard } from './page-card.ts';
 
@@ -18,7 +17,7 @@ type Order = (typeof ORDERS)[number]['value'];
 @Component({
   selector: 'yo-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DatePipe, RouterLink, NzInputModule, Act, ActsMenu, Segments, TextField, PageCard],
+  imports: [ACTS, SeekField, DatePipe, RouterLink, ActsMenu, Segments, TextField, PageCard],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
 })

@@ -16,4 +16,5 @@ export { handToken } from './desk/hand-token.ts';
 export { MotionShown } from './motion-shown.ts';
 export { LayoutRead } from './layout-read.ts';
 export { WallTurn } from './wall-turn.ts';
-export { remember, remembered } from './remember.ts';
+export { remember, remembered } from '../ui/index.ts';
+export { ROOM, Reading } from './reading.ts';

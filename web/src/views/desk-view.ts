@@ -4,7 +4,7 @@ import { firstValueFrom } from 'rxjs';
 import { VISIONS, plural, visionMatrix } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from '../desk/index.ts';
-import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, Tray, type Step } from '../state/index.ts';
+import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, ROOM, Reading, Tray, type Step } from '../state/index.ts';
 import { BuildStep } from '../steps/buttons/build-step.ts';
 import { CheckStep } from '../steps/check/check-step.ts';
 import { ColourStep } from '../steps/colour/colour-step.ts';
@@ -19,13 +19,15 @@ import { AsideList } from '../desk/aside-list.ts';
 import { Find } from '../desk/find.ts';
 import { FirstStep } from '../desk/first-step.ts';
 import { KeysList } from '../desk/keys-list.ts';
+import { Tour } from '../desk/tour.ts';
 import { SiteSettings } from '../desk/site-settings.ts';
-import { SessionsList } from '../desk/sessions-list.ts';
-import { KEYS } from '../ui/index.ts';
+import { PersonSettings } from '../desk/person-settings.ts';
+import { NotLoaded, Opening } from '../desk/opening.ts';
+import { ACTS, KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
 import { AuditLink } from '../workers/index.ts';
 
-const HEIGHTS: Record<Step, number> = { gather: 306, colour: 336, grounds: 368, type: 352, buttons: 368, pages: 206, check: 270, publish: 270 };
+const HEIGHTS: Record<Step, number> = { gather: 306, colour: 352, grounds: 384, type: 352, buttons: 368, pages: 206, check: 270, publish: 270 };
 const TOP = 76;
 const BOTTOM = 32;
 
@@ -43,13 +45,16 @@ function fetchWhenIdle([next, ...others]: readonly (() => Promise<unknown>)[]): 
 @Component({
   selector: 'yo-desk-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, SessionsList, Find, FirstStep, SiteSettings],
+  imports: [ACTS, Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, PersonSettings, NotLoaded, Opening, Find, FirstStep, Tour, SiteSettings],
   templateUrl: './desk-view.html',
   styleUrl: './desk-view.less',
-  host: { '[attr.data-surround]': 'surround()' },
+  host: { '[attr.data-surround]': 'surround()', '[class.reading]': 'reading.only()' },
 })
 export class DeskView {
   readonly #store = inject(Store);
+  protected readonly keyOf = KEYS;
+  protected readonly reading = inject(Reading);
+  protected readonly room = ROOM;
   readonly #api = inject(SiteApi);
   readonly #editor = inject(Editor);
   readonly #open = inject(OpenCounts);
@@ -78,7 +83,7 @@ export class DeskView {
   readonly #aside = this.#store.selectSignal(siteFeature.selectAside);
   readonly #behind = this.#store.selectSignal(siteFeature.selectBehind);
   /** Which sheet hangs from the top line, besides that of the keys. */
-  protected readonly sheet = signal<'aside' | 'sessions' | 'find' | 'site' | null>(null);
+  protected readonly sheet = signal<'aside' | 'person' | 'find' | 'site' | null>(null);
   protected readonly keysShown = computed(() => this.#desk().keysShown);
   protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
@@ -114,9 +119,6 @@ export class DeskView {
     this.#open.live.set(live?.site ?? null);
   }
 
-  protected reload(): void {
-    location.reload();
-  }
   protected undo(): void {
     this.#editor.undo();
   }
@@ -138,6 +140,7 @@ export class DeskView {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
+    if (this.reading.only()) return KEYS.back.is(event) ? this.#escape() : undefined;
     if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
       event.preventDefault();
       return KEYS.undo.is(event) ? this.undo() : this.redo();

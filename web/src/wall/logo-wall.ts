@@ -3,7 +3,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, slotPath, tokenTable, type LogoForm, type Site } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, siteFeature } from '../state/index.ts';
-import { VerdictRule } from '../ui/index.ts';
+import { ACTS, VerdictRule } from '../ui/index.ts';
 
 /** Backgrounds of our own drawing of a browser's frame: a tab in front, the strip behind it, and its words. */
 const CHROMES = [
@@ -15,7 +15,7 @@ const CHROMES = [
 @Component({
   selector: 'yo-logo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet, VerdictRule],
+  imports: [ACTS, NgTemplateOutlet, VerdictRule],
   templateUrl: './logo-wall.html',
   styleUrl: './logo-wall.less',
 })

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, e
 import { Store } from '@ngrx/store';
 import { cutDownText, deltaERgb, groupSpots, hex, sampleColor, type Pixels, type PinSpot } from '@yohaku/core';
 import { Editor, GatherActions, Pinned, gatherFeature, siteFeature, type Pin } from '../state/index.ts';
-import { Choice, NumberField } from '../ui/index.ts';
+import { ACTS, Slider, Choice, NumberField } from '../ui/index.ts';
 import { builtColor } from './built-color.ts';
 import { Frames } from './frames.ts';
 import { PageFrame } from './page-frame.ts';
@@ -19,7 +19,7 @@ const SETTLE_MS = 350;
 @Component({
   selector: 'yo-pin-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, PageFrame],
+  imports: [ACTS, Slider, Choice, NumberField, PageFrame],
   template: `
     @if (hung(); as at) {
       <div class="stage" tabindex="0" role="region" aria-label="The design over the page">
@@ -34,8 +34,8 @@ const SETTLE_MS = 350;
       <div class="bar">
         <yo-choice label="Over" [value]="at.pin.page" [options]="pages()" [width]="150" (chosen)="set({ page: $event })" />
         <yo-number label="Width, px" [value]="at.pin.width" range="pinWidth" [digits]="0" [width]="52" (done)="set({ width: $event })" />
-        <span class="ways" role="group" aria-label="How the design is seen"><button class="act" [class.strong]="at.pin.way === 'fade'" [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button><button class="act" [class.strong]="at.pin.way === 'wipe'" [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span>
-        <label class="amount"><span class="sr">How much of the design is seen</span><input type="range" min="0" max="1" step="0.01" [value]="at.pin.amount" (input)="slide($event)" /></label>
+        <span class="ways yo-joined" role="group" aria-label="How the design is seen"><button yo-act [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button><button yo-act [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span>
+        <span class="amount"><yo-slider label="How much of the design is seen" [min]="0" [max]="1" [step]="0.01" [value]="at.pin.amount" (held)="set({ amount: $event })" (done)="set({ amount: $event })" /></span>
         <span class="reading" role="status">{{ reading() }}</span>
       </div>
     }
@@ -100,9 +100,6 @@ export class PinWall {
   protected set(change: Partial<Pin>): void {
     this.#store.dispatch(GatherActions.pin({ pin: { ...this.hung()!.pin, ...change } }));
     this.#pinned.marked.set([]);
-  }
-  protected slide(event: Event): void {
-    this.#store.dispatch(GatherActions.pin({ pin: { ...this.hung()!.pin, amount: Number((event.target as HTMLInputElement).value) } }));
   }
   protected point(event: PointerEvent): void {
     const box = this.design()!.nativeElement.getBoundingClientRect();

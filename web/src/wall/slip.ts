@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { Store } from '@ngrx/store';
 import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, type BandId, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
-import { Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
+import { ACTS, Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipFields } from './slip-fields.ts';
 import { WordsTools } from './words-tools.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
@@ -11,10 +11,10 @@ import { slipValues, type SlipValue } from './slip-values.ts';
 @Component({
   selector: 'yo-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SlipFields, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
+  imports: [ACTS, SlipFields, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
-  host: { role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },
+  host: { class: 'on-paper', role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },
 })
 export class Slip {
   readonly #store = inject(Store);

@@ -5,6 +5,7 @@ import { SPECIMEN_CSS, specimenParts, tokenTable, type Site } from '@yohaku/core
 import { Editor, deskFeature, handToken, siteFeature } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
 import { SpecimenSource } from './specimen-source.ts';
+import { ACTS } from '../ui/index.ts';
 
 const WIDTH = 1280;
 
@@ -12,9 +13,10 @@ const WIDTH = 1280;
 @Component({
   selector: 'yo-specimen-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS],
   template: `
     <nav aria-label="Parts of the specimen">
-      @for (part of parts(); track part.id) { <button class="plain" (click)="go(part.id)">{{ part.label }}</button> }
+      @for (part of parts(); track part.id) { <button yo-pick (click)="go(part.id)">{{ part.label }}</button> }
       <a class="plain muted" [href]="'/frame/' + siteId() + '/specimen.html'" target="_blank" rel="noopener">by itself, to print</a>
     </nav>
     <div class="sheet" #sheet tabindex="0" role="region" aria-label="Specimen">

@@ -4,21 +4,23 @@ import { STRESS_KINDS, plural, type StressKind } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature } from '../state/index.ts';
 import type { Break } from './breaks.ts';
 import { Frames } from './frames.ts';
+import { ACTS } from '../ui/index.ts';
 
 /** How hostile the copy on the wall is, and what breaks under it; each leads to where it breaks. */
 @Component({
   selector: 'yo-stress-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS],
   template: `
-    <span role="group" aria-label="Stress copy">@for (one of kinds; track one.kind) { <button class="plain" [class.strong]="on().has(one.kind)" [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button> }</span>
+    <span class="yo-joined" role="group" aria-label="Stress copy">@for (one of kinds; track one.kind) { <button yo-act [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button> }</span>
     <span class="found" role="status">{{ says() }}</span>
-    <ul aria-label="What breaks">@for (one of list(); track $index) { <li><button class="plain" (click)="show(one)">{{ title(one) }}: {{ one.label }} {{ one.words }}@if (one.style) {, set in {{ one.style }}}</button></li> }</ul>
+    <ul aria-label="What breaks">@for (one of list(); track $index) { <li><button yo-opens (click)="show(one)">{{ title(one) }}: {{ one.label }} {{ one.words }}@if (one.style) {, set in {{ one.style }}}</button></li> }</ul>
   `,
   styles: `
     :host { display: flex; gap: 16px; align-items: center; padding: 0 20px; min-height: 28px; font-size: 12px; }
-    [role="group"] { display: flex; gap: 14px; flex: none; } button { min-height: 24px; white-space: nowrap; }
+    [role="group"] { flex: none; } button { min-height: 24px; white-space: nowrap; }
     .found { flex: none; font-weight: 600; }
-    ul { display: flex; gap: 20px; overflow-x: auto; min-width: 0; padding: 2px; } li button { text-decoration: underline; text-decoration-color: var(--wall-line); text-underline-offset: 3px; }
+    ul { display: flex; gap: 20px; overflow-x: auto; min-width: 0; padding: 2px; }
   `,
 })
 export class StressBar {

@@ -3,8 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
-import { DeskActions, SURROUNDS, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature } from '../state/index.ts';
-import { NumberField } from '../ui/index.ts';
+import { DeskActions, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
+import { ACTS, KEYS, NumberField } from '../ui/index.ts';
 import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
 import { EvidenceWall } from './evidence-wall.ts';
 import { LogoWall } from './logo-wall.ts';
@@ -52,12 +52,14 @@ const LOOKS = 40;
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip],
+  imports: [ACTS, EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
 export class Wall {
   readonly #store = inject(Store);
+  protected readonly keyOf = KEYS;
+  protected readonly reading = inject(Reading).only;
   readonly #frames = inject(Frames);
   readonly #words = inject(WordsEditor);
   /** Reads what lies behind texts over pictures as long as the wall is there. */
@@ -298,10 +300,6 @@ export class Wall {
   protected fontsAgain(): void {
     this.#store.dispatch(DeskActions.standIns({ shown: false }));
   }
-  protected surround(): void {
-    const at = SURROUNDS.indexOf(this.desk().surround);
-    this.#store.dispatch(DeskActions.surround({ surround: SURROUNDS[(at + 1) % SURROUNDS.length]! }));
-  }
 
   protected pick(frame: PageFrame, page: string, pick: FramePick): void {
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: pick.place } } }));
@@ -312,6 +310,7 @@ export class Wall {
 
   /** Edits the words where they stand. */
   protected edit(frame: PageFrame, page: string, pick: FramePick): void {
+    if (this.reading()) return;
     const document = frame.document;
     if (document) this.#words.edit(document, page, pick.place);
   }

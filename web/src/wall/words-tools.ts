@@ -2,23 +2,23 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input
 import { Href, type Place } from '@yohaku/core';
 import { safeParse } from 'valibot';
 import { Editor } from '../state/index.ts';
-import { Choice, KEYS, TextField } from '../ui/index.ts';
+import { ACTS, Choice, KEYS, TextField } from '../ui/index.ts';
 import { WordsEditor } from './words-editor.ts';
 
 /** What can be done with words while they are edited where they stand: emphasis, and where they lead. */
 @Component({
   selector: 'yo-words-tools',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, TextField],
+  imports: [ACTS, Choice, TextField],
   template: `
     @if (edited(); as words) {
       <div class="acts" role="group" aria-label="The words">
         @if (words.rich) {
-          <button class="box" [attr.aria-pressed]="words.mark === 'strong'" [title]="keys.strong.shown" (mousedown)="$event.preventDefault()" (click)="editor.mark('strong')">Strong</button>
-          <button class="box" [attr.aria-pressed]="words.mark === 'em'" [title]="keys.emphasis.shown" (mousedown)="$event.preventDefault()" (click)="editor.mark('em')">Emphasis</button>
+          <button yo-act slight [attr.aria-pressed]="words.mark === 'strong'" yoTip="Strong, or not" [yoKey]="keys.strong" (mousedown)="$event.preventDefault()" (click)="editor.mark('strong')">Strong</button>
+          <button yo-act slight [attr.aria-pressed]="words.mark === 'em'" yoTip="Emphasis, or not" [yoKey]="keys.emphasis" (mousedown)="$event.preventDefault()" (click)="editor.mark('em')">Emphasis</button>
         }
-        <button class="box end" [title]="keys.keep.shown" (mousedown)="$event.preventDefault()" (click)="editor.finish(true)">Done</button>
-        <button class="box" [title]="keys.drop.shown" (mousedown)="$event.preventDefault()" (click)="editor.finish(false)">Cancel</button>
+        <button yo-act slight class="end" yoTip="Keeps what was typed" [yoKey]="keys.keep" (mousedown)="$event.preventDefault()" (click)="editor.finish(true)">Done</button>
+        <button yo-act slight yoTip="Drops what was typed" [yoKey]="keys.drop" (mousedown)="$event.preventDefault()" (click)="editor.finish(false)">Cancel</button>
       </div>
       @if (words.rich) {
         <div class="links">
@@ -28,10 +28,10 @@ import { WordsEditor } from './words-editor.ts';
         @if (!words.link) { <p class="note">Choose words, then what they are.</p> }
       }
     } @else {
-      <button class="act" (click)="asked.emit()">Edit the words</button> <span class="note">or double-click them</span>
+      <button yo-act slight icon="pencil" (click)="asked.emit()">Edit the words</button> <span class="note">or double-click them</span>
     }
   `,
-  styles: `:host { display: block; } .act + .note { margin-left: 6px; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 3px; padding-top: 4px; } [aria-pressed="true"] { background: #1a1a1a; color: #fff; }`,
+  styles: `:host { display: block; } .yo-act + .note { margin-left: 6px; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 3px; padding-top: 4px; }`,
   host: { '(focusout)': 'left()' },
 })
 export class WordsTools implements OnDestroy {

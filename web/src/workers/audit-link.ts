@@ -1,7 +1,7 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { NO_READINGS, type Change, type PixelSets, type Site } from '@yohaku/core';
-import { AuditActions, LayoutRead, PixelsRead, siteFeature } from '../state/index.ts';
+import { AuditActions, LayoutRead, PixelsRead, siteFeature, type LastEdit } from '../state/index.ts';
 import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
@@ -50,18 +50,21 @@ export class AuditLink {
     });
   }
 
-  #follow(current: Site | null, pending: readonly Change[], last: { id: string; label: string; before: Site } | null): void {
+  #follow(current: Site | null, pending: readonly Change[], last: LastEdit | null): void {
     if (!current || current === this.#known) return;
     this.#worker ??= this.#start();
     const change = last && last.id !== this.#lastEdit ? pending.find((one) => one.id === last.id) : undefined;
     // One edit of ours on top of what the worker knows: only the change travels. Anything else: the site itself.
-    const message: ToAudit = change && last!.before === this.#known
-      ? { kind: 'change', change: { ops: change.ops, label: change.label }, ripple: true }
-      : { kind: 'site', site: current };
+    if (change) {
+      // Of edits that came faster than they are followed the last one is told, on top of those before it.
+      if (last!.before !== this.#known) this.#worker.postMessage({ kind: 'site', site: last!.before } satisfies ToAudit);
+      this.#worker.postMessage({ kind: 'change', change: { ops: change.ops, label: change.label }, ripple: true } satisfies ToAudit);
+    }
+    // What came from other windows besides is in the site itself.
+    if (!change || last!.after !== current) this.#worker.postMessage({ kind: 'site', site: current } satisfies ToAudit);
     if (last) this.#lastEdit = last.id;
     this.#known = current;
     this.#store.dispatch(AuditActions.busy({ busy: true }));
-    this.#worker.postMessage(message);
   }
 
   #start(): Worker {

@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import { VISIONS, type StressKind, type Vision } from '@yohaku/core';
-import { remember, remembered } from '../remember.ts';
+import { remember, remembered } from '../../ui/index.ts';
 import type { Scope } from './scope.ts';
 
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;

@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import type { Evidence } from '@yohaku/core';
-import { remember, remembered } from '../remember.ts';
+import { remember, remembered } from '../../ui/index.ts';
 
 /** What a designer decided of one colour: keep or leave it whatever its score, what it is called, of which part it is, what replaces it. */
 export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly heir?: string }

@@ -11,6 +11,7 @@ import { deskFeature, type DeskState } from '../desk/desk.ts';
 
 const RETRY_MS = 1500;
 const BATCH = 50;
+const SIGNED_OUT = 'You are signed out. What you do is kept here: open a fresh sign-in address in this browser, and this window goes on by itself.';
 /** Nothing is painted in a window that is not seen: after this long its edits are sent all the same. */
 const UNSEEN_MS = 60;
 
@@ -94,7 +95,7 @@ export class SiteEffects {
           tap(() => { this.#batch = Math.min(BATCH, this.#batch * 2); }),
           mergeMap((results) => this.#answered(sequence, sent, results)),
           catchError((error: unknown) => {
-            if (isSignedOut(error)) return of(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' }));
+            if (isSignedOut(error)) return of(SiteActions.sendingFailed({ words: SIGNED_OUT }));
             if (canRetry(error)) return of(SiteActions.sendingFailed({ words: failureWords(error) }));
             // Refused whole: the one at fault is found by sending them one by one; it alone is set aside.
             if (sent.length > 1) {
@@ -143,7 +144,11 @@ export class SiteEffects {
         if (source.readyState !== EventSource.CLOSED) return;
         asking = this.#api.sites().subscribe({
           next: again,
-          error: (failed: unknown) => (isSignedOut(failed) ? subscriber.next(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' })) : again()),
+          error: (failed: unknown) => {
+            // Signed in again in another window of this browser, this one goes on by itself.
+            if (isSignedOut(failed)) subscriber.next(SiteActions.sendingFailed({ words: SIGNED_OUT }));
+            again();
+          },
         });
       };
       listen();
@@ -178,8 +183,7 @@ export class SiteEffects {
           // What was heard of is not in the log: it was of another database. Read it all again.
           if (changes.length === 0) return this.#store.dispatch(SiteActions.open({ siteId }));
         } catch (error) {
-          if (isSignedOut(error)) return this.#store.dispatch(SiteActions.sendingFailed({ words: 'You are signed out. Your edits are kept here; open a fresh sign-in address.' }));
-          this.#store.dispatch(SiteActions.sendingFailed({ words: failureWords(error) }));
+          this.#store.dispatch(SiteActions.sendingFailed({ words: isSignedOut(error) ? SIGNED_OUT : failureWords(error) }));
           await firstValueFrom(timer(RETRY_MS));
         }
       }

@@ -17,6 +17,8 @@ export interface LastEdit {
   readonly id: string;
   readonly label: string;
   readonly before: Site;
+  /** The site that it made. */
+  readonly after: Site;
 }
 
 export interface SiteState {
@@ -97,7 +99,7 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
     return {
       state: {
         ...cleared, pending: [...state.pending, change], current: applied.site, shown: applied.site, saving: state.saving === 'waiting' ? 'waiting' : 'saving',
-        last: { id, label: edit.label, before: state.current }, notice: '', mine,
+        last: { id, label: edit.label, before: state.current, after: applied.site }, notice: '', mine,
       },
       inverse: applied.inverse,
     };

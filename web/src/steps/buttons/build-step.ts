@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Store } from '@ngrx/store';
 import { BUTTON_PARTS, addVariant, buttonRecipes, buttonSlot, buttonUses, contrastRules, cornerCss, looseLook, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
-import { Choice, HeirAsk, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
+import { ACTS, More, Choice, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
 import { NamedShapes } from './named-shapes.ts';
 import { ShapePanel } from './shape-panel.ts';
@@ -20,7 +20,7 @@ const KEY = 'yohaku-build-view';
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, TextField, VerdictRule, Reaching, HeirAsk, MotionList, NamedShapes, OwnShapeRow, ShapePanel, SizesList, SpacePanel],
+  imports: [ACTS, More, Choice, TextField, VerdictRule, Reaching, MotionList, NamedShapes, OwnShapeRow, ShapePanel, SizesList, SpacePanel],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })
@@ -66,7 +66,6 @@ export class BuildStep {
     const ids = new Set([...this.cells()].map((key) => key.split(' ')[0]!));
     return (this.brand()?.variantOrder ?? []).filter((id) => ids.has(id));
   });
-  protected readonly leaving = signal(false);
   protected readonly heirs = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A variant');
@@ -122,7 +121,6 @@ label: worstOf(judged, 'text-contrast', state),
 
   protected pick(key: string, event: MouseEvent | KeyboardEvent): void {
     const adding = event.shiftKey || event.ctrlKey || event.metaKey;
-    this.leaving.set(false);
     this.cells.update((cells) => {
       const next = new Set(adding ? cells : []);
       if (adding && next.has(key)) next.delete(key);
@@ -176,15 +174,10 @@ label: worstOf(judged, 'text-contrast', state),
     this.#editor.set('Name of a button variant', ['brand', 'variants', id, 'label'], label);
   }
   /** Deletes a variant no button has; asks what takes the place of one that some have. */
-  protected askDelete(uses: number): void {
-    this.leaving.set(uses > 0);
-    if (uses === 0) this.removeVariant();
-  }
-  protected removeVariant(heir?: string): void {
+  protected removeVariant(heir: string): void {
     const variant = this.variant();
     if (!variant) return;
     this.cells.set(new Set());
-    this.leaving.set(false);
     this.#editor.commit((site) => removeButtonPart(site, 'variant', variant.id, heir));
   }
   protected iconSide(side: string): void {

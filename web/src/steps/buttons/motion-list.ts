@@ -1,21 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { EASINGS, MOTION_USES, addMotion, readEasing, removeMotion, type MotionUse } from '@yohaku/core';
 import { Editor, MotionShown, NAME_ONLY, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField, nameProblem } from '../../ui/index.ts';
+import { ACTS, Choice, NumberField, TextField, nameProblem } from '../../ui/index.ts';
 
 /** The brand's ways to move, and what takes which of them between its states; shown on the wall on request. */
 @Component({
   selector: 'yo-motion-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, Reaching],
+  imports: [ACTS, Choice, NumberField, TextField, Reaching],
   template: `
-    <p class="bar"><span class="head" title="Who asks for less motion is given none">Motion, ms and curve</span><button class="act" (click)="add()">New</button>@if (rows().length) { <button class="act" [yoReaching]="wallOnly" (click)="shown.play()">{{ shown.playing() ? 'Moving…' : 'Show on the wall' }}</button> }</p>
+    <p class="bar"><span class="head" title="Who asks for less motion is given none">Motion, ms and curve</span><button yo-act slight icon="plus" aria-label="New motion" (click)="add()">New</button>@if (rows().length) { <button yo-act slight icon="play" [yoReaching]="wallOnly" (click)="shown.play()">{{ shown.playing() ? 'Moving…' : 'Show on the wall' }}</button> }</p>
     @for (one of rows(); track one.id) {
       <div class="row">
         <yo-text label="Name of the motion" [hideLabel]="true" [yoReaching]="nameOnly" [value]="one.label" width="72px" [check]="checkName" (done)="set(one.id, 'label', $event)" />
         <yo-number [label]="one.label + ' duration, ms'" [hideLabel]="true" [yoReaching]="'motion.' + one.path + '.duration'" [value]="one.duration" range="duration" [digits]="0" [width]="40" (held)="set(one.id, 'duration', $event, 'preview')" (done)="set(one.id, 'duration', $event)" />
         <yo-text [label]="one.label + ' easing'" [hideLabel]="true" [yoReaching]="'motion.' + one.path + '.easing'" [value]="one.easing" width="104px" [mono]="true" [check]="checkEasing" (done)="ease(one.id, $event)" />
-        <button class="act" [attr.aria-label]="'Delete ' + one.label" (click)="remove(one.id)">delete</button>
+        <yo-delete slight [name]="one.label" words="" (done)="remove(one.id)" />
       </div>
     } @empty { <p class="note">Nothing moves yet: states change at once.</p> }
     @if (rows().length) { <div class="uses">@for (use of uses(); track use.use) { <yo-choice [label]="use.label" [yoReaching]="use.scope" [value]="use.value" [options]="options()" [width]="76" (chosen)="choose(use.use, $event)" /> }</div> }

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CORNER_USES, addCorner, addShadow, cornerCss, cornerText, cssColor, readCorner, readShadow, removeCorner, removeShadow, resolvedSwatches, setCorner, setOp } from '@yohaku/core';
 import { Editor, NAME_ONLY, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField, nameProblem } from '../../ui/index.ts';
+import { ACTS, Choice, NumberField, TextField, nameProblem } from '../../ui/index.ts';
 
 /** The corners and shadows that the brand names, each drawn. */
 @Component({
   selector: 'yo-named-shapes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, Reaching],
+  imports: [ACTS, Choice, NumberField, TextField, Reaching],
   templateUrl: './named-shapes.html',
   styleUrl: './shape-panel.less',
 })

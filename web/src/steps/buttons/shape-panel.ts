@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { CORNER_USES, edgeWidth, namedCorner, plural, readCorner, setCornerOf, setCornerValue, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+import { ACTS, Slider, More, Grid, Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
 import { variantScope } from './variant-scope.ts';
 
 const OWN = '';
@@ -12,7 +12,7 @@ const LABELS: Record<EdgeUse, string> = { button: 'Buttons', card: 'Cards', pict
 @Component({
   selector: 'yo-shape-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, Reaching],
+  imports: [ACTS, Slider, More, Grid, Choice, NumberField, Reaching],
   templateUrl: './shape-panel.html',
   styleUrl: './shape-panel.less',
 })
@@ -87,8 +87,8 @@ export class ShapePanel {
     this.#editor.commit((site) => setCornerValue(site, use, value, freshId('corner')));
     return '';
   };
-  protected slide(event: Event, phase: 'preview' | 'commit'): void {
-    this.radius('button', Number((event.target as HTMLInputElement).value), phase);
+  protected slide(px: number, phase: 'preview' | 'commit'): void {
+    this.radius('button', px, phase);
   }
   protected edge(use: EdgeUse, px: number, phase: 'preview' | 'commit'): void {
     this.#editor[phase]((site) => setEdge(site, use, px));

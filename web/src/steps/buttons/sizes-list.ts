@@ -1,24 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { addSize, buttonUses, plural, removeButtonPart } from '@yohaku/core';
 import { Editor, NAME_ONLY, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { HeirAsk, NumberField, TextField, nameProblem } from '../../ui/index.ts';
+import { ACTS, NumberField, TextField, nameProblem, type ChoiceOption } from '../../ui/index.ts';
 
 /** The sizes of buttons with their paddings. */
 @Component({
   selector: 'yo-sizes-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HeirAsk, NumberField, TextField, Reaching],
+  imports: [ACTS, NumberField, TextField, Reaching],
   template: `
-    <p class="bar"><span class="head">Button sizes, px</span><button class="act" [yoReaching]="newOnly" aria-label="New button size" (click)="add()">New</button></p>
+    <p class="bar"><span class="head">Button sizes, px</span><button yo-act slight icon="plus" [yoReaching]="newOnly" aria-label="New button size" (click)="add()">New</button></p>
     @for (size of sizes(); track size.id) {
       <div class="row foot">
         <yo-text [label]="'Name of size ' + size.label" [hideLabel]="true" [yoReaching]="nameOnly" [value]="size.label" width="120px" [check]="checkName" (done)="rename(size.id, $event)" />
         <yo-number label="sides" [value]="size.padX" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padX', $event, 'preview')" (done)="pad(size.id, 'padX', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-x'" />
         <yo-number label="above, below" [value]="size.padY" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padY', $event, 'preview')" (done)="pad(size.id, 'padY', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-y'" />
-        @if (sizes().length > 1) { <button class="act last" [yoReaching]="'button.' + size.path + '.pad-x'" [attr.aria-label]="'Delete size ' + size.label" (click)="askDelete(size.id)">delete</button> }
+        @if (sizes().length > 1) { <yo-delete slight class="last" [yoReaching]="'button.' + size.path + '.pad-x'" [name]="'size ' + size.label" [words]="words(size.id)" [options]="words(size.id) ? heirs(size.id) : []" (done)="remove(size.id, $event || undefined)" /> }
       </div>
     }
-    @if (leaving(); as one) { <yo-heir-ask [name]="one.label" [words]="one.words" [options]="heirs()" (done)="remove(one.id, $event)" (kept)="leaving.set(null)" /> }
   `,
   styleUrl: './shape-panel.less',
 })
@@ -26,8 +25,15 @@ export class SizesList {
   readonly #editor = inject(Editor);
   readonly #brand = computed(() => this.#editor.shown()?.brand);
   protected readonly sizes = computed(() => (this.#brand()?.sizeOrder ?? []).map((id) => this.#brand()!.sizes[id]!));
-  protected readonly leaving = signal<{ id: string; label: string; words: string } | null>(null);
-  protected readonly heirs = computed(() => this.sizes().filter((one) => one.id !== this.leaving()?.id).map((one) => ({ value: one.id, label: one.label })));
+  /** What may take the place of a size that is deleted. */
+  protected heirs(id: string): ChoiceOption[] {
+    return this.sizes().filter((one) => one.id !== id).map((one) => ({ value: one.id, label: one.label }));
+  }
+  /** What would be lost with it. */
+  protected words(id: string): string {
+    const uses = buttonUses(this.#editor.current()!, 'size', id).length;
+    return uses === 0 ? '' : `${plural(uses, 'button')} ${uses === 1 ? 'has' : 'have'} this size.`;
+  }
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A size');
   protected readonly newOnly: Scope = { words: 'A size that no button has yet; no place changes' };
@@ -41,14 +47,7 @@ export class SizesList {
   protected pad(size: string, side: 'padX' | 'padY', value: number, phase: 'preview' | 'commit'): void {
     this.#editor.set(`${this.#brand()!.sizes[size]!.label} button padding`, ['brand', 'sizes', size, side], value, phase);
   }
-  protected askDelete(id: string): void {
-    const site = this.#editor.current()!;
-    const uses = buttonUses(site, 'size', id).length;
-    if (uses === 0) return this.remove(id);
-    this.leaving.set({ id, label: site.brand.sizes[id]!.label, words: `${plural(uses, 'button')} ${uses === 1 ? 'has' : 'have'} this size.` });
-  }
   protected remove(id: string, heir?: string): void {
-    this.leaving.set(null);
     this.#editor.commit((site) => removeButtonPart(site, 'size', id, heir));
   }
 }

@@ -1,23 +1,22 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type RuleId, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
-import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reaching, type Spot } from '../../state/index.ts';
+import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
-import { KEYS, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, Cell, KEYS, ListTable, TextField, VerdictRule, type Column } from '../../ui/index.ts';
 
 const NAMES: Record<CheckList, string> = {
   worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Overrides', stray: 'Raw values', differences: 'Painted otherwise', all: 'All places',
 };
-/** Rows shown at first, and more of them with each asking. */
-const AT_ONCE = 300;
 
 /** What the last edit did, all that fails, departs or strays, and what mends it. */
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictRule, TextField, Reaching],
+  imports: [ACTS, Cell, ListTable, VerdictRule, TextField, Reaching],
   templateUrl: './check-step.html',
   styleUrl: './check-step.less',
+  host: { '[class.reading]': 'reading()' },
 })
 export class CheckStep {
   readonly #store = inject(Store);
@@ -33,11 +32,8 @@ export class CheckStep {
   protected readonly list = this.#view.list;
   protected readonly at = signal(0);
   protected readonly leaving = signal(false);
-  protected readonly most = signal(AT_ONCE);
-  protected showMore(): void {
-    this.most.update((most) => most + AT_ONCE);
-  }
   protected readonly names = NAMES;
+  protected readonly reading = inject(Reading).only;
 
   protected readonly values = computed(() => (this.#editor.current() ? setValues(this.#editor.current()!) : []));
   protected readonly rows = computed((): readonly Row[] => {
@@ -60,8 +56,22 @@ export class CheckStep {
     const places = new Set(rows.map((row) => `${row.page} ${row.place}`)).size;
     return places === rows.length ? '' : `${plural(rows.length, 'finding')} at ${plural(places, 'place')}: one may be found wanting in more than one way or state.`;
   });
-  protected readonly shown = computed(() => this.rows().slice(0, this.most()));
-  protected readonly more = computed(() => Math.min(AT_ONCE, this.rows().length - this.shown().length));
+  protected readonly table = viewChild(ListTable<Row>);
+  /** The rows in the order in which they stand there. */
+  protected readonly shown = computed(() => this.table()?.ordered() ?? this.rows());
+  protected readonly columns = computed((): readonly Column<Row>[] => {
+    const list = this.list();
+    const told = list === 'held' || list === 'stray' || list === 'unknown' || list === 'differences';
+    return [
+      { id: 'label', label: 'Place', value: (row) => row.label, fixed: true },
+      { id: 'page', label: 'Page', width: 130, value: (row) => this.page(row.page), filter: true },
+      { id: 'width', label: 'Width', width: 74, value: (row) => row.width, mono: true, filter: true },
+      { id: 'state', label: 'State', width: 84, value: (row) => row.state, filter: true },
+      { id: 'found', label: told ? 'Why' : 'Found', ...(told ? {} : { width: 110 }), value: (row) => row.found ?? row.reason, fixed: true },
+      ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Needed', width: 70, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
+    ];
+  });
+  protected readonly none = computed(() => (this.list() === 'failing' ? 'Nothing fails.' : this.list() === 'worse' ? 'The last edit made nothing worse.' : 'Nothing here.'));
   protected readonly lists = computed(() => {
     const report = this.report();
     const ripple = this.ripple();
@@ -157,7 +167,6 @@ export class CheckStep {
     effect(() => {
       this.list();
       this.at.set(0);
-      this.most.set(AT_ONCE);
       this.leaving.set(false);
     });
   }
@@ -201,6 +210,7 @@ export class CheckStep {
   protected key(event: KeyboardEvent): void {
     if (KEYS.next.is(event)) return this.go(Math.min(this.shown().length - 1, this.at() + 1));
     if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
+    if (this.reading()) return;
     if (KEYS.undoCheck.is(event)) return this.undo();
     const mend = KEYS.mend.is(event) ? (this.mends()[0] ?? this.typeMend() ?? this.pictured()?.mends[0]) : undefined;
     if (mend) this.mend(mend);

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithKin, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, proposeName,
+  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithKin, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
   removeSwatch, resolvedSwatches, ruleWords, setValue, slotPath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, More, Slider, Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { DerivedRule } from './derived-rule.ts';
 import { Harmonies } from './harmonies.ts';
 import { KinList } from './kin-list.ts';
@@ -18,7 +18,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ContrastField, DerivedRule, Harmonies, KinList, ToldApart, VerdictRule, TextField, Choice, Reaching],
+  imports: [ACTS, More, Slider, ContrastField, DerivedRule, Harmonies, KinList, ToldApart, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -30,8 +30,6 @@ export class ColourStep {
   protected readonly site = this.#editor.shown;
   protected readonly view = signal<'contrast' | 'hues' | 'harmonies'>('contrast');
   protected readonly copied = signal('');
-  protected readonly deleting = signal(false);
-  protected readonly heir = signal<string | null>(null);
 
   /** How much each swatch paints: read from what is done, so that a held control does not count everything anew. */
   readonly #amounts = computed(() => {
@@ -165,7 +163,6 @@ export class ColourStep {
   protected readonly unused: Scope = { words: 'A new swatch paints no place until something is set to it' };
 
   protected choose(id: string): void {
-    this.deleting.set(false);
     this.#store.dispatch(DeskActions.choose({ choice: { swatch: id } }));
   }
   protected reach(): void {
@@ -181,8 +178,8 @@ export class ColourStep {
     const before = resolvedSwatches(this.#editor.current()!.brand).find((one) => one.swatch.id === id)!.oklch;
     this.#editor.commit((site) => moveWithKin(site, id, asTyped(color), whatMoved(before, color)));
   }
-  protected lightness(event: Event, done: boolean): void {
-    const color = mapToSrgb({ ...this.chosen()!.oklch, l: Number((event.target as HTMLInputElement).value) });
+  protected lightness(l: number, done: boolean): void {
+    const color = mapToSrgb({ ...this.chosen()!.oklch, l });
     if (done) this.done(color);
     else this.hold(color);
   }
@@ -223,16 +220,24 @@ export class ColourStep {
     this.#editor.commit((site) => addSwatches(site, [{ id, label: proposeName(color.oklch), color, part: 'side' }]));
     this.choose(id);
   }
-  protected askDelete(): void {
-    this.heir.set(nearestSwatch(this.#editor.current()!, this.chosen()!.id) ?? null);
-    this.deleting.set(true);
-  }
-  protected remove(): void {
+  /** What would be lost with the swatch. */
+  protected readonly loss = computed(() => {
+    const uses = this.uses();
+    return uses.length === 0 ? '' : `${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;
+  });
+  /** The other swatches, the nearest first. */
+  protected readonly heirs = computed(() => {
+    const site = this.site();
+    const chosen = this.chosen();
+    const nearest = site && chosen ? nearestSwatch(site, chosen.id) : undefined;
+    return [...this.others()].sort((one, other) => Number(other.value === nearest) - Number(one.value === nearest));
+  });
+  protected remove(heir: string): void {
     const id = this.chosen()!.id;
-    this.deleting.set(false);
-    this.#editor.commit((site) => removeSwatch(site, id, this.uses().length > 0 ? (this.heir() ?? undefined) : undefined));
+    this.#editor.commit((site) => removeSwatch(site, id, heir || undefined));
   }
   protected oklch = oklchText;
+  protected readonly Math = Math;
 }
 
 const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { FIELD, contrastRatio, cssColor, cutDownText, fieldColor, fieldDarker, fieldHeight, luminance, mapToSrgb, paintedRgb, type Oklch, type Rgb8 } from '@yohaku/core';
-import { Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
+import { Slider, Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
 
 const W = 340;
@@ -24,7 +24,7 @@ export interface FieldPoint { readonly label: string; readonly rgb: Rgb8; readon
 @Component({
   selector: 'yo-contrast-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, Pull],
+  imports: [Slider, Choice, Pull],
   templateUrl: './contrast-field.html',
   styleUrl: './contrast-field.less',
 })
@@ -92,8 +92,7 @@ export class ContrastField {
     return fieldHeight(ratio) * H;
   }
 
-  protected hue(event: Event, done: boolean): void {
-    const h = Number((event.target as HTMLInputElement).value);
+  protected hue(h: number, done: boolean): void {
     (done ? this.done : this.held).emit({ ...this.color(), h });
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { contrastRatio, paintedRgb, round, ruleBetween, ruleOther, ruleWords, setRule, swatchColor, type DeriveRule } from '@yohaku/core';
 import { Editor } from '../../state/index.ts';
-import { Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+import { ACTS, Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
 
 type How = 'shift' | 'mix' | 'contrast' | 'over';
 
@@ -9,7 +9,7 @@ type How = 'shift' | 'mix' | 'contrast' | 'over';
 @Component({
   selector: 'yo-derived-rule',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField],
+  imports: [ACTS, Choice, NumberField],
   template: `
     <yo-choice label="Follows" [value]="rule()?.source ?? ''" [options]="sources()" [width]="130" (chosen)="follow($event)" />
     @if (rule(); as rule) {
@@ -26,7 +26,7 @@ type How = 'shift' | 'mix' | 'contrast' | 'over';
       }
       @if (short(); as short) { <p class="note" role="status">{{ short }}</p> }
     }
-    @if (former(); as former) { <button class="act again" (click)="again()">Again: {{ former }}</button> }
+    @if (former(); as former) { <button yo-act class="again" (click)="again()">Again: {{ former }}</button> }
   `,
   styles: `:host { display: flex; flex-wrap: wrap; gap: 4px 12px; } .again { align-self: flex-end; } p { flex-basis: 100%; margin: 0; }`,
 })

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { cutDownText, deltaERgb, parseColor, placesOf, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
-import { KEYS } from '../../ui/index.ts';
+import { ACTS, KEYS } from '../../ui/index.ts';
 import { LongWork } from '../../workers/index.ts';
 import { LongWorkLine } from '../long-work-line.ts';
 
@@ -10,28 +10,28 @@ import { LongWorkLine } from '../long-work-line.ts';
   selector: 'yo-harmonies',
   host: { '(document:keydown)': 'press($event)', '(document:keyup)': 'release($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LongWorkLine, Reaching],
+  imports: [ACTS, LongWorkLine, Reaching],
   template: `
-    <div class="between head"><span>From {{ names() }}, which {{ stay().length === 1 ? 'stays' : 'stay' }}{{ verdict() }}</span><button class="act" (click)="closed.emit()">Contrast field</button></div>
+    <div class="between head"><span>From {{ names() }}, which {{ stay().length === 1 ? 'stays' : 'stay' }}{{ verdict() }}</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
     @if (list(); as list) {
       <ul>
         @for (one of list; track one.name) {
           <li [class.now]="tried() === one" (mouseenter)="tries(one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
             <span class="name">{{ one.name }}</span>
             <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
-              <button class="plain" [style.background]="swatch.to" [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
+              <button yo-pick [style.background]="swatch.to" [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
             <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' short' : 'all hold' }}</span>
-            <button class="act" [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">apply</button>
+            <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">apply</button>
           </li>
         } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
       </ul>
       <p class="note">The wall shows what is pointed at; H, held, shows the next. A press on one colour takes that swatch alone.</p>
-    } @else if (stopped()) { <p class="note" role="status">Stopped. <button class="act" (click)="again()">Work them out</button></p> } @else { <yo-long-work words="Working them out" /> }
+    } @else if (stopped()) { <p class="note" role="status">Stopped. <button yo-act (click)="again()">Work them out</button></p> } @else { <yo-long-work words="Working them out" /> }
   `,
   styles: `
     :host { display: block; }
     .between { display: flex; justify-content: space-between; gap: 12px; }
-    li { display: grid; grid-template-columns: 128px minmax(0, 1fr) 64px 32px; gap: 10px; align-items: center; border-bottom: 1px solid #d9d9d9; min-height: 34px; }
+    li { display: grid; grid-template-columns: 128px minmax(0, 1fr) 64px 56px; gap: 10px; align-items: center; border-bottom: 1px solid #d9d9d9; min-height: 34px; }
     .strip { display: flex; height: 24px; } .strip button { flex: 1; outline: 1px solid #d9d9d9; outline-offset: -1px; } .strip button:focus-visible { outline: 2px solid #1a1a1a; z-index: 1; }
     li.now { background: #f0f0f0; }
     p { padding-top: 6px; }

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { beyondReach, cssColor, cutDownText, decideKin, deriveKin, kinOf, plural, type Kin, type KinWay, type Oklch } from '@yohaku/core';
 import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { ACTS } from '../../ui/index.ts';
 
 /** Colours close to what a swatch was: each goes along, follows by rule, or is left; what is decided is remembered. */
 @Component({
   selector: 'yo-kin-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [ACTS, Reaching],
   template: `
     <div class="head between"><span>Similar colours: close to what it was</span><span>ΔE, places</span></div>
     <ul aria-label="Similar colours">
@@ -14,10 +15,10 @@ import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
         <li [class.quiet]="kin.decided === 'leave'">
           <i [style.background]="css(kin)" aria-hidden="true"></i><span class="name">{{ kin.label }}</span><span class="mono right">{{ cut(kin.deltaE, 2) }}</span><span class="mono right">{{ kin.places }}</span>
           @if (kin.locked) { <span class="ways quiet">locked</span> } @else {
-            <span class="ways" [yoReaching]="scope(kin)">
-              <button class="act" [class.strong]="kin.decided === 'along'" [attr.aria-pressed]="kin.decided === 'along'" [attr.aria-label]="kin.label + ' goes along'" (click)="decide(kin, 'along')">along</button>
-              <button class="act" [attr.aria-label]="kin.label + ' follows by a rule'" (click)="derive(kin)">derive</button>
-              <button class="act" [class.strong]="kin.decided === 'leave'" [attr.aria-pressed]="kin.decided === 'leave'" [attr.aria-label]="kin.label + ' is left'" (click)="decide(kin, 'leave')">leave</button>
+            <span class="ways yo-joined" [yoReaching]="scope(kin)">
+              <button yo-act slight [attr.aria-pressed]="kin.decided === 'along'" [attr.aria-label]="kin.label + ' goes along'" (click)="decide(kin, 'along')">along</button>
+              <button yo-act slight [attr.aria-label]="kin.label + ' follows by a rule'" (click)="derive(kin)">derive</button>
+              <button yo-act slight [attr.aria-pressed]="kin.decided === 'leave'" [attr.aria-label]="kin.label + ' is left'" (click)="decide(kin, 'leave')">leave</button>
             </span>
           }
         </li>
@@ -34,7 +35,7 @@ import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
     li { display: grid; grid-template-columns: 20px minmax(0, 1fr) 36px 30px; gap: 0 8px; align-items: center; border-bottom: 1px solid #d9d9d9; padding: 2px 0; }
     i { width: 20px; height: 16px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
     .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-    .ways { grid-column: 2 / -1; display: flex; gap: 14px; }
+    .ways { grid-column: 2 / -1; }
   `,
 })
 export class KinList {

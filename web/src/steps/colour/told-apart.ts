@@ -2,24 +2,24 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, injec
 import { Store } from '@ngrx/store';
 import { TOLD_APART, VISIONS, VISION_LABELS, apartPairs, cssColor, cutDownText, resolvedSwatches, setApart, swatchPath, type ApartPair, type Site } from '@yohaku/core';
 import { Editor, Reaching, deskFeature, type Scope } from '../../state/index.ts';
-import { Choice, lateChart } from '../../ui/index.ts';
+import { ACTS, Grid, Choice, lateChart } from '../../ui/index.ts';
 import type { HueLine, HuePoint } from './hue-chart.ts';
 
 /** Swatches by lightness and hue; the pairs that must be told apart are joined and judged for every way of seeing. */
 @Component({
   selector: 'yo-told-apart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, Reaching],
+  imports: [ACTS, Grid, Choice, Reaching],
   template: `
-    <div class="between head"><span>Lightness up, hue across; joined: must be told apart</span><button class="act" (click)="closed.emit()">Contrast field</button></div>
+    <div class="between head"><span>Lightness up, hue across; joined: must be told apart</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
     <div class="chart" #chart role="img" [attr.aria-label]="words()"></div>
     @for (set of sets(); track set.id) {
       <div class="set" [yoReaching]="scope"><span class="head">{{ set.label }}</span>
-        @for (one of set.swatches; track one.id) { <button class="act" [attr.aria-label]="'Remove ' + one.label + ' from the ' + set.label.toLowerCase()" (click)="put(set.id, one.id, false)"><i [style.background]="one.css"></i>{{ one.label }} ×</button> }
+        @for (one of set.swatches; track one.id) { <button yo-act slight [attr.aria-label]="'Remove ' + one.label + ' from the ' + set.label.toLowerCase()" (click)="put(set.id, one.id, false)"><i [style.background]="one.css"></i>{{ one.label }} ×</button> }
         <yo-choice [label]="'Add to the ' + set.label.toLowerCase()" [hideLabel]="true" [value]="null" [options]="set.others" [width]="64" placeholder="add" (chosen)="put(set.id, $event, true)" />
       </div>
     }
-    <table>
+    <yo-grid>
       <thead><tr class="head"><th scope="col">ΔE OK, at least {{ needed }}</th>@for (vision of visions; track vision) { <th scope="col" [class.strong]="vision === seen()">{{ labels[vision] }}</th> }</tr></thead>
       <tbody>
         @for (pair of pairs(); track pair.label) {
@@ -27,17 +27,16 @@ import type { HueLine, HuePoint } from './hue-chart.ts';
             @for (vision of visions; track vision) { <td class="mono" [class.strong]="pair.distances[vision] < needed" [class.short]="pair.distances[vision] < needed">{{ figure(pair.distances[vision]) }}</td> }</tr>
         } @empty { <tr><td [attr.colspan]="visions.length + 1" class="quiet">No two colours on the pages depend on being told apart.</td></tr> }
       </tbody>
-    </table>
+    </yo-grid>
   `,
   styles: `
     :host { display: block; }
     .between { display: flex; justify-content: space-between; }
     .chart { height: 166px; }
-    table { width: 100%; border-collapse: collapse; table-layout: fixed; } th:first-child { width: 196px; } .short { text-decoration: underline; text-underline-offset: 3px; } th, td { text-align: left; font-weight: 400; border-bottom: 1px solid #d9d9d9; padding: 1px 4px 1px 0; white-space: nowrap; font-size: 12px; }
+    th:first-child { width: 196px; } .short { text-decoration: underline; text-underline-offset: 3px; } th, td { white-space: nowrap; font-size: 12px; }
     th[scope=row] { white-space: normal; line-height: 16px; }
     .set { display: flex; flex-wrap: wrap; gap: 2px 12px; align-items: center; min-height: 28px; }
     .set i { display: inline-block; width: 12px; height: 12px; margin-right: 6px; vertical-align: -1px; outline: 1px solid #d9d9d9; }
-    .set .act { min-height: 24px; }
   `,
 })
 export class ToldApart {

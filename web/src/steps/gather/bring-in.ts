@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, injec
 import { cutDownText, planBrand, planColors, plural, takeBrand, takeColors, type Edit, type Incoming, type PlanRow, type Settling, type Site } from '@yohaku/core';
 import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { AuditLink } from '../../workers/index.ts';
+import { ACTS } from '../../ui/index.ts';
 
 const ORDER = { changed: 0, added: 1, left: 2, equal: 3 } as const;
 
@@ -9,7 +10,7 @@ const ORDER = { changed: 0, added: 1, left: 2, equal: 3 } as const;
 @Component({
   selector: 'yo-bring-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [ACTS, Reaching],
   templateUrl: './bring-in.html',
   styleUrl: './bring-in.less',
   host: { role: 'group', 'aria-label': 'Bring in tokens' },

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linke
 import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { Choice, KEYS, Pull, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
+import { ACTS, Choice, DropZone, FilesField, KEYS, More, Pull, TextArea, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';
@@ -18,7 +18,7 @@ const SCORE_WORDS: Readonly<Record<SiftPart, string>> = { extent: 'area', role: 
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BringIn, Choice, CostCurve, LogoPanel, PinPanel, Pull, TextField, Reaching],
+  imports: [ACTS, BringIn, Choice, CostCurve, LogoPanel, PinPanel, DropZone, FilesField, More, Pull, TextArea, TextField, Reaching],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -29,7 +29,6 @@ export class GatherStep {
   protected readonly state = this.#store.selectSignal(gatherFeature.selectGatherState);
   readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
   protected readonly cut = viewChild<ElementRef<HTMLElement>>('cut');
-  protected readonly over = signal(false);
   protected readonly text = signal('');
   protected readonly chosen = signal<string | null>(null);
   protected readonly scoreWords = SCORE_WORDS;
@@ -47,33 +46,20 @@ export class GatherStep {
   /** A file of tokens that is looked at before it is taken. */
   protected readonly tokens = signal<{ name: string; content: Blob } | null>(null);
 
-  protected drop(event: DragEvent): void {
-    event.preventDefault();
-    this.over.set(false);
-    const tokens = [...(event.dataTransfer?.files ?? [])].find((file) => /\.json$/i.test(file.name));
+  protected drop(data: DataTransfer): void {
+    const tokens = [...data.files].find((file) => /\.json$/i.test(file.name));
     if (tokens) this.tokens.set({ name: tokens.name, content: tokens });
-    else if (event.dataTransfer) void this.#tray.drop(event.dataTransfer);
+    else void this.#tray.drop(data);
   }
-  protected choose(event: Event): void {
-    const input = event.target as HTMLInputElement;
-    void this.#tray.add([...(input.files ?? [])].map((file) => ({ name: file.name, content: file })));
-    input.value = '';
+  protected choose(files: readonly File[]): void {
+    void this.#tray.add(files.map((file) => ({ name: file.name, content: file })));
   }
-  protected chooseTokens(event: Event): void {
-    const input = event.target as HTMLInputElement;
-    const [file] = input.files ?? [];
+  protected chooseTokens([file]: readonly File[]): void {
     if (file) this.tokens.set({ name: file.name, content: file });
-    input.value = '';
   }
-  protected chooseFolder(event: Event): void {
-    const input = event.target as HTMLInputElement;
-    const files = [...(input.files ?? [])];
+  protected chooseFolder(files: readonly File[]): void {
     const name = files[0]?.webkitRelativePath.split('/')[0] ?? 'Folder';
     if (files.length > 0) void this.#tray.addFolder(name, files.map((file) => ({ path: file.webkitRelativePath, file })));
-    input.value = '';
-  }
-  protected typed(event: Event): void {
-    this.text.set((event.target as HTMLTextAreaElement).value);
   }
   /** What was typed stays until it is read. */
   protected async read(): Promise<void> {

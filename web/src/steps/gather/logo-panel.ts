@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { LOGO_RATIO, assetFile, cssColor, formOn, groundColor, groundExtent, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, siteFeature, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
+import { ACTS, Choice, NumberField, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 
 /** The logo as it is set: its forms, which of them stands on which ground, its sizes, and the icon made from it. */
 @Component({
   selector: 'yo-logo-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, VerdictRule, Reaching],
+  imports: [ACTS, Choice, NumberField, TextField, VerdictRule, Reaching],
   templateUrl: './logo-panel.html',
   styleUrl: './logo-panel.less',
   host: { role: 'group', 'aria-label': 'Logo' },

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Store } from '@ngrx/store';
 import { AS_DRAWN, addSwatches, cutDownText, drawnAndBuilt, parseColor, plural, proposeName, type NeverDrawn, type SpotGroup, type WithoutToken } from '@yohaku/core';
 import { DeskActions, Editor, Pinned, Reaching, freshId, gatherFeature, type Scope } from '../../state/index.ts';
+import { ACTS } from '../../ui/index.ts';
 
 /** Most spots of one row marked on the wall. */
 const MARKED = 60;
@@ -10,7 +11,7 @@ const MARKED = 60;
 @Component({
   selector: 'yo-pin-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [ACTS, Reaching],
   templateUrl: './pin-panel.html',
   styleUrl: './pin-panel.less',
   host: { role: 'group', 'aria-label': 'Overlay' },

@@ -6,9 +6,14 @@ import {
   tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, More, Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 import { JointMend } from './joint-mend.ts';
 import { callsOf, fallsShort, groundLines, LINE_SLOTS, rowsOf } from './ground-lines.ts';
+
+/** Heights of a background's line, of each line of roles below it, and of the names above all, px; the stylesheet has them as well. */
+const LINE = 47;
+const BELOW = 41;
+const HEAD = 26;
 
 /** Height of a sample of a button, px: what a corner that is a share is a share of. */
 const SAMPLE_HEIGHT = 24;
@@ -21,7 +26,7 @@ const CALLS = 4;
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointMend],
+  imports: [ACTS, More, NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointMend],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -30,9 +35,7 @@ export class GroundsStep {
   readonly #editor = inject(Editor);
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
   protected readonly site = this.#editor.shown;
-  protected readonly deleting = signal(false);
   protected readonly together = signal(false);
-  protected readonly heir = signal<string | null>(null);
   protected readonly lines = computed(() => (this.site() ? groundLines(this.site()!) : []));
   protected readonly heads = ['Eyebrow', 'Heading', 'Running text', 'Link', 'Secondary', 'Field', 'Focus', 'Rule'];
   protected readonly variants = computed(() => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? []);
@@ -118,6 +121,10 @@ export class GroundsStep {
   }
   protected readonly uses = computed(() => (this.site() && this.chosen() ? groundUses(this.site()!, this.chosen()!.line.id) : []));
 
+  protected readonly LINE = LINE;
+  protected readonly HEAD = HEAD;
+  /** Height of all lines, px. */
+  protected readonly tall = computed(() => HEAD + this.sheet().reduce((sum, group) => sum + LINE + (group.rows.length - 1) * BELOW, 0));
   protected readonly fails = fallsShort;
   /** Whether the lines show every slot in use, or the main ones and what fails. */
   protected readonly open = computed(() => this.#desk().unfolded);
@@ -197,7 +204,6 @@ export class GroundsStep {
 
   protected choose(ground: string, slot: string): void {
     const brand = this.site()!.brand;
-    this.deleting.set(false);
     this.#store.dispatch(DeskActions.choose({ choice: { ground, slot } }));
     this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[ground]!, slot) }));
   }
@@ -239,16 +245,14 @@ export class GroundsStep {
   }
   protected checkName = (text: string): string =>
     text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is taken.` : '';
-  protected askDelete(): void {
-    this.heir.set(this.grounds()[0]?.value ?? null);
-    this.deleting.set(true);
-  }
-  protected remove(): void {
+  /** What would be lost with the background. */
+  protected readonly loss = computed(() => {
+    const uses = this.uses();
+    return uses.length === 0 ? '' : `${plural(uses.length, 'section')} ${uses.length === 1 ? 'stands' : 'stand'} on it: ${uses.slice(0, 2).join('; ')}${uses.length > 2 ? ` and ${uses.length - 2} more` : ''}.`;
+  });
+  protected remove(heir: string): void {
     const { line } = this.chosen()!;
-    const heir = this.heir();
-    if (!heir) return;
-    this.deleting.set(false);
-    this.#editor.commit((site) => removeGround(site, line.id, heir));
+    this.#editor.commit((site) => removeGround(site, line.id, heir || this.grounds()[0]!.value));
     this.#store.dispatch(DeskActions.choose({ choice: { ground: null, slot: null } }));
   }
   protected readonly unused: Scope = { words: 'A new background paints no place until a section stands on it' };

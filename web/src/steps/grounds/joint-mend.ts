@@ -3,16 +3,17 @@ import { cutDownText, plural, type JointMove } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
 import { LongWork, type BrandMend } from '../../workers/index.ts';
 import { LongWorkLine } from '../long-work-line.ts';
+import { ACTS } from '../../ui/index.ts';
 
 /** All failing pairs of the brand mended together: shown on the wall, taken whole or swatch by swatch. */
 @Component({
   selector: 'yo-joint-mend',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LongWorkLine, Reaching],
+  imports: [ACTS, LongWorkLine, Reaching],
   template: `
     <div class="between"><h2 class="strong">Fix all together</h2><p class="acts">
-      @if (mend()?.moves?.length) { <button class="box" [yoReaching]="whole()" (click)="take(mend()!.moves)">Apply {{ mend()!.moves.length === 1 ? 'it' : 'all ' + mend()!.moves.length }}</button> }
-      <button class="act" (click)="closed.emit()">Cancel</button></p></div>
+      @if (mend()?.moves?.length) { <button yo-act main [yoReaching]="whole()" (click)="take(mend()!.moves)">Apply {{ mend()!.moves.length === 1 ? 'it' : 'all ' + mend()!.moves.length }}</button> }
+      <button yo-act (click)="closed.emit()">Cancel</button></p></div>
     @if (mend(); as mend) {
       @if (mend.moves.length) {
         <p class="note">{{ plural(mend.mended, 'pair') }} that failed hold with the least movement in sum, by lightness alone, places weighed. The wall shows it; nothing is changed until it is taken.</p>
@@ -21,22 +22,22 @@ import { LongWorkLine } from '../long-work-line.ts';
             <li>
               <span class="chips" aria-hidden="true"><i [style.background]="move.from"></i><i [style.background]="move.to"></i></span>
               <span class="name">{{ move.label }}</span><span class="mono">{{ move.from }} to {{ move.to }}</span><span class="mono">ΔE {{ cut(move.deltaE, 3) }}</span><span>{{ plural(move.places, 'place') }}</span>
-              <button class="act" [attr.aria-label]="'Apply ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">apply alone</button>
-              @if (move.swatch) { <button class="act" [attr.aria-label]="move.label + ' stays as it is'" (click)="stay(move)">skip</button> }
+              <button yo-act slight [attr.aria-label]="'Apply ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">apply alone</button>
+              @if (move.swatch) { <button yo-act slight [attr.aria-label]="move.label + ' stays as it is'" (click)="stay(move)">skip</button> }
             </li>
           }
         </ul>
       } @else if (!mend.conflicts.length) { <p>Every pair that occurs holds. There is nothing to fix.</p> }
       @for (conflict of mend.conflicts; track $index) { <p class="conflict">{{ conflict.words }} {{ plural(conflict.places, 'place') }} stay as they are.</p> }
-      @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button class="act" (click)="free()">Let all move</button></p> }
-    } @else if (stopped()) { <p class="note" role="status">Stopped; nothing was changed. <button class="act" (click)="again()">Work it out</button></p> } @else { <yo-long-work words="Working it out" /> }
+      @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button yo-act (click)="free()">Let all move</button></p> }
+    } @else if (stopped()) { <p class="note" role="status">Stopped; nothing was changed. <button yo-act (click)="again()">Work it out</button></p> } @else { <yo-long-work words="Working it out" /> }
   `,
   styles: `
     :host { display: block; }
     .between { display: flex; justify-content: space-between; }
-    li { display: grid; grid-template-columns: 64px 130px 150px 80px 80px 76px auto; gap: 12px; align-items: center; justify-content: start; border-bottom: 1px solid #d9d9d9; min-height: 28px; }
+    li { display: grid; grid-template-columns: 64px 130px 150px 80px 80px auto auto; gap: 12px; align-items: center; justify-content: start; border-bottom: 1px solid #d9d9d9; min-height: 28px; }
     .chips { display: flex; } .chips i { width: 32px; height: 20px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
-    .conflict { padding-top: 4px; } .acts { display: flex; gap: 18px; align-items: center; }
+    .conflict { padding-top: 4px; } .acts { display: flex; gap: 8px; align-items: center; }
   `,
   host: { role: 'group', 'aria-label': 'Fix all together' },
 })

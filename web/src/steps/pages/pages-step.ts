@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { addMenuEntry, addPage, addSection, duplicateSection, inTurn, movePage, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type Site } from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, TextField } from '../../ui/index.ts';
+import { ACTS, More, Choice, TextField } from '../../ui/index.ts';
 
 interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean }
 
@@ -11,7 +11,7 @@ interface Strip { readonly id: string; readonly label: string; readonly color: s
 @Component({
   selector: 'yo-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, TextField, Reaching],
+  imports: [ACTS, More, Choice, TextField, Reaching],
   templateUrl: './pages-step.html',
   styleUrl: './pages-step.less',
 })
@@ -68,7 +68,6 @@ export class PagesStep {
   }
 
   protected go(page: string): void {
-    this.deleting.set(false);
     this.#store.dispatch(DeskActions.grow({ page }));
     this.#store.dispatch(DeskActions.choose({ choice: { section: null, sections: [] } }));
   }
@@ -134,7 +133,6 @@ export class PagesStep {
     const { id } = this.page()!;
     this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeMenuEntries(site, id) : addMenuEntry(site, id, freshId('m'))));
   }
-  protected readonly deleting = signal(false);
   /** What goes with the page, before it does. */
   protected readonly losing = computed(() => {
     const [site, page] = [this.site(), this.page()];
@@ -145,7 +143,6 @@ export class PagesStep {
   });
   protected removePage(): void {
     const id = this.page()!.id;
-    this.deleting.set(false);
     this.#editor.commit((site) => removePage(site, id));
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }

@@ -6,11 +6,12 @@ import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { Editor, LayoutRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
+import { ACTS, More } from '../../ui/index.ts';
 
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
 @Component({
   selector: 'yo-publish',
-  imports: [Reaching],
+  imports: [ACTS, More, Reaching],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './publish-step.html',
   styleUrl: './publish-step.less',

@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import { familyById, familyStack, plural, setFamilies } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, deskFeature, type Scope } from '../../state/index.ts';
 import { placesInRole } from './own-words.ts';
+import { ACTS } from '../../ui/index.ts';
 
 export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
 
@@ -10,26 +11,26 @@ export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
 @Component({
   selector: 'yo-families-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [ACTS, Reaching],
   template: `
     @for (role of roles; track role) {
-      <button class="plain family" [class.now]="view() === role" [attr.aria-expanded]="view() === role" [yoReaching]="'family.' + role" (click)="shows.emit(view() === role ? 'ladder' : role)">
+      <button yo-pick class="family" [class.now]="view() === role" [attr.aria-expanded]="view() === role" [yoReaching]="'family.' + role" (click)="shows.emit(view() === role ? 'ladder' : role)">
         <span class="head">{{ role === 'heading' ? 'Headings' : 'Text' }}</span><span class="face" [style.font-family]="stack(role)">{{ name(role) }}</span></button>
     }
     <span class="acts">
-      <button class="act" [yoReaching]="both()" (click)="swap()">swap</button>
-      <button class="act" [class.strong]="view() === 'pairings'" [attr.aria-expanded]="view() === 'pairings'" [yoReaching]="shelfOnly" (click)="shows.emit(view() === 'pairings' ? 'ladder' : 'pairings')">Pairings</button>
-      <button class="act" [class.strong]="standIns()" [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">Without its fonts</button>
-      @if (view() !== 'ladder') { <button class="act" (click)="shows.emit('ladder')">Back to the type scale</button> }
+      <button yo-act [yoReaching]="both()" (click)="swap()">Swap</button>
+      <button yo-act [class.strong]="view() === 'pairings'" [attr.aria-expanded]="view() === 'pairings'" [yoReaching]="shelfOnly" (click)="shows.emit(view() === 'pairings' ? 'ladder' : 'pairings')">Pairings</button>
+      <button yo-act [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">Without its fonts</button>
+      @if (view() !== 'ladder') { <button yo-act icon="close" (click)="shows.emit('ladder')">Back to the type scale</button> }
     </span>
   `,
   styles: `
-    :host { display: flex; gap: 28px; align-items: flex-end; }
+    :host { display: flex; gap: 20px; align-items: flex-end; }
     .family { display: flex; flex-direction: column; border-bottom: 1px solid #8a8a8a; padding-bottom: 1px; }
     .family:hover { border-bottom-color: #1a1a1a; }
     .family.now { border-bottom: 3px solid #1a1a1a; padding-bottom: 0; margin-bottom: -1px; }
     .face { font-size: 19px; line-height: 26px; white-space: nowrap; }
-    .acts { display: flex; gap: 16px; padding-bottom: 4px; }
+    .acts { display: flex; gap: 8px; }
   `,
 })
 export class FamiliesLine {

@@ -2,7 +2,7 @@ import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, input, output, signal } from '@angular/core';
 import { FAMILY_KINDS, LIBRARY, cutDownText, faceName, familyById, familyStack, missingCharacters, plural, readyFor, removeFamily, setFamilies, stylesOf, widthOf, type BroughtFamily, type Family, type FamilyKind } from '@yohaku/core';
 import { BroughtFonts, Editor, Reaching, type Scope } from '../../state/index.ts';
-import { Choice } from '../../ui/index.ts';
+import { ACTS, Slider, SeekField, FilesField, DropZone, Choice } from '../../ui/index.ts';
 import { ownWords } from './own-words.ts';
 
 type Role = 'heading' | 'body';
@@ -17,7 +17,7 @@ export const ROW_HEIGHT = 44;
 @Component({
   selector: 'yo-family-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ScrollingModule, Choice, Reaching],
+  imports: [ACTS, Slider, SeekField, FilesField, DropZone, ScrollingModule, Choice, Reaching],
   templateUrl: './family-shelf.html',
   styleUrl: './family-shelf.less',
 })
@@ -35,7 +35,6 @@ export class FamilyShelf {
   protected readonly width = signal(kept.width);
   protected readonly allKinds = FAMILY_KINDS;
   protected readonly rowHeight = ROW_HEIGHT;
-  protected readonly over = signal(false);
   /** Family whose figures stand at the side: that pointed at, else the one in use. */
   readonly #pointed = signal<string | null>(null);
   protected readonly fonts = computed(() => this.#editor.current()?.brand.fonts, { equal: (one, other) => one === other });
@@ -88,18 +87,12 @@ export class FamilyShelf {
     });
   }
 
-  protected typed(event: Event): void {
-    this.search.set((event.target as HTMLInputElement).value);
-  }
   protected kind(kind: FamilyKind): void {
     this.kinds.update((kinds) => {
       const next = new Set(kinds);
       if (!next.delete(kind)) next.add(kind);
       return next;
     });
-  }
-  protected slid(event: Event, which: 'xHeight' | 'width'): void {
-    this[which].set(Number((event.target as HTMLInputElement).value));
   }
   protected all(): void {
     this.search.set('');
@@ -121,18 +114,9 @@ export class FamilyShelf {
   #roles({ heading, body }: { heading: string; body: string }): { heading: string; body: string } {
     return { heading, body };
   }
-  protected async bring(files: FileList | null | undefined): Promise<void> {
-    const [first] = files?.length ? await this.brought.bring([...files]) : [];
+  protected async bring(files: FileList | readonly File[]): Promise<void> {
+    const [first] = files.length ? await this.brought.bring([...files]) : [];
     if (first) this.#pointed.set(first);
-  }
-  protected choose(event: Event): void {
-    const field = event.target as HTMLInputElement;
-    void this.bring(field.files).then(() => { field.value = ''; });
-  }
-  protected drop(event: DragEvent): void {
-    event.preventDefault();
-    this.over.set(false);
-    void this.bring(event.dataTransfer?.files);
   }
   protected kindOf(kind: string): void {
     const { family } = this.about()!;

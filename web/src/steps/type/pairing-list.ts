@@ -2,19 +2,20 @@ import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject } from
 import { PAIRINGS, familyById, familyStack, plural, setFamilies, type Pairing } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
 import { ownWords, placesInRole } from './own-words.ts';
+import { ACTS } from '../../ui/index.ts';
 
 /** Families that go together, each pair set in the site's own words with its reason; tried while pointed at, taken in one act. */
 @Component({
   selector: 'yo-pairing-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Reaching],
+  imports: [ACTS, Reaching],
   template: `
     <ul aria-label="Pairings">
       @for (pair of pairs(); track pair.label) {
         <li [class.now]="pair.now" (mouseenter)="tries(pair.pairing)" (mouseleave)="tries(null)" (focusin)="tries(pair.pairing)" (focusout)="tries(null)">
           <p class="heading" [style.font-family]="pair.heading">{{ words().heading }}</p>
           <p class="text" [style.font-family]="pair.body">{{ words().sentence }}</p>
-          <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">in use</span> } @else { <button class="act" [yoReaching]="scope()" [attr.aria-label]="'Use ' + pair.label" (click)="take(pair.pairing)">take</button> }</p>
+          <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">in use</span> } @else { <button yo-act slight [yoReaching]="scope()" [attr.aria-label]="'Use ' + pair.label" (click)="take(pair.pairing)">take</button> }</p>
           <p class="note">{{ pair.pairing.why }}</p>
         </li>
       }

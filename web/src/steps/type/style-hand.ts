@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import { BANDS, WALL_WIDTHS, fontSizeAt, ladderFindings, placeCount, plural, removeStyle, round, setStyleAt, siteIndex, styleSizeAt, styleUses, tokenTable, type BandId, type Place, type Site, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, NumberField, TextField } from '../../ui/index.ts';
+import { ACTS, More, Choice, NumberField, TextField } from '../../ui/index.ts';
 
 const BAND_WIDTH: Record<BandId, number> = { phone: 390, tablet: 800, desktop: 1280 };
 const SLOTS: readonly TextStyle['slot'][] = ['text', 'heading', 'secondary', 'eyebrow', 'link'];
@@ -14,7 +14,7 @@ const USES: readonly { readonly value: TextStyle['use']; readonly label: string 
 @Component({
   selector: 'yo-style-hand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, TextField, Reaching],
+  imports: [ACTS, More, Choice, NumberField, TextField, Reaching],
   templateUrl: './style-hand.html',
   styleUrl: './style-hand.less',
 })
@@ -49,7 +49,7 @@ export class StyleHand {
   });
   protected readonly instead = computed(() => {
     const brand = this.#site()?.brand;
-    return [{ value: '', label: 'replacement' }, ...(brand?.styleOrder ?? []).filter((id) => id !== this.id()).map((id) => ({ value: id, label: brand!.styles[id]!.label }))];
+    return [...(brand?.styleOrder ?? []).filter((id) => id !== this.id()).map((id) => ({ value: id, label: brand!.styles[id]!.label }))];
   });
   /** Neighbours on the ladder that do not read as two levels, and where both stand in one section. */
   protected readonly look = computed(() => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { plural, resizeStyles, round, setStyles, siteIndex, styleSizeAt, type RangeName, type SizeChange, type TextStyle } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
-import { Choice, NumberField } from '../../ui/index.ts';
+import { ACTS, Choice, NumberField } from '../../ui/index.ts';
 
 /** What is set to one value for all of them. */
 type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
@@ -10,9 +10,9 @@ type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
 @Component({
   selector: 'yo-styles-hand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, Reaching],
+  imports: [ACTS, Choice, NumberField, Reaching],
   template: `
-    <p class="which"><span class="strong">{{ count(ids().length, 'style') }} selected together</span><button class="act" (click)="released.emit()">let go</button></p>
+    <p class="which"><span class="strong">{{ count(ids().length, 'style') }} selected together</span><button yo-act slight (click)="released.emit()">let go</button></p>
     @for (one of ways; track one.by) {
       <yo-number [yoReaching]="scope()" [label]="one.label" [value]="0" [range]="one.range" [digits]="1" [width]="64" (held)="change(one.by, $event, 'preview')" (done)="change(one.by, $event, 'commit')" />
     }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { Store } from '@ngrx/store';
 import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
-import { KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
+import { ACTS, Slider, KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
 import { scaleScope } from './scale-scope.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
@@ -29,7 +29,7 @@ const kept = (): number => {
 @Component({
   selector: 'yo-type-ladder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, Pull, VerdictRule, Reaching],
+  imports: [ACTS, Slider, NumberField, Pull, VerdictRule, Reaching],
   templateUrl: './type-ladder.html',
   styleUrl: './type-ladder.less',
 })
@@ -86,9 +86,6 @@ export class TypeLadder {
     effect(() => remember(KEY, String(this.width())));
   }
 
-  protected slide(event: Event): void {
-    this.width.set(Number((event.target as HTMLInputElement).value));
-  }
   /** Takes a style in hand; with Shift or Control together with those that are. */
   protected choose(id: string, event?: MouseEvent | KeyboardEvent): void {
     if (event && (event.shiftKey || event.ctrlKey || event.metaKey)) {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { Editor, Reaching, deskFeature } from '../../state/index.ts';
-import { NumberField } from '../../ui/index.ts';
+import { ACTS, NumberField } from '../../ui/index.ts';
 import { FamiliesLine, type TypeView } from './families-line.ts';
 import { FamilyShelf } from './family-shelf.ts';
 import { PairingList } from './pairing-list.ts';
@@ -14,7 +14,7 @@ import { TypeLadder } from './type-ladder.ts';
 @Component({
   selector: 'yo-type',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, Reaching, FamiliesLine, FamilyShelf, PairingList, StyleHand, StylesHand, TypeLadder],
+  imports: [ACTS, NumberField, Reaching, FamiliesLine, FamilyShelf, PairingList, StyleHand, StylesHand, TypeLadder],
   templateUrl: './type-step.html',
   styleUrl: './type-step.less',
 })

@@ -3,48 +3,64 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { SiteApi, failureWords } from '../api/index.ts';
+import { Store } from '@ngrx/store';
+import { DeskActions, deskFeature, type DeskState } from '../state/index.ts';
 import { Sheet } from './sheet.ts';
+import { ACTS, Density, Grid, Segments } from '../ui/index.ts';
 
-/** Where somebody is signed in; each session can be ended by itself. */
+/** What is one's own on every site: how much a step shows, what the wall hangs on, and where one is signed in; each session can be ended by itself. */
 @Component({
-  selector: 'yo-sessions-list',
+  selector: 'yo-person-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Sheet, DatePipe],
+  imports: [ACTS, Grid, Segments, Sheet, DatePipe],
   template: `
-    <yo-sheet title="Sessions" [width]="640" (closed)="closed.emit()">
+    <yo-sheet title="Your settings" [width]="640" (closed)="closed.emit()">
+      <div class="lines">
+        <span class="head" aria-hidden="true">A step shows</span><span><yo-segments label="Density" [options]="densities" [value]="density.all() ? 'all' : 'calm'" (chosen)="density.set($event)" /></span>
+        <span class="head" aria-hidden="true">Surround of the wall</span><span><yo-segments label="Surround" [options]="surrounds" [value]="surround()" (chosen)="setSurround($event)" /></span>
+      </div>
+      <h3 class="head">Where you are signed in</h3>
       @if (problem()) { <p role="alert">{{ problem() }}</p> }
-      <table>
+      <yo-grid>
         <thead><tr><th scope="col">Browser</th><th scope="col">Signed in</th><th scope="col">Last used</th><th scope="col">Ends</th><th scope="col"><span class="sr">End it</span></th></tr></thead>
         <tbody>
           @for (one of sessions(); track one.id) {
             <tr>
               <td>{{ browser(one.agent) }}@if (one.current) { <span class="quiet">, this one</span> }</td>
               <td class="mono">{{ one.createdAt | date: 'd MMM, HH:mm' }}</td><td class="mono">{{ one.seenAt | date: 'd MMM, HH:mm' }}</td><td class="mono">{{ one.expiresAt | date: 'd MMM' }}</td>
-              <td><button class="act" [attr.aria-label]="(one.current ? 'Sign out here' : 'End the session of ' + browser(one.agent) + ' last used ' + (one.seenAt | date: 'd MMM, HH:mm'))" (click)="end(one)">{{ one.current ? 'Sign out' : 'End' }}</button></td>
+              <td><button yo-act [attr.aria-label]="(one.current ? 'Sign out here' : 'End the session of ' + browser(one.agent) + ' last used ' + (one.seenAt | date: 'd MMM, HH:mm'))" (click)="end(one)">{{ one.current ? 'Sign out' : 'End' }}</button></td>
             </tr>
           } @empty { <tr><td colspan="5" class="quiet">{{ problem() ? '' : 'Reading…' }}</td></tr> }
         </tbody>
-      </table>
+      </yo-grid>
       <p class="quiet">A session ends 14 days after signing in, or 3 days after it was last used. A fresh sign-in address: <span class="mono">./yohaku link</span></p>
     </yo-sheet>
   `,
   styles: `
-    table { width: 100%; border-collapse: collapse; margin-bottom: 8px; }
-    th, td { text-align: left; padding: 3px 12px 3px 0; border-bottom: 1px solid #d9d9d9; white-space: nowrap; vertical-align: baseline; }
-    td:first-child { white-space: normal; }
-    th { font-weight: 400; color: #555; }
+    .lines { display: grid; grid-template-columns: 160px 1fr; gap: 8px 12px; align-items: center; padding: 4px 0 14px; }
+    yo-grid { margin-bottom: 8px; }
+    td { white-space: nowrap; } td:first-child { white-space: normal; }
     td:last-child { text-align: right; padding-right: 0; }
     p { margin: 0; }
   `,
 })
-export class SessionsList {
+export class PersonSettings {
   readonly #api = inject(SiteApi);
+  readonly #store = inject(Store);
   readonly closed = output();
+  protected readonly density = inject(Density);
+  protected readonly densities = [{ value: 'calm', label: 'What is used most' }, { value: 'all', label: 'All' }] as const;
+  protected readonly surround = this.#store.selectSignal(deskFeature.selectSurround);
+  protected readonly surrounds = [{ value: 'light', label: 'Light' }, { value: 'middle', label: 'Middle' }, { value: 'dark', label: 'Dark' }] as const;
   protected readonly sessions = signal<readonly ListedSession[]>([]);
   protected readonly problem = signal('');
 
   constructor() {
     void this.#read();
+  }
+
+  protected setSurround(surround: DeskState['surround']): void {
+    this.#store.dispatch(DeskActions.surround({ surround }));
   }
 
   async #read(): Promise<void> {

@@ -1,0 +1,28 @@
+import { CdkMenu, CdkMenuItemCheckbox, CdkMenuTrigger } from '@angular/cdk/menu';
+import { ChangeDetectionStrategy, Component, ViewEncapsulation, booleanAttribute, input, output } from '@angular/core';
+import { Act } from './act.ts';
+import { IconSign } from './icon.ts';
+
+/** Several of many, chosen in a menu that stays open: of the CDK, gone through by arrow keys and by letters. */
+@Component({
+  selector: 'yo-checks-menu',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  encapsulation: ViewEncapsulation.None,
+  imports: [Act, CdkMenu, CdkMenuItemCheckbox, CdkMenuTrigger, IconSign],
+  template: `
+    <button yo-act slight [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()" [attr.aria-pressed]="pressed() || null">{{ words() }}<yo-icon name="more" /></button>
+    <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of options(); track one.value) {
+      <button type="button" cdkMenuItemCheckbox [cdkMenuItemChecked]="chosen().has(one.value)" (cdkMenuItemTriggered)="turned.emit(one.value)"><span class="yo-tick" aria-hidden="true">{{ chosen().has(one.value) ? '✓' : '' }}</span>{{ one.label }}</button> }</div></ng-template>
+  `,
+  styles: `.yo-tick { display: inline-block; width: 16px; } .yo-menu { max-height: 320px; overflow: auto; }`,
+})
+export class ChecksMenu {
+  readonly label = input.required<string>();
+  /** The words on the button; none beside a name that says it. */
+  readonly words = input('');
+  readonly options = input.required<readonly { readonly value: string; readonly label: string }[]>();
+  readonly chosen = input.required<ReadonlySet<string>>();
+  /** Whether it holds something back. */
+  readonly pressed = input(false, { transform: booleanAttribute });
+  readonly turned = output<string>();
+}

@@ -1,0 +1,34 @@
+import { ChangeDetectionStrategy, Component, ViewEncapsulation, booleanAttribute, computed, inject, input, signal } from '@angular/core';
+import { Act } from './act.ts';
+import { Density } from './density.ts';
+import { remember, remembered } from './remember.ts';
+
+/**
+ * What is used seldom: in calm it is one press away, and stays open where it was opened;
+ * in the density that shows all it stands there like the rest.
+ */
+@Component({
+  selector: 'yo-more',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  encapsulation: ViewEncapsulation.None,
+  imports: [Act],
+  template: `@if (!density.all()) { <button yo-act class="yo-more" [class.yo-fields]="fields()" [icon]="open() ? 'less' : 'more'" [attr.aria-expanded]="open()" (click)="turn()">{{ open() ? 'Less' : label() }}</button> }@if (shown()) { <ng-content /> }`,
+  styles: `yo-more { display: contents; } .yo-more.yo-fields { align-self: flex-start; margin-top: 17px; }`,
+})
+export class More {
+  protected readonly density = inject(Density);
+  readonly label = input('More');
+  /** It stands in a line of fields, whose names stand above them. */
+  readonly fields = input(false, { transform: booleanAttribute });
+  /** What it is remembered by. */
+  readonly id = input.required<string>();
+  readonly #turned = signal<boolean | null>(null);
+  protected readonly open = computed(() => this.#turned() ?? remembered(`yohaku-more-${this.id()}`) === 'open');
+  protected readonly shown = computed(() => this.density.all() || this.open());
+
+  protected turn(): void {
+    const open = !this.open();
+    this.#turned.set(open);
+    remember(`yohaku-more-${this.id()}`, open ? 'open' : 'shut');
+  }
+}
