@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { launch } from '../browser.ts';
+import { benchContext } from './open-desk.ts';
 import { median, type Result } from './result.ts';
 
 const ROUNDS = 5;
@@ -34,7 +35,7 @@ async function toPaint(page: Page, what: { readonly press?: string; readonly bac
 export async function benchSteps(link: string, address: string): Promise<Result[]> {
   const browser = await launch();
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const page = await (await benchContext(browser)).newPage();
     await page.goto(link);
     await page.getByRole('button', { name: /places$/ }).first().waitFor({ timeout: 120_000 });
     const PARTS: Record<string, string> = { Gather: 'yo-gather', Colour: 'yo-colour', Backgrounds: 'yo-grounds', Type: 'yo-type', Buttons: 'yo-build', Pages: 'yo-pages', Check: 'yo-check', Publish: 'yo-publish' };
@@ -46,9 +47,9 @@ export async function benchSteps(link: string, address: string): Promise<Result[
       opened.push(await open(step));
       await page.waitForTimeout(400);
     }
-    // An empty route: two addresses at which nothing is but a sentence.
-    await page.goto(`${address}/sign-in`);
-    await page.locator('yo-sign-in, main').first().waitFor();
+    // An empty route, and one with a sentence.
+    await page.goto(`${address}/kit/empty`);
+    await page.locator('yo-empty').waitFor({ state: 'attached' });
     await page.evaluate(() => {
       history.pushState({}, '', '/sites');
       dispatchEvent(new PopStateEvent('popstate', { state: {} }));
@@ -56,7 +57,7 @@ export async function benchSteps(link: string, address: string): Promise<Result[
     await page.locator('yo-nowhere').waitFor();
     const empty: number[] = [];
     for (let i = 0; i < ROUNDS * 4; i++) {
-      empty.push(await toPaint(page, { back: true, until: 'yo-sign-in' }));
+      empty.push(await toPaint(page, { back: true, until: 'yo-empty' }));
       empty.push(await toPaint(page, { until: 'yo-nowhere' }));
     }
     const [ours, reference] = [median(opened), median(empty)];

@@ -10,6 +10,7 @@ export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', title: 'Sites · Yohaku', loadComponent: () => import('./shelf/shelf.ts').then((one) => one.Shelf) },
   { path: 'new', title: 'New site · Yohaku', loadComponent: () => import('./shelf/new-site.ts').then((one) => one.NewSite) },
   { path: 'kit', title: 'Kit · Yohaku', loadComponent: () => import('./kit/kit.ts').then((one) => one.Kit) },
+  { path: 'kit/empty', title: 'Kit · Yohaku', loadComponent: () => import('./kit/empty.ts').then((one) => one.Empty) },
   { path: 'sign-in', title: 'Sign in · Yohaku', component: SignIn },
   { matcher: desk, component: DeskView },
   { path: '**', title: 'Yohaku', component: Nowhere },

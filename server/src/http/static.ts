@@ -7,7 +7,7 @@ import { POLICIES } from './policy.ts';
 /** Addresses at which the desk itself is opened. Everything else must be a file that was built. */
 const DESK = /^\/(?:sign-in|new|sites\/[a-z0-9-]+(?:\/[A-Za-z0-9/_-]*)?)?$/;
 /** The page of the kit, for those who work on Yohaku: served where it is asked for. */
-const isKit = (path: string): boolean => path === '/kit' && process.env['YOHAKU_KIT'] === '1';
+const isKit = (path: string): boolean => /^\/kit(?:\/empty)?$/.test(path) && process.env['YOHAKU_KIT'] === '1';
 /** Files that are named by what is in them: they never change. */
 const NAMED_BY_CONTENT = /-[A-Z0-9]{8}\./;
 

@@ -1,3 +1,5 @@
+import { windowStorage } from './window-storage.ts';
+
 /** A step as it is kept: what the store of undo needs to know of it is its name. */
 interface Kept { readonly changeId: string }
 
@@ -17,7 +19,7 @@ export class UndoShelf<T extends Kept> {
   /** Steps that had to go, or were too large from the start: they are not tried again with each edit. */
   readonly #left = new Set<string>();
 
-  constructor(storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> = sessionStorage) {
+  constructor(storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> = windowStorage) {
     this.#storage = storage;
   }
 

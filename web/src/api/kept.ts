@@ -1,12 +1,13 @@
 import { createStore, del, entries, set, update } from 'idb-keyval';
 import type { Change } from '@yohaku/core';
+import { windowStorage } from './window-storage.ts';
 
 /** This window's own id: survives a reload, not a copy of the tab. */
 export const windowId: string = (() => {
-  const known = sessionStorage.getItem('yohaku-window');
+  const known = windowStorage.getItem('yohaku-window');
   if (known) return known;
   const fresh = `w-${crypto.randomUUID().slice(0, 13)}`;
-  sessionStorage.setItem('yohaku-window', fresh);
+  windowStorage.setItem('yohaku-window', fresh);
   return fresh;
 })();
 

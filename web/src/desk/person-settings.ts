@@ -6,7 +6,8 @@ import { SiteApi, failureWords } from '../api/index.ts';
 import { Store } from '@ngrx/store';
 import { DeskActions, deskFeature, type DeskState } from '../state/index.ts';
 import { Sheet } from './sheet.ts';
-import { ACTS, Density, Grid, Segments } from '../ui/index.ts';
+import { ACTS, Density, Segments } from '../ui/index.ts';
+import { Grid } from '../ui/late/index.ts';
 
 /** What is one's own on every site: how much a step shows, what the wall hangs on, and where one is signed in; each session can be ended by itself. */
 @Component({

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
-import { ACTS, ActsMenu, Cell, ChecksMenu, Choice, FilesField, Finder, FormText, Grid, ICONS, IconSign, KEYS, ListTable, More, NumberField, SeekField, Segments, Slider, StandingSign, TextArea, TextField, VerdictRule, nameProblem, type Column } from '../ui/index.ts';
+import { ACTS, ActsMenu, Choice, Finder, FormText, ICONS, IconSign, KEYS, More, NumberField, SeekField, Segments, StandingSign, TextArea, TextField, VerdictRule, nameProblem } from '../ui/index.ts';
+import { Cell, ChecksMenu, FilesField, Grid, ListTable, Slider, type Column } from '../ui/late/index.ts';
 
 interface Row { readonly name: string; readonly page: string; readonly places: number }
 const PAGES = ['Home', 'Prices', 'About', 'Contact'];

@@ -6,7 +6,8 @@ import { RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { LANGUAGES, PAIRINGS, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
 import { SiteApi, failureWords } from '../api/index.ts';
-import { ACTS, Choice, FilesField, FormText, Segments } from '../ui/index.ts';
+import { ACTS, Choice, FormText, Segments } from '../ui/index.ts';
+import { FilesField } from '../ui/late/index.ts';
 import { siteNameProblem } from './site-name.ts';
 
 /** What somebody has to begin with. */

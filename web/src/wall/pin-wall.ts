@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, e
 import { Store } from '@ngrx/store';
 import { cutDownText, deltaERgb, groupSpots, hex, sampleColor, type Pixels, type PinSpot } from '@yohaku/core';
 import { Editor, GatherActions, Pinned, gatherFeature, siteFeature, type Pin } from '../state/index.ts';
-import { ACTS, Slider, Choice, NumberField } from '../ui/index.ts';
+import { ACTS, Choice, NumberField } from '../ui/index.ts';
+import { Slider } from '../ui/late/index.ts';
 import { builtColor } from './built-color.ts';
 import { Frames } from './frames.ts';
 import { PageFrame } from './page-frame.ts';

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { CORNER_USES, edgeWidth, namedCorner, plural, readCorner, setCornerOf, setCornerValue, setEdge, setRadius, setUnderline, shapeOfVariant, siteIndex, type CornerUse, type EdgeUse } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { ACTS, Slider, More, Grid, Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+import { ACTS, More, Choice, NumberField, type ChoiceOption } from '../../ui/index.ts';
+import { Slider, Grid } from '../../ui/late/index.ts';
 import { variantScope } from './variant-scope.ts';
 
 const OWN = '';

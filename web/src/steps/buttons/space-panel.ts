@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { BANDS, addSpace, inheritsFrom, plural, removeSpace, setSpaceAt, spaceUses, type BandId } from '@yohaku/core';
 import { Editor, NAME_ONLY, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { ACTS, Grid, NumberField, TextField, nameProblem, type ChoiceOption } from '../../ui/index.ts';
+import { ACTS, NumberField, TextField, nameProblem, type ChoiceOption } from '../../ui/index.ts';
+import { Grid } from '../../ui/late/index.ts';
 
 /** Paddings of sections by width, each with its own or that of the wider one. */
 @Component({

@@ -3,7 +3,8 @@ import { Store } from '@ngrx/store';
 import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type RuleId, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
-import { ACTS, Cell, KEYS, ListTable, TextField, VerdictRule, type Column } from '../../ui/index.ts';
+import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
+import { Cell, ListTable, type Column } from '../../ui/late/index.ts';
 
 const NAMES: Record<CheckList, string> = {
   worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Overrides', stray: 'Raw values', differences: 'Painted otherwise', all: 'All places',
@@ -64,11 +65,11 @@ export class CheckStep {
     const told = list === 'held' || list === 'stray' || list === 'unknown' || list === 'differences';
     return [
       { id: 'label', label: 'Place', value: (row) => row.label, fixed: true },
-      { id: 'page', label: 'Page', width: 130, value: (row) => this.page(row.page), filter: true },
-      { id: 'width', label: 'Width', width: 74, value: (row) => row.width, mono: true, filter: true },
-      { id: 'state', label: 'State', width: 84, value: (row) => row.state, filter: true },
-      { id: 'found', label: told ? 'Why' : 'Found', ...(told ? {} : { width: 110 }), value: (row) => row.found ?? row.reason, fixed: true },
-      ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Needed', width: 70, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
+      { id: 'page', label: 'Page', width: 120, value: (row) => this.page(row.page), filter: true },
+      { id: 'width', label: 'Width', width: 66, value: (row) => row.width, mono: true, filter: true },
+      { id: 'state', label: 'State', width: 72, value: (row) => row.state, filter: true },
+      { id: 'found', label: told ? 'Why' : 'Found', ...(told ? {} : { width: 100 }), value: (row) => row.found ?? row.reason, fixed: true },
+      ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Needed', width: 62, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
     ];
   });
   protected readonly none = computed(() => (this.list() === 'failing' ? 'Nothing fails.' : this.list() === 'worse' ? 'The last edit made nothing worse.' : 'Nothing here.'));

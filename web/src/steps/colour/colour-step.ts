@@ -5,7 +5,8 @@ import {
   removeSwatch, resolvedSwatches, ruleWords, setValue, slotPath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { ACTS, More, Slider, Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, More, Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { Slider } from '../../ui/late/index.ts';
 import { DerivedRule } from './derived-rule.ts';
 import { Harmonies } from './harmonies.ts';
 import { KinList } from './kin-list.ts';

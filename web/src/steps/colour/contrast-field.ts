@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { FIELD, contrastRatio, cssColor, cutDownText, fieldColor, fieldDarker, fieldHeight, luminance, mapToSrgb, paintedRgb, type Oklch, type Rgb8 } from '@yohaku/core';
-import { Slider, Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
+import { Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
+import { Slider } from '../../ui/late/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
 
 const W = 340;

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, injec
 import { Store } from '@ngrx/store';
 import { TOLD_APART, VISIONS, VISION_LABELS, apartPairs, cssColor, cutDownText, resolvedSwatches, setApart, swatchPath, type ApartPair, type Site } from '@yohaku/core';
 import { Editor, Reaching, deskFeature, type Scope } from '../../state/index.ts';
-import { ACTS, Grid, Choice, lateChart } from '../../ui/index.ts';
+import { ACTS, Choice, lateChart } from '../../ui/index.ts';
+import { Grid } from '../../ui/late/index.ts';
 import type { HueLine, HuePoint } from './hue-chart.ts';
 
 /** Swatches by lightness and hue; the pairs that must be told apart are joined and judged for every way of seeing. */

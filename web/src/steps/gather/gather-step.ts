@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linke
 import { Store } from '@ngrx/store';
 import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { ACTS, Choice, DropZone, FilesField, KEYS, More, Pull, TextArea, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
+import { ACTS, Choice, DropZone, KEYS, More, Pull, TextArea, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
+import { FilesField } from '../../ui/late/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
 import { LogoPanel } from './logo-panel.ts';

@@ -20,7 +20,7 @@ const SAMPLE_HEIGHT = 24;
 type ButtonSample = Readonly<Record<string, string>>;
 
 /** Calls shown before more are asked for. */
-const CALLS = 4;
+const CALLS = 3;
 
 /** Each ground as one continuous set line, with its figures beneath and one slot in hand. */
 @Component({

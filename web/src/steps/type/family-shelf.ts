@@ -2,7 +2,8 @@ import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, input, output, signal } from '@angular/core';
 import { FAMILY_KINDS, LIBRARY, cutDownText, faceName, familyById, familyStack, missingCharacters, plural, readyFor, removeFamily, setFamilies, stylesOf, widthOf, type BroughtFamily, type Family, type FamilyKind } from '@yohaku/core';
 import { BroughtFonts, Editor, Reaching, type Scope } from '../../state/index.ts';
-import { ACTS, Slider, SeekField, FilesField, DropZone, Choice } from '../../ui/index.ts';
+import { ACTS, SeekField, DropZone, Choice } from '../../ui/index.ts';
+import { Slider, FilesField } from '../../ui/late/index.ts';
 import { ownWords } from './own-words.ts';
 
 type Role = 'heading' | 'body';

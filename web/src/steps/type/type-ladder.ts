@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
-import { ACTS, Slider, KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
+import { ACTS, KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
+import { Slider } from '../../ui/late/index.ts';
 import { scaleScope } from './scale-scope.ts';
 
 interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
@@ -24,6 +25,10 @@ const kept = (): number => {
   const width = Number(remembered(KEY));
   return inRange('pageWidth', width) ? width : 1280;
 };
+
+/** How large the largest word is drawn at most where the ladder has its usual width, px. */
+const LARGEST = 58;
+const USUAL = 1240;
 
 /** One word in all styles on one baseline, at any width in black over a phone in grey; ratios between neighbours; the scale pulled by its ends. */
 @Component({
@@ -65,7 +70,9 @@ export class TypeLadder {
     });
   });
   /** Display sizes are drawn at most this large; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => Math.min(1, 58 / Math.max(...this.rungs().map((one) => one.size), 1)));
+  protected readonly drawn = computed(() => Math.min(1, this.#largest() / Math.max(...this.rungs().map((one) => one.size), 1)));
+  /** Wider windows set the scale larger, not just wider apart; px. */
+  readonly #largest = signal(LARGEST);
   /** The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser a new set of glyphs. */
   protected set(size: number): number {
     return 2 ** (Math.round(Math.log2(size * this.drawn()) * 4) / 4);
@@ -79,6 +86,10 @@ export class TypeLadder {
   protected readonly scopes = computed(() => ({ base: scaleScope(this.#brand(), 'base'), ratio: scaleScope(this.#brand(), 'ratio') }));
 
   constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const size = new ResizeObserver(() => this.#largest.set(Math.round(Math.min(1.3, Math.max(0.7, host.clientWidth / USUAL) ** 1.4) * LARGEST)));
+    afterNextRender(() => size.observe(host));
+    inject(DestroyRef).onDestroy(() => size.disconnect());
     effect(() => {
       const style = this.#brand()?.styles[this.chosen()];
       if (style) this.#store.dispatch(DeskActions.take({ token: `text.${style.path}.size` }));

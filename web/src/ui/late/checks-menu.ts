@@ -1,7 +1,7 @@
 import { CdkMenu, CdkMenuItemCheckbox, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, ViewEncapsulation, booleanAttribute, input, output } from '@angular/core';
-import { Act } from './act.ts';
-import { IconSign } from './icon.ts';
+import { Act } from '../act.ts';
+import { IconSign } from '../icon.ts';
 
 /** Several of many, chosen in a menu that stays open: of the CDK, gone through by arrow keys and by letters. */
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, ViewEncapsulation, afterRenderEffect, inject, input, output } from '@angular/core';
 import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
-import { IconSign } from './icon.ts';
+import { IconSign } from '../icon.ts';
 
 /** Files, or a folder, chosen from this machine. Nothing is sent anywhere: whoever listens reads them. */
 @Component({

@@ -2,9 +2,9 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, DestroyRef, Directive, ElementRef, TemplateRef, ViewEncapsulation, afterNextRender, afterRenderEffect, computed, contentChildren, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { NzTableModule, type NzTableComponent } from 'ng-zorro-antd/table';
 import { ChecksMenu } from './checks-menu.ts';
-import { IconSign } from './icon.ts';
-import { Pick } from './pick.ts';
-import { remember, remembered } from './remember.ts';
+import { IconSign } from '../icon.ts';
+import { Pick } from '../pick.ts';
+import { remember, remembered } from '../remember.ts';
 
 /** A column: how it is called, and what of a row it shows. */
 export interface Column<Row> {
@@ -69,7 +69,8 @@ const LEAST = 60;
     yo-table .ant-table-tbody > tr > td { height: ${ROW}px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
     yo-table .ant-table-thead > tr > th { white-space: nowrap; overflow: hidden; }
     yo-table .ant-table-thead .yo-pick { font-weight: inherit; } yo-table .ant-table-thead [aria-sort] .yo-pick { font-weight: 600; color: #1a1a1a; }
-    yo-table .ant-table-thead .ant-btn { height: 18px; padding: 0 2px; border-color: transparent; margin-left: 4px; }
+    yo-table .ant-table-thead .ant-btn { height: 24px; min-width: 24px; padding: 0 4px; border-color: transparent; }
+    yo-table .ant-table-thead > tr > th { padding: 0 4px 0 0; height: 26px; }
     yo-table .ant-table-tbody > tr.now > td { border-bottom: 1.5px solid #1a1a1a; background: #f0f0f0; }
     yo-table .ant-table-tbody > tr.now > td:first-child { font-weight: 600; }
     yo-table .ant-table-tbody > tr { cursor: pointer; }
