@@ -12,6 +12,8 @@ export async function benchContext(browser: Browser): Promise<BrowserContext> {
 export async function openDesk(page: Page, link: string, step: string): Promise<Page> {
   await page.goto(link);
   await page.getByRole('button', { name: /places$/ }).first().waitFor();
+  await page.getByRole('button', { name: 'No tour' }).click();
+  await page.getByRole('group', { name: 'A step shows' }).getByRole('button', { name: 'All', exact: true }).click();
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
   return page;
 }

@@ -1,4 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
+import { median, type Result } from './result.ts';
 
 export interface TraceEvent { readonly name: string; readonly ph: string; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
 
@@ -23,3 +24,19 @@ export function deskTasks(events: readonly TraceEvent[], least: number): number[
 }
 
 export const sum = (list: readonly number[]): number => list.reduce((total, one) => total + one, 0);
+
+const LIMIT_MS = 50;
+const ROUNDS = 3;
+
+/** The longest task of the main thread while something is done to a page: the median of three rounds, after one for warmth. `least`: tasks there must be at least in one. */
+export async function longestTask(browser: Browser, page: Page, what: string, least: number, work: () => Promise<void>): Promise<Result> {
+  await work();
+  const rounds: { longest: number; tasks: number }[] = [];
+  while (rounds.length < ROUNDS) {
+    await page.waitForTimeout(1000);
+    const tasks = deskTasks(await traced(browser, page, work), least);
+    rounds.push({ longest: Math.max(...tasks), tasks: tasks.length });
+  }
+  const longest = median(rounds.map((one) => one.longest));
+  return { name: `longest task while ${what} (${ROUNDS} rounds, ${sum(rounds.map((one) => one.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS };
+}

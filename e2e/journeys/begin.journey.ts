@@ -150,13 +150,30 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   await expect(page).toHaveURL(/\/type\?.*select=text\.lead\.size/);
   await find('slow road', /words.*The slow road over the water.*Home/);
   await expect(page.getByRole('dialog', { name: /slow road/ })).toBeVisible();
+  await expect(page).toHaveURL(/place=/);
+  const chosen = page.url();
   await page.keyboard.press('Escape');
 
   const other = await page.context().newPage();
   await other.goto(copied);
   await expect(other.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
   await expect(other.getByRole('table', { name: 'Overrides' })).toBeVisible();
+  await other.goto(chosen);
+  await expect(other.getByRole('dialog', { name: /slow road/ })).toBeVisible({ timeout: 60_000 });
   await other.goto(`${desk.server.address}/sites/ternhaven/type?page=gone&select=text.nobody.size`);
   await expect(other.getByRole('alert')).toContainText('The address names what is not here any more: page “gone”, token “text.nobody.size”. The nearest to it is shown.');
   await other.close();
+
+  // The site itself moves to another address; the one it had leads on.
+  await page.getByRole('button', { name: 'Site settings' }).click();
+  const address = page.getByLabel(/^Address/);
+  await address.fill('No Such!');
+  await address.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('The one it has is kept.');
+  await address.fill('harbour');
+  await address.press('Enter');
+  await expect(page).toHaveURL(/\/sites\/harbour/);
+  await desk.ready();
+  await page.goto(`${desk.server.address}/sites/ternhaven`);
+  await desk.ready();
 });

@@ -12,13 +12,13 @@ export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { re
 const SentName = v.pipe(v.string(), v.transform((text) => cleanText(text).replaceAll(/\s+/g, ' ').trim()), v.minLength(1, 'must not be empty'), v.maxLength(200, 'must have at most 200 characters'));
 
 export const EVIDENCE = {
-  list: answering<{ readonly evidence: readonly Evidence[] }>()({ method: 'get', path: '/api/sites/:site/evidence', summary: 'Sources for the brand, with the colours it gave' }),
+  list: answering<{ readonly evidence: readonly Evidence[] }>()({ method: 'get', path: '/api/sites/:site/sources', summary: 'Sources for the brand, with the colours it gave' }),
   add: answering<Evidence>()({
-    method: 'post', path: '/api/sites/:site/evidence', summary: 'Keep a source and read its colours; the body is the file', query: v.object({ id: Id, name: SentName }),
+    method: 'post', path: '/api/sites/:site/sources', summary: 'Keep a source and read its colours; the body is the file', query: v.object({ id: Id, name: SentName }),
     upload: { bytes: LIMITS.evidenceBytes, tooLarge: `The file is over ${megabytes(LIMITS.evidenceBytes)}. Make it smaller and drop it again.` },
   }),
-  putAway: answering<void>()({ method: 'put', path: '/api/sites/:site/evidence/:id', summary: 'Put a source away, or back', body: v.strictObject({ putAway: v.boolean() }) }),
-  picture: answering<never>()({ method: 'get', path: '/api/sites/:site/evidence/:id/picture', summary: 'The picture itself', media: 'image/*' }),
+  putAway: answering<void>()({ method: 'put', path: '/api/sites/:site/sources/:id', summary: 'Put a source away, or back', body: v.strictObject({ putAway: v.boolean() }) }),
+  picture: answering<never>()({ method: 'get', path: '/api/sites/:site/sources/:id/picture', summary: 'The picture itself', media: 'image/*' }),
 } as const;
 
 export const FONTS = {

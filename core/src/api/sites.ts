@@ -57,6 +57,7 @@ export const SITES = {
   standing: answering<SiteStanding>()({ method: 'get', path: '/api/sites/:site/standing', summary: 'How a site stands: places that pass, fail, cannot be told' }),
   copy: answering<Brought>()({ method: 'post', path: '/api/sites/:site/copies', summary: 'Copy a site as it stands, under an id that is free, without its history', body: CopyAs }),
   archive: answering<void>()({ method: 'put', path: '/api/sites/:site/archived', summary: 'Put a site away from the shelf, or back; its pages stay live', body: v.strictObject({ archived: v.boolean() }) }),
+  move: answering<void>()({ method: 'put', path: '/api/sites/:site/address', summary: 'Give a site another id, which its addresses have; the one before leads on to it', body: v.strictObject({ id: Id }) }),
   remove: answering<void>()({ method: 'delete', path: '/api/sites/:site', summary: 'Delete a site with its edits, sources and publications; its name has to be sent along', query: Named }),
   stream: answering<SiteLine>()({ method: 'get', path: '/api/sites/:site/parts', summary: 'The same line by line: all but its pages and how many there are, then the pages, those asked for first, then that it is whole', query: First, media: 'application/x-ndjson' }),
   send: answering<{ readonly results: readonly SendResult[] }>()({

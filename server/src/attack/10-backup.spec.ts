@@ -20,7 +20,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     await edit('before-001', 31);
     const { sequence } = await stored();
     await client.send('POST', '/api/sites/ternhaven/publications', { sequence });
-    await client.send('POST', '/api/sites/ternhaven/evidence?id=e-1&name=list.txt', new TextEncoder().encode('Tern #0e3b43 and Sand #f2d8a0'), { 'content-type': 'application/octet-stream' });
+    await client.send('POST', '/api/sites/ternhaven/sources?id=e-1&name=list.txt', new TextEncoder().encode('Tern #0e3b43 and Sand #f2d8a0'), { 'content-type': 'application/octet-stream' });
     await writeBackup(database, file);
   });
   afterAll(async () => {
@@ -50,7 +50,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     await writeBackup(database, join(folder, 'now.tar.gz'));
     const before = await stored();
     const live = await (await client.get('/live/ternhaven/index.html')).text();
-    const evidence = await (await client.get('/api/sites/ternhaven/evidence')).text();
+    const evidence = await (await client.get('/api/sites/ternhaven/sources')).text();
     await edit('after-0001', 77);
     await client.databasePool.query("delete from pages where id = 'about'");
     await client.databasePool.query('delete from publishes');
@@ -61,7 +61,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     await reader.cancel();
     expect(await stored()).toEqual(before);
     expect(await (await client.get('/live/ternhaven/index.html')).text()).toBe(live);
-    expect(await (await client.get('/api/sites/ternhaven/evidence')).text()).toBe(evidence);
+    expect(await (await client.get('/api/sites/ternhaven/sources')).text()).toBe(evidence);
     const { results } = (await (await edit('after-0002', 12)).json()) as { results: { sequence: number }[] };
     expect(results[0]!.sequence).toBe(before.sequence + 1);
   });

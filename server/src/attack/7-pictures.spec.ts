@@ -80,7 +80,7 @@ describe('Item 7: pictures are what they say', () => {
     try {
       const words = svg(`<text>${'lorem '.repeat(9000)}</text>`);
       const slow = svg(`<filter id="t" x="0" y="0" width="1" height="1"><feTurbulence baseFrequency="0.9" numOctaves="60"/><feGaussianBlur stdDeviation="60"/></filter>${'<rect width="4000" height="4000" filter="url(#t)"/>'.repeat(300)}`, 'viewBox="0 0 4000 4000"').replace('width="40" height="40"', 'width="4000" height="4000"');
-      const add = (id: string, body: string) => client.send('POST', `/api/sites/ternhaven/evidence?id=${id}&name=${id}.svg`, new TextEncoder().encode(body), { 'content-type': 'application/octet-stream' });
+      const add = (id: string, body: string) => client.send('POST', `/api/sites/ternhaven/sources?id=${id}&name=${id}.svg`, new TextEncoder().encode(body), { 'content-type': 'application/octet-stream' });
       expect(((await (await add('words', words)).json()) as { detail: string }).detail).toMatch(/thousand characters of text/);
       const began = performance.now();
       const answer = await apart.run<ReadEvidence>('evidence', { name: 'slow.svg', bytes: Buffer.from(slow) }, { seconds: 2, megabytes: 1500 }, { tooLong: 'too long', tooMuch: 'too much' });
@@ -102,7 +102,7 @@ describe('Item 7: pictures are what they say', () => {
   it('an id that is taken is not answered with the other file, and uploads have a rate', async () => {
     const client = await startClient(undefined, { uploadLimits: { atOnce: 2, waiting: 4, perUser: 12, minutes: 10 } });
     try {
-      const add = (id: string, name: string, body: string) => client.send('POST', `/api/sites/ternhaven/evidence?id=${id}&name=${name}`, new TextEncoder().encode(body), { 'content-type': 'application/json' });
+      const add = (id: string, name: string, body: string) => client.send('POST', `/api/sites/ternhaven/sources?id=${id}&name=${name}`, new TextEncoder().encode(body), { 'content-type': 'application/json' });
       const [one, again, other] = [await add('e-1', 'a.txt', 'Tern #0e3b43'), await add('e-1', 'a.txt', 'Tern #0e3b43'), await add('e-1', 'b.txt', 'Sand #f2d8a0')];
       expect([one.status, again.status, other.status]).toEqual([200, 200, 422]);
       expect(((await other.json()) as { detail: string }).detail).toMatch(/Another source has the id e-1 already \(a\.txt\)/);

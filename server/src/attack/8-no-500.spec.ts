@@ -123,7 +123,7 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
     // What the engine and its libraries take for themselves is there after the first of each kind.
     const post = async ({ i, name, make }: (typeof sends)[number]) => {
       const font = name.endsWith('woff2');
-      const { status, text } = await ask({ method: 'POST', target: font ? `/api/fonts?name=${name}` : `/api/sites/ternhaven/evidence?id=up-${i}&name=${name}`, headers: { 'content-type': i % 3 === 0 ? 'application/json' : 'application/octet-stream' }, body: Buffer.from(make(i)) });
+      const { status, text } = await ask({ method: 'POST', target: font ? `/api/fonts?name=${name}` : `/api/sites/ternhaven/sources?id=up-${i}&name=${name}`, headers: { 'content-type': i % 3 === 0 ? 'application/json' : 'application/octet-stream' }, body: Buffer.from(make(i)) });
       if (status >= 500 && status !== 503) fail(`${name}: ${status} ${text.slice(0, 200)}`);
     };
     await flood(sends.slice(0, 60), 8, post);

@@ -39,15 +39,22 @@ export const sites = pgTable('sites', {
   archivedAt: timestamp('archived_at', { withTimezone: true }),
 }, (table) => [check('sites_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`), check('sites_sequence', sql`${table.sequence} >= 0`)]);
 
+/** Addresses that a site had before: they lead on to it. */
+export const formerAddresses = pgTable('former_addresses', {
+  id: text().primaryKey(),
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
+  at: at('at'),
+}, (table) => [index('former_addresses_site').on(table.siteId)]);
+
 export const pages = pgTable('pages', {
-  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   id: text().notNull(),
   document: jsonb().notNull(),
 }, (table) => [primaryKey({ columns: [table.siteId, table.id] })]);
 
 /** Every edit ever made, append only. */
 export const changes = pgTable('changes', {
-  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   sequence: bigint({ mode: 'number' }).notNull(),
   id: text().notNull(),
   change: jsonb().notNull(),
@@ -59,7 +66,7 @@ export const changes = pgTable('changes', {
 
 /** Named states of a site, whole. */
 export const editions = pgTable('editions', {
-  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   id: text().notNull(),
   name: text().notNull(),
   sequence: bigint({ mode: 'number' }).notNull(),
@@ -77,7 +84,7 @@ export const files = pgTable('files', {
 
 /** Evidence for a brand: what was dropped or pasted, and what it gave. */
 export const evidence = pgTable('evidence', {
-  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   id: text().notNull(),
   name: text().notNull(),
   position: integer().notNull(),
@@ -90,7 +97,7 @@ export const evidence = pgTable('evidence', {
 
 /** What was published: a manifest from file name to content hash. At most one of a site is live. */
 export const publishes = pgTable('publishes', {
-  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade' }),
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   number: integer().notNull(),
   sequence: bigint({ mode: 'number' }).notNull(),
   manifest: jsonb().$type<Record<string, string>>().notNull(),

@@ -139,32 +139,32 @@ describe('sources of a site', () => {
     client = await startClient();
   });
   afterEach(() => client.close());
-  const add = (id: string, name: string, body: string | Uint8Array) => client.send('POST', `/api/sites/ternhaven/evidence?${new URLSearchParams({ id, name })}`, body, { 'content-type': 'application/octet-stream' });
-  const list = async () => ((await (await client.get('/api/sites/ternhaven/evidence')).json()) as { evidence: Evidence[] }).evidence;
+  const add = (id: string, name: string, body: string | Uint8Array) => client.send('POST', `/api/sites/ternhaven/sources?${new URLSearchParams({ id, name })}`, body, { 'content-type': 'application/octet-stream' });
+  const list = async () => ((await (await client.get('/api/sites/ternhaven/sources')).json()) as { evidence: Evidence[] }).evidence;
 
   it('is kept in order, once by its id, put away and back', async () => {
     expect((await add('e-1', 'logo.svg', LOGO)).status).toBe(200);
     expect((await add('e-2', 'Pasted text', '#b83a1e, #0e3b43')).status).toBe(200);
     expect(((await (await add('e-9', 'logo.svg', LOGO)).json()) as Evidence).id).toBe('e-1');
     expect((await list()).map((one) => [one.id, one.kind, one.colors.length])).toEqual([['e-1', 'drawing', 3], ['e-2', 'text', 2]]);
-    expect((await client.send('PUT', '/api/sites/ternhaven/evidence/e-1', { putAway: true })).status).toBe(204);
+    expect((await client.send('PUT', '/api/sites/ternhaven/sources/e-1', { putAway: true })).status).toBe(204);
     expect((await list()).map((one) => one.id)).toEqual(['e-2']);
-    await client.send('PUT', '/api/sites/ternhaven/evidence/e-1', { putAway: false });
+    await client.send('PUT', '/api/sites/ternhaven/sources/e-1', { putAway: false });
     expect((await list()).map((one) => one.id)).toEqual(['e-1', 'e-2']);
   });
   it('serves the picture as it was, and none for a text', async () => {
     await add('e-3', 'mark.svg', LOGO);
     await add('e-4', 'Pasted text', '#b83a1e');
-    const answer = await client.get('/api/sites/ternhaven/evidence/e-3/picture');
+    const answer = await client.get('/api/sites/ternhaven/sources/e-3/picture');
     expect([answer.headers.get('content-type'), await answer.text()]).toEqual(['image/svg+xml', LOGO]);
-    expect((await client.get('/api/sites/ternhaven/evidence/e-4/picture')).status).toBe(404);
+    expect((await client.get('/api/sites/ternhaven/sources/e-4/picture')).status).toBe(404);
   });
   it('answers what is refused as a problem, and keeps nothing of it', async () => {
     const before = (await list()).length;
     const refused = await add('e-5', 'x.png', new Uint8Array());
     expect([refused.status, refused.headers.get('content-type')]).toEqual([422, 'application/problem+json']);
     expect((await add('Not an id', 'x', '#fff')).status).toBe(422);
-    expect((await client.send('PUT', '/api/sites/ternhaven/evidence/nobody', { putAway: true })).status).toBe(404);
+    expect((await client.send('PUT', '/api/sites/ternhaven/sources/nobody', { putAway: true })).status).toBe(404);
     expect((await list()).length).toBe(before);
   });
 });

@@ -2,6 +2,7 @@ import Koa from 'koa';
 import { join } from 'node:path';
 import { errorBoundary } from './boundary.ts';
 import { headers } from './headers.ts';
+import { moved } from './moved.ts';
 import { mount, onlyOurs } from './mount.ts';
 import { openApi } from './openapi.ts';
 import { Problem } from './problem.ts';
@@ -38,6 +39,7 @@ export function createApp(services: Services): Koa {
   app.use(errorBoundary(services));
   for (const middleware of headers()) app.use(middleware);
   app.use(onlyOurs(services));
+  app.use(moved(services));
   const router = mount(allRoutes(services), services);
   app.use(router.routes());
   app.use(router.allowedMethods({ throw: true, notImplemented: noSuchMethod, methodNotAllowed: noSuchMethod }));

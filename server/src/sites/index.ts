@@ -3,5 +3,5 @@ export { hasSite, listSites, loadSite, sequenceOf, type StoredSite } from './loa
 export { insertSite, rawSite } from './rows.ts';
 export { changesAfter, inversesOf, saveChange, saveChanges, type SaveResult, type Saved, type StoredChange } from './save.ts';
 export { SITE_FILES, SiteRefused, bringFiles, bringIn } from './bring-in.ts';
-export { archiveSite, copySite, removeSite, shelvedSites, standingOf } from './shelf.ts';
+export { archiveSite, copySite, moveSite, movedTo, removeSite, shelvedSites, standingOf } from './shelf.ts';
 export { SiteUnreadable } from './unreadable.ts';

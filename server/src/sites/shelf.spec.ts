@@ -51,4 +51,26 @@ describe('the shelf of sites', () => {
     expect([(await client.get('/api/sites/mill-2')).status, (await shelf()).some((one) => one.id === 'mill-2'), (await client.get('/api/sites/mill')).status]).toEqual([404, false, 200]);
     for (const [method, path, body] of [['POST', 'copies', { id: 'x', name: 'X' }], ['PUT', 'archived', { archived: true }]] as const) expect((await client.send(method, `/api/sites/nowhere/${path}`, body)).status).toBe(404);
   });
+
+  it('gives a site another address; the one before leads on, with what is sent to it; taken ones are refused', async () => {
+    expect((await begin('quay', 'Quay')).status).toBe(201);
+    expect((await begin('pier', 'Pier')).status).toBe(201);
+    await client.send('POST', '/api/sites/quay/publications', { sequence: 0 });
+    expect(await detail(await client.send('PUT', '/api/sites/quay/address', { id: 'pier' }))).toBe('“pier” is the address of another site. Nothing was changed; choose another.');
+    expect((await client.send('PUT', '/api/sites/quay/address', { id: 'No Address!' })).status).toBe(422);
+    expect((await client.send('PUT', '/api/sites/quay/address', { id: 'harbour' })).status).toBe(204);
+    const there = (await (await client.get('/api/sites/harbour')).json()) as { site: { id: string } };
+    expect(there.site.id).toBe('harbour');
+    // An edit of a window that has not heard of it is saved, once.
+    const sent = await client.send('POST', '/api/sites/quay/changes', { window: 'shelf', changes: [{ id: 'moved-001', schemaVersion: 2, label: 'Rename', ops: [{ op: 'set', at: ['name'], value: 'Harbour', was: 'Quay' }] }] });
+    expect(await sent.json()).toEqual({ results: [jasmine.objectContaining({ id: 'moved-001', sequence: 1 })] });
+    for (const path of ['/live/quay/', '/frame/quay/first.html', '/api/sites/quay']) expect([path, (await client.get(path)).status]).toEqual([path, 200]);
+    // What was published before it moved is the same site still.
+    const { live } = (await (await client.get('/api/sites/harbour/publications')).json()) as { live: { site: { id: string } } };
+    expect(live.site.id).toBe('harbour');
+    expect(await detail(await client.send('PUT', '/api/sites/pier/address', { id: 'quay' }))).toContain('was once, and leads on to it');
+    // Back to where it was: then the other leads on.
+    expect((await client.send('PUT', '/api/sites/harbour/address', { id: 'quay' })).status).toBe(204);
+    expect([(await client.get('/api/sites/harbour')).status, (await shelf()).filter((one) => one.name === 'Harbour').map((one) => one.id)]).toEqual([200, ['quay']] as never);
+  });
 });

@@ -5,7 +5,7 @@ import { SiteRefused } from './bring-in.ts';
 import { hasSite, loadSite } from './load.ts';
 import { insertSite } from './rows.ts';
 
-const { sites, evidence } = schema;
+const { sites, evidence, editions, publishes, formerAddresses } = schema;
 
 /** All sites as they stand on the shelf, by name; what they hold is not read. */
 export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
@@ -70,4 +70,33 @@ export async function removeSite(database: Database, id: string, name: string): 
     database.remembered.delete(id);
     return true;
   });
+}
+
+/**
+ * Gives a site another id, which its addresses have: on the desk, and where it is live. The one
+ * it had leads on to it, until another site is begun under it.
+ * @throws SiteRefused when the id is that of another site, or leads on to another; false when there is no such site
+ */
+export async function moveSite(database: Database, from: string, to: string): Promise<boolean> {
+  return database.db.transaction(async (tx) => {
+    const [row] = await tx.select({ id: sites.id }).from(sites).where(eq(sites.id, from)).for('update');
+    if (!row) return false;
+    if (from === to) return true;
+    const [former] = await tx.select({ siteId: formerAddresses.siteId }).from(formerAddresses).where(eq(formerAddresses.id, to));
+    if ((await hasSite(tx, to)) || (former && former.siteId !== from)) throw new SiteRefused(`“${to}” is the address of another site${former ? ' or was once, and leads on to it' : ''}. Nothing was changed; choose another.`);
+    await tx.delete(formerAddresses).where(eq(formerAddresses.id, to));
+    const named = (document: typeof sites.document | typeof editions.document | typeof publishes.site) => sql`jsonb_set(${document}, '{id}', to_jsonb(${to}::text))`;
+    await tx.update(sites).set({ id: to, document: named(sites.document) }).where(eq(sites.id, from));
+    await tx.update(editions).set({ document: named(editions.document) }).where(eq(editions.siteId, to));
+    await tx.update(publishes).set({ site: named(publishes.site) }).where(eq(publishes.siteId, to));
+    await tx.insert(formerAddresses).values({ id: from, siteId: to });
+    database.remembered.delete(from);
+    return true;
+  });
+}
+
+/** The id of the site that had another one before; undefined where none had. */
+export async function movedTo(db: Querier, former: string): Promise<string | undefined> {
+  const [row] = await db.select({ siteId: formerAddresses.siteId }).from(formerAddresses).where(eq(formerAddresses.id, former));
+  return row?.siteId;
 }

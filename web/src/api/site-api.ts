@@ -44,6 +44,9 @@ export class SiteApi {
   archiveSite(site: string, archived: boolean): Observable<void> {
     return this.#ask(API.sites.archive, { site }, { body: { archived } });
   }
+  moveSite(site: string, id: string): Observable<void> {
+    return this.#ask(API.sites.move, { site }, { body: { id } });
+  }
   removeSite(site: string, name: string): Observable<void> {
     return this.#ask(API.sites.remove, { site }, { query: { name } });
   }

@@ -5,7 +5,7 @@ import { Title } from '@angular/platform-browser';
 import { NavigationCancel, NavigationEnd, NavigationError, NavigationSkipped, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
-import { tokenTable } from '@yohaku/core';
+import { pageTree, tokenTable } from '@yohaku/core';
 import { DeskActions, STEP_LABELS, SiteActions, deskFeature, remember, siteFeature } from '../state/index.ts';
 import { addressOfView, readAddress, type View } from './address.ts';
 import { CheckView } from './check-view.ts';
@@ -31,9 +31,9 @@ export class AddressLink {
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #status = this.#store.selectSignal(siteFeature.selectStatus);
   readonly #view = computed((): View => {
-    const { step, grown, inHand, hanging } = this.#desk();
+    const { step, grown, place, inHand, hanging } = this.#desk();
     // What hangs side by side is of the moment: a copied address opens the pages.
-    return { step, page: grown, token: inHand, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
+    return { step, page: grown, place: place && place.page === grown ? place.id : null, token: inHand, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
   });
   readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
   /** Whether Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */
@@ -79,7 +79,7 @@ export class AddressLink {
     const site = this.#site();
     if (!read || !site || read.site !== this.#siteId()) return;
     this.#taken = url;
-    const { step, page, token, hanging, list } = read.view;
+    const { step, page, place, token, hanging, list } = read.view;
     const strange = [...read.strange];
     const now = this.#view();
     if (step && step !== now.step) this.#store.dispatch(DeskActions.step({ step }));
@@ -91,6 +91,9 @@ export class AddressLink {
       if (token !== null && !tokenTable(site.brand).has(token)) strange.push(`token “${token}”`);
       else this.#store.dispatch(DeskActions.take({ token }));
     }
+    const onPage = page && site.pages[page] ? page : null;
+    if (place && onPage && !pageTree(site, onPage).places.some((one) => one.id === place)) strange.push(`place “${place}”`);
+    else if (place !== undefined && place !== this.#view().place) this.#store.dispatch(DeskActions.choose({ choice: { place: place && onPage ? { page: onPage, id: place } : null } }));
     if (hanging && hanging !== this.#view().hanging) this.#store.dispatch(DeskActions.hang({ hanging }));
     if (list) this.#check.list.set(list);
     this.#acted = false;

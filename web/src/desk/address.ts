@@ -6,6 +6,8 @@ export interface View {
   readonly step: Step;
   /** The page that is grown to be read. */
   readonly page: string | null;
+  /** The place that is selected on that page, by id. */
+  readonly place: string | null;
   /** The token that is selected, by path. */
   readonly token: string | null;
   readonly hanging: Exclude<DeskState['hanging'], 'together'>;
@@ -23,9 +25,10 @@ const named = <K extends string>(words: Readonly<Record<K, string>>, word: strin
 const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'evidence' : 'all');
 
 /** The address of a view of a site. What is as usual is left out. */
-export function addressOfView(site: string, { step, page, token, hanging, list }: View): string {
+export function addressOfView(site: string, { step, page, place, token, hanging, list }: View): string {
   const query = new URLSearchParams();
   if (page) query.set('page', page);
+  if (page && place) query.set('place', place);
   if (token) query.set('select', token);
   if (hanging !== usual(step)) query.set('wall', HANGING_WORDS[hanging]);
   if (step === 'check' && list !== 'failing') query.set('list', LIST_WORDS[list]);
@@ -47,7 +50,7 @@ export function readAddress(address: string): { readonly site: string; readonly 
   };
   const step = one(STEP_WORDS, word, 'step');
   const view: Partial<View> = {
-    ...(step ? { step, page: url.searchParams.get('page'), token: url.searchParams.get('select'), hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step), list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing' } : {}),
+    ...(step ? { step, page: url.searchParams.get('page'), place: url.searchParams.get('place'), token: url.searchParams.get('select'), hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step), list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing' } : {}),
   };
   return { site, view, strange };
 }

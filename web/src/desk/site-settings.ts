@@ -1,6 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LANGUAGES, setValue } from '@yohaku/core';
+import { Id, LANGUAGES, setValue } from '@yohaku/core';
+import { firstValueFrom } from 'rxjs';
+import { safeParse } from 'valibot';
+import { SiteApi, failureWords } from '../api/index.ts';
 import { DeskActions, Editor, siteFeature } from '../state/index.ts';
 import { ACTS, Choice, TextField, nameProblem } from '../ui/index.ts';
 import { Sheet } from './sheet.ts';
@@ -16,7 +19,11 @@ import { Sheet } from './sheet.ts';
         <div class="lines">
           <yo-text label="Name, on the shelf and in titles of pages" [value]="site.name" width="320px" [check]="check" (done)="set('Name of the site', ['name'], $event)" />
           <yo-choice label="Language of its pages" [value]="site.language" [options]="languages()" [width]="240" (chosen)="set('Language of the site', ['language'], $event)" />
-          <p><span class="head">Address</span><br /><span class="mono">/sites/{{ site.id }}</span>, live at <span class="mono">/live/{{ site.id }}/</span></p>
+          <div>
+            <yo-text label="Address: here under /sites/, live under /live/" [mono]="true" [value]="siteId()" width="320px" [check]="checkAddress" (done)="move($event)" />
+            <p class="note">Changed, the one it has now leads on to it, here and where it is live.</p>
+            @if (problem()) { <p role="alert">{{ problem() }}</p> }
+          </div>
           <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a form of the logo, on a background with a margin.' : 'Made from the logo, once there is one.' }} <button yo-act (click)="icon()">Set it with the logo</button></p>
         </div>
       }
@@ -27,6 +34,7 @@ import { Sheet } from './sheet.ts';
 export class SiteSettings {
   readonly #store = inject(Store);
   readonly #editor = inject(Editor);
+  readonly #api = inject(SiteApi);
   readonly closed = output();
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   /** A language that the list has not is kept in it. */
@@ -35,6 +43,24 @@ export class SiteSettings {
     return LANGUAGES.some((one) => one.value === own) ? LANGUAGES : [{ value: own, label: own }, ...LANGUAGES];
   });
   protected readonly check = nameProblem('A site');
+
+  protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  readonly #saving = this.#store.selectSignal(siteFeature.selectSaving);
+  protected readonly problem = signal('');
+  protected readonly checkAddress = (text: string): string => {
+    if (this.#saving() !== 'saved') return 'Not all is saved yet. The address can be changed once it is.';
+    const { issues } = safeParse(Id, text);
+    return issues ? `An address ${issues[0].message}. The one it has is kept.` : '';
+  };
+  protected async move(id: string): Promise<void> {
+    try {
+      await firstValueFrom(this.#api.moveSite(this.siteId(), id));
+      // The desk of a site begins with nothing left of anything else.
+      location.assign(`/sites/${id}`);
+    } catch (error) {
+      this.problem.set(failureWords(error));
+    }
+  }
 
   protected set(label: string, at: readonly string[], value: string): void {
     this.#editor.commit((site) => setValue(site, label, [...at], value));

@@ -54,7 +54,7 @@ export class EvidencePiece {
   readonly taken = output<Sample>();
   protected readonly height = EVIDENCE_HEIGHT;
   protected readonly picture = viewChild<ElementRef<HTMLImageElement>>('picture');
-  protected readonly source = computed(() => `/api/sites/${this.siteId()}/evidence/${this.evidence().id}/picture`);
+  protected readonly source = computed(() => `/api/sites/${this.siteId()}/sources/${this.evidence().id}/picture`);
   protected readonly width = computed(() => {
     const { width, height } = this.evidence().size!;
     return Math.round(Math.max(60, Math.min(760, (width / height) * EVIDENCE_HEIGHT)));

@@ -62,7 +62,7 @@ export class PinWall {
     const site = this.#site();
     const piece = evidence.find((one) => one.id === pin?.evidence);
     return pin && piece?.size && site?.pages[pin.page]
-      ? { pin, piece, name: piece.name, title: site.pages[pin.page]!.title, height: (pin.width * piece.size.height) / piece.size.width, source: `/api/sites/${this.siteId()}/evidence/${piece.id}/picture` }
+      ? { pin, piece, name: piece.name, title: site.pages[pin.page]!.title, height: (pin.width * piece.size.height) / piece.size.width, source: `/api/sites/${this.siteId()}/sources/${piece.id}/picture` }
       : undefined;
   });
   protected readonly scale = computed(() => {

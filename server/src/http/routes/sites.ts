@@ -1,7 +1,7 @@
 import { PassThrough, Readable } from 'node:stream';
 import { API, readChange, type LoadedSite, type SiteLine } from '@yohaku/core';
 import { isOpen } from '../../auth/index.ts';
-import { archiveSite, bringIn, changesAfter, copySite, hasSite, inversesOf, loadSite, removeSite, saveChanges, sequenceOf, shelvedSites, standingOf } from '../../sites/index.ts';
+import { archiveSite, bringIn, changesAfter, copySite, hasSite, inversesOf, loadSite, moveSite, removeSite, saveChanges, sequenceOf, shelvedSites, standingOf } from '../../sites/index.ts';
 import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -41,6 +41,10 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
     }),
     route(API.sites.archive, async ({ context, params, body }) => {
       if (!(await archiveSite(db, params.site, body.archived))) throw notFound(`The site “${params.site}”`);
+      context.status = 204;
+    }),
+    route(API.sites.move, async ({ context, params, body }) => {
+      if (!(await moveSite(database, params.site, body.id))) throw notFound(`The site “${params.site}”`);
       context.status = 204;
     }),
     route(API.sites.remove, async ({ context, params, query }) => {
