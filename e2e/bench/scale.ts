@@ -173,8 +173,11 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
         const before = shown();
         const began = performance.now();
         if (step === 0) slider.dispatchEvent(new MouseEvent('mousedown', at(value)));
-        else document.dispatchEvent(new MouseEvent('mousemove', at(value + step * 0.004)));
-        while (shown() === before) await frame();
+        else document.dispatchEvent(new MouseEvent('mousemove', at(value + step * 0.008)));
+        while (shown() === before) {
+          if (performance.now() - began > 20_000) throw new Error(`the nearest page stayed as it was: ${before}`);
+          await frame();
+        }
         home.getBoundingClientRect();
         await frame();
         times.push(performance.now() - began);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { SCHEMA_VERSION, bandOf, cellValue, colorOf, fillOf, pageTree, pixelsAt, placesOf, siteIndex, tokenTable, type Group, type Override, type PaintedProperty, type Site, type State } from '@yohaku/core';
+import { SCHEMA_VERSION, SECTION_KINDS, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, pageTree, pixelsAt, placesOf, siteIndex, tokenTable, type Group, type Override, type PaintedProperty, type Site, type State } from '@yohaku/core';
 import { test, expect } from '../fixtures.ts';
 
 /** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
@@ -81,8 +81,11 @@ test('the browser computes what the model says: every place at rest, every disti
     [['pages', 'home', 'overrides'], 'header/name', 'color', '#345612', null], [['shared', 'overrides'], 'header/name', 'color', '#123456', 'desktop'], [['shared', 'overrides'], 'footer/surface', 'padding-block', '90px', null],
   ];
   const ops = values.map(([record, place, property, css, band], i) => ({ op: 'insert', record, order: null, id: `m${i}`, value: { id: `m${i}`, place, property, band, origin: 'set', value: { kind: 'literal', css }, reason: null }, after: null }));
-  const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [{ id: 'model-0001', schemaVersion: SCHEMA_VERSION, label: 'Values', ops }] } });
-  expect(((await saved.json()) as { results: { refused?: string }[] }).results[0]!.refused).toBeUndefined();
+  // And a page with a section of every kind there is.
+  const { site: demo } = (await (await page.request.get(api)).json()) as { site: Site };
+  const kinds = inTurn(demo, 'Every kind', [(now) => addPage(now, 'kinds', null), ...Object.values(SECTION_KINDS).map((kind, i) => (now: Site) => addSection(now, 'kinds', `kind-${i}`, undefined, kind))]);
+  const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [['model-0001', 'Values', ops], ['model-0002', kinds.label, kinds.ops]].map(([id, label, all]) => ({ id, schemaVersion: SCHEMA_VERSION, label, ops: all })) } });
+  expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((one) => one.refused)).toEqual([undefined, undefined]);
   const { site, sequence } = (await (await page.request.get(api)).json()) as { site: Site; sequence: number };
   await page.request.post(`${api}/publications`, { data: { sequence } });
   await page.goto('about:blank');

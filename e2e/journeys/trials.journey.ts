@@ -95,6 +95,7 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await expect(page.locator('figure', { has: page.getByRole('button', { name: 'Opening hours', exact: true }) }).locator('figcaption')).not.toContainText('failing');
 
   await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'New section' }).click();
   const slip = page.getByRole('dialog', { name: /Section “New section”/ });
   await expect(slip).toBeVisible();
   await expect(slip).toBeInViewport({ ratio: 1 });

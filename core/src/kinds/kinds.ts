@@ -3,19 +3,24 @@ import { buttons } from './buttons.ts';
 import { plainText, type Inline } from './inline.ts';
 import { walk } from './walk.ts';
 import { cards } from './cards.ts';
+import { embed } from './embed.ts';
 import { figures } from './figures.ts';
 import { form } from './form.ts';
+import { gallery } from './gallery.ts';
 import type { Kind } from './kind.ts';
+import { links } from './links.ts';
 import { list } from './list.ts';
 import { logo } from './logo.ts';
 import { picture } from './picture.ts';
+import { questions } from './questions.ts';
 import { quote } from './quote.ts';
 import { rule } from './rule.ts';
+import { steps } from './steps.ts';
 import { table } from './table.ts';
 import { text } from './text.ts';
 
 /** Every kind of block there is, in the order in which the specimen shows them. */
-const KINDS = [text, quote, list, rule, figures, buttons, logo, form, table, cards, picture] as const;
+const KINDS = [text, quote, list, steps, questions, rule, figures, links, buttons, logo, form, table, cards, picture, gallery, embed] as const;
 
 /** A part of a section. */
 export type Block = v.InferOutput<(typeof KINDS)[number]['schema']>;

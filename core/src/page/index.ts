@@ -8,3 +8,4 @@ export { charactersOf, missingCharacters } from './site-text.ts';
 export { offeredFields, type Offered } from './offered.ts';
 export { buttonRecipes } from './button-recipes.ts';
 export { findWords, type WordsFound } from './find-words.ts';
+export { DESCRIPTION_SHOWN, TITLE_SHOWN, pageFactProblems, type PageFactProblem } from './page-facts.ts';

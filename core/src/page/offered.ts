@@ -1,4 +1,4 @@
-import { fieldAt, type FieldHere, type Target } from '../kinds/index.ts';
+import { fieldAt, type FieldHere, type Href, type Target } from '../kinds/index.ts';
 import { Site, type Brand } from '../site/index.ts';
 import type { Place } from './place.ts';
 
@@ -27,14 +27,14 @@ const LISTS: Partial<Record<Target, (brand: Brand) => readonly { readonly id: st
 export function offeredFields(site: Site, place: Place): Offered[] {
   const owner = place.item ?? place.block;
   const style = place.item === null && place.styled ? [...fieldsAt(site, place.styled.slice(0, -1))].filter(({ address }) => address.at(-1) === place.styled!.at(-1)) : [];
-  const others = owner ? fieldsAt(site, owner).filter(({ field: { meaning } }) => meaning.means === 'choice' || (meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface'))) : [];
+  const others = owner ? fieldsAt(site, owner).filter(({ field: { meaning } }) => meaning.means === 'choice' || meaning.means === 'link' || (meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface'))) : [];
   return [...style, ...others].flatMap(({ field, address }) => offered(site, field, address));
 }
 
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
   const { fields } = fieldAt(Site, site, owner);
   const value = (key: string) => fields.find((one) => one.key === key)?.value;
-  return fields.flatMap((field) => ('offered' in field.meaning && field.meaning.offered && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
+  return fields.flatMap((field) => ((field.meaning.means === 'link' || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
 }
 
 function offered(site: Site, { meaning, value, empty }: FieldHere, address: readonly string[]): Offered[] {
@@ -45,6 +45,13 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
       address, label: meaning.label, value: value === null || value === undefined ? '' : String(value), options: [...nothing, ...meaning.options.map((one) => ({ value: String(one.value), label: one.label }))],
       kept: (chosen) => (chosen === '' ? none : meaning.options.find((one) => String(one.value) === chosen)?.value),
     }];
+  }
+  if (meaning.means === 'link') {
+    // An address elsewhere is typed where the words are written; here it stays among the pages until another is chosen.
+    const href = value as Href | null | undefined;
+    const url = href?.to === 'url' ? href.url : undefined;
+    const pages = site.pageOrder.map((id) => ({ value: id, label: site.pages[id]!.title }));
+    return [{ address, label: 'Leads to', value: href?.to === 'page' ? href.page : (url ?? ''), options: url === undefined ? pages : [{ value: url, label: url }, ...pages], kept: (chosen) => (chosen === url ? href : { to: 'page', page: chosen }) }];
   }
   const list = meaning.means === 'ref' ? LISTS[meaning.to] : undefined;
   if (!list || meaning.means !== 'ref') return [];

@@ -1,3 +1,4 @@
-export { layIn } from './lay-in.ts';
-export type { SectionKind } from './section-kind.ts';
+export { canLayIn, layIn, type LaidIn } from './lay-in.ts';
+export { SECTION_USES, type SectionKind, type SectionUse } from './section-kind.ts';
 export { SECTION_KINDS } from './section-kinds.ts';
+export { blockKinds, sampleBlock } from './sample-block.ts';

@@ -3,33 +3,61 @@ import type { Section, Site } from '../site/index.ts';
 import { stylesByRole } from '../style/index.ts';
 import type { SectionKind } from './section-kind.ts';
 
+type Roles = Partial<Record<Target, Readonly<Record<string, string | undefined>>>>;
+
 /** What of a site a kind of section can name by a role: the ids that fill it. */
-function rolesOf({ brand, pageOrder }: Site): Partial<Record<Target, Readonly<Record<string, string | undefined>>>> {
+function rolesOf({ brand, pageOrder, assets, shared }: Site): Roles {
+  const ofTheLogo = new Set(Object.values(shared.logo?.forms ?? {}).map((form) => form.asset));
   return {
-    style: { ...stylesByRole(brand) }, ground: { plain: brand.groundOrder[0] }, variant: { main: brand.variantOrder[0], other: brand.variantOrder[1] ?? brand.variantOrder[0] },
+    style: { ...stylesByRole(brand) }, ground: { plain: brand.groundOrder[0], other: brand.groundOrder[1] ?? brand.groundOrder[0] }, variant: { main: brand.variantOrder[0], other: brand.variantOrder[1] ?? brand.variantOrder[0] },
     size: { middle: brand.sizeOrder[Math.floor((brand.sizeOrder.length - 1) / 2)] }, page: { home: pageOrder[0] },
+    // A picture of the site stands in until the right one is chosen.
+    asset: { picture: Object.keys(assets).find((id) => !ofTheLogo.has(id)) },
   };
 }
 
+/** The blocks of a kind with its roles filled in; a role there is none of is told, not thrown. */
+function filled(roles: Roles, kind: SectionKind, ids: (count: number) => string, missing: (to: Target, role: string) => string): Block[][] {
+  let count = 0;
+  return kind.columns.map((blocks) => blocks.map((block): Block => mapFields(Block, { ...block, id: ids(++count) }, (meaning, value) => (meaning.means === 'ref' ? (roles[meaning.to]?.[String(value)] ?? missing(meaning.to, String(value))) : value))));
+}
+
+/** Whether a site has all that a kind of section shows: one with pictures needs a picture. */
+export function canLayIn(site: Site, kind: SectionKind): boolean {
+  let all = true;
+  filled(rolesOf(site), kind, (count) => `b${count}`, () => {
+    all = false;
+    return 'none';
+  });
+  return all;
+}
+
+/** How a kind is laid in. */
+export interface LaidIn {
+  /** Whether the page has its first heading already: then that of an opener is one of the second level. */
+  readonly headed?: boolean;
+  /** What its first heading says instead of its own first words: the title of a page without a heading. */
+  readonly title?: string;
+}
+
 /**
- * A section of a kind, in the site's own styles, on its first ground with its
- * first padding of sections.
+ * A section of a kind, in the site's own styles, on the ground it names with the
+ * site's first padding of sections.
  *
  * @param id the section's; its blocks are called `id-b1`, `id-b2`, … in their order
  * @throws RangeError when the kind names a role that there is none of
  */
-export function layIn(site: Site, kind: SectionKind, id: string): Section {
+export function layIn(site: Site, kind: SectionKind, id: string, { headed = false, title }: LaidIn = {}): Section {
   const { brand } = site;
   const roles = rolesOf(site);
-  let count = 0;
-  const columns = kind.columns.map((blocks) => blocks.map((block): Block => mapFields(Block, { ...block, id: `${id}-b${++count}` }, (meaning, value) => {
-    if (meaning.means !== 'ref') return value;
-    const filled = roles[meaning.to]?.[String(value)];
-    if (filled === undefined) throw new RangeError(`The kind of section “${kind.id}” names ${meaning.to} “${String(value)}”, which is no role.`);
-    return filled;
-  })));
+  const columns = filled(roles, kind, (count) => `${id}-b${count}`, (to, role) => {
+    throw new RangeError(`The kind of section “${kind.id}” names ${to} “${role}”, which is no role.`);
+  }).map((blocks) => blocks.map((block): Block => {
+    if (block.kind !== 'text' || block.level !== 1) return block;
+    return headed ? { ...block, level: 2, style: stylesByRole(brand).heading } : title === undefined ? block : { ...block, content: [{ text: title }] };
+  }));
   return {
-    id, label: kind.label, ground: brand.groundOrder[0]!, space: brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!, picture: null,
+    id, label: kind.label, ground: roles.ground![kind.ground ?? 'plain']!, space: brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'section')!, picture: null,
     ...(kind.arrangement === undefined ? {} : { arrangement: kind.arrangement }),
     columnOrder: columns.map((_, i) => `col${i + 1}`),
     columns: Object.fromEntries(columns.map((blocks, i) => [`col${i + 1}`, { id: `col${i + 1}`, order: blocks.map((block) => block.id) }])),

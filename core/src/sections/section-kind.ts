@@ -1,6 +1,10 @@
 import type { Block } from '../kinds/index.ts';
 import type { Section } from '../site/index.ts';
 
+/** What a kind of section is for: what a designer narrows the shelf by. */
+export const SECTION_USES = ['openers', 'words', 'pictures', 'lists', 'offers', 'people', 'contact'] as const;
+export type SectionUse = (typeof SECTION_USES)[number];
+
 /**
  * A kind of section that a designer picks from, as data: an arrangement and the
  * blocks in its columns, with first words. Its blocks are blocks as the document
@@ -12,6 +16,9 @@ export interface SectionKind {
   readonly id: string;
   /** What it is called, and the section that is made of it. */
   readonly label: string;
+  readonly use: SectionUse;
   readonly arrangement?: Section['arrangement'];
+  /** Role of the background it stands on; absent: the plain one. */
+  readonly ground?: 'other';
   readonly columns: readonly (readonly Block[])[];
 }

@@ -1,17 +1,38 @@
 import type { SectionKind } from './section-kind.ts';
+import { buttons, cards, embed, eyebrow, figures, form, gallery, heading, lead, links, list, picture, questions, quote, running, steps, table } from './words.ts';
 
-/** The kinds of section there are. */
+const kind = <const K extends SectionKind>(one: K): K => one;
+
+/** The kinds of section there are, in the order in which the shelf shows them. */
 export const SECTION_KINDS = {
-  opener: {
-    id: 'opener', label: 'Opener', columns: [[
-      { kind: 'text', id: 'title', style: 'opening', level: 1, content: [{ text: 'A new page' }] },
-      { kind: 'text', id: 'words', style: 'running', level: null, content: [{ text: 'Write here.' }] },
-    ]],
-  },
-  text: {
-    id: 'text', label: 'New section', columns: [[
-      { kind: 'text', id: 'title', style: 'heading', level: 2, content: [{ text: 'A new section' }] },
-      { kind: 'text', id: 'words', style: 'running', level: null, content: [{ text: 'Write here.' }] },
-    ]],
-  },
+  opener: kind({ id: 'opener', label: 'Opener', use: 'openers', columns: [[heading('A new page', 1), running('Write here.')]] }),
+  'opener-act': kind({ id: 'opener-act', label: 'Opener with buttons', use: 'openers', columns: [[eyebrow('What this is about'), heading('Say it in a few words', 1), lead('And in one sentence what comes of it for the one who reads.'), buttons('Begin', 'Read more')]] }),
+  'opener-picture': kind({ id: 'opener-picture', label: 'Opener beside a picture', use: 'openers', arrangement: 'first-wider', columns: [[heading('Say it in a few words', 1), lead('And in one sentence what comes of it for the one who reads.'), buttons('Begin')], [picture('What the page is about')]] }),
+  'opener-narrow': kind({ id: 'opener-narrow', label: 'Opener, narrow', use: 'openers', arrangement: 'narrow', ground: 'other', columns: [[eyebrow('What this is about'), heading('Say it in a few words', 1), lead('And in one sentence what comes of it for the one who reads.')]] }),
+  text: kind({ id: 'text', label: 'New section', use: 'words', columns: [[heading('A new section'), running('Write here.')]] }),
+  'text-twice': kind({ id: 'text-twice', label: 'Text in two columns', use: 'words', columns: [[heading('One side'), running('What is to be said on this side.')], [{ ...heading('The other side'), id: 'title2' }, running('What is to be said on that side.', 'words2')]] }),
+  quotes: kind({ id: 'quotes', label: 'Quotes', use: 'words', columns: [[quote('What somebody said, in their own words.', 'Whose words they are')], [quote('What somebody else said.', 'Whose words those are', 'quote2')]] }),
+  notice: kind({ id: 'notice', label: 'Notice line', use: 'words', ground: 'other', arrangement: 'narrow', columns: [[running('What everybody should know this week.')]] }),
+  'text-picture': kind({ id: 'text-picture', label: 'Text beside a picture', use: 'pictures', columns: [[heading('What is seen there'), running('Write what the picture does not say by itself.')], [picture('What is seen there')]] }),
+  'picture-text': kind({ id: 'picture-text', label: 'Picture beside a text', use: 'pictures', arrangement: 'last-first', columns: [[picture('What is seen here')], [heading('What is seen here'), running('Write what the picture does not say by itself.')]] }),
+  'picture-wide': kind({ id: 'picture-wide', label: 'Picture over the whole width', use: 'pictures', arrangement: 'whole-width', columns: [[picture('What is seen', 'What is seen, and who made it.')]] }),
+  gallery: kind({ id: 'gallery', label: 'Gallery', use: 'pictures', columns: [[heading('Seen from near'), gallery(3, 'square', 'The first picture', 'The second picture', 'The third picture')]] }),
+  film: kind({ id: 'film', label: 'Film', use: 'pictures', columns: [[heading('See how it is done'), embed('A film of two minutes', 'wide', 'https://example.org/film', 'See it there')]] }),
+  cards: kind({ id: 'cards', label: 'Cards', use: 'lists', columns: [[heading('Three things'), cards(3, { heading: 'The first', text: 'What there is to know of it.', link: 'More of it' }, { heading: 'The second', text: 'What there is to know of it.', link: 'More of it' }, { heading: 'The third', text: 'What there is to know of it.', link: 'More of it' })]] }),
+  'list-pictures': kind({ id: 'list-pictures', label: 'List with pictures', use: 'lists', columns: [[heading('What there is'), cards(2, { heading: 'The first', text: 'What there is to know of it.', picture: true }, { heading: 'The second', text: 'What there is to know of it.', picture: true })]] }),
+  list: kind({ id: 'list', label: 'List', use: 'lists', arrangement: 'narrow', columns: [[heading('Good to know'), list('The first thing', 'The second thing', 'The third thing')]] }),
+  steps: kind({ id: 'steps', label: 'Steps', use: 'lists', columns: [[heading('How it goes'), steps(['Ask', 'Say what is wanted, in a few words.'], ['Choose', 'There are two or three ways, each with its price.'], ['Begin', 'The rest is done here.'])]] }),
+  figures: kind({ id: 'figures', label: 'Figures', use: 'lists', ground: 'other', columns: [[heading('In figures'), figures(['12', 'years of it'], ['340', 'made last year'], ['98 %', 'would do it again'])]] }),
+  questions: kind({ id: 'questions', label: 'Questions', use: 'lists', columns: [[heading('What is asked most'), questions(['Can it be changed later?', 'Yes, as often as wanted.'], ['How long does it take?', 'Two weeks, most of the time.'], ['Who is to be asked?', 'Whoever answers the telephone.'])]] }),
+  timetable: kind({ id: 'timetable', label: 'Timetable', use: 'lists', columns: [[heading('When'), table('From Monday to Friday', ['Begins', 'What', 'Where'], ['09:00', 'The first', 'Upstairs'], ['11:00', 'The second', 'Downstairs'], ['14:00', 'The third', 'Outside'])]] }),
+  downloads: kind({ id: 'downloads', label: 'Downloads', use: 'lists', arrangement: 'narrow', columns: [[heading('To take away'), links('below', 'The form, PDF', 'The plan, PDF', 'All pictures, zip')]] }),
+  prices: kind({ id: 'prices', label: 'Prices', use: 'offers', columns: [[heading('What it costs'), cards(3, { heading: 'Small, 12', text: 'For one, for a month.', button: 'Take small' }, { heading: 'Middle, 30', text: 'For five, for a month.', button: 'Take middle' }, { heading: 'Large, 80', text: 'For all, for a month.', button: 'Take large' })]] }),
+  comparison: kind({ id: 'comparison', label: 'Comparison', use: 'offers', columns: [[heading('Side by side'), table('What is in each', ['', 'Small', 'Large'], ['For how many', '1', 'all'], ['Help', 'by letter', 'by telephone'], ['A month', '12', '80'])]] }),
+  call: kind({ id: 'call', label: 'Call to act', use: 'offers', ground: 'other', arrangement: 'narrow', columns: [[heading('Shall we begin?'), running('It takes a minute, and nothing is owed.'), buttons('Begin', 'Ask first')]] }),
+  people: kind({ id: 'people', label: 'People', use: 'people', columns: [[heading('Who is here'), cards(3, { heading: 'A name', text: 'What they do here.', picture: true }, { heading: 'Another name', text: 'What they do here.', picture: true }, { heading: 'A third name', text: 'What they do here.', picture: true })]] }),
+  partners: kind({ id: 'partners', label: 'Logos of partners', use: 'people', columns: [[heading('With us'), gallery(4, 'wide', 'The first partner', 'The second partner', 'The third partner', 'The fourth partner')]] }),
+  form: kind({ id: 'form', label: 'Form', use: 'contact', arrangement: 'narrow', columns: [[heading('Write to us'), form('Send', ['Name', 'text'], ['Address for the answer', 'email'], ['What it is about', 'area'])]] }),
+  contact: kind({ id: 'contact', label: 'Contact with a map', use: 'contact', arrangement: 'first-wider', columns: [[heading('Where we are'), running('The street and the number, the town.'), links('below', 'Write to us', 'Call us')], [embed('The map', 'square', 'https://example.org/map', 'Open the map')]] }),
+  hours: kind({ id: 'hours', label: 'Opening hours', use: 'contact', arrangement: 'narrow', columns: [[heading('When we are open'), table('Hours', ['Day', 'From', 'To'], ['Monday to Friday', '09:00', '17:00'], ['Saturday', '10:00', '14:00'], ['Sunday', 'closed', ''])]] }),
+  'footer-links': kind({ id: 'footer-links', label: 'Links in columns', use: 'contact', columns: [[heading('Here', 3), links('below', 'The first page', 'The second page')], [{ ...heading('Elsewhere', 3), id: 'title2' }, { ...links('below', 'A place elsewhere', 'Another one'), id: 'links2' }]] }),
 } as const satisfies Readonly<Record<string, SectionKind>>;

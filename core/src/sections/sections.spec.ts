@@ -3,22 +3,44 @@ import { readSite } from '../document/index.ts';
 import { pageTree } from '../page/index.ts';
 import { sectionOf } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { SECTION_KINDS, layIn, type SectionKind } from './index.ts';
+import { pageHtml } from '../render/index.ts';
+import { SECTION_KINDS, SECTION_USES, canLayIn, layIn, type LaidIn, type SectionKind } from './index.ts';
 
-const site = smallSite();
+const bare = smallSite();
+/** With a picture that stands in for all. */
+const site = { ...bare, assets: { view: { id: 'view', name: 'View', hash: 'a'.repeat(64), type: 'image/png' as const, width: 1600, height: 900 } } };
 const put = (kind: SectionKind) => acceptChange(site, { ops: [insertOp(site, ['pages', 'home', 'sections'], ['pages', 'home', 'sectionOrder'], 'new', { id: 'new', own: layIn(site, kind, 'new') })] }).site;
+const all = Object.values(SECTION_KINDS) as readonly SectionKind[];
 
 describe('a kind of section', () => {
-  for (const kind of Object.values(SECTION_KINDS)) it(`${kind.id}: is laid in with the site's own styles, read back whole, and every word of it is a place`, () => {
+  it('there are enough of, each with a name of its own, something for every use, and four openers', () => {
+    expect(all.length).toBeGreaterThanOrEqual(28);
+    expect(new Set(all.map(({ label }) => label)).size).toBe(all.length);
+    for (const use of SECTION_USES) expect(all.some((one) => one.use === use)).withContext(use).toBe(true);
+    expect(all.filter(({ use }) => use === 'openers').length).toBe(4);
+  });
+  for (const kind of all) it(`${kind.id}: is laid in with the site's own styles, read back whole, and every block of it is a place`, () => {
     const after = put(kind);
     expect(readSite(JSON.parse(JSON.stringify(after)))).toEqual(after);
     const places = pageTree(after, 'home').places.filter(({ id }) => id.startsWith('new-b'));
-    expect(places.length).toBeGreaterThanOrEqual(kind.columns.flat().length);
+    expect(new Set(places.map(({ id }) => id.split('/')[0])).size).toBe(kind.columns.flat().length);
     expect(places.every(({ style }) => style === null || style in site.brand.styles)).toBe(true);
+    expect(pageHtml(after, 'home')).toContain('</html>');
+  });
+  it('with pictures needs one: a site without any is told which it can have', () => {
+    const pictured = all.filter((kind) => !canLayIn(bare, kind)).map(({ id }) => id);
+    expect(pictured).toEqual(['opener-picture', 'text-picture', 'picture-text', 'picture-wide', 'gallery', 'list-pictures', 'people', 'partners']);
+    expect(all.every((kind) => canLayIn(site, kind))).toBe(true);
+    expect(() => layIn(bare, SECTION_KINDS.gallery, 'new')).toThrowError(RangeError);
+  });
+  it('that opens a page says its title, and is no second first heading', () => {
+    const opened = (more: LaidIn) => Object.values(layIn(site, SECTION_KINDS['opener-act'], 'new', more).blocks).find((block) => block.kind === 'text' && block.level !== null);
+    expect(opened({ title: 'Prices' })).toEqual(jasmine.objectContaining({ level: 1, style: 'title', content: [{ text: 'Prices' }] }));
+    expect(opened({ title: 'Prices', headed: true })).toEqual(jasmine.objectContaining({ level: 2, style: 'section', content: [{ text: 'Say it in a few words' }] }));
   });
   it('is data: columns, arrangement, variants, links and pictures of any other follow from it', () => {
     const after = put({
-      id: 'call', label: 'Call to act', arrangement: 'first-wider',
+      id: 'call', label: 'Call to act', use: 'offers', arrangement: 'first-wider',
       columns: [
         [{ kind: 'text', id: 'title', style: 'minor', level: 3, content: [{ text: 'Come by' }] }],
         [{ kind: 'buttons', id: 'go', order: ['a'], items: { a: { id: 'a', variant: 'main', size: 'middle', label: 'Home', href: { to: 'page', page: 'home' } } } }],
@@ -29,7 +51,7 @@ describe('a kind of section', () => {
     expect(pageTree(after, 'home').places.some(({ id, kind }) => id.startsWith('new-b2') && kind === 'button')).toBe(true);
   });
   it('that names a role there is none of is refused by name', () => {
-    const wrong: SectionKind = { id: 'odd', label: 'Odd', columns: [[{ kind: 'text', id: 't', style: 'shouting', level: null, content: [{ text: 'x' }] }]] };
+    const wrong: SectionKind = { id: 'odd', label: 'Odd', use: 'words', columns: [[{ kind: 'text', id: 't', style: 'shouting', level: null, content: [{ text: 'x' }] }]] };
     expect(() => layIn(site, wrong, 'new')).toThrowError(RangeError, 'The kind of section “odd” names style “shouting”, which is no role.');
   });
 });

@@ -10,3 +10,4 @@ export { presentPath, presentProperties } from './former-paths.ts';
 export { changedProperties, resolveToken, slotPath, stepOfPath, stepPath, tokenCssValue, tokenTable, tokensCss, withFollowers, type TokenTable } from './table.ts';
 export { allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';
 export { drawnColors } from './drawn-colors.ts';
+export { sampleBrand } from './sample-brand.ts';

@@ -18,3 +18,4 @@ export { More } from './more.ts';
 export { remember, remembered } from './remember.ts';
 export { Finder, type Findable } from './finder.ts';
 export { FormText } from './form-text.ts';
+export { FocusIn } from './focus-in.ts';

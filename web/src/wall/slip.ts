@@ -4,6 +4,7 @@ import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, draw
 import { DeskActions, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
 import { ACTS, Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipFields } from './slip-fields.ts';
+import { SlipParts } from './slip-parts.ts';
 import { WordsTools } from './words-tools.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
 
@@ -11,7 +12,7 @@ import { slipValues, type SlipValue } from './slip-values.ts';
 @Component({
   selector: 'yo-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, SlipFields, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
+  imports: [ACTS, SlipFields, SlipParts, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
   host: { class: 'on-paper', role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },

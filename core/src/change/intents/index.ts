@@ -13,3 +13,5 @@ export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
 export { inTurn } from './in-turn.ts';
 export { addMenuEntry, addPage, addSection, duplicateSection, movePage, moveSection, pageAddress, pageUses, removeMenuEntries, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';
+export { addBlock, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
+export { menuEntries, moveMenuEntry, removeMenuEntry, type MenuEntry } from './menu.ts';

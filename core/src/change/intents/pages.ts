@@ -1,9 +1,10 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import type { Block } from '../../kinds/index.ts';
 import { referencesTo, sectionOf, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
+import { pageTree } from '../../page/index.ts';
 import type { Op } from '../change.ts';
 import { ChangeRefused } from '../refused.ts';
-import { SECTION_KINDS, layIn } from '../../sections/index.ts';
+import { SECTION_KINDS, layIn, type SectionKind } from '../../sections/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 import { inTurn } from './in-turn.ts';
 
@@ -124,10 +125,12 @@ export function removePage(site: Site, id: string): Edit {
 
 const sectionLists = (page: string) => [['pages', page, 'sections'], ['pages', page, 'sectionOrder']] as const;
 
-/** Adds a blank section behind another (or last). */
-export function addSection(site: Site, page: string, id: string, after?: string): Edit {
+/** Adds a section of a kind behind another (or last). An opener on a page that has a first heading already gets one of the second level. */
+export function addSection(site: Site, page: string, id: string, after?: string, kind: SectionKind = SECTION_KINDS.text): Edit {
   const [record, order] = sectionLists(page);
-  return { label: `Add a section to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, own: layIn(site, SECTION_KINDS.text, id) }, after)] };
+  const { title } = site.pages[page]!;
+  const headed = pageTree(site, page).places.some((place) => place.level === 1);
+  return { label: kind === SECTION_KINDS.text ? `Add a section to ${title}` : `Add ${kind.label} to ${title}`, ops: [insertOp(site, record, order, id, { id, own: layIn(site, kind, id, { headed, title }) }, after)] };
 }
 
 /** Copies a section behind itself as the page's own, with what is set on its places. */

@@ -1,8 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addMenuEntry, addPage, addSection, duplicateSection, inTurn, movePage, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type Site } from '@yohaku/core';
+import { addMenuEntry, addPage, addSection, duplicateSection, inTurn, movePage, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type SectionKind, type Site } from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
+import { MenuList } from './menu-list.ts';
+import { PageFacts } from './page-facts.ts';
+import { SectionShelf } from './section-shelf.ts';
 import { ACTS, More, Choice, TextField } from '../../ui/index.ts';
 
 interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean }
@@ -11,7 +14,7 @@ interface Strip { readonly id: string; readonly label: string; readonly color: s
 @Component({
   selector: 'yo-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, More, Choice, TextField, Reaching],
+  imports: [ACTS, MenuList, PageFacts, SectionShelf, More, Choice, TextField, Reaching],
   templateUrl: './pages-step.html',
   styleUrl: './pages-step.less',
 })
@@ -146,10 +149,18 @@ export class PagesStep {
     this.#editor.commit((site) => removePage(site, id));
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }
-  protected addSection(): void {
+  /** What lies over the strip: the shelf of sections, the menu, the facts of the page. */
+  protected readonly panel = signal<'sections' | 'menu' | 'facts' | null>(null);
+  /** Where a section would go, before it goes. */
+  protected readonly goes = computed(() => {
+    const section = this.section();
+    return section?.own ? `Goes behind “${section.section.label}”.` : 'Goes to the end of the page. To put it elsewhere, select the section before it first.';
+  });
+  protected addSection(kind: SectionKind): void {
     const id = freshId('x');
     const after = this.section()?.own ? this.section()!.id : undefined;
-    this.#editor.commit((site) => addSection(site, this.page()!.id, id, after));
+    this.#editor.commit((site) => addSection(site, this.page()!.id, id, after, kind));
+    this.panel.set(null);
     this.choose(id);
   }
   protected duplicate(): void {

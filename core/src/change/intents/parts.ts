@@ -1,0 +1,68 @@
+import { kindOf, type Block } from '../../kinds/index.ts';
+import type { Place } from '../../page/index.ts';
+import { sampleBlock } from '../../sections/index.ts';
+import type { Section, Site } from '../../site/index.ts';
+import { valueAt } from '../json.ts';
+import { insertOp, removeOp, stepOp, type Edit } from './edit.ts';
+
+/** A block of a section, or one of the things that a block has several of: a button, a card, a row. */
+export interface BlockPart {
+  readonly what: 'block' | 'item';
+  /** What it is called: by its kind, an item by that of its block. */
+  readonly label: string;
+  readonly id: string;
+  /** Where it is kept, and the order it stands in. */
+  readonly record: readonly string[];
+  readonly order: readonly string[];
+  /** How many stand in that order. */
+  readonly among: number;
+}
+
+/** Address of the section that a block belongs to. */
+const sectionOfBlock = (block: readonly string[]): string[] => block.slice(0, block.lastIndexOf('blocks'));
+
+/**
+ * What a place is part of, from the inside out: the item, where its block has several,
+ * and the block. Empty for what is no block of a section, as the header.
+ */
+export function partsAt(site: Site, place: Place): BlockPart[] {
+  const address = place.block;
+  if (!address || address.at(-2) !== 'blocks') return [];
+  const block = valueAt(site, address) as Block | undefined;
+  const section = valueAt(site, sectionOfBlock(address)) as Section | undefined;
+  const column = section && Object.values(section.columns).find(({ order }) => order.includes(address.at(-1)!));
+  if (!block || !section || !column) return [];
+  const label = kindOf(block)?.label ?? 'Block';
+  const parts: BlockPart[] = [{ what: 'block', label, id: block.id, record: address.slice(0, -1), order: [...sectionOfBlock(address), 'columns', column.id, 'order'], among: column.order.length }];
+  // A place is called `block/item/slot`, behind the entry or the section of a shared one.
+  const item = place.id.slice(place.id.indexOf(':') + 1).split('/')[1];
+  if ('items' in block && item !== undefined && Object.hasOwn(block.items, item)) parts.unshift({ what: 'item', label: `One of ${label.toLowerCase()}`, id: item, record: [...address, 'items'], order: [...address, 'order'], among: block.order.length });
+  return parts;
+}
+
+/** Moves a part one step up or down among its like; undefined at the end. */
+export function movePart(site: Site, part: BlockPart, steps: -1 | 1): Edit | undefined {
+  const op = stepOp(site, part.order, part.id, steps);
+  return op && { label: `Move ${part.label.toLowerCase()}`, ops: [op] };
+}
+
+/** Another part like one, right behind it. */
+export function duplicatePart(site: Site, part: BlockPart, id: string): Edit {
+  const like = valueAt(site, [...part.record, part.id]) as object;
+  return { label: `Another like ${part.label.toLowerCase()}`, ops: [insertOp(site, part.record, part.order, id, { ...like, id }, part.id)] };
+}
+
+/** Deletes a part; what is set on its places goes with it. */
+export function removePart(site: Site, part: BlockPart): Edit {
+  return { label: `Delete ${part.label.toLowerCase()}`, ops: [removeOp(site, part.record, part.order, part.id)] };
+}
+
+/**
+ * Adds a block of a kind behind another, with first words of its own in the site's styles.
+ * @throws RangeError when there is no such kind, or nothing of the site that it could show
+ */
+export function addBlock(site: Site, behind: BlockPart, kind: string, id: string): Edit {
+  const section = valueAt(site, behind.record.slice(0, -1)) as Section;
+  const block = sampleBlock(site, section.ground, kind, id);
+  return { label: `Add ${kindOf(block)!.label.toLowerCase()}`, ops: [insertOp(site, behind.record, behind.order, id, block, behind.id)] };
+}

@@ -1,0 +1,48 @@
+import { kindOf } from '../kinds/index.ts';
+import { pageTree } from '../page/index.ts';
+import { blockKinds } from '../sections/index.ts';
+import type { Section, Site } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { acceptChange, addBlock, duplicatePart, movePart, partsAt, planUndo, removePart, type BlockPart, type Edit } from './index.ts';
+
+const site = smallSite();
+const place = (now: Site, id: string) => pageTree(now, 'home').places.find((one) => one.id === id)!;
+const part = (now: Site, id: string, what: BlockPart['what']) => partsAt(now, place(now, id)).find((one) => one.what === what)!;
+const section = (now: Site) => (now.pages['home']!.sections['s1'] as unknown as { own: Section }).own;
+const after = (now: Site, edit: Edit | undefined) => acceptChange(now, edit!).site;
+
+describe('a part of a page', () => {
+  it('is found from any place of it, the item before its block; the header has none', () => {
+    expect(partsAt(site, place(site, 'k/k1')).map(({ what, label, id }) => [what, label, id])).toEqual([['item', 'One of buttons', 'k1'], ['block', 'Buttons', 'k']]);
+    expect(partsAt(site, place(site, 'p/text')).map(({ what }) => what)).toEqual(['block']);
+    const header = pageTree(site, 'home').places.find(({ section: of }) => of === 'header')!;
+    expect(partsAt(site, header)).toEqual([]);
+  });
+  it('is moved among its like, and at the end stays', () => {
+    const moved = after(site, movePart(site, part(site, 'p/text', 'block'), 1));
+    expect(section(moved).columns['col1']!.order).toEqual(['h', 'k', 'p']);
+    expect(movePart(moved, part(moved, 'p/text', 'block'), 1)).toBeUndefined();
+  });
+  it('is made once more behind itself: a block, and one button of a row', () => {
+    const two = after(site, duplicatePart(site, part(site, 'k/k1', 'item'), 'k2'));
+    expect(section(two).blocks['k']).toEqual(jasmine.objectContaining({ order: ['k1', 'k2'] }));
+    expect(place(two, 'k/k2').kind).toBe('button');
+    const twice = after(two, duplicatePart(two, part(two, 'k/k1', 'block'), 'kk'));
+    expect(section(twice).columns['col1']!.order).toEqual(['h', 'p', 'k', 'kk']);
+  });
+  it('is deleted, with what is set on it, and comes back by undo', () => {
+    const set = after(site, { label: 'set', ops: [{ op: 'insert', record: ['pages', 'home', 'overrides'], order: null, id: 'o1', value: { id: 'o1', place: 'p/text', property: 'font-size', band: null, origin: 'set', value: { kind: 'literal', css: '20px' }, reason: null }, after: null }] });
+    const { site: gone, inverse } = acceptChange(set, removePart(set, part(set, 'p/text', 'block')));
+    expect([section(gone).blocks['p'], Object.keys(gone.pages['home']!.overrides)]).toEqual([undefined, []]);
+    expect(acceptChange(gone, { ops: planUndo(gone, inverse).ops }).site).toEqual(set);
+  });
+  for (const { kind, label } of blockKinds(site)) it(`${label}: is added behind another with first words, and is a place`, () => {
+    const added = after(site, addBlock(site, part(site, 'p/text', 'block'), kind, 'fresh'));
+    expect([section(added).columns['col1']!.order, kindOf(section(added).blocks['fresh']!)!.label]).toEqual([['h', 'p', 'fresh', 'k'], label]);
+    expect(pageTree(added, 'home').places.some(({ id }) => id.startsWith('fresh/'))).toBe(true);
+  });
+  it('of a kind that is none, or that shows what the site has not, is refused', () => {
+    const behind = part(site, 'p/text', 'block');
+    for (const kind of ['nothing', 'picture']) expect(() => addBlock(site, behind, kind, 'fresh')).toThrowError(RangeError, `There is nothing here that a block “${kind}” could show.`);
+  });
+});

@@ -1,0 +1,30 @@
+import * as v from 'valibot';
+import { Copy, Id } from '../fields/index.ts';
+import { element, labelled } from './element.ts';
+import { Href } from './inline.ts';
+import { kindOfBlock } from './kind.ts';
+import { asLine, choiceOf, nameOf, refTo } from './meaning.ts';
+
+const SHAPES = ['wide', 'square', 'tall'] as const;
+
+/**
+ * Something from elsewhere: a film, a map, a booking. It goes out as a labelled stand-in with a
+ * link to it, and asks nothing of anybody else before it is pressed. Its inside is out of reach of the brand.
+ */
+export const embed = kindOfBlock('embed', {
+  ground: refTo('ground', 'Background', true), style: refTo('style', 'Style', true), title: nameOf('heading'),
+  shape: choiceOf(v.picklist(SHAPES), 'Shape', SHAPES, { looks: false, offered: true }), more: v.strictObject({ id: Id, link: Href, text: asLine(Copy, null) }),
+}, {
+  label: 'From elsewhere', column: 'parts',
+  tree(kit, { ground, title, shape }) {
+    const { paint } = kit;
+    const { kit: on, properties } = kit.onSurface({ slot: 'surface', label: labelled('From elsewhere', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
+    return element('div', properties, [on.words('p', 'title', ['title'], ['style']), on.words('p', 'line', ['more'], ['style'])]);
+  },
+  css: `.embed { display: flex; flex-direction: column; align-items: center; justify-content: center; text-align: center; }
+.embed.wide { aspect-ratio: 16 / 9; }
+.embed.square { aspect-ratio: 1; }
+.embed.tall { aspect-ratio: 3 / 4; }
+`,
+  samples: ({ styles, ground }) => [{ name: 'embed', ground: ground.id, style: styles.running, title: 'A film', shape: 'wide' as const, more: { id: 'there', link: { to: 'url' as const, url: 'https://example.org/film' }, text: 'See it there' } }],
+});

@@ -1,0 +1,13 @@
+import type { SampleBrand } from '../kinds/index.ts';
+import type { Site } from '../site/index.ts';
+import { stylesByRole } from './styles-by-role.ts';
+
+/** What samples of blocks are made with, for a ground of a site. */
+export function sampleBrand(site: Site, ground: string): SampleBrand {
+  const { brand } = site;
+  const logos = new Set(Object.values(site.shared.logo?.forms ?? {}).map((form) => form.asset));
+  return {
+    styles: stylesByRole(brand), ground: { id: ground, label: brand.grounds[ground]!.label }, variants: brand.variantOrder.map((id) => ({ id, label: brand.variants[id]!.label })), size: brand.sizeOrder[0]!,
+    page: site.pageOrder[0]!, asset: Object.keys(site.assets).find((id) => !logos.has(id)),
+  };
+}

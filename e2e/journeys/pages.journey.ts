@@ -1,0 +1,84 @@
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
+
+test('sections are chosen from a shelf that shows each in the brand, and go where it said', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'Contact');
+  const strips = page.getByRole('group', { name: 'Sections of Contact' }).getByRole('button');
+  const before = await strips.count();
+  await strips.nth(1).click();
+  const behind = (await strips.nth(1).locator('.name').innerText()).replace(', shared', '');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await expect(page.getByText(`Goes behind “${behind}”.`)).toBeVisible();
+  const shelf = page.getByRole('list', { name: 'Kinds of section' });
+  expect(await shelf.getByRole('listitem').count()).toBeGreaterThanOrEqual(28);
+  // In the brand: its own letters and colours, with the first words of the kind.
+  await page.getByRole('group', { name: 'For' }).getByRole('button', { name: 'lists', exact: true }).click();
+  const card = shelf.getByRole('listitem').filter({ hasText: 'Questions' }).frameLocator('iframe');
+  await expect(card.getByText('Can it be changed later?')).toBeAttached();
+  expect(await card.getByText('What is asked most').evaluate((words) => getComputedStyle(words).fontFamily)).toContain('Gelasio');
+  await page.keyboard.press('Escape');
+  await expect(shelf).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByRole('group', { name: 'For' }).getByRole('button', { name: 'lists', exact: true }).click();
+  await shelf.getByRole('button', { name: 'Questions' }).click();
+  await expect(strips).toHaveCount(before + 1);
+  await expect(strips.nth(2)).toHaveText('Questions');
+  await expect(strips.nth(2)).toHaveAttribute('aria-pressed', 'true');
+  await expect(desk.frame('Contact at 1280').locator('details')).toHaveCount(3);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo Add Questions to Contact' }).click();
+  await expect(strips).toHaveCount(before);
+});
+
+test('what stands in a section is made once more, moved, deleted, and another block is laid in behind it', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'Fares');
+  const frame = desk.frame('Fares at 1280');
+  const button = frame.locator('[data-place="fares-half-b4/k1"]');
+  await button.click();
+  const slip = page.getByRole('dialog', { name: /^Button/ });
+  await slip.getByRole('button', { name: 'Another one' }).click();
+  await expect(button.locator('xpath=..').locator('a')).toHaveCount(2);
+  await slip.getByRole('button', { name: 'Move One of buttons down' }).click();
+  await expect(button.locator('xpath=..').locator('a').last()).toHaveAttribute('data-place', 'fares-half-b4/k1');
+  await slip.getByRole('group', { name: 'One of buttons' }).getByRole('button', { name: 'Delete One of buttons' }).click();
+  await expect(button).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo Delete one of buttons' }).click();
+  await expect(button).toHaveCount(1);
+  await button.click();
+  await desk.choose('Add behind it', 'Links', slip);
+  await expect(frame.locator('.links a')).toHaveCount(2);
+  await desk.saved();
+});
+
+test('the menu is written, ordered and thinned in one place; a page says what it is where it is listed', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await page.getByRole('button', { name: 'Menu', exact: true }).click();
+  const entries = page.getByRole('list', { name: 'Menu entries' });
+  const menu = desk.frame('Home at 1280').getByRole('navigation', { name: 'Main' }).getByRole('link');
+  await expect(menu.first()).toHaveText('Sailings');
+  await entries.getByLabel('Words of Fares').fill('Prices');
+  await entries.getByLabel('Words of Fares').press('Enter');
+  await expect(menu.nth(1)).toHaveText('Prices');
+  await entries.getByRole('button', { name: 'Prices earlier' }).click();
+  await expect(menu.first()).toHaveText('Prices');
+  await entries.getByRole('button', { name: 'Delete Sailings' }).click();
+  await expect(menu.filter({ hasText: 'Sailings' })).toHaveCount(0);
+  await desk.choose('Put a page in', 'Sailings', entries);
+  await expect(menu.last()).toHaveText('Sailings');
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: 'Page facts' }).click();
+  const description = page.getByLabel(/^Description/);
+  await description.fill('x'.repeat(301));
+  await description.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('301 characters; at most 300.');
+  await description.fill('When the boats leave, what it costs, and how to come along.');
+  await description.press('Enter');
+  await expect(page.locator('.result')).toContainText('When the boats leave');
+  await desk.saved();
+});
