@@ -1,7 +1,9 @@
+import { addSection, applyChange } from '../change/index.ts';
 import { parseColor } from '../color/index.ts';
 import { readSite } from '../document/index.ts';
-import { auditSite, findings } from '../legibility/index.ts';
+import { auditCounts, auditSite, findings } from '../legibility/index.ts';
 import { pageTree } from '../page/index.ts';
+import { SECTION_KINDS, canLayIn } from '../sections/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import type { Site } from '../site/index.ts';
 import { freshSiteId, newSite, type Beginning } from './index.ts';
@@ -51,6 +53,14 @@ describe('a site that is begun', () => {
       const places = pageTree(begun({ name }), 'home').places;
       expect(places.filter((one) => one.level === 1).length).toBe(1);
       expect(readSite(begun({ name })).shared.header.name).toBe(name);
+    }
+  });
+  for (const colors of [[], ['#0f3c45', '#ffd400', '#7a3fb0']]) it(`every kind of section passes there, begun from ${colors.length} colours`, () => {
+    const site = newSite({ id: 'begun', name: 'Begun', language: 'en', colors: colors.map((color) => parseColor(color)!) });
+    for (const kind of Object.values(SECTION_KINDS)) {
+      if (!canLayIn(site, kind)) continue;
+      const { failed, cannotTell } = auditCounts(auditSite(applyChange(site, addSection(site, 'home', 'laid', undefined, kind)).site));
+      expect([kind.id, failed, cannotTell]).toEqual([kind.id, 0, 0]);
     }
   });
 });
