@@ -55,6 +55,29 @@ test('what stands in a section is made once more, moved, deleted, and another bl
   await desk.saved();
 });
 
+test('a section is kept, stands on a second page as the same one, is edited once for both, and becomes one of a page alone', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'Notices');
+  const strip = (of: string, name: RegExp) => page.getByRole('group', { name: `Sections of ${of}` }).getByRole('button', { name });
+  await strip('Notices', /^Word by message/).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Keep for other pages' }).click();
+  await expect(strip('Notices', /^Word by message, shared/)).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Escape');
+  await desk.choose('Page', 'About');
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByRole('group', { name: 'For' }).getByRole('button', { name: /^kept/ }).click();
+  await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: /^Word by message/ }).click();
+  await expect(strip('About', /^Word by message, shared/)).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('shared by 2 pages; edits reach all')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await desk.choose('Background', 'Deep', page.getByRole('region', { name: 'Desk' }));
+  for (const name of ['About', 'Notices']) await expect.poll(() => desk.frame(`${name} at 1280`).locator('main > [data-part]', { hasText: 'Have them sent' }).evaluate((element) => getComputedStyle(element).backgroundColor)).toBe('rgb(14, 59, 67)');
+  await page.getByRole('button', { name: 'Make it this page’s own' }).click();
+  await expect(strip('About', /^Word by message$/)).toHaveAttribute('aria-pressed', 'true');
+  await desk.saved();
+});
+
 test('the menu is written, ordered and thinned in one place; a page says what it is where it is listed', async ({ desk, page }) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Menu', exact: true }).click();

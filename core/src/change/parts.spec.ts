@@ -3,7 +3,7 @@ import { pageTree } from '../page/index.ts';
 import { blockKinds } from '../sections/index.ts';
 import type { Section, Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { acceptChange, addBlock, duplicatePart, movePart, partsAt, planUndo, removePart, type BlockPart, type Edit } from './index.ts';
+import { acceptChange, addBlock, addKept, keepSection, ownSection, pagesWith, duplicatePart, movePart, partsAt, planUndo, removePart, type BlockPart, type Edit } from './index.ts';
 
 const site = smallSite();
 const place = (now: Site, id: string) => pageTree(now, 'home').places.find((one) => one.id === id)!;
@@ -44,5 +44,31 @@ describe('a part of a page', () => {
   it('of a kind that is none, or that shows what the site has not, is refused', () => {
     const behind = part(site, 'p/text', 'block');
     for (const kind of ['nothing', 'picture']) expect(() => addBlock(site, behind, kind, 'fresh')).toThrowError(RangeError, `There is nothing here that a block “${kind}” could show.`);
+  });
+});
+
+describe('a kept section', () => {
+  const set = { id: 'o1', place: 'p/text', property: 'font-size', band: null, origin: 'set', value: { kind: 'literal', css: '20px' }, reason: null };
+  const valued = acceptChange(site, { ops: [{ op: 'insert', record: ['pages', 'home', 'overrides'], order: null, id: 'o1', value: set, after: null }] }).site;
+  const kept = after(valued, keepSection(valued, 'home', 's1', 'one', 'e1'));
+
+  it('stands where it stood, is the same one on another page, and what was set on it goes with it', () => {
+    expect([kept.pages['home']!.sectionOrder, kept.pages['home']!.sections['e1'], kept.shared.sections['one']!.label]).toEqual([['e1', 's2'], { id: 'e1', shared: 'one' }, 'One']);
+    expect(Object.values(kept.shared.overrides).map((one) => one.place)).toEqual(['one:one-b2/text']);
+    expect(Object.keys(kept.pages['home']!.overrides)).toEqual([]);
+    const both = after(kept, addKept(kept, 'more', 'e2', 'one'));
+    expect(pagesWith(both, 'one')).toEqual(['home', 'more']);
+    expect(pageTree(both, 'more').places.filter(({ id }) => id.startsWith('e2:')).length).toBe(pageTree(both, 'home').places.filter(({ id }) => id.startsWith('e1:')).length);
+    expect(() => keepSection(both, 'more', 'e2', 'two', 'e3')).toThrowError(/kept already/);
+  });
+  it('is made one of a page alone again, with its values; elsewhere it stays', () => {
+    const both = after(kept, addKept(kept, 'more', 'e2', 'one'));
+    const own = after(both, ownSection(both, 'more', 'e2', 'alone'));
+    expect([own.pages['more']!.sectionOrder.at(-1), 'own' in own.pages['more']!.sections['alone']!, pagesWith(own, 'one')]).toEqual(['alone', true, ['home']] as never);
+    expect(Object.values(own.pages['more']!.overrides).map((one) => one.place)).toEqual(['alone-b2/text']);
+  });
+  it('comes back as it was by undo', () => {
+    const { site: now, inverse } = acceptChange(valued, keepSection(valued, 'home', 's1', 'one', 'e1'));
+    expect(acceptChange(now, { ops: planUndo(now, inverse).ops }).site).toEqual(valued);
   });
 });

@@ -11,7 +11,7 @@ export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts'
 export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
 export { inTurn } from './in-turn.ts';
-export { addMenuEntry, addPage, addSection, duplicateSection, movePage, moveSection, pageAddress, pageUses, removeMenuEntries, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
+export { addKept, addMenuEntry, addPage, addSection, duplicateSection, keepSection, ownSection, pagesWith, movePage, moveSection, pageAddress, pageUses, removeMenuEntries, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';
 export { addBlock, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
 export { menuEntries, moveMenuEntry, removeMenuEntry, type MenuEntry } from './menu.ts';

@@ -149,6 +149,46 @@ export function duplicateSection(site: Site, page: string, entry: string, id: st
   };
 }
 
+/**
+ * Keeps a page's own section for all pages: there it becomes the same one that others can have as well.
+ * What is set on its places goes with it, wherever it is used.
+ *
+ * @param kept id of the kept section; its blocks are called `kept-b1`, `kept-b2`, …
+ * @param id of the new entry on the page
+ */
+export function keepSection(site: Site, page: string, entry: string, kept: string, id: string): Edit {
+  const source = site.pages[page]!.sections[entry]!;
+  if ('shared' in source) throw new ChangeRefused('in-use', 'This section is kept already; edits of it reach every page that has it.');
+  const [record, order] = sectionLists(page);
+  const { copy, renamed } = copySection(source.own, kept);
+  const label = uniqueName(source.own.label, Object.values(site.shared.sections).map((one) => one.label));
+  const values = copiedValues(site.pages[page]!.overrides, (was) => (renamed.has(was) ? `${kept}:${renamed.get(was)!}` : undefined), kept);
+  return {
+    label: `Keep ${label}`,
+    ops: [
+      insertOp(site, ['shared', 'sections'], null, kept, { ...copy, label }), insertOp(site, record, order, id, { id, shared: kept }, entry),
+      ...values.map((one) => insertOp(site, ['shared', 'overrides'], null, one.id, one)), removeOp(site, record, order, entry),
+    ],
+  };
+}
+
+/** Lays a kept section in on a page, as the same one, behind another (or last). */
+export function addKept(site: Site, page: string, id: string, kept: string, after?: string): Edit {
+  const [record, order] = sectionLists(page);
+  return { label: `Add ${site.shared.sections[kept]!.label} to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, shared: kept }, after)] };
+}
+
+/** Makes of a kept section on a page one of that page's own; on other pages it stays what it was. */
+export function ownSection(site: Site, page: string, entry: string, id: string): Edit {
+  const edit = inTurn(site, '', [(now) => duplicateSection(now, page, entry, id), (now) => removeSection(now, page, entry)]);
+  return { ...edit, label: `${sectionOf(site, site.pages[page]!.sections[entry]!)!.label} of ${site.pages[page]!.title} alone` };
+}
+
+/** Pages that have a kept section, in page order. */
+export function pagesWith(site: Site, kept: string): string[] {
+  return site.pageOrder.filter((id) => Object.values(site.pages[id]!.sections).some((one) => 'shared' in one && one.shared === kept));
+}
+
 export function moveSection(site: Site, page: string, entry: string, steps: -1 | 1): Edit | undefined {
   const op = stepOp(site, sectionLists(page)[1], entry, steps);
   return op && { label: `Move ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`, ops: [op] };

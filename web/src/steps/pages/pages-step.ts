@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addMenuEntry, addPage, addSection, duplicateSection, inTurn, movePage, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type SectionKind, type Site } from '@yohaku/core';
+import { addKept, addMenuEntry, addPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type SectionKind, type Site } from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { MenuList } from './menu-list.ts';
@@ -161,6 +161,26 @@ export class PagesStep {
     const after = this.section()?.own ? this.section()!.id : undefined;
     this.#editor.commit((site) => addSection(site, this.page()!.id, id, after, kind));
     this.panel.set(null);
+    this.choose(id);
+  }
+  /** A kept section, as the same one. */
+  protected addSame(kept: string): void {
+    const id = freshId('x');
+    const after = this.section()?.own ? this.section()!.id : undefined;
+    this.#editor.commit((site) => addKept(site, this.page()!.id, id, kept, after));
+    this.panel.set(null);
+    this.choose(id);
+  }
+  protected keep(): void {
+    const { id: entry } = this.section()!;
+    const [kept, id] = [freshId('k'), freshId('x')];
+    this.#editor.commit((site) => keepSection(site, this.page()!.id, entry, kept, id));
+    this.choose(id);
+  }
+  protected own(): void {
+    const { id: entry } = this.section()!;
+    const id = freshId('x');
+    this.#editor.commit((site) => ownSection(site, this.page()!.id, entry, id));
     this.choose(id);
   }
   protected duplicate(): void {
