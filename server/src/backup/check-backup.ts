@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readEntries } from './read-entries.ts';
 import { SiteIssues, readStored } from '@yohaku/core';
-import { BACKUP, BackupRefused, TABLES, type Manifest } from './format.ts';
+import { BACKUP, BackupRefused, LATER, TABLES, type Manifest } from './format.ts';
 
 /** What a backup holds. */
 export interface BackupSummary { readonly made: string; readonly migrations: number; readonly manifest: Manifest; readonly sites: readonly { readonly id: string; readonly name: string; readonly sequence: number; readonly pages: number }[]; readonly changes: number; readonly files: number }
@@ -61,8 +61,9 @@ function readManifest(content: Buffer, file: string): Manifest {
   }
   if (found.format !== BACKUP.format || typeof found.version !== 'number' || typeof found.migrations !== 'number') throw new BackupRefused(`${file} is no backup of Yohaku.`);
   if (found.version > BACKUP.version) throw new BackupRefused(`${file} was made by a newer Yohaku (backups of version ${found.version}; this one reads up to ${BACKUP.version}). Update this Yohaku.`);
-  if (typeof found.sums !== 'object' || found.sums === null || TABLES.some((table) => !Array.isArray(found.tables?.[table]?.columns))) throw new BackupRefused(`${file} is damaged: its list of what it holds lacks a part.`);
-  return found as Manifest;
+  const tables = { ...Object.fromEntries(LATER.map((table) => [table, { columns: [], rows: 0 }])), ...found.tables } as Manifest['tables'];
+  if (typeof found.sums !== 'object' || found.sums === null || !found.tables || TABLES.some((table) => !Array.isArray(tables[table]?.columns))) throw new BackupRefused(`${file} is damaged: its list of what it holds lacks a part.`);
+  return { ...found, tables } as Manifest;
 }
 
 /** The rows of an entry. @throws BackupRefused naming entry and line */

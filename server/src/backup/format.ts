@@ -7,8 +7,10 @@ export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
  * What is kept, in an order in which each table finds what it refers to. Sessions,
  * sign-in tokens and rate limits are not: they are of the moment, and secret.
  */
-export const TABLES = ['users', 'sites', 'pages', 'changes', 'editions', 'files', 'evidence', 'publishes'] as const;
+export const TABLES = ['users', 'sites', 'pages', 'changes', 'editions', 'files', 'evidence', 'publishes', 'former_addresses'] as const;
 export type TableName = (typeof TABLES)[number];
+/** Tables that backups made before them lack: there they are empty. */
+export const LATER: readonly TableName[] = ['former_addresses'];
 
 /** What the last entry of a backup says of all others. */
 export interface Manifest {
