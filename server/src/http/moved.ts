@@ -19,10 +19,9 @@ export function moved({ database }: Services): Middleware {
     const [, under, id, rest = ''] = missing ? (OF_A_SITE.exec(context.path) ?? []) : [];
     const now = id === undefined ? undefined : await movedTo(database.db, id);
     if (now !== undefined) {
+      // Set first, it stays: the method is kept, and what was sent.
       context.status = 308;
       context.redirect(`/${under}/${now}${rest}${context.search}`);
-      // `redirect` asks with GET; this one keeps the method and what was sent.
-      context.status = 308;
       return;
     }
     if (failed !== undefined) throw failed;

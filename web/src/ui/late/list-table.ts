@@ -49,7 +49,7 @@ const LEAST = 60;
         @for (one of shown(); track one.id) {
           <th role="columnheader" [attr.aria-sort]="sort()?.by === one.id ? (sort()!.down ? 'descending' : 'ascending') : null" [class.right]="one.right">
             <button yo-pick (click)="sortBy(one.id)">{{ one.label }}@if (sort()?.by === one.id) { <yo-icon [name]="sort()!.down ? 'down' : 'up'" /> }</button>
-            @if (one.filter) { <yo-checks-menu [label]="'Filter by ' + one.label" [options]="valuesOf(one)" [chosen]="left(one.id)" [pressed]="held().has(one.id)" (turned)="turn(one, $event)" /> }
+            @if (one.filter) { <yo-checks-menu [label]="'Filter by ' + one.label" [options]="values().get(one.id)!" [chosen]="left().get(one.id)!" [pressed]="held().has(one.id)" (turned)="turn(one, $event)" /> }
           </th>
         }
         @if (columnChoice().length) { <th role="columnheader"><yo-checks-menu label="Columns" [options]="columnChoice()" [chosen]="chosenColumns()" (turned)="turnColumn($event)" /></th> }
@@ -104,6 +104,12 @@ export class ListTable<Row> {
   /** Values that are held back, by column. */
   protected readonly held = signal<ReadonlyMap<string, ReadonlySet<string>>>(new Map());
 
+  /** Of each column that can be narrowed its values, worked out once a list: there may be a hundred thousand rows. */
+  protected readonly values = computed(() => new Map(this.columns().filter((one) => one.filter).map((column) =>
+    [column.id, [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))].sort(compare).slice(0, 200).map((value) => ({ value, label: value === '' ? '(none)' : value }))])));
+  /** The values that are not held back, by column. */
+  protected readonly left = computed(() => new Map([...this.values()].map(([id, values]) => [id, new Set(values.flatMap(({ value }) => (this.held().get(id)?.has(value) ? [] : [value])))])));
+
   /** The rows as they are shown: those that are not held back, in the order asked for. */
   readonly ordered = computed((): readonly Row[] => {
     const held = [...this.held()].flatMap(([id, values]) => this.columns().filter((one) => one.id === id).map((one) => ({ one, values })));
@@ -155,15 +161,6 @@ export class ListTable<Row> {
     const sort = this.sort();
     // Up, down, as it came.
     this.sort.set(sort?.by !== by ? { by, down: false } : sort.down ? null : { by, down: true });
-  }
-  protected valuesOf(column: Column<Row>): { value: string; label: string }[] {
-    return [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))].sort(compare).slice(0, 200).map((value) => ({ value, label: value === '' ? '(none)' : value }));
-  }
-  /** The values of a column that are not held back. */
-  protected left(id: string): ReadonlySet<string> {
-    const column = this.columns().find((one) => one.id === id)!;
-    const held = this.held().get(id);
-    return new Set(this.valuesOf(column).flatMap(({ value }) => (held?.has(value) ? [] : [value])));
   }
   protected turn(column: Column<Row>, value: string): void {
     this.held.update((held) => {
