@@ -36,7 +36,7 @@ const shows = async (page: Page, density: 'Calm' | 'All') => page.getByRole('gro
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
     await step(page, 'Gather');
-    await page.getByLabel('Choose files').setInputFiles(['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/evidence', name)));
+    await page.getByLabel('Choose files').setInputFiles(['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/sources', name)));
     await page.getByRole('button', { name: 'Put away old-pages.css' }).waitFor();
     await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   },
@@ -79,7 +79,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await step(page, 'Backgrounds');
     await page.getByRole('button', { name: 'Eyebrow on Fog', exact: true }).click();
   },
-  mend: async (page) => {
+  fix: async (page) => {
     await step(page, 'Backgrounds');
     await page.getByRole('button', { name: 'Fix all together' }).click();
     await page.getByRole('button', { name: 'Apply it' }).waitFor();

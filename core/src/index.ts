@@ -18,7 +18,7 @@ export * from './page/index.ts';
 export * from './reach/index.ts';
 export * from './difference/index.ts';
 export * from './legibility/index.ts';
-export * from './kin/index.ts';
+export * from './similar-colors/index.ts';
 export * from './harmony/index.ts';
 export * from './gather/index.ts';
 export * from './render/index.ts';

@@ -1,4 +1,4 @@
-import { BUTTON_STATES, buttonSlot, parseColor, ruleBetween, type Brand, type Ground, type SlotValue, type Swatch, type TextStyle } from '@yohaku/core';
+import { BUTTON_STATES, buttonRole, parseColor, ruleBetween, type Brand, type Ground, type RoleValue, type Swatch, type TextStyle } from '@yohaku/core';
 import { byId } from './build.ts';
 
 const oklch = (hex: string) => parseColor(hex)!.oklch;
@@ -20,12 +20,12 @@ const swatches = [
   derived('quiet', 'Shallow', 'deep', '#0e3b43', '#3e666c'),
 ];
 
-const use = (id: string): SlotValue => ({ kind: 'swatch', swatch: id });
+const use = (id: string): RoleValue => ({ kind: 'swatch', swatch: id });
 
 interface GroundColors { background: string; eyebrow: string; heading: string; text: string; link: string; visited: string; icon: string; mark: readonly [behind: string, text: string]; selection: readonly [behind: string, text: string]; secondary: string; rule: string; stripe: string; field: string; edge: string; error: string; focus: string; primary: [fill: string, hover: string, label: string, edge?: string]; quiet: [line: string, hover: string] }
 
 function ground(id: string, label: string, c: GroundColors) {
-  const slots: Record<string, SlotValue> = {
+  const roles: Record<string, RoleValue> = {
     background: use(c.background), eyebrow: use(c.eyebrow), heading: use(c.heading), text: use(c.text), link: use(c.link),
     'link-visited': use(c.visited), icon: use(c.icon), mark: use(c.mark[0]), 'mark-text': use(c.mark[1]), selection: use(c.selection[0]), 'selection-text': use(c.selection[1]), secondary: use(c.secondary), rule: use(c.rule), stripe: use(c.stripe), field: use(c.field), 'field-edge': use(c.edge), error: use(c.error), focus: use(c.focus),
   };
@@ -33,19 +33,19 @@ function ground(id: string, label: string, c: GroundColors) {
     // While it is busy a button looks as at rest, but for its ring.
     if (state === 'busy') continue;
     const fill = state === 'rest' ? c.primary[0] : state === 'disabled' ? 'fog' : c.primary[1];
-    slots[buttonSlot('primary', 'fill', state)] = use(fill);
-    slots[buttonSlot('primary', 'edge', state)] = use(state === 'disabled' ? fill : c.primary[3] ?? fill);
-    slots[buttonSlot('primary', 'label', state)] = use(state === 'disabled' ? 'slate' : c.primary[2]);
+    roles[buttonRole('primary', 'fill', state)] = use(fill);
+    roles[buttonRole('primary', 'edge', state)] = use(state === 'disabled' ? fill : c.primary[3] ?? fill);
+    roles[buttonRole('primary', 'label', state)] = use(state === 'disabled' ? 'slate' : c.primary[2]);
     const line = state === 'rest' ? c.quiet[0] : state === 'disabled' ? 'slate' : c.quiet[1];
-    slots[buttonSlot('secondary', 'fill', state)] = use(c.background);
-    slots[buttonSlot('secondary', 'edge', state)] = use(line);
-    slots[buttonSlot('secondary', 'label', state)] = use(line);
+    roles[buttonRole('secondary', 'fill', state)] = use(c.background);
+    roles[buttonRole('secondary', 'edge', state)] = use(line);
+    roles[buttonRole('secondary', 'label', state)] = use(line);
   }
-  return { id, label, path: id, slots };
+  return { id, label, path: id, roles };
 }
 
 function dusk(flat: ReturnType<typeof ground>): Ground {
-  return { ...flat, slots: { ...flat.slots, 'background-to': use('quiet') }, wash: { angle: 165 } };
+  return { ...flat, roles: { ...flat.roles, 'background-to': use('quiet') }, wash: { angle: 165 } };
 }
 
 const pale = { visited: 'quiet', icon: 'funnel', mark: ['glow', 'ink'], selection: ['deep', 'tern'], error: 'funnel', heading: 'deep', text: 'ink', secondary: 'slate', field: 'tern', edge: 'slate', focus: 'deep', primary: ['funnel', 'press', 'tern'], quiet: ['deep', 'quiet'] } as const;
@@ -65,18 +65,18 @@ const grounds: Ground[] = [
 
 const style = (id: string, label: string, more: Partial<TextStyle>): TextStyle => ({
   id, label, path: id, family: 'body', weight: 400, italic: false, size: { kind: 'step', step: 0 }, lineHeight: 1.55, letterSpacing: 0,
-  textCase: 'none', slot: 'text', spaceAbove: 0, spaceBelow: 12, levels: [], use: 'other', provisional: false, ...more,
+  textCase: 'none', role: 'text', spaceAbove: 0, spaceBelow: 12, levels: [], use: 'other', provisional: false, ...more,
 });
 
 const styles = [
-  style('display', 'Display', { family: 'heading', weight: 700, size: { kind: 'step', step: 5 }, lineHeight: 1.08, letterSpacing: -0.015, slot: 'heading', use: 'heading', levels: [], spaceBelow: 16 }),
-  style('title', 'Title', { family: 'heading', weight: 700, size: { kind: 'step', step: 4 }, lineHeight: 1.12, letterSpacing: -0.01, slot: 'heading', use: 'heading', levels: [1], spaceBelow: 16 }),
-  style('section', 'Section', { family: 'heading', weight: 700, size: { kind: 'step', step: 3 }, lineHeight: 1.2, slot: 'heading', use: 'heading', levels: [2], spaceBelow: 12 }),
-  style('minor', 'Minor', { family: 'heading', weight: 700, size: { kind: 'pinned', small: 20, large: 24 }, lineHeight: 1.25, slot: 'heading', use: 'heading', levels: [3, 4, 5, 6], spaceAbove: 8, spaceBelow: 8, provisional: true }),
+  style('display', 'Display', { family: 'heading', weight: 700, size: { kind: 'step', step: 5 }, lineHeight: 1.08, letterSpacing: -0.015, role: 'heading', use: 'heading', levels: [], spaceBelow: 16 }),
+  style('title', 'Title', { family: 'heading', weight: 700, size: { kind: 'step', step: 4 }, lineHeight: 1.12, letterSpacing: -0.01, role: 'heading', use: 'heading', levels: [1], spaceBelow: 16 }),
+  style('section', 'Section', { family: 'heading', weight: 700, size: { kind: 'step', step: 3 }, lineHeight: 1.2, role: 'heading', use: 'heading', levels: [2], spaceBelow: 12 }),
+  style('minor', 'Minor', { family: 'heading', weight: 700, size: { kind: 'pinned', small: 20, large: 24 }, lineHeight: 1.25, role: 'heading', use: 'heading', levels: [3, 4, 5, 6], spaceAbove: 8, spaceBelow: 8, provisional: true }),
   style('lead', 'Lead', { size: { kind: 'step', step: 1 }, lineHeight: 1.5, use: 'running', spaceBelow: 16 }),
   style('running', 'Running', { use: 'running' }),
-  style('fine', 'Fine print', { size: { kind: 'pinned', small: 14, large: 14.5 }, lineHeight: 1.5, slot: 'secondary', use: 'fine', spaceBelow: 8 }),
-  style('eyebrow', 'Eyebrow', { weight: 700, size: { kind: 'pinned', small: 14, large: 15 }, lineHeight: 1.4, letterSpacing: 0.08, textCase: 'uppercase', slot: 'eyebrow', spaceBelow: 8 }),
+  style('fine', 'Fine print', { size: { kind: 'pinned', small: 14, large: 14.5 }, lineHeight: 1.5, role: 'secondary', use: 'fine', spaceBelow: 8 }),
+  style('eyebrow', 'Eyebrow', { weight: 700, size: { kind: 'pinned', small: 14, large: 15 }, lineHeight: 1.4, letterSpacing: 0.08, textCase: 'uppercase', role: 'eyebrow', spaceBelow: 8 }),
   style('menu', 'Menu', { size: { kind: 'pinned', small: 16, large: 16 }, lineHeight: 1.4, spaceBelow: 0 }),
   style('label', 'Button label', { weight: 700, size: { kind: 'pinned', small: 16, large: 17 }, lineHeight: 1.3, spaceBelow: 0 }),
 ];

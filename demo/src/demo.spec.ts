@@ -48,7 +48,7 @@ describe('Ternhaven Ferries', () => {
     const late = ['link-visited', 'stripe', 'label', 'help', 'error', 'icon', 'mark', 'mark-text', 'selection', 'selection-text', 'background-to'];
     const { logo: _logo, ...shared } = ternhaven.shared;
     const { logo: _sizes, apart: _apart, ...brand } = ternhaven.brand;
-    const grounds = Object.fromEntries(Object.values(brand.grounds).map(({ wash: _wash, ...ground }) => [ground.id, { ...ground, slots: Object.fromEntries(Object.entries(ground.slots).filter(([slot]) => !late.includes(slot))) }]));
+    const grounds = Object.fromEntries(Object.values(brand.grounds).map(({ wash: _wash, ...ground }) => [ground.id, { ...ground, roles: Object.fromEntries(Object.entries(ground.roles).filter(([role]) => !late.includes(role))) }]));
     const assets = Object.fromEntries(Object.values(ternhaven.assets).map(({ colors: _colors, ...asset }) => [asset.id, asset]));
     const old = readSite(JSON.parse(JSON.stringify({ ...ternhaven, shared, assets, brand: { ...brand, grounds } })));
     // What nobody has set follows its rule, and no rule fails.

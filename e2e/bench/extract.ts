@@ -20,7 +20,7 @@ async function twelveMegapixels(): Promise<Buffer> {
   return sharp(data, { raw: { width, height, channels: 3 } }).jpeg({ quality: 90 }).toBuffer();
 }
 
-/** Palette of a 12-megapixel picture against decoding it: reading it as evidence is one decoding at the size that is judged, and the palette of that. */
+/** Palette of a 12-megapixel picture against decoding it: reading it as a source is one decoding at the size that is judged, and the palette of that. */
 export async function benchExtract(): Promise<Result[]> {
   const bytes = await twelveMegapixels();
   const ours: number[] = [];

@@ -11,7 +11,7 @@ import { benchField } from './field.ts';
 import { benchFonts } from './fonts.ts';
 import { benchHeld } from './held.ts';
 import { benchKills } from './kills.ts';
-import { benchMend } from './mend.ts';
+import { benchFix } from './fix.ts';
 import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
 import { benchPlaces } from './places.ts';
@@ -37,7 +37,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   extract: benchExtract,
   field: benchField,
   drag: () => withServer(({ address, link }) => benchDrag(address, link)),
-  mend: () => benchMend(site),
+  fix: () => benchFix(site),
   pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
   fonts: benchFonts,
   kills: benchKills,

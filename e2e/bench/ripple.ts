@@ -6,7 +6,7 @@ function edits(site: Site): Edit[] {
   const { brand } = site;
   return [
     ...brand.swatchOrder.map((id) => setSwatchColor(site, id, parseColor('#3b6ea5')!)),
-    ...brand.groundOrder.flatMap((id) => Object.keys(brand.grounds[id]!.slots).map((slot) => setValue(site, slot, ['brand', 'grounds', id, 'slots', slot], { kind: 'raw', color: '#3b6ea5' }))),
+    ...brand.groundOrder.flatMap((id) => Object.keys(brand.grounds[id]!.roles).map((role) => setValue(site, role, ['brand', 'grounds', id, 'roles', role], { kind: 'raw', color: '#3b6ea5' }))),
     ...brand.styleOrder.flatMap((id) => [setValue(site, id, ['brand', 'styles', id, 'lineHeight'], 1.77), setValue(site, id, ['brand', 'styles', id, 'weight'], 600)]),
     ...brand.spaceOrder.flatMap((id) => (['phone', 'tablet', 'desktop'] as const).map((band) => setValue(site, id, ['brand', 'spaces', id, 'values', band], 55))),
     ...(['button', 'card', 'picture', 'field'] as const).map((use) => setValue(site, use, ['brand', 'corners', use], 9)),

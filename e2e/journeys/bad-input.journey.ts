@@ -49,7 +49,7 @@ test('text without a colour and files that are no pictures are refused in a sent
   }
 });
 
-test('what is used is not deleted without an heir, and the home page not at all', async ({ desk, page }) => {
+test('what is used is not deleted without an replacement, and the home page not at all', async ({ desk, page }) => {
   await desk.swatch('Deep');
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
   const ask = page.getByRole('dialog', { name: 'Delete Deep' });

@@ -4,7 +4,7 @@ import { test, expect } from '../fixtures.ts';
 
 test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
   await desk.step('Gather');
-  await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/evidence/mark-on-pale.svg'));
+  await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/sources/mark-on-pale.svg'));
   await page.getByRole('button', { name: 'mark-on-pale.svg', exact: true }).click();
   await page.getByRole('button', { name: 'Use it as a form of the logo' }).click();
   const panel = page.getByRole('group', { name: 'Logo' });

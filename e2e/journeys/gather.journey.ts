@@ -4,7 +4,7 @@ import { zipSync } from 'fflate';
 import { ROOT } from '../../server/src/testing/database.ts';
 import { expect, test } from '../fixtures.ts';
 
-const demo = (name: string) => join(ROOT, 'demo', 'evidence', name);
+const demo = (name: string) => join(ROOT, 'demo', 'sources', name);
 
 test('from an annotated design to the designer’s own number of colours, with what dropping costs', async ({ desk, page }) => {
   await desk.step('Gather');
@@ -15,7 +15,7 @@ test('from an annotated design to the designer’s own number of colours, with w
   await expect(page.getByRole('img', { name: 'annotated-design.svg' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
-  await expect(page.locator('yo-evidence-piece svg path').first()).toHaveAttribute('d', /^M/);
+  await expect(page.locator('yo-source-piece svg path').first()).toHaveAttribute('d', /^M/);
 
   const line = page.getByRole('slider', { name: 'Colours kept' });
   await line.focus();

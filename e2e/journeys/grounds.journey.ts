@@ -57,7 +57,7 @@ test('set lines unfold to every role and remember it; what fails stays when they
   await desk.step('Backgrounds');
   const visited = page.getByRole('button', { name: 'Link, visited on Tern white', exact: true });
   await expect(visited).toHaveCount(0);
-  // A slot that nobody chose, in use: listed, and taken in hand from the list.
+  // A role that nobody chose, in use: listed, and taken in hand from the list.
   await page.getByRole('button', { name: /^Link, hover on Tern white: not set, \d+ places$/ }).click();
   await expect(page.getByText('73 places').first()).toBeVisible();
   await desk.choose('Set to a swatch', 'Slate');

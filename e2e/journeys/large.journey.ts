@@ -34,7 +34,7 @@ test.describe('a site of 850 pages', () => {
     await expect.poll(() => desk.frame(title!).locator('body').evaluate((body) => body.style.getPropertyValue('--color-core-funnel') || getComputedStyle(body).getPropertyValue('--color-core-funnel'))).not.toBe('');
     expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
 
-    // One failing place is mended where it fails.
+    // One failing place is fixed where it fails.
     await desk.step('Check');
     const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
     const failed = await failing();

@@ -115,7 +115,7 @@ test('words are edited where they stand, whatever they are of; emphasis and link
   await type(await first('.button'), 'Look at it now');
   await type(await first('td'), 'A cell of its own');
   await type(await first('th'), 'A head');
-  // A line that must say something is not lost when it says nothing: it stays to be mended, or is dropped.
+  // A line that must say something is not lost when it says nothing: it stays to be fixed, or is dropped.
   const heading = wide.locator('.button').first();
   await heading.dblclick();
   await page.keyboard.press('Control+a');

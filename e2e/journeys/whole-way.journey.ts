@@ -39,7 +39,7 @@ test('a colour, a heading and a shape reach all nine pages, are judged, fixed, u
   for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
   await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('12px');
 
-  // What became worse is named; one press mends it.
+  // What became worse is named; one press fixes it.
   await desk.tally(/failing$/).click();
   const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const many = await failing();

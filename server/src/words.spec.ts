@@ -9,7 +9,7 @@ const RETIRED: readonly (readonly [RegExp, string])[] = [
   [/\btreatments?\b/i, 'alternatives'], [/\btake along\b|\btokens along\b/i, 'export tokens'],
 ];
 /** Where one of them is a name in a file of a format, an address, a token or CSS: those are code. */
-const CODE = /^\/|^\.|^\w+-…$|\$\{|^\w+(\.[\w…-]+)+$|^(ground|slot|kin|evidence)[.:]|\b(select|insert|delete|update|from|join)\b .*(=|;|\bfrom\b)|\{ |^M[\d.]/i;
+const CODE = /^\/|^\.|^\w+-…$|\$\{|^\w+(\.[\w…-]+)+$|^(ground|role)[.:]|\b(select|insert|delete|update|from|join)\b .*(=|;|\bfrom\b)|\{ |^M[\d.]/i;
 
 describe('words that somebody can read', () => {
   const files = [...sourcesIn('web/src', ['.ts', '.html']), ...sourcesIn('core/src', ['.ts']), ...sourcesIn('server/src', ['.ts']), ...sourcesIn('tools', ['.mjs'])];

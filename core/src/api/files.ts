@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { Id, LIMITS, cleanText } from '../fields/index.ts';
-import type { Evidence } from '../palette/index.ts';
+import type { Source } from '../palette/index.ts';
 import type { ReadFace } from '../change/index.ts';
 import { answering } from './declare.ts';
 import { megabytes } from './megabytes.ts';
@@ -11,11 +11,11 @@ export type FontRead = (ReadFace & { readonly notes: readonly string[] }) | { re
 /** A name that people gave to something they send. */
 const SentName = v.pipe(v.string(), v.transform((text) => cleanText(text).replaceAll(/\s+/g, ' ').trim()), v.minLength(1, 'must not be empty'), v.maxLength(200, 'must have at most 200 characters'));
 
-export const EVIDENCE = {
-  list: answering<{ readonly evidence: readonly Evidence[] }>()({ method: 'get', path: '/api/sites/:site/sources', summary: 'Sources for the brand, with the colours it gave' }),
-  add: answering<Evidence>()({
+export const SOURCES = {
+  list: answering<{ readonly sources: readonly Source[] }>()({ method: 'get', path: '/api/sites/:site/sources', summary: 'Sources for the brand, with the colours it gave' }),
+  add: answering<Source>()({
     method: 'post', path: '/api/sites/:site/sources', summary: 'Keep a source and read its colours; the body is the file', query: v.object({ id: Id, name: SentName }),
-    upload: { bytes: LIMITS.evidenceBytes, tooLarge: `The file is over ${megabytes(LIMITS.evidenceBytes)}. Make it smaller and drop it again.` },
+    upload: { bytes: LIMITS.sourceBytes, tooLarge: `The file is over ${megabytes(LIMITS.sourceBytes)}. Make it smaller and drop it again.` },
   }),
   putAway: answering<void>()({ method: 'put', path: '/api/sites/:site/sources/:id', summary: 'Put a source away, or back', body: v.strictObject({ putAway: v.boolean() }) }),
   picture: answering<never>()({ method: 'get', path: '/api/sites/:site/sources/:id/picture', summary: 'The picture itself', media: 'image/*' }),

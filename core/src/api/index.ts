@@ -1,4 +1,4 @@
-import { EVIDENCE, FONTS, FRAME, SYSTEM } from './files.ts';
+import { SOURCES, FONTS, FRAME, SYSTEM } from './files.ts';
 import { PUBLISH } from './publish.ts';
 import { SESSION } from './session.ts';
 import { SITES } from './sites.ts';
@@ -11,4 +11,4 @@ export type { ListedSession } from './session.ts';
 export type { Brought, CaughtUp, LoadedSite, SavedChange, SendResult, ShelvedSite, SiteLine, SiteStanding } from './sites.ts';
 
 /** Every address of the API. */
-export const API = { session: SESSION, sites: SITES, evidence: EVIDENCE, fonts: FONTS, publish: PUBLISH, frame: FRAME, system: SYSTEM } as const;
+export const API = { session: SESSION, sites: SITES, sources: SOURCES, fonts: FONTS, publish: PUBLISH, frame: FRAME, system: SYSTEM } as const;

@@ -1,5 +1,5 @@
 import { luminance, parseColor, type ParsedColor } from '../color/index.ts';
-import type { SlotValue } from '../ground/index.ts';
+import type { RoleValue } from '../ground/index.ts';
 import { proposeNames, uniquePath } from '../palette/index.ts';
 import { SECTION_KINDS, layIn } from '../sections/index.ts';
 import { PLAIN_EDGES, PLAIN_UNDERLINE, SCHEMA_VERSION, type Brand, type Ground, type Site, type Space, type Swatch, type TextStyle } from '../site/index.ts';
@@ -26,9 +26,9 @@ const COLOURED = 0.04;
 const DARK = 0.025;
 const LIGHT = 0.72;
 
-const use = (swatch: string): SlotValue => ({ kind: 'swatch', swatch });
+const use = (swatch: string): RoleValue => ({ kind: 'swatch', swatch });
 /** In the hue of a swatch, at a ratio on the background, whichever that is. */
-const inHue = (swatch: string, ratio: number): SlotValue => ({ kind: 'contrast', swatch, ratio });
+const inHue = (swatch: string, ratio: number): RoleValue => ({ kind: 'contrast', swatch, ratio });
 const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<string, T> => Object.fromEntries(items.map((one) => [one.id, one]));
 
 /**
@@ -116,10 +116,10 @@ function swatchesFrom(colors: readonly ParsedColor[]): { readonly swatches: read
 
 /** Three backgrounds that stand on rules: open (paper), tinted, closed (ink). Each colour on them follows when a swatch moves. */
 function groundsFrom(paper: string, ink: string, accent: string): Pick<Brand, 'grounds' | 'groundOrder'> {
-  const ground = (id: string, label: string, background: SlotValue, text: SlotValue): Ground => ({
-    id, label, path: id, slots: {
+  const ground = (id: string, label: string, background: RoleValue, text: RoleValue): Ground => ({
+    id, label, path: id, roles: {
       background, text, heading: text, link: inHue(accent, 5), 'link-hover': text, secondary: inHue(ink, 6), eyebrow: inHue(accent, 5), 'field-edge': inHue(ink, 4),
-      'button-main-fill-rest': inHue(accent, 5), 'button-quiet-fill-rest': { kind: 'same', slot: 'background' }, 'button-quiet-label-rest': { kind: 'same', slot: 'text' }, 'button-quiet-edge-rest': { kind: 'same', slot: 'text' },
+      'button-main-fill-rest': inHue(accent, 5), 'button-quiet-fill-rest': { kind: 'same', role: 'background' }, 'button-quiet-label-rest': { kind: 'same', role: 'text' }, 'button-quiet-edge-rest': { kind: 'same', role: 'text' },
     },
   });
   const grounds = [ground('open', 'Open', use(paper), use(ink)), ground('tinted', 'Tinted', use('tint'), { kind: 'readable' }), ground('closed', 'Closed', use(ink), use(paper))];
@@ -128,16 +128,16 @@ function groundsFrom(paper: string, ink: string, accent: string): Pick<Brand, 'g
 
 function textStyles(): TextStyle[] {
   const style = (id: string, label: string, more: Partial<TextStyle>): TextStyle => ({
-    id, label, path: id, family: 'body', weight: 400, italic: false, size: { kind: 'step', step: 0 }, lineHeight: 1.55, letterSpacing: 0, textCase: 'none', slot: 'text',
+    id, label, path: id, family: 'body', weight: 400, italic: false, size: { kind: 'step', step: 0 }, lineHeight: 1.55, letterSpacing: 0, textCase: 'none', role: 'text',
     spaceAbove: 0, spaceBelow: 14, levels: [], use: 'running', provisional: true, ...more,
   });
   const heading = (id: string, label: string, level: number, step: number): TextStyle =>
-    style(id, label, { family: 'heading', weight: 700, size: { kind: 'step', step }, lineHeight: 1.2, slot: 'heading', levels: [level], use: 'heading', spaceBelow: 12 });
+    style(id, label, { family: 'heading', weight: 700, size: { kind: 'step', step }, lineHeight: 1.2, role: 'heading', levels: [level], use: 'heading', spaceBelow: 12 });
   return [
     heading('headline', 'Headline', 1, 6), heading('section', 'Section', 2, 4), heading('minor', 'Minor', 3, 2),
     style('lead', 'Lead', { size: { kind: 'step', step: 1 }, lineHeight: 1.5 }), style('text', 'Text', {}),
-    style('fine', 'Fine print', { size: { kind: 'step', step: -1 }, slot: 'secondary', use: 'fine', spaceBelow: 8 }),
-    style('eyebrow', 'Eyebrow', { size: { kind: 'step', step: -1 }, weight: 700, slot: 'eyebrow', use: 'other', spaceBelow: 8 }),
+    style('fine', 'Fine print', { size: { kind: 'step', step: -1 }, role: 'secondary', use: 'fine', spaceBelow: 8 }),
+    style('eyebrow', 'Eyebrow', { size: { kind: 'step', step: -1 }, weight: 700, role: 'eyebrow', use: 'other', spaceBelow: 8 }),
     style('menu', 'Menu', { lineHeight: 1.4, use: 'other', spaceBelow: 0 }), style('label', 'Button label', { weight: 700, lineHeight: 1.3, use: 'other', spaceBelow: 0 }),
   ];
 }

@@ -23,8 +23,8 @@ const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
   'add swatches': (now) => intents.addSwatches(now, [{ id: 'n1', label: 'brand', color }, { id: 'n2', label: 'brand', color }]),
   'remove swatch': (now) => intents.removeSwatch(now, 'brand', 'ink'),
   follow: (now) => intents.followSwatch(now, 'ink', 'brand'),
-  slot: (now) => intents.setSlot(now, 'pale', 'text', { kind: 'readable' }),
-  'role automatic': (now) => intents.setSlot(now, 'pale', 'text', undefined),
+  role: (now) => intents.setRole(now, 'pale', 'text', { kind: 'readable' }),
+  'role automatic': (now) => intents.setRole(now, 'pale', 'text', undefined),
   'add background': (now) => intents.addGround(now, 'g2', { copyOf: 'pale' }),
   'remove background': (now) => intents.removeGround(now, 'deep', 'pale'),
   'add page': (now) => intents.addPage(now, 'p2', 'home'),
@@ -97,23 +97,23 @@ describe('edits', () => {
 
 describe('several roles set together', () => {
   it('are one edit, and pass over what cannot be', () => {
-    const slots = [{ ground: 'pale', slot: 'text' }, { ground: 'deep', slot: 'link' }, { ground: 'deep', slot: 'text' }];
-    const edit = intents.setSlots(site, slots, { kind: 'same', slot: 'text' });
+    const roles = [{ ground: 'pale', role: 'text' }, { ground: 'deep', role: 'link' }, { ground: 'deep', role: 'text' }];
+    const edit = intents.setRoles(site, roles, { kind: 'same', role: 'text' });
     expect(edit.ops.length).toBe(1);
-    const all = intents.setSlots(site, slots, { kind: 'swatch', swatch: 'brand' });
+    const all = intents.setRoles(site, roles, { kind: 'swatch', swatch: 'brand' });
     expect(all.label).toBe('3 roles');
     const applied = applyChange(site, all);
-    expect(slots.map(({ ground, slot }) => applied.site.brand.grounds[ground]!.slots[slot])).toEqual(Array(3).fill({ kind: 'swatch', swatch: 'brand' }) as never);
+    expect(roles.map(({ ground, role }) => applied.site.brand.grounds[ground]!.roles[role])).toEqual(Array(3).fill({ kind: 'swatch', swatch: 'brand' }) as never);
     expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
-    expect(intents.setSlots(site, [{ ground: 'pale', slot: 'background' }], undefined).ops).toEqual([]);
+    expect(intents.setRoles(site, [{ ground: 'pale', role: 'background' }], undefined).ops).toEqual([]);
   });
-  it('name the heir when the swatch whose hue they take is deleted', () => {
-    const hued = applyChange(site, intents.setSlots(site, [{ ground: 'deep', slot: 'link' }], { kind: 'contrast', swatch: 'ink', ratio: 4.5 })).site;
+  it('name the replacement when the swatch whose hue they take is deleted', () => {
+    const hued = applyChange(site, intents.setRoles(site, [{ ground: 'deep', role: 'link' }], { kind: 'contrast', swatch: 'ink', ratio: 4.5 })).site;
     const gone = { ops: [intents.removeOp(hued, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'ink')] };
     expect(() => checkTouched(hued, applyChange(hued, gone).site)).toThrowError(ChangeRefused, /still used/);
     expect(intents.swatchUses(hued, 'ink')).toContain('Deep, link');
     const after = applyChange(hued, intents.removeSwatch(hued, 'ink', 'dark')).site;
-    expect(after.brand.grounds['deep']!.slots['link']).toEqual({ kind: 'contrast', swatch: 'dark', ratio: 4.5 });
+    expect(after.brand.grounds['deep']!.roles['link']).toEqual({ kind: 'contrast', swatch: 'dark', ratio: 4.5 });
   });
 });
 
@@ -135,7 +135,7 @@ describe('rules of swatches', () => {
     expect(color(moved, 'ink')).not.toBe(color(first, 'ink'));
     expect(color(followed, 'ink')).not.toBe(color(first, 'ink'));
   });
-  it('look at the heir when the swatch they compare with is deleted', () => {
+  it('look at the replacement when the swatch they compare with is deleted', () => {
     const on = applyChange(site, intents.setRule(site, 'ink', { kind: 'contrast', source: 'brand', on: 'white', ratio: 7 })).site;
     const gone = applyChange(on, intents.removeSwatch(on, 'white', 'dark')).site;
     expect(gone.brand.swatches['ink']!.rule).toEqual({ kind: 'contrast', source: 'brand', on: 'dark', ratio: 7 });
@@ -154,7 +154,7 @@ describe('values on places that name a swatch', () => {
     expect(path(plain)).toBe('color.core.ink');
     expect(path(applyChange(after.site, { ops: after.inverse }).site)).toBe('color.core.ink');
   });
-  it('go to the heir when it is deleted', () => {
+  it('go to the replacement when it is deleted', () => {
     expect(path(applyChange(named, intents.removeSwatch(named, 'ink', 'dark')).site)).toBe('color.derived.dark');
   });
 });

@@ -1,4 +1,4 @@
-import { buttonSlot } from '../ground/index.ts';
+import { buttonRole } from '../ground/index.ts';
 import { anchorOf } from '../page/index.ts';
 import { paintedText, siteIndex } from '../reach/index.ts';
 import { type Override, type Site } from '../site/index.ts';
@@ -28,7 +28,7 @@ describe('a one-off split off', () => {
     expect((['background-color', 'color', 'border-color'] as const).map((property) => painted(next, button, property))).toEqual(before);
     expect(Object.keys(next.pages[button.page]!.overrides)).toEqual(['o3']);
     expect(next.brand.variants['outlined']!.label).toMatch(/ apart$/);
-    expect(next.brand.grounds[button.ground]!.slots[buttonSlot('outlined', 'fill', 'rest')]).toEqual({ kind: 'raw', color: '#fffefa' });
+    expect(next.brand.grounds[button.ground]!.roles[buttonRole('outlined', 'fill', 'rest')]).toEqual({ kind: 'raw', color: '#fffefa' });
     expect(readSite(next)).toEqual(next);
     // One edit, and back.
     const { site: there, inverse } = applyChange(site, splitVariant(site, oneOff(button), 'outlined')!);

@@ -68,8 +68,8 @@ describe('shape', () => {
     const { color } = cast.brand.shadows!.items['lift']!;
     const table = tokenTable(cast.brand);
     expect(table.get('shadow.shadow')!.follows).toEqual([`color.${cast.brand.swatches[color]!.part}.${color}`]);
-    const heir = cast.brand.swatchOrder.find((id) => id !== color)!;
-    expect(done(cast, removeSwatch(cast, color, heir)).brand.shadows!.items['lift']!.color).toBe(heir);
+    const replacement = cast.brand.swatchOrder.find((id) => id !== color)!;
+    expect(done(cast, removeSwatch(cast, color, replacement)).brand.shadows!.items['lift']!.color).toBe(replacement);
     expect(done(cast, removeShadow(cast, 'lift')).brand.shadows).toBeUndefined();
     expect(tokensCss(cast.brand)).toMatch(/--shadow-shadow: 0px 2px 8px 0px (rgb|#)/);
   });

@@ -7,7 +7,7 @@ export { composite } from './composite.ts';
 export { deltaE, deltaERgb } from './difference.ts';
 export { parseColor, type ParsedColor } from './parse.ts';
 export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './format.ts';
-export { mendPair, type PairMend } from './mend-pair.ts';
+export { fixPair, type PairFix } from './fix-pair.ts';
 export { colorSpots, colorsInText, type ColorSpot, type FoundColor } from './find.ts';
 export { VISIONS, VISION_LABELS, seenAs, visionMatrix, type Vision, type VisionMatrix } from './vision.ts';
 export { FIELD, fieldColor, fieldDarker, fieldHeight, fieldRatio, luminanceAt, paintField, type ContrastFieldSpec } from './contrast-field.ts';

@@ -1,4 +1,4 @@
-import { applyChange, setSlot, setSwatchColor, setValue, type Edit } from '../change/index.ts';
+import { applyChange, setRole, setSwatchColor, setValue, type Edit } from '../change/index.ts';
 import { parseColor } from '../color/index.ts';
 import { groupsOf, placesOf, ripple, siteIndex, tokensMoving } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
@@ -38,11 +38,11 @@ describe('Trial 7: one number for one thing', () => {
       for (const place of anew) expect(reached.has(place)).withContext(`${id} ${place.id}`).toBeFalse();
     }
     // The derived swatch moves with its source, though the source itself does not paint there.
-    const hover = after(site, setSlot(site, 'deep', 'link', { kind: 'swatch', swatch: 'dark' }));
+    const hover = after(site, setRole(site, 'deep', 'link', { kind: 'swatch', swatch: 'dark' }));
     expect(groupsOf(siteIndex(hover), tokensMoving(tokenTable(hover.brand), 'color.core.brand')).reduce((sum, group) => sum + group.count, 0)).toBeGreaterThan(placesOf(hover, 'color.core.brand').length);
   });
   it('a rule that chose anew is told apart from what was edited', () => {
-    const ruled = after(site, setSlot(site, 'pale', 'text', { kind: 'readable' }));
+    const ruled = after(site, setRole(site, 'pale', 'text', { kind: 'readable' }));
     const now = after(ruled, setSwatchColor(ruled, 'brand', parseColor('#000000')!));
     const { changed } = ripple(ruled, now);
     const anew = placesChosenAnew(ruled, now, changed);

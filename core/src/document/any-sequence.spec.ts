@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { parseColor } from '../color/index.ts';
 import {
   acceptChange, addGround, addMenuEntry, addOverride, addPage, addSize, addSpace, addStyle, addSwatches, addVariant, duplicateSection, followSwatch, insertOp, movePage, moveSection, planUndo, removeButtonPart, removeGround,
-  removeMenuEntries, removeOp, removePage, removeSection, removeSpace, removeStyle, removeSwatch, renamePage, resizeStyles, setOp, setSlot, setSwatchColor, setValue, valueAt, type Edit, type Op,
+  removeMenuEntries, removeOp, removePage, removeSection, removeSpace, removeStyle, removeSwatch, renamePage, resizeStyles, setOp, setRole, setSwatchColor, setValue, valueAt, type Edit, type Op,
 } from '../change/index.ts';
 import { anchorOf, offeredFields, pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
@@ -52,7 +52,7 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   (site, chance) => addSwatches(site, [{ id: chance.id, label: 'swatch', color: color(chance) }]),
   (site, { one, other }) => (site.brand.swatchOrder.length < 2 ? undefined : removeSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!)),
   (site, { one, other }) => (site.brand.swatchOrder.length < 2 || site.brand.swatches[one(site.brand.swatchOrder)]!.rule ? undefined : followSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!)),
-  (site, { one }) => setSlot(site, one(site.brand.groundOrder), 'text', one([{ kind: 'readable' }, undefined])),
+  (site, { one }) => setRole(site, one(site.brand.groundOrder), 'text', one([{ kind: 'readable' }, undefined])),
   (site, { id, one }) => addGround(site, id, { copyOf: one(site.brand.groundOrder) }),
   (site, { one, other }) => (site.brand.groundOrder.length < 2 ? undefined : removeGround(site, one(site.brand.groundOrder), other(site.brand.groundOrder)!)),
   (site, { id, one }) => addStyle(site, one(site.brand.styleOrder), id),

@@ -1,7 +1,7 @@
 import { applyChange, bindDrawing, checkTouched, planUndo, removeSwatch, setSwatchColor, type Edit } from '../change/index.ts';
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { takeBrand } from '../exchange/index.ts';
-import { beyondReach, decideKin, deriveKin, kinOf } from '../kin/index.ts';
+import { beyondReach, decideSimilar, deriveSimilar, similarColors } from '../similar-colors/index.ts';
 import { assetFile, pageTree, readAssetFile } from '../page/index.ts';
 import { placesOf, ripple } from '../reach/index.ts';
 import { bodyHtml } from '../render/index.ts';
@@ -59,7 +59,7 @@ describe('a drawing that follows the brand', () => {
     expect(ripple(bound, moved).changed.map((place) => place.id)).toContain('b-boat/picture');
     expect(pageTree(site, 'home').places.find((place) => place.id === 'b-boat/picture')!.asset).toBe('boat');
   });
-  it('goes to the heir of a deleted swatch, or is as it was drawn', () => {
+  it('goes to the replacement of a deleted swatch, or is as it was drawn', () => {
     expect(done(bound, removeSwatch(bound, 'brand', 'ink')).assets['boat']!.bound).toEqual({ '#b83a1e': 'ink' });
     expect(done(bound, removeSwatch(bound, 'brand', undefined)).assets['boat']!.bound).toBeUndefined();
     const { brand: _gone, ...swatches } = bound.brand.swatches;
@@ -76,16 +76,16 @@ describe('a drawing that follows the brand', () => {
 
 describe('similar colours in pictures', () => {
   const old = swatchColor(site.brand, 'brand')!;
-  const inDrawing = (of: Site) => kinOf(of, 'brand', old).find((one) => one.kind === 'drawing');
+  const inDrawing = (of: Site) => similarColors(of, 'brand', old).find((one) => one.kind === 'drawing');
   it('of a drawing are listed with their places, and go along by being bound', () => {
     expect(inDrawing(site)).toEqual(jasmine.objectContaining({ label: 'boat.svg: #b83a1e', places: 1, deltaE: 0 }));
-    const after = done(site, decideKin(site, 'brand', inDrawing(site)!, 'along', old));
+    const after = done(site, decideSimilar(site, 'brand', inDrawing(site)!, 'along', old));
     expect(after.assets['boat']!.bound).toEqual({ '#b83a1e': 'brand' });
     expect(inDrawing(after)).toBeUndefined();
   });
   it('follow by a rule from where the two stood', () => {
     const near = done(site, { label: '', ops: [{ op: 'set', at: ['assets', 'boat', 'colors'], value: [{ hex: '#a03018', share: 1 }], was: site.assets['boat']!.colors }] });
-    const edit = deriveKin(near, 'brand', inDrawing(near)!, old, 'fresh');
+    const edit = deriveSimilar(near, 'brand', inDrawing(near)!, old, 'fresh');
     const after = applyChange(near, edit).site;
     checkTouched(near, after);
     expect(after.assets['boat']!.bound).toEqual({ '#a03018': 'fresh' });

@@ -119,14 +119,14 @@ describe('bringing in the colour of another site’s brand', () => {
   const other = (() => {
     let now = done(site, setSwatchColor(site, 'brand', parseColor('#0055aa')!));
     now = done(now, setRule(now, 'ink', { kind: 'contrast', source: 'brand', on: 'white', ratio: 7 }));
-    now = done(now, setValue(now, '', ['brand', 'grounds', 'pale', 'slots', 'text'], { kind: 'swatch', swatch: 'dark' }));
+    now = done(now, setValue(now, '', ['brand', 'grounds', 'pale', 'roles', 'text'], { kind: 'swatch', swatch: 'dark' }));
     return done(now, setValue(now, '', ['brand', 'scale', 'large', 'base'], 25));
   })();
   it('brings swatches with their rules and backgrounds, and no type', () => {
     const { after } = take(site, written(other));
     expect(colors(after)).toEqual(colors(other));
     expect(after.brand.swatches['ink']!.rule).toEqual(other.brand.swatches['ink']!.rule);
-    expect(after.brand.grounds['pale']!.slots['text']).toEqual({ kind: 'swatch', swatch: 'dark' });
+    expect(after.brand.grounds['pale']!.roles['text']).toEqual({ kind: 'swatch', swatch: 'dark' });
     expect(after.brand.scale).toEqual(site.brand.scale);
   });
   it('joins by path and name where the ids are others, and adds a background nobody has', () => {
@@ -134,7 +134,7 @@ describe('bringing in the colour of another site’s brand', () => {
     const text = JSON.stringify(writeDtcg(renamed)).replaceAll('"label":"blank"', '"label":"white"').replaceAll('"path":"deep"', '"path":"depth"').replaceAll('"label":"Deep"', '"label":"Depth"');
     const { after } = take(site, text);
     const depth = Object.values(after.brand.grounds).find((one) => one.label === 'Depth')!;
-    expect(depth.slots['text']).toEqual({ kind: 'swatch', swatch: 'white' });
+    expect(depth.roles['text']).toEqual({ kind: 'swatch', swatch: 'white' });
     expect(after.brand.groundOrder.length).toBe(3);
   });
 });
@@ -182,7 +182,7 @@ describe('tokens.css', () => {
     const [variant] = site.brand.variantOrder;
     const edits: [string[], unknown][] = [
       [['brand', 'swatches', 'brand', 'color'], parseColor('#0055aa')!.oklch], [['brand', 'swatches', 'brand', 'typed'], '#0055aa'],
-      [['brand', 'grounds', 'pale', 'slots', 'text'], { kind: 'swatch', swatch: 'brand' }], [['brand', 'grounds', 'pale', 'slots', 'heading'], { kind: 'raw', color: '#123456' }],
+      [['brand', 'grounds', 'pale', 'roles', 'text'], { kind: 'swatch', swatch: 'brand' }], [['brand', 'grounds', 'pale', 'roles', 'heading'], { kind: 'raw', color: '#123456' }],
       [['brand', 'styles', 'running', 'weight'], 500], [['brand', 'styles', 'running', 'lineHeight'], 1.7], [['brand', 'styles', 'running', 'letterSpacing'], 0.02],
       [['brand', 'styles', 'running', 'italic'], true], [['brand', 'styles', 'running', 'textCase'], 'uppercase'], [['brand', 'styles', 'running', 'spaceAbove'], 9],
       [['brand', 'styles', 'running', 'size'], { kind: 'pinned', small: 17, large: 21 }],

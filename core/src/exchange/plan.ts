@@ -1,6 +1,6 @@
 import { deltaERgb, hex } from '../color/index.ts';
 import type { Incoming, IncomingColor, LeftToken } from '../formats/index.ts';
-import { parseButtonSlot, slotSwatch, withSlotSwatch } from '../ground/index.ts';
+import { parseButtonRole, roleSwatch, withRoleSwatch } from '../ground/index.ts';
 import { mapRule, type DeriveRule } from '../palette/index.ts';
 import { placeCount, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';
@@ -78,8 +78,8 @@ function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRo
     const mine = groundLike(site.brand, ground);
     const key = `ground:${ground.path}`;
     if (!mine) return { key, label: ground.label, arrival: 'added', places: 0, note: 'ground' };
-    const mapped = JSON.stringify(sorted(slotsFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)));
-    const equal = mapped === JSON.stringify(sorted(mine.slots)) && mine.wash?.angle === ground.wash?.angle;
+    const mapped = JSON.stringify(sorted(rolesFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)));
+    const equal = mapped === JSON.stringify(sorted(mine.roles)) && mine.wash?.angle === ground.wash?.angle;
     const places = equal ? 0 : groups.filter((group) => group.ground === mine.id).reduce((sum, group) => sum + group.count, 0);
     return { key, label: mine.label, arrival: equal ? 'equal' : 'changed', places, match: mine.id, note: 'ground' };
   });
@@ -91,13 +91,13 @@ export function groundLike(brand: Brand, ground: Ground): Ground | undefined {
   return all.find((one) => one.path === ground.path) ?? all.find((one) => one.label.toLowerCase() === ground.label.toLowerCase());
 }
 
-/** The slots of another brand's ground as this brand would have them; parts of button variants it lacks are dropped. */
-export function slotsFor(brand: Brand, ground: Ground, swatchHere: (id: string) => string): Ground['slots'] {
+/** The roles of another brand's ground as this brand would have them; parts of button variants it lacks are dropped. */
+export function rolesFor(brand: Brand, ground: Ground, swatchHere: (id: string) => string): Ground['roles'] {
   const variants = new Set(Object.keys(brand.variants));
-  return Object.fromEntries(Object.entries(ground.slots).filter(([slot]) => {
-    const variant = parseButtonSlot(slot)?.variant;
+  return Object.fromEntries(Object.entries(ground.roles).filter(([role]) => {
+    const variant = parseButtonRole(role)?.variant;
     return variant === undefined || variants.has(variant);
-  }).map(([slot, value]) => [slot, slotSwatch(value) === undefined ? value : withSlotSwatch(value, swatchHere(slotSwatch(value)!))]));
+  }).map(([role, value]) => [role, roleSwatch(value) === undefined ? value : withRoleSwatch(value, swatchHere(roleSwatch(value)!))]));
 }
 
-const sorted = (slots: Ground['slots']) => Object.entries(slots).sort(([one], [other]) => (one < other ? -1 : 1));
+const sorted = (roles: Ground['roles']) => Object.entries(roles).sort(([one], [other]) => (one < other ? -1 : 1));

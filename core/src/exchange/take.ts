@@ -1,11 +1,11 @@
-import { addGround, addSwatches, applyChange, setOp, setRule, setSwatchColor, setSlot, type Edit, type Op } from '../change/index.ts';
+import { addGround, addSwatches, applyChange, setOp, setRule, setSwatchColor, setRole, type Edit, type Op } from '../change/index.ts';
 import { MOST_KEPT, keptSize, type Incoming, type LeftToken } from '../formats/index.ts';
-import { slotSwatch } from '../ground/index.ts';
+import { roleSwatch } from '../ground/index.ts';
 import { mapRule, ruleSources } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import { customProperty, swatchPath } from '../style/index.ts';
 import { takePart } from './parts.ts';
-import { groundLike, slotsFor, type ColorPlan } from './plan.ts';
+import { groundLike, rolesFor, type ColorPlan } from './plan.ts';
 import type { PlanRow } from './plan-row.ts';
 
 /** How a clash is settled: the file's value, the one that is kept, or both under two names. */
@@ -65,14 +65,14 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
       const row = rows.get(`ground:${ground.path}`)!;
       const how = wayOf(row, settle);
       if (how === 'leave') continue;
-      const slots = slotsFor(site.brand, ground, (swatch) => (theirs!.swatches[swatch] && here.get(swatchPath(theirs!.swatches[swatch]))) ?? '');
-      const known = Object.fromEntries(Object.entries(slots).filter(([, value]) => slotSwatch(value) !== ''));
+      const roles = rolesFor(site.brand, ground, (swatch) => (theirs!.swatches[swatch] && here.get(swatchPath(theirs!.swatches[swatch]))) ?? '');
+      const known = Object.fromEntries(Object.entries(roles).filter(([, value]) => roleSwatch(value) !== ''));
       const mine = how === 'set' ? groundLike(now.brand, ground) : undefined;
       const wash = ground.wash ?? undefined;
       if (mine && mine.wash?.angle !== wash?.angle) run({ label: '', ops: [setOp(now, ['brand', 'grounds', mine.id, 'wash'], wash)] });
-      if (mine) for (const slot of new Set([...Object.keys(mine.slots), ...Object.keys(known)])) {
-        if (JSON.stringify(mine.slots[slot]) !== JSON.stringify(known[slot])) run(setSlot(now, mine.id, slot, known[slot]));
-      } else run(addGround(now, newId(), { label: ground.label, slots: known, wash }));
+      if (mine) for (const role of new Set([...Object.keys(mine.roles), ...Object.keys(known)])) {
+        if (JSON.stringify(mine.roles[role]) !== JSON.stringify(known[role])) run(setRole(now, mine.id, role, known[role]));
+      } else run(addGround(now, newId(), { label: ground.label, roles: known, wash }));
     }
   }
 }

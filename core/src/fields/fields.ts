@@ -13,7 +13,7 @@ export const Id = v.pipe(
   v.check((id) => !isReservedName(id), 'is a name that no id may have'),
 );
 
-/** Id of a place: `block/slot` or `block/item/slot`, behind the entry or the section it stands in where that is shared: `entry:block/slot`. */
+/** Id of a place: `block/part` or `block/item/part`, behind the entry or the section it stands in where that is shared: `entry:block/part`. */
 export const PlaceId = v.pipe(v.string(), v.maxLength(250), v.regex(/^(?:[a-z0-9-]+:)?[a-z0-9-]+(?:\/[a-z0-9-]+)*$/, 'is no id of a place'));
 
 /** Any text of so many characters, made fit to be kept. */

@@ -23,8 +23,8 @@ export const LIMITS = {
   /** Edits sent at once, and bytes of what is sent. */
   changesAtOnce: 200,
   bodyBytes: 16 * 1024 * 1024,
-  /** Bytes of a file: evidence, a font, an exported site. */
-  evidenceBytes: 30 * 1024 * 1024,
+  /** Bytes of a file: a source, a font, an exported site. */
+  sourceBytes: 30 * 1024 * 1024,
   fontBytes: 10 * 1024 * 1024,
   siteFileBytes: 64 * 1024 * 1024,
 } as const;

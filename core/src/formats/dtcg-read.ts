@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { parseColor, readGradient, type Rgb8 } from '../color/index.ts';
-import { Brand, SiteIssues, toIssues } from '../site/index.ts';
+import { Brand, SiteIssues, toIssues, upcast } from '../site/index.ts';
 import { jsonEqual, withValue } from '../change/index.ts';
 import { presentPath, tokenTable, type Token } from '../style/index.ts';
 import { compositesOf } from './dtcg-composites.ts';
@@ -25,9 +25,10 @@ interface Leaf { readonly path: string; readonly value: unknown }
  * @throws SiteIssues when it is no such file or the brand in it is not right
  */
 export function readDtcg(input: unknown): ReadBrand {
-  const extension = (input as { $extensions?: Record<string, { brand?: unknown } | undefined> } | null)?.$extensions?.[EXTENSION];
+  const extension = (input as { $extensions?: Record<string, { schemaVersion?: unknown; brand?: unknown } | undefined> } | null)?.$extensions?.[EXTENSION];
   if (!extension?.brand) throw new SiteIssues([{ path: '$extensions', message: `has no “${EXTENSION}”: this is not a DTCG file written by Yohaku. Files of other tools are not read yet.` }]);
-  const parsed = v.safeParse(Brand, extension.brand);
+  // Files of versions before this one carry their brand as it was then.
+  const parsed = v.safeParse(Brand, (upcast(extension) as { brand: unknown }).brand);
   if (!parsed.success) throw new SiteIssues(toIssues(parsed.issues));
   let brand = parsed.output;
   const table = tokenTable(brand);
@@ -132,9 +133,9 @@ export function editedValue(token: Token, value: unknown): { at: readonly string
     const stops = stopsOf(value);
     const colors = stops?.map((one) => parseColor(colorHex(one) ?? ''));
     if (!stops || !colors?.every((one) => one !== undefined)) return undefined;
-    // The ends of a gradient are slots of its ground: those that differ are set there.
-    return ([['background', from], ['background-to', to]] as const).flatMap(([slot, before], end) =>
-      (sameColor(before, stops[end]) ? [] : [{ at: [...at.slice(0, 2), 'slots', slot], value: { kind: 'raw', color: colors[end]!.typed } }]));
+    // The ends of a gradient are roles of its ground: those that differ are set there.
+    return ([['background', from], ['background-to', to]] as const).flatMap(([role, before], end) =>
+      (sameColor(before, stops[end]) ? [] : [{ at: [...at.slice(0, 2), 'roles', role], value: { kind: 'raw', color: colors[end]!.typed } }]));
   }
   if (token.type === 'shadow') {
     const was = shadowValue(token.css!);

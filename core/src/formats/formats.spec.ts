@@ -59,8 +59,8 @@ describe('DTCG', () => {
     wash.$value[1]!.color.hex = '#445566';
     const read = readDtcg(file);
     expect(read.changed).toEqual(['ground.pale.wash']);
-    expect(read.brand.grounds['pale']!.slots['background-to']).toEqual({ kind: 'raw', color: '#445566' });
-    expect(read.brand.grounds['pale']!.slots['background']).toEqual(washed.brand.grounds['pale']!.slots['background']!);
+    expect(read.brand.grounds['pale']!.roles['background-to']).toEqual({ kind: 'raw', color: '#445566' });
+    expect(read.brand.grounds['pale']!.roles['background']).toEqual(washed.brand.grounds['pale']!.roles['background']!);
   });
   it('writes composites of references that lead somewhere, and reads shadows, edges and corners back, edited or not', () => {
     let rich = applyChange(site, addShadow(site, 'lift')).site;

@@ -78,9 +78,9 @@ const WIDER: Readonly<Record<string, string>> = { phone: 'tablet', tablet: 'desk
 function pointing(at: readonly string[], target: Token): unknown {
   const there = target.address?.slice(1) ?? [];
   const field = at.at(-1)!;
-  if (at[0] === 'grounds' && at[2] === 'slots') {
+  if (at[0] === 'grounds' && at[2] === 'roles') {
     if (there[0] === 'swatches') return { kind: 'swatch', swatch: there[1] };
-    return there[0] === 'grounds' && there[1] === at[1] && there[2] === 'slots' ? { kind: 'same', slot: there[3] } : undefined;
+    return there[0] === 'grounds' && there[1] === at[1] && there[2] === 'roles' ? { kind: 'same', role: there[3] } : undefined;
   }
   if (at[0] === 'corners' || field === 'corner') return there[0] === 'cornerList' ? there[2] : undefined;
   if (field === 'shadow') return there[0] === 'shadows' ? there[2] : undefined;

@@ -1,12 +1,12 @@
 import { deltaERgb, hex, parseColor, type ParsedColor } from '../color/index.ts';
 import { plural } from '../number/index.ts';
-import { ALIKE, mergeAlike, proposeNames, type Evidence, type PictureRole, type SiftColor } from '../palette/index.ts';
+import { ALIKE, mergeAlike, proposeNames, type Source, type PictureRole, type SiftColor } from '../palette/index.ts';
 import { occurringPairs, pairsWith } from '../legibility/index.ts';
 import { placeCount } from '../reach/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
 import type { Site } from '../site/index.ts';
 
-/** A colour to be sifted: of the evidence, of the brand, or of both. */
+/** A colour to be sifted: of the sources, of the brand, or of both. */
 export interface Candidate extends SiftColor {
   readonly hex: string;
   readonly color: ParsedColor;
@@ -18,8 +18,8 @@ export interface Candidate extends SiftColor {
   readonly why: string;
   /** Colours that nobody can tell from it, as hex, itself among them. */
   readonly alike: readonly string[];
-  /** Ids of the pieces of evidence in which it occurs. */
-  readonly evidence: readonly string[];
+  /** Ids of the sources in which it occurs. */
+  readonly sources: readonly string[];
 }
 
 interface Loose { readonly rgb: ParsedColor['rgb']; readonly extent: number; readonly places: number; readonly locked: boolean; readonly color: ParsedColor; readonly swatch: string | null; readonly role: PictureRole | null; readonly why: string; readonly piece: string | null }
@@ -29,20 +29,20 @@ const WORD: Record<PictureRole, number> = { signal: 4, text: 2, ground: 1, ornam
 
 /**
  * Everything that might be in the palette: the swatches there are and the
- * colours of the evidence, those nobody can tell apart (ΔE OK under 0.01) joined
+ * colours of the sources, those nobody can tell apart (ΔE OK under 0.01) joined
  * under the swatch, else under the one that covers most.
  */
-export function candidates(site: Site, evidence: readonly Evidence[]): Candidate[] {
+export function candidates(site: Site, sources: readonly Source[]): Candidate[] {
   const pairs = occurringPairs(site);
   const swatches = resolvedSwatches(site.brand).map(({ swatch, oklch, rgb }): Loose => {
     const path = swatchPath(swatch);
     return { rgb, extent: 0, places: placeCount(site, path), locked: swatch.locked, color: { typed: swatch.typed || hex(rgb), oklch, rgb, mapped: false }, swatch: swatch.id, role: null, why: '', piece: null };
   });
-  const found = evidence.flatMap((piece) => piece.colors.flatMap((one): Loose[] => {
+  const found = sources.flatMap((piece) => piece.colors.flatMap((one): Loose[] => {
     const color = parseColor(one.typed) ?? parseColor(one.hex);
     return color ? [{ rgb: color.rgb, extent: one.share, places: 0, locked: false, color, swatch: null, role: one.role, why: one.why, piece: piece.id }] : [];
   }));
-  // Swatches are told apart by their makers, however near: only evidence is joined to them.
+  // Swatches are told apart by their makers, however near: only what sources gave is joined to them.
   const leads = mergeAlike(found).map(({ all }) => all);
   const groups: { swatch: Loose | null; all: readonly Loose[] }[] = swatches.map((swatch) => ({ swatch, all: [] }));
   for (const all of leads) {
@@ -63,12 +63,12 @@ export function candidates(site: Site, evidence: readonly Evidence[]): Candidate
     return {
       id: swatch?.swatch ?? `new-${hex(lead.rgb).slice(1)}`, rgb: lead.rgb, hex: hex(lead.rgb), color: lead.color, label: known?.label ?? names.get(lead)!, swatch: swatch?.swatch ?? null,
       extent: Math.max(0, ...all.map((one) => one.extent)), role: best?.role ?? 'ornament', pieces: pieces.length, places: lead.places, pairs: standing, locked: lead.locked,
-      why: reason(best, pieces.length, evidence.length, lead.places, known?.locked ?? false, alike.slice(1)), alike, evidence: pieces,
+      why: reason(best, pieces.length, sources.length, lead.places, known?.locked ?? false, alike.slice(1)), alike, sources: pieces,
     };
   });
 }
 
-/** The mention with the role on which the pieces of evidence agree most. */
+/** The mention with the role on which the sources agree most. */
 function leading(all: readonly Loose[]): Loose | undefined {
   const votes = new Map<PictureRole, number>();
   for (const one of all) votes.set(one.role!, (votes.get(one.role!) ?? 0) + one.extent * WORD[one.role!]);

@@ -1,6 +1,6 @@
 import { acceptChange, applyChange } from '../change/index.ts';
 import { hex, parseColor } from '../color/index.ts';
-import { heirOf, type Evidence } from '../palette/index.ts';
+import { replacementOf, type Source } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
 import { danglingReferences } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
@@ -8,7 +8,7 @@ import { smallSite } from '../testing/small-site.ts';
 import { candidates } from './candidates.ts';
 import { partFor, planTaking, takePalette } from './take.ts';
 
-const piece = (id: string, colors: [string, number, Evidence['colors'][number]['role']][]): Evidence => ({
+const piece = (id: string, colors: [string, number, Source['colors'][number]['role']][]): Source => ({
   id, name: id, kind: 'picture', facts: '', notes: [], size: null, lines: [], colors: colors.map(([hex, share, role]) => ({ hex, typed: hex, share, uses: null, role, why: 'seen', spots: [] })),
 });
 const site = readSite(smallSite());
@@ -19,7 +19,7 @@ describe('candidates', () => {
     const all = candidates(site, [piece('logo', [['#b83a1f', 0.6, 'signal'], ['#2a7f62', 0.4, 'ground']]), piece('photo', [['#2a8062', 0.2, 'signal']])]);
     expect(all.filter((one) => one.swatch !== null).map((one) => one.swatch)).toEqual(['white', 'ink', 'brand', 'dark']);
     const brand = all.find((one) => one.swatch === 'brand')!;
-    expect([brand.evidence, brand.alike.length, brand.extent]).toEqual([['logo'], 2, 0.6]);
+    expect([brand.sources, brand.alike.length, brand.extent]).toEqual([['logo'], 2, 0.6]);
     const fresh = all.filter((one) => one.swatch === null);
     expect(fresh.map((one) => [one.hex, one.pieces, one.role])).toEqual([['#2a7f62', 2, 'signal']]);
     expect(fresh[0]!.why).toBe('signal: seen; stands for #2a8062 too; 2 of 2 pieces');
@@ -33,7 +33,7 @@ describe('candidates', () => {
 });
 
 describe('taking a palette', () => {
-  it('adds what is new and gives what is dropped to its heir, in one edit that leaves nothing dangling', () => {
+  it('adds what is new and gives what is dropped to its replacement, in one edit that leaves nothing dangling', () => {
     const all = candidates(site, [piece('logo', [['#2a7f62', 0.4, 'signal']])]);
     const kept = new Set(all.filter((one) => one.swatch !== 'dark' && one.swatch !== 'brand').map((one) => one.id));
     const plan = planTaking(all, kept);
@@ -52,18 +52,18 @@ describe('taking a palette', () => {
 });
 
 describe('Trial 3: what taking a palette does is what it said', () => {
-  const evidence = [piece('logo', [['#2a7f62', 0.4, 'signal'], ['#e8eef0', 0.5, 'ground'], ['#3b6f9e', 0.1, 'ornament']])];
-  const taken = (kept: readonly string[], heirs = {}) => {
-    const all = candidates(site, evidence);
-    const plan = planTaking(all, new Set(kept), heirs);
+  const sources = [piece('logo', [['#2a7f62', 0.4, 'signal'], ['#e8eef0', 0.5, 'ground'], ['#3b6f9e', 0.1, 'ornament']])];
+  const taken = (kept: readonly string[], replacements = {}) => {
+    const all = candidates(site, sources);
+    const plan = planTaking(all, new Set(kept), replacements);
     const made = new Map(plan.adds.map((one, i) => [one.id, { id: `s-${i}`, label: one.label, part: partFor(one) }]));
     return { plan, after: acceptChange(site, takePalette(site, plan, made)!).site };
   };
-  const every = candidates(site, evidence).map((one) => one.id);
+  const every = candidates(site, sources).map((one) => one.id);
 
   it('taken, nothing of it is new any more, however little it paints', () => {
     const { after } = taken(every);
-    expect(candidates(after, evidence).filter((one) => one.swatch === null)).toEqual([]);
+    expect(candidates(after, sources).filter((one) => one.swatch === null)).toEqual([]);
     expect(Object.values(after.brand.swatches).map((one) => one.part)).toContain('core');
     expect(after.brand.swatches['s-2']!.part).toBe('side');
   });
@@ -71,14 +71,14 @@ describe('Trial 3: what taking a palette does is what it said', () => {
     const white = every.find((id) => id === 'white')!;
     const kept = every.filter((id) => id !== 'brand' && id !== 'dark');
     const { plan } = taken(kept);
-    expect(plan.drops.find((one) => one.color.swatch === 'brand')!.heir!.hex).not.toMatch(/^#(fff|222)/);
+    expect(plan.drops.find((one) => one.color.swatch === 'brand')!.replacement!.hex).not.toMatch(/^#(fff|222)/);
     const { plan: chosen, after } = taken(kept, { brand: white, dark: 'gone' });
-    expect(chosen.drops.map((one) => one.heir!.id)).toEqual([white, plan.drops.find((one) => one.color.swatch === 'dark')!.heir!.id]);
-    expect(after.brand.grounds['pale']!.slots['heading']).toEqual({ kind: 'swatch', swatch: 'white' });
+    expect(chosen.drops.map((one) => one.replacement!.id)).toEqual([white, plan.drops.find((one) => one.color.swatch === 'dark')!.replacement!.id]);
+    expect(after.brand.grounds['pale']!.roles['heading']).toEqual({ kind: 'swatch', swatch: 'white' });
   });
   it('a strong colour is not replaced by a grey or a blue that happens to lie nearer', () => {
     const rgb = (text: string) => ({ rgb: parseColor(text)!.rgb });
-    const of = (gone: string, ...kept: string[]) => kept[kept.map(rgb).indexOf(heirOf(rgb(gone).rgb, kept.map(rgb)) as never)] ?? hex(heirOf(rgb(gone).rgb, kept.map(rgb))!.rgb);
+    const of = (gone: string, ...kept: string[]) => kept[kept.map(rgb).indexOf(replacementOf(rgb(gone).rgb, kept.map(rgb)) as never)] ?? hex(replacementOf(rgb(gone).rgb, kept.map(rgb))!.rgb);
     expect(of('#8c2415', '#1f2f5c', '#d0532b', '#4a4a4a')).toBe('#d0532b');
     expect(of('#b83a1e', '#6e6e6e', '#2a7f62', '#c9a227')).not.toBe('#6e6e6e');
     expect(of('#777777', '#8a8a8a', '#b83a1e')).toBe('#8a8a8a');

@@ -1,5 +1,5 @@
 import { parseColor } from '../color/index.ts';
-import type { EvidenceColor } from '../palette/index.ts';
+import type { SourceColor } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
 import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
@@ -7,7 +7,7 @@ import { drawnAndBuilt, groupSpots, type PinSpot } from './index.ts';
 
 const rgb = (hex: string) => parseColor(hex)!.rgb;
 const spots = (count: number, drawn: string, built: string): PinSpot[] => Array.from({ length: count }, (_, i) => ({ x: i, y: 0, drawn: rgb(drawn), built: rgb(built) }));
-const color = (hex: string, share: number): EvidenceColor => ({ hex, typed: hex, share, uses: null, role: 'ground', why: '', spots: [] });
+const color = (hex: string, share: number): SourceColor => ({ hex, typed: hex, share, uses: null, role: 'ground', why: '', spots: [] });
 
 describe('a design pinned over a page', () => {
   it('tells where drawn and built differ, what weighs most first, what is as drawn last', () => {

@@ -1,5 +1,5 @@
 import { deltaERgb, hex, parseColor, type Rgb8 } from '../color/index.ts';
-import type { EvidenceColor } from '../palette/index.ts';
+import type { SourceColor } from '../palette/index.ts';
 import { placesOf } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
@@ -47,7 +47,7 @@ export interface WithoutToken { readonly hex: string; readonly share: number; re
 export interface NeverDrawn { readonly id: string; readonly label: string; readonly hex: string; readonly places: number }
 
 /** What a design shows that has no token, and what tokens paint on the page that it does not show. */
-export function drawnAndBuilt(site: Site, page: string, colors: readonly EvidenceColor[]): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
+export function drawnAndBuilt(site: Site, page: string, colors: readonly SourceColor[]): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
   const swatches = resolvedSwatches(site.brand);
   const drawn = colors.map((one) => ({ ...one, rgb: parseColor(one.hex)!.rgb }));
   const withoutToken = drawn.flatMap(({ hex: color, rgb, share }): WithoutToken[] => {

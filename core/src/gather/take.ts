@@ -1,7 +1,7 @@
 import { addSwatches, inTurn, removeSwatch, type Edit } from '../change/index.ts';
 import { deltaERgb } from '../color/index.ts';
 import { plural } from '../number/index.ts';
-import { heirOf, type Drop } from '../palette/index.ts';
+import { replacementOf, type Drop } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import type { Candidate } from './candidates.ts';
 
@@ -9,7 +9,7 @@ import type { Candidate } from './candidates.ts';
 export interface Taking {
   /** Candidates that become new swatches. */
   readonly adds: readonly Candidate[];
-  /** Swatches that go, each with its heir among what is kept. */
+  /** Swatches that go, each with its replacement among what is kept. */
   readonly drops: readonly (Drop<Candidate> & { readonly color: Candidate })[];
 }
 
@@ -18,16 +18,16 @@ export interface NewSwatch { readonly id: string; readonly label: string; readon
 
 /**
  * What would change if exactly `kept` stayed. What a swatch that goes is replaced
- * by is the designer's to say (`heirs`, by candidate id), else the kept colour
+ * by is the designer's to say (`replacements`, by candidate id), else the kept colour
  * that stands in for it best.
  */
-export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>, heirs: Readonly<Record<string, string | undefined>> = {}): Taking {
+export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>, replacements: Readonly<Record<string, string | undefined>> = {}): Taking {
   const stay = colors.filter((one) => kept.has(one.id));
   return {
     adds: stay.filter((one) => one.swatch === null),
     drops: colors.filter((one) => !kept.has(one.id) && one.swatch !== null).map((color) => {
-      const heir = stay.find((one) => one.id === heirs[color.id]) ?? heirOf(color.rgb, stay) ?? null;
-      return { color, heir, deltaE: heir ? deltaERgb(color.rgb, heir.rgb) : Infinity };
+      const replacement = stay.find((one) => one.id === replacements[color.id]) ?? replacementOf(color.rgb, stay) ?? null;
+      return { color, replacement, deltaE: replacement ? deltaERgb(color.rgb, replacement.rgb) : Infinity };
     }),
   };
 }
@@ -39,7 +39,7 @@ export function partFor(color: Candidate): 'core' | 'side' {
 
 /**
  * One edit that adds what is new among the kept and deletes the swatches that
- * are not kept, everything that names one going to its heir.
+ * are not kept, everything that names one going to its replacement.
  *
  * @param names ids, labels and parts of the new swatches, by candidate id
  * @returns undefined when nothing would change
@@ -49,6 +49,6 @@ export function takePalette(site: Site, { adds, drops: gone }: Taking, names: Re
   const label = [adds.length > 0 ? `Add ${plural(adds.length, 'colour')}` : '', gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : ''].filter(Boolean).join(', ');
   return inTurn(site, label[0]!.toUpperCase() + label.slice(1), [
     (now) => (adds.length > 0 ? addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color }))) : undefined),
-    ...gone.map(({ color, heir }) => (now: Site) => removeSwatch(now, color.swatch!, heir ? (heir.swatch ?? names.get(heir.id)!.id) : undefined)),
+    ...gone.map(({ color, replacement }) => (now: Site) => removeSwatch(now, color.swatch!, replacement ? (replacement.swatch ?? names.get(replacement.id)!.id) : undefined)),
   ]);
 }

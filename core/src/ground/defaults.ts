@@ -1,37 +1,37 @@
-import { BUTTON_PARTS, BUTTON_STATES, buttonSlot, parseButtonSlot } from './slots.ts';
-import type { SlotValue } from './slot-value.ts';
+import { BUTTON_PARTS, BUTTON_STATES, buttonRole, parseButtonRole } from './roles.ts';
+import type { RoleValue } from './role-value.ts';
 
-/** What an unset slot does: texts take the clearest core swatch, the rest follows a neighbour; marks and selections turn text and background round. */
-export function defaultSlotValue(slot: string): SlotValue {
-  const button = parseButtonSlot(slot);
+/** What an unset role does: texts take the clearest core swatch, the rest follows a neighbour; marks and selections turn text and background round. */
+export function defaultRoleValue(role: string): RoleValue {
+  const button = parseButtonRole(role);
   if (button) {
-    if (button.state !== 'rest') return { kind: 'same', slot: buttonSlot(button.variant, button.part, 'rest') };
-    if (button.part === 'edge') return { kind: 'same', slot: buttonSlot(button.variant, 'fill', 'rest') };
-    if (button.part === 'label') return { kind: 'same', slot: 'background' };
+    if (button.state !== 'rest') return { kind: 'same', role: buttonRole(button.variant, button.part, 'rest') };
+    if (button.part === 'edge') return { kind: 'same', role: buttonRole(button.variant, 'fill', 'rest') };
+    if (button.part === 'label') return { kind: 'same', role: 'background' };
     return { kind: 'readable' };
   }
-  switch (slot) {
+  switch (role) {
     case 'link-hover':
-    case 'link-visited': return { kind: 'same', slot: 'link' };
+    case 'link-visited': return { kind: 'same', role: 'link' };
     case 'field':
-    case 'stripe': return { kind: 'same', slot: 'background' };
+    case 'stripe': return { kind: 'same', role: 'background' };
     case 'background-to':
     case 'mark-text':
-    case 'selection-text': return { kind: 'same', slot: 'background' };
+    case 'selection-text': return { kind: 'same', role: 'background' };
     case 'icon':
     case 'mark':
     case 'selection':
     case 'field-text':
-    case 'label': return { kind: 'same', slot: 'text' };
-    case 'secondary': return { kind: 'same', slot: 'text' };
+    case 'label': return { kind: 'same', role: 'text' };
+    case 'secondary': return { kind: 'same', role: 'text' };
     case 'help':
     case 'field-edge':
-    case 'rule': return { kind: 'same', slot: 'secondary' };
+    case 'rule': return { kind: 'same', role: 'secondary' };
     default: return { kind: 'readable' };
   }
 }
 
-/** All button slots of one variant, in a fixed order. */
-export function buttonSlots(variant: string): string[] {
-  return BUTTON_PARTS.flatMap((part) => BUTTON_STATES.map((state) => buttonSlot(variant, part, state)));
+/** All button roles of one variant, in a fixed order. */
+export function buttonRoles(variant: string): string[] {
+  return BUTTON_PARTS.flatMap((part) => BUTTON_STATES.map((state) => buttonRole(variant, part, state)));
 }

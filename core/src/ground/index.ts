@@ -1,4 +1,4 @@
-export { BASE_SLOTS, BUTTON_PARTS, BUTTON_STATES, behindSlot, buttonSlot, parseButtonSlot, slotLabel, slotNeed, type BaseSlot, type ButtonPart, type ButtonState } from './slots.ts';
-export { RawColor, SlotName, SlotValue, slotSwatch, withSlotSwatch } from './slot-value.ts';
+export { BASE_ROLES, BUTTON_PARTS, BUTTON_STATES, behindRole, buttonRole, parseButtonRole, roleLabel, roleNeed, type BaseRole, type ButtonPart, type ButtonState } from './roles.ts';
+export { RawColor, RoleName, RoleValue, roleSwatch, withRoleSwatch } from './role-value.ts';
 export { clearestFor, clearestOn, type Clearest } from './clearest-on.ts';
-export { buttonSlots, defaultSlotValue } from './defaults.ts';
+export { buttonRoles, defaultRoleValue } from './defaults.ts';

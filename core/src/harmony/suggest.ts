@@ -1,6 +1,6 @@
 import { deltaERgb, hex, mapToSrgb, paintedRgb, type Oklch } from '../color/index.ts';
 import { applyChange, setSwatchColor, type Op } from '../change/index.ts';
-import { mendBrand } from '../legibility/index.ts';
+import { fixBrand } from '../legibility/index.ts';
 import type { Site, Swatch } from '../site/index.ts';
 import { resolvedSwatches, swatchColor } from '../style/index.ts';
 
@@ -63,10 +63,10 @@ export function suggest(site: Site, stay: ReadonlySet<string>, progress: (done: 
     progress(done, HARMONIES.length);
     const turned = spread(site, lead, families, free, turns, first, chroma);
     if (!apart(turned)) continue;
-    const mend = mendBrand(turned, stay);
-    const now = applyChange(turned, { ops: mend.moves.filter((move) => move.swatch !== null).flatMap((move) => move.ops) }).site;
+    const fix = fixBrand(turned, stay);
+    const now = applyChange(turned, { ops: fix.moves.filter((move) => move.swatch !== null).flatMap((move) => move.ops) }).site;
     if (!apart(now)) continue;
-    found.push({ site: now, suggestion: { name, swatches: changes(site, now, free), palette: resolvedSwatches(now.brand).map(({ rgb }) => hex(rgb)), failing: mend.conflicts.reduce((sum, one) => sum + one.pairs.length, 0) } });
+    found.push({ site: now, suggestion: { name, swatches: changes(site, now, free), palette: resolvedSwatches(now.brand).map(({ rgb }) => hex(rgb)), failing: fix.conflicts.reduce((sum, one) => sum + one.pairs.length, 0) } });
     break;
   }
   return found.map((one) => one.suggestion);

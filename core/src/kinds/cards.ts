@@ -27,7 +27,7 @@ export const cards = kindOfBlock('cards', {
     const { paint } = kit;
     return element('ul', { className: `cards across-${across}` }, order.map((id) => {
       const card = items[id]!;
-      const { kit: on, properties } = kit.onSurface({ slot: `${id}/surface`, label: labelled('Card', card.heading), paint: [paint.surface(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')] }, 'card', ground);
+      const { kit: on, properties } = kit.onSurface({ part: `${id}/surface`, label: labelled('Card', card.heading), paint: [paint.surface(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')] }, 'card', ground);
       return element('li', properties, [
         card.picture ? on.picture(id, ['items', id, 'picture'], 'picture wide') : undefined,
         on.words(headingLevel === null ? 'p' : `h${headingLevel}`, `${id}/heading`, ['items', id, 'heading'], ['headingStyle'], { level: headingLevel }),

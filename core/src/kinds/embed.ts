@@ -18,7 +18,7 @@ export const embed = kindOfBlock('embed', {
   label: 'From elsewhere', column: 'parts',
   tree(kit, { ground, title, shape }) {
     const { paint } = kit;
-    const { kit: on, properties } = kit.onSurface({ slot: 'surface', label: labelled('From elsewhere', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
+    const { kit: on, properties } = kit.onSurface({ part: 'surface', label: labelled('From elsewhere', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
     return element('div', properties, [on.words('p', 'title', ['title'], ['style']), on.words('p', 'line', ['more'], ['style'])]);
   },
   css: `.embed { display: flex; flex-direction: column; align-items: center; justify-content: center; text-align: center; }

@@ -23,9 +23,9 @@ export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of l
     const rows = order.map((id) => {
       const field = items[id]!;
       const control = kit.htmlId(`${block}-${id}`);
-      const label = kit.words('label', `${id}/label`, ['items', id, 'label'], ['labelStyle'], { called: 'Field label', slot: 'label', attributes: { htmlFor: control } });
+      const label = kit.words('label', `${id}/label`, ['items', id, 'label'], ['labelStyle'], { called: 'Field label', role: 'label', attributes: { htmlFor: control } });
       const attributes = (className: string, more: Record<string, string | number> = {}) => kit.painted(
-        { slot: `${id}/field`, kind: 'field', label: labelled('Field', field.label), style: labelStyle, paint: [kit.paint.style(labelStyle), kit.paint.corner('field'), kit.paint.field()] },
+        { part: `${id}/field`, kind: 'field', label: labelled('Field', field.label), style: labelStyle, paint: [kit.paint.style(labelStyle), kit.paint.corner('field'), kit.paint.field()] },
         className, { id: control, name: id, ariaDescribedBy: [field.help && `${control}-help`, field.error && `${control}-error`].filter(Boolean).join(' ') || undefined, ...more },
       );
       const input =
@@ -34,7 +34,7 @@ export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of l
         : field.kind === 'check' ? element('input', attributes('field check', { type: 'checkbox' }))
         : element('input', attributes('field', { type: field.kind }));
       const below = (part: 'help' | 'error') => field[part] ? element('p', { id: `${control}-${part}`, className: part }, [
-        kit.words('span', `${id}/${part}`, ['items', id, part], ['helpStyle'], { className: 'block', slot: part }),
+        kit.words('span', `${id}/${part}`, ['items', id, part], ['helpStyle'], { className: 'block', role: part }),
       ]) : undefined;
       const help = below('help');
       return element('div', { className: field.kind === 'check' ? 'row row-check' : 'row' }, [label, input, below('error'), help]);

@@ -18,7 +18,7 @@ const board = kindOfBlock('board', {
 }, {
   label: 'Board', column: 'words', css: '.board { display: grid; }\n',
   tree(kit, { ground, title, order, tone }) {
-    const { kit: on, properties } = kit.onSurface({ slot: 'surface', label: `Board ${title}`, paint: [kit.paint.surface(ground)] }, `board ${tone}`, ground);
+    const { kit: on, properties } = kit.onSurface({ part: 'surface', label: `Board ${title}`, paint: [kit.paint.surface(ground)] }, `board ${tone}`, ground);
     return element('div', properties, [on.words('h3', 'title', ['title'], ['style'], { level: 3 }), on.words('p', 'note', ['note'], ['style']), ...order.map((id) => on.words('p', `${id}/time`, ['items', id, 'time'], ['style']))]);
   },
   samples: ({ styles, ground, variants, page }) => [{

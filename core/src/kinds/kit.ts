@@ -9,8 +9,8 @@ export type Path = readonly string[];
 
 /** What can be asked of the brand for a place of a block, on the ground that the block stands on. */
 export interface Paints {
-  /** A text style, in the colour it has on this ground unless another slot is named. */
-  text(style: string, slot?: string): readonly string[];
+  /** A text style, in the colour it has on this ground unless another role is named. */
+  text(style: string, role?: string): readonly string[];
   /** A text style without a colour. */
   style(style: string): string;
   surface(ground: string): string;
@@ -26,9 +26,9 @@ export interface Paints {
   field(): string;
 }
 
-/** A place of a block as it is painted. Its id is `block/slot`. */
+/** A place of a block as it is painted. Its id is `block/part`. */
 export interface PaintedAs {
-  readonly slot: string;
+  readonly part: string;
   readonly kind: PlaceKind;
   /** What a list calls it: `Cell “12.50”`. */
   readonly label: string;
@@ -45,8 +45,8 @@ export interface WordsHow {
   readonly called?: string;
   readonly level?: number | null;
   readonly className?: string;
-  /** Slot of the ground that colours them, instead of the style's own. */
-  readonly slot?: string;
+  /** Role of the ground that colours them, instead of the style's own. */
+  readonly role?: string;
   readonly attributes?: Properties;
 }
 
@@ -66,19 +66,19 @@ export interface Kit {
   /**
    * Words as an element: runs, one line, or one link.
    *
-   * @param slot names the place within the block; what comes before its last part names the ones of its links
+   * @param part names the place within the block; what comes before its last part names the ones of its links
    * @param at where the words are kept
    * @param style where the id of their style is kept
    */
-  words(tag: string, slot: string, at: Path, style: Path, how?: WordsHow): Element;
-  /** A picture of the site as `slot/picture`; `at` has its `asset` and its `alt`. */
-  picture(slot: string, at: Path, className: string): Element;
-  /** A button as `slot/id`; `at` is where it is kept. `submit`: it sends the form it stands in. */
-  button(slot: string, at: Path, how?: { readonly submit: boolean }): Element;
-  /** An icon beside words that are built already, in the slot `beside`. */
-  icon(slot: string, name: IconName, beside: string): Element;
+  words(tag: string, part: string, at: Path, style: Path, how?: WordsHow): Element;
+  /** A picture of the site as `part/picture`; `at` has its `asset` and its `alt`. */
+  picture(part: string, at: Path, className: string): Element;
+  /** A button as `part/id`; `at` is where it is kept. `submit`: it sends the form it stands in. */
+  button(part: string, at: Path, how?: { readonly submit: boolean }): Element;
+  /** An icon beside words that are built already, in the part `beside`. */
+  icon(part: string, name: IconName, beside: string): Element;
   /** The site's logo in the form for this ground; undefined while it has none. */
-  logo(slot: string): Element | undefined;
+  logo(part: string): Element | undefined;
   /** The same kit continued on a surface of its own, which is painted first. */
   onSurface(as: Omit<PaintedAs, 'kind'>, className: string, ground?: string): { readonly kit: Kit; readonly properties: Properties };
 }

@@ -14,8 +14,8 @@ export const table = kindOfBlock('table', {
 }, {
   label: 'Table', column: 'parts',
   tree(kit, { style, headStyle, caption, columnOrder, columns, order, items }) {
-    const cell = (on: Kit, tag: 'td' | 'th', slot: string, set: string, words: string, at: Path) => element(tag, on.painted(
-      { slot, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', words), paint: [...on.paint.text(set), on.paint.rule(), on.paint.line('end')], style: set, words: at }, '', tag === 'th' ? { scope: 'col' } : {},
+    const cell = (on: Kit, tag: 'td' | 'th', part: string, set: string, words: string, at: Path) => element(tag, on.painted(
+      { part, kind: 'cell', label: labelled(tag === 'td' ? 'Cell' : 'Column head', words), paint: [...on.paint.text(set), on.paint.rule(), on.paint.line('end')], style: set, words: at }, '', tag === 'th' ? { scope: 'col' } : {},
     ), [words]);
     // The tree is noted in the order in which it is read: the caption first.
     const title = caption === '' ? undefined : kit.words('caption', 'caption', ['caption'], ['headStyle']);
@@ -23,7 +23,7 @@ export const table = kindOfBlock('table', {
     const body = element('tbody', {}, order.map((row, i) => {
       const { cells } = items[row]!;
       // Over a picture there is no stripe: it would hide the picture.
-      const striped = i % 2 === 1 && !kit.overPicture ? kit.onSurface({ slot: `${row}/stripe`, label: labelled('Table stripe', cells[columnOrder[0]!] ?? ''), paint: [kit.paint.stripe()] }, '') : undefined;
+      const striped = i % 2 === 1 && !kit.overPicture ? kit.onSurface({ part: `${row}/stripe`, label: labelled('Table stripe', cells[columnOrder[0]!] ?? ''), paint: [kit.paint.stripe()] }, '') : undefined;
       return element('tr', striped?.properties ?? {}, columnOrder.map((id) => cell(striped?.kit ?? kit, 'td', `${row}/${id}`, style, cells[id] ?? '', ['items', row, 'cells', id])));
     }));
     return element('div', { className: 'table-wrap', tabIndex: 0, role: 'region', ariaLabel: caption || 'Table' }, [element('table', {}, [title, head, body])]);

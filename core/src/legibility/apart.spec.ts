@@ -1,4 +1,4 @@
-import { applyChange, checkTouched, removeSwatch, setApart, setSlot } from '../change/index.ts';
+import { applyChange, checkTouched, removeSwatch, setApart, setRole } from '../change/index.ts';
 import { deltaERgb, parseColor, seenAs, visionMatrix } from '../color/index.ts';
 import { type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
@@ -21,8 +21,8 @@ describe('pairs that must be told apart', () => {
     expect(pair.places).toBeGreaterThan(0);
   });
   it('come nearer where red and green are all that differs, the more so the stronger the deficiency', () => {
-    const green = applyChange(site, setSlot(site, 'pale', 'link', { kind: 'raw', color: '#4a6a10' })).site;
-    const both = applyChange(green, setSlot(green, 'pale', 'text', { kind: 'raw', color: '#8a4a2c' })).site;
+    const green = applyChange(site, setRole(site, 'pale', 'link', { kind: 'raw', color: '#4a6a10' })).site;
+    const both = applyChange(green, setRole(green, 'pale', 'text', { kind: 'raw', color: '#8a4a2c' })).site;
     const at = (severity: number) => apartPairs(both, severity).find((one) => one.label === 'Link against text on Pale')!;
     expect(at(0).distances.deutan).toBeCloseTo(at(0).distances.full, 3);
     expect(at(1).distances.deutan).toBeLessThan(at(0.5).distances.deutan);

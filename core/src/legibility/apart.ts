@@ -1,7 +1,7 @@
 import { VISIONS, composite, deltaERgb, seenAs, visionMatrix, type Rgb8, type Vision } from '../color/index.ts';
 import { cellValue, colorOf, siteIndex, tokenValue, type CellValue, type Group } from '../reach/index.ts';
-import { recipes, slotPath, swatchPath, tokenTable } from '../style/index.ts';
-import { buttonSlot } from '../ground/index.ts';
+import { recipes, rolePath, swatchPath, tokenTable } from '../style/index.ts';
+import { buttonRole } from '../ground/index.ts';
 import type { Site, Swatch } from '../site/index.ts';
 
 /** ΔE OK from which two colours side by side are told apart at a glance: ours, six times what is just noticeable. */
@@ -40,7 +40,7 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     const key = [label, ground, one.chain[0] ?? one.css, other.chain[0] ?? other.css].join(' ');
     const known = found.get(key);
     if (known) return found.set(key, { ...known, places: known.places + places });
-    const behind = colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, 'background')).css);
+    const behind = colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css);
     const [first, second] = [colorOf(one.css), colorOf(other.css)].map((color) => color && (behind ? composite(color, behind) : color));
     if (!first || !second) return undefined;
     return found.set(key, rated(`${label} on ${site.brand.grounds[ground]!.label}`, ground, one, other, [first, second], places, besides));
@@ -54,14 +54,14 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   for (const group of index.groups) {
     const { ground } = group;
     if (!group.painting.recipes.includes(recipes.on(ground, 'error'))) continue;
-    const slot = (name: string) => tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, name));
-    add('Error against help', ground, slot('error'), slot('help'), group.count, 'its own words');
+    const role = (name: string) => tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, name));
+    add('Error against help', ground, role('error'), role('help'), group.count, 'its own words');
   }
   for (const [ground, variants] of buttonsByGround(index.groups)) {
     const list = [...variants.keys()];
     list.forEach((one, i) => {
       for (const other of list.slice(i + 1)) {
-        const fill = (variant: string) => tokenValue(table, slotPath(site.brand, site.brand.grounds[ground]!, buttonSlot(variant, 'fill', 'rest')));
+        const fill = (variant: string) => tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, buttonRole(variant, 'fill', 'rest')));
         add(`${site.brand.variants[one]!.label} against ${site.brand.variants[other]!.label}`, ground, fill(one), fill(other), variants.get(one)! + variants.get(other)!, 'different edges');
       }
     });

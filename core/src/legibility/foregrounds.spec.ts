@@ -1,4 +1,4 @@
-import { applyChange, checkTouched, setSlot, setValue, type Edit } from '../change/index.ts';
+import { applyChange, checkTouched, setRole, setValue, type Edit } from '../change/index.ts';
 import { contrastRatio, parseColor } from '../color/index.ts';
 import { pageTree } from '../page/index.ts';
 import { bodyHtml, stylesCss } from '../render/index.ts';
@@ -31,14 +31,14 @@ describe('marked words, icons and selected text', () => {
     for (const id of ['li/i1/icon', 'li/i1/m1', 'li/i1/text']) expect(failing(site, id)).withContext(id).toEqual([]);
   });
   it('are judged each on what it stands on: an icon on its background at 3, words on their mark at 4.5', () => {
-    const icon = done(site, setSlot(site, 'pale', 'icon', raw('#c0c0c0')));
+    const icon = done(site, setRole(site, 'pale', 'icon', raw('#c0c0c0')));
     expect(new Set(failing(icon, 'li/i1/icon'))).toEqual(new Set(['icon-contrast rest']));
-    expect(failing(done(site, setSlot(site, 'pale', 'icon', raw('#8a8a8a'))), 'li/i1/icon')).toEqual([]);
-    const mark = done(site, setSlot(site, 'pale', 'mark', raw('#333333')));
-    expect(new Set(failing(done(mark, setSlot(mark, 'pale', 'mark-text', raw('#444444'))), 'li/i1/m1'))).toEqual(new Set(['text-contrast rest']));
+    expect(failing(done(site, setRole(site, 'pale', 'icon', raw('#8a8a8a'))), 'li/i1/icon')).toEqual([]);
+    const mark = done(site, setRole(site, 'pale', 'mark', raw('#333333')));
+    expect(new Set(failing(done(mark, setRole(mark, 'pale', 'mark-text', raw('#444444'))), 'li/i1/m1'))).toEqual(new Set(['text-contrast rest']));
   });
   it('hold for selected text too, whatever value is set on the place itself', () => {
-    const selected = done(site, setSlot(site, 'pale', 'selection', raw('#fefefe')));
+    const selected = done(site, setRole(site, 'pale', 'selection', raw('#fefefe')));
     expect(new Set(failing(selected, 'li/i1/text'))).toEqual(new Set(['text-contrast selected']));
     const pair = occurringPairs(selected).find((one) => one.states.includes('selected') && one.behind?.[0]?.css === '#fefefe')!;
     expect(pair.found).toBeCloseTo(contrastRatio(parseColor('#ffffff')!.rgb, parseColor('#fefefe')!.rgb), 10);

@@ -1,11 +1,11 @@
 import { wcagContrast } from 'culori';
-import { addLogoForm, applyChange, setLogoOn, setSlot, setSwatchColor, setValue } from '../change/index.ts';
+import { addLogoForm, applyChange, setLogoOn, setRole, setSwatchColor, setValue } from '../change/index.ts';
 import { parseColor } from '../color/index.ts';
 import { type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
 import { auditCounts, auditSite, findings, type Audit } from './audit.ts';
-import { mendFor } from './mend.ts';
+import { fixesFor } from './fix.ts';
 import { tally } from './tally.ts';
 import { worse } from './worse.ts';
 
@@ -21,15 +21,15 @@ describe('audit', () => {
   });
 
   it('never rounds up: 4.499 fails 4.5, and the figure is the exact ratio', () => {
-    const grey = after(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: '#777777' }));
+    const grey = after(site, setRole(site, 'pale', 'text', { kind: 'raw', color: '#777777' }));
     const found = failing(auditSite(grey), 'text-contrast').find((one) => one.place.id === 'p/text')!;
     expect(found.found).toBeCloseTo(wcagContrast('#777777', '#ffffff'), 9);
     expect(found.found!).toBeLessThan(4.5);
-    expect(failing(auditSite(after(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: '#767676' }))), 'text-contrast').filter((one) => one.place.id === 'p/text')).toEqual([]);
+    expect(failing(auditSite(after(site, setRole(site, 'pale', 'text', { kind: 'raw', color: '#767676' }))), 'text-contrast').filter((one) => one.place.id === 'p/text')).toEqual([]);
   });
 
   it('asks 3 of large text and 4.5 of the same text where it is small', () => {
-    const grey = after(site, setSlot(site, 'pale', 'heading', { kind: 'raw', color: '#949494' }));
+    const grey = after(site, setRole(site, 'pale', 'heading', { kind: 'raw', color: '#949494' }));
     const widths = failing(auditSite(grey), 'text-contrast').filter((one) => one.place.id === 'tc/a/heading').map((one) => one.width);
     // 16 × 1.2 = 19.2 px and bold on a phone already counts as large: it passes 3 everywhere.
     expect(widths).toEqual([]);
@@ -38,29 +38,29 @@ describe('audit', () => {
   });
 
   it('composites translucent text before it rates it', () => {
-    const veiled = after(site, setSlot(site, 'pale', 'text', { kind: 'raw', color: 'rgb(0 0 0 / 0.5)' }));
+    const veiled = after(site, setRole(site, 'pale', 'text', { kind: 'raw', color: 'rgb(0 0 0 / 0.5)' }));
     const found = failing(auditSite(veiled), 'text-contrast').find((one) => one.place.id === 'p/text')!;
     expect(found.found).toBeCloseTo(wcagContrast('#808080', '#ffffff'), 6);
   });
 
   it('composites translucent backgrounds over what they stand on', () => {
-    const veiled = after(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }));
+    const veiled = after(site, setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }));
     const rows = failing(auditSite(veiled), 'text-contrast').filter((one) => one.place.id === 'tc/a/text' && one.width === 1280 && one.state === 'rest');
     expect(rows.length).toBe(1);
     expect(rows[0]!.found!).toBeLessThan(1.6);
   });
 
   it('judges a button’s label on its fill, in every state, and its fill or edge on the background', () => {
-    const pale = after(site, setSlot(site, 'pale', 'button-primary-fill-hover', { kind: 'raw', color: '#f4f4f4' }));
+    const pale = after(site, setRole(site, 'pale', 'button-primary-fill-hover', { kind: 'raw', color: '#f4f4f4' }));
     const audit = auditSite(pale);
     expect(new Set(failing(audit, 'text-contrast').filter((one) => one.place.id === 'k/k1').map((one) => one.state))).toEqual(new Set(['hover']));
     expect(failing(audit, 'button-contrast')).toEqual([]);
-    const edgeless = after(pale, setSlot(pale, 'pale', 'button-primary-edge-hover', { kind: 'raw', color: '#f4f4f4' }));
+    const edgeless = after(pale, setRole(pale, 'pale', 'button-primary-edge-hover', { kind: 'raw', color: '#f4f4f4' }));
     expect(new Set(failing(auditSite(edgeless), 'button-contrast').map((one) => one.state))).toEqual(new Set(['hover']));
   });
 
   it('judges focus rings', () => {
-    const faint = after(site, setSlot(site, 'pale', 'focus', { kind: 'raw', color: '#dddddd' }));
+    const faint = after(site, setRole(site, 'pale', 'focus', { kind: 'raw', color: '#dddddd' }));
     const rows = failing(auditSite(faint), 'focus-contrast');
     expect(new Set(rows.map((one) => one.place.kind))).toEqual(new Set(['menu', 'link', 'button']));
     expect(rows.every((one) => one.state === 'focus' && one.needed === 3)).toBeTrue();
@@ -106,7 +106,7 @@ describe('audit', () => {
     let audit = auditSite(site);
     let now = site;
     for (const make of [
-      (s: Site) => setSwatchColor(s, 'brand', parseColor('#e0a090')!), (s: Site) => setValue(s, '', ['brand', 'scale', 'small', 'base'], 15), (s: Site) => setSlot(s, 'deep', 'background', { kind: 'swatch', swatch: 'white' }),
+      (s: Site) => setSwatchColor(s, 'brand', parseColor('#e0a090')!), (s: Site) => setValue(s, '', ['brand', 'scale', 'small', 'base'], 15), (s: Site) => setRole(s, 'deep', 'background', { kind: 'swatch', swatch: 'white' }),
     ]) {
       now = applyChange(now, make(now)).site;
       audit = auditSite(now, audit);
@@ -136,27 +136,27 @@ describe('fix of a finding', () => {
   it('offers the brand’s own swatch for the role first, then a colour of its own, then the swatch itself, and each makes the pair pass', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
     const finding = failing(auditSite(faint), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest' && one.width === 1280)!;
-    const mends = mendFor(faint, finding);
-    expect(mends.map((one) => one.what)).toEqual(['slot', 'slot', 'swatch']);
-    expect([mends[0]!.label, mends[0]!.ops[0]]).toEqual(['Link of Pale: ink', jasmine.objectContaining({ value: { kind: 'swatch', swatch: 'ink' } })]);
-    for (const mend of mends) {
-      const mended = auditSite(after(faint, mend));
-      expect(failing(mended, 'text-contrast').filter((one) => one.place.id === 'p/l1' && one.state === 'rest')).toEqual([]);
+    const fixes = fixesFor(faint, finding);
+    expect(fixes.map((one) => one.what)).toEqual(['role', 'role', 'swatch']);
+    expect([fixes[0]!.label, fixes[0]!.ops[0]]).toEqual(['Link of Pale: ink', jasmine.objectContaining({ value: { kind: 'swatch', swatch: 'ink' } })]);
+    for (const fix of fixes) {
+      const fixed = auditSite(after(faint, fix));
+      expect(failing(fixed, 'text-contrast').filter((one) => one.place.id === 'p/l1' && one.state === 'rest')).toEqual([]);
     }
-    expect(mends[2]!.places).toBeGreaterThan(mends[0]!.places);
+    expect(fixes[2]!.places).toBeGreaterThan(fixes[0]!.places);
   });
   it('leaves a locked swatch alone', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
     const locked = after(faint, setValue(faint, '', ['brand', 'swatches', 'brand', 'locked'], true));
     const finding = failing(auditSite(locked), 'text-contrast').find((one) => one.place.id === 'p/l1' && one.state === 'rest')!;
-    expect(new Set(mendFor(locked, finding).map((one) => one.what))).toEqual(new Set(['slot']));
+    expect(new Set(fixesFor(locked, finding).map((one) => one.what))).toEqual(new Set(['role']));
   });
   it('changes the value set on a place where that is what fails', () => {
     const set = readSite(smallSite([literal('o1', 'p/text', 'color', '#bbbbbb')]));
     const finding = failing(auditSite(set), 'text-contrast').find((one) => one.place.id === 'p/text')!;
-    const [mend] = mendFor(set, finding);
-    expect(mend!.what).toBe('place');
-    expect(failing(auditSite(after(set, mend!)), 'text-contrast')).toEqual([]);
+    const [fix] = fixesFor(set, finding);
+    expect(fix!.what).toBe('place');
+    expect(failing(auditSite(after(set, fix!)), 'text-contrast')).toEqual([]);
   });
 });
 
@@ -164,12 +164,12 @@ describe('Trial 8: what is offered as a fix fixes', () => {
   it('a mark that fails on its own fill passes with each of them', () => {
     const content = [{ text: 'Boats ' }, { id: 'm1', marked: true, text: 'sail late' }];
     const marked = after(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content));
-    const faint = after(after(marked, setSlot(marked, 'pale', 'mark', { kind: 'raw', color: '#e8c84a' })), setSlot(marked, 'pale', 'mark-text', { kind: 'raw', color: '#c9ab3c' }));
+    const faint = after(after(marked, setRole(marked, 'pale', 'mark', { kind: 'raw', color: '#e8c84a' })), setRole(marked, 'pale', 'mark-text', { kind: 'raw', color: '#c9ab3c' }));
     const finding = failing(auditSite(faint), 'text-contrast').find((one) => one.place.kind === 'mark' && one.state === 'rest')!;
     expect([finding.found! < 1.5, finding.needed]).toEqual([true, 4.5]);
-    const mends = mendFor(faint, finding);
-    expect(mends[0]!.label).toBe('Marked text of Pale: dark');
-    for (const mend of mends) expect(failing(auditSite(after(faint, mend)), 'text-contrast').filter((one) => one.place.kind === 'mark' && one.state === 'rest')).withContext(mend.label).toEqual([]);
+    const fixes = fixesFor(faint, finding);
+    expect(fixes[0]!.label).toBe('Marked text of Pale: dark');
+    for (const fix of fixes) expect(failing(auditSite(after(faint, fix)), 'text-contrast').filter((one) => one.place.kind === 'mark' && one.state === 'rest')).withContext(fix.label).toEqual([]);
   });
   it('a logo that is not seen takes another of its forms, else another background beneath it', () => {
     const form = (id: string, hexText: string) => ({ asset: { id, name: `${id}.svg`, hash: 'ab'.repeat(32), type: 'image/svg+xml' as const, width: 90, height: 30 }, colors: [{ hex: hexText, share: 1 }] });
@@ -181,12 +181,12 @@ describe('Trial 8: what is offered as a fix fixes', () => {
     const pinned = after(one, setLogoOn(one, 'pale', 'pale-form'));
     const finding = (of: Site) => failing(auditSite(of), 'logo-contrast').find((row) => row.place.section === 'header')!;
     // The only form is too pale for the header's ground: on the deep one it is seen.
-    const grounds = mendFor(pinned, finding(pinned));
-    expect(grounds.map((mend) => [mend.what, mend.label])).toEqual([['ground', 'the header on Deep']]);
+    const grounds = fixesFor(pinned, finding(pinned));
+    expect(grounds.map((fix) => [fix.what, fix.label])).toEqual([['ground', 'the header on Deep']]);
     const two = withForm(pinned, 'dark-form', '#222222');
-    const forms = mendFor(two, finding(two));
-    expect(forms.map((mend) => [mend.what, mend.label])).toEqual([['form', 'dark-form on Pale']]);
-    for (const [of, mend] of [[pinned, grounds[0]!], [two, forms[0]!]] as const) expect(finding(after(of, mend))).toBeUndefined();
+    const forms = fixesFor(two, finding(two));
+    expect(forms.map((fix) => [fix.what, fix.label])).toEqual([['form', 'dark-form on Pale']]);
+    for (const [of, fix] of [[pinned, grounds[0]!], [two, forms[0]!]] as const) expect(finding(after(of, fix))).toBeUndefined();
   });
 });
 

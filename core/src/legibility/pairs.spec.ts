@@ -1,4 +1,4 @@
-import { applyChange, setSlot } from '../change/index.ts';
+import { applyChange, setRole } from '../change/index.ts';
 import { readSite } from '../document/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { occurringPairs, pairsWith } from './pairs.ts';
@@ -21,7 +21,7 @@ describe('pairs that occur', () => {
   });
 
   it('stand on what shows through a translucent background', () => {
-    const veiled = applyChange(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
+    const veiled = applyChange(site, setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
     const pair = occurringPairs(veiled).find((one) => one.rule === 'text-contrast' && one.behind!.length > 1);
     expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('ground.pale.background');
   });

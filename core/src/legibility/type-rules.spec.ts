@@ -7,20 +7,20 @@ import { auditSite, findings, type Finding } from './audit.ts';
 import { RULES, shortfall, type RuleId } from './outcome.ts';
 import type { LayoutReading } from './rules/layout-reading.ts';
 import { outlineOf } from './outline.ts';
-import { typeMendFor } from './type-mend.ts';
+import { typeFixFor } from './type-fix.ts';
 
 const small = smallSite();
 const after = (site: Site, edit: Edit | { ops: Edit['ops'] }): Site => applyChange(site, edit).site;
 const failing = (site: Site, rule: RuleId): Finding[] => findings(auditSite(site)).filter((one) => one.rule === rule);
 const style = (id: string, field: string, value: unknown): Site => after(small, setValue(small, '', ['brand', 'styles', id, field], value));
 
-/** A site in which a rule fails, and how its mend is called. */
-const FAILING: readonly { rule: RuleId; site: Site; mend: RegExp }[] = [
-  { rule: 'line-height', site: style('running', 'lineHeight', 1.2), mend: /^line height of running: 1\.4$/ },
-  { rule: 'zoom', site: style('title', 'size', { kind: 'pinned', small: 18, large: 120 }), mend: /^title grows from at least 50 px$/ },
-  { rule: 'phone-size', site: after(small, setStyleAt(small, 'running', 'phone', 13)), mend: /^running at 16 px on phone$/ },
-  { rule: 'phone-padding', site: after(small, setSpaceAt(small, 'even', 'phone', 200)!), mend: /^even on phone: 160 px$/ },
-  { rule: 'heading-order', site: style('section', 'size', { kind: 'pinned', small: 60, large: 60 }), mend: /^section at [\d.]+ px on (phone|desktop)$/ },
+/** A site in which a rule fails, and how its fix is called. */
+const FAILING: readonly { rule: RuleId; site: Site; fix: RegExp }[] = [
+  { rule: 'line-height', site: style('running', 'lineHeight', 1.2), fix: /^line height of running: 1\.4$/ },
+  { rule: 'zoom', site: style('title', 'size', { kind: 'pinned', small: 18, large: 120 }), fix: /^title grows from at least 50 px$/ },
+  { rule: 'phone-size', site: after(small, setStyleAt(small, 'running', 'phone', 13)), fix: /^running at 16 px on phone$/ },
+  { rule: 'phone-padding', site: after(small, setSpaceAt(small, 'even', 'phone', 200)!), fix: /^even on phone: 160 px$/ },
+  { rule: 'heading-order', site: style('section', 'size', { kind: 'pinned', small: 60, large: 60 }), fix: /^section at [\d.]+ px on (phone|desktop)$/ },
 ];
 
 describe('rules of type', () => {
@@ -46,15 +46,15 @@ describe('rules of type', () => {
     expect(failing(set('120px'), 'phone-padding')).toEqual([]);
   });
   it('are each put right by their fix, which names its token and places', () => {
-    for (const { rule, site, mend } of FAILING) {
+    for (const { rule, site, fix } of FAILING) {
       let now = site;
       const [first] = failing(now, rule);
       expect(first).withContext(rule).toBeDefined();
-      const offered = typeMendFor(now, first!)!;
-      expect(offered.label).toMatch(mend);
+      const offered = typeFixFor(now, first!)!;
+      expect(offered.label).toMatch(fix);
       expect(offered.places).withContext(rule).toBeGreaterThan(0);
-      // One mend a width: a heading too large at both is put right twice.
-      for (let i = 0; i < 4 && failing(now, rule).length > 0; i++) now = after(now, { ops: typeMendFor(now, failing(now, rule)[0]!)!.ops });
+      // One fix a width: a heading too large at both is put right twice.
+      for (let i = 0; i < 4 && failing(now, rule).length > 0; i++) now = after(now, { ops: typeFixFor(now, failing(now, rule)[0]!)!.ops });
       expect(failing(now, rule)).withContext(rule).toEqual([]);
     }
   });
@@ -66,10 +66,10 @@ describe('rules of type', () => {
     expect(judged(small, 80)).toEqual([]);
     // Headings and places that are gone have no say.
     expect(judged(small, 81).map((one) => [one.place.id, one.found, one.needed])).toEqual([['p/text', 81, 80]]);
-    const mend = typeMendFor(small, judged(small, 81)[0]!)!;
-    expect(mend.label).toBe('longest line of running: 72 characters');
-    const mended = after(small, { ops: mend.ops });
-    expect(mended.brand.styles['running']!.longest).toBe(72);
+    const fix = typeFixFor(small, judged(small, 81)[0]!)!;
+    expect(fix.label).toBe('longest line of running: 72 characters');
+    const fixed = after(small, { ops: fix.ops });
+    expect(fixed.brand.styles['running']!.longest).toBe(72);
     const kept = auditSite(small, undefined, undefined, undefined, readings(90));
     // An edit keeps what was read until the wall is read again.
     expect(findings(auditSite(after(small, setValue(small, '', ['brand', 'corners', 'card'], 9)), kept)).some((one) => one.rule === 'line-length')).toBeTrue();
@@ -99,6 +99,6 @@ describe('rules of type', () => {
   });
   it('have no fix for what is set on a place, or for what cannot be one value', () => {
     const [finding] = failing(FAILING[0]!.site, 'line-height');
-    expect(typeMendFor(small, { ...finding!, rule: 'skipped-level' })).toBeUndefined();
+    expect(typeFixFor(small, { ...finding!, rule: 'skipped-level' })).toBeUndefined();
   });
 });

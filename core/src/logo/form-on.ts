@@ -1,19 +1,19 @@
 import { composite, gradientExtent, parseColor, readGradient, type Rgb8 } from '../color/index.ts';
 import type { Brand, Logo, LogoForm, Site } from '../site/index.ts';
-import { drawnColors, resolveToken, slotPath, tokenTable } from '../style/index.ts';
+import { drawnColors, resolveToken, rolePath, tokenTable } from '../style/index.ts';
 import { logoContrast } from './contrast.ts';
 
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** The background of a ground as it is seen on white paper. */
 export function groundColor(brand: Brand, ground: string): Rgb8 {
-  const css = resolveToken(tokenTable(brand), slotPath(brand, brand.grounds[ground]!, 'background')).css;
+  const css = resolveToken(tokenTable(brand), rolePath(brand, brand.grounds[ground]!, 'background')).css;
   return composite(parseColor(css)?.rgb ?? WHITE, WHITE);
 }
 
 /** All that may lie behind a logo on a ground: the one colour of its background, or those of its gradient. */
 export function groundExtent(brand: Brand, ground: string): readonly Rgb8[] {
-  const wash = readGradient(resolveToken(tokenTable(brand), slotPath(brand, brand.grounds[ground]!, 'wash')).css);
+  const wash = readGradient(resolveToken(tokenTable(brand), rolePath(brand, brand.grounds[ground]!, 'wash')).css);
   return wash ? gradientExtent(wash) : [groundColor(brand, ground)];
 }
 

@@ -87,8 +87,8 @@ describe('logo', () => {
     expect(without.shared.logo!.onGround).toEqual({});
     expect(without.shared.logo!.icon.form).toBe('light');
     expect(done(without, removeLogoForm(without, 'light')).shared.logo).toBeUndefined();
-    const heir = done(set, removeGround(set, 'deep', 'pale')).shared.logo!;
-    expect([heir.onGround, heir.icon.ground]).toEqual([{}, 'pale']);
+    const replacement = done(set, removeGround(set, 'deep', 'pale')).shared.logo!;
+    expect([replacement.onGround, replacement.icon.ground]).toEqual([{}, 'pale']);
   });
 });
 

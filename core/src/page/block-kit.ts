@@ -39,37 +39,37 @@ class BlockKit implements Kit {
     return placed(this.#place(as), className, more);
   }
 
-  words(tag: string, slot: string, at: Path, style: Path, how: WordsHow = {}): Element {
+  words(tag: string, part: string, at: Path, style: Path, how: WordsHow = {}): Element {
     const value = this.#value(at);
     // One link alone is edited by its text.
     const kept = typeof value === 'string' || Array.isArray(value) ? at : [...at, 'text'];
     const content = typeof value === 'string' ? [{ text: value }] : Array.isArray(value) ? (value as Inline[]) : [value as Inline];
     const set = this.#value(style) as string;
     const place = this.#build.place({
-      id: this.#id(slot), kind: 'text', label: labelled(how.called ?? this.#build.site.brand.styles[set]!.label, plainText(content)), level: how.level ?? null,
-      recipes: this.#build.textRecipes(set, how.slot), style: set, styled: [...this.#address, ...style], words: [...this.#address, ...kept], block: this.#address,
+      id: this.#id(part), kind: 'text', label: labelled(how.called ?? this.#build.site.brand.styles[set]!.label, plainText(content)), level: how.level ?? null,
+      recipes: this.#build.textRecipes(set, how.role), style: set, styled: [...this.#address, ...style], words: [...this.#address, ...kept], block: this.#address,
     });
-    const id = this.#id(slot);
+    const id = this.#id(part);
     return element(tag, placed(place, how.className ?? '', how.attributes ?? {}), inlineNodes(this.#build, id.slice(0, id.lastIndexOf('/')), content, place));
   }
 
-  picture(slot: string, at: Path, className: string): Element {
+  picture(part: string, at: Path, className: string): Element {
     const { asset: id, alt } = this.#value(at) as { readonly asset: string; readonly alt: string };
     const { site } = this.#build;
     const asset = site.assets[id];
     const place = this.#build.place({
-      id: this.#id(slot === '' ? 'picture' : `${slot}/picture`), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address,
+      id: this.#id(part === '' ? 'picture' : `${part}/picture`), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address,
       recipes: [recipes.corner('picture'), ...this.#build.edgeColor('picture'), ...this.#build.drawing(asset)],
     });
     return element('img', placed(place, className, { src: asset ? assetFile(asset, site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
   }
 
-  button(slot: string, at: Path, { submit }: { readonly submit: boolean } = { submit: false }): Element {
+  button(part: string, at: Path, { submit }: { readonly submit: boolean } = { submit: false }): Element {
     const item = this.#value(at) as ButtonItem;
     const { site, ground } = this.#build;
     const address = [...this.#address, ...at];
     const place = this.#build.place({
-      id: this.#id(slot === '' ? item.id : `${slot}/${item.id}`), kind: 'button', label: labelled('Button', item.label), style: site.brand.buttonStyle, canBeDisabled: submit,
+      id: this.#id(part === '' ? item.id : `${part}/${item.id}`), kind: 'button', label: labelled('Button', item.label), style: site.brand.buttonStyle, canBeDisabled: submit,
       item: address, words: [...address, 'label'], block: this.#address, recipes: buttonRecipes(site.brand, ground, item.variant, item.size),
     });
     const inside = item.icon ? [buttonIcon(item.icon), item.label] : [item.label];
@@ -80,13 +80,13 @@ class BlockKit implements Kit {
       : element('a', placed(place, className, { href: hrefOf(site, item.href) }), inside);
   }
 
-  icon(slot: string, name: IconName, beside: string): Element {
+  icon(part: string, name: IconName, beside: string): Element {
     const text = this.#build.idHere(this.#id(beside));
-    return icon(this.#build, this.#id(slot), name, this.#build.places.findLast((one) => one.id === text)!);
+    return icon(this.#build, this.#id(part), name, this.#build.places.findLast((one) => one.id === text)!);
   }
 
-  logo(slot: string): Element | undefined {
-    return logo(this.#build, this.#id(slot), this.#build.site.shared.header.name);
+  logo(part: string): Element | undefined {
+    return logo(this.#build, this.#id(part), this.#build.site.shared.header.name);
   }
 
   onSurface(as: Omit<PaintedAs, 'kind'>, className: string, ground?: string): { readonly kit: Kit; readonly properties: Properties } {
@@ -95,12 +95,12 @@ class BlockKit implements Kit {
     return { kit: new BlockKit(build, this.#block), properties: placed(surface, className) };
   }
 
-  #place({ slot, kind, label, paint, style, words }: PaintedAs) {
-    return this.#build.place({ id: this.#id(slot), kind, label, recipes: [...paint], block: this.#address, ...(style === undefined ? {} : { style }), ...(words === undefined ? {} : { words: [...this.#address, ...words] }) });
+  #place({ part, kind, label, paint, style, words }: PaintedAs) {
+    return this.#build.place({ id: this.#id(part), kind, label, recipes: [...paint], block: this.#address, ...(style === undefined ? {} : { style }), ...(words === undefined ? {} : { words: [...this.#address, ...words] }) });
   }
 
-  #id(slot: string): string {
-    return `${this.#block.id}/${slot}`;
+  #id(part: string): string {
+    return `${this.#block.id}/${part}`;
   }
 
   #value(at: Path): unknown {
@@ -121,7 +121,7 @@ function paintsOn(build: Build): Paints {
 
 function paintsFor(build: Build): Paints {
   return {
-    text: (style, slot) => build.textRecipes(style, slot), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => build.edgeColor(use),
+    text: (style, role) => build.textRecipes(style, role), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => build.edgeColor(use),
     inset: () => {
       const space = build.spaceFor('card');
       return space === undefined ? [] : [recipes.inset(space)];

@@ -76,9 +76,9 @@ export class Build {
     return place;
   }
 
-  /** Text style plus a colour on this ground: that of the style's own slot unless another is asked for. */
-  textRecipes(style: string, slot: string = this.site.brand.styles[style]!.slot): Recipe[] {
-    return [recipes.text(style), recipes.on(this.ground, slot)];
+  /** Text style plus a colour on this ground: that of the style's own role unless another is asked for. */
+  textRecipes(style: string, role: string = this.site.brand.styles[style]!.role): Recipe[] {
+    return [recipes.text(style), recipes.on(this.ground, role)];
   }
 
   /** First space of a fixed use; every brand keeps at least one of each. */

@@ -4,7 +4,7 @@ import type { Recipe } from '../style/index.ts';
 
 /** One painted element of a page: where it stands, what paints it, and what it stands on. */
 export interface Place {
-  /** Names the element on its page, where no other has the id: `block/slot` or `block/item/slot`, in a shared section behind the entry that shows it: `entry:block/slot`. */
+  /** Names the element on its page, where no other has the id: `block/part` or `block/item/part`, in a shared section behind the entry that shows it: `entry:block/part`. */
   readonly id: string;
   /** Names the element wherever it is used: in the header and the footer its id, in a shared section the same behind that section's id. Null in what is this page's own. */
   readonly usedId: string | null;

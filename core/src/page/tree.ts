@@ -46,7 +46,7 @@ function describe(site: Site): string {
   const { brand } = site;
   return [
     brand.buttonStyle, declaredKey(brand),
-    ...brand.styleOrder.map((id) => `${id}:${brand.styles[id]!.slot}:${brand.styles[id]!.label}`),
+    ...brand.styleOrder.map((id) => `${id}:${brand.styles[id]!.role}:${brand.styles[id]!.label}`),
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
     // What drawings are painted with.
     ...Object.values(site.assets).filter((asset) => asset.bound).map((asset) => assetFile(asset, brand)),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { deltaERgb, parseColor, type Rgb8 } from '../color/index.ts';
 import { sampleColor } from './sample.ts';
-import { ALIKE, SIFT_WEIGHTS, costCurve, drops, knee, mergeAlike, sift, type SiftColor } from './sift.ts';
+import { ALIKE, SIFT_WEIGHTS, costCurve, drops, bestTradeOff, mergeAlike, sift, type SiftColor } from './sift.ts';
 
 const color = (id: string, hexText: string, more: Partial<SiftColor> = {}): SiftColor =>
   ({ id, rgb: parseColor(hexText)!.rgb, extent: 0.1, role: 'ornament', pieces: 1, places: 0, pairs: 0, locked: false, ...more });
@@ -35,18 +35,18 @@ describe('sift', () => {
     expect(order[2]!.parts.apart).toBeLessThan(2);
   });
 
-  it('names as heir the nearest of the kept, by brute force', () => {
+  it('names as replacement the nearest of the kept, by brute force', () => {
     fc.assert(fc.property(anyColors, fc.integer({ min: 1, max: 14 }), (colors, count) => {
       const kept = colors.slice(0, count);
       for (const drop of drops(colors, new Set(kept.map((one) => one.id)))) {
         const least = Math.min(...kept.map((one) => deltaERgb(one.rgb, drop.color.rgb)));
         expect(drop.deltaE).toBeCloseTo(least, 12);
-        expect(deltaERgb(drop.heir!.rgb, drop.color.rgb)).toBeCloseTo(least, 12);
+        expect(deltaERgb(drop.replacement!.rgb, drop.color.rgb)).toBeCloseTo(least, 12);
       }
     }));
   });
-  it('has no heir where nothing is kept', () => {
-    expect(drops([color('a', '#123456')], new Set())).toEqual([{ color: color('a', '#123456'), heir: null, deltaE: Infinity }]);
+  it('has no replacement where nothing is kept', () => {
+    expect(drops([color('a', '#123456')], new Set())).toEqual([{ color: color('a', '#123456'), replacement: null, deltaE: Infinity }]);
   });
   it('costs less the more is kept, and nothing when all is', () => {
     fc.assert(fc.property(anyColors, (colors) => {
@@ -56,9 +56,9 @@ describe('sift', () => {
     }));
   });
   it('marks the best trade-off where the curve bends, and the end of a curve without one', () => {
-    expect(knee([100, 40, 8, 6, 4, 2, 0])).toBe(3);
-    expect(knee([5, 5])).toBe(2);
-    expect(knee([0, 0, 0])).toBe(3);
+    expect(bestTradeOff([100, 40, 8, 6, 4, 2, 0])).toBe(3);
+    expect(bestTradeOff([5, 5])).toBe(2);
+    expect(bestTradeOff([0, 0, 0])).toBe(3);
   });
   it('merges what nobody can tell apart under the one that paints most', () => {
     const groups = mergeAlike([color('seen', '#b83a1e', { extent: 0.5 }), color('brand', '#b83b1f', { places: 40 }), color('other', '#0e3b43')]);

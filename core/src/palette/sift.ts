@@ -2,14 +2,14 @@ import { clamp } from '../number/index.ts';
 import { deltaE, rgb8ToOklab, type Oklab, type Rgb8 } from '../color/index.ts';
 import type { PictureRole } from './extract.ts';
 
-/** A colour that may be kept or dropped: found in evidence, in the brand already, or both. */
+/** A colour that may be kept or dropped: found in sources, in the brand already, or both. */
 export interface SiftColor {
   readonly id: string;
   readonly rgb: Rgb8;
   /** Largest share of a picture's area or of a text's uses, 0 to 1. */
   readonly extent: number;
   readonly role: PictureRole;
-  /** Pieces of evidence in which it occurs. */
+  /** Sources in which it occurs. */
   readonly pieces: number;
   /** Places of the site that it paints now, and pairs in which it stands. */
   readonly places: number;
@@ -43,12 +43,12 @@ export interface Sifted<C extends SiftColor = SiftColor> {
  * All colours in the order in which they are worth keeping, best first.
  *
  * Each next colour is the one with the highest score given those before it:
- * extent (square root of its share), role, spread over the pieces of evidence,
+ * extent (square root of its share), role, spread over the sources,
  * use on the site (square root of its share of the places), and how far apart
  * it is from the nearest colour before it. Locked ones come first. Equal scores
  * go by the larger extent, then by id, so the order never depends on chance.
  *
- * @param pieces how many pieces of evidence there are
+ * @param pieces how many sources there are
  */
 export function sift<C extends SiftColor>(colors: readonly C[], pieces: number): Sifted<C>[] {
   const allPlaces = Math.max(1, ...colors.map((one) => one.places));
@@ -93,26 +93,26 @@ function nearest(lab: Oklab, ids: readonly string[], labs: ReadonlyMap<string, O
 export interface Drop<C extends SiftColor = SiftColor> {
   readonly color: C;
   /** The nearest colour that is kept; null when none is. */
-  readonly heir: C | null;
-  /** ΔE OK to the heir; Infinity without one. */
+  readonly replacement: C | null;
+  /** ΔE OK to the replacement; Infinity without one. */
   readonly deltaE: number;
 }
 
-/** For every colour not kept: its heir among the kept, and how far that is. */
+/** For every colour not kept: its replacement among the kept, and how far that is. */
 export function drops<C extends SiftColor>(colors: readonly C[], kept: ReadonlySet<string>): Drop<C>[] {
   const labs = new Map(colors.map((one) => [one.id, rgb8ToOklab(one.rgb)]));
   const byId = new Map(colors.map((one) => [one.id, one]));
   const ids = colors.filter((one) => kept.has(one.id)).map((one) => one.id);
   return colors.filter((one) => !kept.has(one.id)).map((color) => {
     const near = nearest(labs.get(color.id)!, ids, labs);
-    return { color, heir: near ? byId.get(near.id)! : null, deltaE: near?.deltaE ?? Infinity };
+    return { color, replacement: near ? byId.get(near.id)! : null, deltaE: near?.deltaE ?? Infinity };
   });
 }
 
 /**
  * Cost of keeping only the first 1, 2, … of an order: for every dropped colour
  * its distance (ΔE OK) to the nearest kept one, weighted by what it covers (half
- * its share of the evidence, half its share of the places), in thousandths.
+ * its share of the sources, half its share of the places), in thousandths.
  */
 export function costCurve(order: readonly SiftColor[]): number[] {
   const extents = order.reduce((sum, one) => sum + one.extent, 0) || 1;
@@ -130,11 +130,11 @@ export function costCurve(order: readonly SiftColor[]): number[] {
 }
 
 /**
- * The knee of a falling curve: the number kept (from 1) after which more brings
+ * The best trade-off of a falling curve: the number kept (from 1) after which more brings
  * little, as the point farthest below the straight line between the ends
  * (Satopää and others 2011, "Finding a Kneedle in a Haystack").
  */
-export function knee(costs: readonly number[]): number {
+export function bestTradeOff(costs: readonly number[]): number {
   const first = costs[0] ?? 0;
   const last = costs.at(-1) ?? 0;
   if (costs.length < 3 || first <= last) return costs.length;

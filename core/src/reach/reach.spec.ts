@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { parseColor, paintedRgb } from '../color/index.ts';
-import { applyChange, setSlot, setSwatchColor, setValue, insertOp, type Edit } from '../change/index.ts';
+import { applyChange, setRole, setSwatchColor, setValue, insertOp, type Edit } from '../change/index.ts';
 import { type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
 import { AUDIT_WIDTHS } from '../shape/index.ts';
@@ -37,7 +37,7 @@ const colour = fc.record({ l: fc.double({ min: 0, max: 1, noNaN: true }), c: fc.
 const edits: fc.Arbitrary<(site: Site) => Edit> = fc.oneof(
   fc.tuple(fc.constantFrom('white', 'ink', 'brand', 'dark'), colour).map(([id, color]) => (site: Site) => setSwatchColor(site, id, color)),
   fc.tuple(fc.constantFrom('pale', 'deep'), fc.constantFrom('text', 'link', 'background', 'button-primary-fill-hover'), fc.constantFrom('white', 'ink', 'brand'))
-    .map(([ground, slot, swatch]) => (site: Site) => setSlot(site, ground, slot, { kind: 'swatch', swatch })),
+    .map(([ground, role, swatch]) => (site: Site) => setRole(site, ground, role, { kind: 'swatch', swatch })),
   fc.tuple(fc.constantFrom('base', 'ratio'), fc.constantFrom('small', 'large'), fc.double({ min: 0, max: 1, noNaN: true }))
     .map(([field, end, part]) => (site: Site) => setValue(site, 'scale', ['brand', 'scale', end, field], field === 'base' ? 14 + part * 8 : 1.1 + part * 0.4)),
   fc.tuple(fc.constantFrom('phone', 'tablet', 'desktop'), fc.integer({ min: 0, max: 90 })).map(([band, px]) => (site: Site) => setValue(site, 'space', ['brand', 'spaces', 'even', 'values', band], px)),

@@ -1,4 +1,4 @@
-import { parseButtonSlot, slotSwatch } from '../ground/index.ts';
+import { parseButtonRole, roleSwatch } from '../ground/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import { familyById } from '../type/index.ts';
@@ -33,15 +33,15 @@ export function checkBrand(site: Site, miss: Miss): void {
     else if (ruleDepth(brand, swatch.id, depths) > LIMITS.ruleDepth) miss(`brand.swatches.${swatch.id}.rule`, 'depth', swatch.label);
   }
   for (const ground of Object.values(brand.grounds)) {
-    for (const [slot, value] of Object.entries(ground.slots)) {
-      const swatch = slotSwatch(value);
-      if (swatch !== undefined) need(brand.swatches, swatch, `brand.grounds.${ground.id}.slots.${slot}`, 'swatch', miss);
-      const button = parseButtonSlot(slot);
-      if (button) need(brand.variants, button.variant, `brand.grounds.${ground.id}.slots.${slot}`, 'variant', miss);
+    for (const [role, value] of Object.entries(ground.roles)) {
+      const swatch = roleSwatch(value);
+      if (swatch !== undefined) need(brand.swatches, swatch, `brand.grounds.${ground.id}.roles.${role}`, 'swatch', miss);
+      const button = parseButtonRole(role);
+      if (button) need(brand.variants, button.variant, `brand.grounds.${ground.id}.roles.${role}`, 'variant', miss);
       if (value.kind === 'same') {
-        const followed = parseButtonSlot(value.slot);
-        if (followed) need(brand.variants, followed.variant, `brand.grounds.${ground.id}.slots.${slot}`, 'variant', miss);
-        checkSameLoop(ground, slot, miss);
+        const followed = parseButtonRole(value.role);
+        if (followed) need(brand.variants, followed.variant, `brand.grounds.${ground.id}.roles.${role}`, 'variant', miss);
+        checkSameLoop(ground, role, miss);
       }
     }
   }
@@ -111,10 +111,10 @@ function ruleDepth(brand: Pick<Brand, 'swatches'>, id: string, known: Map<string
   return depth;
 }
 
-function checkSameLoop(ground: { id: string; slots: Record<string, { kind: string; slot?: string }> }, start: string, miss: Miss): void {
+function checkSameLoop(ground: { id: string; roles: Record<string, { kind: string; role?: string }> }, start: string, miss: Miss): void {
   const trail = new Set<string>();
-  for (let at: string | undefined = start; at !== undefined; at = Object.hasOwn(ground.slots, at) ? ground.slots[at]!.slot : undefined) {
-    if (trail.has(at)) return miss(`brand.grounds.${ground.id}.slots.${start}`, 'loop', [...trail, at].join(' ← '));
+  for (let at: string | undefined = start; at !== undefined; at = Object.hasOwn(ground.roles, at) ? ground.roles[at]!.role : undefined) {
+    if (trail.has(at)) return miss(`brand.grounds.${ground.id}.roles.${start}`, 'loop', [...trail, at].join(' ← '));
     trail.add(at);
   }
 }

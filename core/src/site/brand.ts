@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { SlotName, SlotValue } from '../ground/index.ts';
+import { RoleName, RoleValue } from '../ground/index.ts';
 import { FAMILY_KINDS, FAMILY_SHAPES } from '../type/index.ts';
 import { OwnShape, shapeFields } from './shape-parts.ts';
 import { byField, byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from '../fields/index.ts';
@@ -34,18 +34,18 @@ export const Swatch = v.strictObject({
   /** The rule it had before it was made plain, so that it can have it back. */
   formerRule: v.optional(v.nullable(RuleSchema)),
   /** What was decided of colours close to it: whether they go along when it moves. */
-  kin: v.optional(record(text(200), v.picklist(['along', 'leave']))),
+  similar: v.optional(record(text(200), v.picklist(['along', 'leave']))),
   locked: v.boolean(),
   provisional: v.boolean(),
 });
 export type Swatch = v.InferOutput<typeof Swatch>;
 
-/** A background with every colour that may sit on it. A slot that is absent is computed by its rule. */
+/** A background with every colour that may sit on it. A role that is absent is computed by its rule. */
 export const Ground = v.strictObject({
   id: Id,
   label: Label,
   path: PathSegment,
-  slots: record(SlotName, SlotValue, 5000),
+  roles: record(RoleName, RoleValue, 5000),
   /** A gradient from the background to its far end, at an angle in degrees: 0 upwards, clockwise. Absent: the background is flat. */
   wash: v.optional(v.nullable(v.strictObject({ angle: ranged('angle') }))),
 });
@@ -57,7 +57,7 @@ export const StyleSize = v.variant('kind', [
 ]);
 export type StyleSize = v.InferOutput<typeof StyleSize>;
 
-/** Everything about how a text looks except its colour, which is a slot of the ground it stands on. */
+/** Everything about how a text looks except its colour, which is a role of the ground it stands on. */
 export const TextStyle = v.strictObject({
   id: Id,
   label: Label,
@@ -75,7 +75,7 @@ export const TextStyle = v.strictObject({
   lineHeight: ranged('lineHeight'),
   letterSpacing: ranged('letterSpacing'),
   textCase: v.picklist(['none', 'uppercase']),
-  slot: v.picklist(['text', 'heading', 'secondary', 'eyebrow', 'link']),
+  role: v.picklist(['text', 'heading', 'secondary', 'eyebrow', 'link']),
   spaceAbove: ranged('space'),
   spaceBelow: ranged('space'),
   /** Heading levels that take this style unless told otherwise. */

@@ -30,14 +30,14 @@ describe('site document', () => {
   it('finds every reference that leads nowhere', () => {
     const site = smallSite();
     site.pages['home']!.sections['s2'] = { id: 's2', shared: 'gone' };
-    site.brand.grounds['pale']!.slots['text'] = { kind: 'swatch', swatch: 'nobody' };
+    site.brand.grounds['pale']!.roles['text'] = { kind: 'swatch', swatch: 'nobody' };
     site.brand.families.heading = 'unknown';
     expect(danglingReferences(site).map(({ kind, target }) => `${kind} ${target}`).sort()).toEqual(['family unknown', 'section gone', 'swatch nobody']);
   });
   it('finds roles that follow each other in a circle, and files used twice', () => {
     const site = smallSite();
-    site.brand.grounds['pale']!.slots['text'] = { kind: 'same', slot: 'link' };
-    site.brand.grounds['pale']!.slots['link'] = { kind: 'same', slot: 'text' };
+    site.brand.grounds['pale']!.roles['text'] = { kind: 'same', role: 'link' };
+    site.brand.grounds['pale']!.roles['link'] = { kind: 'same', role: 'text' };
     site.pages['more']!.file = 'index.html';
     expect(new Set(danglingReferences(site).map((one) => one.kind))).toEqual(new Set(['loop', 'file']));
   });

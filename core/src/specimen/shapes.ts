@@ -19,7 +19,7 @@ export function stylesPart(site: Site, frame: SpecimenFrame): SpecimenPart {
     const style = brand.styles[id]!;
     const family = familyById(brand.families[style.family], brand.fonts)?.name ?? '';
     return element('li', { className: 'style', dataToken: `text.${style.path}.size` }, [
-      element('p', { className: classes(recipes.text(id), recipes.on(frame.ground, style.slot)) }, [style.label]),
+      element('p', { className: classes(recipes.text(id), recipes.on(frame.ground, style.role)) }, [style.label]),
       frame.caption(
         `${family} ${style.weight}${style.italic ? ' italic' : ''}, ${round(styleSizeAt(brand, style, 1280), 1)} px at 1280, ${round(styleSizeAt(brand, style, 390), 1)} at 390`,
         `line height ${style.lineHeight}, letter spacing ${style.letterSpacing} em, ${style.spaceAbove} px above, ${style.spaceBelow} below${style.longest ? `, at most ${style.longest} characters a line` : ''}; ${plural(count.get(id) ?? 0, 'place')}${style.provisional ? '; provisional' : ''}`,

@@ -1,11 +1,11 @@
-import { buttonSlot } from '../ground/index.ts';
+import { buttonRole } from '../ground/index.ts';
 import { CORNER_USES, type Brand, type CornerUse, type PaintedProperty } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import type { Declaration } from './declaration.ts';
 import { namedCorner, shapeOfVariant } from './shape-tokens.ts';
 import { motionOf } from './motion.ts';
 import { swatchPath } from './swatches.ts';
-import { slotPath } from './table.ts';
+import { rolePath } from './table.ts';
 
 /**
  * A recipe is a small bundle of declarations that elements carry as a class:
@@ -25,7 +25,7 @@ export const recipes = {
   /** The line above a part, or below a row. */
   line: (side: 'start' | 'end'): Recipe => `line:${side}`,
   text: (style: string): Recipe => `text:${style}`,
-  on: (ground: string, slot: string): Recipe => `on:${ground}:${slot}`,
+  on: (ground: string, role: string): Recipe => `on:${ground}:${role}`,
   link: (ground: string): Recipe => `link:${ground}`,
   menu: (ground: string): Recipe => `menu:${ground}`,
   /** What a drawing is painted with: swatches by id. It is in the picture, not in the stylesheet. */
@@ -54,18 +54,18 @@ export function recipeClass(recipe: Recipe): string {
 /** The declarations of a recipe, in cascade order. An unknown recipe has none. */
 export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
   const [kind, one = '', two = ''] = recipe.split(':');
-  const slot = (ground: string, name: string) => slotPath(brand, brand.grounds[ground]!, name);
+  const role = (ground: string, name: string) => rolePath(brand, brand.grounds[ground]!, name);
   const selected = (ground: string): Declaration[] => [
-    { property: 'background-color', token: slot(ground, 'selection'), state: 'selected' }, { property: 'color', token: slot(ground, 'selection-text'), state: 'selected' },
+    { property: 'background-color', token: role(ground, 'selection'), state: 'selected' }, { property: 'color', token: role(ground, 'selection-text'), state: 'selected' },
   ];
   const byBand = (property: PaintedProperty): Declaration[] =>
     BANDS.map((band) => ({ property, token: `space.${brand.spaces[one]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
     case 'surface': return [
-      { property: 'background-color', token: slot(one, 'background') },
-      ...(brand.grounds[one]!.wash ? [{ property: 'background-image', token: slot(one, 'wash') } as const] : []),
+      { property: 'background-color', token: role(one, 'background') },
+      ...(brand.grounds[one]!.wash ? [{ property: 'background-image', token: role(one, 'wash') } as const] : []),
     ];
-    case 'shade': return [{ property: 'background-color', token: slot(one, 'background') }];
+    case 'shade': return [{ property: 'background-color', token: role(one, 'background') }];
     case 'pad': return byBand('padding-block');
     case 'gutter': return byBand('padding-inline');
     case 'gap': return byBand('gap');
@@ -97,33 +97,33 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
         ...BANDS.filter((band) => style.at?.[band.id] !== undefined).map((band) => ({ property: 'font-size', token: `${base}.size-on-${band.id}`, band: band.id }) as const),
       ];
     }
-    case 'on': return [{ property: 'color', token: slot(one, two) }, ...(two === 'icon' ? [] : selected(one))];
+    case 'on': return [{ property: 'color', token: role(one, two) }, ...(two === 'icon' ? [] : selected(one))];
     case 'link': return [
-      { property: 'color', token: slot(one, 'link') },
-      { property: 'color', token: slot(one, 'link-visited'), state: 'visited' },
-      { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
-      { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      { property: 'color', token: role(one, 'link') },
+      { property: 'color', token: role(one, 'link-visited'), state: 'visited' },
+      { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
+      { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
       { property: 'text-underline-offset', token: 'link.underline-offset' }, { property: 'text-decoration-thickness', token: 'link.underline-thickness' },
       ...selected(one), ...motionOf(brand, 'link'),
     ];
-    case 'mark': return [{ property: 'background-color', token: slot(one, 'mark') }, { property: 'color', token: slot(one, 'mark-text') }, ...selected(one)];
+    case 'mark': return [{ property: 'background-color', token: role(one, 'mark') }, { property: 'color', token: role(one, 'mark-text') }, ...selected(one)];
     case 'menu': return [
-      { property: 'color', token: slot(one, 'text') },
-      { property: 'color', token: slot(one, 'link-hover'), state: 'hover' },
-      { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      { property: 'color', token: role(one, 'text') },
+      { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
+      { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
       ...motionOf(brand, 'link'),
     ];
     case 'drawing': return one.split(',').map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
     case 'logo': return brand.logo ? [
       { property: 'width', token: 'logo.width' }, { property: 'padding-block', token: 'logo.clear' }, { property: 'padding-inline', token: 'logo.clear' },
     ] : [];
-    case 'rule': return [{ property: 'border-color', token: slot(one, 'rule') }];
-    case 'stripe': return [{ property: 'background-color', token: slot(one, 'stripe') }];
+    case 'rule': return [{ property: 'border-color', token: role(one, 'rule') }];
+    case 'stripe': return [{ property: 'background-color', token: role(one, 'stripe') }];
     case 'field': return [
-      { property: 'background-color', token: slot(one, 'field') },
-      { property: 'color', token: slot(one, 'field-text') },
-      { property: 'border-color', token: slot(one, 'field-edge') },
-      { property: 'outline-color', token: slot(one, 'focus'), state: 'focus' },
+      { property: 'background-color', token: role(one, 'field') },
+      { property: 'color', token: role(one, 'field-text') },
+      { property: 'border-color', token: role(one, 'field-edge') },
+      { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
       ...motionOf(brand, 'field'),
     ];
     case 'bsize': return [
@@ -132,10 +132,10 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
     ];
     case 'button': {
       const parts = [['background-color', 'fill'], ['color', 'label'], ['border-color', 'edge']] as const;
-      const rest = parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, 'rest')) }));
+      const rest = parts.map(([property, part]): Declaration => ({ property, token: role(two, buttonRole(one, part, 'rest')) }));
       const states = (['hover', 'pressed', 'disabled', 'busy'] as const).flatMap((state) =>
-        parts.map(([property, part]): Declaration => ({ property, token: slot(two, buttonSlot(one, part, state)), state })));
-      return [...ownShape(brand, one), ...rest, ...states, { property: 'outline-color', token: slot(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
+        parts.map(([property, part]): Declaration => ({ property, token: role(two, buttonRole(one, part, state)), state })));
+      return [...ownShape(brand, one), ...rest, ...states, { property: 'outline-color', token: role(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
     }
     default: return [];
   }
@@ -162,7 +162,7 @@ export function allRecipes(brand: Brand): Recipe[] {
     ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...spaces('gap').map(recipes.gap), ...spaces('card').map(recipes.inset),
     ...CORNER_USES.map(recipes.corner), recipes.line('start'), recipes.line('end'),
     ...brand.styleOrder.map(recipes.text),
-    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((slot) => recipes.on(ground, slot))),
+    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((role) => recipes.on(ground, role))),
     ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.mark), ...grounds.map(recipes.field),
     ...(brand.logo ? [recipes.logo()] : []),
     ...brand.sizeOrder.map(recipes.buttonSize),

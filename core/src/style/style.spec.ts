@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { contrastRatio, parseColor } from '../color/index.ts';
-import { applyChange, setSlot, setSwatchColor, setValue, followSwatch } from '../change/index.ts';
+import { applyChange, setRole, setSwatchColor, setValue, followSwatch } from '../change/index.ts';
 import { readSite } from '../document/index.ts';
 import { colorOf } from '../reach/index.ts';
 import { smallSite } from '../testing/small-site.ts';
@@ -27,21 +27,21 @@ describe('tokens', () => {
   });
   it('choose by themselves the core swatch with the highest contrast', () => {
     fc.assert(fc.property(fc.constantFrom('#ffffff', '#222222', '#b83a1e', '#808080', '#f0e0c0'), (background) => {
-      const changed = applyChange(site, setSlot(applyChange(site, setSlot(site, 'pale', 'background', { kind: 'raw', color: background })).site, 'pale', 'text', { kind: 'readable' })).site;
-      const based = applyChange(changed, setSlot(changed, 'pale', 'background', { kind: 'raw', color: background })).site;
+      const changed = applyChange(site, setRole(applyChange(site, setRole(site, 'pale', 'background', { kind: 'raw', color: background })).site, 'pale', 'text', { kind: 'readable' })).site;
+      const based = applyChange(changed, setRole(changed, 'pale', 'background', { kind: 'raw', color: background })).site;
       const chosen = colorOf(resolveToken(tokenTable(based.brand), 'ground.pale.text').css)!;
       const ground = parseColor(background)!.rgb;
       return resolvedSwatches(based.brand).filter(({ swatch }) => swatch.part === 'core' && !swatch.rule).every(({ rgb }) => contrastRatio(rgb, ground) <= contrastRatio(chosen, ground) + 1e-9);
     }));
   });
   it('take, where a role says so, the hue of a swatch at a contrast on the background, and follow both', () => {
-    const made = applyChange(site, setSlot(site, 'deep', 'text', { kind: 'contrast', swatch: 'brand', ratio: 7 })).site;
+    const made = applyChange(site, setRole(site, 'deep', 'text', { kind: 'contrast', swatch: 'brand', ratio: 7 })).site;
     const text = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.text').css)!;
     const ground = (of: typeof site) => parseColor(resolveToken(tokenTable(of.brand), 'ground.deep.background').css)!.rgb;
     expect(contrastRatio(text(made).rgb, ground(made))).toBeGreaterThanOrEqual(7);
     expect(contrastRatio(text(made).rgb, ground(made))).toBeLessThan(7.3);
     expect(Math.abs(text(made).oklch.h - parseColor('#b83a1e')!.oklch.h)).toBeLessThan(4);
-    const paler = applyChange(made, setSlot(made, 'deep', 'background', { kind: 'raw', color: '#f4f4f4' })).site;
+    const paler = applyChange(made, setRole(made, 'deep', 'background', { kind: 'raw', color: '#f4f4f4' })).site;
     expect(contrastRatio(text(paler).rgb, ground(paler))).toBeGreaterThanOrEqual(7);
     const blue = applyChange(made, setSwatchColor(made, 'brand', parseColor('#0044cc')!)).site;
     expect(Math.abs(text(blue).oklch.h - parseColor('#0044cc')!.oklch.h)).toBeLessThan(8);
@@ -69,7 +69,7 @@ describe('tokens', () => {
     let now = site;
     const ground = site.brand.groundOrder[0]!;
     const edits = (of: typeof site) => [
-      setSwatchColor(of, 'brand', parseColor('#ffe000')!), setSwatchColor(of, of.brand.swatchOrder[0]!, parseColor('#101010')!), setValue(of, '', ['brand', 'grounds', ground, 'slots', 'heading'], { kind: 'contrast', swatch: 'brand', ratio: 7 }),
+      setSwatchColor(of, 'brand', parseColor('#ffe000')!), setSwatchColor(of, of.brand.swatchOrder[0]!, parseColor('#101010')!), setValue(of, '', ['brand', 'grounds', ground, 'roles', 'heading'], { kind: 'contrast', swatch: 'brand', ratio: 7 }),
       setSwatchColor(of, 'brand', parseColor('#0040a0')!), setValue(of, '', ['brand', 'variants', of.brand.variantOrder[0]!, 'label'], 'Renamed'), setSwatchColor(of, of.brand.swatchOrder[0]!, parseColor('#fafafa')!),
     ];
     edits(site).forEach((_, i) => {

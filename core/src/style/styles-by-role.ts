@@ -18,6 +18,6 @@ export function stylesByRole(brand: Brand): StylesByRole {
   const heading = find((style) => style.levels.includes(2)) ?? anyHeading ?? plain;
   return {
     opening: find((style) => style.levels.includes(1)) ?? anyHeading ?? plain, heading, minor: find((style) => style.levels.includes(3)) ?? heading,
-    lead: running[0]?.id ?? plain, running: plain, fine: find((style) => style.use === 'fine') ?? plain, eyebrow: find((style) => style.slot === 'eyebrow') ?? plain,
+    lead: running[0]?.id ?? plain, running: plain, fine: find((style) => style.use === 'fine') ?? plain, eyebrow: find((style) => style.role === 'eyebrow') ?? plain,
   };
 }

@@ -1,12 +1,12 @@
 import { round } from '../number/index.ts';
 import { cssColor, gradientCss } from '../color/index.ts';
-import { BASE_SLOTS, behindSlot, buttonSlots, parseButtonSlot, slotLabel } from '../ground/index.ts';
+import { BASE_ROLES, behindRole, buttonRoles, parseButtonRole, roleLabel } from '../ground/index.ts';
 import { ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
 import { motionTokens } from './motion.ts';
-import { isCore, slotColors } from './slot-colors.ts';
+import { isCore, roleColors } from './role-colors.ts';
 import { shadowTokens, shapeTokens } from './shape-tokens.ts';
 import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
@@ -76,28 +76,28 @@ function* colorTokens(brand: Brand): Iterable<Token> {
 
 /** The tokens of a ground. `known`: those it had when only colours were other: what names another token has stayed the same, however a colour is pulled. */
 function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], known?: readonly Token[]): Token[] {
-  const path = (slot: string) => slotPath(brand, ground, slot);
-  const colors = slotColors(ground, swatches);
-  return [...slotsOf(brand, ground).map((slot, i): Token => {
-    const value = colors.value(slot);
+  const path = (role: string) => rolePath(brand, ground, role);
+  const colors = roleColors(ground, swatches);
+  return [...rolesOf(brand, ground).map((role, i): Token => {
+    const value = colors.value(role);
     if (known && value.kind !== 'contrast' && value.kind !== 'readable') return known[i]!;
-    const button = parseButtonSlot(slot);
-    const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : slotLabel(slot);
-    const base = { path: path(slot), label: `${name} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'slots', slot] };
-    const behind = behindSlot(slot) === 'background' ? [path('background'), ...(ground.wash ? [path('background-to')] : [])] : [path(behindSlot(slot))];
+    const button = parseButtonRole(role);
+    const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : roleLabel(role);
+    const base = { path: path(role), label: `${name} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'roles', role] };
+    const behind = behindRole(role) === 'background' ? [path('background'), ...(ground.wash ? [path('background-to')] : [])] : [path(behindRole(role))];
     switch (value.kind) {
       case 'swatch': {
         const swatch = swatches.find((one) => one.swatch.id === value.swatch);
         return swatch ? { ...base, alias: swatchPath(swatch.swatch) } : { ...base, css: '#000000' };
       }
-      case 'raw': return { ...base, css: cssColor(colors.rgb(slot)) };
+      case 'raw': return { ...base, css: cssColor(colors.rgb(role)) };
       case 'contrast': {
         const source = swatches.find((one) => one.swatch.id === value.swatch);
-        return { ...base, css: cssColor(colors.rgb(slot)), ...(source ? { follows: [behind[0]!, swatchPath(source.swatch)] } : {}) };
+        return { ...base, css: cssColor(colors.rgb(role)), ...(source ? { follows: [behind[0]!, swatchPath(source.swatch)] } : {}) };
       }
-      case 'same': return { ...base, alias: path(value.slot) };
+      case 'same': return { ...base, alias: path(value.role) };
       case 'readable': {
-        const { one, rgb, among } = colors.clearest(slot);
+        const { one, rgb, among } = colors.clearest(role);
         const follows = [...behind, ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch))];
         return one ? { ...base, alias: swatchPath(one.swatch), follows } : { ...base, css: cssColor(rgb), follows };
       }
@@ -105,15 +105,15 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   }), ...(ground.wash ? [{ path: path('wash'), label: `Gradient of ${ground.label}`, type: 'gradient' as const, css: gradientCss(ground.wash.angle, colors.rgb('background'), colors.rgb('background-to')), follows: [path('background'), path('background-to')], address: ['brand', 'grounds', ground.id, 'wash', 'angle'] }] : [])];
 }
 
-/** The slots of a ground that become tokens, in their order; a flat background has no far end. */
-function slotsOf(brand: Brand, ground: Ground): string[] {
-  return [...BASE_SLOTS.filter((slot) => ground.wash || slot !== 'background-to'), ...brand.variantOrder.flatMap(buttonSlots)];
+/** The roles of a ground that become tokens, in their order; a flat background has no far end. */
+function rolesOf(brand: Brand, ground: Ground): string[] {
+  return [...BASE_ROLES.filter((role) => ground.wash || role !== 'background-to'), ...brand.variantOrder.flatMap(buttonRoles)];
 }
 
-/** Token path of a slot of a ground; button slots carry the variant's stored path. */
-export function slotPath(brand: Brand, ground: Ground, slot: string): string {
-  const button = parseButtonSlot(slot);
-  const tail = button ? `button.${brand.variants[button.variant]?.path ?? button.variant}.${button.part}.${button.state}` : slot;
+/** Token path of a role of a ground; button roles carry the variant's stored path. */
+export function rolePath(brand: Brand, ground: Ground, role: string): string {
+  const button = parseButtonRole(role);
+  const tail = button ? `button.${brand.variants[button.variant]?.path ?? button.variant}.${button.part}.${button.state}` : role;
   return `ground.${ground.path}.${tail}`;
 }
 

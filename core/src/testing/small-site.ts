@@ -5,7 +5,7 @@ const swatch = (id: string, hex: string, more: Partial<Swatch> = {}): Swatch =>
   ({ id, label: id, path: id, part: 'core', color: parseColor(hex)!.oklch, typed: hex, rule: null, locked: false, provisional: false, ...more });
 const style = (id: string, more: Partial<TextStyle> = {}): TextStyle => ({
   id, label: id, path: id, family: 'body', weight: 400, italic: false, size: { kind: 'step', step: 0 }, lineHeight: 1.5, letterSpacing: 0, textCase: 'none',
-  slot: 'text', spaceAbove: 0, spaceBelow: 8, levels: [], use: 'running', provisional: false, ...more,
+  role: 'text', spaceAbove: 0, spaceBelow: 8, levels: [], use: 'running', provisional: false, ...more,
 });
 const byId = <T extends { id: string }>(items: T[]): Record<string, T> => Object.fromEntries(items.map((one) => [one.id, one]));
 
@@ -13,8 +13,8 @@ const byId = <T extends { id: string }>(items: T[]): Record<string, T> => Object
 export function smallSite(overrides: Override[] = []): Site {
   const swatches = [swatch('white', '#ffffff'), swatch('ink', '#222222'), swatch('brand', '#b83a1e'), swatch('dark', '#7a2412', { rule: { source: 'brand', lightness: -0.1, chroma: 1, hue: 0 }, part: 'side' })];
   const styles = [
-    style('title', { family: 'heading', size: { kind: 'step', step: 2 }, slot: 'heading', use: 'heading', levels: [1], weight: 700 }),
-    style('section', { family: 'heading', size: { kind: 'step', step: 1 }, slot: 'heading', use: 'heading', levels: [2], weight: 700 }),
+    style('title', { family: 'heading', size: { kind: 'step', step: 2 }, role: 'heading', use: 'heading', levels: [1], weight: 700 }),
+    style('section', { family: 'heading', size: { kind: 'step', step: 1 }, role: 'heading', use: 'heading', levels: [2], weight: 700 }),
     style('running'), style('label', { use: 'other', weight: 700 }),
   ];
   const spaces = [['even', 'section'], ['gutter', 'gutter'], ['gap', 'gap'], ['card', 'card']].map(([id, use]) => ({ id: id!, label: id!, path: id!, use: use as 'section', values: { phone: 20, tablet: 30, desktop: 40 } }));
@@ -25,8 +25,8 @@ export function smallSite(overrides: Override[] = []): Site {
     brand: {
       swatches: byId(swatches), swatchOrder: swatches.map((one) => one.id),
       grounds: byId<Ground>([
-        { id: 'pale', label: 'Pale', path: 'pale', slots: { background: use('white'), text: use('ink'), heading: use('brand'), link: use('brand'), 'link-hover': use('dark'), 'button-primary-fill-rest': use('brand'), 'button-primary-label-rest': use('white') } },
-        { id: 'deep', label: 'Deep', path: 'deep', slots: { background: use('ink'), text: use('white') } },
+        { id: 'pale', label: 'Pale', path: 'pale', roles: { background: use('white'), text: use('ink'), heading: use('brand'), link: use('brand'), 'link-hover': use('dark'), 'button-primary-fill-rest': use('brand'), 'button-primary-label-rest': use('white') } },
+        { id: 'deep', label: 'Deep', path: 'deep', roles: { background: use('ink'), text: use('white') } },
       ]),
       groundOrder: ['pale', 'deep'], families: { heading: 'gelasio', body: 'public-sans', provisional: false },
       scale: { small: { width: 390, base: 16, ratio: 1.2 }, large: { width: 1280, base: 18, ratio: 1.3 } },

@@ -63,7 +63,7 @@ const isRecord = (value: Record<string, unknown>): boolean => Object.keys(value)
 const shapeOf = (value: unknown): string => (isObject(value) ? `${String(value['kind'] ?? '')}${'own' in value ? 'own' : 'shared' in value ? 'shared' : ''}` : typeof value);
 
 function* breakHere(value: unknown, make: (kind: Breakage['kind'], sure: boolean, wrong: unknown, words: string) => Breakage, ids: ReadonlySet<string>, shape: string): Generator<Breakage> {
-  const isKept = shape.startsWith('/brand/kept') || shape.endsWith('/kin');
+  const isKept = shape.startsWith('/brand/kept') || shape.endsWith('/similar');
   yield make('missing', false, undefined, 'missing');
   if (typeof value === 'string') {
     // A corner is a name or a figure.

@@ -50,7 +50,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     await writeBackup(database, join(folder, 'now.tar.gz'));
     const before = await stored();
     const live = await (await client.get('/live/ternhaven/index.html')).text();
-    const evidence = await (await client.get('/api/sites/ternhaven/sources')).text();
+    const sources = await (await client.get('/api/sites/ternhaven/sources')).text();
     await edit('after-0001', 77);
     await client.databasePool.query("delete from pages where id = 'about'");
     await client.databasePool.query('delete from publishes');
@@ -61,7 +61,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     await reader.cancel();
     expect(await stored()).toEqual(before);
     expect(await (await client.get('/live/ternhaven/index.html')).text()).toBe(live);
-    expect(await (await client.get('/api/sites/ternhaven/sources')).text()).toBe(evidence);
+    expect(await (await client.get('/api/sites/ternhaven/sources')).text()).toBe(sources);
     const { results } = (await (await edit('after-0002', 12)).json()) as { results: { sequence: number }[] };
     expect(results[0]!.sequence).toBe(before.sequence + 1);
   });
@@ -91,7 +91,7 @@ describe('Item 10: backup and restore, while it runs', () => {
       return [answer.status, (await answer.json()) as { detail: string; pages: number; name: string }] as const;
     };
     // A database that has never seen these pictures.
-    await client.databasePool.query("delete from evidence; delete from publishes; delete from files where type <> 'font/woff2'");
+    await client.databasePool.query("delete from sources; delete from publishes; delete from files where type <> 'font/woff2'");
     const json = Buffer.from(JSON.stringify((await stored()).site));
     expect(await bring('alone', json)).toEqual([422, jasmine.objectContaining({ detail: jasmine.stringMatching(/pictures .* neither here nor in what was sent. Bring in the whole export/) })]);
     expect(await bring('second', zip, '&name=Second')).toEqual([201, jasmine.objectContaining({ name: 'Second', pages: 9 })]);

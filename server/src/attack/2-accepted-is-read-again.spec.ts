@@ -66,7 +66,7 @@ describe('Item 2: whatever is accepted can be read again, by a server that start
       ['a token path as free text', at(there, token('x) ; } body { display: none } /*'))],
       ...['rgb(184, 58, 30', 'red /*', '"red', 'url(x)', 'red; } body { display: none } /*', '[', 'constructor', '12px'].map((css): [string, object[]] => [css, at(there, literal(css))]),
       ...['12px 13px 14px', '1e3px', 'calc(1px + 2px)', 'attr(x)', '-5px'].map((css): [string, object[]] => [`padding ${css}`, at('frt-long/surface', literal(css, 'padding-block'))]),
-      ['a role with CSS in it', [{ op: 'set', at: ['brand', 'grounds', before.brand.groundOrder[0]!, 'slots', 'text; } body { x'], value: { kind: 'readable' } }]],
+      ['a role with CSS in it', [{ op: 'set', at: ['brand', 'grounds', before.brand.groundOrder[0]!, 'roles', 'text; } body { x'], value: { kind: 'readable' } }]],
       ['a picture without bytes', [{ op: 'set', at: ['assets', 'a-x'], value: { ...asset, width: 10 } }]], ['a picture of width 0', [{ op: 'set', at: ['assets', 'a-x'], value: asset }]],
       ['a ring of 60', many(60, (i) => ({ source: `t${(i + 1) % 60}`, lightness: 0.1, chroma: 1, hue: 0 }))],
       ['a tower of mixes', many(40, (i) => ({ kind: 'mix', source: i === 0 ? swatch.id : `t${i - 1}`, with: i < 2 ? swatch.id : `t${i - 2}`, share: 0.5 }))],

@@ -6,7 +6,7 @@ import { Apart } from '../apart/index.ts';
 import { PictureRefused, cleanSvg, decodePicture } from '../assets/index.ts';
 import { ACTIVE, svg } from '../testing/active-drawings.ts';
 import { startClient, type Client } from '../testing/client.ts';
-import type { ReadEvidence } from '../evidence/index.ts';
+import type { ReadSource } from '../sources/index.ts';
 
 /** What in a written drawing could run or fetch: nothing, in any of them. */
 function faults(text: string): string[] {
@@ -83,7 +83,7 @@ describe('Item 7: pictures are what they say', () => {
       const add = (id: string, body: string) => client.send('POST', `/api/sites/ternhaven/sources?id=${id}&name=${id}.svg`, new TextEncoder().encode(body), { 'content-type': 'application/octet-stream' });
       expect(((await (await add('words', words)).json()) as { detail: string }).detail).toMatch(/thousand characters of text/);
       const began = performance.now();
-      const answer = await apart.run<ReadEvidence>('evidence', { name: 'slow.svg', bytes: Buffer.from(slow) }, { seconds: 2, megabytes: 1500 }, { tooLong: 'too long', tooMuch: 'too much' });
+      const answer = await apart.run<ReadSource>('sources', { name: 'slow.svg', bytes: Buffer.from(slow) }, { seconds: 2, megabytes: 1500 }, { tooLong: 'too long', tooMuch: 'too much' });
       expect(answer).toEqual({ refused: jasmine.stringMatching(/too long|too much/) } as never);
       expect(performance.now() - began).toBeLessThan(20_000);
       const hostile = add('slow', slow);

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readEntries } from './read-entries.ts';
 import { SiteIssues, readStored } from '@yohaku/core';
-import { BACKUP, BackupRefused, LATER, TABLES, type Manifest } from './format.ts';
+import { BACKUP, BackupRefused, LATER, TABLES, tableNow, tableOf, type Manifest } from './format.ts';
 
 /** What a backup holds. */
 export interface BackupSummary { readonly made: string; readonly migrations: number; readonly manifest: Manifest; readonly sites: readonly { readonly id: string; readonly name: string; readonly sequence: number; readonly pages: number }[]; readonly changes: number; readonly files: number }
@@ -29,7 +29,7 @@ export async function checkBackup(file: string): Promise<BackupSummary> {
       if (name !== `files/${sum}`) throw new BackupRefused(`${file} is damaged: what is kept as ${name} is something else.`);
       continue;
     }
-    const table = /^tables\/([a-z_]+)\.\d+\.ndjson$/.exec(name)?.[1];
+    const table = tableOf(name);
     if (!table) throw new BackupRefused(`${file} is no backup of Yohaku: it holds ${name.slice(0, 60)}.`);
     for (const row of rowsOf(content, file, name)) {
       counts.set(table, (counts.get(table) ?? 0) + 1);
@@ -61,7 +61,7 @@ function readManifest(content: Buffer, file: string): Manifest {
   }
   if (found.format !== BACKUP.format || typeof found.version !== 'number' || typeof found.migrations !== 'number') throw new BackupRefused(`${file} is no backup of Yohaku.`);
   if (found.version > BACKUP.version) throw new BackupRefused(`${file} was made by a newer Yohaku (backups of version ${found.version}; this one reads up to ${BACKUP.version}). Update this Yohaku.`);
-  const tables = { ...Object.fromEntries(LATER.map((table) => [table, { columns: [], rows: 0 }])), ...found.tables } as Manifest['tables'];
+  const tables = { ...Object.fromEntries(LATER.map((table) => [table, { columns: [], rows: 0 }])), ...Object.fromEntries(Object.entries(found.tables ?? {}).map(([name, one]) => [tableNow(name), one])) } as Manifest['tables'];
   if (typeof found.sums !== 'object' || found.sums === null || !found.tables || TABLES.some((table) => !Array.isArray(tables[table]?.columns))) throw new BackupRefused(`${file} is damaged: its list of what it holds lacks a part.`);
   return { ...found, tables } as Manifest;
 }

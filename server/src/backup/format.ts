@@ -7,10 +7,21 @@ export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
  * What is kept, in an order in which each table finds what it refers to. Sessions,
  * sign-in tokens and rate limits are not: they are of the moment, and secret.
  */
-export const TABLES = ['users', 'sites', 'pages', 'changes', 'editions', 'files', 'evidence', 'publishes', 'former_addresses'] as const;
+export const TABLES = ['users', 'sites', 'pages', 'changes', 'versions', 'files', 'sources', 'publishes', 'former_addresses'] as const;
 export type TableName = (typeof TABLES)[number];
 /** Tables that backups made before them lack: there they are empty. */
 export const LATER: readonly TableName[] = ['former_addresses'];
+/** What tables were called in older backups. */
+const FORMERLY: Readonly<Record<string, TableName>> = { evidence: 'sources', editions: 'versions' };
+
+/** The table of a backup by the name it has there; undefined for any other entry. */
+export function tableOf(entry: string): string | undefined {
+  const name = /^tables\/([a-z_]+)\.\d+\.ndjson$/.exec(entry)?.[1];
+  return name === undefined ? undefined : tableNow(name);
+}
+
+/** What a table of a backup is called now. */
+export const tableNow = (name: string): string => (Object.hasOwn(FORMERLY, name) ? FORMERLY[name]! : name);
 
 /** What the last entry of a backup says of all others. */
 export interface Manifest {

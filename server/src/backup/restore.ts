@@ -1,7 +1,7 @@
 import type { PoolClient } from 'pg';
 import type { Database } from '../db/index.ts';
 import { checkBackup, rowsOf, type BackupSummary } from './check-backup.ts';
-import { BackupRefused, TABLES, migrationsOf, type TableName } from './format.ts';
+import { BackupRefused, TABLES, migrationsOf, tableOf, type TableName } from './format.ts';
 import { readEntries } from './read-entries.ts';
 
 /** Channel on which servers hear that all sites are others now. */
@@ -27,7 +27,7 @@ export async function restoreBackup(database: Database, file: string): Promise<B
     const bytes = new Map<string, Buffer>();
     for await (const { name, content } of readEntries(file)) {
       if (name.startsWith('files/')) bytes.set(name.slice(6), content);
-      const table = /^tables\/([a-z_]+)\./.exec(name)?.[1] as TableName | undefined;
+      const table = tableOf(name) as TableName | undefined;
       if (!table) continue;
       const rows = rowsOf(content, file, name);
       if (table === 'files') {

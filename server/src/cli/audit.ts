@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { and, eq } from 'drizzle-orm';
-import { auditCounts, auditSite, cutDownText, findings, mendFor, plural, readStored, type Audit, type Finding } from '@yohaku/core';
+import { auditCounts, auditSite, cutDownText, findings, fixesFor, plural, readStored, type Audit, type Finding } from '@yohaku/core';
 import { schema } from '../db/index.ts';
 import { readExport } from './read-export.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
@@ -16,7 +16,7 @@ export const audit: Verb = {
     const list = findings(result).map((one) => describe(result, one));
     print(values.json, { ...counts, findings: list }, () => [
       `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} cannot be told`,
-      ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.mend ? `; fix: ${one.mend}` : ''}`),
+      ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.fix ? `; fix: ${one.fix}` : ''}`),
     ].join('\n'));
     return counts.failed > 0 ? 1 : 0;
   },
@@ -31,23 +31,23 @@ async function audited(target: string, values: { data?: string | undefined; at?:
   return withDatabase(values.data, host, async (database) => {
     const { site } = await siteById(database, target);
     if (values.at === undefined) return auditSite(site);
-    const { editions } = schema;
-    const [row] = await database.db.select().from(editions).where(and(eq(editions.siteId, target), eq(editions.name, values.at)));
+    const { versions } = schema;
+    const [row] = await database.db.select().from(versions).where(and(eq(versions.siteId, target), eq(versions.name, values.at)));
     if (!row) throw new UseError(`${target} has no version “${values.at}”.`);
     return auditSite(readStored(row.document).site);
   });
 }
 
-/** A finding as scripts get it; `mend` is the narrowest one in words, or null. Its tokens are those of the audited table. */
+/** A finding as scripts get it; `fix` is the narrowest one in words, or null. Its tokens are those of the audited table. */
 function describe({ site }: Audit, finding: Finding) {
   const { rule, width, state, place, found, needed, tokens } = finding;
-  return { rule, page: site.pages[place.page]!.file, width, state, place: place.id, found, needed, tokens, mend: mendWords(site, finding) };
+  return { rule, page: site.pages[place.page]!.file, width, state, place: place.id, found, needed, tokens, fix: fixWords(site, finding) };
 }
 
-const mends = new Map<string, string | null>();
-function mendWords(site: Audit['site'], finding: Finding): string | null {
-  // All places of one pair have the same mend: work it out once.
+const fixes = new Map<string, string | null>();
+function fixWords(site: Audit['site'], finding: Finding): string | null {
+  // All places of one pair have the same fix: work it out once.
   const key = `${finding.rule} ${finding.tokens.join()} ${finding.needed} ${finding.found} ${finding.state}`;
-  if (!mends.has(key)) mends.set(key, mendFor(site, finding)[0]?.label ?? null);
-  return mends.get(key)!;
+  if (!fixes.has(key)) fixes.set(key, fixesFor(site, finding)[0]?.label ?? null);
+  return fixes.get(key)!;
 }

@@ -82,20 +82,20 @@ describe('command line', () => {
 
   it('audits a site, its export, and an export with an edited tokens.css, by the same figures', async () => {
     const { code, out } = await run('audit', 'ternhaven', '--json');
-    const audit = JSON.parse(out) as { places: number; passed: number; failed: number; cannotTell: number; findings: { rule: string; page: string; place: string; found: number; mend: string }[] };
+    const audit = JSON.parse(out) as { places: number; passed: number; failed: number; cannotTell: number; findings: { rule: string; page: string; place: string; found: number; fix: string }[] };
     expect(code).toBe(1);
     expect(audit.passed + audit.failed + audit.cannotTell).toBe(audit.places);
     expect(new Set(audit.findings.map((one) => `${one.page} ${one.place}`)).size).toBe(audit.failed);
     // What is offered first says what it changes, and to which of the brand's own swatches.
-    expect(audit.findings[0]!.mend).toMatch(/^Eyebrow of \w+: (?!#)\w/);
+    expect(audit.findings[0]!.fix).toMatch(/^Eyebrow of \w+: (?!#)\w/);
     expect((await run('export', 'ternhaven', '--format', 'site', '-o', 'out')).code).toBe(0);
     const exported = await run('audit', './out', '--json');
     expect(JSON.parse(exported.out)).toEqual(audit);
     const tokens = join(folder, 'out', 'tokens.css');
     const css = await readFile(tokens, 'utf8');
     await writeFile(tokens, css.replace(/(--ground-mist-eyebrow: )[^;]+/, '$1#5a1406'));
-    const mended = await run('audit', './out', '--json');
-    expect([mended.code, (JSON.parse(mended.out) as { failed: number }).failed]).toEqual([0, 0]);
+    const fixed = await run('audit', './out', '--json');
+    expect([fixed.code, (JSON.parse(fixed.out) as { failed: number }).failed]).toEqual([0, 0]);
     await writeFile(join(folder, 'out', 'fares.html'), (await readFile(join(folder, 'out', 'fares.html'), 'utf8')).replace('on--mist--eyebrow', 'on--deep--eyebrow'));
     const edited = await run('audit', './out');
     expect([edited.code, edited.err]).toEqual([2, jasmine.stringMatching(/fares\.html was edited by hand/) as never]);

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { cutDownText } from '@yohaku/core';
 import { PictureRefused } from '../assets/index.ts';
-import { EvidenceRefused, readEvidence } from '../evidence/index.ts';
+import { SourceRefused, readSource } from '../sources/index.ts';
 import { print, readArgs, UseError, type Verb } from './host.ts';
 import { VERBS } from '../../../tools/verbs.mjs';
 
@@ -16,8 +16,8 @@ export const palette: Verb = {
     const bytes = await readFile(file).catch((error: NodeJS.ErrnoException) => {
       throw new UseError(error.code === 'ENOENT' ? `there is no file ${file}.` : `${file} cannot be read: ${error.code ?? error.message}.`);
     });
-    const read = await readEvidence(basename(file), bytes).catch((error: unknown) => {
-      throw error instanceof PictureRefused || error instanceof EvidenceRefused ? new UseError(`${file}: ${error.message}`) : error;
+    const read = await readSource(basename(file), bytes).catch((error: unknown) => {
+      throw error instanceof PictureRefused || error instanceof SourceRefused ? new UseError(`${file}: ${error.message}`) : error;
     });
     for (const note of read.notes) process.stderr.write(`${note}\n`);
     const colors = read.colors.slice(0, most).map(({ hex, share, role, uses }) => ({ hex, share, role, ...(uses === null ? {} : { uses }) }));

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Evidence } from '@yohaku/core';
+import type { Source } from '@yohaku/core';
 import { bigint, boolean, check, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, varchar } from 'drizzle-orm/pg-core';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -65,7 +65,7 @@ export const changes = pgTable('changes', {
 }, (table) => [primaryKey({ columns: [table.siteId, table.sequence] }), unique('changes_once').on(table.siteId, table.id), check('changes_sequence', sql`${table.sequence} > 0`)]);
 
 /** Named states of a site, whole. */
-export const editions = pgTable('editions', {
+export const versions = pgTable('versions', {
   siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   id: text().notNull(),
   name: text().notNull(),
@@ -82,18 +82,18 @@ export const files = pgTable('files', {
   bytes: bytea().notNull(),
 }, (table) => [check('files_hash', sql`${table.hash} ~ '^[0-9a-f]{64}$'`), check('files_size', sql`${table.size} = length(${table.bytes})`)]);
 
-/** Evidence for a brand: what was dropped or pasted, and what it gave. */
-export const evidence = pgTable('evidence', {
+/** Sources of a brand: what was dropped or pasted, and what it gave. */
+export const sources = pgTable('sources', {
   siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   id: text().notNull(),
   name: text().notNull(),
   position: integer().notNull(),
   file: text().notNull().references(() => files.hash),
   picture: boolean().notNull(),
-  found: jsonb().$type<Omit<Evidence, 'id' | 'name'>>().notNull(),
+  found: jsonb().$type<Omit<Source, 'id' | 'name'>>().notNull(),
   putAway: boolean('put_away').notNull().default(false),
   at: at('at'),
-}, (table) => [primaryKey({ columns: [table.siteId, table.id] }), index('evidence_position').on(table.siteId, table.position), check('evidence_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`)]);
+}, (table) => [primaryKey({ columns: [table.siteId, table.id] }), index('sources_position').on(table.siteId, table.position), check('sources_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`)]);
 
 /** What was published: a manifest from file name to content hash. At most one of a site is live. */
 export const publishes = pgTable('publishes', {

@@ -11,7 +11,7 @@ import { webApp } from './static.ts';
 import { siteRoutes } from './routes/sites.ts';
 import { sessionRoutes } from './routes/session.ts';
 import { publishRoutes } from './routes/publish.ts';
-import { evidenceRoutes } from './routes/evidence.ts';
+import { sourceRoutes } from './routes/sources.ts';
 import { frameRoutes } from './routes/frame.ts';
 import { fontRoutes } from './routes/fonts.ts';
 import { systemRoutes } from './routes/system.ts';
@@ -22,7 +22,7 @@ export function allRoutes(services: Services): Route[] {
   let described: object | undefined;
   const routes: Route[] = [
     ...systemRoutes(services, () => (described ??= openApi(routes))), ...sessionRoutes(services), ...siteRoutes(services),
-    ...evidenceRoutes(services), ...publishRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
+    ...sourceRoutes(services), ...publishRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
   ];
   return routes;
 }

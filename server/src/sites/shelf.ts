@@ -5,7 +5,7 @@ import { SiteRefused } from './bring-in.ts';
 import { hasSite, loadSite } from './load.ts';
 import { insertSite } from './rows.ts';
 
-const { sites, evidence, editions, publishes, formerAddresses } = schema;
+const { sites, sources, versions, publishes, formerAddresses } = schema;
 
 /** All sites as they stand on the shelf, by name; what they hold is not read. */
 export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
@@ -45,8 +45,8 @@ export async function copySite(database: Database, from: string, id: string, nam
   await database.db.transaction(async (tx) => {
     if (await hasSite(tx, id)) throw new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
     await insertSite(tx, { ...stored.site, id, name });
-    const rows = await tx.select().from(evidence).where(eq(evidence.siteId, from));
-    if (rows.length > 0) await tx.insert(evidence).values(rows.map((row) => ({ ...row, siteId: id })));
+    const rows = await tx.select().from(sources).where(eq(sources.siteId, from));
+    if (rows.length > 0) await tx.insert(sources).values(rows.map((row) => ({ ...row, siteId: id })));
   });
   return { id, name, pages: stored.site.pageOrder.length, notes: [] };
 }
@@ -85,9 +85,9 @@ export async function moveSite(database: Database, from: string, to: string): Pr
     const [former] = await tx.select({ siteId: formerAddresses.siteId }).from(formerAddresses).where(eq(formerAddresses.id, to));
     if ((await hasSite(tx, to)) || (former && former.siteId !== from)) throw new SiteRefused(`“${to}” is the address of another site${former ? ' or was once, and leads on to it' : ''}. Nothing was changed; choose another.`);
     await tx.delete(formerAddresses).where(eq(formerAddresses.id, to));
-    const named = (document: typeof sites.document | typeof editions.document | typeof publishes.site) => sql`jsonb_set(${document}, '{id}', to_jsonb(${to}::text))`;
+    const named = (document: typeof sites.document | typeof versions.document | typeof publishes.site) => sql`jsonb_set(${document}, '{id}', to_jsonb(${to}::text))`;
     await tx.update(sites).set({ id: to, document: named(sites.document) }).where(eq(sites.id, from));
-    await tx.update(editions).set({ document: named(editions.document) }).where(eq(editions.siteId, to));
+    await tx.update(versions).set({ document: named(versions.document) }).where(eq(versions.siteId, to));
     await tx.update(publishes).set({ site: named(publishes.site) }).where(eq(publishes.siteId, to));
     await tx.insert(formerAddresses).values({ id: from, siteId: to });
     database.remembered.delete(from);

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type Declared, type Evidence, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
+import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type Declared, type Source, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
@@ -73,14 +73,14 @@ export class SiteApi {
   endSession(id?: string): Observable<void> {
     return id === undefined ? this.#ask(API.session.signOut, {}) : this.#ask(API.session.end, { id });
   }
-  evidence(site: string): Observable<readonly Evidence[]> {
-    return this.#ask(API.evidence.list, { site }).pipe(map(({ evidence }) => evidence));
+  sources(site: string): Observable<readonly Source[]> {
+    return this.#ask(API.sources.list, { site }).pipe(map(({ sources }) => sources));
   }
-  addEvidence(site: string, id: string, name: string, content: Blob): Observable<Evidence> {
-    return this.#ask(API.evidence.add, { site }, { body: content, query: { id, name: name.slice(0, 200) }, headers: AS_FILE });
+  addSource(site: string, id: string, name: string, content: Blob): Observable<Source> {
+    return this.#ask(API.sources.add, { site }, { body: content, query: { id, name: name.slice(0, 200) }, headers: AS_FILE });
   }
-  putAwayEvidence(site: string, id: string, putAway: boolean): Observable<void> {
-    return this.#ask(API.evidence.putAway, { site, id }, { body: { putAway } });
+  putAwaySource(site: string, id: string, putAway: boolean): Observable<void> {
+    return this.#ask(API.sources.putAway, { site, id }, { body: { putAway } });
   }
   readFont(name: string, content: Blob): Observable<FontRead> {
     return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });

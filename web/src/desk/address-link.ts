@@ -31,9 +31,9 @@ export class AddressLink {
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #status = this.#store.selectSignal(siteFeature.selectStatus);
   readonly #view = computed((): View => {
-    const { step, grown, place, inHand, hanging } = this.#desk();
+    const { step, grown, place, selected, hanging } = this.#desk();
     // What hangs side by side is of the moment: a copied address opens the pages.
-    return { step, page: grown, place: place && place.page === grown ? place.id : null, token: inHand, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
+    return { step, page: grown, place: place && place.page === grown ? place.id : null, token: selected, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
   });
   readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
   /** Whether Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */

@@ -17,12 +17,12 @@ export interface View {
 
 /** Steps as an address calls them. */
 const STEP_WORDS: Readonly<Record<Step, string>> = { gather: 'gather', colour: 'colour', grounds: 'backgrounds', type: 'type', buttons: 'buttons', pages: 'pages', check: 'check', publish: 'publish' };
-const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = { all: 'pages', reach: 'used', specimen: 'specimen', evidence: 'sources', logo: 'logo', pin: 'overlay' };
+const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = { all: 'pages', reach: 'used', specimen: 'specimen', sources: 'sources', logo: 'logo', pin: 'overlay' };
 const LIST_WORDS: Readonly<Record<CheckList, string>> = { worse: 'worse', changed: 'changed', failing: 'failing', unknown: 'unknown', held: 'overrides', stray: 'raw', differences: 'differences', all: 'all' };
 
 const named = <K extends string>(words: Readonly<Record<K, string>>, word: string | null): K | undefined => (Object.keys(words) as K[]).find((key) => words[key] === word);
 /** What hangs unless something else is said. */
-const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'evidence' : 'all');
+const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'sources' : 'all');
 
 /** The address of a view of a site. What is as usual is left out. */
 export function addressOfView(site: string, { step, page, place, token, hanging, list }: View): string {

@@ -58,7 +58,7 @@ export class Tour {
     const { label, id } = strong;
     const more = () => this.#done().length > this.#since();
     return [
-      { words: `One colour carries the signals of this site. Open Colour and press ${label} in the palette.`, done: () => this.#desk().step === 'colour' && this.#desk().swatch === id && this.#desk().inHand === swatchPath(strong) },
+      { words: `One colour carries the signals of this site. Open Colour and press ${label} in the palette.`, done: () => this.#desk().step === 'colour' && this.#desk().swatch === id && this.#desk().selected === swatchPath(strong) },
       { words: `${label} is used in ${plural(placesIn(this.site(), swatchPath(strong)), 'place')}. Press “Only where ${label} is used” above the wall to see them.`, done: () => this.#desk().hanging === 'reach' },
       { words: 'Now change it: pull the ring in the contrast field, or the line Light under it. Every place follows while you pull.', done: more },
       { words: 'The last line of the window says what that did. Press Walk through at its end.', done: () => this.#desk().step === 'check' && ['worse', 'changed'].includes(this.#view.list()) },

@@ -113,7 +113,7 @@ export class NewSite {
       const { id } = await firstValueFrom(this.#api.beginSite(this.#site()));
       const file = this.file();
       // What was brought stands among the sources of the site.
-      if (file && this.form.value.have === 'logo') await firstValueFrom(this.#api.addEvidence(id, 'first-source', file.name, file.content)).catch(() => undefined);
+      if (file && this.form.value.have === 'logo') await firstValueFrom(this.#api.addSource(id, 'first-source', file.name, file.content)).catch(() => undefined);
       // The desk of a site begins with nothing left of anything else.
       location.assign(`/sites/${id}/colour`);
     } catch (error) {

@@ -23,7 +23,7 @@ const BESIDE: ConnectedPosition[] = [
     <ng-template cdkConnectedOverlay [cdkConnectedOverlayOrigin]="origin" [cdkConnectedOverlayOpen]="open()" [cdkConnectedOverlayPositions]="beside" [cdkConnectedOverlayPush]="true" cdkConnectedOverlayHasBackdrop cdkConnectedOverlayBackdropClass="cdk-overlay-transparent-backdrop" (backdropClick)="keep()" (detach)="keep()">
       <div class="ask" role="dialog" [attr.aria-label]="'Delete ' + name()" cdkTrapFocus cdkTrapFocusAutoCapture (keydown.escape)="keep(); $event.stopPropagation()">
         <p>{{ words() }}</p>
-        @if (options().length) { <yo-choice label="Replacement" [value]="heir()" [options]="options()" [width]="180" (chosen)="heir.set($event)" /> }
+        @if (options().length) { <yo-choice label="Replacement" [value]="replacement()" [options]="options()" [width]="180" (chosen)="replacement.set($event)" /> }
         <p class="acts"><button yo-act (click)="go()">Delete {{ name() }}</button><button yo-act (click)="keep()">Keep it</button></p>
       </div>
     </ng-template>
@@ -49,7 +49,7 @@ export class Delete {
   readonly asked = output();
   protected readonly beside = BESIDE;
   protected readonly open = signal(false);
-  protected readonly heir = linkedSignal(() => this.options()[0]?.value ?? '');
+  protected readonly replacement = linkedSignal(() => this.options()[0]?.value ?? '');
   readonly #silent = computed(() => this.words() === '' && this.options().length === 0);
 
   protected press(): void {
@@ -59,7 +59,7 @@ export class Delete {
   }
   protected go(): void {
     this.open.set(false);
-    this.done.emit(this.options().length ? this.heir() : '');
+    this.done.emit(this.options().length ? this.replacement() : '');
   }
   protected keep(): void {
     this.open.set(false);

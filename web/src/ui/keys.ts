@@ -65,7 +65,7 @@ export const KEYS = {
   harmony: alone('H, held', 'Harmonies: the next one on the wall', 'h'),
   next: alone('N', 'Check: the next row', 'n'),
   previous: alone('P', 'Check: the row before', 'p'),
-  mend: alone('M', 'Check: fix', 'm'),
+  fix: alone('M', 'Check: fix', 'm'),
   undoCheck: alone('U', 'Check: undo the edit', 'u'),
   keep: within('Enter in words', 'Keep what was typed', (event) => event.key === 'Enter'),
   drop: within('Esc in words', 'Drop what was typed', (event) => event.key === 'Escape'),

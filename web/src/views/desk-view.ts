@@ -165,11 +165,11 @@ export class DeskView {
 
   /** Escape steps back: keys, slip, grown page, token in hand. */
   #escape(): void {
-    const { keysShown, place, grown, inHand } = this.#desk();
+    const { keysShown, place, grown, selected } = this.#desk();
     if (keysShown) this.keys(false);
     else if (this.sheet()) this.sheet.set(null);
     else if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
     else if (grown) this.#store.dispatch(DeskActions.grow({ page: null }));
-    else if (inHand) this.#store.dispatch(DeskActions.take({ token: null }));
+    else if (selected) this.#store.dispatch(DeskActions.take({ token: null }));
   }
 }

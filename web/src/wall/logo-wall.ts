@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
-import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, slotPath, tokenTable, type LogoForm, type Site } from '@yohaku/core';
+import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, rolePath, tokenTable, type LogoForm, type Site } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, siteFeature } from '../state/index.ts';
 import { ACTS, VerdictRule } from '../ui/index.ts';
 
@@ -23,7 +23,7 @@ export class LogoWall {
   readonly #store = inject(Store);
   readonly #site = inject(Editor).shown;
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
-  protected readonly inHand = this.#store.selectSignal(deskFeature.selectGround);
+  protected readonly selected = this.#store.selectSignal(deskFeature.selectGround);
   protected readonly needed = LOGO_RATIO;
   protected readonly chromes = CHROMES;
 
@@ -33,7 +33,7 @@ export class LogoWall {
       const form = formOn(site, id);
       if (!form) return [];
       const { ratio, seen } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
-      return [{ id, label: site.brand.grounds[id]!.label, background: tokenTable(site.brand).get(slotPath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ?? cssColor(groundColor(site.brand, id)), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
+      return [{ id, label: site.brand.grounds[id]!.label, background: tokenTable(site.brand).get(rolePath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ?? cssColor(groundColor(site.brand, id)), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
     }) : [];
   });
   protected readonly title = computed(() => this.#site()?.name ?? '');

@@ -58,9 +58,9 @@ export class PinWall {
   #timer: ReturnType<typeof setTimeout> | undefined;
 
   protected readonly hung = computed(() => {
-    const { pin, evidence } = this.#state();
+    const { pin, sources } = this.#state();
     const site = this.#site();
-    const piece = evidence.find((one) => one.id === pin?.evidence);
+    const piece = sources.find((one) => one.id === pin?.sources);
     return pin && piece?.size && site?.pages[pin.page]
       ? { pin, piece, name: piece.name, title: site.pages[pin.page]!.title, height: (pin.width * piece.size.height) / piece.size.width, source: `/api/sites/${this.siteId()}/sources/${piece.id}/picture` }
       : undefined;

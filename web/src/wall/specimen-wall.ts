@@ -39,7 +39,7 @@ export class SpecimenWall {
   readonly #store = inject(Store);
   readonly #shown = this.#store.selectSignal(siteFeature.selectPainted);
   readonly #current = inject(Editor).current;
-  readonly #inHand = this.#store.selectSignal(deskFeature.selectInHand);
+  readonly #selected = this.#store.selectSignal(deskFeature.selectSelected);
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #sanitizer = inject(DomSanitizer);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
@@ -67,7 +67,7 @@ export class SpecimenWall {
     effect(() => this.#painter?.standIn(this.#standIns()));
     afterRenderEffect(() => {
       this.#painted();
-      const token = this.#inHand();
+      const token = this.#selected();
       const rect = token ? this.#painter?.document.querySelector(`[data-token="${CSS.escape(token)}"]`)?.getBoundingClientRect() : undefined;
       const scale = this.scale();
       this.mark.set(rect ? { x: rect.left * scale - 3, y: rect.top * scale - 3, w: rect.width * scale + 6, h: rect.height * scale + 6 } : null);

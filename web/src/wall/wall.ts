@@ -5,8 +5,8 @@ import { fromEvent, map } from 'rxjs';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
 import { DeskActions, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
 import { ACTS, KEYS, NumberField } from '../ui/index.ts';
-import { EVIDENCE_HEIGHT } from './evidence-piece.ts';
-import { EvidenceWall } from './evidence-wall.ts';
+import { SOURCE_HEIGHT } from './source-piece.ts';
+import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
 import { Frames } from './frames.ts';
@@ -52,7 +52,7 @@ const LOOKS = 40;
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, EvidenceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip],
+  imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -94,27 +94,27 @@ export class Wall {
     if (this.specimenHangs()) return 'all tokens on one sheet';
     if (this.pinHangs()) return 'drawn over built';
     if (this.logoHangs()) return 'the icon at real size';
-    if (this.evidenceHangs()) return `${EVIDENCE_HEIGHT} px high`;
+    if (this.sourcesHang()) return `${SOURCE_HEIGHT} px high`;
     if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
     return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
 
-  readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
-  protected readonly hasEvidence = computed(() => this.desk().step === 'gather' && this.#evidence().length > 0);
-  protected readonly evidenceHangs = computed(() => this.hasEvidence() && this.desk().hanging === 'evidence');
+  readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
+  protected readonly hasSources = computed(() => this.desk().step === 'gather' && this.#sources().length > 0);
+  protected readonly sourcesHang = computed(() => this.hasSources() && this.desk().hanging === 'sources');
   protected readonly specimenHangs = computed(() => this.desk().hanging === 'specimen');
   protected readonly inGather = computed(() => this.desk().step === 'gather');
   protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
   readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
-  protected readonly pinned = computed(() => this.inGather() && this.#evidence().some((one) => one.id === this.#pin()?.evidence));
+  protected readonly pinned = computed(() => this.inGather() && this.#sources().some((one) => one.id === this.#pin()?.sources));
   protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
-  protected readonly allHang = computed(() => !this.specimenHangs() && !this.evidenceHangs() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang());
+  protected readonly allHang = computed(() => !this.specimenHangs() && !this.sourcesHang() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang());
 
   /** The token in hand, with its label, when there is one. */
-  protected readonly inHand = computed(() => {
-    const path = this.desk().inHand;
+  protected readonly selected = computed(() => {
+    const path = this.desk().selected;
     const site = this.site();
     return path && site ? tokenTable(site.brand).get(path) : undefined;
   });
@@ -144,7 +144,7 @@ export class Wall {
   });
   protected readonly panels = computed((): ReachPanel[] => {
     const site = this.site();
-    const token = this.inHand();
+    const token = this.selected();
     if (site && this.desk().hanging === 'together') return togetherPanels(site, this.desk().together?.places ?? []);
     return site && token ? reachPanels(site, token.path) : [];
   });
@@ -152,7 +152,7 @@ export class Wall {
   protected readonly panelsHang = computed(() => {
     const { hanging, together } = this.desk();
     if (hanging === 'together') return together?.label ?? '';
-    return hanging === 'reach' && this.inHand() ? `Where ${this.inHand()!.label} is used` : '';
+    return hanging === 'reach' && this.selected() ? `Where ${this.selected()!.label} is used` : '';
   });
   protected readonly morePanels = computed(() => Math.max(0, this.panels().length - this.panelSize().most));
   protected readonly shownPanels = computed(() => {
@@ -160,7 +160,7 @@ export class Wall {
     const crop = ({ part, place }: ReachPanel, across: number): Crop => ({ part, place, width: across, height });
     return this.panels().slice(0, most).map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
   });
-  protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.inHand()?.type === 'color' ? 'color' : 'size']);
+  protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.selected()?.type === 'color' ? 'color' : 'size']);
   readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), { initialValue: window.innerWidth });
   /** At what scale all pages hang. */
   protected readonly overview = computed(() => overviewScale(this.site()?.pageOrder.length ?? 0, this.#room()));

@@ -58,7 +58,7 @@ export class WordsEditor {
     const finish = (keep: boolean) => {
       const after = words.read();
       const problem = !keep || same(after, kept) ? '' : typeof after === 'string' ? problemWords(fieldProblem(site, place.words!, after)) : tooMuch(after);
-      // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be mended.
+      // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be fixed.
       if (problem) return this.#store.dispatch(SiteActions.notice({ words: `${place.label} was not saved: ${problem} What you typed stands there still; Escape drops it.` }));
       for (const [type, listener] of listeners) element.removeEventListener(type, listener as EventListener);
       document.removeEventListener('selectionchange', told);

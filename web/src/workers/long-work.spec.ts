@@ -14,7 +14,7 @@ describe('Trials 6 and 9: what takes long', () => {
   afterEach(() => work.stop());
 
   it('is answered beside the desk, and tells how far it is', async () => {
-    const asked = work.mend([]);
+    const asked = work.fix([]);
     expect(work.share()).toBe(0);
     expect(await asked).toEqual(jasmine.objectContaining({ moves: [], conflicts: [] }));
     expect(work.share()).toBeNull();
@@ -25,7 +25,7 @@ describe('Trials 6 and 9: what takes long', () => {
     work.stop();
     expect(await asked).toBeNull();
     expect(work.share()).toBeNull();
-    expect(await work.mend([])).not.toBeNull();
+    expect(await work.fix([])).not.toBeNull();
   });
   it('answers whoever asks last: an earlier question ends with nothing', async () => {
     const [first, last] = [work.suggest(['brand']), work.suggest(['ink'])];

@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import type { Site, Suggestion } from '@yohaku/core';
 import { Editor } from '../state/index.ts';
-import type { BrandMend, FromLong, ToLong } from './messages.ts';
+import type { BrandFix, FromLong, ToLong } from './messages.ts';
 
 /** What is worked out for longer than a frame, in a worker of its own: the audit goes on beside it, and it can be stopped. */
 @Injectable({ providedIn: 'root' })
@@ -15,8 +15,8 @@ export class LongWork {
   readonly share = signal<number | null>(null);
 
   /** The least movement that makes every pair of the brand hold, with some swatches staying; null when it was stopped. */
-  mend(locked: readonly string[]): Promise<BrandMend | null> {
-    return this.#ask((asked) => ({ kind: 'mend', asked, locked }));
+  fix(locked: readonly string[]): Promise<BrandFix | null> {
+    return this.#ask((asked) => ({ kind: 'fix', asked, locked }));
   }
 
   /** Palettes suggested from the swatches that stay; null when it was stopped. */

@@ -1,5 +1,5 @@
-import { mendBrand, placesAmong, suggest, type Site } from '@yohaku/core';
-import type { BrandMend, FromLong, ToLong } from './messages.ts';
+import { fixBrand, placesAmong, suggest, type Site } from '@yohaku/core';
+import type { BrandFix, FromLong, ToLong } from './messages.ts';
 
 let site: Site | undefined;
 
@@ -11,12 +11,12 @@ addEventListener('message', ({ data }: MessageEvent<ToLong>) => {
   if (!site) return;
   const { asked } = data;
   const progress = (done: number, of: number) => answer({ kind: 'progress', asked, share: done / of });
-  answer({ kind: 'answer', asked, answer: data.kind === 'mend' ? brandMend(site, data.locked, progress) : suggest(site, new Set(data.stay), progress) });
+  answer({ kind: 'answer', asked, answer: data.kind === 'fix' ? brandFix(site, data.locked, progress) : suggest(site, new Set(data.stay), progress) });
 });
 
-function brandMend(of: Site, locked: readonly string[], progress: (done: number, of: number) => void): BrandMend {
-  const { moves, conflicts, movement, mended } = mendBrand(of, new Set(locked), undefined, progress);
-  return { moves, movement, mended, conflicts: conflicts.map((one) => ({ words: one.words, places: placesAmong(one.pairs.flatMap((pair) => pair.places.map((place) => ({ place })))).length })) };
+function brandFix(of: Site, locked: readonly string[], progress: (done: number, of: number) => void): BrandFix {
+  const { moves, conflicts, movement, fixed } = fixBrand(of, new Set(locked), undefined, progress);
+  return { moves, movement, fixed, conflicts: conflicts.map((one) => ({ words: one.words, places: placesAmong(one.pairs.flatMap((pair) => pair.places.map((place) => ({ place })))).length })) };
 }
 
 function answer(message: FromLong): void {

@@ -12,21 +12,21 @@ export type ToAudit =
 /** To the worker of what takes long: the site, then what is asked of it. */
 export type ToLong =
   | { readonly kind: 'site'; readonly site: Site }
-  | { readonly kind: 'mend'; readonly asked: number; readonly locked: readonly string[] }
+  | { readonly kind: 'fix'; readonly asked: number; readonly locked: readonly string[] }
   | { readonly kind: 'suggest'; readonly asked: number; readonly stay: readonly string[] };
 
 /** From it: how far it is, 0 to 1, and what it found. */
 export type FromLong =
   | { readonly kind: 'progress'; readonly asked: number; readonly share: number }
-  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandMend | readonly Suggestion[] };
+  | { readonly kind: 'answer'; readonly asked: number; readonly answer: BrandFix | readonly Suggestion[] };
 
-/** A joint mend as the desk shows it: plain data. */
-export interface BrandMend {
+/** A joint fix as the desk shows it: plain data. */
+export interface BrandFix {
   readonly moves: readonly JointMove[];
   /** What cannot hold, in words, with the places that are left failing. */
   readonly conflicts: readonly { readonly words: string; readonly places: number }[];
   readonly movement: number;
-  readonly mended: number;
+  readonly fixed: number;
 }
 
 /** A file of tokens as it was read, or why it was not. */

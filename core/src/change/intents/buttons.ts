@@ -1,4 +1,4 @@
-import { buttonSlots } from '../../ground/index.ts';
+import { buttonRoles } from '../../ground/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { referencesTo, type Site } from '../../site/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
@@ -9,16 +9,16 @@ export function addVariant(site: Site, like: string, id: string): Edit {
   const known = Object.values(variants);
   const label = uniqueName(`${variants[like]!.label} again`, known.map((one) => one.label));
   const path = uniquePath(label, known.map((one) => one.path));
-  const slots = buttonSlots(like);
+  const roles = buttonRoles(like);
   return {
     label: `New button variant ${label}`,
     ops: [
       insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { ...variants[like]!, id, label, path }, like),
-      ...Object.values(grounds).flatMap((ground) => slots.flatMap((slot, i) => {
-        const value = ground.slots[slot];
-        // A slot that looks at another one of its variant looks at the new variant's.
-        const own = value?.kind === 'same' ? { ...value, slot: slots.includes(value.slot) ? buttonSlots(id)[slots.indexOf(value.slot)]! : value.slot } : value;
-        return own === undefined ? [] : [setOp(site, ['brand', 'grounds', ground.id, 'slots', buttonSlots(id)[i]!], own)];
+      ...Object.values(grounds).flatMap((ground) => roles.flatMap((role, i) => {
+        const value = ground.roles[role];
+        // A role that looks at another one of its variant looks at the new variant's.
+        const own = value?.kind === 'same' ? { ...value, role: roles.includes(value.role) ? buttonRoles(id)[roles.indexOf(value.role)]! : value.role } : value;
+        return own === undefined ? [] : [setOp(site, ['brand', 'grounds', ground.id, 'roles', buttonRoles(id)[i]!], own)];
       })),
     ],
   };
@@ -38,19 +38,19 @@ export const buttonUses = (site: Site, part: 'variant' | 'size', id: string): (r
 /**
  * Takes a variant or a size away; buttons that had it take another one.
  *
- * @param heir id of the one that takes its place; not needed while no button has it
+ * @param replacement id of the one that takes its place; not needed while no button has it
  * @returns undefined when buttons have it and there is no such other one, or it is the last
  */
-export function removeButtonPart(site: Site, part: 'variant' | 'size', id: string, heir?: string): Edit | undefined {
+export function removeButtonPart(site: Site, part: 'variant' | 'size', id: string, replacement?: string): Edit | undefined {
   const { brand } = site;
   const [record, order, name] = part === 'variant' ? (['variants', 'variantOrder', 'button variant'] as const) : (['sizes', 'sizeOrder', 'button size'] as const);
   const uses = buttonUses(site, part, id);
   const one = brand[record][id];
   if (!one || brand[order].length < 2) return undefined;
-  if (uses.length > 0 && (heir === undefined || heir === id || !brand[record][heir])) return undefined;
-  const slots = part === 'variant' ? Object.values(brand.grounds).flatMap((ground) => buttonSlots(id).filter((slot) => ground.slots[slot] !== undefined).map((slot) => ['brand', 'grounds', ground.id, 'slots', slot])) : [];
+  if (uses.length > 0 && (replacement === undefined || replacement === id || !brand[record][replacement])) return undefined;
+  const roles = part === 'variant' ? Object.values(brand.grounds).flatMap((ground) => buttonRoles(id).filter((role) => ground.roles[role] !== undefined).map((role) => ['brand', 'grounds', ground.id, 'roles', role])) : [];
   return {
     label: `Delete ${name} ${one.label}`,
-    ops: [...(uses.length > 0 ? [redirectOp(part, id, heir!)] : []), ...slots.map((at) => setOp(site, at, undefined)), removeOp(site, ['brand', record], ['brand', order], id)],
+    ops: [...(uses.length > 0 ? [redirectOp(part, id, replacement!)] : []), ...roles.map((at) => setOp(site, at, undefined)), removeOp(site, ['brand', record], ['brand', order], id)],
   };
 }

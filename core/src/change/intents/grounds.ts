@@ -1,47 +1,47 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { slotLabel, type SlotValue } from '../../ground/index.ts';
+import { roleLabel, type RoleValue } from '../../ground/index.ts';
 import { ownerWords, referencesTo, type Ground, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
-/** Fills a slot of a ground; undefined hands it back to its rule. */
-export function setSlot(site: Site, ground: string, slot: string, value: SlotValue | undefined): Edit {
-  return { label: `${slotLabel(slot)} of ${site.brand.grounds[ground]!.label}`, ops: [setOp(site, ['brand', 'grounds', ground, 'slots', slot], value)] };
+/** Fills a role of a ground; undefined hands it back to its rule. */
+export function setRole(site: Site, ground: string, role: string, value: RoleValue | undefined): Edit {
+  return { label: `${roleLabel(role)} of ${site.brand.grounds[ground]!.label}`, ops: [setOp(site, ['brand', 'grounds', ground, 'roles', role], value)] };
 }
 
 /**
- * Fills several slots at once, on one ground or many; a slot that would follow
+ * Fills several roles at once, on one ground or many; a role that would follow
  * itself, and a background that would follow a rule, are passed over.
  */
-export function setSlots(site: Site, slots: readonly { readonly ground: string; readonly slot: string }[], value: SlotValue | undefined): Edit {
-  const fit = slots.filter(({ slot }) => !(value?.kind === 'same' && value.slot === slot) && !(slot.startsWith('background') && value?.kind !== 'swatch' && value?.kind !== 'raw'));
-  const label = fit.length === 1 ? setSlot(site, fit[0]!.ground, fit[0]!.slot, value).label : `${fit.length} roles`;
-  return { label, ops: fit.flatMap(({ ground, slot }) => setSlot(site, ground, slot, value).ops) };
+export function setRoles(site: Site, roles: readonly { readonly ground: string; readonly role: string }[], value: RoleValue | undefined): Edit {
+  const fit = roles.filter(({ role }) => !(value?.kind === 'same' && value.role === role) && !(role.startsWith('background') && value?.kind !== 'swatch' && value?.kind !== 'raw'));
+  const label = fit.length === 1 ? setRole(site, fit[0]!.ground, fit[0]!.role, value).label : `${fit.length} roles`;
+  return { label, ops: fit.flatMap(({ ground, role }) => setRole(site, ground, role, value).ops) };
 }
 
 /** Makes the background of a ground a gradient to another colour, turns one, or (null) makes it flat again. */
-export function setWash(site: Site, ground: string, wash: { readonly to?: SlotValue; readonly angle?: number } | null): Edit {
+export function setWash(site: Site, ground: string, wash: { readonly to?: RoleValue; readonly angle?: number } | null): Edit {
   const at = ['brand', 'grounds', ground];
   const { label, wash: now } = site.brand.grounds[ground]!;
-  if (wash === null) return { label: `${label} made flat`, ops: [setOp(site, [...at, 'wash'], undefined), setOp(site, [...at, 'slots', 'background-to'], undefined)] };
+  if (wash === null) return { label: `${label} made flat`, ops: [setOp(site, [...at, 'wash'], undefined), setOp(site, [...at, 'roles', 'background-to'], undefined)] };
   return {
     label: `Gradient of ${label}`,
     ops: [
-      ...(wash.to ? [setOp(site, [...at, 'slots', 'background-to'], wash.to)] : []),
+      ...(wash.to ? [setOp(site, [...at, 'roles', 'background-to'], wash.to)] : []),
       ...(wash.angle !== undefined || !now ? [setOp(site, [...at, 'wash'], { angle: wash.angle ?? 180 })] : []),
     ],
   };
 }
 
-/** Adds a ground: a copy of another, a fresh one on a swatch with everything else by rule, or one whose slots are known. */
-export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string } | Pick<Ground, 'label' | 'slots' | 'wash'>): Edit {
+/** Adds a ground: a copy of another, a fresh one on a swatch with everything else by rule, or one whose roles are known. */
+export function addGround(site: Site, id: string, from: { copyOf: string } | { background: string } | Pick<Ground, 'label' | 'roles' | 'wash'>): Edit {
   const grounds = Object.values(site.brand.grounds);
   const source = 'copyOf' in from ? site.brand.grounds[from.copyOf]! : undefined;
   const wanted = source ? `${source.label} copy` : 'background' in from ? site.brand.swatches[from.background]!.label : (from as Ground).label;
   const label = uniqueName(wanted, grounds.map((one) => one.label));
-  const slots = source ? source.slots : 'background' in from ? { background: { kind: 'swatch' as const, swatch: from.background } } : (from as Ground).slots;
+  const roles = source ? source.roles : 'background' in from ? { background: { kind: 'swatch' as const, swatch: from.background } } : (from as Ground).roles;
   const wash = source ? source.wash : 'wash' in from ? from.wash : undefined;
-  const ground: Ground = { ...(wash ? { wash } : {}), id, label, path: uniquePath(label, grounds.map((one) => one.path)), slots };
+  const ground: Ground = { ...(wash ? { wash } : {}), id, label, path: uniquePath(label, grounds.map((one) => one.path)), roles };
   return { label: `Add background ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
 }
 
@@ -50,9 +50,9 @@ export function groundUses(site: Site, id: string): string[] {
   return referencesTo(site, 'ground', id).map((at) => ownerWords(site, at));
 }
 
-/** Deletes a ground; whatever stands on it goes to `heir`. */
-export function removeGround(site: Site, id: string, heir: string): Edit {
-  const ops: Op[] = referencesTo(site, 'ground', id).length > 0 ? [redirectOp('ground', id, heir)] : [];
+/** Deletes a ground; whatever stands on it goes to `replacement`. */
+export function removeGround(site: Site, id: string, replacement: string): Edit {
+  const ops: Op[] = referencesTo(site, 'ground', id).length > 0 ? [redirectOp('ground', id, replacement)] : [];
   if (site.shared.logo?.onGround[id] !== undefined) ops.push(setOp(site, ['shared', 'logo', 'onGround', id], undefined));
   ops.push(removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id));
   return { label: `Delete background ${site.brand.grounds[id]!.label}`, ops };

@@ -1,6 +1,6 @@
 export { insertOp, removeOp, setOp, setValue, stepOp, type Edit } from './edit.ts';
 export { addSwatches, followSwatch, nearestSwatch, removeSwatch, setApart, setRule, setSwatchColor, swatchUses } from './swatches.ts';
-export { addGround, groundUses, removeGround, setSlot, setSlots, setWash } from './grounds.ts';
+export { addGround, groundUses, removeGround, setRole, setRoles, setWash } from './grounds.ts';
 export { bindDrawing } from './drawings.ts';
 export { addFontFace, faceName, removeFamily, setFamilies, type ReadFace } from './fonts.ts';
 export { addStyle, removeStyle, resizeStyles, setStyleAt, setStyles, settleProvisional, styleUses, type SizeChange } from './styles.ts';

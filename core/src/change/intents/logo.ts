@@ -25,10 +25,10 @@ export function addLogoForm(site: Site, asset: Asset, form: Pick<LogoForm, 'id' 
 export function removeLogoForm(site: Site, id: string): Edit {
   const logo = site.shared.logo!;
   const label = `Delete logo form ${logo.forms[id]!.label}`;
-  const heir = logo.formOrder.find((one) => one !== id);
-  if (heir === undefined) return { label, ops: [setOp(site, ['shared', 'logo'], undefined)] };
+  const replacement = logo.formOrder.find((one) => one !== id);
+  if (replacement === undefined) return { label, ops: [setOp(site, ['shared', 'logo'], undefined)] };
   const ops: Op[] = Object.entries(logo.onGround).filter(([, form]) => form === id).map(([ground]) => setOp(site, ['shared', 'logo', 'onGround', ground], undefined));
-  if (logo.icon.form === id) ops.push(setOp(site, ['shared', 'logo', 'icon', 'form'], heir));
+  if (logo.icon.form === id) ops.push(setOp(site, ['shared', 'logo', 'icon', 'form'], replacement));
   ops.push(removeOp(site, ['shared', 'logo', 'forms'], ['shared', 'logo', 'formOrder'], id));
   return { label, ops };
 }

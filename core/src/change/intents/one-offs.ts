@@ -1,4 +1,4 @@
-import { BUTTON_PARTS, buttonSlot, buttonSlots, type ButtonPart, type SlotValue } from '../../ground/index.ts';
+import { BUTTON_PARTS, buttonRole, buttonRoles, type ButtonPart, type RoleValue } from '../../ground/index.ts';
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import type { Anchor } from '../../page/index.ts';
 import type { Override, Site, TextStyle } from '../../site/index.ts';
@@ -38,27 +38,27 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   const variants = Object.values(brand.variants);
   const label = uniqueName(`${brand.variants[now]!.label} apart`, variants.map((one) => one.label));
   const ops: Op[] = [insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path: uniquePath(label, variants.map((one) => one.path)) }, now)];
-  const own = new Map(values.map((one) => [buttonSlot(id, PART_OF[one.property]!, 'rest'), slotValue(site, one)]));
+  const own = new Map(values.map((one) => [buttonRole(id, PART_OF[one.property]!, 'rest'), roleValue(site, one)]));
   for (const ground of Object.values(brand.grounds)) {
-    const made = buttonSlots(now).map((slot, i) => ({ slot: buttonSlots(id)[i]!, value: ground.slots[slot] })).filter((one) => one.value !== undefined);
-    for (const { slot, value } of made) if (!(ground.id === at.ground && own.has(slot))) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], renamed(value!, now, id)));
+    const made = buttonRoles(now).map((role, i) => ({ role: buttonRoles(id)[i]!, value: ground.roles[role] })).filter((one) => one.value !== undefined);
+    for (const { role, value } of made) if (!(ground.id === at.ground && own.has(role))) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], renamed(value!, now, id)));
   }
   // An edge that was never set follows the fill: it stays what it was, not what the new fill is.
-  const edge = (variant: string) => buttonSlot(variant, 'edge', 'rest');
-  if (own.has(buttonSlot(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.slots[edge(now)]) own.set(edge(id), { kind: 'same', slot: edge(now) });
-  for (const [slot, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'slots', slot], value));
+  const edge = (variant: string) => buttonRole(variant, 'edge', 'rest');
+  if (own.has(buttonRole(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.roles[edge(now)]) own.set(edge(id), { kind: 'same', role: edge(now) });
+  for (const [role, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'roles', role], value));
   ops.push(setOp(site, [...address, 'variant'], id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id)));
   return { label: `Make variant ${label}`, ops };
 }
 
-/** A slot that follows another one of its variant follows that of the new variant. */
-function renamed(value: SlotValue, was: string, id: string): SlotValue {
+/** A role that follows another one of its variant follows that of the new variant. */
+function renamed(value: RoleValue, was: string, id: string): RoleValue {
   if (value.kind !== 'same') return value;
-  const part = BUTTON_PARTS.find((one) => value.slot.startsWith(`button-${was}-${one}-`));
-  return part ? { ...value, slot: value.slot.replace(`button-${was}-`, `button-${id}-`) } : value;
+  const part = BUTTON_PARTS.find((one) => value.role.startsWith(`button-${was}-${one}-`));
+  return part ? { ...value, role: value.role.replace(`button-${was}-`, `button-${id}-`) } : value;
 }
 
-function slotValue(site: Site, { value }: Override): SlotValue {
+function roleValue(site: Site, { value }: Override): RoleValue {
   const swatch = value.kind === 'token' ? Object.values(site.brand.swatches).find((one) => swatchPath(one) === value.path) : undefined;
   if (swatch) return { kind: 'swatch', swatch: swatch.id };
   return { kind: 'raw', color: value.kind === 'literal' ? value.css : resolveToken(tokenTable(site.brand), value.path).css };

@@ -34,7 +34,7 @@ export function partsAt(site: Site, place: Place): BlockPart[] {
   if (!block || !section || !column) return [];
   const label = kindOf(block)?.label ?? 'Block';
   const parts: BlockPart[] = [{ what: 'block', label, id: block.id, record: address.slice(0, -1), order: [...sectionOfBlock(address), 'columns', column.id, 'order'], among: column.order.length }];
-  // A place is called `block/item/slot`, behind the entry or the section of a shared one.
+  // A place is called `block/item/part`, behind the entry or the section of a shared one.
   const item = place.id.slice(place.id.indexOf(':') + 1).split('/')[1];
   if ('items' in block && item !== undefined && Object.hasOwn(block.items, item)) parts.unshift({ what: 'item', label: `One of ${label.toLowerCase()}`, id: item, record: [...address, 'items'], order: [...address, 'order'], among: block.order.length });
   return parts;

@@ -19,13 +19,13 @@ export const spaceUses = (site: Site, id: string): (readonly string[])[] => refe
  *
  * @returns undefined when sections have it and there is no such other padding, when it is the last, or for a space of one fixed use
  */
-export function removeSpace(site: Site, id: string, heir?: string): Edit | undefined {
+export function removeSpace(site: Site, id: string, replacement?: string): Edit | undefined {
   const { spaces } = site.brand;
   const space = spaces[id];
   if (space?.use !== 'section' || Object.values(spaces).filter((one) => one.use === 'section').length < 2) return undefined;
   const uses = spaceUses(site, id);
-  if (uses.length > 0 && (heir === undefined || heir === id || spaces[heir]?.use !== 'section')) return undefined;
-  return { label: `Delete padding ${space.label}`, ops: [...(uses.length > 0 ? [redirectOp('space', id, heir!)] : []), removeOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id)] };
+  if (uses.length > 0 && (replacement === undefined || replacement === id || spaces[replacement]?.use !== 'section')) return undefined;
+  return { label: `Delete padding ${space.label}`, ops: [...(uses.length > 0 ? [redirectOp('space', id, replacement!)] : []), removeOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id)] };
 }
 
 /** Sets a space on one width; null: it takes that of the next wider one. The desktop always has its own. */

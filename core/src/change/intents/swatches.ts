@@ -1,5 +1,5 @@
 import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
-import { slotSwatch, withSlotSwatch } from '../../ground/index.ts';
+import { roleSwatch, withRoleSwatch } from '../../ground/index.ts';
 import { mapRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
 import type { Site, Swatch } from '../../site/index.ts';
 import { customProperty, swatchColor, swatchPath } from '../../style/index.ts';
@@ -45,51 +45,51 @@ export function setApart(site: Site, set: 'status' | 'chart', swatch: string, am
   return { label: `${site.brand.swatches[swatch]!.label} ${among ? 'among' : 'no longer among'} the ${what}`, ops: [setOp(site, ['brand', 'apart'], { ...now, [set]: list })] };
 }
 
-/** What would lose its colour with a swatch: labels of slots and of derived swatches that name it. */
+/** What would lose its colour with a swatch: labels of roles and of derived swatches that name it. */
 export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
   for (const ground of Object.values(site.brand.grounds))
-    for (const [slot, value] of Object.entries(ground.slots)) if (slotSwatch(value) === id) uses.push(`${ground.label}, ${slot.replaceAll('-', ' ')}`);
+    for (const [role, value] of Object.entries(ground.roles)) if (roleSwatch(value) === id) uses.push(`${ground.label}, ${role.replaceAll('-', ' ')}`);
   for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) uses.push(`the drawing ${asset.name}`);
   for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
   for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) uses.push(`the shadow ${shadow.label}`);
   return uses;
 }
 
-/** Another swatch nearest in colour, offered as heir when one is deleted. */
+/** Another swatch nearest in colour, offered as replacement when one is deleted. */
 export function nearestSwatch(site: Site, id: string): string | undefined {
   const lab = oklchToOklab(swatchColor(site.brand, id)!);
   const others = site.brand.swatchOrder.filter((other) => other !== id);
   return others.sort((one, other) => deltaE(lab, oklchToOklab(swatchColor(site.brand, one)!)) - deltaE(lab, oklchToOklab(swatchColor(site.brand, other)!)))[0];
 }
 
-/** Deletes a swatch; every slot and rule that names it goes to `heir`. A rule that would lead to itself becomes a plain colour. */
-export function removeSwatch(site: Site, id: string, heir: string | undefined): Edit {
+/** Deletes a swatch; every role and rule that names it goes to `replacement`. A rule that would lead to itself becomes a plain colour. */
+export function removeSwatch(site: Site, id: string, replacement: string | undefined): Edit {
   const ops: Op[] = [];
   for (const ground of Object.values(site.brand.grounds))
-    for (const [slot, value] of Object.entries(ground.slots))
-      if (slotSwatch(value) === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'slots', slot], heir ? withSlotSwatch(value, heir) : undefined));
+    for (const [role, value] of Object.entries(ground.roles))
+      if (roleSwatch(value) === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], replacement ? withRoleSwatch(value, replacement) : undefined));
   for (const swatch of Object.values(site.brand.swatches))
     if (swatch.rule && ruleSources(swatch.rule).includes(id)) {
-      // Looking at the heir instead keeps a rule that compares; one that only follows keeps its colour.
-      const other = swatch.rule.source !== id && heir && heir !== swatch.id && heir !== swatch.rule.source ? mapRule(swatch.rule, (one) => (one === id ? heir : one)) : null;
+      // Looking at the replacement instead keeps a rule that compares; one that only follows keeps its colour.
+      const other = swatch.rule.source !== id && replacement && replacement !== swatch.id && replacement !== swatch.rule.source ? mapRule(swatch.rule, (one) => (one === id ? replacement : one)) : null;
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'color'], swatchColor(site.brand, swatch.id)));
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], other));
       if (swatch.formerRule) ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'formerRule'], null));
     }
   for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) {
-    const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) => (swatch !== id ? [[from, swatch]] : heir ? [[from, heir]] : []));
+    const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) => (swatch !== id ? [[from, swatch]] : replacement ? [[from, replacement]] : []));
     ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
   }
   const left = site.brand.swatchOrder.find((one) => one !== id);
-  for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], heir ?? left));
+  for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], replacement ?? left));
   for (const set of ['status', 'chart'] as const) {
     const list = site.brand.apart?.[set] ?? [];
     if (list.includes(id)) ops.push(setOp(site, ['brand', 'apart', set], list.filter((one) => one !== id)));
   }
-  // Values on places that name the swatch's token follow it to the heir.
+  // Values on places that name the swatch's token follow it to the replacement.
   const swatch = site.brand.swatches[id]!;
-  if (heir) ops.push(...retarget(site, swatchPath(swatch), swatchPath(site.brand.swatches[heir]!)));
+  if (replacement) ops.push(...retarget(site, swatchPath(swatch), swatchPath(site.brand.swatches[replacement]!)));
   ops.push(removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], id));
   return { label: `Delete ${swatch.label}`, ops };
 }

@@ -12,7 +12,7 @@ export const LIGHTNESS_STEPS = 200;
 export interface Variable {
   readonly id: string;
   readonly label: string;
-  /** Address of the swatch or slot in the document. */
+  /** Address of the swatch or role in the document. */
   readonly address: readonly string[];
   readonly swatch: string | null;
   readonly base: Oklch;
@@ -69,8 +69,8 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
     const path = layer.chain.at(-1);
     const token = path === undefined ? undefined : table.get(path);
     if (!path || paints.has(path) || !token?.address || !path.startsWith('ground.')) continue;
-    const [, , ground, , slot] = token.address as [string, string, string, string, string];
-    const value = brand.grounds[ground]?.slots[slot];
+    const [, , ground, , role] = token.address as [string, string, string, string, string];
+    const value = brand.grounds[ground]?.roles[role];
     const rgb = colorOf(layer.css);
     if (value?.kind !== 'raw' || !rgb) continue;
     const variable = makeVariable(path, token.label, [...token.address], null, parseColor(value.color)?.oklch ?? { l: 0, c: 0, h: 0, alpha: 1 });

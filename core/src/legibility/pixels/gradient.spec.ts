@@ -1,4 +1,4 @@
-import { applyChange, checkTouched, planUndo, setSlot, setSwatchColor, setWash, type Edit } from '../../change/index.ts';
+import { applyChange, checkTouched, planUndo, setRole, setSwatchColor, setWash, type Edit } from '../../change/index.ts';
 import { contrastRatio, gradientColor, gradientCss, gradientPosition, parseColor, readGradient } from '../../color/index.ts';
 import { pageTree } from '../../page/index.ts';
 import { siteIndex } from '../../reach/index.ts';
@@ -8,7 +8,7 @@ import { readSite } from '../../document/index.ts';
 import { tokenTable, tokensCss } from '../../style/index.ts';
 import { smallSite } from '../../testing/small-site.ts';
 import { auditSite, findings } from '../audit.ts';
-import { pictureMends, pixelSets, readPixelsJson, writePixels, type PixelSet } from './index.ts';
+import { pictureFixes, pixelSets, readPixelsJson, writePixels, type PixelSet } from './index.ts';
 
 const rgb = (hex: string) => parseColor(hex)!.rgb;
 const done = (site: Site, edit: Edit): Site => {
@@ -60,11 +60,11 @@ describe('a ground whose background is a gradient', () => {
     const found = ofText(washed, 'fail', far);
     expect(found.length).toBe(AUDIT_WIDTHS.length);
     expect(found[0]!.found).toBeCloseTo(contrastRatio(rgb('#222222'), gradientColor(rgb('#ffffff'), rgb('#222222'), Math.round(0.9 * 65535) / 65535)), 6);
-    const paler = done(washed, setSlot(washed, 'pale', 'background-to', raw('#eeeeee')));
+    const paler = done(washed, setRole(washed, 'pale', 'background-to', raw('#eeeeee')));
     expect(ofText(paler, 'fail', far).length).toBe(0);
   });
   it('passes without a layout where all of it is enough, and cannot be told where only a part is', () => {
-    const gentle = done(washed, setSlot(washed, 'pale', 'background-to', raw('#dddddd')));
+    const gentle = done(washed, setRole(washed, 'pale', 'background-to', raw('#dddddd')));
     expect([ofText(gentle, 'fail').length, ofText(gentle, 'cannot-tell').length]).toEqual([0, 0]);
     expect(ofText(washed, 'cannot-tell')[0]!.reason).toContain('gradient');
   });
@@ -72,19 +72,19 @@ describe('a ground whose background is a gradient', () => {
     const far = readPixelsJson(JSON.parse(JSON.stringify(writePixels(pixelSets(setsAt(washed, 0.9))))) as never);
     expect(findings(auditSite(washed, undefined, undefined, far)).some((one) => one.place.id === 'p/text')).toBeTrue();
   });
-  it('is mended by a plate behind the text or another ground’s colour, each doing what it says', () => {
+  it('is fixed by a plate behind the text or another ground’s colour, each doing what it says', () => {
     const far = setsAt(washed, 0.9);
     const place = siteIndex(washed).byAddress.get('home p/text')!;
-    const mends = pictureMends(washed, pixelSets(far), place, 'o-new');
-    expect(mends.map((one) => one.what)).toEqual(['plate', 'colour']);
-    for (const mend of mends) {
-      const after = done(washed, { label: '', ops: mend.ops });
-      expect(ofText(after, 'fail', far)).withContext(mend.what).toEqual([]);
+    const fixes = pictureFixes(washed, pixelSets(far), place, 'o-new');
+    expect(fixes.map((one) => one.what)).toEqual(['plate', 'colour']);
+    for (const fix of fixes) {
+      const after = done(washed, { label: '', ops: fix.ops });
+      expect(ofText(after, 'fail', far)).withContext(fix.what).toEqual([]);
     }
   });
   it('gives its unset texts the swatch that is read best where it is read worst', () => {
-    const one = done(washed, setSlot(washed, 'pale', 'background-to', raw('#999999')));
-    const unset = done(one, setSlot(one, 'pale', 'text', undefined));
+    const one = done(washed, setRole(washed, 'pale', 'background-to', raw('#999999')));
+    const unset = done(one, setRole(one, 'pale', 'text', undefined));
     expect(tokenTable(unset.brand).get('ground.pale.text')!.alias).toBe('color.core.ink');
   });
 });

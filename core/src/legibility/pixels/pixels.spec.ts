@@ -8,7 +8,7 @@ import { type Site } from '../../site/index.ts';
 import { readSite } from '../../document/index.ts';
 import { smallSite } from '../../testing/small-site.ts';
 import { auditCounts, auditSite, findings, type Audit } from '../audit.ts';
-import { FOCUS_POINTS, coverCrop, focusMend, judgePixels, pictureMends, pixelSets, type PixelSet } from './index.ts';
+import { FOCUS_POINTS, coverCrop, focusFix, judgePixels, pictureFixes, pixelSets, type PixelSet } from './index.ts';
 
 const rgb = (text: string): Rgb8 => parseColor(text)!.rgb;
 const set = (colors: readonly Rgb8[], more: Partial<PixelSet> = {}): PixelSet => ({
@@ -81,37 +81,37 @@ describe('texts over a picture', () => {
     const black = done(shaded, setValue(shaded, '', ['brand', 'swatches', 'white', 'color'], parseColor('#000')!.oklch));
     expect(rows(auditSite(done(black, setValue(black, '', ['brand', 'swatches', 'white', 'typed'], '#000')), audit), 'fail').length).toBeGreaterThan(0);
   });
-  it('are mended by the lightest shade that does, a plate, another ground’s text: each does what it says', () => {
+  it('are fixed by the lightest shade that does, a plate, another ground’s text: each does what it says', () => {
     const pixels = pixelSets(everywhere(site, '#747474'));
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
-    const mends = pictureMends(site, pixels, place, 'o-new');
-    expect(mends.map((one) => one.what)).toEqual(['shade', 'plate', 'colour']);
-    for (const mend of mends) {
-      const after = done(site, { label: '', ops: mend.ops });
-      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter((one) => mend.what === 'shade' || one.place.id === place.id);
-      expect(left.map((one) => one.place.id)).withContext(mend.what).toEqual([]);
-      expect([mend.before < 4.5, mend.after >= 4.5]).withContext(mend.what).toEqual([true, true]);
+    const fixes = pictureFixes(site, pixels, place, 'o-new');
+    expect(fixes.map((one) => one.what)).toEqual(['shade', 'plate', 'colour']);
+    for (const fix of fixes) {
+      const after = done(site, { label: '', ops: fix.ops });
+      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter((one) => fix.what === 'shade' || one.place.id === place.id);
+      expect(left.map((one) => one.place.id)).withContext(fix.what).toEqual([]);
+      expect([fix.before < 4.5, fix.after >= 4.5]).withContext(fix.what).toEqual([true, true]);
     }
     // One percent less would not do.
-    const [shade] = mends;
+    const [shade] = fixes;
     const op = shade!.ops[0] as { at: string[]; value: number };
     const less = done(site, setValue(site, '', op.at, Math.round(op.value * 100 - 1) / 100));
     expect(rows(auditSite(less, undefined, undefined, pixels), 'fail').length).toBeGreaterThan(0);
   });
-  it('Trial 8: are not mended by a shade under which nothing is seen of the picture', () => {
+  it('Trial 8: are not fixed by a shade under which nothing is seen of the picture', () => {
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
-    expect(pictureMends(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((one) => one.what)).toEqual(['plate', 'colour']);
+    expect(pictureFixes(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((one) => one.what)).toEqual(['plate', 'colour']);
   });
-  it('are mended by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
+  it('are fixed by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
     const black = pixelSets(everywhere(site, '#000'));
     const white = pixelSets(everywhere(site, '#fff'));
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
     // All but two corners of the picture are black.
     const turned = (light: readonly string[]) => new Map(FOCUS_POINTS.map((point) => [point, light.includes(`${point.x} ${point.y}`) ? white : black]));
-    expect(focusMend(site, black, place, turned([]))).toBeUndefined();
-    const mend = focusMend(site, black, place, turned(['0 0', '1 0.75']))!;
-    expect([mend.what, mend.label, mend.before < 4.5, mend.after >= 4.5]).toEqual(['focus', 'focus point 100 % across, 75 % down', true, true]);
-    const after = done(site, { label: '', ops: mend.ops });
+    expect(focusFix(site, black, place, turned([]))).toBeUndefined();
+    const fix = focusFix(site, black, place, turned(['0 0', '1 0.75']))!;
+    expect([fix.what, fix.label, fix.before < 4.5, fix.after >= 4.5]).toEqual(['focus', 'focus point 100 % across, 75 % down', true, true]);
+    const after = done(site, { label: '', ops: fix.ops });
     expect(ripple(site, after).changed.map((one) => one.kind)).toEqual(['picture']);
     expect(ripple(site, pictured(0.4)).added.concat(ripple(pictured(0.3), pictured(0.4)).changed).map((one) => one.id)).toEqual(['s1/shade', 's1/shade']);
     expect(stylesCss(after)).toContain('.focus-100-75 { object-position: 100% 75%; }');
@@ -119,8 +119,8 @@ describe('texts over a picture', () => {
     expect(rows(auditSite(after, undefined, undefined, white), 'fail')).toEqual([]);
     expect(() => done(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture', 'focus'], { x: 2, y: 0 }))).toThrowError(/last good value is kept/);
   });
-  it('have no mend to offer where nothing is wrong to begin with being flat', () => {
+  it('have no fix to offer where nothing is wrong to begin with being flat', () => {
     const flat = readSite(smallSite());
-    expect(pictureMends(flat, new Map(), siteIndex(flat).places[0]!, 'o')).toEqual([]);
+    expect(pictureFixes(flat, new Map(), siteIndex(flat).places[0]!, 'o')).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 import { readGradient, type Gradient, type Rgb8 } from '../../color/index.ts';
 import { cellValue, colorOf, tokenValue, type Group } from '../../reach/index.ts';
 import { sectionOf, type Section, type Site } from '../../site/index.ts';
-import { slotPath, type TokenTable } from '../../style/index.ts';
+import { rolePath, type TokenTable } from '../../style/index.ts';
 
 /** The section a place over a picture stands in. */
 export function picturedSection(site: Site, page: string, section: string): Section | undefined {
@@ -28,7 +28,7 @@ export function veilOf(site: Site, table: TokenTable, group: Group, shade?: numb
   const [place] = group.places;
   const section = place && picturedSection(site, place.page, place.section);
   const strength = shade ?? section?.picture?.shade ?? 0;
-  const color = section && colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[section.ground]!, 'background')).css);
+  const color = section && colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[section.ground]!, 'background')).css);
   // The renderer writes whole percents.
   return color && strength > 0 ? { ...color, alpha: (color.alpha * Math.round(strength * 100)) / 100 } : null;
 }

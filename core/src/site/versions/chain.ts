@@ -1,13 +1,15 @@
 import { documentTo2, opTo2 } from './to-2.ts';
+import { documentTo3, opTo3 } from './to-3.ts';
 
 /** Version of the stored document and of the changes to it. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 type Json = Record<string, unknown>;
 
 /** What leads from one version to the next; the first leads from version 1 to 2. Neither throws: what is wrong stays, for the reader to name. */
 const STEPS: readonly { readonly document: (document: Json) => Json; readonly op: (op: Json, document: Json) => Json }[] = [
   { document: documentTo2, op: opTo2 },
+  { document: documentTo3, op: opTo3 },
 ];
 
 /** A document of an older version as one of `SCHEMA_VERSION`; any other value as it is. */

@@ -1,8 +1,8 @@
 /**
  * Version 2: a place has an id that is unique on its page, and is addressed either
  * there or wherever it is used. What a page set on a place of a shared section
- * names the entry (`entry:block/slot`), what the shared record holds names the
- * section (`section:block/slot`). Before, both said `block/slot`.
+ * names the entry (`entry:block/part`), what the shared record holds names the
+ * section (`section:block/part`). Before, both said `block/part`.
  */
 
 type Json = Record<string, unknown>;

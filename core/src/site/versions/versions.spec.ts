@@ -4,12 +4,12 @@ import { readSite } from '../../document/index.ts';
 import { pageTree } from '../../page/index.ts';
 import { literal, smallSite } from '../../testing/small-site.ts';
 import type { Override, Site } from '../index.ts';
-import { documentToNow, opsToNow } from './chain.ts';
+import { SCHEMA_VERSION, documentToNow, opsToNow } from './chain.ts';
 
 /** The small site as version 1 had it: places named by block and slot, whatever they stand in. */
 function versionOne(home: Override[] = [], shared: Override[] = []): Site {
   const site = smallSite(home);
-  return { ...site, schemaVersion: 1 as 2, shared: { ...site.shared, overrides: Object.fromEntries(shared.map((one) => [one.id, one])) } };
+  return { ...site, schemaVersion: 1 as typeof SCHEMA_VERSION, shared: { ...site.shared, overrides: Object.fromEntries(shared.map((one) => [one.id, one])) } };
 }
 const now = (document: Site): Site => documentToNow(document as unknown as Record<string, unknown>) as unknown as Site;
 const red = (id: string, place: string): Override => literal(id, place, 'color', '#b83a1e');
@@ -17,7 +17,7 @@ const red = (id: string, place: string): Override => literal(id, place, 'color',
 describe('a document of version 1', () => {
   it('names a place of a shared section by its entry on a page, and by its section in the shared record', () => {
     const site = now(versionOne([red('o1', 'c1/text'), red('o2', 'h/text'), red('o3', 'header/name'), red('o4', 'page/surface')], [red('o5', 'c1/text'), red('o6', 'foot/text'), red('o7', 'common/surface')]));
-    expect(site.schemaVersion).toBe(2);
+    expect(site.schemaVersion).toBe(SCHEMA_VERSION);
     expect(Object.values(site.pages['home']!.overrides).map((one) => one.place)).toEqual(['s2:c1/text', 'h/text', 'header/name', 'page/surface']);
     expect(Object.values(site.shared.overrides).map((one) => one.place)).toEqual(['common:c1/text', 'foot/text', 'common:common/surface']);
     expect(readSite(site)).toEqual(site);
@@ -66,8 +66,53 @@ describe('a document of version 1', () => {
     const page = { ...old.pages['more']!, id: 'third', file: 'third.html', overrides: { o1: red('o1', 'c1/text') } };
     const ops: Op[] = [{ op: 'insert', record: ['pages'], order: ['pageOrder'], id: 'third', value: page, after: null }];
     expect((opsToNow(ops, 1, now(old))[0] as { value: typeof page }).value.overrides.o1.place).toBe('t2:c1/text');
-    expect(opsToNow(ops, 2, now(old))).toBe(ops);
+    expect(opsToNow(ops, SCHEMA_VERSION, now(old))).toBe(ops);
     const plain: Op[] = [{ op: 'set', at: ['name'], value: 'New' }];
     expect(opsToNow(plain, 1, now(old))).toBe(plain);
+  });
+});
+
+/** The small site as version 2 had it: colours on backgrounds in slots. */
+function versionTwo(site: Site): Site {
+  const { brand } = site;
+  const slot = ({ role, ...rest }: { kind?: string; role?: string }) => ({ ...rest, ...(role === undefined ? {} : { slot: role }) });
+  const each = <T extends object>(record: Readonly<Record<string, T>>, change: (one: T) => unknown) => Object.fromEntries(Object.entries(record).map(([id, one]) => [id, change(one)]));
+  const before = {
+    grounds: each(brand.grounds, ({ roles, ...rest }) => ({ ...rest, slots: each(roles, (value) => slot(value)) })),
+    styles: each(brand.styles, (style) => slot(style)),
+    swatches: each(brand.swatches, ({ similar, ...rest }) => ({ ...rest, ...(similar ? { kin: Object.fromEntries(Object.entries(similar).map(([key, way]) => [key.replace('role:', 'slot:'), way])) } : {}) })),
+  };
+  return { ...site, schemaVersion: 2 as typeof SCHEMA_VERSION, brand: { ...brand, ...before } as unknown as Site['brand'] };
+}
+
+describe('a document of version 2', () => {
+  const decided = (() => {
+    const site = smallSite();
+    site.brand.grounds['pale']!.roles['link-visited'] = { kind: 'same', role: 'link' };
+    site.brand.swatches['brand']!.similar = { 'role:pale/link': 'along', 'swatch:dark': 'leave' };
+    return site;
+  })();
+  it('keeps its colours, what they follow and what was decided about similar ones', () => {
+    const site = now(versionTwo(decided));
+    expect(site).toEqual(decided);
+    expect(readSite(versionTwo(decided))).toEqual(decided);
+  });
+  it('takes the edits that were made to it to the same site, and back', () => {
+    const edits: Op[] = [
+      { op: 'set', at: ['brand', 'grounds', 'pale', 'slots', 'text'], value: { kind: 'same', slot: 'heading' } },
+      { op: 'set', at: ['brand', 'grounds', 'pale', 'slots', 'link-visited', 'slot'], value: 'text' },
+      { op: 'set', at: ['brand', 'styles', 'title', 'slot'], value: 'eyebrow' },
+      { op: 'set', at: ['brand', 'swatches', 'brand', 'kin', 'slot:deep/text'], value: 'leave' },
+      { op: 'set', at: ['brand', 'swatches', 'brand', 'kin'] },
+      { op: 'insert', record: ['brand', 'grounds'], order: ['brand', 'groundOrder'], id: 'slots', value: { id: 'slots', label: 'Slots', path: 'slots', slots: { text: { kind: 'same', slot: 'heading' }, background: { kind: 'swatch', swatch: 'ink' } } }, after: null },
+      { op: 'set', at: ['name'], value: 'slot' },
+    ];
+    fc.assert(fc.property(fc.subarray(edits, { minLength: 1 }), (ops) => {
+      const old = versionTwo(decided);
+      const done = applyChange(old, { ops });
+      const now2 = applyChange(now(old), { ops, schemaVersion: 2 });
+      expect(now2.site).toEqual(now(done.site));
+      expect(applyChange(now2.site, { ops: done.inverse, schemaVersion: 2 }).site).toEqual(decided);
+    }));
   });
 });

@@ -1,5 +1,5 @@
 import { API, homePage, pageHtml, readAssetFile, recolor, specimenHtml } from '@yohaku/core';
-import { evidenceByHash } from '../../evidence/index.ts';
+import { sourceByHash } from '../../sources/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
 import { notFound } from '../problem.ts';
@@ -36,7 +36,7 @@ export function frameRoutes({ database }: Services): Route[] {
       if (!name) throw notFound('The picture');
       const stored = await loadSite(database, params.site);
       const asset = Object.values(stored?.site.assets ?? {}).find((one) => one.hash.startsWith(name.start));
-      const hash = asset?.hash ?? (await evidenceByHash(database, params.site, name.start));
+      const hash = asset?.hash ?? (await sourceByHash(database, params.site, name.start));
       const file = hash ? await readFile(database.db, hash) : undefined;
       if (!file) throw notFound('The picture');
       context.type = file.type;

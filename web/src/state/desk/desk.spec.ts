@@ -12,7 +12,7 @@ describe('desk state', () => {
   it('keeps what is selected across steps, and puts the slip away', () => {
     const held = deskReducer(deskReducer(start(), DeskActions.take({ token: 'color.core.brand' })), DeskActions.choose({ choice: { place: { page: 'home', id: 'h/text' } } }));
     const moved = deskReducer(held, DeskActions.step({ step: held.step === 'pages' ? 'type' : 'pages' }));
-    expect([moved.inHand, moved.place]).toEqual(['color.core.brand', null]);
+    expect([moved.selected, moved.place]).toEqual(['color.core.brand', null]);
   });
   it('goes back to all pages when nothing is selected any more', () => {
     const reach = deskReducer(deskReducer(start(), DeskActions.take({ token: 'x' })), DeskActions.hang({ hanging: 'reach' }));
@@ -23,14 +23,14 @@ describe('desk state', () => {
   it('gives the identical state when nothing changes', () => {
     const state = start();
     expect(deskReducer(state, DeskActions.step({ step: state.step }))).toBe(state);
-    expect(deskReducer(state, DeskActions.take({ token: state.inHand }))).toBe(state);
+    expect(deskReducer(state, DeskActions.take({ token: state.selected }))).toBe(state);
     expect(deskReducer(state, DeskActions.light({ scope: state.lit }))).toBe(state);
   });
   it('keeps choices on this machine, and nothing of what is selected', () => {
-    keepDesk({ ...start(), step: 'grounds', surround: 'dark', inHand: 'x', ground: 'pale' });
+    keepDesk({ ...start(), step: 'grounds', surround: 'dark', selected: 'x', ground: 'pale' });
     const kept = JSON.parse(localStorage.getItem('yohaku-desk')!) as Record<string, unknown>;
     expect(kept).toEqual(jasmine.objectContaining({ step: 'grounds', surround: 'dark', ground: 'pale' }));
-    expect(kept['inHand']).toBeUndefined();
+    expect(kept['selected']).toBeUndefined();
     localStorage.removeItem('yohaku-desk');
   });
 });

@@ -22,12 +22,12 @@ export interface DeskState {
   /** How wall and desk are looked at, and how strong a deficiency is, 0 to 1. */
   readonly seen: Vision;
   readonly severity: number;
-  /** How the wall hangs: all pages, only what the token in hand reaches, the places where two styles stand together, the specimen, or (in Gather) the evidence, the logo, or a design pinned over a page. */
-  readonly hanging: 'all' | 'reach' | 'together' | 'specimen' | 'evidence' | 'logo' | 'pin';
+  /** How the wall hangs: all pages, only what the token in hand reaches, the places where two styles stand together, the specimen, or (in Gather) the sources, the logo, or a design pinned over a page. */
+  readonly hanging: 'all' | 'reach' | 'together' | 'specimen' | 'sources' | 'logo' | 'pin';
   /** Places that hang side by side, and what they are. */
   readonly together: { readonly label: string; readonly places: readonly PlaceRef[] } | null;
   /** Token in hand by path; stays in hand across steps. */
-  readonly inHand: string | null;
+  readonly selected: string | null;
   /** What the control that has the focus reaches: its places are lit. */
   readonly lit: Scope | null;
   /** Page grown in place to be read; null: the overview. */
@@ -38,11 +38,11 @@ export interface DeskState {
   readonly sections: readonly string[];
   readonly swatch: string | null;
   readonly ground: string | null;
-  readonly slot: string | null;
+  readonly role: string | null;
   readonly style: string | null;
   readonly section: string | null;
   readonly place: PlaceRef | null;
-  /** Whether the set lines of the grounds show every slot. */
+  /** Whether the set lines of the grounds show every role. */
   readonly unfolded: boolean;
   /** Whether headings on the wall are named by level and style. */
   readonly outline: boolean;
@@ -54,7 +54,7 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, inHand: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, slot: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, selected: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, role: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -64,7 +64,7 @@ function kept(): DeskState {
     const { step, heights, surround, seen, severity, swatch, ground, style, unfolded } = JSON.parse(remembered(KEY) ?? '{}') as Partial<DeskState>;
     return {
       ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
-      hanging: step === 'gather' ? 'evidence' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
+      hanging: step === 'gather' ? 'sources' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
       seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null, unfolded: unfolded === true,
     };
   } catch {
@@ -89,7 +89,7 @@ export const DeskActions = createActionGroup({
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
-    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'slot' | 'style' | 'section' | 'sections' | 'place'>> }>(),
+    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'place'>> }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),
     Outline: props<{ shown: boolean }>(),
@@ -102,13 +102,13 @@ export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
     kept(),
-    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: state.hanging === 'specimen' ? 'specimen' : step === 'gather' ? 'evidence' : ['evidence', 'logo', 'pin', 'together'].includes(state.hanging) ? 'all' : state.hanging })),
+    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: state.hanging === 'specimen' ? 'specimen' : step === 'gather' ? 'sources' : ['sources', 'logo', 'pin', 'together'].includes(state.hanging) ? 'all' : state.hanging })),
     on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
     on(DeskActions.seen, (state, { seen, severity }): DeskState => ({ ...state, seen, severity: severity ?? state.severity })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
     on(DeskActions.hangTogether, (state, { label, places }): DeskState => ({ ...state, hanging: 'together', together: { label, places }, place: null })),
-    on(DeskActions.take, (state, { token }): DeskState => (state.inHand === token ? state : { ...state, inHand: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
+    on(DeskActions.take, (state, { token }): DeskState => (state.selected === token ? state : { ...state, selected: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, page: page ?? state.page, hanging: 'all', place: null, ...(page !== null && page !== state.page ? { section: null, sections: [] } : {}) })),
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),

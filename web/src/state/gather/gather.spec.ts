@@ -1,14 +1,14 @@
-import type { Evidence } from '@yohaku/core';
+import type { Source } from '@yohaku/core';
 import { GatherActions, gatherReducer, keepSift, keptSift } from './gather.ts';
 
 const start = () => gatherReducer(undefined, { type: 'none' });
-const piece = (id: string): Evidence => ({ id, name: id, kind: 'text', facts: '', notes: [], size: null, lines: [], colors: [] });
+const piece = (id: string): Source => ({ id, name: id, kind: 'text', facts: '', notes: [], size: null, lines: [], colors: [] });
 
 describe('gather state', () => {
   it('reads several at once, and takes the same piece once', () => {
     let state = gatherReducer(gatherReducer(start(), GatherActions.reading({ name: 'a' })), GatherActions.reading({ name: 'b' }));
-    state = gatherReducer(gatherReducer(state, GatherActions.read({ name: 'a', evidence: piece('a') })), GatherActions.read({ name: 'b', evidence: piece('a') }));
-    expect([state.evidence.length, state.reading]).toEqual([1, []]);
+    state = gatherReducer(gatherReducer(state, GatherActions.read({ name: 'a', sources: piece('a') })), GatherActions.read({ name: 'b', sources: piece('a') }));
+    expect([state.sources.length, state.reading]).toEqual([1, []]);
   });
   it('says what was refused until the next is read, and keeps the rest', () => {
     let state = gatherReducer(gatherReducer(start(), GatherActions.reading({ name: 'a' })), GatherActions.refused({ name: 'a', words: 'Broken.' }));
@@ -17,18 +17,18 @@ describe('gather state', () => {
     expect(state.problems).toEqual([]);
   });
   it('puts away and back', () => {
-    const listed = gatherReducer(start(), GatherActions.listed({ evidence: [piece('a'), piece('b')], kept: null }));
+    const listed = gatherReducer(start(), GatherActions.listed({ sources: [piece('a'), piece('b')], kept: null }));
     const away = gatherReducer(listed, GatherActions.putAway({ id: 'a' }));
-    expect([away.evidence.map((one) => one.id), away.away.map((one) => one.id)]).toEqual([['b'], ['a']]);
-    const back = gatherReducer(away, GatherActions.putBack({ evidence: away.away[0]! }));
-    expect([back.evidence.map((one) => one.id), back.away]).toEqual([['b', 'a'], []]);
+    expect([away.sources.map((one) => one.id), away.away.map((one) => one.id)]).toEqual([['b'], ['a']]);
+    const back = gatherReducer(away, GatherActions.putBack({ sources: away.away[0]! }));
+    expect([back.sources.map((one) => one.id), back.away]).toEqual([['b', 'a'], []]);
     expect(gatherReducer(back, GatherActions.putAway({ id: 'nobody' }))).toBe(back);
   });
   it('remembers what was decided of a site, and forgets what was taken', () => {
     let state = gatherReducer(start(), GatherActions.decide({ color: 'x', choice: { keep: false } }));
     state = gatherReducer(state, GatherActions.decide({ color: 'x', choice: { name: 'Rope' } }));
     state = gatherReducer(state, GatherActions.count({ count: 5 }));
-    const pin = { evidence: 'a', page: 'home', width: 960, way: 'wipe', amount: 0.3 } as const;
+    const pin = { sources: 'a', page: 'home', width: 960, way: 'wipe', amount: 0.3 } as const;
     state = gatherReducer(state, GatherActions.pin({ pin }));
     expect(gatherReducer(state, GatherActions.pin({ pin }))).toBe(state);
     keepSift('some-site', state);

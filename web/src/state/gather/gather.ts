@@ -1,44 +1,44 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import type { Evidence } from '@yohaku/core';
+import type { Source } from '@yohaku/core';
 import { remember, remembered } from '../../ui/index.ts';
 
 /** What a designer decided of one colour: keep or leave it whatever its score, what it is called, of which part it is, what replaces it. */
-export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly heir?: string }
+export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly replacement?: string }
 
 /** A drawn design pinned over a page: at which width, and how much of it is seen, faded or wiped. */
-export interface Pin { readonly evidence: string; readonly page: string; readonly width: number; readonly way: 'fade' | 'wipe'; readonly amount: number }
+export interface Pin { readonly sources: string; readonly page: string; readonly width: number; readonly way: 'fade' | 'wipe'; readonly amount: number }
 
 export interface GatherState {
-  readonly evidence: readonly Evidence[];
+  readonly sources: readonly Source[];
   /** Names of files that are being read. */
   readonly reading: readonly string[];
   /** What could not be read, and why. */
   readonly problems: readonly string[];
   /** Colours in hand, as hex, that count as one: their occurrences are outlined on the wall. */
   readonly hand: readonly string[];
-  /** How many of the sifted colours are kept; null: all swatches there are and all up to the knee. */
+  /** How many of the sifted colours are kept; null: all swatches there are and all up to the best trade-off. */
   readonly count: number | null;
   readonly choices: Readonly<Record<string, SiftChoice>>;
   /** Radius in px of the picture that is looked at when pointing into it. */
   readonly radius: number;
   readonly pin: Pin | null;
   /** Pieces put away in this window, last first: each can be put back. */
-  readonly away: readonly Evidence[];
+  readonly away: readonly Source[];
 }
 
-const START: GatherState = { evidence: [], reading: [], problems: [], hand: [], count: null, choices: {}, radius: 4, pin: null, away: [] };
+const START: GatherState = { sources: [], reading: [], problems: [], hand: [], count: null, choices: {}, radius: 4, pin: null, away: [] };
 
 type KeptSift = Pick<GatherState, 'count' | 'choices' | 'radius' | 'pin'>;
 
 export const GatherActions = createActionGroup({
   source: 'Gather',
   events: {
-    Listed: props<{ evidence: readonly Evidence[]; kept: KeptSift | null }>(),
+    Listed: props<{ sources: readonly Source[]; kept: KeptSift | null }>(),
     Reading: props<{ name: string }>(),
-    Read: props<{ name: string; evidence: Evidence }>(),
+    Read: props<{ name: string; sources: Source }>(),
     Refused: props<{ name: string; words: string }>(),
     'Put away': props<{ id: string }>(),
-    'Put back': props<{ evidence: Evidence }>(),
+    'Put back': props<{ sources: Source }>(),
     Hand: props<{ hand: readonly string[] }>(),
     Count: props<{ count: number | null }>(),
     Decide: props<{ color: string; choice: SiftChoice }>(),
@@ -57,17 +57,17 @@ export const gatherFeature = createFeature({
   name: 'gather',
   reducer: createReducer(
     START,
-    on(GatherActions.listed, (state, { evidence, kept }): GatherState => ({ ...state, ...kept, evidence })),
+    on(GatherActions.listed, (state, { sources, kept }): GatherState => ({ ...state, ...kept, sources })),
     on(GatherActions.reading, (state, { name }): GatherState => ({ ...state, reading: [...state.reading, name], problems: state.reading.length === 0 ? [] : state.problems })),
-    on(GatherActions.read, (state, { name, evidence }): GatherState => ({
-      ...state, reading: without(state.reading, name), evidence: state.evidence.some((one) => one.id === evidence.id) ? state.evidence : [...state.evidence, evidence],
+    on(GatherActions.read, (state, { name, sources }): GatherState => ({
+      ...state, reading: without(state.reading, name), sources: state.sources.some((one) => one.id === sources.id) ? state.sources : [...state.sources, sources],
     })),
     on(GatherActions.refused, (state, { name, words }): GatherState => ({ ...state, reading: without(state.reading, name), problems: [...state.problems, words] })),
     on(GatherActions.putAway, (state, { id }): GatherState => {
-      const gone = state.evidence.find((one) => one.id === id);
-      return gone ? { ...state, evidence: state.evidence.filter((one) => one !== gone), away: [gone, ...state.away] } : state;
+      const gone = state.sources.find((one) => one.id === id);
+      return gone ? { ...state, sources: state.sources.filter((one) => one !== gone), away: [gone, ...state.away] } : state;
     }),
-    on(GatherActions.putBack, (state, { evidence }): GatherState => ({ ...state, evidence: [...state.evidence, evidence], away: state.away.filter((one) => one.id !== evidence.id) })),
+    on(GatherActions.putBack, (state, { sources }): GatherState => ({ ...state, sources: [...state.sources, sources], away: state.away.filter((one) => one.id !== sources.id) })),
     on(GatherActions.hand, (state, { hand }): GatherState => (state.hand === hand ? state : { ...state, hand })),
     on(GatherActions.count, (state, { count }): GatherState => (state.count === count ? state : { ...state, count })),
     on(GatherActions.decide, (state, { color, choice }): GatherState => ({ ...state, choices: { ...state.choices, [color]: { ...state.choices[color], ...choice } } })),

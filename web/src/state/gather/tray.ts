@@ -9,7 +9,7 @@ import { GatherActions, gatherFeature, keepSift, keptSift } from './gather.ts';
 /** Name of a text that came without a file; the server has a sentence of its own for it. */
 export const PASTED = 'Pasted text';
 
-/** Takes evidence in, many at once and in any form, and puts it away and back. */
+/** Takes sources in, many at once and in any form, and puts them away and back. */
 @Injectable({ providedIn: 'root' })
 export class Tray {
   readonly #store = inject(Store);
@@ -34,8 +34,8 @@ export class Tray {
 
   async #list(): Promise<void> {
     const site = this.#site();
-    const evidence = await firstValueFrom(this.#api.evidence(site)).catch(() => []);
-    this.#store.dispatch(GatherActions.listed({ evidence, kept: keptSift(site) }));
+    const sources = await firstValueFrom(this.#api.sources(site)).catch(() => []);
+    this.#store.dispatch(GatherActions.listed({ sources, kept: keptSift(site) }));
   }
 
   /** Reads files one after another; those that are refused stop nobody else. */
@@ -43,8 +43,8 @@ export class Tray {
     for (const { name } of files) this.#store.dispatch(GatherActions.reading({ name }));
     for (const { name, content } of files) {
       try {
-        const evidence = await firstValueFrom(this.#api.addEvidence(this.#site(), freshId('e'), name, content));
-        this.#store.dispatch(GatherActions.read({ name, evidence }));
+        const sources = await firstValueFrom(this.#api.addSource(this.#site(), freshId('e'), name, content));
+        this.#store.dispatch(GatherActions.read({ name, sources }));
       } catch (error) {
         const words = failureWords(error);
         this.#store.dispatch(GatherActions.refused({ name, words: name === PASTED || words.includes(name) ? words : `${name}: ${words}` }));
@@ -58,9 +58,9 @@ export class Tray {
       this.#store.dispatch(GatherActions.refused({ name, words: 'There is nothing to read yet. Paste colour codes, or drop a picture.' }));
       return false;
     }
-    const before = this.#state().evidence.length;
+    const before = this.#state().sources.length;
     await this.add([{ name, content: new Blob([text]) }]);
-    return this.#state().evidence.length > before;
+    return this.#state().sources.length > before;
   }
 
   /** What was dropped: files, folders (sent as one archive), or text. */
@@ -87,14 +87,14 @@ export class Tray {
   }
 
   async putBack(): Promise<void> {
-    const evidence = this.#state().away[0];
-    if (!evidence) return;
-    this.#store.dispatch(GatherActions.putBack({ evidence }));
-    await this.#tell(evidence.id, false);
+    const sources = this.#state().away[0];
+    if (!sources) return;
+    this.#store.dispatch(GatherActions.putBack({ sources }));
+    await this.#tell(sources.id, false);
   }
 
   async #tell(id: string, away: boolean): Promise<void> {
-    await firstValueFrom(this.#api.putAwayEvidence(this.#site(), id, away)).catch((error: unknown) => {
+    await firstValueFrom(this.#api.putAwaySource(this.#site(), id, away)).catch((error: unknown) => {
       this.#store.dispatch(GatherActions.refused({ name: id, words: failureWords(error) }));
       void this.#list();
     });

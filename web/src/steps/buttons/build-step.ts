@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, addVariant, buttonRecipes, buttonSlot, buttonUses, contrastRules, cornerCss, looseLook, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, slotPath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type SlotValue } from '@yohaku/core';
+import { BUTTON_PARTS, addVariant, buttonRecipes, buttonRole, buttonUses, contrastRules, cornerCss, looseLook, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, rolePath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type RoleValue } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
@@ -57,16 +57,16 @@ export class BuildStep {
   }
   /** The variant whose buttons are in hand, when they are all of one. */
   protected readonly variant = computed(() => {
-    const [id, ...others] = this.variantsInHand();
+    const [id, ...others] = this.variantsSelected();
     const variant = id && others.length === 0 ? this.brand()?.variants[id] : undefined;
     return variant && { ...variant, uses: buttonUses(this.site()!, 'variant', variant.id).length };
   });
   /** Variants that have buttons in hand. */
-  protected readonly variantsInHand = computed(() => {
+  protected readonly variantsSelected = computed(() => {
     const ids = new Set([...this.cells()].map((key) => key.split(' ')[0]!));
     return (this.brand()?.variantOrder ?? []).filter((id) => ids.has(id));
   });
-  protected readonly heirs = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
+  protected readonly replacements = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A variant');
   protected readonly newOnly: Scope = { words: 'A variant that no button has yet; no place changes' };
@@ -88,11 +88,11 @@ export class BuildStep {
     const table = tokenTable(brand);
     const judgements = (variant: string, size: string) => contrastRules(table, looseLook(site, 'button', buttonRecipes(brand, this.ground(), variant, size), STATES, this.ground()));
     return brand.variantOrder.flatMap((variant) => sizes.map((size, nth) => ({
-      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), high: this.#high(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placeCount(this.site()!, slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', 'rest'))),
+      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), high: this.#high(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placeCount(this.site()!, rolePath(brand, brand.grounds[this.ground()]!, buttonRole(variant, 'fill', 'rest'))),
       cells: STATES.map((state) => {
         const judged = judgements(variant, size);
         const colors = state === 'focus' ? 'rest' : state;
-        const css = (part: ButtonPart) => this.#css(this.ground(), buttonSlot(variant, part, colors));
+        const css = (part: ButtonPart) => this.#css(this.ground(), buttonRole(variant, part, colors));
         return {
           state, fill: css('fill'), text: css('label'), edge: css('edge'), ring: state === 'focus' ? this.#css(this.ground(), 'focus') : '',
 label: worstOf(judged, 'text-contrast', state),
@@ -104,16 +104,16 @@ label: worstOf(judged, 'text-contrast', state),
   });
   protected readonly styles = computed(() => this.brand()?.styleOrder.map((id) => ({ value: id, label: this.brand()!.styles[id]!.label })) ?? []);
   /** What the cells in hand have in each part: one value, or how many they differ by. */
-  protected readonly inHand = computed(() => {
+  protected readonly selected = computed(() => {
     const brand = this.brand();
     const keys = [...this.cells()];
     if (!brand || keys.length === 0) return undefined;
-    const slots = brand.grounds[this.ground()]!.slots;
+    const roles = brand.grounds[this.ground()]!.roles;
     return {
       count: keys.length,
       parts: BUTTON_PARTS.map((part) => {
-        const values = new Set(keys.map((key) => JSON.stringify(slots[this.#slot(key, part)] ?? null)));
-        const only = values.size === 1 ? (JSON.parse([...values][0]!) as SlotValue | null) : null;
+        const values = new Set(keys.map((key) => JSON.stringify(roles[this.#role(key, part)] ?? null)));
+        const only = values.size === 1 ? (JSON.parse([...values][0]!) as RoleValue | null) : null;
         return { part, scope: this.scopeOf(keys, `Button ${part}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic' };
       }),
     };
@@ -129,7 +129,7 @@ label: worstOf(judged, 'text-contrast', state),
     });
     const [variant, state] = key.split(' ') as [string, Shown];
     const brand = this.brand()!;
-    this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[this.ground()]!, buttonSlot(variant, 'fill', state === 'focus' ? 'rest' : state)) }));
+    this.#store.dispatch(DeskActions.take({ token: rolePath(brand, brand.grounds[this.ground()]!, buttonRole(variant, 'fill', state === 'focus' ? 'rest' : state)) }));
   }
   protected pickRow(variant: string): void {
     this.cells.set(new Set(this.rowKeys(variant)));
@@ -147,18 +147,18 @@ label: worstOf(judged, 'text-contrast', state),
   protected scopeOf(keys: readonly string[], label: string, parts: readonly ButtonPart[] = BUTTON_PARTS): Scope {
     const brand = this.brand()!;
     const ground = brand.grounds[this.ground()]!;
-    return { tokens: keys.flatMap((key) => parts.map((part) => slotPath(brand, ground, this.#slot(key, part)))), label: `${label} on ${ground.label}` };
+    return { tokens: keys.flatMap((key) => parts.map((part) => rolePath(brand, ground, this.#role(key, part)))), label: `${label} on ${ground.label}` };
   }
   protected chooseGround(ground: string): void {
-    this.#store.dispatch(DeskActions.choose({ choice: { ground, slot: null } }));
+    this.#store.dispatch(DeskActions.choose({ choice: { ground, role: null } }));
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
   }
-  protected setPart(part: ButtonPart, value: SlotValue): void {
-    const slots = [...new Set([...this.cells()].map((key) => this.#slot(key, part)))];
+  protected setPart(part: ButtonPart, value: RoleValue): void {
+    const roles = [...new Set([...this.cells()].map((key) => this.#role(key, part)))];
     const ground = this.ground();
-    this.#editor.commit((site) => ({ label: `Button ${part} on ${site.brand.grounds[ground]!.label}`, ops: slots.map((slot) => setOp(site, ['brand', 'grounds', ground, 'slots', slot], value)) }));
+    this.#editor.commit((site) => ({ label: `Button ${part} on ${site.brand.grounds[ground]!.label}`, ops: roles.map((role) => setOp(site, ['brand', 'grounds', ground, 'roles', role], value)) }));
   }
   protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour. What was set is kept.`);
   protected see(view: (typeof VIEWS)[number]): void {
@@ -174,11 +174,11 @@ label: worstOf(judged, 'text-contrast', state),
     this.#editor.set('Name of a button variant', ['brand', 'variants', id, 'label'], label);
   }
   /** Deletes a variant no button has; asks what takes the place of one that some have. */
-  protected removeVariant(heir: string): void {
+  protected removeVariant(replacement: string): void {
     const variant = this.variant();
     if (!variant) return;
     this.cells.set(new Set());
-    this.#editor.commit((site) => removeButtonPart(site, 'variant', variant.id, heir));
+    this.#editor.commit((site) => removeButtonPart(site, 'variant', variant.id, replacement));
   }
   protected iconSide(side: string): void {
     this.#editor.set('Side of button icons', ['brand', 'iconSide'], side);
@@ -189,12 +189,12 @@ label: worstOf(judged, 'text-contrast', state),
   protected readonly looking: Scope = { words: 'Shows the buttons on another background; no place changes' };
   protected readonly count = plural;
 
-  #slot(key: string, part: ButtonPart): string {
+  #role(key: string, part: ButtonPart): string {
     const [variant, state] = key.split(' ') as [string, Shown];
-    return buttonSlot(variant, part, (state === 'focus' ? 'rest' : state) as ButtonState);
+    return buttonRole(variant, part, (state === 'focus' ? 'rest' : state) as ButtonState);
   }
-  #css(ground: string, slot: string): string {
+  #css(ground: string, role: string): string {
     const brand = this.brand()!;
-    return tokenValue(tokenTable(brand), slotPath(brand, brand.grounds[ground]!, slot)).css;
+    return tokenValue(tokenTable(brand), rolePath(brand, brand.grounds[ground]!, role)).css;
   }
 }

@@ -15,7 +15,7 @@ import { ACTS, NumberField, TextField, nameProblem, type ChoiceOption } from '..
         <yo-text [label]="'Name of size ' + size.label" [hideLabel]="true" [yoReaching]="nameOnly" [value]="size.label" width="120px" [check]="checkName" (done)="rename(size.id, $event)" />
         <yo-number label="sides" [value]="size.padX" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padX', $event, 'preview')" (done)="pad(size.id, 'padX', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-x'" />
         <yo-number label="above, below" [value]="size.padY" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padY', $event, 'preview')" (done)="pad(size.id, 'padY', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-y'" />
-        @if (sizes().length > 1) { <yo-delete slight class="last" [yoReaching]="'button.' + size.path + '.pad-x'" [name]="'size ' + size.label" [words]="words(size.id)" [options]="words(size.id) ? heirs(size.id) : []" (done)="remove(size.id, $event || undefined)" /> }
+        @if (sizes().length > 1) { <yo-delete slight class="last" [yoReaching]="'button.' + size.path + '.pad-x'" [name]="'size ' + size.label" [words]="words(size.id)" [options]="words(size.id) ? replacements(size.id) : []" (done)="remove(size.id, $event || undefined)" /> }
       </div>
     }
   `,
@@ -26,7 +26,7 @@ export class SizesList {
   readonly #brand = computed(() => this.#editor.shown()?.brand);
   protected readonly sizes = computed(() => (this.#brand()?.sizeOrder ?? []).map((id) => this.#brand()!.sizes[id]!));
   /** What may take the place of a size that is deleted. */
-  protected heirs(id: string): ChoiceOption[] {
+  protected replacements(id: string): ChoiceOption[] {
     return this.sizes().filter((one) => one.id !== id).map((one) => ({ value: one.id, label: one.label }));
   }
   /** What would be lost with it. */
@@ -47,7 +47,7 @@ export class SizesList {
   protected pad(size: string, side: 'padX' | 'padY', value: number, phase: 'preview' | 'commit'): void {
     this.#editor.set(`${this.#brand()!.sizes[size]!.label} button padding`, ['brand', 'sizes', size, side], value, phase);
   }
-  protected remove(id: string, heir?: string): void {
-    this.#editor.commit((site) => removeButtonPart(site, 'size', id, heir));
+  protected remove(id: string, replacement?: string): void {
+    this.#editor.commit((site) => removeButtonPart(site, 'size', id, replacement));
   }
 }

@@ -26,7 +26,7 @@ export class SpacePanel {
     });
   });
   /** What may take the place of a padding that is deleted. */
-  protected heirs(id: string): ChoiceOption[] {
+  protected replacements(id: string): ChoiceOption[] {
     return this.spaces().filter((one) => one.section && one.id !== id).map((one) => ({ value: one.id, label: one.label }));
   }
   protected readonly nameOnly = NAME_ONLY;
@@ -48,7 +48,7 @@ export class SpacePanel {
     const like = this.spaces().filter((one) => one.section).at(-1)!.id;
     this.#editor.commit((site) => addSpace(site, like, freshId('space')));
   }
-  protected remove(id: string, heir?: string): void {
-    this.#editor.commit((site) => removeSpace(site, id, heir));
+  protected remove(id: string, replacement?: string): void {
+    this.#editor.commit((site) => removeSpace(site, id, replacement));
   }
 }

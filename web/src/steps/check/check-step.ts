@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusMend, judgePixels, leaveOverride, mendFor, pictureMends, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Mend, type RuleId, type PictureMend, type Place, type Site, type SetValue, typeMendFor, type TypeMend } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusFix, judgePixels, leaveOverride, fixesFor, pictureFixes, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Fix, type RuleId, type PictureFix, type Place, type Site, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
@@ -10,7 +10,7 @@ const NAMES: Record<CheckList, string> = {
   worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Overrides', stray: 'Raw values', differences: 'Painted otherwise', all: 'All places',
 };
 
-/** What the last edit did, all that fails, departs or strays, and what mends it. */
+/** What the last edit did, all that fails, departs or strays, and what fixes it. */
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -98,19 +98,19 @@ export class CheckStep {
     const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
     return place && { ...row!, rule: row!.rule!, verdict: 'fail', place };
   });
-  protected readonly mends = computed((): Mend[] => {
+  protected readonly fixes = computed((): Fix[] => {
     const site = this.#editor.current();
     const finding = this.#finding();
-    return site && finding ? mendFor(site, finding) : [];
+    return site && finding ? fixesFor(site, finding) : [];
   });
-  /** A size, line height or target that fails: the value that mends it. */
-  protected readonly typeMend = computed((): TypeMend | undefined => {
+  /** A size, line height or target that fails: the value that fixes it. */
+  protected readonly typeFix = computed((): TypeFix | undefined => {
     const finding = this.#finding();
     const site = this.#editor.current();
-    return finding && site ? typeMendFor(site, finding) : undefined;
+    return finding && site ? typeFixFor(site, finding) : undefined;
   });
-  /** The text in hand, when it fails over a picture: what is wrong, where it is weakest, what mends it. */
-  protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; ringed: string; spot: Spot | null; mends: PictureMend[] } | null => {
+  /** The text in hand, when it fails over a picture: what is wrong, where it is weakest, what fixes it. */
+  protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; ringed: string; spot: Spot | null; fixes: PictureFix[] } | null => {
     const site = this.#editor.current();
     const row = this.row();
     if (!site || row?.rule !== 'text-contrast' || row.verdict !== 'fail') return null;
@@ -131,13 +131,13 @@ export class CheckStep {
     // At a width that does not hang the page of its band is ringed only where it falls short as well, and that is said.
     const there = seen && judgePixels(seen, veil, color, row.needed);
     const at = there && (row.width === hung || there.found < row.needed) ? there : undefined;
-    return verdict ? { share: verdict.share, weakest: verdict.weakest, ringed: at ? (row.width === hung ? ', ringed on the page' : `; on the page of ${hung} px, where it comes to ${cutDownText(at.weakest.ratio)}, that is ringed`) : `; the pages that hang pass there`, spot: at ? { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y } : null, mends: [...pictureMends(site, this.#pixels.sets(), place!, freshId('o')), ...this.#turnedMend(site, place!)] } : null;
+    return verdict ? { share: verdict.share, weakest: verdict.weakest, ringed: at ? (row.width === hung ? ', ringed on the page' : `; on the page of ${hung} px, where it comes to ${cutDownText(at.weakest.ratio)}, that is ringed`) : `; the pages that hang pass there`, spot: at ? { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y } : null, fixes: [...pictureFixes(site, this.#pixels.sets(), place!, freshId('o')), ...this.#turnedFix(site, place!)] } : null;
   });
   /** Another focus point of the picture, once it has been looked at with all that are tried. */
-  #turnedMend(site: Site, place: Place): PictureMend[] {
+  #turnedFix(site: Site, place: Place): PictureFix[] {
     const turned = this.#pixels.turned();
-    const mend = turned?.site === site && turned.surface === place.under?.id ? focusMend(site, this.#pixels.sets(), place, turned.sets) : undefined;
-    return mend ? [mend] : [];
+    const fix = turned?.site === site && turned.surface === place.under?.id ? focusFix(site, this.#pixels.sets(), place, turned.sets) : undefined;
+    return fix ? [fix] : [];
   }
   readonly #asked = computed(() => {
     const site = this.#editor.current();
@@ -183,8 +183,8 @@ export class CheckStep {
     if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
-  protected mend(mend: Mend | PictureMend | TypeMend): void {
-    this.#editor.commit(() => ({ label: `Fix ${mend.label}`, ops: mend.ops }));
+  protected fix(fix: Fix | PictureFix | TypeFix): void {
+    this.#editor.commit(() => ({ label: `Fix ${fix.label}`, ops: fix.ops }));
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
@@ -213,8 +213,8 @@ export class CheckStep {
     if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
     if (this.reading()) return;
     if (KEYS.undoCheck.is(event)) return this.undo();
-    const mend = KEYS.mend.is(event) ? (this.mends()[0] ?? this.typeMend() ?? this.pictured()?.mends[0]) : undefined;
-    if (mend) this.mend(mend);
+    const fix = KEYS.fix.is(event) ? (this.fixes()[0] ?? this.typeFix() ?? this.pictured()?.fixes[0]) : undefined;
+    if (fix) this.fix(fix);
   }
 
   #allPlaces(): Row[] {

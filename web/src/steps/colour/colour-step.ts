@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithKin, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
-  removeSwatch, resolvedSwatches, ruleWords, setValue, slotPath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
+  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithSimilar, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
+  removeSwatch, resolvedSwatches, ruleWords, setValue, rolePath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { DerivedRule } from './derived-rule.ts';
 import { Harmonies } from './harmonies.ts';
-import { KinList } from './kin-list.ts';
+import { SimilarList } from './similar-list.ts';
 import { ToldApart } from './told-apart.ts';
 import { ContrastField, type Against, type FieldPoint } from './contrast-field.ts';
 
@@ -19,7 +19,7 @@ interface PairRow { readonly label: string; readonly places: number; readonly fo
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, More, Slider, ContrastField, DerivedRule, Harmonies, KinList, ToldApart, VerdictRule, TextField, Choice, Reaching],
+  imports: [ACTS, More, Slider, ContrastField, DerivedRule, Harmonies, SimilarList, ToldApart, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -96,7 +96,7 @@ export class ColourStep {
     const path = this.#chosenPath();
     if (!site || !path) return [];
     const table = tokenTable(site.brand);
-    const background = (id: string): Against => ({ id, way: 'on', label: site.brand.grounds[id]!.label, rgb: composite(colorOf(tokenValue(table, slotPath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE, WHITE) });
+    const background = (id: string): Against => ({ id, way: 'on', label: site.brand.grounds[id]!.label, rgb: composite(colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE, WHITE) });
     const used = [...new Set(rateSpots(site, this.#spots()).map((pair) => pair.ground))];
     const texts = new Map<string, Against & { places: number }>();
     for (const pair of this.#occurring()) {
@@ -135,12 +135,12 @@ export class ColourStep {
     return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== path).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [];
   });
 
-  /** The colour the swatch in hand had when it was taken: what its kin are measured by. */
+  /** The colour the swatch in hand had when it was taken: what similar colours are measured by. */
   protected readonly from = signal<{ id: string; color: Oklch } | null>(null);
-  protected readonly kinAsked = signal(false);
-  protected readonly kinShown = computed(() => {
+  protected readonly similarAsked = signal(false);
+  protected readonly similarShown = computed(() => {
     const [chosen, from] = [this.chosen(), this.from()];
-    return !!chosen && from?.id === chosen.id && (this.kinAsked() || hex(paintedRgb(from.color)) !== chosen.hex);
+    return !!chosen && from?.id === chosen.id && (this.similarAsked() || hex(paintedRgb(from.color)) !== chosen.hex);
   });
 
   constructor() {
@@ -150,7 +150,7 @@ export class ColourStep {
         const color = id && this.#editor.current() ? swatchColor(this.#editor.current()!.brand, id) : undefined;
         if (id && color && this.from()?.id !== id) {
           this.from.set({ id, color });
-          this.kinAsked.set(false);
+          this.similarAsked.set(false);
         }
       });
     });
@@ -172,12 +172,12 @@ export class ColourStep {
 
   protected hold(color: Oklch): void {
     const id = this.chosen()!.id;
-    this.#editor.preview((site) => moveWithKin(site, id, asTyped(color), whatMoved(this.chosen()!.oklch, color)));
+    this.#editor.preview((site) => moveWithSimilar(site, id, asTyped(color), whatMoved(this.chosen()!.oklch, color)));
   }
   protected done(color: Oklch): void {
     const id = this.chosen()!.id;
     const before = resolvedSwatches(this.#editor.current()!.brand).find((one) => one.swatch.id === id)!.oklch;
-    this.#editor.commit((site) => moveWithKin(site, id, asTyped(color), whatMoved(before, color)));
+    this.#editor.commit((site) => moveWithSimilar(site, id, asTyped(color), whatMoved(before, color)));
   }
   protected lightness(l: number, done: boolean): void {
     const color = mapToSrgb({ ...this.chosen()!.oklch, l });
@@ -186,7 +186,7 @@ export class ColourStep {
   }
   protected typed(text: string): void {
     const id = this.chosen()!.id;
-    this.#editor.commit((site) => moveWithKin(site, id, parseColor(text)!));
+    this.#editor.commit((site) => moveWithSimilar(site, id, parseColor(text)!));
   }
   protected checkColor = (text: string): string =>
     parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour that can be read. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;
@@ -227,15 +227,15 @@ export class ColourStep {
     return uses.length === 0 ? '' : `${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;
   });
   /** The other swatches, the nearest first. */
-  protected readonly heirs = computed(() => {
+  protected readonly replacements = computed(() => {
     const site = this.site();
     const chosen = this.chosen();
     const nearest = site && chosen ? nearestSwatch(site, chosen.id) : undefined;
     return [...this.others()].sort((one, other) => Number(other.value === nearest) - Number(one.value === nearest));
   });
-  protected remove(heir: string): void {
+  protected remove(replacement: string): void {
     const id = this.chosen()!.id;
-    this.#editor.commit((site) => removeSwatch(site, id, heir || undefined));
+    this.#editor.commit((site) => removeSwatch(site, id, replacement || undefined));
   }
   protected oklch = oklchText;
   protected readonly Math = Math;
@@ -251,7 +251,7 @@ const whatMoved = (before: Oklch, after: Oklch): string => {
 /** A foreground property of some look that a swatch paints. */
 interface Spot { readonly label: string; readonly group: Group; readonly state: State; readonly aspect: Aspect; readonly ground: string }
 
-/** Where a swatch stands as a foreground: by slot and ground. */
+/** Where a swatch stands as a foreground: by role and ground. */
 function spotsOf(site: Site, path: string): Spot[] {
   const table = tokenTable(site.brand);
   const through = tokensThrough(table, path);

@@ -5,7 +5,7 @@ import { SVGRenderer } from 'echarts/renderers';
 
 use([LineChart, GridComponent, MarkLineComponent, MarkPointComponent, SVGRenderer]);
 
-export interface CostCurve { readonly costs: readonly number[]; readonly knee: number; readonly kept: number; readonly cost: number }
+export interface CostCurve { readonly costs: readonly number[]; readonly bestTradeOff: number; readonly kept: number; readonly cost: number }
 
 const INK = '#1a1a1a';
 const QUIET = '#5a5a5a';
@@ -22,7 +22,7 @@ export function drawCosts(element: HTMLElement, wanted: (count: number) => void)
     wanted(Math.round(x));
   });
   return {
-    show({ costs, knee, kept, cost }) {
+    show({ costs, bestTradeOff, kept, cost }) {
       chart.setOption({
         animation: false, grid: { left: 36, right: 12, top: 12, bottom: 24 },
         xAxis: { type: 'value', min: 1, max: Math.max(2, costs.length), minInterval: 1, axisLabel: FONT, splitLine: { show: false }, axisLine: { lineStyle: { color: LINE } }, axisTick: { lineStyle: { color: LINE } } },
@@ -33,7 +33,7 @@ export function drawCosts(element: HTMLElement, wanted: (count: number) => void)
           markPoint: {
             silent: true, animation: false, symbol: 'circle', itemStyle: { color: 'transparent', borderColor: INK, borderWidth: 1.4 },
             data: [
-              ...(costs.length > 2 ? [{ coord: [knee, costs[knee - 1]!], symbolSize: 13, label: { ...FONT, color: INK, show: true, formatter: 'best trade-off', ...(knee * 2 > costs.length ? { position: 'left', offset: [0, -12] } : { position: [14, -8] }) } }] : []),
+              ...(costs.length > 2 ? [{ coord: [bestTradeOff, costs[bestTradeOff - 1]!], symbolSize: 13, label: { ...FONT, color: INK, show: true, formatter: 'best trade-off', ...(bestTradeOff * 2 > costs.length ? { position: 'left', offset: [0, -12] } : { position: [14, -8] }) } }] : []),
               { coord: [kept, cost], symbol: 'diamond', symbolSize: 9, itemStyle: { color: INK }, label: { show: false } },
             ],
           },

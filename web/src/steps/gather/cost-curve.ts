@@ -15,8 +15,8 @@ export class CostCurve {
   readonly curve = input.required<Curve>();
   readonly wanted = output<number>();
   protected readonly words = computed(() => {
-    const { costs, knee, kept, cost } = this.curve();
-    return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the best trade-off is at ${knee} of ${costs.length}`;
+    const { costs, bestTradeOff, kept, cost } = this.curve();
+    return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the best trade-off is at ${bestTradeOff} of ${costs.length}`;
   });
   readonly #element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly #chart = lateChart<[Curve]>(async () => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linkedSignal, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Evidence, type SiftPart } from '@yohaku/core';
+import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Source, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, KEYS, More, Pull, TextArea, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
 import { FilesField } from '../../ui/late/index.ts';
@@ -28,7 +28,7 @@ export class GatherStep {
   readonly #editor = inject(Editor);
   readonly #tray = inject(Tray);
   protected readonly state = this.#store.selectSignal(gatherFeature.selectGatherState);
-  readonly #evidence = this.#store.selectSignal(gatherFeature.selectEvidence);
+  readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
   protected readonly cut = viewChild<ElementRef<HTMLElement>>('cut');
   protected readonly text = signal('');
   protected readonly chosen = signal<string | null>(null);
@@ -36,13 +36,13 @@ export class GatherStep {
   protected readonly weights = Object.entries(SIFT_WEIGHTS) as [SiftPart, number][];
   readonly #colors = computed(() => {
     const site = this.#editor.current();
-    return site ? candidates(site, this.#evidence()) : [];
+    return site ? candidates(site, this.#sources()) : [];
   });
-  protected readonly sift = computed(() => siftOrder(this.#colors(), this.#evidence(), this.state().count, this.state().choices));
-  protected readonly curve = computed(() => ({ costs: this.sift().costs, knee: this.sift().knee, kept: this.sift().kept.length, cost: this.sift().cost }));
-  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((one) => one.color.id)), Object.fromEntries(Object.entries(this.state().choices).map(([id, { heir }]) => [id, heir]))));
+  protected readonly sift = computed(() => siftOrder(this.#colors(), this.#sources(), this.state().count, this.state().choices));
+  protected readonly curve = computed(() => ({ costs: this.sift().costs, bestTradeOff: this.sift().bestTradeOff, kept: this.sift().kept.length, cost: this.sift().cost }));
+  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((one) => one.color.id)), Object.fromEntries(Object.entries(this.state().choices).map(([id, { replacement }]) => [id, replacement]))));
   protected readonly hand = computed(() => this.state().hand);
-  protected readonly piece = computed(() => this.#evidence().find((one) => one.id === this.chosen()));
+  protected readonly piece = computed(() => this.#sources().find((one) => one.id === this.chosen()));
 
   /** A file of tokens that is looked at before it is taken. */
   protected readonly tokens = signal<{ name: string; content: Blob } | null>(null);
@@ -73,7 +73,7 @@ export class GatherStep {
     event.preventDefault();
     void this.#tray.add(files.map((file) => ({ name: file.name || 'Pasted picture', content: file })));
   }
-  protected putAway(piece: Evidence): void {
+  protected putAway(piece: Source): void {
     void this.#tray.putAway(piece.id);
   }
   protected putBack(): void {
@@ -81,29 +81,29 @@ export class GatherStep {
   }
 
   readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
-  /** Whether the desk shows the logo: it stays while the pages are looked at, until the evidence hangs again. */
-  protected readonly logoInHand = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'evidence' && before?.value === true) });
-  protected readonly pinInHand = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
+  /** Whether the desk shows the logo: it stays while the pages are looked at, until the sources hang again. */
+  protected readonly logoSelected = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'sources' && before?.value === true) });
+  protected readonly pinSelected = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
   protected readonly pinScope: Scope = { words: 'An overlay lies over a page of the wall; no place changes' };
   protected readonly logoScope: Scope = { words: 'A form of the logo stands in the header of every page, and wherever a section shows the logo' };
 
   /** A picture that is not a form of the logo yet. */
-  protected canBeLogo(piece: Evidence): boolean {
+  protected canBeLogo(piece: Source): boolean {
     const site = this.#editor.current();
     return !!piece.picture && !!site && !Object.values(site.shared.logo?.forms ?? {}).some((form) => site.assets[form.asset]?.hash === piece.picture!.hash);
   }
   /** Hangs a drawn design over a page at the width it was drawn at; one drawn twice as large, at half of it. */
-  protected pin(piece: Evidence): void {
+  protected pin(piece: Source): void {
     const site = this.#editor.current();
     const known = this.state().pin;
     if (!site) return;
     const drawn = piece.size!.width;
     const width = Math.max(320, Math.min(1920, drawn > 1600 ? Math.round(drawn / 2) : drawn));
     const page = known && site.pages[known.page] ? known.page : (homePage(site)?.id ?? site.pageOrder[0]!);
-    this.#store.dispatch(GatherActions.pin({ pin: known?.evidence === piece.id ? known : { evidence: piece.id, page, width, way: known?.way ?? 'fade', amount: known?.amount ?? 0.5 } }));
+    this.#store.dispatch(GatherActions.pin({ pin: known?.sources === piece.id ? known : { sources: piece.id, page, width, way: known?.way ?? 'fade', amount: known?.amount ?? 0.5 } }));
     this.#store.dispatch(DeskActions.hang({ hanging: 'pin' }));
   }
-  protected useAsLogo(piece: Evidence): void {
+  protected useAsLogo(piece: Source): void {
     const { picture, size, colors } = piece;
     const id = freshId('logo');
     const shares = colors.map(({ hex, share }) => ({ hex: hex.slice(0, 7), share: Math.round(share * 1000) / 1000 }));
@@ -134,8 +134,8 @@ export class GatherStep {
   protected readonly checkName = nameProblem('A swatch');
 
   /** What dropping one colour costs, in words. */
-  protected costOf({ color, heir, deltaE }: Drop<Candidate>, named = true): string {
-    const where = heir ? `${named ? `${this.name(heir)} ` : ''}replaces it, ΔE ${cutDownText(deltaE, 3)} away` : 'no replacement';
+  protected costOf({ color, replacement, deltaE }: Drop<Candidate>, named = true): string {
+    const where = replacement ? `${named ? `${this.name(replacement)} ` : ''}replaces it, ΔE ${cutDownText(deltaE, 3)} away` : 'no replacement';
     return color.places > 0 ? `${where}; ${plural(color.places, 'place')}, ${plural(color.pairs, 'pair')}` : where;
   }
 
@@ -186,10 +186,10 @@ export class GatherStep {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }));
   }
   /** What replaces each swatch that goes. */
-  protected readonly heirs = computed(() => new Map(this.plan().drops.map((one) => [one.color.id, one])));
+  protected readonly replacements = computed(() => new Map(this.plan().drops.map((one) => [one.color.id, one])));
   protected readonly keptOptions = computed(() => this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })));
-  protected replace(color: Candidate, heir: string): void {
-    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { heir } }));
+  protected replace(color: Candidate, replacement: string): void {
+    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { replacement } }));
   }
 
   protected apply(): void {
@@ -209,7 +209,7 @@ export class GatherStep {
     const places = site && edit ? ripple(site, applyChange(site, edit).site).changed.length : 0;
     const parts = [
       ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
-      ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.heir ? this.name(one.heir) : 'nothing'})`).join(', ')}`] : []),
+      ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.replacement ? this.name(one.replacement) : 'nothing'})`).join(', ')}`] : []),
     ];
     return parts.length > 0 ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ') : '';
   });

@@ -26,9 +26,9 @@ export class PinPanel {
   protected readonly read = computed(() => this.#pinned.groups().length > 0);
   protected readonly chosen = signal<string | null>(null);
   protected readonly tokens = computed(() => {
-    const { pin, evidence } = this.#state();
+    const { pin, sources } = this.#state();
     const site = this.#editor.current();
-    const piece = evidence.find((one) => one.id === pin?.evidence);
+    const piece = sources.find((one) => one.id === pin?.sources);
     return site && pin && piece && site.pages[pin.page] ? drawnAndBuilt(site, pin.page, piece.colors) : { withoutToken: [], neverDrawn: [] };
   });
 

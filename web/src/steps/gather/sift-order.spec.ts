@@ -1,9 +1,9 @@
-import { candidates, type Evidence } from '@yohaku/core';
+import { candidates, type Source } from '@yohaku/core';
 import { small } from '../../testing/small.ts';
 import { siftOrder } from './sift-order.ts';
 
 const site = small();
-const logo: Evidence = {
+const logo: Source = {
   id: 'logo', name: 'logo', kind: 'picture', facts: '', notes: [], size: null, lines: [],
   colors: [['#b83a1e', 0.5, 'signal'], ['#2a7f62', 0.3, 'signal'], ['#2c8063', 0.1, 'ornament'], ['#e8d9a0', 0.1, 'ground']].map(([hex, share, role]) => ({ hex: hex as string, typed: hex as string, share: share as number, uses: null, role: role as 'signal', why: 'seen', spots: [] })),
 };
@@ -12,17 +12,17 @@ const ids = (list: readonly { color: { id: string } }[]) => list.map((one) => on
 
 describe('the sift', () => {
   it('keeps every swatch there is until a number is wanted', () => {
-    const { kept, dropped, knee } = siftOrder(colors, [logo], null, {});
+    const { kept, dropped, bestTradeOff } = siftOrder(colors, [logo], null, {});
     expect(kept.filter((one) => one.color.swatch !== null).length).toBe(4);
     expect(dropped.every((one) => one.color.swatch === null)).toBeTrue();
-    expect(knee).toBeGreaterThan(0);
+    expect(bestTradeOff).toBeGreaterThan(0);
   });
-  it('keeps exactly as many as are wanted, the best of the order, and names an heir for each other one', () => {
+  it('keeps exactly as many as are wanted, the best of the order, and names an replacement for each other one', () => {
     for (let count = 1; count <= colors.length; count++) {
       const { kept, dropped, costs, cost } = siftOrder(colors, [logo], count, {});
       expect([kept.length, dropped.length]).toEqual([count, colors.length - count]);
       expect(cost).toBeCloseTo(costs[count - 1]!, 9);
-      for (const { drop } of dropped) expect(ids(kept)).toContain(drop.heir!.id);
+      for (const { drop } of dropped) expect(ids(kept)).toContain(drop.replacement!.id);
     }
   });
   it('keeps and leaves on purpose whatever the score says, locked ones always', () => {

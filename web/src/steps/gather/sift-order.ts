@@ -1,4 +1,4 @@
-import { costCurve, drops, knee, sift, type Candidate, type Drop, type Evidence, type Sifted } from '@yohaku/core';
+import { costCurve, drops, bestTradeOff, sift, type Candidate, type Drop, type Source, type Sifted } from '@yohaku/core';
 import type { SiftChoice } from '../../state/index.ts';
 
 /** The sift as the designer has it now: what is kept, in order, and what is not, with what that costs. */
@@ -7,7 +7,7 @@ export interface SiftOrder {
   readonly dropped: readonly (Sifted<Candidate> & { readonly drop: Drop<Candidate> })[];
   /** Cost of keeping the best 1, 2, … of the order, in thousandths of ΔE OK. */
   readonly costs: readonly number[];
-  readonly knee: number;
+  readonly bestTradeOff: number;
   /** Cost of exactly what is kept. */
   readonly cost: number;
 }
@@ -15,12 +15,12 @@ export interface SiftOrder {
 /**
  * What is kept: every locked swatch, every colour kept on purpose, and of the
  * rest the best up to the number wanted, but for those left on purpose. Without
- * a number all swatches there are and what is new up to the knee.
+ * a number all swatches there are and what is new up to the best trade-off.
  */
-export function siftOrder(colors: readonly Candidate[], evidence: readonly Evidence[], count: number | null, choices: Readonly<Record<string, SiftChoice>>): SiftOrder {
-  const order = sift(colors, evidence.length);
+export function siftOrder(colors: readonly Candidate[], sources: readonly Source[], count: number | null, choices: Readonly<Record<string, SiftChoice>>): SiftOrder {
+  const order = sift(colors, sources.length);
   const costs = costCurve(order.map((one) => one.color));
-  const bend = knee(costs);
+  const bend = bestTradeOff(costs);
   const wants = ({ color }: Sifted<Candidate>) => color.locked || choices[color.id]?.keep === true;
   const open = order.filter((one) => !wants(one) && choices[one.color.id]?.keep !== false);
   const certain = order.filter(wants);
@@ -32,5 +32,5 @@ export function siftOrder(colors: readonly Candidate[], evidence: readonly Evide
   const kept = order.filter((one) => ids.has(one.color.id));
   // The curve's own measure: kept first, so that its value at their number is what exactly these cost.
   const cost = kept.length > 0 ? costCurve([...kept, ...dropped].map((one) => one.color))[kept.length - 1]! : 0;
-  return { kept, dropped, costs, knee: bend, cost };
+  return { kept, dropped, costs, bestTradeOff: bend, cost };
 }

@@ -1,8 +1,8 @@
-import { buttonSlot, cssColor, gradientCss, groundBackdrop, placeCount, siteIndex, slotJudge, slotPath, tokenTable, tokenValue, type Rgb8, type Site } from '@yohaku/core';
+import { buttonRole, cssColor, gradientCss, groundBackdrop, placeCount, siteIndex, roleJudge, rolePath, tokenTable, tokenValue, type Rgb8, type Site } from '@yohaku/core';
 
-/** One sample of a set line: a slot as it stands on this ground. */
-export interface SlotSample {
-  readonly slot: string;
+/** One sample of a set line: a role as it stands on this ground. */
+export interface RoleSample {
+  readonly role: string;
   readonly path: string;
   readonly css: string;
   readonly found: number | null;
@@ -13,7 +13,7 @@ export interface SlotSample {
   readonly behind: Rgb8;
   /** Whether its colour was chosen; otherwise its rule decides. */
   readonly set: boolean;
-  /** Places it paints; a slot in no use never counts as failing. */
+  /** Places it paints; a role in no use never counts as failing. */
   readonly places: number;
 }
 
@@ -26,15 +26,15 @@ export interface GroundLine {
   /** The background as CSS paints it: the colour, or the gradient. */
   readonly painted: string;
   readonly places: number;
-  readonly samples: readonly SlotSample[];
-  /** The slots a set line leaves out while it is folded: states, the parts of a field, the stripe. */
-  readonly more: readonly SlotSample[];
+  readonly samples: readonly RoleSample[];
+  /** The roles a set line leaves out while it is folded: states, the parts of a field, the stripe. */
+  readonly more: readonly RoleSample[];
   readonly pictured: boolean;
 }
 
-/** The slots a set line shows, in reading order. */
-export const LINE_SLOTS = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
-export const MORE_SLOTS = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe', 'icon', 'mark-text', 'selection-text'] as const;
+/** The roles a set line shows, in reading order. */
+export const LINE_ROLES = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
+export const MORE_ROLES = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe', 'icon', 'mark-text', 'selection-text'] as const;
 
 /** Every ground as a set line with its figures. */
 export function groundLines(site: Site): GroundLine[] {
@@ -48,36 +48,36 @@ export function groundLines(site: Site): GroundLine[] {
   }
   return site.brand.groundOrder.map((id) => {
     const ground = site.brand.grounds[id]!;
-    const css = (slot: string) => tokenValue(table, slotPath(site.brand, ground, slot)).css;
+    const css = (role: string) => tokenValue(table, rolePath(site.brand, ground, role)).css;
     const { color: background, wash } = groundBackdrop(site, id, table);
-    const judge = slotJudge(site, id);
-    const sample = (slot: string): SlotSample => {
-      const path = slotPath(site.brand, ground, slot);
-      return { slot, path, css: css(slot), set: slot in ground.slots, ...judge(slot), places: placeCount(site, path) };
+    const judge = roleJudge(site, id);
+    const sample = (role: string): RoleSample => {
+      const path = rolePath(site.brand, ground, role);
+      return { role, path, css: css(role), set: role in ground.roles, ...judge(role), places: placeCount(site, path) };
     };
     /** A button under the pointer, and pressed where that looks otherwise. */
-    const held = (variant: string): SlotSample[] => {
-      const slots = (['hover', 'pressed'] as const).map((state) => sample(buttonSlot(variant, 'label', state)));
-      const look = (state: 'hover' | 'pressed') => (['fill', 'label', 'edge'] as const).map((part) => css(buttonSlot(variant, part, state))).join();
-      return look('hover') === look('pressed') ? slots.slice(0, 1) : slots;
+    const held = (variant: string): RoleSample[] => {
+      const roles = (['hover', 'pressed'] as const).map((state) => sample(buttonRole(variant, 'label', state)));
+      const look = (state: 'hover' | 'pressed') => (['fill', 'label', 'edge'] as const).map((part) => css(buttonRole(variant, part, state))).join();
+      return look('hover') === look('pressed') ? roles.slice(0, 1) : roles;
     };
     return {
-      id, label: ground.label, path: slotPath(site.brand, ground, 'background'), background: cssColor(background), painted: wash ? gradientCss(wash.angle, wash.from, wash.to) : cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
-      samples: [...LINE_SLOTS.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonSlot(variant, 'label', 'rest')))],
-      more: [...MORE_SLOTS.map(sample), ...site.brand.variantOrder.flatMap(held)],
+      id, label: ground.label, path: rolePath(site.brand, ground, 'background'), background: cssColor(background), painted: wash ? gradientCss(wash.angle, wash.from, wash.to) : cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
+      samples: [...LINE_ROLES.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonRole(variant, 'label', 'rest')))],
+      more: [...MORE_ROLES.map(sample), ...site.brand.variantOrder.flatMap(held)],
     };
   });
 }
 
-/** What a set line calls for: a slot in use that fails, or that nobody chose a colour for. */
-export interface Call { readonly line: GroundLine; readonly sample: SlotSample; readonly fails: boolean }
+/** What a set line calls for: a role in use that fails, or that nobody chose a colour for. */
+export interface Call { readonly line: GroundLine; readonly sample: RoleSample; readonly fails: boolean }
 
 /** Whether a sample falls short where it is in use. Over a gradient the audit tells, text by text. */
-export function fallsShort(sample: SlotSample): boolean {
-  return sample.places > 0 && !sample.least && sample.slot !== 'rule' && sample.found !== null && sample.found < sample.needed;
+export function fallsShort(sample: RoleSample): boolean {
+  return sample.places > 0 && !sample.least && sample.role !== 'rule' && sample.found !== null && sample.found < sample.needed;
 }
 
-/** The slots in use that fail or were never set, those that touch most places first, failing before unset where they touch as many. */
+/** The roles in use that fail or were never set, those that touch most places first, failing before unset where they touch as many. */
 export function callsOf(lines: readonly GroundLine[]): Call[] {
   return lines
     .flatMap((line) => [...line.samples, ...line.more].map((sample): Call => ({ line, sample, fails: fallsShort(sample) })))
@@ -86,7 +86,7 @@ export function callsOf(lines: readonly GroundLine[]): Call[] {
 }
 
 /** A line's samples in rows of so many: folded, of those it leaves out only what fails. */
-export function rowsOf(line: GroundLine, columns: number, open: boolean): SlotSample[][] {
+export function rowsOf(line: GroundLine, columns: number, open: boolean): RoleSample[][] {
   const more = open ? line.more : line.more.filter(fallsShort);
   const rows = [[...line.samples]];
   for (let i = 0; i < more.length; i += columns) rows.push(more.slice(i, i + columns));

@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_SLOTS, buttonSlots, buttonSlot, cssColor, cutDownText, groundUses, hex, mendPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setSlots, setValue, setWash, shapeOfVariant, cornerCss, slotLabel, slotPath, clearestChoice, defaultSlotValue, deltaERgb, passingSwatches,
-  tokenTable, tokenValue, parseButtonSlot, composite, type SlotValue,
+  addGround, BASE_ROLES, buttonRoles, buttonRole, cssColor, cutDownText, groundUses, hex, fixPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setRoles, setValue, setWash, shapeOfVariant, cornerCss, roleLabel, rolePath, clearestChoice, defaultRoleValue, deltaERgb, passingSwatches,
+  tokenTable, tokenValue, parseButtonRole, composite, type RoleValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
-import { JointMend } from './joint-mend.ts';
-import { callsOf, fallsShort, groundLines, LINE_SLOTS, rowsOf } from './ground-lines.ts';
+import { JointFix } from './joint-fix.ts';
+import { callsOf, fallsShort, groundLines, LINE_ROLES, rowsOf } from './ground-lines.ts';
 
 /** Heights of a background's line, of each line of roles below it, and of the names above all, px; the stylesheet has them as well. */
 const LINE = 47;
@@ -22,11 +22,11 @@ type ButtonSample = Readonly<Record<string, string>>;
 /** Calls shown before more are asked for. */
 const CALLS = 3;
 
-/** Each ground as one continuous set line, with its figures beneath and one slot in hand. */
+/** Each ground as one continuous set line, with its figures beneath and one role in hand. */
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, More, NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointMend],
+  imports: [ACTS, More, NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointFix],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -62,52 +62,52 @@ export class GroundsStep {
   });
 
   protected readonly chosen = computed(() => {
-    const { ground, slot } = this.#desk();
+    const { ground, role } = this.#desk();
     const lines = this.lines();
     const failing = callsOf(lines).filter((call) => call.fails).map(({ line, sample }) => ({ line, one: sample }))[0];
     const line = lines.find((one) => one.id === ground) ?? failing?.line ?? lines[0];
     const site = this.site();
     if (!line || !site) return undefined;
-    const wanted = slot ?? (ground === null || ground === failing?.line.id ? failing?.one.slot : undefined) ?? 'text';
-    return { line, slot: wanted, value: site.brand.grounds[line.id]!.slots[wanted], path: slotPath(site.brand, site.brand.grounds[line.id]!, wanted) };
+    const wanted = role ?? (ground === null || ground === failing?.line.id ? failing?.one.role : undefined) ?? 'text';
+    return { line, role: wanted, value: site.brand.grounds[line.id]!.roles[wanted], path: rolePath(site.brand, site.brand.grounds[line.id]!, wanted) };
   });
-  protected readonly slotFacts = computed(() => {
+  protected readonly roleFacts = computed(() => {
     const chosen = this.chosen();
     const site = this.site();
     if (!chosen || !site) return undefined;
-    const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.slot === chosen.slot);
+    const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.role === chosen.role);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
-    const by = chosen.value === undefined ? `automatic${defaultSlotValue(chosen.slot).kind === 'readable' && !chosen.slot.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.slot)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.slot) : chosen.value.kind === 'same' ? `same as ${slotLabel(chosen.value.slot).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
+    const by = chosen.value === undefined ? `automatic${defaultRoleValue(chosen.role).kind === 'readable' && !chosen.role.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.role)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.role) : chosen.value.kind === 'same' ? `same as ${roleLabel(chosen.value.role).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
   /** What the rule for a readable colour came to, and why it is not of the core where it is not. */
-  #clearest(ground: string, slot: string): string {
-    const { among, needed, ratio } = clearestChoice(this.site()!.brand, ground, slot);
+  #clearest(ground: string, role: string): string {
+    const { among, needed, ratio } = clearestChoice(this.site()!.brand, ground, role);
     if (among === 'core' && ratio >= needed) return 'clearest core swatch';
     if (ratio < needed) return `clearest there is; nothing reaches ${needed}`;
     return among === 'side' ? `not of the core: none of it reaches ${needed}` : `plain, as no swatch reaches ${needed}`;
   }
-  protected readonly mend = computed(() => {
-    const sample = this.slotFacts()?.sample;
+  protected readonly fix = computed(() => {
+    const sample = this.roleFacts()?.sample;
     const color = sample && this.fails(sample) ? colorOf(sample.css) : undefined;
-    if (!sample || !color || sample.slot === 'stripe') return undefined;
+    if (!sample || !color || sample.role === 'stripe') return undefined;
     const painted = composite(color, sample.behind);
-    const found = mendPair(painted, sample.behind, sample.needed);
+    const found = fixPair(painted, sample.behind, sample.needed);
     // The brand's own swatch that passes comes before a colour that is in no palette.
     const own = sample.path.includes('-edge') ? undefined : passingSwatches(this.site()!.brand, painted, sample.behind, sample.needed)[0];
     return { own: own && { id: own.swatch.id, label: own.swatch.label, deltaE: cutDownText(deltaERgb(painted, own.rgb), 3) }, other: found && { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } };
   });
   protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
-  protected readonly slots = computed(() => [...BASE_SLOTS, ...(this.site()?.brand.variantOrder.flatMap(buttonSlots) ?? [])].filter((slot) => slot !== 'background-to' || this.wash()).map((slot) => {
-    const button = parseButtonSlot(slot);
-    return { value: slot, label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${slotLabel(slot)}` : slotLabel(slot) };
+  protected readonly roles = computed(() => [...BASE_ROLES, ...(this.site()?.brand.variantOrder.flatMap(buttonRoles) ?? [])].filter((role) => role !== 'background-to' || this.wash()).map((role) => {
+    const button = parseButtonRole(role);
+    return { value: role, label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${roleLabel(role)}` : roleLabel(role) };
   }));
   protected readonly grounds = computed(() => this.lines().filter((one) => one.id !== this.chosen()?.line.id).map((one) => ({ value: one.id, label: one.label, color: one.background })));
   /** The gradient of the ground in hand, with the swatch at its far end. */
   protected readonly wash = computed(() => {
     const ground = this.site()?.brand.grounds[this.chosen()?.line.id ?? ''];
-    const to = ground?.slots['background-to'];
+    const to = ground?.roles['background-to'];
     return ground?.wash ? { angle: ground.wash.angle, to: to?.kind === 'swatch' ? to.swatch : null } : undefined;
   });
   protected readonly farEnds = computed(() => [{ value: '', label: 'nothing, it is flat' }, ...this.swatches()]);
@@ -126,7 +126,7 @@ export class GroundsStep {
   /** Height of all lines, px. */
   protected readonly tall = computed(() => HEAD + this.sheet().reduce((sum, group) => sum + LINE + (group.rows.length - 1) * BELOW, 0));
   protected readonly fails = fallsShort;
-  /** Whether the lines show every slot in use, or the main ones and what fails. */
+  /** Whether the lines show every role in use, or the main ones and what fails. */
   protected readonly open = computed(() => this.#desk().unfolded);
   protected fold(): void {
     this.#store.dispatch(DeskActions.unfold({ unfolded: !this.open() }));
@@ -137,90 +137,90 @@ export class GroundsStep {
   });
   protected readonly calls = computed(() => callsOf(this.lines()));
   protected readonly callsShown = signal(CALLS);
-  /** What a slot is called where its variant is not told by a column. */
-  protected nameOf(slot: string): string {
-    return this.slots().find((one) => one.value === slot)?.label ?? slotLabel(slot);
+  /** What a role is called where its variant is not told by a column. */
+  protected nameOf(role: string): string {
+    return this.roles().find((one) => one.value === role)?.label ?? roleLabel(role);
   }
-  protected shortName(slot: string): string {
-    const button = parseButtonSlot(slot);
-    return button ? `${this.site()!.brand.variants[button.variant]!.label}, ${button.state}` : slotLabel(slot);
+  protected shortName(role: string): string {
+    const button = parseButtonRole(role);
+    return button ? `${this.site()!.brand.variants[button.variant]!.label}, ${button.state}` : roleLabel(role);
   }
   protected readonly callsAtFirst = CALLS;
-  protected slotPathOf(line: string, slot: string): string {
+  protected rolePathOf(line: string, role: string): string {
     const brand = this.site()!.brand;
-    return slotPath(brand, brand.grounds[line]!, slot);
+    return rolePath(brand, brand.grounds[line]!, role);
   }
   protected button(variant: string): string {
-    return buttonSlot(variant, 'label', 'rest');
+    return buttonRole(variant, 'label', 'rest');
   }
-  protected color(line: string, slot: string): string {
+  protected color(line: string, role: string): string {
     const brand = this.site()!.brand;
-    return tokenValue(tokenTable(brand), slotPath(brand, brand.grounds[line]!, slot)).css;
+    return tokenValue(tokenTable(brand), rolePath(brand, brand.grounds[line]!, role)).css;
   }
-  protected readonly lineSlots = LINE_SLOTS;
+  protected readonly lineRoles = LINE_ROLES;
 
-  /** Slots in hand besides the chosen one, as `ground slot`: they are edited together. */
+  /** Roles in hand besides the chosen one, as `ground role`: they are edited together. */
   protected readonly more = signal<ReadonlySet<string>>(new Set());
-  protected readonly inHand = computed(() => {
+  protected readonly selected = computed(() => {
     const chosen = this.chosen();
     const site = this.site();
     if (!chosen || !site) return [];
-    const others = [...this.more()].map((key) => key.split(' ') as [string, string]).filter(([ground, slot]) => site.brand.grounds[ground] && !(ground === chosen.line.id && slot === chosen.slot));
-    return [{ ground: chosen.line.id, slot: chosen.slot }, ...others.map(([ground, slot]) => ({ ground, slot }))];
+    const others = [...this.more()].map((key) => key.split(' ') as [string, string]).filter(([ground, role]) => site.brand.grounds[ground] && !(ground === chosen.line.id && role === chosen.role));
+    return [{ ground: chosen.line.id, role: chosen.role }, ...others.map(([ground, role]) => ({ ground, role }))];
   });
-  protected isNow(ground: string, slot: string): boolean {
-    return this.inHand().some((one) => one.ground === ground && one.slot === slot);
+  protected isNow(ground: string, role: string): boolean {
+    return this.selected().some((one) => one.ground === ground && one.role === role);
   }
-  /** A press takes one slot; with Shift or Ctrl it joins those in hand, or leaves them. */
-  protected pick(event: MouseEvent | null, ground: string, slot: string): void {
+  /** A press takes one role; with Shift or Ctrl it joins those in hand, or leaves them. */
+  protected pick(event: MouseEvent | null, ground: string, role: string): void {
     const chosen = this.chosen();
     if (!chosen || !event || !(event.shiftKey || event.ctrlKey || event.metaKey)) {
       this.more.set(new Set());
-      return this.choose(ground, slot);
+      return this.choose(ground, role);
     }
-    const key = `${ground} ${slot}`;
-    if (ground === chosen.line.id && slot === chosen.slot) return;
+    const key = `${ground} ${role}`;
+    if (ground === chosen.line.id && role === chosen.role) return;
     this.more.update((known) => (known.has(key) ? new Set([...known].filter((one) => one !== key)) : new Set([...known, key])));
   }
   /** Another role in hand: on every ground on which one was. */
-  protected role(slot: string): void {
-    const grounds = [...new Set(this.inHand().map((one) => one.ground))];
-    this.choose(this.chosen()!.line.id, slot);
-    this.more.set(new Set(grounds.map((ground) => `${ground} ${slot}`)));
+  protected role(role: string): void {
+    const grounds = [...new Set(this.selected().map((one) => one.ground))];
+    this.choose(this.chosen()!.line.id, role);
+    this.more.set(new Set(grounds.map((ground) => `${ground} ${role}`)));
   }
-  /** The same slot on every ground. */
-  protected column(slot: string): void {
+  /** The same role on every ground. */
+  protected column(role: string): void {
     const chosen = this.chosen();
     if (!chosen) return;
-    this.choose(chosen.line.id, slot);
-    this.more.set(new Set(this.lines().map((line) => `${line.id} ${slot}`)));
+    this.choose(chosen.line.id, role);
+    this.more.set(new Set(this.lines().map((line) => `${line.id} ${role}`)));
   }
-  /** Every slot of a ground that its line shows. */
+  /** Every role of a ground that its line shows. */
   protected row(ground: string): void {
-    const slots = [...LINE_SLOTS, ...this.variants().map((variant) => this.button(variant.id))];
-    this.choose(ground, slots[0]!);
-    this.more.set(new Set(slots.map((slot) => `${ground} ${slot}`)));
+    const roles = [...LINE_ROLES, ...this.variants().map((variant) => this.button(variant.id))];
+    this.choose(ground, roles[0]!);
+    this.more.set(new Set(roles.map((role) => `${ground} ${role}`)));
   }
 
-  protected choose(ground: string, slot: string): void {
+  protected choose(ground: string, role: string): void {
     const brand = this.site()!.brand;
-    this.#store.dispatch(DeskActions.choose({ choice: { ground, slot } }));
-    this.#store.dispatch(DeskActions.take({ token: slotPath(brand, brand.grounds[ground]!, slot) }));
+    this.#store.dispatch(DeskActions.choose({ choice: { ground, role } }));
+    this.#store.dispatch(DeskActions.take({ token: rolePath(brand, brand.grounds[ground]!, role) }));
   }
-  protected setTo(value: SlotValue | undefined): void {
-    const slots = this.inHand();
-    this.#editor.commit((site) => setSlots(site, slots, value));
+  protected setTo(value: RoleValue | undefined): void {
+    const roles = this.selected();
+    this.#editor.commit((site) => setRoles(site, roles, value));
   }
   protected swatch(id: string): void {
     this.setTo({ kind: 'swatch', swatch: id });
   }
-  protected same(slot: string): void {
-    this.setTo({ kind: 'same', slot });
+  protected same(role: string): void {
+    this.setTo({ kind: 'same', role });
   }
   /** The hue of a swatch at the contrast that is needed here, or at another. */
   protected atContrast(swatch: string, ratio?: number): void {
     const now = this.chosen()?.value;
-    this.setTo({ kind: 'contrast', swatch, ratio: ratio ?? (now?.kind === 'contrast' ? now.ratio : (this.slotFacts()?.sample?.needed ?? 4.5)) });
+    this.setTo({ kind: 'contrast', swatch, ratio: ratio ?? (now?.kind === 'contrast' ? now.ratio : (this.roleFacts()?.sample?.needed ?? 4.5)) });
   }
   protected raw(text: string): void {
     this.setTo({ kind: 'raw', color: text });
@@ -250,10 +250,10 @@ export class GroundsStep {
     const uses = this.uses();
     return uses.length === 0 ? '' : `${plural(uses.length, 'section')} ${uses.length === 1 ? 'stands' : 'stand'} on it: ${uses.slice(0, 2).join('; ')}${uses.length > 2 ? ` and ${uses.length - 2} more` : ''}.`;
   });
-  protected remove(heir: string): void {
+  protected remove(replacement: string): void {
     const { line } = this.chosen()!;
-    this.#editor.commit((site) => removeGround(site, line.id, heir || this.grounds()[0]!.value));
-    this.#store.dispatch(DeskActions.choose({ choice: { ground: null, slot: null } }));
+    this.#editor.commit((site) => removeGround(site, line.id, replacement || this.grounds()[0]!.value));
+    this.#store.dispatch(DeskActions.choose({ choice: { ground: null, role: null } }));
   }
   protected readonly unused: Scope = { words: 'A new background paints no place until a section stands on it' };
   protected readonly nameOnly = NAME_ONLY;

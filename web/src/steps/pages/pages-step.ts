@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addKept, addMenuEntry, addPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, slotPath, tokenTable, tokenValue, type Edit, type Section, type SectionKind, type Site } from '@yohaku/core';
+import { addKept, addMenuEntry, addPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Section, type SectionKind, type Site } from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { MenuList } from './menu-list.ts';
@@ -37,7 +37,7 @@ export class PagesStep {
       const ground = part.places[0]!.ground;
       return {
         id: part.id, label: part.shared ? `${part.label}, shared` : part.label, shared: part.shared, weight: Math.max(3, part.places.length),
-        color: tokenValue(tokenTable(site.brand), slotPath(site.brand, site.brand.grounds[ground]!, 'background')).css,
+        color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css,
       };
     });
   });
@@ -53,7 +53,7 @@ export class PagesStep {
   });
   protected readonly grounds = computed(() => {
     const site = this.site();
-    return site?.brand.groundOrder.map((id) => ({ value: id, label: site.brand.grounds[id]!.label, color: tokenValue(tokenTable(site.brand), slotPath(site.brand, site.brand.grounds[id]!, 'background')).css })) ?? [];
+    return site?.brand.groundOrder.map((id) => ({ value: id, label: site.brand.grounds[id]!.label, color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[id]!, 'background')).css })) ?? [];
   });
   protected readonly spaces = computed(() => this.site()?.brand.spaceOrder.filter((id) => this.site()!.brand.spaces[id]!.use === 'section').map((id) => {
     const { label, values } = this.site()!.brand.spaces[id]!;
@@ -83,12 +83,12 @@ export class PagesStep {
     this.#store.dispatch(DeskActions.choose({ choice: { sections: sections.includes(id) ? sections.filter((one) => one !== id) : [...sections, id] } }));
   }
   /** Sections in hand, in the order of the page. */
-  protected readonly inHand = computed(() => {
+  protected readonly selected = computed(() => {
     const page = this.page();
     const ids = new Set([this.#desk().section ?? '', ...this.#desk().sections]);
     return page?.sectionOrder.filter((id) => ids.has(id)) ?? [];
   });
-  protected isInHand(id: string): boolean {
+  protected isSelected(id: string): boolean {
     return this.section()?.id === id || this.#desk().sections.includes(id);
   }
   protected choose(section: string): void {
@@ -184,7 +184,7 @@ export class PagesStep {
     this.choose(id);
   }
   protected duplicate(): void {
-    const ids = new Map(this.inHand().map((section) => [section, freshId('x')]));
+    const ids = new Map(this.selected().map((section) => [section, freshId('x')]));
     this.#commit('Duplicate', (site, page, section) => duplicateSection(site, page, section, ids.get(section)!));
     const last = [...ids.values()].at(-1);
     if (last && this.#editor.current()?.pages[this.page()!.id]?.sections[last]) this.choose(last);
@@ -199,7 +199,7 @@ export class PagesStep {
   protected set(field: keyof Section & ('ground' | 'space' | 'label'), value: string): void {
     const { address, section } = this.section()!;
     const what = field === 'space' ? 'Padding' : field === 'ground' ? 'Background' : 'Name';
-    const others = field === 'label' ? [] : this.inHand();
+    const others = field === 'label' ? [] : this.selected();
     const page = this.page()!.id;
     this.#editor.commit((site) => (others.length < 2 ? setValue(site, `${what} of ${section.label}`, [...address, field], value)
       : inTurn(site, `${what} of ${others.length} sections`, others.map((id) => (now: Site) => setValue(now, '', [...sectionAddress(now, page, id), field], value)))));
@@ -214,7 +214,7 @@ export class PagesStep {
     const section = this.section();
     const page = this.page()!.id;
     if (!section?.own) return;
-    const several = this.inHand();
+    const several = this.selected();
     if (several.length < 2) return this.#editor.commit((site) => make(site, page, section.id));
     // At the end of the page they stay as they are, all of them.
     const order = fromLast ? [...several].reverse() : several;

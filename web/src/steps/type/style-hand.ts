@@ -5,7 +5,7 @@ import { DeskActions, Editor, NAME_ONLY, Reaching, type Scope } from '../../stat
 import { ACTS, More, Choice, NumberField, TextField } from '../../ui/index.ts';
 
 const BAND_WIDTH: Record<BandId, number> = { phone: 390, tablet: 800, desktop: 1280 };
-const SLOTS: readonly TextStyle['slot'][] = ['text', 'heading', 'secondary', 'eyebrow', 'link'];
+const ROLES: readonly TextStyle['role'][] = ['text', 'heading', 'secondary', 'eyebrow', 'link'];
 const USES: readonly { readonly value: TextStyle['use']; readonly label: string }[] = [
   { value: 'heading', label: 'headings' }, { value: 'running', label: 'running text' }, { value: 'fine', label: 'fine print' }, { value: 'other', label: 'small parts' },
 ];
@@ -116,7 +116,7 @@ export class StyleHand {
     return taken ? `There is a style ${text} already. The name was kept as it was.` : text.length > 80 ? 'At most 80 characters.' : '';
   };
   protected readonly levels = [1, 2, 3, 4, 5, 6];
-  protected readonly slots = SLOTS.map((slot) => ({ value: slot, label: slot }));
+  protected readonly roles = ROLES.map((role) => ({ value: role, label: role }));
   protected readonly useOptions = USES;
   protected readonly note: Scope = { words: 'Provisional is a note to yourselves; no place changes' };
   protected readonly nameOnly = NAME_ONLY;

@@ -125,7 +125,7 @@ export class TypeLadder {
     this.#editor.commit((site) => addStyle(site, this.chosen(), id));
     this.choose(id);
   }
-  protected inHand(id: string): boolean {
+  protected selected(id: string): boolean {
     return this.together().size > 0 ? this.together().has(id) : id === this.chosen();
   }
   protected pullable(rung: Rung): boolean {

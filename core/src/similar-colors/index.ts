@@ -1,0 +1,2 @@
+export { SIMILAR, isSimilar, beyondReach, similarColors, type Beyond, type SimilarColor, type SimilarWay } from './similar-colors.ts';
+export { decideSimilar, deriveSimilar, moveWithSimilar } from './move.ts';

@@ -1,0 +1,105 @@
+import { deltaE, oklchToOklab, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
+import { roleLabel } from '../ground/index.ts';
+import { ruleSources } from '../palette/index.ts';
+import { placeCount, setValues, siteIndex } from '../reach/index.ts';
+import type { Site } from '../site/index.ts';
+import { rolePath, swatchColor, swatchPath } from '../style/index.ts';
+
+/** What was decided of a colour close to a swatch: it goes along when that moves, or is left alone. */
+export type SimilarWay = 'along' | 'leave';
+
+/** A colour close to one that is changed: another swatch, a raw colour of a ground, a colour set on a place. */
+export interface SimilarColor {
+  /** `swatch:ID`, `role:GROUND/ROLE`, `value:RECORD/ID` or `drawing:ASSET/HEX`; what is decided is remembered by it. */
+  readonly key: string;
+  readonly kind: 'swatch' | 'role' | 'value' | 'drawing';
+  readonly label: string;
+  readonly color: Oklch;
+  readonly rgb: Rgb8;
+  /** ΔE OK to the colour as it was. */
+  readonly deltaE: number;
+  readonly places: number;
+  readonly decided: SimilarWay | null;
+  /** A locked swatch is listed, and never moved. */
+  readonly locked: boolean;
+  /** Where its colour is kept in the document. */
+  readonly at: readonly string[];
+}
+
+/** Degrees of hue and ΔE OK within which a colour is similar; greys, which have no hue, by ΔE alone. */
+export const SIMILAR = { hue: 26, deltaE: 0.3, greyDeltaE: 0.08, grey: 0.02 } as const;
+
+/** Whether two colours are close enough to be similar. */
+export function isSimilar(one: Oklch, other: Oklch): boolean {
+  const distance = deltaE(oklchToOklab(one), oklchToOklab(other));
+  if (one.c < SIMILAR.grey || other.c < SIMILAR.grey) return distance <= SIMILAR.greyDeltaE;
+  const turn = Math.abs(((one.h - other.h + 540) % 360) - 180);
+  return turn <= SIMILAR.hue && distance <= SIMILAR.deltaE;
+}
+
+/**
+ * The colours close to what a swatch was, nearest first: swatches that do not
+ * follow it already, raw colours of grounds, colours set on places. What goes
+ * along already stays listed however far it is.
+ *
+ * @param old the colour the swatch had before it moved
+ */
+export function similarColors(site: Site, id: string, old: Oklch): SimilarColor[] {
+  const decided = site.brand.swatches[id]?.similar ?? {};
+  const base = oklchToOklab(old);
+  return everyColor(site).filter((one) => one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)))
+    .map((one): SimilarColor => ({ ...one, rgb: paintedRgb(one.color), deltaE: deltaE(base, oklchToOklab(one.color)), decided: decided[one.key] ?? null }))
+    .filter((one) => one.decided !== null || isSimilar(old, one.color))
+    .sort((one, other) => one.deltaE - other.deltaE);
+}
+
+type Found = Omit<SimilarColor, 'rgb' | 'deltaE' | 'decided'>;
+
+/** Every colour of the document that is kept as a value of its own. */
+function everyColor(site: Site): Found[] {
+  const { brand } = site;
+  const swatches = brand.swatchOrder.filter((id) => !brand.swatches[id]!.rule).map((id): Found => {
+    const swatch = brand.swatches[id]!;
+    return { key: `swatch:${id}`, kind: 'swatch', label: swatch.label, color: swatchColor(brand, id)!, places: placeCount(site, swatchPath(swatch)), locked: swatch.locked, at: ['brand', 'swatches', id] };
+  });
+  const roles = Object.values(brand.grounds).flatMap((ground) => Object.entries(ground.roles).flatMap(([role, value]): Found[] => {
+    const color = value.kind === 'raw' ? parseColor(value.color) : undefined;
+    return color ? [{ key: `role:${ground.id}/${role}`, kind: 'role', label: `${roleLabel(role)} of ${ground.label}`, color: color.oklch, places: placeCount(site, rolePath(brand, ground, role)), locked: false, at: ['brand', 'grounds', ground.id, 'roles', role] }] : [];
+  }));
+  const values = setValues(site).flatMap(({ override, place, count, record }): Found[] => {
+    const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;
+    return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: `${override.property} of ${place?.label ?? override.place}`, color: color.oklch, places: count, locked: false, at: [...record, override.id, 'value'] }] : [];
+  });
+  const shown = timesShown(site);
+  const drawn = Object.values(site.assets).filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id)).flatMap((asset) => (asset.colors ?? []).filter(({ hex }) => !asset.bound?.[hex]).map(({ hex }): Found =>
+    ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
+  return [...swatches, ...roles, ...values, ...drawn];
+}
+
+/** How many places show each picture, by asset id. */
+function timesShown(site: Site): Map<string, number> {
+  const shown = new Map<string, number>();
+  for (const { asset } of siteIndex(site).places) if (asset) shown.set(asset, (shown.get(asset) ?? 0) + 1);
+  return shown;
+}
+
+/** A picture made of pixels that holds much of a colour: nothing can make it follow. */
+export interface Beyond { readonly asset: string; readonly name: string; /** Share of its area, 0 to 1. */ readonly share: number; readonly places: number }
+
+/** A picture holds much of a colour from this share of its area; a colour this far away (ΔE OK) is still it. */
+const BEYOND = { share: 0.05, deltaE: 0.06 } as const;
+
+/** Pictures on the pages that hold much of a colour, most of it first. */
+export function beyondReach(site: Site, old: Oklch): Beyond[] {
+  const base = oklchToOklab(old);
+  const shown = timesShown(site);
+  return Object.values(site.assets).filter((asset) => asset.type !== 'image/svg+xml').map((asset): Beyond => ({
+    asset: asset.id, name: asset.name, places: shown.get(asset.id) ?? 0,
+    share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, one) => sum + one.share, 0),
+  })).filter((one) => one.places > 0 && one.share >= BEYOND.share).sort((one, other) => other.share - one.share);
+}
+
+function follows(site: Site, id: string, source: string, depth = 0): boolean {
+  const rule = site.brand.swatches[id]?.rule;
+  return !!rule && depth < 40 && ruleSources(rule).some((one) => one === source || follows(site, one, source, depth + 1));
+}

@@ -1,0 +1,72 @@
+import { composite, gradientExtent, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
+import { behindRole, clearestFor, defaultRoleValue, roleNeed, type Clearest, type RoleValue } from '../ground/index.ts';
+import { deriveColor } from '../palette/index.ts';
+import type { Brand, Ground } from '../site/index.ts';
+import { resolvedSwatches, type ResolvedSwatch } from './swatches.ts';
+
+const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
+const BLACK: Rgb8 = { r: 0, g: 0, b: 0, alpha: 1 };
+
+/** Whether rules that look for a readable colour look at a swatch first. */
+export const isCore = ({ swatch }: ResolvedSwatch): boolean => swatch.part === 'core' && !swatch.rule;
+
+/** The colours of the roles of one ground. */
+export interface RoleColors {
+  /** What fills a role, its default rule where it is not set. */
+  readonly value: (role: string) => RoleValue;
+  /** The colour it comes to; what leads back to itself is black. */
+  readonly rgb: (role: string) => Rgb8;
+  /** What the rule for a readable colour comes to there, whether the role has that rule or not. */
+  readonly clearest: (role: string) => Clearest<ResolvedSwatch>;
+}
+
+/** Works out the colours of a ground, each on what it is seen on: a label on its fill, texts on all of a gradient. */
+export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[]): RoleColors {
+  const known = new Map<string, Rgb8>();
+  const found = new Map<string, Clearest<ResolvedSwatch>>();
+  const value = (role: string): RoleValue => ground.roles[role] ?? (role === 'background' ? { kind: 'raw', color: '#ffffff' } : defaultRoleValue(role));
+  const swatchRgb = (id: string) => swatches.find((one) => one.swatch.id === id);
+  const core = swatches.filter(isCore);
+  const others = swatches.filter((one) => !isCore(one));
+  const flat = (role: string): Rgb8 => composite(rgb(role), WHITE);
+  const seenOn = (role: string): readonly Rgb8[] => {
+    const behind = behindRole(role);
+    if (behind === 'background') return ground.wash ? gradientExtent({ angle: ground.wash.angle, from: flat('background'), to: flat('background-to') }) : [flat('background')];
+    return [composite(rgb(behind), flat('background'))];
+  };
+  const clearest = (role: string): Clearest<ResolvedSwatch> => {
+    // Roles of one need on one background share the answer.
+    const key = behindRole(role) === 'background' ? String(roleNeed(role)) : role;
+    let one = found.get(key);
+    if (!one) found.set(key, (one = clearestFor(core, others, roleNeed(role), ...seenOn(role))));
+    return one;
+  };
+  const rgb = (role: string): Rgb8 => {
+    let color = known.get(role);
+    if (color) return color;
+    known.set(role, BLACK);
+    known.set(role, (color = worked(role)));
+    return color;
+  };
+  const worked = (role: string): Rgb8 => {
+    const one = value(role);
+    switch (one.kind) {
+      case 'swatch': return swatchRgb(one.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
+      case 'raw': return parseColor(one.color)?.rgb ?? WHITE;
+      case 'same': return rgb(one.role);
+      case 'readable': return clearest(role).rgb;
+      case 'contrast': {
+        const source = swatchRgb(one.swatch);
+        const on = parseColor(hex(seenOn(role)[0]!))!.oklch;
+        const made = source && deriveColor(source.oklch, { kind: 'contrast', source: one.swatch, on: '', ratio: one.ratio }, on);
+        return made ? paintedRgb(made) : BLACK;
+      }
+    }
+  };
+  return { value, rgb, clearest };
+}
+
+/** What the rule for a readable colour comes to in a role of a ground, with what is needed there. */
+export function clearestChoice(brand: Brand, ground: string, role: string): Clearest<ResolvedSwatch> & { readonly needed: number } {
+  return { ...roleColors(brand.grounds[ground]!, resolvedSwatches(brand)).clearest(role), needed: roleNeed(role) };
+}

@@ -1,0 +1,48 @@
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
+
+test('the whole brand is fixed at once with two locks, seen on the wall first, as one undo step', async ({ desk, page }) => {
+  await desk.swatch('Funnel');
+  const hex = page.getByLabel('Hex or any notation');
+  await hex.fill('#e2765c');
+  await hex.press('Enter');
+  await desk.saved();
+  for (const name of ['Deep', 'Ink']) {
+    await desk.swatch(name);
+    await page.getByRole('button', { name: 'Lock', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toBeVisible();
+  }
+  // What fails over a picture is fixed there; no ground is left open.
+  const grounds = page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' });
+  await expect(grounds).toContainText('open');
+
+  await desk.step('Backgrounds');
+  await page.getByRole('button', { name: 'Fix all together' }).click();
+  const panel = page.getByRole('group', { name: 'Fix all together' });
+  await expect(panel.getByRole('listitem').filter({ hasText: 'Funnel' })).toContainText(/#e2765c to #[0-9a-f]{6}ΔE 0\.\d{3}/);
+  await expect(panel).not.toContainText('cannot');
+  await expect(panel.getByRole('listitem').filter({ hasText: /^(Deep|Ink)/ })).toHaveCount(0);
+  // The wall shows it before it is taken.
+  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).not.toContain('e2765c');
+  await expect(page.getByRole('button', { name: /^Undo Ink locked/ })).toBeEnabled();
+
+  await panel.getByRole('button', { name: /^Apply (it|all)/ }).click();
+  await expect(panel).toContainText('There is nothing to fix.');
+  await expect(grounds).not.toContainText('open');
+  await panel.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: /^Undo Fix/ }).click();
+  await expect(grounds).toContainText('open');
+});
+
+test('what cannot hold is named in words when too much stays', async ({ desk, page }) => {
+  await desk.step('Backgrounds');
+  await page.getByRole('button', { name: 'Fix all together' }).click();
+  const panel = page.getByRole('group', { name: 'Fix all together' });
+  await panel.getByRole('button', { name: 'Funnel stays as it is' }).click();
+  await expect(panel).toContainText('Staying: Funnel');
+  await panel.getByRole('button', { name: 'Fog stays as it is' }).click();
+  await expect(panel).toContainText(/(Funnel and Fog|Fog and Funnel) stay, so (this|these) cannot hold: .*of Fog on Fog \(needs 4\.5\).*\. Let (Funnel|Fog) move and (it|all of it) holds\. \d+ places stay as they are\./);
+  await panel.getByRole('button', { name: 'Let all move' }).click();
+  await expect(panel.getByRole('button', { name: /^Apply/ }).first()).toBeVisible();
+});

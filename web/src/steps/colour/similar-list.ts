@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { beyondReach, cssColor, cutDownText, decideSimilar, deriveSimilar, similarColors, plural, type SimilarColor, type SimilarWay, type Oklch } from '@yohaku/core';
+import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { ACTS } from '../../ui/index.ts';
+
+/** Colours close to what a swatch was: each goes along, follows by rule, or is left; what is decided is remembered. */
+@Component({
+  selector: 'yo-similar-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS, Reaching],
+  template: `
+    <div class="head between"><span>Similar colours: close to what it was</span><span>ΔE, places</span></div>
+    <ul aria-label="Similar colours">
+      @for (similar of list(); track similar.key) {
+        <li [class.quiet]="similar.decided === 'leave'">
+          <i [style.background]="css(similar)" aria-hidden="true"></i><span class="name">{{ similar.label }}</span><span class="mono right">{{ cut(similar.deltaE, 2) }}</span><span class="mono right">{{ similar.places }}</span>
+          @if (similar.locked) { <span class="ways quiet">locked</span> } @else {
+            <span class="ways yo-joined" [yoReaching]="scope(similar)">
+              <button yo-act slight [attr.aria-pressed]="similar.decided === 'along'" [attr.aria-label]="similar.label + ' goes along'" (click)="decide(similar, 'along')">along</button>
+              <button yo-act slight [attr.aria-label]="similar.label + ' follows by a rule'" (click)="derive(similar)">derive</button>
+              <button yo-act slight [attr.aria-pressed]="similar.decided === 'leave'" [attr.aria-label]="similar.label + ' is left'" (click)="decide(similar, 'leave')">leave</button>
+            </span>
+          }
+        </li>
+      } @empty { <li class="quiet">Nothing else is close to it.</li> }
+    </ul>
+    @if (beyond().length) {
+      <p class="head">Out of reach: made of pixels</p>
+      <ul aria-label="Out of reach">@for (one of beyond(); track one.asset) { <li><span></span><span class="name">{{ one.name }}</span><span class="mono right">{{ cut(one.share * 100, 0) }} %</span><span class="mono right">{{ one.places }}</span></li> }</ul>
+    }
+  `,
+  styles: `
+    :host { display: block; padding-bottom: 6px; }
+    .between { display: flex; justify-content: space-between; border-bottom: 1px solid #d9d9d9; }
+    li { display: grid; grid-template-columns: 20px minmax(0, 1fr) 36px 30px; gap: 0 8px; align-items: center; border-bottom: 1px solid #d9d9d9; padding: 2px 0; }
+    i { width: 20px; height: 16px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
+    .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+    .ways { grid-column: 2 / -1; }
+  `,
+})
+export class SimilarList {
+  readonly #editor = inject(Editor);
+  readonly id = input.required<string>();
+  /** The swatch's colour before it moved. */
+  readonly from = input.required<Oklch>();
+  protected readonly list = computed(() => {
+    const site = this.#editor.current();
+    return site?.brand.swatches[this.id()] ? similarColors(site, this.id(), this.from()) : [];
+  });
+
+  protected readonly beyond = computed(() => {
+    const site = this.#editor.current();
+    return site ? beyondReach(site, this.from()) : [];
+  });
+
+  protected decide(similar: SimilarColor, way: SimilarWay): void {
+    this.#editor.commit((site) => decideSimilar(site, this.id(), similar, way, this.from()));
+  }
+  protected derive(similar: SimilarColor): void {
+    this.#editor.commit((site) => deriveSimilar(site, this.id(), similar, this.from(), freshId('s')));
+  }
+  protected scope(similar: SimilarColor): Scope {
+    return { words: `${similar.label}: used in ${plural(similar.places, 'place')}` };
+  }
+  protected css = (similar: SimilarColor): string => cssColor(similar.rgb);
+  protected readonly cut = cutDownText;
+}
