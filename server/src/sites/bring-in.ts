@@ -7,19 +7,10 @@ import { schema, type Database, type Querier } from '../db/index.ts';
 import { FontRefused, openApart } from '../fonts/index.ts';
 import { hasSite } from './load.ts';
 import { insertSite } from './rows.ts';
+import { SiteRefused, idTaken } from './site-refused.ts';
 
 /** What an exported site may be: as it is sent, and once unpacked. */
 export const SITE_FILES = { bytes: LIMITS.siteFileBytes, archive: { unpacked: 300 * 1024 * 1024, files: 20_000 } satisfies ArchiveLimits } as const;
-
-/** Why a site was not brought in. */
-export class SiteRefused extends Error {
-  readonly issues: readonly Issue[];
-  constructor(message: string, issues: readonly Issue[] = []) {
-    super(message);
-    this.name = 'SiteRefused';
-    this.issues = issues;
-  }
-}
 
 
 const ROOM = { seconds: 60, megabytes: 1500 };
@@ -44,7 +35,7 @@ export async function bringIn(database: Database, apart: Apart, bytes: Buffer, i
  * @throws SiteRefused
  */
 export async function bringFiles(database: Database, apart: Apart, files: ReadonlyMap<string, Uint8Array>, id: string, name?: string): Promise<Brought> {
-  if (await hasSite(database.db, id)) throw new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
+  if (await hasSite(database.db, id)) throw idTaken(id);
   const document = parse(files.get('site.json'));
   const notes: string[] = [];
   const site = read({ ...document, id, ...(name === undefined ? {} : { name }) });

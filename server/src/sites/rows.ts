@@ -1,15 +1,20 @@
 import { and, eq } from 'drizzle-orm';
 import { touchedDocuments, type Site } from '@yohaku/core';
 import { schema, type Querier } from '../db/index.ts';
+import { idTaken } from './site-refused.ts';
 
 const { sites, pages } = schema;
 
 /** The site's own row of a document: all of it but its pages. */
 const withoutPages = ({ pages: _pages, ...rest }: Site): Omit<Site, 'pages'> => rest;
 
-/** Adds a new site at sequence 0. */
+/**
+ * Adds a new site at sequence 0.
+ * @throws SiteRefused when another has its id: of two that come at the same moment, one
+ */
 export async function insertSite(db: Querier, site: Site): Promise<void> {
-  await db.insert(sites).values({ id: site.id, name: site.name, document: withoutPages(site) });
+  const made = await db.insert(sites).values({ id: site.id, name: site.name, document: withoutPages(site) }).onConflictDoNothing().returning({ id: sites.id });
+  if (made.length === 0) throw idTaken(site.id);
   // A few hundred at a time: a statement takes 65,535 values at most.
   const rows = Object.values(site.pages).map((page) => ({ siteId: site.id, id: page.id, document: page }));
   for (let at = 0; at < rows.length; at += 500) await db.insert(pages).values(rows.slice(at, at + 500));

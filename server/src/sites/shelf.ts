@@ -1,9 +1,9 @@
 import { asc, eq, sql } from 'drizzle-orm';
 import { auditCounts, auditSite, type Brought, type ShelvedSite, type SiteStanding } from '@yohaku/core';
 import { schema, type Database, type Querier } from '../db/index.ts';
-import { SiteRefused } from './bring-in.ts';
 import { hasSite, loadSite } from './load.ts';
 import { insertSite } from './rows.ts';
+import { SiteRefused, idTaken } from './site-refused.ts';
 
 const { sites, sources, versions, publishes, formerAddresses } = schema;
 
@@ -43,7 +43,7 @@ export async function copySite(database: Database, from: string, id: string, nam
   const stored = await loadSite(database, from);
   if (!stored) return undefined;
   await database.db.transaction(async (tx) => {
-    if (await hasSite(tx, id)) throw new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
+    if (await hasSite(tx, id)) throw idTaken(id);
     await insertSite(tx, { ...stored.site, id, name });
     const rows = await tx.select().from(sources).where(eq(sources.siteId, from));
     if (rows.length > 0) await tx.insert(sources).values(rows.map((row) => ({ ...row, siteId: id })));

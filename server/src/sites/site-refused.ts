@@ -1,0 +1,14 @@
+import type { Issue } from '@yohaku/core';
+
+/** Why a site was not brought in. */
+export class SiteRefused extends Error {
+  readonly issues: readonly Issue[];
+  constructor(message: string, issues: readonly Issue[] = []) {
+    super(message);
+    this.name = 'SiteRefused';
+    this.issues = issues;
+  }
+}
+
+/** What is said where an id is another site's already. */
+export const idTaken = (id: string): SiteRefused => new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
