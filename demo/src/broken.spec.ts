@@ -7,7 +7,10 @@ function fewPages(): Site {
   const kept = ['home', 'fares', 'contact'];
   const document = JSON.parse(JSON.stringify(ternhaven).replaceAll(/"to":"page","page":"([a-z-]+)"/g, (whole, page: string) => (kept.includes(page) ? whole : '"to":"page","page":"home"'))) as Site;
   const { header } = document.shared;
-  const order = header.order.filter((id) => kept.includes(header.items[id]!.page));
+  const order = header.order.filter((id) => {
+    const { link } = header.items[id]!;
+    return link.to === 'page' && kept.includes(link.page);
+  });
   return readSite({
     ...document, pageOrder: kept, pages: Object.fromEntries(kept.map((id) => [id, document.pages[id]])),
     shared: { ...document.shared, header: { ...header, order, items: Object.fromEntries(order.map((id) => [id, header.items[id]])) } },

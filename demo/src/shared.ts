@@ -31,9 +31,9 @@ export const shared: Shared = {
     id: 'header', ground: 'white', name: 'Ternhaven', nameStyle: 'minor', menuStyle: 'menu',
     order: ['m-sailings', 'm-fares', 'm-islands', 'm-freight', 'm-notices', 'm-contact'],
     items: byId([
-      { id: 'm-sailings', page: 'sailings', label: 'Sailings' }, { id: 'm-fares', page: 'fares', label: 'Fares' },
-      { id: 'm-islands', page: 'islands', label: 'Islands' }, { id: 'm-freight', page: 'freight', label: 'Freight' },
-      { id: 'm-notices', page: 'notices', label: 'Notices' }, { id: 'm-contact', page: 'contact', label: 'Contact' },
+      { id: 'm-sailings', label: 'Sailings', link: { to: 'page', page: 'sailings' } }, { id: 'm-fares', label: 'Fares', link: { to: 'page', page: 'fares' } },
+      { id: 'm-islands', label: 'Islands', link: { to: 'page', page: 'islands' } }, { id: 'm-freight', label: 'Freight', link: { to: 'page', page: 'freight' } },
+      { id: 'm-notices', label: 'Notices', link: { to: 'page', page: 'notices' } }, { id: 'm-contact', label: 'Contact', link: { to: 'page', page: 'contact' } },
     ]),
   },
   footer,

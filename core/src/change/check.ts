@@ -111,6 +111,8 @@ function refusal(dangling: readonly Dangling[]): ChangeRefused {
   if (kind === 'id') return new ChangeRefused('invalid', `On ${where} the id ${target} would stand for two things. Nothing was changed.`, issues);
   if (kind === 'file') return new ChangeRefused('invalid', `Two pages cannot both be ${target}.`, issues);
   if (kind === 'page' && target === 'index.html') return new ChangeRefused('in-use', 'The home page cannot be deleted. Make another page the home page first.', issues);
+  if (kind === 'anchor') return new ChangeRefused('invalid', `Another section of the page has the anchor ${target}. Choose another.`, issues);
+  if (kind === 'under') return new ChangeRefused('invalid', `A page cannot stand under ${target}: a page stands under one that is under none itself, and the home page has none above or under it.`, issues);
   if (kind === 'height') return new ChangeRefused('invalid', `${target} is a share of the height of one line; cards and pictures have none. The last good corner is kept.`, issues);
   if (kind === 'order') return new ChangeRefused('invalid', `The order of ${where} does not fit what is there. Nothing was changed.`, issues);
   return new ChangeRefused('in-use', `The ${kind} ${target} is still used: ${where}${dangling.length > 1 ? ` and ${dangling.length - 1} more` : ''}. Say what to use instead.`, issues);

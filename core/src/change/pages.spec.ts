@@ -3,7 +3,7 @@ import { siteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { styleSizeAt } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { acceptChange, addMenuEntry, addPage, addSection, inTurn, pageAddress, pageUses, removeMenuEntries, removeSection, renamePage, setStyles, setValue, type Edit } from './index.ts';
+import { acceptChange, addToMenu, addPage, addSection, inTurn, pageAddress, pageUses, removeFromMenu, removeSection, renamePage, setStyles, setValue, type Edit } from './index.ts';
 
 const site = smallSite();
 const after = (from: Site, ...makes: ((now: Site) => Edit)[]): Site => makes.reduce((now, make) => acceptChange(now, make(now)).site, from);
@@ -25,10 +25,10 @@ describe('Trial 12: a new page', () => {
   });
   it('stands in no menu until it is put there, and what leads to it is counted', () => {
     expect(pageUses(added, 'p-new')).toEqual({ menu: [], links: 0 });
-    const listed = after(added, (now) => addMenuEntry(now, 'p-new', 'm-new'));
+    const listed = after(added, (now) => addToMenu(now, 'p-new', 'm-new'));
     expect(pageUses(listed, 'p-new').menu).toEqual(['m-new']);
     expect(listed.shared.header.order.at(-1)).toBe('m-new');
-    expect(pageUses(after(listed, (now) => removeMenuEntries(now, 'p-new')), 'p-new').menu).toEqual([]);
+    expect(pageUses(after(listed, (now) => removeFromMenu(now, 'p-new')), 'p-new').menu).toEqual([]);
     expect(pageUses(site, 'more')).toEqual({ menu: ['m1'], links: 1 });
   });
   it('blank, fails nothing that the others do not', () => {

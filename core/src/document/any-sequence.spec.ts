@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { parseColor } from '../color/index.ts';
 import {
-  acceptChange, addGround, addMenuEntry, addOverride, addPage, addSize, addSpace, addStyle, addSwatches, addVariant, duplicateSection, followSwatch, insertOp, movePage, moveSection, planUndo, removeButtonPart, removeGround,
-  removeMenuEntries, removeOp, removePage, removeSection, removeSpace, removeStyle, removeSwatch, renamePage, resizeStyles, setOp, setRole, setSwatchColor, setValue, valueAt, type Edit, type Op,
+  acceptChange, addGround, addToMenu, addOverride, addPage, addSize, addSpace, addStyle, addSwatches, addVariant, duplicateSection, followSwatch, insertOp, movePage, moveSection, planUndo, removeButtonPart, removeGround,
+  removeFromMenu, removeOp, removePage, removeSection, removeSpace, removeStyle, removeSwatch, renamePage, resizeStyles, setOp, setRole, setSwatchColor, setValue, valueAt, type Edit, type Op,
 } from '../change/index.ts';
 import { anchorOf, offeredFields, pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
@@ -26,8 +26,8 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   (site, { page, entry }) => (entry === undefined ? undefined : removeSection(site, page, entry)),
   (site, { page, entry, one }) => (entry === undefined ? undefined : moveSection(site, page, entry, one([-1, 1] as const))),
   (_site, { page, entry, id }) => ({ label: '', ops: [insertOp(_site, ['pages', page, 'sections'], ['pages', page, 'sectionOrder'], id, { id, shared: 'common' }, entry ?? null)] }),
-  (site, { page, id }) => addMenuEntry(site, page, id),
-  (site, { page }) => removeMenuEntries(site, page),
+  (site, { page, id }) => addToMenu(site, page, id),
+  (site, { page }) => removeFromMenu(site, page),
   // Words, and what is chosen where a place stands.
   (site, chance) => {
     const place = chance.one(pageTree(site, chance.page).places.filter((one) => one.words));

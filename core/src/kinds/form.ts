@@ -1,23 +1,31 @@
 import * as v from 'valibot';
-import { byId, Copy, Id, Label } from '../fields/index.ts';
+import { byId, Copy, Id } from '../fields/index.ts';
 import { ButtonItem } from './button-item.ts';
 import { element, labelled } from './element.ts';
 import { pageLink } from './inline.ts';
 import { kindOfBlock } from './kind.ts';
-import { asLine, choiceOf, nameOf, orderOf, refTo } from './meaning.ts';
+import { asLine, choiceOf, nameOf, orderOf, refTo, said, saidList } from './meaning.ts';
 
-const FIELD_KINDS = ['text', 'email', 'date', 'area', 'select', 'check'] as const;
+const FIELD_KINDS = ['text', 'email', 'tel', 'url', 'number', 'date', 'time', 'area', 'select', 'check'] as const;
+const KIND_LABELS: Readonly<Record<(typeof FIELD_KINDS)[number], string>> = {
+  text: 'a line', email: 'mail address', tel: 'telephone', url: 'web address', number: 'number', date: 'date', time: 'time', area: 'several lines', select: 'one of a list', check: 'yes or no',
+};
 
 const Field = v.strictObject({
-  id: Id, label: nameOf('label'), kind: choiceOf(v.picklist(FIELD_KINDS), 'Kind of field', FIELD_KINDS, { looks: false }),
+  id: Id, label: nameOf('label'), kind: choiceOf(v.picklist(FIELD_KINDS), 'Asks for', FIELD_KINDS.map((value) => ({ value, label: KIND_LABELS[value] })), { looks: false, offered: true }),
   help: asLine(Copy, null),
   /** What stands below the field when what was typed is no good. */
   error: v.optional(asLine(Copy, null)),
-  options: v.pipe(v.array(Label), v.maxLength(40)),
+  options: saidList('To choose from', 40),
+  required: v.optional(choiceOf(v.literal(true), 'Answer', [{ value: true, label: 'needed' }], { looks: false, offered: true, none: 'as one likes' })),
 });
 
 /** A form: fields with label, help and error, and the button that sends it. */
-export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of labels', true), helpStyle: refTo('style', 'Style of help', true), order: orderOf('items'), items: byId(Field), submit: ButtonItem }, {
+export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of labels', true), helpStyle: refTo('style', 'Style of help', true), order: orderOf('items'), items: byId(Field), submit: ButtonItem,
+  /** What its letters are called in the post box; absent: by the page. */
+  tray: v.optional(said('Its letters are called', 80)),
+  /** What is said after it was sent. */
+  answer: v.optional(said('Said after sending', 600)) }, {
   label: 'Form', column: 'parts',
   tree(kit, { id: block, labelStyle, order, items }) {
     const rows = order.map((id) => {
@@ -25,8 +33,8 @@ export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of l
       const control = kit.htmlId(`${block}-${id}`);
       const label = kit.words('label', `${id}/label`, ['items', id, 'label'], ['labelStyle'], { called: 'Field label', role: 'label', attributes: { htmlFor: control } });
       const attributes = (className: string, more: Record<string, string | number> = {}) => kit.painted(
-        { part: `${id}/field`, kind: 'field', label: labelled('Field', field.label), style: labelStyle, paint: [kit.paint.style(labelStyle), kit.paint.corner('field'), kit.paint.field()] },
-        className, { id: control, name: id, ariaDescribedBy: [field.help && `${control}-help`, field.error && `${control}-error`].filter(Boolean).join(' ') || undefined, ...more },
+        { part: `${id}/field`, kind: 'field', label: labelled('Field', field.label), style: labelStyle, paint: [kit.paint.style(labelStyle), kit.paint.corner('field'), kit.paint.field()], item: ['items', id] },
+        className, { id: control, name: id, required: field.required, ariaDescribedBy: [field.help && `${control}-help`, field.error && `${control}-error`].filter(Boolean).join(' ') || undefined, ...more },
       );
       const input =
         field.kind === 'area' ? element('textarea', attributes('field area', { rows: 4 }))
@@ -39,7 +47,7 @@ export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of l
       const help = below('help');
       return element('div', { className: field.kind === 'check' ? 'row row-check' : 'row' }, [label, input, below('error'), help]);
     });
-    return element('form', { className: 'form' }, [...rows, element('div', { className: 'buttons' }, [kit.button('', ['submit'], { submit: true })])]);
+    return element('form', { className: 'form', method: 'post', action: kit.answeredBy() }, [...rows, element('div', { className: 'buttons' }, [kit.button('', ['submit'], { submit: true })])]);
   },
   css: `.form { display: grid; gap: 16px; max-width: 560px; padding-block: 8px; }
 .form label { display: block; }

@@ -1,10 +1,10 @@
 export { Block, allKinds, kindOf, withKind, wordsIn, type BlockOf } from './kinds.ts';
 export { kindOfBlock, type BlockBase, type Kind, type SampleBrand } from './kind.ts';
 export { ButtonItem } from './button-item.ts';
-export { Content, Href, Inline, plainText } from './inline.ts';
+export { Content, Href, Inline, pageLink, plainText } from './inline.ts';
 export { emphasised, linked, runAt } from './runs.ts';
 export { ICON_NAMES, IconName } from './icon-name.ts';
-export { asLine, asLink, asOrder, asWords, choiceOf, lineOf, nameOf, orderOf, refTo, TARGETS, type Meaning, type NameKind, type Target } from './meaning.ts';
+export { asLine, asLink, asOrder, asWords, choiceOf, lineOf, nameOf, orderOf, refTo, said, saidList, TARGETS, type Meaning, type NameKind, type Target } from './meaning.ts';
 export { fieldAt, mapFields, namedAt, replaceAt, walk, type FieldHere } from './walk.ts';
 export { element, labelled, type Properties } from './element.ts';
 export type { Kit, PaintedAs, Paints, Path, PlaceKind, WordsHow } from './kit.ts';

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
-import { byField, Copy, Id, text } from '../fields/index.ts';
+import { byField, Copy, Id, PathSegment, text } from '../fields/index.ts';
 import { asLink, asWords, refTo } from './meaning.ts';
 
 /** Where a link leads: a page of the site by id, or an address. Scripts and unknown schemes are refused. */
 export const Href = asLink(v.variant('to', [
-  v.strictObject({ to: v.literal('page'), page: refTo('page', 'Page') }),
+  v.strictObject({ to: v.literal('page'), page: refTo('page', 'Page'), /** The name of a section there; a page without it is shown from its top. */ anchor: v.optional(PathSegment) }),
   v.strictObject({ to: v.literal('url'), url: v.pipe(text(500), v.regex(/^(https?:\/\/|mailto:|tel:|#)/i, 'must start with https://, http://, mailto:, tel: or #')) }),
 ]));
 export type Href = v.InferOutput<typeof Href>;
@@ -29,4 +29,4 @@ export function plainText(content: readonly Inline[]): string {
 }
 
 /** A link to a page of the site. */
-export const pageLink = (page: string): Href => ({ to: 'page', page });
+export const pageLink = (page: string) => ({ to: 'page', page }) satisfies Href;

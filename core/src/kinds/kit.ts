@@ -37,6 +37,8 @@ export interface PaintedAs {
   readonly style?: string;
   /** Where its words are kept, when it shows some: they can be edited where they stand. */
   readonly words?: Path;
+  /** Where the item is kept that it stands for. */
+  readonly item?: Path;
 }
 
 /** How words are set. */
@@ -61,6 +63,8 @@ export interface Kit {
   readonly overPicture: boolean;
   /** What a page may call the block or a part of it as an id of HTML: once a page. */
   htmlId(name: string): string;
+  /** File that answers a form of this block which is sent; undefined where it stands on no page. */
+  answeredBy(): string | undefined;
   /** Notes a place and gives the attributes that mark its element. */
   painted(as: PaintedAs, className?: string, more?: Properties): Properties;
   /**

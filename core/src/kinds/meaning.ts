@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Copy, Id, Label, Order } from '../fields/index.ts';
+import { Copy, Id, Label, Order, text } from '../fields/index.ts';
 
 /** What of a site a field can point at, by id. */
 export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch'] as const;
@@ -28,6 +28,8 @@ export type Meaning =
   | { readonly means: 'alt' }
   /** Where a link leads. */
   | { readonly means: 'link' }
+  /** Plain words that are said elsewhere than on the page, typed where the thing itself stands: the name of a tray, an answer. `many`: a list of them. */
+  | { readonly means: 'said'; readonly label: string; readonly many: boolean; readonly most: number }
   /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
   | { readonly means: 'choice'; readonly label: string; readonly options: readonly Option[]; /** What it is called that none is chosen, where that may be. */ readonly none: string; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
   /** The order of a record that stands beside it. */
@@ -57,6 +59,10 @@ export function choiceOf<const S extends v.GenericSchema>(schema: S, label: stri
 
 /** The order of the record in the field `of` beside it. */
 export const orderOf = (of: string) => asOrder(Order, of);
+/** A short line that is said elsewhere; a list of such with `saidList`. */
+export const said = (label: string, most = 300) => means(text(most), { means: 'said', label, many: false, most });
+export const saidList = (label: string, most: number) => means(v.pipe(v.array(Label), v.maxLength(most)), { means: 'said', label, many: true, most });
+
 /** Any schema of a list of ids as the order of the record in the field `of` beside it. */
 export const asOrder = <const S extends v.GenericSchema<string[]>>(schema: S, of: string) => means(schema, { means: 'order', of });
 

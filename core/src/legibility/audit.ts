@@ -1,4 +1,5 @@
 import type { Site } from '../site/index.ts';
+import { bandOf } from '../shape/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
 import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
@@ -66,10 +67,12 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
 /** All judgements of the rules that look at one place alone. */
 export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: PixelSets = NO_PIXELS): Judgement[] {
   const over = group.overPicture ? { site, pixels } : undefined;
-  return [
+  const judged = [
     ...contrastRules(table, group, over), ...logoRules(table, group, site),
     ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
   ];
+  // What is not shown at a width is no good or bad there.
+  return group.hidden.length === 0 ? judged : judged.filter((one) => !group.hidden.includes(bandOf(one.width)));
 }
 
 function judgePages(table: TokenTable, index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {

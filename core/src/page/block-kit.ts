@@ -5,6 +5,7 @@ import { assetFile } from './asset-file.ts';
 import { placed, type Build } from './build.ts';
 import { buttonRecipes } from './button-recipes.ts';
 import { buttonIcon, icon } from './icon.ts';
+import { answerFile } from './forms.ts';
 import { hrefOf, inlineNodes } from './inline.ts';
 import { logo } from './logo.ts';
 
@@ -58,7 +59,7 @@ class BlockKit implements Kit {
     const { site } = this.#build;
     const asset = site.assets[id];
     const place = this.#build.place({
-      id: this.#id(part === '' ? 'picture' : `${part}/picture`), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address,
+      id: this.#id(part === '' ? 'picture' : `${part}/picture`), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address, item: [...this.#address, ...at],
       recipes: [recipes.corner('picture'), ...this.#build.edgeColor('picture'), ...this.#build.drawing(asset)],
     });
     return element('img', placed(place, className, { src: asset ? assetFile(asset, site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
@@ -76,7 +77,7 @@ class BlockKit implements Kit {
     if (site.brand.iconSide === 'after') inside.reverse();
     const className = item.icon ? 'button with-icon' : 'button';
     return submit
-      ? element('button', placed(place, className, { type: 'button' }), inside)
+      ? element('button', placed(place, className, { type: 'submit' }), inside)
       : element('a', placed(place, className, { href: hrefOf(site, item.href) }), inside);
   }
 
@@ -95,8 +96,13 @@ class BlockKit implements Kit {
     return { kit: new BlockKit(build, this.#block), properties: placed(surface, className) };
   }
 
-  #place({ part, kind, label, paint, style, words }: PaintedAs) {
-    return this.#build.place({ id: this.#id(part), kind, label, recipes: [...paint], block: this.#address, ...(style === undefined ? {} : { style }), ...(words === undefined ? {} : { words: [...this.#address, ...words] }) });
+  answeredBy(): string | undefined {
+    const page = this.#build.site.pages[this.#build.page];
+    return page && answerFile(page, this.#block.id);
+  }
+
+  #place({ part, kind, label, paint, style, words, item }: PaintedAs) {
+    return this.#build.place({ id: this.#id(part), kind, label, recipes: [...paint], block: this.#address, ...(style === undefined ? {} : { style }), ...(words === undefined ? {} : { words: [...this.#address, ...words] }), ...(item === undefined ? {} : { item: [...this.#address, ...item] }) });
   }
 
   #id(part: string): string {

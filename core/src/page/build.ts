@@ -1,5 +1,6 @@
 import type { PlaceKind, Properties } from '../kinds/index.ts';
 import type { Asset, CornerUse, Site, State } from '../site/index.ts';
+import type { BandId } from '../shape/index.ts';
 import { edgeWidth, recipeClass, recipes, type Recipe } from '../style/index.ts';
 import { STATES_OF, type Place } from './place.ts';
 
@@ -48,6 +49,8 @@ export class Build {
     readonly address: readonly string[],
     /** What it is an entry of: nothing but this page, what all pages show once, or a shared section by its id. */
     readonly use: Use = 'own',
+    /** Widths at which nothing of it is shown. */
+    readonly hidden: readonly BandId[] = [],
     places: Place[] = [],
   ) {
     this.places = places;
@@ -60,7 +63,7 @@ export class Build {
 
   /** The same walk continued on a surface of its own, which paints the ground's background unless told otherwise. */
   onto(surface: Place, ground: string, over: Build['over'] = this.site.brand.grounds[ground]?.wash ? 'gradient' : null): Build {
-    return new Build(this.site, this.page, this.section, ground, surface, over, this.address, this.use, this.places);
+    return new Build(this.site, this.page, this.section, ground, surface, over, this.address, this.use, this.hidden, this.places);
   }
 
   /** Notes a place and gives the element attributes that mark it. */
@@ -69,7 +72,7 @@ export class Build {
     const place: Place = {
       id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
-      ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
+      hidden: this.hidden, ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
       level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, styled: spec.styled ?? null, block: spec.block ?? null, item: spec.item ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
     this.places.push(place);

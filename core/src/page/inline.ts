@@ -7,7 +7,9 @@ import type { Place } from './place.ts';
 
 /** Where a link leads, relative to the page's own folder. */
 export function hrefOf(site: Site, href: Href): string {
-  return href.to === 'url' ? href.url : (site.pages[href.page]?.file ?? '#');
+  if (href.to === 'url') return href.url;
+  const file = site.pages[href.page]?.file;
+  return file === undefined ? '#' : `${file}${href.anchor === undefined ? '' : `#${href.anchor}`}`;
 }
 
 /** Runs of text with emphasis and links; each link and each marked run is a place that inherits from its paragraph. */

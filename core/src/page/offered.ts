@@ -1,5 +1,6 @@
-import { fieldAt, type FieldHere, type Href, type Target } from '../kinds/index.ts';
+import { fieldAt, type FieldHere, type Href, type Meaning, type Target } from '../kinds/index.ts';
 import { Site, type Brand } from '../site/index.ts';
+import { hrefFrom, hrefText, linkOffers } from './link-words.ts';
 import type { Place } from './place.ts';
 
 /** A field of what a place is made from, as it is offered where the place stands. */
@@ -11,6 +12,8 @@ export interface Offered {
   readonly options: readonly { readonly value: string; readonly label: string }[];
   /** What is kept when an option is chosen. */
   readonly kept: (value: string) => unknown;
+  /** Where it is typed, with what is offered, rather than chosen; `problem` says what is wrong with it, empty when nothing is. */
+  readonly typed?: { readonly offers: readonly string[]; readonly problem: (text: string) => string };
 }
 
 /** Lists of the brand that something is chosen from. */
@@ -25,16 +28,25 @@ const LISTS: Partial<Record<Target, (brand: Brand) => readonly { readonly id: st
  * of the place itself, a ground that of a surface.
  */
 export function offeredFields(site: Site, place: Place): Offered[] {
-  const owner = place.item ?? place.block;
-  const style = place.item === null && place.styled ? [...fieldsAt(site, place.styled.slice(0, -1))].filter(({ address }) => address.at(-1) === place.styled!.at(-1)) : [];
-  const others = owner ? fieldsAt(site, owner).filter(({ field: { meaning } }) => meaning.means === 'choice' || meaning.means === 'link' || (meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface'))) : [];
+  // A picture or field that is one of several has some of it its own, and some with the others.
+  const owners = (place.kind === 'picture' || place.kind === 'field') && place.item && place.block ? [place.item, ...(place.item.length === place.block.length ? [] : [place.block])] : [place.item ?? place.block];
+  const style = place.kind !== 'button' && place.styled ? [...fieldsAt(site, place.styled.slice(0, -1))].filter(({ address }) => address.at(-1) === place.styled!.at(-1)) : [];
+  const wanted = (meaning: Meaning): boolean => {
+    if (meaning.means === 'choice' || meaning.means === 'link' || meaning.means === 'said') return true;
+    if (shown(meaning)) return place.kind === 'picture';
+    return meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface');
+  };
+  const others = owners.flatMap((owner) => (owner ? fieldsAt(site, owner) : [])).filter(({ field: { meaning } }) => wanted(meaning));
   return [...style, ...others].flatMap(({ field, address }) => offered(site, field, address));
 }
+
+/** What a picture shows, and what stands for it in words. */
+const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning.means === 'ref' && meaning.to === 'asset');
 
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
   const { fields } = fieldAt(Site, site, owner);
   const value = (key: string) => fields.find((one) => one.key === key)?.value;
-  return fields.flatMap((field) => ((field.meaning.means === 'link' || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
+  return fields.flatMap((field) => ((field.meaning.means === 'link' || field.meaning.means === 'said' || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
 }
 
 function offered(site: Site, { meaning, value, empty }: FieldHere, address: readonly string[]): Offered[] {
@@ -47,13 +59,39 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
     }];
   }
   if (meaning.means === 'link') {
-    // An address elsewhere is typed where the words are written; here it stays among the pages until another is chosen.
     const href = value as Href | null | undefined;
-    const url = href?.to === 'url' ? href.url : undefined;
-    const pages = site.pageOrder.map((id) => ({ value: id, label: site.pages[id]!.title }));
-    return [{ address, label: 'Leads to', value: href?.to === 'page' ? href.page : (url ?? ''), options: url === undefined ? pages : [{ value: url, label: url }, ...pages], kept: (chosen) => (chosen === url ? href : { to: 'page', page: chosen }) }];
+    return [{
+      address, label: 'Leads to', value: href ? hrefText(site, href) : '', options: [], kept: (typed) => hrefFrom(site, typed),
+      typed: { offers: linkOffers(site), problem: (typed) => { const read = hrefFrom(site, typed); return typeof read === 'string' ? read : ''; } },
+    }];
+  }
+  if (meaning.means === 'said') {
+    const { many, most, label } = meaning;
+    const now = many ? (Array.isArray(value) ? value.join(', ') : '') : typeof value === 'string' ? value : '';
+    const lines = (typed: string) => [...new Set(typed.split(',').map((one) => one.trim()).filter((one) => one !== ''))];
+    const problem = (typed: string) => !many ? (typed.length > most ? `${typed.length} characters; at most ${most}.` : '')
+      : lines(typed).length > most ? `${lines(typed).length} choices; at most ${most}.` : lines(typed).some((one) => one.length > 80) ? 'A choice has at most 80 characters; commas stand between them.' : '';
+    return [{ address, label: many ? `${label}, with commas between` : label, value: now, options: [], kept: (typed) => (many ? lines(typed) : typed === '' ? none : typed), typed: { offers: [], problem } }];
+  }
+  if (meaning.means === 'alt') {
+    const alt = typeof value === 'string' ? value : '';
+    return [{ address, label: 'Says in words', value: alt, options: [], kept: (typed) => typed, typed: { offers: [], problem: altProblem } }];
+  }
+  if (meaning.means === 'ref' && meaning.to === 'asset') {
+    const options = Object.values(site.assets).map(({ id, name }) => ({ value: id, label: name })).sort((one, other) => one.label.localeCompare(other.label));
+    return [{ address, label: meaning.label, value: String(value ?? ''), options, kept: (chosen) => chosen }];
   }
   const list = meaning.means === 'ref' ? LISTS[meaning.to] : undefined;
   if (!list || meaning.means !== 'ref') return [];
   return [{ address, label: meaning.label, value: String(value ?? ''), options: list(site.brand).map(({ id, label }) => ({ value: id, label })), kept: (chosen) => chosen || none }];
+}
+
+/** Longest alternative text that is read out without tiring, characters. */
+const MOST_ALT = 250;
+
+/** What is wrong with the words that stand for a picture where it is not seen; empty when nothing is. No words at all say that it is an ornament. */
+export function altProblem(text: string): string {
+  if (/\.(jpe?g|png|webp|gif|svg|avif)$/i.test(text.trim())) return 'That is the name of a file. Say what is seen there, or nothing where it is only an ornament.';
+  if (text.length > MOST_ALT) return `${text.length} characters; at most ${MOST_ALT}, which is what is read out in one go. Say the rest in a caption.`;
+  return '';
 }

@@ -1,3 +1,4 @@
+import { lostLinks } from './link-words.ts';
 import type { Site } from '../site/index.ts';
 
 /** Longer ones are cut off where results are listed, characters. */
@@ -7,9 +8,10 @@ export const DESCRIPTION_SHOWN = 160;
 /** Something about what a page says of itself that will not be read as it is meant. */
 export interface PageFactProblem { readonly page: string; readonly title: string; readonly words: string }
 
-/** Pages without a description, with one that others have as well, or with facts that are longer than what is shown of them; in page order. */
+/** Pages without a description, with one that others have as well, with facts that are longer than what is shown of them, or with links to sections that are gone; in page order. */
 export function pageFactProblems(site: Site): PageFactProblem[] {
   const seen = new Map<string, string>();
+  const broken = lostLinks(site);
   return site.pageOrder.flatMap((id): PageFactProblem[] => {
     const { title, description, file } = site.pages[id]!;
     const shown = file === 'index.html' ? site.name : `${title}, ${site.name}`;
@@ -21,6 +23,7 @@ export function pageFactProblems(site: Site): PageFactProblem[] {
     const other = text === '' ? undefined : seen.get(text);
     if (other !== undefined) words.push(`the same description as ${other}`);
     else seen.set(text, title);
+    for (const lost of broken) if (lost.page === id || (lost.page === '' && file === 'index.html')) words.push(lost.words);
     return words.map((one) => ({ page: id, title, words: one }));
   });
 }

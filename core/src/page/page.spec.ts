@@ -3,8 +3,8 @@ import { readSite } from '../document/index.ts';
 import { parseColor } from '../color/index.ts';
 import { setSwatchColor } from '../change/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { plainText } from '../kinds/index.ts';
-import { assetFile, hrefOf, pageTree } from './index.ts';
+import { plainText, type Href } from '../kinds/index.ts';
+import { assetFile, hrefFrom, hrefOf, hrefText, linkOffers, pageTree } from './index.ts';
 
 const site = readSite(smallSite());
 const place = (page: string, id: string, of = site) => pageTree(of, page).places.find((one) => one.id === id)!;
@@ -57,5 +57,32 @@ describe('page tree', () => {
     const named = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: long }])).site;
     expect(place('home', 'h/text', named).label.length).toBeLessThan(60);
     expect(plainText([{ text: 'a ' }, { text: 'b', mark: 'strong' }])).toBe('a b');
+  });
+});
+
+describe('where a link leads, as it is typed', () => {
+  let site = smallSite();
+  beforeEach(() => {
+    site = smallSite();
+    site.pages['more']!.sections['t1']!.anchor = 'hours';
+  });
+  const read = (text: string) => hrefFrom(site, text);
+  it('is a page by its title or address, and a section there by its anchor', () => {
+    expect(linkOffers(site)).toEqual(['Home', 'More', 'More › hours']);
+    for (const text of ['more', 'MORE', 'more.html']) expect(read(text)).toEqual({ to: 'page', page: 'more' });
+    for (const text of ['More › hours', 'more.html#hours']) expect(read(text)).toEqual({ to: 'page', page: 'more', anchor: 'hours' });
+    expect(hrefOf(site, read('More › hours') as Href)).toBe('more.html#hours');
+    expect(read('More › prices')).toBe('“More” has no section with the anchor “prices”; it has hours.');
+  });
+  it('is mail, a telephone number or an address elsewhere by how it looks, and a sentence where it is none', () => {
+    const url = (text: string) => (read(text) as { url: string }).url;
+    expect(['a@b.example', '0555 0142', '+49 (555) 01-42', 'www.b.example/x?y', 'https://b.example', '#top'].map(url)).toEqual(['mailto:a@b.example', 'tel:05550142', 'tel:+495550142', 'https://www.b.example/x?y', 'https://b.example', '#top']);
+    for (const text of ['', 'nowhere at all', 'javascript:alert(1)', 'gone.html']) expect(typeof read(text)).withContext(text).toBe('string');
+  });
+  it('reads again what it shows', () => {
+    for (const href of [{ to: 'page', page: 'more' }, { to: 'page', page: 'more', anchor: 'hours' }, { to: 'url', url: 'mailto:a@b.example' }, { to: 'url', url: 'tel:+495550142' }, { to: 'url', url: 'https://b.example/' }] as Href[])
+      expect(read(hrefText(site, href))).toEqual(href);
+    site.pages['more']!.title = 'Home';
+    expect(read(hrefText(site, { to: 'page', page: 'more' }))).toEqual({ to: 'page', page: 'more' });
   });
 });

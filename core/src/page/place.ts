@@ -1,4 +1,5 @@
 import type { PlaceKind } from '../kinds/index.ts';
+import type { BandId } from '../shape/index.ts';
 import type { State } from '../site/index.ts';
 import type { Recipe } from '../style/index.ts';
 
@@ -15,6 +16,8 @@ export interface Place {
   readonly label: string;
   readonly recipes: readonly Recipe[];
   readonly states: readonly State[];
+  /** Widths at which it is not shown. */
+  readonly hidden: readonly BandId[];
   readonly ground: string;
   /** The surface it is painted on; null for the page itself. */
   readonly under: Place | null;

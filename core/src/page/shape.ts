@@ -17,7 +17,8 @@ export function partShapes(site: Site, page: Page): PartShape[] {
     const section = sectionOf(site, entry);
     if (!section) continue;
     const own = touches(owners, section, 'shared' in entry ? `${id}:` : '');
-    parts.push({ id, shape: own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section) });
+    const shape = own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section);
+    parts.push({ id, shape: entry.hidden ? `not at ${entry.hidden.join()}: ${shape}` : shape });
   }
   parts.push({ id: 'footer', shape: touches(owners, site.shared.footer, '') ? `own ${page.id} footer` : 'footer' });
   return parts;
@@ -96,6 +97,6 @@ function lookOf(site: Site, meaning: Meaning, value: unknown): string | undefine
     case 'line': return !meaning.looks ? undefined : value === undefined || value === null || value === '' ? '' : 'w';
     case 'choice': return meaning.looks ? String(value ?? '') : undefined;
     case 'order': return String(Array.isArray(value) ? value.length : 0);
-    case 'alt': case 'link': return undefined;
+    case 'alt': case 'link': case 'said': return undefined;
   }
 }

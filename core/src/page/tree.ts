@@ -1,12 +1,12 @@
 import type { Element } from 'hast';
 import { arrangedClass, arrangementOf, element, labelled } from '../kinds/index.ts';
-import { sectionOf, type Page, type Section, type Shared, type Site } from '../site/index.ts';
+import { sectionOf, type Page, type Section, type SectionEntry, type Shared, type Site } from '../site/index.ts';
 import { declaredKey, recipes } from '../style/index.ts';
 import { Build, placed, type Use } from './build.ts';
 import { blockElement } from './block-kit.ts';
 import { assetFile } from './asset-file.ts';
 import { formOn } from '../logo/index.ts';
-import { logo } from './logo.ts';
+import { headerPart } from './header.ts';
 import type { Place } from './place.ts';
 
 /** One top-level part of a page: the header, a section or the footer. */
@@ -89,42 +89,16 @@ export function pageTree(site: Site, pageId: string): PageTree {
 function buildTree(site: Site, page: Page): PageTree {
   const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
-  const parts: PagePart[] = [header(site, page, body)];
+  const parts: PagePart[] = [headerPart(site, page, body)];
   for (const id of page.sectionOrder) {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
     if (!section) continue;
     const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', page.id, 'sections', id, 'own'];
-    parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own'));
+    parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry));
   }
   parts.push(sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once'));
   return { page, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
-}
-
-function header(site: Site, page: Page, body: Place): PagePart {
-  const { header } = site.shared;
-  const outer = new Build(site, page.id, 'header', header.ground, body, null, ['shared', 'header'], 'once');
-  const gutter = outer.spaceFor('gutter');
-  const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
-  const build = outer.onto(surface, header.ground);
-  const home = Object.values(site.pages).find((one) => one.file === 'index.html');
-  const alone = site.shared.logo?.named === false;
-  const mark = logo(build, `${header.id}/logo`, alone ? header.name : '');
-  const name = alone
-    ? build.place({ id: `${header.id}/name`, kind: 'logo', label: 'Logo, to the home page', recipes: [recipes.menu(header.ground)], states: ['rest', 'hover', 'focus'] })
-    : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle, words: ['shared', 'header', 'name'], styled: ['shared', 'header', 'nameStyle'] });
-  const items = header.order.map((id) => {
-    const item = header.items[id]!;
-    const place = build.place({ id: `${header.id}/${id}`, kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle, words: ['shared', 'header', 'items', id, 'label'], styled: ['shared', 'header', 'menuStyle'] });
-    return element('li', {}, [element('a', placed(place, 'menu-link', { href: site.pages[item.page]?.file ?? '#', ariaCurrent: item.page === page.id ? 'page' : undefined }), [item.label])]);
-  });
-  const node = element('header', placed(surface, 'header', { dataPart: 'header' }), [
-    element('div', { className: 'bar' }, [
-      element('a', placed(name, 'site-name', { href: home?.file ?? '#' }), [mark, alone ? undefined : header.name]),
-      element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),
-    ]),
-  ]);
-  return { id: 'header', label: 'Header', shared: true, element: node, places: outer.places };
 }
 
 /** Class of a picture behind a section, with its focus point in whole percent. */
@@ -139,8 +113,8 @@ export function looseSection(site: Site, section: Section, use: Use = 'own'): Pa
   return sectionPart(site, 'specimen', section.id, section, 'section', body, ['specimen', section.id], use);
 }
 
-function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], use: Use): PagePart {
-  const outer = new Build(site, page, id, section.ground, body, null, address, use);
+function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], use: Use, { anchor, hidden = [] }: Pick<SectionEntry, 'anchor' | 'hidden'> = {}): PagePart {
+  const outer = new Build(site, page, id, section.ground, body, null, address, use, hidden);
   const gutter = outer.spaceFor('gutter');
   const gap = outer.spaceFor('gap');
   const surface = outer.place({
@@ -160,7 +134,7 @@ function sectionPart(site: Site, page: string, id: string, section: Section, tag
   }
   const columns = section.columnOrder.map((columnId) =>
     element('div', { className: 'col' }, section.columns[columnId]!.order.map((blockId) => blockElement(build, section.blocks[blockId]!))));
-  const node = element(tag, placed(surface, `section${section.picture ? ' pictured' : ''}`, { dataPart: id }), [
+  const node = element(tag, placed(surface, ['section', ...(section.picture ? ['pictured'] : []), ...hidden.map((band) => `hidden-${band}`)].join(' '), { dataPart: id, ...(anchor === undefined ? {} : { id: anchor }) }), [
     ...backdrop, element('div', { className: `cols cols-${section.columnOrder.length} ${arrangedClass(arrangementOf(section).id)}` }, columns),
   ]);
   return { id, label: section.label, shared: use !== 'own', element: node, places: outer.places };

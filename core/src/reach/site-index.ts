@@ -1,5 +1,6 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
+import type { BandId } from '../shape/index.ts';
 import { forgetTree, hasTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 
@@ -16,6 +17,8 @@ export interface Group {
   readonly inline: boolean;
   readonly style: string | null;
   readonly ground: string;
+  /** Widths at which none of its places is shown. */
+  readonly hidden: readonly BandId[];
   /** How many places it has. To ask for the places themselves takes every page apart; this does not. */
   readonly count: number;
   readonly places: readonly Place[];
@@ -263,7 +266,7 @@ class Index implements SiteIndex {
   }
 
   #groupFor(place: Place, set: SetOn, under: Built | null, inherits: Built | null): Built {
-    let look = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? 'p' : ''}${place.states.length}`;
+    let look = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? 'p' : ''}${place.states.length}${place.hidden.length > 0 ? `not ${place.hidden.join()}` : ''}`;
     for (const recipe of place.recipes) look += ` ${recipe}`;
     for (const one of set.used) look += `|${this.#number(one)}`;
     for (const one of set.here) look += `|here ${this.#number(one)}`;
@@ -285,11 +288,11 @@ class Index implements SiteIndex {
     return painting;
   }
 
-  #add(look: Pick<Group, 'kind' | 'states' | 'overPicture' | 'pictured' | 'inline' | 'style' | 'ground'>, painting: Painting, under: Group | null, inherits: Group | null): Built {
+  #add(look: Pick<Group, 'kind' | 'states' | 'overPicture' | 'pictured' | 'inline' | 'style' | 'ground' | 'hidden'>, painting: Painting, under: Group | null, inherits: Group | null): Built {
     const assign = () => this.#assign();
     const group: Built = {
       number: this.groups.length, kind: look.kind, states: look.states, painting, under, inherits,
-      overPicture: look.overPicture, pictured: look.pictured, inline: look.inline, style: look.style, ground: look.ground, count: 0, list: null,
+      overPicture: look.overPicture, pictured: look.pictured, inline: look.inline, style: look.style, ground: look.ground, hidden: look.hidden, count: 0, list: null,
       get places() {
         if (!group.list) assign();
         return group.list!;

@@ -1,4 +1,5 @@
-export { bodyHtml, bodyParts, pageHtml, partHtml, webManifest } from './page-html.ts';
+export { answerHtml } from './answer-html.ts';
+export { bodyHtml, bodyParts, pageHtml, partHtml, redirectHtml, webManifest } from './page-html.ts';
 export { sectionHtml, siteCss } from './section-html.ts';
 export { MOVING } from './layout-css.ts';
 export { stylesCss } from './styles-css.ts';

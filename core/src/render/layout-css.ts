@@ -23,6 +23,13 @@ a { color: inherit; }
 .site-name, .menu-link { display: inline-block; text-decoration-line: none; padding-block: 6px; }
 .logo { box-sizing: content-box; max-width: 100%; height: auto; vertical-align: middle; }
 .menu { display: flex; flex-wrap: wrap; gap: 0 24px; }
+.menu-more { position: relative; }
+.menu-more summary { cursor: pointer; list-style: none; }
+.menu-more summary::-webkit-details-marker { display: none; }
+.menu-more summary::after { content: " +" / ""; }
+.menu-more details[open] > summary::after { content: " \\2212" / ""; }
+.menu-under { list-style: none; margin: 0; padding: 4px 16px; }
+@media (width >= 640px) { .menu-under { position: absolute; inset-block-start: 100%; inset-inline-start: -16px; z-index: 2; min-width: 12em; box-shadow: 0 4px 16px rgb(0 0 0 / 0.2); } }
 .menu-link[aria-current="page"] { text-decoration-line: underline; text-underline-offset: 0.4em; }
 .section { position: relative; }
 .pictured { overflow: hidden; isolation: isolate; }

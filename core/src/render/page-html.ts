@@ -1,8 +1,8 @@
 import type { Element, Root } from 'hast';
 import { toHtml } from 'hast-util-to-html';
-import type { Site } from '../site/index.ts';
+import type { Page, Site } from '../site/index.ts';
 import { element } from '../kinds/index.ts';
-import { pageTree, type PagePart } from '../page/index.ts';
+import { assetFile, pageTree, type PagePart } from '../page/index.ts';
 import { ICON_SIDES, iconFile } from '../logo/index.ts';
 import { recipeClass, tokensCss } from '../style/index.ts';
 import { siteFontsCss } from './fonts-css.ts';
@@ -48,6 +48,31 @@ export function webManifest(site: Site): string {
   return `${JSON.stringify({ name: site.name, lang: site.language, icons: ICON_SIDES.map((side) => ({ src: iconFile(side), sizes: `${side}x${side}`, type: 'image/png' })) }, null, 2)}\n`;
 }
 
+/** What is shown where a page is shared (Open Graph). */
+function sharing(site: Site, page: Page): Element[] {
+  const asset = page.picture === undefined ? undefined : site.assets[page.picture];
+  const tell = (property: string, content: string) => element('meta', { property: `og:${property}`, content });
+  return [
+    tell('title', page.file === 'index.html' ? site.name : page.title), tell('site_name', site.name), ...(page.description === '' ? [] : [tell('description', page.description)]),
+    ...(asset ? [tell('image', assetFile(asset, site.brand))] : []),
+  ];
+}
+
+/** What stands at a former address: it leads on to the page, in any browser and on any host. */
+export function redirectHtml(site: Site, page: Page): string {
+  const document: Root = {
+    type: 'root',
+    children: [{ type: 'doctype' }, element('html', { lang: page.language ?? site.language }, [
+      element('head', {}, [
+        element('meta', { charSet: 'utf-8' }), element('title', {}, [page.title]), element('meta', { httpEquiv: 'refresh', content: `0; url=${page.file}` }),
+        element('link', { rel: 'canonical', href: page.file }), element('meta', { name: 'robots', content: 'noindex' }),
+      ]),
+      element('body', {}, [element('p', {}, [element('a', { href: page.file }, [page.title])])]),
+    ])],
+  };
+  return `${toHtml(document)}\n`;
+}
+
 /**
  * A whole page as a file, without script: with its stylesheets beside it, or by
  * itself with all of its styles within.
@@ -60,12 +85,14 @@ export function pageHtml(site: Site, pageId: string, fonts?: string): string {
     type: 'root',
     children: [
       { type: 'doctype' },
-      element('html', { lang: site.language, dataPage: pageId }, [
+      element('html', { lang: page.language ?? site.language, dataPage: pageId }, [
         element('head', {}, [
           element('meta', { charSet: 'utf-8' }),
           element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
           element('title', {}, [page.file === 'index.html' ? site.name : `${page.title}, ${site.name}`]),
           page.description === '' ? undefined : element('meta', { name: 'description', content: page.description }),
+          page.unlisted ? element('meta', { name: 'robots', content: 'noindex' }) : undefined,
+          ...sharing(site, page),
           ...(fonts === undefined ? [...iconLinks(site), ...['fonts.css', 'tokens.css', 'styles.css'].map((href) => element('link', { rel: 'stylesheet', href }))] : [element('link', { rel: 'icon', href: 'data:,' }), element('style', {}, [`${siteFontsCss(site, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`])]),
         ]),
       ]),

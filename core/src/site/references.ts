@@ -34,6 +34,11 @@ export function danglingReferences(site: Site, before?: Site): Dangling[] {
   for (const page of pages) {
     checkFields(Page, page, ['pages', page.id], targets, miss);
     for (const own of ownSections(page)) checkColumns(own, miss);
+    unique(Object.values(page.sections).flatMap(({ anchor }) => anchor ?? []), `pages.${page.id}.sections`, 'anchor', miss);
+  }
+  for (const page of Object.values(site.pages)) {
+    const above = page.under === undefined ? undefined : site.pages[page.under];
+    if (above && (above.id === page.id || above.under !== undefined || above.file === 'index.html' || page.file === 'index.html')) miss(`pages.${page.id}.under`, 'under', above.title);
   }
   return found;
 }
@@ -99,7 +104,8 @@ export function danglingIssue({ where, kind, target }: Dangling): { path: string
     case 'order': return { path: where, message: 'has an order that does not fit what is there' };
     case 'loop': return { path: where, message: `leads back to itself: ${target}` };
     case 'depth': return { path: where, message: `follows more than ${LIMITS.ruleDepth} others` };
-    case 'name': case 'file': return { path: where, message: `${target} is there twice` };
+    case 'under': return { path: where, message: `cannot be ${target}: a page stands under one that is under none itself, and the home page has none above or under it` };
+    case 'name': case 'file': case 'anchor': return { path: where, message: `${target} is there twice` };
     case 'id': return { path: where, message: `the id ${target} stands for two things` };
     default: return { path: where, message: `points at a ${kind} that is not right: ${target}` };
   }

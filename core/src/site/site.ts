@@ -1,35 +1,79 @@
 import * as v from 'valibot';
-import { byField, byId, Hex, Id, Label, LIMITS, PageOrder, ranged, record, text } from '../fields/index.ts';
-import { asLine, asOrder, nameOf, orderOf, refTo } from '../kinds/index.ts';
+import { byField, byId, Hex, Id, Label, LIMITS, PageOrder, PathSegment, ranged, record, text } from '../fields/index.ts';
+import { asLine, asOrder, Href, nameOf, orderOf, refTo } from '../kinds/index.ts';
+import { BANDS } from '../shape/index.ts';
 import { Brand } from './brand.ts';
 import { Section } from './section.ts';
 import { Logo } from './logo.ts';
 import { Override } from './override.ts';
 import { SCHEMA_VERSION } from './versions/chain.ts';
 
+/** What an entry says of its section on this page alone. */
+const onThisPage = {
+  /** What a link to the section names it by; no other section of the page has it. */
+  anchor: v.optional(PathSegment),
+  /** Widths at which it is not shown. */
+  hidden: v.optional(v.pipe(v.array(v.picklist(BANDS.map(({ id }) => id))), v.minLength(1), v.maxLength(BANDS.length - 1, 'must leave a width at which the section is shown'))),
+};
+
 /** A section on a page: its own, or a reference to a shared one. */
 export const SectionEntry = byField([
-  ['shared', v.strictObject({ id: Id, shared: refTo('section', 'Shared section') })],
-  [null, v.strictObject({ id: Id, own: Section })],
+  ['shared', v.strictObject({ id: Id, shared: refTo('section', 'Shared section'), ...onThisPage })],
+  [null, v.strictObject({ id: Id, own: Section, ...onThisPage })],
 ]);
 export type SectionEntry = v.InferOutput<typeof SectionEntry>;
+
+/** The name of a page's file. */
+const PageFile = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80));
+/** A language by its tag (BCP 47). */
+const Language = v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/, 'must be a language tag like en or pt-BR'));
 
 export const Page = v.strictObject({
   id: Id,
   title: Label,
   description: text(300),
   /** File name in the export; the page with `index.html` is the home page. */
-  file: v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80)),
+  file: PageFile,
+  /** Addresses it had while it was live, which lead on to it. */
+  former: v.optional(v.pipe(v.array(PageFile), v.minLength(1), v.maxLength(LIMITS.list))),
+  /** The page it stands under; that one stands under none. */
+  under: v.optional(refTo('page', 'Under')),
+  /** Absent: that of the site. */
+  language: v.optional(Language),
+  /** Search engines are asked not to list it. */
+  unlisted: v.optional(v.literal(true)),
+  /** What is shown where the page is shared. */
+  picture: v.optional(refTo('asset', 'Picture for sharing')),
   sectionOrder: orderOf('sections'),
   sections: byId(SectionEntry),
   overrides: byId(Override, LIMITS.overrides),
 });
 export type Page = v.InferOutput<typeof Page>;
 
-export const Header = v.strictObject({
-  id: Id, ground: refTo('ground', 'Background', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
-  order: orderOf('items'), items: byId(v.strictObject({ id: Id, page: refTo('page', 'Page'), label: nameOf('menu') })),
+/**
+ * An entry of the menu: its words, and where it leads. `under` another it is shown once
+ * that one is opened; one with entries under it leads where it did from within.
+ * `look`: it is a button.
+ */
+export const MenuItem = v.strictObject({
+  id: Id, label: nameOf('menu'), link: Href, under: v.optional(Id),
+  look: v.optional(v.strictObject({ variant: refTo('variant', 'Variant'), size: refTo('size', 'Size') })),
 });
+export type MenuItem = v.InferOutput<typeof MenuItem>;
+
+export const Header = v.pipe(v.strictObject({
+  id: Id, ground: refTo('ground', 'Background', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
+  order: orderOf('items'), items: byId(MenuItem),
+}), v.rawCheck(({ dataset, addIssue }) => {
+  if (!dataset.typed) return;
+  const { items } = dataset.value;
+  for (const item of Object.values(items)) {
+    if (item.under === undefined) continue;
+    const above = Object.hasOwn(items, item.under) ? items[item.under]! : undefined;
+    const wrong = !above ? `is under “${item.under}”, which is no entry` : above === item || above.under !== undefined ? 'can only be under an entry that is under none' : above.look ? 'cannot be under a button' : '';
+    if (wrong) addIssue({ message: wrong, path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'items', value: items }, { type: 'object', origin: 'value', input: items, key: item.id, value: item }, { type: 'object', origin: 'value', input: item, key: 'under', value: item.under }] });
+  }
+}));
 export type Header = v.InferOutput<typeof Header>;
 
 /** What all pages share. */
@@ -61,7 +105,7 @@ export const Site = v.strictObject({
   schemaVersion: v.literal(SCHEMA_VERSION),
   id: Id,
   name: Label,
-  language: v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/)),
+  language: Language,
   brand: Brand,
   shared: Shared,
   assets: byId(Asset, LIMITS.assets),

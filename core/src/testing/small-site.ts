@@ -36,7 +36,7 @@ export function smallSite(overrides: Override[] = []): Site {
       buttonStyle: 'label', corners: { button: 2, card: 4, picture: 0, field: 2 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE, spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
     },
     shared: {
-      header: { id: 'header', ground: 'pale', name: 'Small', nameStyle: 'label', menuStyle: 'running', order: ['m1'], items: { m1: { id: 'm1', page: 'more', label: 'More' } } },
+      header: { id: 'header', ground: 'pale', name: 'Small', nameStyle: 'label', menuStyle: 'running', order: ['m1'], items: { m1: { id: 'm1', label: 'More', link: { to: 'page', page: 'more' } } } },
       footer: { id: 'footer', label: 'Footer', ground: 'deep', space: 'even', picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['foot'] } }, blocks: { foot: { kind: 'text', id: 'foot', style: 'running', level: null, content: [{ text: 'End' }] } } },
       sections: { common: { id: 'common', label: 'Common', ground: 'deep', space: 'even', picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['c1'] } }, blocks: { c1: { kind: 'text', id: 'c1', style: 'section', level: 2, content: [{ text: 'Shared' }] } } } },
       overrides: {},

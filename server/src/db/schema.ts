@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Source } from '@yohaku/core';
+import type { LetterField, Source } from '@yohaku/core';
 import { bigint, boolean, check, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, varchar } from 'drizzle-orm/pg-core';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -114,3 +114,15 @@ export const rateLimits = pgTable('rate_limits', {
   points: integer().notNull().default(0),
   expire: bigint({ mode: 'number' }),
 });
+
+/** Letters: what visitors sent from forms of a published site. */
+export const letters = pgTable('letters', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
+  id: text().notNull(),
+  /** What it is called: the form's own name for it, or the title of the page. */
+  tray: text().notNull(),
+  page: text().notNull(),
+  fields: jsonb().$type<LetterField[]>().notNull(),
+  read: boolean().notNull().default(false),
+  at: at('at'),
+}, (table) => [primaryKey({ columns: [table.siteId, table.id] }), index('letters_at').on(table.siteId, table.at)]);

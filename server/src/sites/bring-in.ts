@@ -1,5 +1,5 @@
 import { inArray } from 'drizzle-orm';
-import { LIMITS, SiteIssues, readAssetFile, readSite, upcast, type Asset, type Brought, type Issue, type Site } from '@yohaku/core';
+import { LIMITS, SiteIssues, readAssetFile, readSite, upcast, type Asset, type Brought, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { ArchiveLimits } from '../archive/index.ts';
 import { storeFile, type KeptPicture } from '../assets/index.ts';

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type Declared, type Source, type FontRead, type LayoutReading, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
+import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type Declared, type Source, type FontRead, type LayoutReading, type Letter, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
@@ -84,6 +84,15 @@ export class SiteApi {
   }
   readFont(name: string, content: Blob): Observable<FontRead> {
     return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
+  }
+  letters(site: string): Observable<readonly Letter[]> {
+    return this.#ask(API.letters.list, { site }).pipe(map(({ letters }) => letters));
+  }
+  markLetter(site: string, id: string, read: boolean): Observable<void> {
+    return this.#ask(API.letters.mark, { site, id }, { body: { read } });
+  }
+  removeLetter(site: string, id: string): Observable<void> {
+    return this.#ask(API.letters.remove, { site, id });
   }
   publications(site: string): Observable<Publications> {
     return this.#ask(API.publish.list, { site });

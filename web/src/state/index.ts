@@ -10,6 +10,7 @@ export { Pinned } from './gather/pinned.ts';
 export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
 export { Editor, freshId } from './editor.ts';
+export { PictureShelf } from './picture-shelf.ts';
 export { PixelsRead, type Spot } from './pixels-read.ts';
 export { BroughtFonts } from './brought-fonts.ts';
 export { handToken } from './desk/hand-token.ts';

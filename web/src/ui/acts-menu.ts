@@ -12,7 +12,7 @@ export interface MenuAct { readonly id: string; readonly label: string }
   encapsulation: ViewEncapsulation.None,
   imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger, NzButtonModule],
   template: `
-    <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">More</button>
+    <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">{{ words() }}</button>
     <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of acts(); track one.id) { <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button> }</div></ng-template>
   `,
   styles: `
@@ -25,5 +25,7 @@ export class ActsMenu {
   readonly acts = input.required<readonly MenuAct[]>();
   /** What it is read out as: which thing the acts are on. */
   readonly label = input.required<string>();
+  /** What its button says. */
+  readonly words = input('More');
   readonly chosen = output<string>();
 }

@@ -11,9 +11,10 @@ let count = 0;
   imports: [NzInputModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <input nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null"
+    <input nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.list]="offers().length ? id + '-offers' : null"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
       (input)="type($event)" (change)="take()" (keydown)="key($event)" />
+    @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offers(); track one) { <option [value]="one"></option> }</datalist> }
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
   styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
@@ -26,6 +27,8 @@ export class TextField {
   readonly mono = input(false);
   readonly hideLabel = input(false);
   readonly placeholder = input('');
+  /** What it may well say; anything else can be typed. */
+  readonly offers = input<readonly string[]>([]);
   readonly done = output<string>();
   protected readonly id = `text-${++count}`;
   protected readonly typed = signal<string | null>(null);

@@ -1,25 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { offeredFields, setValue, type Offered, type Place } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../state/index.ts';
-import { Choice } from '../ui/index.ts';
+import { Choice, TextField } from '../ui/index.ts';
 
 /** Width of a slip's inside and of the gap between two fields, px. */
 const ROOM = 260;
 const GAP = 3;
 /** What a letter takes in a list and in the name above it, and what the mark that opens a list takes, px. */
 const [LETTER, HEAD_LETTER, MARK] = [8, 6.2, 28];
-const wants = ({ label, options }: Offered): number => Math.max(label.length * HEAD_LETTER, Math.max(...options.map((one) => one.label.length)) * LETTER + MARK);
+const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Math.max(label.length * HEAD_LETTER, Math.max(...options.map((one) => one.label.length)) * LETTER + MARK);
 
 /** What is chosen of a place where it stands, by what its kind says of itself: the variant and icon of a button, the style and level of a text, how many cards are in a row. */
 @Component({
   selector: 'yo-slip-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, Reaching],
+  imports: [Choice, Reaching, TextField],
   template: `
     @if (fields().length > 0) {
       <div class="picks" [yoReaching]="here()">
         @for (field of fields(); track field.address.join('/')) {
-          <yo-choice [label]="field.label" [value]="field.value" [options]="field.options" [width]="width(field)" (chosen)="set(field, $event)" />
+          @if (field.typed; as typed) { <yo-text [label]="field.label" [value]="field.value" [offers]="typed.offers" [check]="typed.problem" [width]="width(field) + 'px'" (done)="set(field, $event)" /> }
+          @else { <yo-choice [label]="field.label" [value]="field.value" [options]="field.options" [width]="width(field)" (chosen)="set(field, $event)" /> }
         }
       </div>
     }
@@ -38,6 +39,7 @@ export class SlipFields {
   /** Three stand in one row where their names fit, else two. */
   protected width(field: Offered): number {
     const fields = this.fields();
+    if (field.typed) return ROOM;
     const left = ROOM - 2 * GAP - fields.reduce((sum, one) => sum + wants(one), 0);
     return fields.length === 3 && left >= 0 ? wants(field) + left / 3 : (ROOM - GAP) / 2;
   }

@@ -1,15 +1,14 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, type OnDestroy } from '@angular/core';
-import { Href, type Place } from '@yohaku/core';
-import { safeParse } from 'valibot';
+import { hrefFrom, hrefText, linkOffers, type Place } from '@yohaku/core';
 import { Editor } from '../state/index.ts';
-import { ACTS, Choice, KEYS, TextField } from '../ui/index.ts';
+import { ACTS, KEYS, TextField } from '../ui/index.ts';
 import { WordsEditor } from './words-editor.ts';
 
 /** What can be done with words while they are edited where they stand: emphasis, and where they lead. */
 @Component({
   selector: 'yo-words-tools',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Choice, TextField],
+  imports: [ACTS, TextField],
   template: `
     @if (edited(); as words) {
       <div class="acts" role="group" aria-label="The words">
@@ -22,8 +21,8 @@ import { WordsEditor } from './words-editor.ts';
       </div>
       @if (words.rich) {
         <div class="links">
-          <yo-choice label="Link to" [value]="page()" [options]="pages()" [width]="129" (chosen)="toPage($event)" />
-          <yo-text label="or to an address" [value]="url()" width="123px" [check]="checkUrl" (done)="toUrl($event)" />
+          <yo-text label="Leads to" [value]="leads()" [offers]="offers()" width="200px" placeholder="a page, an address" [check]="check" (done)="lead($event)" />
+          @if (words.link) { <button yo-act slight class="off" (mousedown)="$event.preventDefault()" (click)="editor.link(null)">No link</button> }
         </div>
         @if (!words.link) { <p class="note">Choose words, then what they are.</p> }
       }
@@ -31,7 +30,7 @@ import { WordsEditor } from './words-editor.ts';
       <button yo-act slight icon="pencil" (click)="asked.emit()">Edit the words</button> <span class="note">or double-click them</span>
     }
   `,
-  styles: `:host { display: block; } .yo-act + .note { margin-left: 6px; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 3px; padding-top: 4px; }`,
+  styles: `:host { display: block; } .yo-act + .note { margin-left: 6px; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 6px; align-items: end; padding-top: 4px; }`,
   host: { '(focusout)': 'left()' },
 })
 export class WordsTools implements OnDestroy {
@@ -47,28 +46,21 @@ export class WordsTools implements OnDestroy {
     const place = this.place();
     return words && words.page === place.page && words.place === place.id ? words : null;
   });
-  protected readonly page = computed(() => {
-    const link = this.edited()?.link;
-    return link?.to === 'page' ? link.page : '';
+  protected readonly leads = computed(() => {
+    const [site, link] = [this.#desk.shown(), this.edited()?.link];
+    return site && link ? hrefText(site, link) : '';
   });
-  protected readonly url = computed(() => {
-    const link = this.edited()?.link;
-    return link?.to === 'url' ? link.url : '';
-  });
-  protected readonly pages = computed(() => {
+  protected readonly offers = computed(() => {
     const site = this.#desk.shown();
-    return [{ value: '', label: this.url() === '' ? 'nowhere' : 'an address' }, ...(site ? site.pageOrder.map((id) => ({ value: id, label: site.pages[id]!.title })) : [])];
+    return site ? linkOffers(site) : [];
   });
-
-  protected toPage(page: string): void {
-    this.editor.link(page === '' ? null : { to: 'page', page });
-  }
-  protected checkUrl = (url: string): string => {
-    const result = safeParse(Href, { to: 'url', url });
-    return url === '' || result.success ? '' : `It ${result.issues[0].message}.`;
+  protected readonly check = (text: string): string => {
+    const read = text === '' ? null : hrefFrom(this.#desk.current()!, text);
+    return typeof read === 'string' ? read : '';
   };
-  protected toUrl(url: string): void {
-    this.editor.link(url === '' ? null : { to: 'url', url });
+  protected lead(text: string): void {
+    const read = text === '' ? null : hrefFrom(this.#desk.current()!, text);
+    if (typeof read !== 'string') this.editor.link(read);
   }
 
   /** Whoever leaves the tools, and not for the words, is done. */

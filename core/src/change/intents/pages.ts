@@ -1,12 +1,15 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
-import type { Block } from '../../kinds/index.ts';
-import { referencesTo, sectionOf, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
+import { walk, type Block, type Href, type Inline } from '../../kinds/index.ts';
+import type { BandId } from '../../shape/index.ts';
+import { referencesTo, sectionOf, Site as SiteSchema, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
 import { pageTree } from '../../page/index.ts';
 import type { Op } from '../change.ts';
+import { valueAt } from '../json.ts';
 import { ChangeRefused } from '../refused.ts';
-import { SECTION_KINDS, layIn, type SectionKind } from '../../sections/index.ts';
+import { PAGE_KINDS, SECTION_KINDS, canLayIn, layIn, type PageKind, type SectionKind } from '../../sections/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 import { inTurn } from './in-turn.ts';
+import { leadsTo, removeFromMenu } from './menu.ts';
 
 /** Gives fresh ids to a section and its blocks, so that a copy is independent of its source. */
 function copySection(section: Section, id: string): { readonly copy: Section; readonly renamed: ReadonlyMap<string, string> } {
@@ -27,11 +30,16 @@ function copiedValues(values: Readonly<Record<string, Override>>, owner: (was: s
   return copies;
 }
 
-/** Adds a page behind the others: blank, or a copy of one (its own sections copied, shared ones shared, with what is set on its places). */
-export function addPage(site: Site, id: string, copyOf: string | null): Edit {
+/**
+ * Adds a page behind the others: of a kind, or a copy of one (its own sections copied,
+ * shared ones shared, with what is set on its places).
+ *
+ * @param kind of what it is made when it is no copy; sections for which the site has nothing yet (a picture) are left out
+ */
+export function addPage(site: Site, id: string, copyOf: string | null, kind: PageKind = PAGE_KINDS.plain): Edit {
   const pages = Object.values(site.pages);
   const source = copyOf ? site.pages[copyOf]! : undefined;
-  const title = uniqueName(source ? `${source.title} copy` : 'New page', pages.map((one) => one.title));
+  const title = uniqueName(source ? `${source.title} copy` : kind.title, pages.map((one) => one.title));
   // What places are called on the copy, by the first part of what they are called on the source.
   const renamed = new Map<string, string>();
   const entries: SectionEntry[] = source
@@ -46,8 +54,7 @@ export function addPage(site: Site, id: string, copyOf: string | null): Edit {
         for (const [was, now] of copied.renamed) renamed.set(was, now);
         return { id: entryId, own: copied.copy };
       })
-    // With a second level from the start: what the footer has below it skips none.
-    : [SECTION_KINDS.opener, SECTION_KINDS.text].map((kind, i) => ({ id: `${id}-s${i + 1}`, own: layIn(site, kind, `${id}-s${i + 1}`) }));
+    : kind.sections.filter((one) => canLayIn(site, one)).map((one, i) => ({ id: `${id}-s${i + 1}`, own: layIn(site, one, `${id}-s${i + 1}`, { headed: i > 0, ...(i === 0 && kind !== PAGE_KINDS.plain ? { title } : {}) }) }));
   const { header, footer } = site.shared;
   const stays = new Set(['page', header.id, footer.id, ...Object.keys(footer.blocks)]);
   const owner = (was: string): string | undefined => {
@@ -57,6 +64,7 @@ export function addPage(site: Site, id: string, copyOf: string | null): Edit {
   };
   const overrides = source ? copiedValues(source.overrides, owner, id) : [];
   const page: Page = {
+    ...(source?.under === undefined ? {} : { under: source.under }),
     id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`,
     sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: Object.fromEntries(overrides.map((one) => [one.id, one])),
   };
@@ -75,6 +83,39 @@ export function renamePage(site: Site, id: string, title: string, open = false):
   return { label: `Rename ${page.title}`, ops: [setOp(site, ['pages', id, 'title'], title), ...(follows ? [setOp(site, ['pages', id, 'file'], addressFor(site, title, id))] : [])] };
 }
 
+/**
+ * Gives a page another address. One that was live leads on to the page from then on,
+ * until another page takes it.
+ *
+ * @param live whether the address before may be known outside
+ */
+export function addressPage(site: Site, id: string, file: string, live: boolean): Edit {
+  const page = site.pages[id]!;
+  const former = [...(page.former ?? []).filter((one) => one !== file), ...(live ? [page.file] : [])];
+  return { label: `Address of ${page.title}`, ops: [setOp(site, ['pages', id, 'file'], file), ...formerOps(site, id, former), ...givenUp(site, id, file)] };
+}
+
+const formerOps = (site: Site, id: string, former: readonly string[]): Op[] => {
+  const before = site.pages[id]!.former ?? [];
+  return former.length === before.length && former.every((one, i) => one === before[i]) ? [] : [setOp(site, ['pages', id, 'former'], former.length === 0 ? undefined : former)];
+};
+
+/** An address that a page takes leads on to no other any more. */
+function givenUp(site: Site, id: string, file: string): Op[] {
+  return Object.values(site.pages).filter((one) => one.id !== id && one.former?.includes(file)).flatMap((one) => formerOps(site, one.id, one.former!.filter((was) => was !== file)));
+}
+
+/** Puts a page under another, or (null) under none. @throws ChangeRefused when one of the two is the home page, or that one is under another itself, or this one has pages under it */
+export function putUnder(site: Site, id: string, above: string | null): Edit {
+  const page = site.pages[id]!;
+  if (above !== null && (above === id || page.file === 'index.html' || site.pages[above]!.file === 'index.html' || site.pages[above]!.under !== undefined || pagesUnder(site, id).length > 0))
+    throw new ChangeRefused('in-use', 'A page can stand under one that is under none itself, and not under or above the home page.');
+  return { label: above === null ? `${page.title} under no page` : `${page.title} under ${site.pages[above]!.title}`, ops: [setOp(site, ['pages', id, 'under'], above ?? undefined)] };
+}
+
+/** Pages under a page, in page order. */
+export const pagesUnder = (site: Site, id: string): string[] => site.pageOrder.filter((one) => site.pages[one]!.under === id);
+
 /** The address that a title gives, other pages' left out. */
 function addressFor(site: Site, title: string, id: string): string {
   return `${uniquePath(title, Object.values(site.pages).filter((one) => one.id !== id).map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`;
@@ -87,20 +128,9 @@ export function pageAddress(text: string): string {
 
 /** Menu entries that lead to a page, and links in words, buttons and cards that do. */
 export function pageUses(site: Site, id: string): { readonly menu: readonly string[]; readonly links: number } {
-  const menu = site.shared.header.order.filter((item) => site.shared.header.items[item]!.page === id);
+  const menu = site.shared.header.order.filter((item) => leadsTo(site.shared.header.items[item]!, id));
   const links = referencesTo(site, 'page', id).filter(([root, one]) => !(root === 'shared' && one === 'header') && !(root === 'pages' && one === id));
   return { menu, links: links.length };
-}
-
-/** A menu entry for a page, last in the menu. */
-export function addMenuEntry(site: Site, page: string, id: string): Edit {
-  const { title } = site.pages[page]!;
-  return { label: `${title} in the menu`, ops: [insertOp(site, ['shared', 'header', 'items'], ['shared', 'header', 'order'], id, { id, page, label: title })] };
-}
-
-/** Takes the entries of a page out of the menu. */
-export function removeMenuEntries(site: Site, page: string): Edit {
-  return inTurn(site, `${site.pages[page]!.title} out of the menu`, pageUses(site, page).menu.map((item) => (now) => ({ label: '', ops: [removeOp(now, ['shared', 'header', 'items'], ['shared', 'header', 'order'], item)] })));
 }
 
 export function movePage(site: Site, id: string, steps: -1 | 1): Edit | undefined {
@@ -116,9 +146,9 @@ export function removePage(site: Site, id: string): Edit {
   const page = site.pages[id]!;
   if (page.file === 'index.html') throw new ChangeRefused('in-use', 'The home page cannot be deleted. It is what visitors see first.');
   const home = Object.values(site.pages).find((one) => one.file === 'index.html')!.id;
-  const ops: Op[] = site.shared.header.order.filter((item) => site.shared.header.items[item]!.page === id)
-    .map((item) => removeOp(site, ['shared', 'header', 'items'], ['shared', 'header', 'order'], item));
+  const ops: Op[] = [...removeFromMenu(site, id).ops];
   if (pageUses(site, id).links > 0) ops.push(redirectOp('page', id, home));
+  for (const one of pagesUnder(site, id)) ops.push(setOp(site, ['pages', one, 'under'], undefined));
   ops.push(removeOp(site, ['pages'], ['pageOrder'], id));
   return { label: `Delete page ${page.title}`, ops };
 }
@@ -192,6 +222,51 @@ export function pagesWith(site: Site, kept: string): string[] {
 export function moveSection(site: Site, page: string, entry: string, steps: -1 | 1): Edit | undefined {
   const op = stepOp(site, sectionLists(page)[1], entry, steps);
   return op && { label: `Move ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`, ops: [op] };
+}
+
+/** Moves a section of a page behind another of its sections, or (null) before them all; undefined where it stands there already. */
+export function placeSection(site: Site, page: string, entry: string, after: string | null): Edit | undefined {
+  const [, order] = sectionLists(page);
+  const list = site.pages[page]!.sectionOrder;
+  const wasAfter = list[list.indexOf(entry) - 1] ?? null;
+  if (after === entry || after === wasAfter) return undefined;
+  return { label: `Move ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`, ops: [{ op: 'move', from: [...order], to: [...order], id: entry, after, wasAfter }] };
+}
+
+/** The name by which links lead to a section, or (empty) none. Links to the one it had follow. */
+export function anchorSection(site: Site, page: string, entry: string, anchor: string): Edit {
+  const was = site.pages[page]!.sections[entry]!.anchor;
+  const label = `Anchor of ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`;
+  return { label, ops: [setOp(site, ['pages', page, 'sections', entry, 'anchor'], anchor || undefined), ...(was === undefined ? [] : retold(site, page, was, anchor))] };
+}
+
+/** Links to an anchor of a page as links to another one; those in running words are set with all of these. */
+function retold(site: Site, page: string, was: string, anchor: string): Op[] {
+  const to = (link: Href): Href => (link.to === 'page' && link.page === page && link.anchor === was ? { to: 'page', page, ...(anchor === '' ? {} : { anchor }) } : link);
+  const ops = new Map<string, Op>();
+  for (const at of linksTo(site, page, was)) {
+    const words = at.slice(0, -2);
+    const runs = valueAt(site, words);
+    const [where, value] = Array.isArray(runs) ? [words, (runs as readonly Inline[]).map((run) => ('link' in run ? { ...run, link: to(run.link) } : run))] : [at, to(valueAt(site, at) as Href)];
+    ops.set(where.join('/'), setOp(site, where, value));
+  }
+  return [...ops.values()];
+}
+
+/** Addresses of the links that lead to an anchor of a page. */
+export function linksTo(site: Site, page: string, anchor: string): string[][] {
+  const found: string[][] = [];
+  walk(SiteSchema, site, (meaning, value, at) => {
+    if (meaning.means === 'link' && isRecord(value) && value['to'] === 'page' && value['page'] === page && value['anchor'] === anchor) found.push([...at]);
+  });
+  return found;
+}
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === 'object' && value !== null;
+
+/** Widths at which a section is not shown on a page; none shows it at all. */
+export function hideSection(site: Site, page: string, entry: string, hidden: readonly BandId[]): Edit {
+  return { label: `Where ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label} is shown`, ops: [setOp(site, ['pages', page, 'sections', entry, 'hidden'], hidden.length === 0 ? undefined : [...hidden])] };
 }
 
 export function removeSection(site: Site, page: string, entry: string): Edit {

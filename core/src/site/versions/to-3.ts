@@ -3,6 +3,7 @@
  * has `roles` (was `slots`), a value that follows another and a style name a
  * `role` (was `slot`), and a swatch keeps what was decided about similar colours as
  * `similar` (was `kin`), by keys that begin with `role:` (was `slot:`).
+ * An entry of the menu has a `link` (was the `page` it led to).
  */
 
 type Json = Record<string, unknown>;
@@ -14,12 +15,16 @@ interface Part {
   readonly called?: (key: string) => string;
   readonly under?: Readonly<Record<string, Part>>;
   readonly each?: Part;
+  /** What a value becomes of which nothing else changes. */
+  readonly as?: (value: unknown) => unknown;
 }
 
 const renamed = (from: string, to: string) => (key: string): string => (key === from ? to : key);
 const ROLE: Part = { called: renamed('slot', 'role') };
+const LINKED: Part = { called: renamed('page', 'link'), under: { page: { as: (page) => (typeof page === 'string' ? { to: 'page', page } : page) } } };
 const DOCUMENT: Part = {
   under: {
+    shared: { under: { header: { under: { items: { each: LINKED } } } } },
     brand: {
       under: {
         grounds: { each: { called: renamed('slots', 'roles'), under: { slots: { each: ROLE } } } },
@@ -33,6 +38,7 @@ const DOCUMENT: Part = {
 const within = (part: Part | undefined, key: string): Part | undefined => (part?.under && Object.hasOwn(part.under, key) ? part.under[key] : part?.each);
 
 function told(value: unknown, part: Part | undefined): unknown {
+  if (part?.as) return part.as(value);
   if (!part || !isRecord(value)) return value;
   return Object.fromEntries(Object.entries(value).map(([key, one]) => [part.called?.(key) ?? key, told(one, within(part, key))]));
 }

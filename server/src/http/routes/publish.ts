@@ -29,6 +29,8 @@ export function publishRoutes({ database, apart, root }: Services): Route[] {
       context.body = 'This page is not published.\n';
       return;
     }
+    // A form that is sent says where it comes from; elsewhere nothing is told of the reader.
+    context.set('Referrer-Policy', 'same-origin');
     context.set('Cache-Control', 'no-cache');
     context.set('ETag', `"${hash}"`);
     // Fresh means: the reader has it already. Koa asks that of answers that have gone well only.

@@ -1,32 +1,38 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { addMenuEntry, menuEntries, moveMenuEntry, removeMenuEntry, setValue } from '@yohaku/core';
+import { addMenuEntry, buttonMenuEntry, hrefFrom, hrefText, linkOffers, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeMenuEntry, setValue, type Edit, type MenuEntry, type Site } from '@yohaku/core';
 import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { ACTS, FocusIn, Choice, KEYS, TextField, nameProblem } from '../../ui/index.ts';
 
-/** The menu of all pages: its entries in order, each with its words and the page it leads to; pages that are in none can be put in. */
+/** The menu of all pages: its entries in order, those under another behind it, each with its words, where it leads and how it looks. */
 @Component({
   selector: 'yo-menu-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Choice, TextField, Reaching],
   template: `
-    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><button yo-act slight class="end" icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
     <ul aria-label="Menu entries" [yoReaching]="everywhere">
-      @for (one of entries(); track one.id; let i = $index) {
-        <li>
-          <yo-text [label]="'Words of ' + one.label" [hideLabel]="true" [value]="one.label" width="150px" [check]="check" (done)="rename(one.id, $event)" />
-          <yo-choice [label]="one.label + ' leads to'" [hideLabel]="true" [value]="one.page" [options]="pages()" [width]="150" (chosen)="lead(one.id, $event)" />
-          <span class="yo-joined"><button yo-act slight icon="up" [attr.aria-label]="one.label + ' earlier'" [disabled]="i === 0" (click)="move(one.id, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="one.label + ' later'" [disabled]="i === entries().length - 1" (click)="move(one.id, 1)"></button></span>
-          <yo-delete slight [name]="one.label" words="" (done)="remove(one.id)" />
+      @for (one of entries(); track one.id) {
+        <li [class.under]="one.under !== undefined">
+          <yo-text [label]="'Words of ' + one.label" [hideLabel]="true" [value]="one.label" width="130px" [check]="check" (done)="rename(one.id, $event)" />
+          <yo-text [label]="one.label + ' leads to'" [hideLabel]="true" [value]="text(one)" [offers]="offers()" width="150px" [check]="checkLink" (done)="lead(one.id, $event)" />
+          <yo-choice [label]="'Look of ' + one.label" [hideLabel]="true" [value]="one.look?.variant ?? ''" [options]="looks()" [width]="96" (chosen)="look(one.id, $event)" />
+          <span class="yo-joined">
+            <button yo-act slight icon="up" [attr.aria-label]="one.label + ' earlier'" [disabled]="one.first" (click)="move(one.id, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="one.label + ' later'" [disabled]="one.last" (click)="move(one.id, 1)"></button>
+            @if (one.under === undefined) { <button yo-act slight icon="inwards" [attr.aria-label]="one.label + ' under the one before'" yoTip="Under the entry before it" [disabled]="!canNest(one)" (click)="nest(one.id, true)"></button> }
+            @else { <button yo-act slight icon="outwards" [attr.aria-label]="one.label + ' out again'" yoTip="Out from under it" (click)="nest(one.id, false)"></button> }
+          </span>
+          <yo-delete slight [name]="one.label" [words]="one.above ? 'What is under it moves up.' : ''" (done)="remove(one.id)" />
         </li>
-      } @empty { <li class="quiet">The menu is empty.</li> }
-      @if (left().length) { <li><yo-choice label="Put a page in" [hideLabel]="true" [value]="null" placeholder="put a page in" [options]="left()" [width]="150" (chosen)="add($event)" /></li> }
+      } @empty { <li class="quiet">The menu is empty: add an entry, or press After the pages.</li> }
+      <li><yo-text label="Add an entry: a page, a section there, an address" [hideLabel]="true" [value]="''" [offers]="offers()" width="290px" placeholder="add: a page, a section there, an address" [check]="checkLink" (done)="add($event)" /></li>
     </ul>
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
-    ul { overflow: auto; min-height: 0; columns: 460px auto; column-gap: 40px; padding: 2px; }
+    ul { overflow: auto; min-height: 0; columns: 560px auto; column-gap: 40px; padding: 2px; }
     li { display: flex; gap: 10px; align-items: center; min-height: 32px; border-bottom: 1px solid #d9d9d9; break-inside: avoid; }
+    .under { padding-left: 24px; }
   `,
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
@@ -35,29 +41,53 @@ export class MenuList {
   readonly #editor = inject(Editor);
   readonly closed = output();
   protected readonly keyOf = KEYS;
-  protected readonly entries = computed(() => {
-    const site = this.#editor.shown();
-    return site ? menuEntries(site) : [];
-  });
-  protected readonly pages = computed(() => this.#editor.current()?.pageOrder.map((id) => ({ value: id, label: this.#editor.current()!.pages[id]!.title })) ?? []);
-  /** Pages that no entry leads to. */
-  protected readonly left = computed(() => this.pages().filter(({ value }) => !this.entries().some(({ page }) => page === value)));
+  readonly #site = this.#editor.shown;
+  protected readonly entries = computed(() => (this.#site() ? menuEntries(this.#site()!) : []));
+  protected readonly offers = computed(() => (this.#site() ? linkOffers(this.#site()!) : []));
+  protected readonly looks = computed(() => [{ value: '', label: 'words' }, ...(this.#site()?.brand.variantOrder.map((id) => ({ value: id, label: this.#site()!.brand.variants[id]!.label })) ?? [])]);
   protected readonly everywhere: Scope = { words: 'The menu stands in the header of every page' };
   protected readonly check = nameProblem('An entry');
+  protected readonly checkLink = (text: string): string => {
+    const read = hrefFrom(this.#editor.current()!, text);
+    return typeof read === 'string' ? read : '';
+  };
 
-  protected rename(id: string, label: string): void {
-    this.#editor.commit((site) => setValue(site, `Menu entry ${label}`, ['shared', 'header', 'items', id, 'label'], label));
+  protected text({ link }: MenuEntry): string {
+    return hrefText(this.#site()!, link);
   }
-  protected lead(id: string, page: string): void {
-    this.#editor.commit((site) => setValue(site, 'Where a menu entry leads', ['shared', 'header', 'items', id, 'page'], page));
+  protected canNest(one: MenuEntry): boolean {
+    return nestMenuEntry(this.#site()!, one.id, true) !== undefined;
+  }
+  protected rename(id: string, label: string): void {
+    this.#do((site) => setValue(site, `Menu entry ${label}`, ['shared', 'header', 'items', id, 'label'], label));
+  }
+  protected lead(id: string, text: string): void {
+    this.#do((site) => setValue(site, 'Where a menu entry leads', ['shared', 'header', 'items', id, 'link'], hrefFrom(site, text)));
+  }
+  protected look(id: string, variant: string): void {
+    this.#do((site) => buttonMenuEntry(site, id, variant || null));
   }
   protected move(id: string, steps: -1 | 1): void {
-    this.#editor.commit((site) => moveMenuEntry(site, id, steps));
+    this.#do((site) => moveMenuEntry(site, id, steps));
+  }
+  protected nest(id: string, inwards: boolean): void {
+    this.#do((site) => nestMenuEntry(site, id, inwards));
   }
   protected remove(id: string): void {
-    this.#editor.commit((site) => removeMenuEntry(site, id));
+    this.#do((site) => removeMenuEntry(site, id));
   }
-  protected add(page: string): void {
-    this.#editor.commit((site) => addMenuEntry(site, page, freshId('m')));
+  protected add(text: string): void {
+    this.#do((site) => {
+      const link = hrefFrom(site, text);
+      if (typeof link === 'string') return undefined;
+      const label = link.to === 'page' ? (link.anchor ?? site.pages[link.page]!.title) : text.replace(/^[a-z]+:(\/\/)?/i, '');
+      return addMenuEntry(site, freshId('m'), label.slice(0, 80), link);
+    });
+  }
+  protected fromPages(): void {
+    this.#do((site) => menuFromPages(site, () => freshId('m')));
+  }
+  #do(make: (site: Site) => Edit | undefined): void {
+    this.#editor.commit(make);
   }
 }

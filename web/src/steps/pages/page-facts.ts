@@ -1,26 +1,36 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { pageFactProblems, setValue } from '@yohaku/core';
+import { assetFile, pageFactProblems, setValue } from '@yohaku/core';
 import { Editor, Reaching, siteFeature, type Scope } from '../../state/index.ts';
 import { Store } from '@ngrx/store';
-import { ACTS, FocusIn, KEYS, TextField } from '../../ui/index.ts';
+import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
 
 /** What a page says of itself where it is not seen: in a list of results. Missing and too long ones of all pages are listed. */
 @Component({
   selector: 'yo-page-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, TextField, Reaching],
+  imports: [ACTS, Choice, TextField, Reaching],
   template: `
     @if (page(); as page) {
       <div class="top"><span class="strong">Page facts of {{ page.title }}</span><button yo-act slight class="end" icon="close" yoTip="Closes the facts" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
       <div class="cols">
         <section aria-label="Facts">
           <yo-text label="Description: what is to be found there, in a sentence or two" [yoReaching]="scope" [value]="page.description" width="100%" [check]="check" (done)="describe($event)" />
-          <p class="head gap">As it will be read in a list of results</p>
+          <div class="more">
+            <yo-choice label="Search engines" [yoReaching]="scope" [value]="page.unlisted ? 'no' : 'yes'" [options]="listing" [width]="150" (chosen)="list($event)" />
+            <yo-text label="Language" [yoReaching]="scope" [value]="page.language ?? ''" [placeholder]="site()!.language + ', as the site'" width="130px" [mono]="true" [check]="checkLanguage" (done)="speak($event)" />
+            <yo-choice label="Picture where it is shared" [yoReaching]="scope" [value]="page.picture ?? ''" [options]="pictures()" [width]="190" (chosen)="share($event)" />
+          </div>
+          @if (page.former?.length) { <p class="note">Addresses that lead on to it: {{ page.former!.join(', ') }}.</p> }
+        </section>
+        <section class="read" aria-label="As it will be read"><div>
+          <p class="head">As it will be read in a list of results</p>
           <div class="result" [attr.lang]="site()?.language">
             <span class="where">{{ siteId() }} · {{ page.file === 'index.html' ? 'first page' : page.file }}</span>
             <span class="name">{{ named() }}</span>
-            <span class="says" [class.none]="!page.description">{{ page.description || 'No description: whoever lists it takes words from the page.' }}</span>
-          </div>
+            <span class="says" [class.none]="!page.description">{{ page.unlisted ? 'Search engines are asked not to list it.' : page.description || 'No description: whoever lists it takes words from the page.' }}</span>
+          </div></div>
+          <div><p class="head">As it will be seen where it is shared</p>
+          <div class="shared">@if (picture(); as src) { <img [src]="src" alt="" /> } @else { <span class="blank">no picture</span> }<span class="name">{{ page.file === 'index.html' ? site()!.name : page.title }}</span><span class="where">{{ page.description || siteId() }}</span></div></div>
         </section>
         <section aria-label="Missing or too long">
           <p class="head">Missing or too long, all pages</p>
@@ -32,11 +42,13 @@ import { ACTS, FocusIn, KEYS, TextField } from '../../ui/index.ts';
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
-    .cols { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 40px; min-height: 0; } .cols > section { overflow: auto; padding: 2px; }
-    .gap { padding-top: 6px; } yo-text { display: flex; } li.all { display: block; }
+    .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr) minmax(0, 0.7fr); gap: 32px; min-height: 0; } .cols > section { overflow: auto; padding: 2px; }
+    .more { display: flex; flex-wrap: wrap; gap: 6px 16px; padding-top: 6px; } .read { display: grid; grid-template-columns: minmax(0, 1fr) 216px; gap: 6px 24px; }
+    .shared { width: 200px; border: 1px solid #1a1a1a; display: flex; flex-direction: column; } .shared img, .blank { width: 100%; height: 88px; object-fit: cover; background: #d9d9d9; display: grid; place-items: center; color: #444; font-size: 12px; } .shared .name { font-size: 14px; line-height: 20px; padding: 4px 8px 0; } .shared .where { padding: 0 8px 4px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+    yo-text { display: flex; } li.all { display: block; }
     .result { display: flex; flex-direction: column; border-left: 3px solid #1a1a1a; padding: 2px 0 2px 12px; max-width: 620px; overflow-wrap: anywhere; }
-    .where { font-size: 12px; color: #5a5a5a; } .name { font-size: 19px; line-height: 26px; } .none { color: #5a5a5a; font-style: italic; }
-    li { display: grid; grid-template-columns: 150px 1fr; gap: 10px; border-bottom: 1px solid #d9d9d9; padding: 2px 0; align-items: baseline; }
+    .where { font-size: 12px; color: #5a5a5a; } .name { font-size: 17px; line-height: 23px; } .none { color: #5a5a5a; font-style: italic; }
+    li { display: grid; grid-template-columns: 90px 1fr; gap: 10px; border-bottom: 1px solid #d9d9d9; padding: 2px 0; align-items: baseline; }
   `,
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
@@ -59,6 +71,26 @@ export class PageFacts {
   });
   protected readonly scope: Scope = { words: 'The description goes out with the page and is not seen on it; no place changes' };
   protected readonly check = (text: string): string => (text.length > 300 ? `${text.length} characters; at most 300. What was there is kept.` : '');
+
+  protected readonly listing = [{ value: 'yes', label: 'may list it' }, { value: 'no', label: 'asked not to' }];
+  protected readonly pictures = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
+  protected readonly picture = computed(() => {
+    const asset = this.site()?.assets[this.page()?.picture ?? ''];
+    return asset && `/frame/${this.siteId()}/${assetFile(asset, this.site()!.brand)}`;
+  });
+  protected readonly checkLanguage = (text: string): string => (text === '' || /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/.test(text) ? '' : 'A language tag: en, de, pt-BR. Empty for that of the site.');
+  protected list(way: string): void {
+    this.#set('Listing', 'unlisted', way === 'no' ? true : undefined);
+  }
+  protected speak(tag: string): void {
+    this.#set('Language', 'language', tag || undefined);
+  }
+  protected share(asset: string): void {
+    this.#set('Picture for sharing', 'picture', asset || undefined);
+  }
+  #set(what: string, field: string, value: unknown): void {
+    this.#editor.commit((site) => setValue(site, `${what} of ${site.pages[this.id()]!.title}`, ['pages', this.id(), field], value));
+  }
 
   protected describe(text: string): void {
     this.#editor.commit((site) => setValue(site, `Description of ${site.pages[this.id()]!.title}`, ['pages', this.id(), 'description'], text));

@@ -1,20 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addKept, addMenuEntry, addPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeMenuEntries, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Section, type SectionKind, type Site } from '@yohaku/core';
+import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { PAGE_KINDS, addKept, addPage, addToMenu, addressPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeFromMenu, pagesUnder, placeSection, putUnder, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Page, type Section, type SectionKind, type Site } from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { MenuList } from './menu-list.ts';
 import { PageFacts } from './page-facts.ts';
+import { PicturesPanel } from './pictures-panel.ts';
+import { SectionFacts } from './section-facts.ts';
 import { SectionShelf } from './section-shelf.ts';
-import { ACTS, More, Choice, TextField } from '../../ui/index.ts';
+import { ACTS, ActsMenu, More, Choice, TextField } from '../../ui/index.ts';
 
-interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean }
+interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean; /** Header and footer stay where they are. */ readonly fixed: boolean }
 
 /** The page in hand as a strip of its sections, and what can be done with page and section. */
 @Component({
   selector: 'yo-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, MenuList, PageFacts, SectionShelf, More, Choice, TextField, Reaching],
+  imports: [ACTS, ActsMenu, CdkDrag, CdkDropList, PicturesPanel, SectionFacts, MenuList, PageFacts, SectionShelf, More, Choice, TextField, Reaching],
   templateUrl: './pages-step.html',
   styleUrl: './pages-step.less',
 })
@@ -36,7 +39,7 @@ export class PagesStep {
     return pageTree(site, page.id).parts.map((part) => {
       const ground = part.places[0]!.ground;
       return {
-        id: part.id, label: part.shared ? `${part.label}, shared` : part.label, shared: part.shared, weight: Math.max(3, part.places.length),
+        id: part.id, label: `${part.label}${part.shared ? ', shared' : ''}${notAt(page, part.id)}`, shared: part.shared, fixed: !page.sections[part.id], weight: Math.max(3, part.places.length),
         color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css,
       };
     });
@@ -99,10 +102,11 @@ export class PagesStep {
     const part = pageTree(site, page.id).parts.find((one) => one.id === section);
     if (part) this.#store.dispatch(DeskActions.choose({ choice: { place: { page: page.id, id: part.places[0]!.id } } }));
   }
-  protected addPage(copy: boolean): void {
+  protected readonly pageKinds = Object.values(PAGE_KINDS).map(({ id, label }) => ({ id, label }));
+  protected addPage(copy: boolean, kind?: string): void {
     const id = freshId('p');
     const from = copy ? this.page()!.id : null;
-    this.#editor.commit((site) => addPage(site, id, from));
+    this.#editor.commit((site) => addPage(site, id, from, Object.values(PAGE_KINDS).find((one) => one.id === kind)));
     this.go(id);
   }
   protected rename(title: string): void {
@@ -121,10 +125,28 @@ export class PagesStep {
   }
   protected readonly home = computed(() => this.page()?.file === 'index.html');
   protected readonly uses = computed(() => (this.site() && this.page() ? pageUses(this.site()!, this.page()!.id) : { menu: [], links: 0 }));
-  protected readonly addressScope: Scope = { words: 'The address is where the page is found; links on the site follow, no place changes' };
+  protected readonly addressScope = computed((): Scope => ({ words: `The address is where the page is found; links on the site follow, no place changes${this.page() && this.#live(this.page()!.id) ? '; the one before leads on to it' : ''}` }));
+  /** What the page may stand under. */
+  protected readonly above = computed(() => {
+    const [site, page] = [this.site(), this.page()];
+    if (!site || !page) return [];
+    const free = pagesUnder(site, page.id).length > 0 ? [] : site.pageOrder.filter((id) => id !== page.id && site.pages[id]!.under === undefined && site.pages[id]!.file !== 'index.html');
+    return [{ value: '', label: 'no page' }, ...free.map((id) => ({ value: id, label: site.pages[id]!.title }))];
+  });
+  protected under(above: string): void {
+    this.#editor.commit((site) => putUnder(site, this.page()!.id, above || null));
+  }
+  /** A section was dragged to another place of the strip. */
+  protected dropped({ item, currentIndex }: CdkDragDrop<unknown>): void {
+    const page = this.page()!;
+    const id = item.data as string;
+    const rest = this.strips().map((strip) => strip.id).filter((one) => one !== id && one !== 'header' && one !== 'footer');
+    this.#editor.commit((site) => placeSection(site, page.id, id, rest[currentIndex - 2] ?? null));
+    this.choose(id);
+  }
   protected address(text: string): void {
-    const { id, title } = this.page()!;
-    this.#editor.set(`Address of ${title}`, ['pages', id, 'file'], pageAddress(text));
+    const { id } = this.page()!;
+    this.#editor.commit((site) => addressPage(site, id, pageAddress(text), this.#live(id)));
   }
   protected checkAddress = (text: string): string => {
     if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or figures.';
@@ -134,7 +156,7 @@ export class PagesStep {
   };
   protected menu(): void {
     const { id } = this.page()!;
-    this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeMenuEntries(site, id) : addMenuEntry(site, id, freshId('m'))));
+    this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeFromMenu(site, id) : addToMenu(site, id, freshId('m'))));
   }
   /** What goes with the page, before it does. */
   protected readonly losing = computed(() => {
@@ -150,7 +172,7 @@ export class PagesStep {
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }
   /** What lies over the strip: the shelf of sections, the menu, the facts of the page. */
-  protected readonly panel = signal<'sections' | 'menu' | 'facts' | null>(null);
+  protected readonly panel = signal<'sections' | 'section' | 'menu' | 'pictures' | 'facts' | null>(null);
   /** Where a section would go, before it goes. */
   protected readonly goes = computed(() => {
     const section = this.section();
@@ -220,6 +242,12 @@ export class PagesStep {
     const order = fromLast ? [...several].reverse() : several;
     this.#editor.commit((site) => (make(site, page, order[0]!) ? inTurn(site, `${what} ${several.length} sections`, order.map((id) => (now: Site) => make(now, page, id))) : undefined));
   }
+}
+
+/** Where a section of a page is not shown, for its name in the strip. */
+function notAt(page: Page, id: string): string {
+  const hidden = page.sections[id]?.hidden;
+  return hidden ? `, not on ${hidden.join(' or ')}` : '';
 }
 
 /** How many pages show a shared section; null stands for the footer, undefined for a section of one page. */

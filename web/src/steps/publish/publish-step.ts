@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { EXPORT_FILES, plural, writePixels, type ExportFile, type Publications } from '@yohaku/core';
+import { EXPORT_FILES, plural, writePixels, type ExportFile, type Letter, type Publications } from '@yohaku/core';
+import { PostBox } from './post-box.ts';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
@@ -11,7 +12,7 @@ import { ACTS, More } from '../../ui/index.ts';
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
 @Component({
   selector: 'yo-publish',
-  imports: [ACTS, More, Reaching],
+  imports: [ACTS, More, PostBox, Reaching],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './publish-step.html',
   styleUrl: './publish-step.less',
@@ -32,6 +33,15 @@ export class PublishStep {
   protected readonly words = signal('');
   protected readonly notLive = this.#open.notLive;
   protected readonly site = this.#editor.current;
+
+  protected readonly postBox = signal(false);
+  protected readonly letters = signal<readonly Letter[]>([]);
+  protected readonly newLetters = computed(() => this.letters().filter(({ read }) => !read).length);
+  /** What came since is looked for with each opening; without an answer the ones known stay. */
+  protected async lookForLetters(): Promise<void> {
+    const letters = await firstValueFrom(this.#api.letters(this.siteId())).catch(() => null);
+    if (letters) this.letters.set(letters);
+  }
 
   /** Open formats of what is on the desk, each one file. */
   protected readonly files: readonly ExportFile[] = Object.values(EXPORT_FILES);
@@ -67,6 +77,7 @@ export class PublishStep {
       const known = await firstValueFrom(this.#api.publications(this.siteId()));
       this.known.set(known);
       this.#open.live.set(known.live?.site ?? null);
+      await this.lookForLetters();
     } catch (error) {
       this.words.set(failureWords(error));
     }

@@ -1,0 +1,20 @@
+import * as v from 'valibot';
+import type { LetterField } from '../page/index.ts';
+import { answering } from './declare.ts';
+
+/** A letter: what somebody sent from a form of the published site. */
+export interface Letter { readonly id: string; readonly tray: string; readonly page: string; readonly fields: readonly LetterField[]; readonly read: boolean; /** When, ISO 8601. */ readonly at: string }
+
+/** Largest letter, bytes as it is sent. */
+const LETTER_BYTES = 256 * 1024;
+
+export const LETTERS = {
+  list: answering<{ readonly letters: readonly Letter[] }>()({ method: 'get', path: '/api/sites/:site/letters', summary: 'The post box: what was sent from forms of the published site, newest first' }),
+  mark: answering<void>()({ method: 'put', path: '/api/sites/:site/letters/:id', summary: 'Mark a letter as read, or not', body: v.strictObject({ read: v.boolean() }) }),
+  remove: answering<void>()({ method: 'delete', path: '/api/sites/:site/letters/:id', summary: 'Delete a letter for good' }),
+  // As browsers send a form, without script: open to visitors, answered with a page.
+  send: answering<never>()({
+    method: 'post', path: '/live/:site/:file', summary: 'Send a form of a published site', open: true, policy: 'live', media: 'text/html',
+    upload: { bytes: LETTER_BYTES, tooLarge: 'What was typed is too long to be sent. Go back and say it in fewer words; what you typed is there still.' },
+  }),
+} as const;

@@ -1,0 +1,138 @@
+import { newSite } from '../begin/index.ts';
+import { auditSite, findings } from '../legibility/index.ts';
+import { readSite } from '../document/index.ts';
+import { offeredFields, pageFactProblems, pageTree } from '../page/index.ts';
+import { pageHtml } from '../render/index.ts';
+import { PAGE_KINDS } from '../sections/index.ts';
+import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import {
+  acceptChange, addMenuEntry, addPage, addPicture, addToMenu, addressPage, anchorSection, buttonMenuEntry, hideSection, keptPictures, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
+  placeSection, putUnder, removeMenuEntry, removePage, removePicture, replacePicture, setValue, type Edit,
+} from './index.ts';
+
+const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {
+  const edit = make(now);
+  return edit ? acceptChange(now, edit).site : now;
+}, site);
+const picture = (id: string): Asset => ({ id, name: `${id}.png`, hash: 'cd'.repeat(32), type: 'image/png', width: 100, height: 60 });
+
+describe('the menu', () => {
+  const three = after(readSite(smallSite()), (now) => addToMenu(now, 'home', 'm2'), (now) => addMenuEntry(now, 'm3', 'Write', { to: 'url', url: 'mailto:a@b.example' }));
+  const lines = (site: Site) => menuEntries(site).map(({ id, under }) => (under === undefined ? id : `${under}>${id}`));
+  it('has entries for pages and for what is elsewhere, moved among those they stand with', () => {
+    expect(lines(three)).toEqual(['m1', 'm2', 'm3']);
+    expect(pageHtml(three, 'home')).toContain('href="mailto:a@b.example"');
+    expect(lines(after(three, (now) => moveMenuEntry(now, 'm3', -1), (now) => moveMenuEntry(now, 'm3', -1)))).toEqual(['m3', 'm1', 'm2']);
+    expect(moveMenuEntry(three, 'm3', 1)).toBeUndefined();
+  });
+  it('nests one level: opened without script, and taken out again behind the one it was under', () => {
+    const nested = after(three, (now) => nestMenuEntry(now, 'm2', true), (now) => nestMenuEntry(now, 'm3', true));
+    expect(lines(nested)).toEqual(['m1', 'm1>m2', 'm1>m3']);
+    const html = pageHtml(nested, 'home');
+    expect(html).toContain('<details><summary');
+    // The page that is open says so, and the entry above it still leads where it did.
+    expect(html).toMatch(/href="index.html"[^>]*aria-current="page"/);
+    expect([...html.matchAll(/href="more.html"/g)].length).toBeGreaterThan(1);
+    expect(nestMenuEntry(nested, 'm2', true)).toBeUndefined();
+    expect(nestMenuEntry(nested, 'm1', true)).toBeUndefined();
+    expect(lines(after(nested, (now) => nestMenuEntry(now, 'm2', false)))).toEqual(['m1', 'm1>m3', 'm2']);
+    expect(lines(after(nested, (now) => removeMenuEntry(now, 'm1')))).toEqual(['m2', 'm3']);
+    expect(() => acceptChange(nested, setValue(nested, '', ['shared', 'header', 'items', 'm1', 'under'], 'm2'))).toThrowError(/can only be under an entry that is under none/);
+  });
+  it('has a button where an entry is made one, which takes none under it', () => {
+    const made = after(three, (now) => buttonMenuEntry(now, 'm2', 'primary'));
+    expect(pageTree(made, 'home').places.find(({ id }) => id === 'header/m2')!.kind).toBe('button');
+    expect(nestMenuEntry(made, 'm3', true)).toBeUndefined();
+    expect(menuEntries(after(made, (now) => buttonMenuEntry(now, 'm2', null))).find(({ id }) => id === 'm2')!.look).toBeUndefined();
+  });
+  it('follows the pages when asked to: in their order, those under another under its entry, the rest behind', () => {
+    const pages = after(three, (now) => addPage(now, 'p1', null), (now) => putUnder(now, 'p1', 'more'));
+    expect(lines(after(pages, (now) => menuFromPages(now, (page) => `m-${page}`)))).toEqual(['m2', 'm1', 'm1>m-p1', 'm3']);
+  });
+});
+
+describe('pages of a kind', () => {
+  it('begin with a first heading that is their title, accepted and passing as far as the brand passes', () => {
+    const site = after(readSite(newSite({ id: 'begun', name: 'Begun', language: 'en' })), (now) => addPicture(now, picture('a1')));
+    const failing = (of: Site) => new Set(findings(auditSite(of)).map(({ rule }) => rule));
+    for (const kind of Object.values(PAGE_KINDS)) {
+      const made = after(site, (now) => addPage(now, 'p1', null, kind));
+      const headings = pageTree(made, 'p1').places.filter(({ level }) => level !== null);
+      expect(headings.filter(({ level }) => level === 1).length).withContext(kind.id).toBe(1);
+      expect(made.pages['p1']!.title).withContext(kind.id).toBe(kind.title);
+      expect([...failing(made)].filter((rule) => !failing(site).has(rule))).withContext(kind.id).toEqual([]);
+    }
+    expect(after(readSite(smallSite()), (now) => addPage(now, 'p1', null, PAGE_KINDS.item)).pages['p1']!.sectionOrder.length).withContext('without a picture').toBeLessThan(PAGE_KINDS.item.sections.length);
+  });
+  it('stand under another, one level, and move up when that one goes', () => {
+    const site = after(readSite(smallSite()), (now) => addPage(now, 'p1', null), (now) => addPage(now, 'p2', null), (now) => putUnder(now, 'p1', 'more'));
+    expect(() => putUnder(site, 'p2', 'p1')).toThrowError(/under one that is under none/);
+    expect(() => putUnder(site, 'more', 'p2')).toThrowError(/under one that is under none/);
+    expect(() => putUnder(site, 'p2', 'home')).toThrowError(/home page/);
+    expect(() => acceptChange(site, setValue(site, '', ['pages', 'p2', 'under'], 'p1'))).toThrowError(/cannot stand under New page/);
+    expect(after(site, (now) => removePage(now, 'more')).pages['p1']!.under).toBeUndefined();
+  });
+  it('keep the addresses they had while they were live, until another page takes one', () => {
+    const site = after(readSite(smallSite()), (now) => addressPage(now, 'more', 'further.html', true), (now) => addressPage(now, 'more', 'last.html', true));
+    expect([...formerAddresses(site).keys()]).toEqual(['more.html', 'further.html']);
+    const taken = after(site, (now) => addPage(now, 'p1', null), (now) => addressPage(now, 'p1', 'more.html', false));
+    expect([...formerAddresses(taken).keys()]).toEqual(['further.html']);
+    expect([...formerAddresses(after(site, (now) => addressPage(now, 'more', 'more.html', true))).keys()]).toEqual(['further.html', 'last.html']);
+    expect(after(readSite(smallSite()), (now) => addressPage(now, 'more', 'new.html', false)).pages['more']!.former).toBeUndefined();
+  });
+});
+
+describe('a section of a page', () => {
+  const site = readSite(smallSite());
+  it('is not judged at widths at which it is not shown, and says so in its class', () => {
+    const small = setValue(site, '', ['pages', 'home', 'overrides', 'o1'], { id: 'o1', place: 'p/text', property: 'font-size', band: 'phone', origin: 'set', value: { kind: 'literal', css: '9px' }, reason: null });
+    const failing = acceptChange(site, small).site;
+    const onPhone = (of: Site) => findings(auditSite(of)).filter(({ place, width }) => place.id === 'p/text' && width < 640).length;
+    expect(onPhone(failing)).toBeGreaterThan(0);
+    const hidden = after(failing, (now) => hideSection(now, 'home', 's1', ['phone']));
+    expect(onPhone(hidden)).toBe(0);
+    expect(pageHtml(hidden, 'home')).toContain('hidden-phone');
+    expect(after(hidden, (now) => hideSection(now, 'home', 's1', [])).pages['home']!.sections['s1']!.hidden).toBeUndefined();
+    expect(() => acceptChange(site, hideSection(site, 'home', 's1', ['phone', 'tablet', 'desktop']))).toThrowError(/must leave a width/);
+  });
+  it('is led to by its anchor, links follow when it is renamed, and those to one that is gone are listed', () => {
+    const link = (now: Site) => setValue(now, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], [{ text: 'See ' }, { id: 'l1', link: { to: 'page', page: 'more', anchor: 'hours' }, text: 'more' }]);
+    const led = after(site, (now) => anchorSection(now, 'more', 't1', 'hours'), link);
+    expect(pageHtml(led, 'home')).toContain('href="more.html#hours"');
+    expect(pageHtml(led, 'more')).toContain('id="hours"');
+    const renamed = after(led, (now) => anchorSection(now, 'more', 't1', 'opening'));
+    expect(pageHtml(renamed, 'home')).toContain('href="more.html#opening"');
+    const gone = after(led, (now) => setValue(now, '', ['pages', 'more', 'sections', 't1', 'anchor'], undefined));
+    expect(pageFactProblems(gone).map(({ words }) => words)).toContain('link to More › hours, which is not there');
+    expect(() => acceptChange(led, anchorSection(led, 'more', 't2', 'hours'))).toThrowError(/Another section of the page has the anchor hours/);
+  });
+  it('is put behind any other, and has a picture behind it under a shade', () => {
+    expect(after(site, (now) => placeSection(now, 'home', 's2', null)).pages['home']!.sectionOrder).toEqual(['s2', 's1']);
+    expect(placeSection(site, 'home', 's2', 's1')).toBeUndefined();
+    const at = ['pages', 'home', 'sections', 's1', 'own'];
+    const behind = after(site, (now) => addPicture(now, picture('a1')), (now) => pictureBehind(now, at, sectionOf(now, now.pages['home']!.sections['s1']!)!, 'a1'));
+    expect(pageTree(behind, 'home').places.find(({ id }) => id === 's1/backdrop')!.asset).toBe('a1');
+  });
+});
+
+describe('pictures of the site', () => {
+  const block = { kind: 'picture', id: 'pic', asset: 'a1', alt: 'A boat', shape: 'wide' } as const;
+  const at = ['pages', 'home', 'sections', 's1', 'own'];
+  const site = after(readSite(smallSite()), (now) => addPicture(now, picture('a1')), (now) => addPicture(now, picture('a2')),
+    (now) => ({ label: '', ops: [{ op: 'insert', record: [...at, 'blocks'], order: [...at, 'columns', 'col1', 'order'], id: 'pic', value: block, after: null }] }));
+  it('are known by where they are shown, replaced everywhere, and deleted only when nothing shows them', () => {
+    expect(keptPictures(site).map(({ asset, uses, where }) => [asset.id, uses, where])).toEqual([['a1', 1, ['Home']], ['a2', 0, []]]);
+    expect(() => removePicture(site, 'a1')).toThrowError(/is shown once\. Replace it there first/);
+    const replaced = after(site, (now) => replacePicture(now, 'a1', 'a2'), (now) => removePicture(now, 'a1'));
+    expect(Object.keys(replaced.assets)).toEqual(['a2']);
+    expect(pageTree(replaced, 'home').places.find(({ kind }) => kind === 'picture')!.asset).toBe('a2');
+  });
+  it('are chosen where they stand, with the words that stand for them', () => {
+    const place = pageTree(site, 'home').places.find(({ kind }) => kind === 'picture')!;
+    const [asset, alt] = offeredFields(site, place);
+    expect([asset!.label, asset!.options.map(({ label }) => label)]).toEqual(['Picture', ['a1.png', 'a2.png']]);
+    expect([alt!.value, alt!.typed!.problem('IMG_0012.jpg'), alt!.typed!.problem('')]).toEqual(['A boat', jasmine.stringContaining('name of a file'), '']);
+    expect(alt!.typed!.problem('x'.repeat(251))).toContain('251 characters');
+  });
+});

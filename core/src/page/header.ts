@@ -1,0 +1,68 @@
+import type { Element } from 'hast';
+import { element, labelled, type Href } from '../kinds/index.ts';
+import { homePage, type MenuItem, type Page, type Site } from '../site/index.ts';
+import { recipes } from '../style/index.ts';
+import { Build, placed } from './build.ts';
+import { buttonRecipes } from './button-recipes.ts';
+import { hrefOf } from './inline.ts';
+import { logo } from './logo.ts';
+import type { Place } from './place.ts';
+import type { PagePart } from './tree.ts';
+
+/** The header of a page: the name or logo, which leads to the home page, and the menu. */
+export function headerPart(site: Site, page: Page, body: Place): PagePart {
+  const { header } = site.shared;
+  const outer = new Build(site, page.id, 'header', header.ground, body, null, ['shared', 'header'], 'once');
+  const gutter = outer.spaceFor('gutter');
+  const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
+  const build = outer.onto(surface, header.ground);
+  const alone = site.shared.logo?.named === false;
+  const mark = logo(build, `${header.id}/logo`, alone ? header.name : '');
+  const name = alone
+    ? build.place({ id: `${header.id}/name`, kind: 'logo', label: 'Logo, to the home page', recipes: [recipes.menu(header.ground)], states: ['rest', 'hover', 'focus'] })
+    : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle, words: ['shared', 'header', 'name'], styled: ['shared', 'header', 'nameStyle'] });
+  const items = header.order.filter((id) => header.items[id]!.under === undefined).map((id) => entry(build, header.items[id]!, page, header.order.filter((one) => header.items[one]!.under === id)));
+  const node = element('header', placed(surface, 'header', { dataPart: 'header' }), [
+    element('div', { className: 'bar' }, [
+      element('a', placed(name, 'site-name', { href: homePage(site)?.file ?? '#' }), [mark, alone ? undefined : header.name]),
+      element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),
+    ]),
+  ]);
+  return { id: 'header', label: 'Header', shared: true, element: node, places: outer.places };
+}
+
+/** An entry of the menu; one with others under it opens a list, without script, in which it stands first itself. */
+function entry(build: Build, item: MenuItem, page: Page, under: readonly string[]): Element {
+  const { header } = build.site.shared;
+  if (under.length === 0) return element('li', {}, [leading(build, item, page)]);
+  const opener = build.place({ ...menuSpec(build, item, `${header.id}/${item.id}/opener`) });
+  const list = build.place({ id: `${header.id}/${item.id}/list`, kind: 'surface', label: labelled('Under', item.label), recipes: [recipes.surface(header.ground), recipes.corner('card')] });
+  const inside = build.onto(list, header.ground);
+  const entries = [item, ...under.map((id) => header.items[id]!)].map((one) => element('li', {}, [leading(inside, one, page)]));
+  return element('li', { className: 'menu-more' }, [element('details', {}, [element('summary', placed(opener, 'menu-link'), [item.label]), element('ul', placed(list, 'menu-under'), entries)])]);
+}
+
+function leading(build: Build, item: MenuItem, page: Page): Element {
+  const { site } = build;
+  const { header } = site.shared;
+  const href = hrefOf(site, item.link);
+  if (item.look) {
+    const { variant, size } = item.look;
+    const address = ['shared', 'header', 'items', item.id];
+    const place = build.place({
+      id: `${header.id}/${item.id}`, kind: 'button', label: labelled('Button', item.label), style: site.brand.buttonStyle, words: [...address, 'label'], recipes: buttonRecipes(site.brand, build.ground, variant, size),
+    });
+    return element('a', placed(place, 'button', { href }), [item.label]);
+  }
+  return element('a', placed(build.place(menuSpec(build, item, `${header.id}/${item.id}`)), 'menu-link', { href, ariaCurrent: isAt(item.link, page) ? 'page' : undefined }), [item.label]);
+}
+
+const isAt = (link: Href, page: Page): boolean => link.to === 'page' && link.page === page.id && link.anchor === undefined;
+
+function menuSpec(build: Build, item: MenuItem, id: string): Parameters<Build['place']>[0] {
+  const { header } = build.site.shared;
+  return {
+    id, kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle,
+    words: ['shared', 'header', 'items', item.id, 'label'], styled: ['shared', 'header', 'menuStyle'],
+  };
+}

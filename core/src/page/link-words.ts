@@ -1,0 +1,85 @@
+import * as v from 'valibot';
+import { Href, walk } from '../kinds/index.ts';
+import { Site as SiteSchema, type Page, type Site } from '../site/index.ts';
+
+/** Between the title of a page and the anchor of a section there. */
+const THERE = ' › ';
+
+/** What leads somewhere within the site, in words that `hrefFrom` reads again: pages by title, sections by their anchor. Titles that several pages have are told apart by address. */
+export function linkOffers(site: Site): string[] {
+  return site.pageOrder.flatMap((id) => {
+    const page = site.pages[id]!;
+    const name = nameOf(site, page);
+    return [name, ...anchorsOf(page).map((anchor) => `${name}${THERE}${anchor}`)];
+  });
+}
+
+/** Anchors of a page's sections, in their order. */
+export function anchorsOf(page: Page): string[] {
+  return page.sectionOrder.flatMap((id) => page.sections[id]!.anchor ?? []);
+}
+
+/** Where a link leads, as it is shown and typed: a title, a section there, an address, a mail address, a telephone number. */
+export function hrefText(site: Site, href: Href): string {
+  if (href.to === 'url') return href.url.replace(/^(mailto|tel):/i, '');
+  const page = site.pages[href.page];
+  return page ? `${nameOf(site, page)}${href.anchor === undefined ? '' : `${THERE}${href.anchor}`}` : '';
+}
+
+/**
+ * Where typed words lead. A title or the address of a page is that page; `page › anchor`
+ * and `page.html#anchor` a section of it; what has an @ is mail, digits are a telephone
+ * number, a host without a scheme gets `https://`.
+ *
+ * @returns the link, or in a sentence why it leads nowhere
+ */
+export function hrefFrom(site: Site, typed: string): Href | string {
+  const text = typed.trim();
+  const [before, anchor] = split(text);
+  const page = pageNamed(site, before!);
+  if (page) {
+    if (anchor === undefined) return { to: 'page', page: page.id };
+    if (anchorsOf(page).includes(anchor)) return { to: 'page', page: page.id, anchor };
+    const known = anchorsOf(page);
+    return `“${page.title}” has no section with the anchor “${anchor}”${known.length > 0 ? `; it has ${known.join(', ')}` : ': give one an anchor first'}.`;
+  }
+  const url = /^(https?:\/\/|mailto:|tel:|#)/i.test(text) ? text
+    : /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) ? `mailto:${text}`
+    : /^\+?[\d\s()/.-]{5,}$/.test(text) && /\d{3}/.test(text) ? `tel:${text.replace(/[^\d+]/g, '')}`
+    : /^[\w-]+(\.[\w-]+)+([/?#]\S*)?$/.test(text) && !/\.html$/i.test(before!) ? `https://${text}` : undefined;
+  if (url === undefined) return text === '' ? 'It leads nowhere: choose a page, or type an address.' : `“${text.length > 60 ? `${text.slice(0, 60)}…` : text}” is no page of this site and no address. An address looks like https://…, name@…, or a telephone number.`;
+  const read = v.safeParse(Href, { to: 'url', url });
+  return read.success ? read.output : `It ${read.issues[0].message}.`;
+}
+
+function split(text: string): string[] {
+  if (text.includes(THERE.trim())) return text.split(THERE.trim()).map((part) => part.trim());
+  const hash = /^([^#/]+\.html)#([a-z0-9-]+)$/i.exec(text);
+  return hash ? [hash[1]!, hash[2]!] : [text];
+}
+
+function pageNamed(site: Site, text: string): Page | undefined {
+  const wanted = text.toLowerCase();
+  if (wanted === '') return undefined;
+  return Object.values(site.pages).find((page) => page.file.toLowerCase() === wanted) ?? site.pageOrder.map((id) => site.pages[id]!).find((page) => nameOf(site, page).toLowerCase() === wanted || page.title.toLowerCase() === wanted);
+}
+
+/** A page by its title; by its address beside it where another one has the same. */
+function nameOf(site: Site, page: Page): string {
+  return Object.values(site.pages).some((one) => one.id !== page.id && one.title === page.title) ? `${page.title} (${page.file})` : page.title;
+}
+
+/** A link that leads to a section which is not there any more: it opens the page from its top. */
+export interface LostLink { readonly page: string; readonly at: readonly string[]; readonly words: string }
+
+/** Links to anchors that no section has, in the order of the document. */
+export function lostLinks(site: Site): LostLink[] {
+  const found: LostLink[] = [];
+  walk(SiteSchema, site, (meaning, value, at) => {
+    if (meaning.means !== 'link') return;
+    const href = value as Href | undefined;
+    const page = href?.to === 'page' && href.anchor !== undefined ? site.pages[href.page] : undefined;
+    if (page && !anchorsOf(page).includes((href as { anchor: string }).anchor)) found.push({ page: at[0] === 'pages' ? at[1]! : '', at: [...at], words: `link to ${nameOf(site, page)}${THERE}${(href as { anchor: string }).anchor}, which is not there` });
+  });
+  return found;
+}

@@ -1,0 +1,1 @@
+export { LetterRefused, MOST_LETTERS, listLetters, markLetter, removeLetter, takeLetter } from './letters.ts';

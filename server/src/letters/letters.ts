@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto';
+import { and, count, desc, eq } from 'drizzle-orm';
+import { formsOf, readLetter, type Letter, type Site } from '@yohaku/core';
+import { schema, type Database, type Querier } from '../db/index.ts';
+
+const { letters } = schema;
+
+/** Most letters that the post box of a site keeps. */
+export const MOST_LETTERS = 10_000;
+
+/** Why a letter was not taken, in a sentence for whoever wrote it. */
+export class LetterRefused extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'LetterRefused';
+  }
+}
+
+/**
+ * Puts what was sent from a form of a published site into its post box.
+ *
+ * @param file what the form was sent to
+ * @param body as browsers send forms (`application/x-www-form-urlencoded`)
+ * @returns false when no form of the site is sent there
+ * @throws LetterRefused when something needed is missing or no good, or the post box is full
+ */
+export async function takeLetter({ db }: Database, site: Site, file: string, body: string): Promise<boolean> {
+  const found = formsOf(site).find((one) => one.file === file);
+  if (!found) return false;
+  const fields = readLetter(found.form, new Map(new URLSearchParams(body)));
+  if (typeof fields === 'string') throw new LetterRefused(fields);
+  const [kept] = await db.select({ n: count() }).from(letters).where(eq(letters.siteId, site.id));
+  if (kept!.n >= MOST_LETTERS) throw new LetterRefused('The post box of this site is full.');
+  // PostgreSQL keeps no NUL in a text.
+  const plain = fields.map(({ label, value }) => ({ label, value: value.replaceAll('\0', '') }));
+  await db.insert(letters).values({ siteId: site.id, id: randomUUID(), tray: found.form.tray ?? found.page.title, page: found.page.title, fields: plain });
+  return true;
+}
+
+/** The letters of a site, newest first. */
+export async function listLetters(db: Querier, site: string): Promise<Letter[]> {
+  const rows = await db.select().from(letters).where(eq(letters.siteId, site)).orderBy(desc(letters.at), desc(letters.id));
+  return rows.map(({ id, tray, page, fields, read, at }) => ({ id, tray, page, fields, read, at: at.toISOString() }));
+}
+
+/** Marks a letter as read, or not. @returns false when there is no such letter */
+export async function markLetter(db: Querier, site: string, id: string, read: boolean): Promise<boolean> {
+  return (await db.update(letters).set({ read }).where(and(eq(letters.siteId, site), eq(letters.id, id))).returning({ id: letters.id })).length > 0;
+}
+
+/** Deletes a letter for good. @returns false when there is no such letter */
+export async function removeLetter(db: Querier, site: string, id: string): Promise<boolean> {
+  return (await db.delete(letters).where(and(eq(letters.siteId, site), eq(letters.id, id))).returning({ id: letters.id })).length > 0;
+}

@@ -1,0 +1,89 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { assetFile, keptPictures, plural, removePicture, replacePicture, setValue, type Asset, type KeptPicture } from '@yohaku/core';
+import { Editor, PictureShelf, siteFeature } from '../../state/index.ts';
+import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, TextField, nameProblem } from '../../ui/index.ts';
+import { FilesField } from '../../ui/late/index.ts';
+
+/** The pictures of the site: sought, brought, named, replaced wherever one is shown; those that nothing shows are told and can go. */
+@Component({
+  selector: 'yo-pictures-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS, Choice, DropZone, FilesField, SeekField, TextField],
+  template: `
+    <div class="top" (yoDrop)="dropped($event)">
+      <span class="strong">Pictures</span>
+      <yo-seek label="Seek a picture" [hideLabel]="true" placeholder="name or page" width="150px" [value]="sought()" (typed)="sought.set($event)" />
+      <button yo-act slight [attr.aria-pressed]="unusedOnly()" (click)="unusedOnly.set(!unusedOnly())">not shown anywhere {{ unused() }}</button>
+      <yo-files label="Bring pictures" [many]="true" accept=".png,.jpg,.jpeg,.webp,.svg" (chosen)="bring($event)" /><span class="note">or drop them here</span>
+      <span role="status">{{ reading() }}</span>
+      <button yo-act slight class="end" icon="close" yoTip="Closes the pictures" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
+    </div>
+    <ul aria-label="Pictures of the site" (yoDrop)="dropped($event)">
+      @for (one of shown(); track one.asset.id) {
+        <li>
+          <img [src]="address(one.asset)" alt="" loading="lazy" />
+          <div>
+            <yo-text [label]="'Name of ' + one.asset.name" [hideLabel]="true" [value]="one.asset.name" width="190px" [check]="check" (done)="rename(one.asset, $event)" />
+            <p class="note">{{ one.asset.width }} × {{ one.asset.height }}, {{ told(one) }}</p>
+            <p class="acts">
+              @if (one.uses) { <yo-choice [label]="'Show another for ' + one.asset.name" [hideLabel]="true" [value]="null" placeholder="show another for it" [options]="others(one)" [width]="190" (chosen)="replace(one.asset, $event)" /> }
+              @else { <yo-delete slight [name]="one.asset.name" words="" (done)="remove(one.asset)" /> }
+            </p>
+          </div>
+        </li>
+      } @empty { <li class="quiet whole">{{ pictures().length ? 'No picture fits that.' : 'The site has no pictures yet: bring some, or drop them here.' }}</li> }
+    </ul>
+  `,
+  styles: `
+    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
+    .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; } .over { outline: 2px dashed #1a1a1a; outline-offset: 2px; }
+    ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(330px, 1fr)); gap: 12px 24px; overflow: auto; min-height: 0; padding: 2px; align-content: start; flex: 1; }
+    li { display: grid; grid-template-columns: 112px minmax(0, 1fr); gap: 12px; align-items: start; } li.whole { grid-column: 1 / -1; display: block; }
+    img { width: 112px; height: 76px; object-fit: contain; background: #d9d9d9; }
+  `,
+  hostDirectives: [FocusIn],
+  host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
+})
+export class PicturesPanel {
+  readonly #editor = inject(Editor);
+  readonly #shelf = inject(PictureShelf);
+  readonly #siteId = inject(Store).selectSignal(siteFeature.selectSiteId);
+  protected readonly keyOf = KEYS;
+  readonly closed = output();
+  protected readonly sought = signal('');
+  protected readonly unusedOnly = signal(false);
+  protected readonly pictures = computed(() => (this.#editor.shown() ? keptPictures(this.#editor.shown()!) : []));
+  protected readonly unused = computed(() => this.pictures().filter(({ uses }) => uses === 0).length);
+  protected readonly shown = computed(() => {
+    const wanted = this.sought().trim().toLowerCase();
+    return this.pictures().filter(({ asset, uses, where }) => (!this.unusedOnly() || uses === 0) && [asset.name, ...where].some((text) => text.toLowerCase().includes(wanted)));
+  });
+  protected readonly reading = computed(() => (this.#shelf.reading().length > 0 ? `Reading ${this.#shelf.reading().join(', ')} …` : ''));
+  protected readonly check = nameProblem('A picture');
+
+  protected address(asset: Asset): string {
+    return `/frame/${this.#siteId()}/${assetFile(asset, this.#editor.shown()!.brand)}`;
+  }
+  protected told({ uses, where }: KeptPicture): string {
+    return uses === 0 ? 'not shown anywhere' : `shown ${uses === 1 ? 'once' : `${uses} times`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ` and ${plural(where.length - 3, 'more page')}` : ''}`;
+  }
+  protected others({ asset }: KeptPicture): { value: string; label: string }[] {
+    return this.pictures().filter((one) => one.asset.id !== asset.id).map((one) => ({ value: one.asset.id, label: one.asset.name }));
+  }
+  protected bring(files: readonly File[]): void {
+    void this.#shelf.bring(files);
+  }
+  protected dropped(data: DataTransfer): void {
+    void this.#shelf.bring([...data.files]);
+  }
+  protected rename(asset: Asset, name: string): void {
+    this.#editor.commit((site) => setValue(site, `Picture ${name}`, ['assets', asset.id, 'name'], name));
+  }
+  protected replace(asset: Asset, other: string): void {
+    this.#editor.commit((site) => replacePicture(site, asset.id, other));
+  }
+  protected remove(asset: Asset): void {
+    this.#editor.commit((site) => removePicture(site, asset.id));
+  }
+}

@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, hideSection, pictureBehind, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
+import { Editor, Reaching, type Scope } from '../../state/index.ts';
+import { ACTS, Choice, FocusIn, KEYS, NumberField, TextField } from '../../ui/index.ts';
+
+/** Where a section may be hidden, as one choice. */
+const SHOWN: readonly { readonly value: string; readonly label: string; readonly hidden: readonly BandId[] }[] = [
+  { value: '', label: 'at every width', hidden: [] }, { value: 'phone', label: 'not on phones', hidden: ['phone'] }, { value: 'desktop', label: 'not on desktops', hidden: ['desktop'] },
+  { value: 'tablet,desktop', label: 'on phones only', hidden: ['tablet', 'desktop'] }, { value: 'phone,tablet', label: 'on desktops only', hidden: ['phone', 'tablet'] },
+];
+
+/** What a section is besides its blocks: how its columns stand, at which widths it is shown, what links name it by, and what lies behind it. */
+@Component({
+  selector: 'yo-section-facts',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS, Choice, NumberField, TextField, Reaching],
+  template: `
+    @if (section(); as section) {
+      <div class="top"><span class="strong">{{ section.label }}</span><span class="note">{{ kept() ? 'A kept section: its arrangement and picture are the same wherever it stands; widths and anchor are those of this page.' : 'On this page only.' }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+      <div class="fields" [yoReaching]="scope()">
+        <yo-choice label="Arrangement" [value]="arrangement()" [options]="arrangements()" [width]="180" (chosen)="arrange($event)" />
+        @if (entry(); as entry) {
+          <yo-choice label="Shown" [value]="(entry.hidden ?? []).join(',')" [options]="shown()" [width]="150" (chosen)="hide($event)" />
+          <yo-text label="Anchor: what links name it by" [value]="entry.anchor ?? ''" width="190px" [mono]="true" placeholder="none" [check]="checkAnchor" (done)="anchor($event)" />
+        }
+        <yo-choice label="Picture behind" [value]="section.picture?.asset ?? ''" [options]="pictures()" [width]="170" (chosen)="behind($event)" />
+        @if (section.picture; as picture) {
+          <yo-number label="Shade, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
+          <yo-number label="Focus from left, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.x ?? 0.5" (done)="focus('x', $event)" />
+          <yo-number label="from top, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.y ?? 0.5" (done)="focus('y', $event)" />
+        }
+      </div>
+      <p class="note">The focus is the part of the picture that stays in sight where it is cropped. What of the text fails over it is listed in Check, with what fixes it.</p>
+    }
+  `,
+  styles: `
+    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
+    .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; }
+    .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: flex-start; padding-bottom: 8px; }
+  `,
+  hostDirectives: [FocusIn],
+  host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
+})
+export class SectionFacts {
+  readonly #editor = inject(Editor);
+  protected readonly keyOf = KEYS;
+  readonly page = input.required<string>();
+  readonly id = input.required<string>();
+  readonly closed = output();
+
+  readonly #site = this.#editor.shown;
+  protected readonly entry = computed(() => this.#site()?.pages[this.page()]?.sections[this.id()]);
+  protected readonly section = computed((): Section | undefined => {
+    const [site, entry] = [this.#site(), this.entry()];
+    if (!site) return undefined;
+    return this.id() === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
+  });
+  protected readonly kept = computed(() => !!this.entry() && 'shared' in this.entry()!);
+  protected readonly scope = computed((): Scope => ({ page: this.page(), section: this.id() }));
+  protected readonly arrangement = computed(() => (this.section() ? arrangementOf(this.section()!).id : ''));
+  protected readonly arrangements = computed(() => {
+    const columns = this.section()?.columnOrder.length ?? 1;
+    return ARRANGEMENTS.filter(({ columns: { min, max } }) => columns >= min && columns <= max).map(({ id, label }) => ({ value: id, label }));
+  });
+  protected readonly shown = computed(() => {
+    const now = this.entry()?.hidden?.join(',') ?? '';
+    const known = SHOWN.some(({ value }) => value === now);
+    return [...SHOWN, ...(known ? [] : [{ value: now, label: `not on ${this.entry()!.hidden!.map((band) => BANDS.find(({ id }) => id === band)!.id).join(' and ')}` }])];
+  });
+  protected readonly pictures = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.#site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
+
+  protected arrange(value: string): void {
+    this.#set('Arrangement', 'arrangement', value === ARRANGEMENTS[0]!.id ? undefined : value);
+  }
+  protected hide(value: string): void {
+    const hidden = SHOWN.find((one) => one.value === value)?.hidden;
+    if (hidden) this.#editor.commit((site) => hideSection(site, this.page(), this.id(), hidden));
+  }
+  protected readonly checkAnchor = (text: string): string => {
+    if (text === '') return '';
+    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(text) || text.length > 60) return 'Lower case letters and figures, joined by hyphens, at most 60: opening-hours.';
+    const other = Object.values(this.#site()!.pages[this.page()]!.sections).find((one) => one.id !== this.id() && one.anchor === text);
+    return other ? `“${sectionOf(this.#site()!, other)!.label}” has it already.` : '';
+  };
+  protected anchor(text: string): void {
+    this.#editor.commit((site) => anchorSection(site, this.page(), this.id(), text));
+  }
+  protected behind(asset: string): void {
+    this.#editor.commit((site) => pictureBehind(site, this.#address(), valueAt(site, this.#address()) as Section, asset || null));
+  }
+  protected shade(share: number): void {
+    this.#set('Shade', 'picture.shade', share);
+  }
+  protected focus(axis: 'x' | 'y', share: number): void {
+    this.#set('Focus', 'picture.focus', { x: 0.5, y: 0.5, ...this.section()!.picture!.focus, [axis]: share });
+  }
+  #address(): string[] {
+    return sectionAddress(this.#editor.current()!, this.page(), this.id());
+  }
+  #set(what: string, field: string, value: unknown): void {
+    this.#editor.commit((site) => setValue(site, `${what} of ${this.section()!.label}`, [...this.#address(), ...field.split('.')], value));
+  }
+}
