@@ -1,5 +1,5 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'similar', 'harmony', 'gather', 'render', 'specimen', 'stress', 'begin', 'formats', 'exchange', 'api'];
+const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'similar-colors', 'harmony', 'gather', 'render', 'specimen', 'stress', 'begin', 'formats', 'exchange', 'api'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], css: [], color: ['number', 'css'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
@@ -13,15 +13,15 @@ const MAY = {
   reach: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page'],
   difference: ['fields', 'kinds', 'site', 'style', 'page', 'reach', 'change'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'logo'],
-  similar: ['number', 'color', 'palette', 'ground', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],
+  'similar-colors': ['number', 'color', 'palette', 'ground', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],
   harmony: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'change', 'legibility'],
   gather: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'legibility'],
-  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'logo'],
+  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'page', 'logo'],
   stress: ['fields', 'kinds', 'site'],
   begin: ['color', 'palette', 'ground', 'type', 'site', 'style', 'sections'],
   specimen: ['number', 'color', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'reach', 'render'],
   formats: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
-  api: ['fields', 'palette', 'site', 'change', 'legibility'],
+  api: ['fields', 'palette', 'site', 'page', 'change', 'legibility'],
   exchange: ['number', 'color', 'palette', 'ground', 'type', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'formats'],
 };
 

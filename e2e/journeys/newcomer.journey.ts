@@ -1,3 +1,6 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from '../../server/src/testing/database.ts';
 import { expect, test } from '../fixtures.ts';
 
 test('the tour goes through the main job by real acts, and is not offered again', async ({ server, page }) => {

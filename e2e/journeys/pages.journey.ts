@@ -91,8 +91,17 @@ test('the menu is written, ordered and thinned in one place; a page says what it
   await expect(menu.first()).toHaveText('Prices');
   await entries.getByRole('button', { name: 'Delete Sailings' }).click();
   await expect(menu.filter({ hasText: 'Sailings' })).toHaveCount(0);
-  await desk.choose('Put a page in', 'Sailings', entries);
+  const add = entries.getByLabel(/^Add an entry/);
+  await add.fill('nowhere at all');
+  await add.press('Enter');
+  await expect(entries.getByRole('alert')).toContainText('is no page of this site and no address');
+  await add.fill('Sailings');
+  await add.press('Enter');
   await expect(menu.last()).toHaveText('Sailings');
+  // Under another it opens without script.
+  await entries.getByRole('button', { name: 'Sailings under the one before' }).click();
+  const opener = desk.frame('Home at 1280').locator('nav details summary');
+  await expect(opener).toHaveText('Contact');
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Page facts' }).click();

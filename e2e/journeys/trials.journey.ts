@@ -80,6 +80,7 @@ test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of w
 test('Trials 10, 11, 12: pages by keys, several sections at once, the address, the menu, and what goes with a page', async ({ desk, page }) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Add a page' }).click();
+  await page.getByRole('menuitem', { name: 'Plain' }).click();
   await expect(page.getByLabel('Address')).toHaveValue('new-page.html');
   await page.getByLabel('Its name').fill('Opening hours');
   await page.getByLabel('Its name').press('Enter');

@@ -120,7 +120,7 @@ describe('pictures of the site', () => {
   const block = { kind: 'picture', id: 'pic', asset: 'a1', alt: 'A boat', shape: 'wide' } as const;
   const at = ['pages', 'home', 'sections', 's1', 'own'];
   const site = after(readSite(smallSite()), (now) => addPicture(now, picture('a1')), (now) => addPicture(now, picture('a2')),
-    (now) => ({ label: '', ops: [{ op: 'insert', record: [...at, 'blocks'], order: [...at, 'columns', 'col1', 'order'], id: 'pic', value: block, after: null }] }));
+    () => ({ label: '', ops: [{ op: 'insert', record: [...at, 'blocks'], order: [...at, 'columns', 'col1', 'order'], id: 'pic', value: block, after: null }] }));
   it('are known by where they are shown, replaced everywhere, and deleted only when nothing shows them', () => {
     expect(keptPictures(site).map(({ asset, uses, where }) => [asset.id, uses, where])).toEqual([['a1', 1, ['Home']], ['a2', 0, []]]);
     expect(() => removePicture(site, 'a1')).toThrowError(/is shown once\. Replace it there first/);

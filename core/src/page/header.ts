@@ -7,7 +7,7 @@ import { buttonRecipes } from './button-recipes.ts';
 import { hrefOf } from './inline.ts';
 import { logo } from './logo.ts';
 import type { Place } from './place.ts';
-import type { PagePart } from './tree.ts';
+import type { PagePart } from './part.ts';
 
 /** The header of a page: the name or logo, which leads to the home page, and the menu. */
 export function headerPart(site: Site, page: Page, body: Place): PagePart {

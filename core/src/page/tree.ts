@@ -7,17 +7,8 @@ import { blockElement } from './block-kit.ts';
 import { assetFile } from './asset-file.ts';
 import { formOn } from '../logo/index.ts';
 import { headerPart } from './header.ts';
+import type { PagePart } from './part.ts';
 import type { Place } from './place.ts';
-
-/** One top-level part of a page: the header, a section or the footer. */
-export interface PagePart {
-  /** `header`, `footer`, or the id of the section's entry on the page. */
-  readonly id: string;
-  readonly label: string;
-  readonly shared: boolean;
-  readonly element: Element;
-  readonly places: readonly Place[];
-}
 
 /** A page taken apart: what the renderer writes and what the resolver reads is the same tree. */
 export interface PageTree {

@@ -1,0 +1,118 @@
+import { join } from 'node:path';
+import { ROOT } from '../../server/src/testing/database.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
+
+test('a page of a kind is added, its form is published, filled in and found in the post box; its address before leads on', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await page.getByRole('button', { name: 'Add a page' }).click();
+  await page.getByRole('menuitem', { name: 'Contact' }).click();
+  await expect(page.getByLabel('Its name')).toHaveValue('Contact 2');
+  const frame = desk.frame('Contact 2 at 1280');
+  await frame.locator('.field').first().click();
+  const slip = page.getByRole('dialog', { name: /^Field/ });
+  await desk.choose('Answer', 'needed', slip);
+  const answer = slip.getByLabel('Said after sending');
+  await answer.fill('We write back the same tide.');
+  await answer.press('Enter');
+  await desk.saved();
+  await page.keyboard.press('Escape');
+  const publish = async () => {
+    await desk.step('Publish');
+    await page.getByRole('region', { name: 'Publish' }).getByRole('button', { name: /^Publish/ }).click();
+    await expect(page.getByText(/^Publication \d is live/)).toBeVisible();
+  };
+  await publish();
+
+  const visitor = await page.context().browser()!.newContext({ javaScriptEnabled: false });
+  const live = await visitor.newPage();
+  const site = `${new URL(page.url()).origin}/live/ternhaven`;
+  await live.goto(`${site}/contact-2.html`);
+  await live.locator('.field').nth(0).fill('Ada of Holm');
+  await live.locator('.field').nth(1).fill('ada@holm.example');
+  await live.getByRole('button', { name: 'Send' }).click();
+  await expect(live.getByText('We write back the same tide.')).toBeVisible();
+  await expect(live.getByRole('banner')).toContainText('Sailings');
+
+  await page.getByRole('button', { name: 'Post box' }).click();
+  await page.getByRole('button', { name: 'Look again' }).click();
+  await page.getByRole('list', { name: 'Letters' }).getByRole('button', { name: /Ada of Holm/ }).click();
+  await expect(page.getByRole('region', { name: 'Contact 2' })).toContainText('ada@holm.example');
+  await page.keyboard.press('Escape');
+
+  await desk.step('Pages');
+  await desk.choose('Page', 'Contact 2');
+  await page.getByLabel('Address').fill('Write to us');
+  await page.getByLabel('Address').press('Enter');
+  await expect(page.getByLabel('Address')).toHaveValue('write-to-us.html');
+  await desk.saved();
+  await publish();
+  await live.goto(`${site}/contact-2.html`);
+  await live.waitForURL(`${site}/write-to-us.html`);
+  await visitor.close();
+});
+
+test('pictures are brought to the shelf, shown in place of another everywhere, and said in words', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await page.getByRole('button', { name: 'Pictures', exact: true }).click();
+  const shelf = page.getByRole('list', { name: 'Pictures of the site' });
+  await page.getByLabel('Bring pictures').setInputFiles([join(ROOT, 'demo/sources/mark-on-pale.svg'), join(ROOT, 'demo/sources/old-pages.css')]);
+  await expect(page.getByRole('alert')).toContainText('old-pages.css is no picture; PNG, JPEG, WebP and SVG are. The others were taken in.');
+  await page.getByRole('button', { name: /^not shown anywhere 1/ }).click();
+  await expect(shelf.getByLabel('Name of mark-on-pale.svg')).toHaveValue('mark-on-pale.svg');
+  await page.getByRole('button', { name: /^not shown anywhere/ }).click();
+  await page.getByLabel('Seek a picture').fill('holm');
+  await desk.choose('Show another for Holm', 'mark-on-pale.svg', shelf);
+  await expect(shelf.getByRole('listitem').filter({ hasText: 'not shown anywhere' })).toHaveCount(1);
+  await expect(desk.frame('Islands at 1280').locator('img[src*="mark-on-pale"], img[src*=".svg"]').first()).toBeAttached();
+  await page.getByRole('button', { name: 'Undo mark-on-pale.svg for Holm' }).click();
+  await page.keyboard.press('Escape');
+  await desk.choose('Page', 'Islands');
+  const shown = desk.frame('Islands at 1280').locator('img.picture').first();
+  await shown.click();
+  const slip = page.getByRole('dialog', { name: /^Picture/ });
+  const words = slip.getByLabel('Says in words');
+  await words.fill('IMG_2041.jpg');
+  await words.press('Enter');
+  await expect(slip.getByRole('alert')).toContainText('That is the name of a file.');
+  await words.fill('Aldersay from the water');
+  await words.press('Enter');
+  await expect(shown).toHaveAttribute('alt', 'Aldersay from the water');
+  await desk.choose('Picture', 'Freight on the pier', slip);
+  await desk.saved();
+});
+
+test('a section is dragged along the strip, hidden on phones, given an anchor that links lead to, and a picture behind it', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'Notices');
+  const strips = page.getByRole('group', { name: 'Sections of Notices' }).getByRole('button');
+  const second = await strips.nth(2).locator('.name').innerText();
+  const [from, to] = [await strips.nth(2).boundingBox(), await strips.nth(1).boundingBox()];
+  await page.mouse.move(from!.x + 20, from!.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from!.x, from!.y + 8, { steps: 4 });
+  await page.mouse.move(to!.x + 4, to!.y + 8, { steps: 8 });
+  await page.mouse.up();
+  await expect(strips.nth(1).locator('.name')).toHaveText(second);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Section facts' }).click();
+  await desk.choose('Shown', 'not on phones');
+  const anchor = page.getByLabel(/^Anchor/);
+  await anchor.fill('This Week');
+  await anchor.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Lower case letters and figures');
+  await anchor.fill('this-week');
+  await anchor.press('Enter');
+  await desk.choose('Picture behind', 'Holm');
+  await page.keyboard.press('Escape');
+  await expect(strips.nth(1).locator('.name')).toContainText('not on phone');
+  await expect(desk.frame('Notices at 390').locator('#this-week')).toBeHidden();
+  await expect(desk.frame('Notices at 1280').locator('#this-week .backdrop')).toBeVisible();
+  await page.getByRole('button', { name: 'Menu', exact: true }).click();
+  const add = page.getByLabel(/^Add an entry/);
+  await add.fill('Notices › this-week');
+  await add.press('Enter');
+  await expect(desk.frame('Home at 1280').getByRole('link', { name: 'this-week' })).toHaveAttribute('href', 'notices.html#this-week');
+  await desk.saved();
+});
