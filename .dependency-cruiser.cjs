@@ -1,28 +1,29 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'similar-colors', 'harmony', 'gather', 'render', 'specimen', 'stress', 'begin', 'formats', 'exchange', 'api'];
+const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'similar-colors', 'harmony', 'gather', 'render', 'specimen', 'stress', 'begin', 'formats', 'exchange', 'api'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], css: [], color: ['number', 'css'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
   site: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds'],
+  collections: ['fields', 'kinds', 'site'],
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site'],
   sections: ['kinds', 'site', 'style'],
   logo: ['number', 'color', 'fields', 'kinds', 'site', 'style'],
-  page: ['number', 'shape', 'fields', 'kinds', 'site', 'style', 'logo'],
+  page: ['number', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'logo'],
   document: ['fields', 'kinds', 'site', 'style', 'page'],
-  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'page', 'document'],
+  change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'page', 'document'],
   reach: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page'],
   difference: ['fields', 'kinds', 'site', 'style', 'page', 'reach', 'change'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'logo'],
   'similar-colors': ['number', 'color', 'palette', 'ground', 'fields', 'kinds', 'site', 'style', 'reach', 'change'],
   harmony: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'change', 'legibility'],
   gather: ['number', 'color', 'palette', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'legibility'],
-  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'sections', 'page', 'logo'],
+  render: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'page', 'logo'],
   stress: ['fields', 'kinds', 'site'],
   begin: ['color', 'palette', 'ground', 'type', 'site', 'style', 'sections'],
   specimen: ['number', 'color', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'logo', 'page', 'reach', 'render'],
-  formats: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'render'],
-  api: ['fields', 'palette', 'site', 'page', 'change', 'legibility'],
-  exchange: ['number', 'color', 'palette', 'ground', 'type', 'fields', 'kinds', 'site', 'style', 'reach', 'change', 'formats'],
+  formats: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'page', 'reach', 'change', 'render'],
+  api: ['fields', 'palette', 'site', 'collections', 'page', 'change', 'legibility'],
+  exchange: ['number', 'color', 'palette', 'ground', 'type', 'fields', 'kinds', 'site', 'collections', 'style', 'reach', 'change', 'formats'],
 };
 
 module.exports = {

@@ -9,6 +9,7 @@ export * from './shape/index.ts';
 export * from './fields/index.ts';
 export * from './kinds/index.ts';
 export * from './site/index.ts';
+export * from './collections/index.ts';
 export * from './document/index.ts';
 export * from './change/index.ts';
 export * from './style/index.ts';

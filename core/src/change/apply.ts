@@ -30,7 +30,17 @@ export function applyChange(site: Site, change: Applicable): Applied {
   let next = site;
   const inverse: Op[] = [];
   const overtook: string[][] = [];
-  for (const op of opsOf(site, change)) {
+  const ops = opsOf(site, change);
+  for (let i = 0; i < ops.length; i++) {
+    const op = ops[i]!;
+    const run = runFrom(ops, i);
+    if (run.length >= LONG_RUN) {
+      const step = applyRun(next, run);
+      next = step.site;
+      inverse.unshift(...step.inverse);
+      i += run.length - 1;
+      continue;
+    }
     const step = applyOp(next, op);
     if (step.site === next) continue;
     next = step.site;
@@ -38,6 +48,52 @@ export function applyChange(site: Site, change: Applicable): Applied {
     if (op.op === 'set' && !jsonEqual(step.inverse.op === 'set' ? step.inverse.value : undefined, op.was)) overtook.push(op.at);
   }
   return { site: next, inverse, overtook };
+}
+
+/** So many insertions or removals in one list are done together: each by itself copies the whole record. */
+const LONG_RUN = 8;
+
+type Listed = OpOf<'insert'> | OpOf<'remove'>;
+
+/** The operations from one on that insert into, or remove from, the same record and order as it. */
+function runFrom(ops: readonly Op[], from: number): Listed[] {
+  const first = ops[from]!;
+  if (first.op !== 'insert' && first.op !== 'remove') return [];
+  const same = (one: readonly string[] | null, other: readonly string[] | null) => jsonEqual(one, other);
+  const run: Listed[] = [];
+  for (let i = from; i < ops.length; i++) {
+    const op = ops[i]!;
+    if (op.op !== first.op || !same(op.record, first.record) || !same(op.order, first.order)) break;
+    run.push(op);
+  }
+  return run;
+}
+
+/** Does what `applyInsert` and `applyRemove` do one by one, with one copy of record and order. */
+function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op[] } {
+  const { record: at, order: listAt } = run[0]!;
+  const record = { ...recordAt(site, at) };
+  const order = listAt ? [...orderAt(site, listAt)] : null;
+  const inverse: Op[] = [];
+  for (const op of run) {
+    if (op.op === 'insert') {
+      if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `There is already something with the id ${op.id}. Nothing was added.`);
+      record[op.id] = op.value;
+      if (order) {
+        const behind = op.after === null ? -1 : order.indexOf(op.after);
+        order.splice(op.after === null ? 0 : behind < 0 ? order.length : behind + 1, 0, op.id);
+      }
+      inverse.push({ op: 'remove', record: op.record, order: op.order, id: op.id, was: op.value, after: op.after });
+    } else {
+      if (!Object.hasOwn(record, op.id)) throw gone([...op.record, op.id]);
+      const index = order ? order.indexOf(op.id) : -1;
+      inverse.push({ op: 'insert', record: op.record, order: op.order, id: op.id, value: record[op.id], after: order && index > 0 ? order[index - 1]! : null });
+      delete record[op.id];
+      if (order && index >= 0) order.splice(index, 1);
+    }
+  }
+  const next = withValue(site, at, record);
+  return { site: listAt ? withValue(next, listAt, order) : next, inverse: inverse.reverse() };
 }
 
 function applyOp(site: Site, op: Op): { site: Site; inverse: Op } {

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { LIMITS, Label, PageOrder } from '../fields/index.ts';
-import { Asset, Brand, Page, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
+import { Asset, Brand, Item, Page, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
 import { presentPath, tokenTable } from '../style/index.ts';
 import { doubleIssue, doublePlaces, looseIssue, looseOverrides, type LooseOverride } from '../document/index.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
@@ -39,6 +39,13 @@ export function settleTouched(before: Site, after: Site): Settled[] {
   if (after.pageOrder !== before.pageOrder) check(PageOrder, ['pageOrder'], after.pageOrder);
   if (!isRecord(after.pages)) issues.push({ path: 'pages', message: 'must be an object' });
   else for (const [id, page] of Object.entries(after.pages)) if (page !== before.pages[id]) checkEntry(check, issues, Page, 'pages', id, page);
+  if (after.collections !== before.collections) check(Site.entries.collections, ['collections'], after.collections);
+  if (after.collectionOrder !== before.collectionOrder) check(Site.entries.collectionOrder, ['collectionOrder'], after.collectionOrder);
+  if (after.items !== before.items) {
+    if (!isRecord(after.items)) issues.push({ path: 'items', message: 'must be an object' });
+    else if (Object.keys(after.items).length > LIMITS.allItems) issues.push({ path: 'items', message: `must have at most ${LIMITS.allItems} entries` });
+    else for (const [id, item] of Object.entries(after.items)) if (item !== before.items[id]) checkEntry(check, issues, Item, 'items', id, item);
+  }
   if (issues.length > 0) throw invalid(issues);
   const whole = settled.reduce((site, { at, value }) => withValue(site, at, value), after);
   const dangling = danglingReferences(whole, before);
@@ -55,7 +62,7 @@ export function checkTouched(before: Site, after: Site): void {
 
 const isRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function checkEntry(check: (schema: v.GenericSchema, at: readonly string[], value: unknown) => void, issues: Issue[], schema: v.GenericSchema, record: 'assets' | 'pages', id: string, value: unknown): void {
+function checkEntry(check: (schema: v.GenericSchema, at: readonly string[], value: unknown) => void, issues: Issue[], schema: v.GenericSchema, record: 'assets' | 'pages' | 'items', id: string, value: unknown): void {
   if ((value as { id?: unknown } | undefined)?.id !== id) issues.push({ path: `${record}.${id}.id`, message: `must be ${id}, the name it stands under` });
   check(schema, [record, id], value);
 }
@@ -111,6 +118,7 @@ function refusal(dangling: readonly Dangling[]): ChangeRefused {
   if (kind === 'id') return new ChangeRefused('invalid', `On ${where} the id ${target} would stand for two things. Nothing was changed.`, issues);
   if (kind === 'file') return new ChangeRefused('invalid', `Two pages cannot both be ${target}.`, issues);
   if (kind === 'page' && target === 'index.html') return new ChangeRefused('in-use', 'The home page cannot be deleted. Make another page the home page first.', issues);
+  if (kind === 'slug') return new ChangeRefused('invalid', `Another item of the collection has the address ${target}. Choose another.`, issues);
   if (kind === 'anchor') return new ChangeRefused('invalid', `Another section of the page has the anchor ${target}. Choose another.`, issues);
   if (kind === 'under') return new ChangeRefused('invalid', `A page cannot stand under ${target}: a page stands under one that is under none itself, and the home page has none above or under it.`, issues);
   if (kind === 'height') return new ChangeRefused('invalid', `${target} is a share of the height of one line; cards and pictures have none. The last good corner is kept.`, issues);

@@ -1,16 +1,23 @@
 import type { Site } from '../site/index.ts';
 
-/** The stored documents that a change writes: the site row (brand, shared parts, order) and pages by id. */
+/** The stored documents that a change writes: the site row (brand, shared parts, order), pages and items by id. */
 export interface Touched {
   readonly site: boolean;
   readonly pages: readonly string[];
+  readonly items: readonly string[];
 }
 
 /** Which stored documents differ between two sites. What a change did not touch is the very same object in both. */
 export function touchedDocuments(before: Site, after: Site): Touched {
-  const keys = Object.keys(after).filter((key): key is keyof Site => key !== 'pages');
+  const keys = Object.keys(after).filter((key): key is keyof Site => key !== 'pages' && key !== 'items');
   return {
     site: keys.some((key) => after[key] !== before[key]),
-    pages: [...new Set([...Object.keys(before.pages), ...Object.keys(after.pages)])].filter((id) => before.pages[id] !== after.pages[id]),
+    pages: differing(before.pages, after.pages),
+    items: differing(before.items, after.items),
   };
+}
+
+function differing(before: Readonly<Record<string, unknown>>, after: Readonly<Record<string, unknown>>): string[] {
+  if (before === after) return [];
+  return [...Object.keys(before).filter((id) => before[id] !== after[id]), ...Object.keys(after).filter((id) => !Object.hasOwn(before, id))];
 }

@@ -9,6 +9,10 @@ export const LIMITS = {
   /** Values set on places, in one record. */
   overrides: 2000,
   assets: 5000,
+  collections: 200,
+  /** Items of a collection, and of all collections of a site. */
+  items: 10_000,
+  allItems: 50_000,
   /** Shared sections of a site. */
   sharedSections: 500,
   /** Swatches that follow one another, from a plain one to the last. */

@@ -8,6 +8,7 @@ import { figures } from './figures.ts';
 import { form } from './form.ts';
 import { gallery } from './gallery.ts';
 import type { Kind } from './kind.ts';
+import { items } from './items.ts';
 import { links } from './links.ts';
 import { list } from './list.ts';
 import { logo } from './logo.ts';
@@ -20,7 +21,7 @@ import { table } from './table.ts';
 import { text } from './text.ts';
 
 /** Every kind of block there is, in the order in which the specimen shows them. */
-const KINDS = [text, quote, list, steps, questions, rule, figures, links, buttons, logo, form, table, cards, picture, gallery, embed] as const;
+const KINDS = [text, quote, list, steps, questions, rule, figures, links, buttons, logo, form, table, cards, picture, gallery, items, embed] as const;
 
 /** A part of a section. */
 export type Block = v.InferOutput<(typeof KINDS)[number]['schema']>;

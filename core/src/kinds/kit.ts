@@ -41,6 +41,27 @@ export interface PaintedAs {
   readonly item?: Path;
 }
 
+/** What a list asks for: fields by id, an order, those that say something, and how many. */
+export interface ItemQuery {
+  readonly collection: string;
+  readonly heading?: string | undefined; readonly text?: string | undefined; readonly picture?: string | undefined;
+  readonly by?: string | undefined; readonly down?: boolean | undefined;
+  readonly only?: string | undefined; readonly value?: string | undefined;
+  readonly limit: number;
+}
+
+/** What a list shows of an item: fields that say something, with where they are kept. */
+export interface ListedItem {
+  readonly id: string;
+  readonly name: string;
+  /** Its own page, where it has one. */
+  readonly href?: string;
+  readonly heading?: ItemWords;
+  readonly text?: ItemWords;
+  readonly picture?: { readonly asset: string; readonly alt: string; readonly at: Path };
+}
+export interface ItemWords { readonly text: string; /** Address in the document. */ readonly at: Path }
+
 /** How words are set. */
 export interface WordsHow {
   /** What a list calls them instead of by their style: `Field label “Name”`. */
@@ -65,6 +86,12 @@ export interface Kit {
   htmlId(name: string): string;
   /** File that answers a form of this block which is sent; undefined where it stands on no page. */
   answeredBy(): string | undefined;
+  /** The items that a list of a collection shows. */
+  items(query: ItemQuery): readonly ListedItem[];
+  /** Words of an item as an element; `href` makes a link of them. */
+  itemWords(tag: string, part: string, words: ItemWords, style: Path, how: { readonly level?: number | null; readonly href?: string }): Element;
+  /** A picture of an item. */
+  itemPicture(part: string, picture: NonNullable<ListedItem['picture']>, className: string): Element;
   /** Notes a place and gives the attributes that mark its element. */
   painted(as: PaintedAs, className?: string, more?: Properties): Properties;
   /**

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { Copy, Id, Label, Order, text } from '../fields/index.ts';
 
 /** What of a site a field can point at, by id. */
-export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch'] as const;
+export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch', 'collection'] as const;
 export type Target = (typeof TARGETS)[number];
 
 /** What short names are of: under hostile copy each becomes as long as the longest of its kind. */
@@ -28,6 +28,8 @@ export type Meaning =
   | { readonly means: 'alt' }
   /** Where a link leads. */
   | { readonly means: 'link' }
+  /** The id of a field of the collection that the field `of` beside it names. `kinds`: those it may be of. */
+  | { readonly means: 'field'; readonly of: string; readonly label: string; readonly kinds: readonly string[] }
   /** Plain words that are said elsewhere than on the page, typed where the thing itself stands: the name of a tray, an answer. `many`: a list of them. */
   | { readonly means: 'said'; readonly label: string; readonly many: boolean; readonly most: number }
   /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
@@ -59,6 +61,9 @@ export function choiceOf<const S extends v.GenericSchema>(schema: S, label: stri
 
 /** The order of the record in the field `of` beside it. */
 export const orderOf = (of: string) => asOrder(Order, of);
+/** A field of the collection named beside it, of one of some kinds. */
+export const fieldOf = (of: string, label: string, kinds: readonly string[]) => means(Id, { means: 'field', of, label, kinds });
+
 /** A short line that is said elsewhere; a list of such with `saidList`. */
 export const said = (label: string, most = 300) => means(text(most), { means: 'said', label, many: false, most });
 export const saidList = (label: string, most: number) => means(v.pipe(v.array(Label), v.maxLength(most)), { means: 'said', label, many: true, most });

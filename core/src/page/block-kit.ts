@@ -1,11 +1,12 @@
 import type { Element } from 'hast';
-import { element, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type Kit, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
+import { element, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type ItemQuery, type ItemWords, type Kit, type ListedItem, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
 import { recipes } from '../style/index.ts';
 import { assetFile } from './asset-file.ts';
 import { placed, type Build } from './build.ts';
 import { buttonRecipes } from './button-recipes.ts';
 import { buttonIcon, icon } from './icon.ts';
 import { answerFile } from './forms.ts';
+import { shownItems } from './shown-items.ts';
 import { hrefOf, inlineNodes } from './inline.ts';
 import { logo } from './logo.ts';
 
@@ -56,10 +57,14 @@ class BlockKit implements Kit {
 
   picture(part: string, at: Path, className: string): Element {
     const { asset: id, alt } = this.#value(at) as { readonly asset: string; readonly alt: string };
+    return this.#shown(part === '' ? 'picture' : `${part}/picture`, id, alt, [...this.#address, ...at], className);
+  }
+
+  #shown(part: string, id: string, alt: string, item: Path, className: string): Element {
     const { site } = this.#build;
     const asset = site.assets[id];
     const place = this.#build.place({
-      id: this.#id(part === '' ? 'picture' : `${part}/picture`), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address, item: [...this.#address, ...at],
+      id: this.#id(part), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address, item,
       recipes: [recipes.corner('picture'), ...this.#build.edgeColor('picture'), ...this.#build.drawing(asset)],
     });
     return element('img', placed(place, className, { src: asset ? assetFile(asset, site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
@@ -94,6 +99,25 @@ class BlockKit implements Kit {
     const surface = this.#place({ ...as, kind: 'surface' });
     const build = ground === undefined ? this.#build.onto(surface, this.#build.ground, null) : this.#build.onto(surface, ground);
     return { kit: new BlockKit(build, this.#block), properties: placed(surface, className) };
+  }
+
+  items(query: ItemQuery): readonly ListedItem[] {
+    return shownItems(this.#build.site, query);
+  }
+
+  itemWords(tag: string, part: string, { text, at }: ItemWords, style: Path, { level = null, href }: { readonly level?: number | null; readonly href?: string }): Element {
+    const set = this.#value(style) as string;
+    const build = this.#build;
+    const place = build.place({
+      id: this.#id(part), kind: 'text', label: labelled(build.site.brand.styles[set]!.label, text), level, recipes: build.textRecipes(set), style: set, styled: [...this.#address, ...style], words: at, block: this.#address,
+    });
+    if (href === undefined) return element(tag, placed(place), [text]);
+    const link = build.place({ id: this.#id(`${part}-link`), kind: 'link', label: labelled('Link', text), recipes: [recipes.link(build.ground)], inherits: place, inline: true, style: set });
+    return element(tag, placed(place), [element('a', placed(link, 'link', { href }), [text])]);
+  }
+
+  itemPicture(part: string, { asset: id, alt, at }: NonNullable<ListedItem['picture']>, className: string): Element {
+    return this.#shown(part, id, alt, at, className);
   }
 
   answeredBy(): string | undefined {

@@ -12,3 +12,4 @@ export { buttonRecipes } from './button-recipes.ts';
 export { findWords, type WordsFound } from './find-words.ts';
 export { DESCRIPTION_SHOWN, TITLE_SHOWN, pageFactProblems, type PageFactProblem } from './page-facts.ts';
 export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';
+export { readsItems } from './shown-items.ts';

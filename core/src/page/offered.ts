@@ -34,6 +34,7 @@ export function offeredFields(site: Site, place: Place): Offered[] {
   const wanted = (meaning: Meaning): boolean => {
     if (meaning.means === 'choice' || meaning.means === 'link' || meaning.means === 'said') return true;
     if (shown(meaning)) return place.kind === 'picture';
+    if (meaning.means === 'field') return true;
     return meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface');
   };
   const others = owners.flatMap((owner) => (owner ? fieldsAt(site, owner) : [])).filter(({ field: { meaning } }) => wanted(meaning));
@@ -46,10 +47,18 @@ const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
   const { fields } = fieldAt(Site, site, owner);
   const value = (key: string) => fields.find((one) => one.key === key)?.value;
-  return fields.flatMap((field) => ((field.meaning.means === 'link' || field.meaning.means === 'said' || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
+  return fields.flatMap((field) => ((field.meaning.means === 'link' || field.meaning.means === 'said' || field.meaning.means === 'field' || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
 }
 
 function offered(site: Site, { meaning, value, empty }: FieldHere, address: readonly string[]): Offered[] {
+  if (meaning.means === 'field') {
+    const collection = site.collections[String(valueIn(site, [...address.slice(0, -1), meaning.of]))];
+    const fields = collection?.fieldOrder.map((id) => collection.fields[id]!).filter(({ kind }) => meaning.kinds.includes(kind)) ?? [];
+    return [{ address, label: meaning.label, value: String(value ?? ''), options: [{ value: '', label: 'none' }, ...fields.map(({ id, label }) => ({ value: id, label }))], kept: (chosen) => chosen || undefined }];
+  }
+  if (meaning.means === 'ref' && meaning.to === 'collection') {
+    return [{ address, label: meaning.label, value: String(value ?? ''), options: site.collectionOrder.map((id) => ({ value: id, label: site.collections[id]!.label })), kept: (chosen) => chosen }];
+  }
   const none = empty === 'null' ? null : undefined;
   if (meaning.means === 'choice') {
     const nothing = empty === 'never' ? [] : [{ value: '', label: meaning.none }];
@@ -94,4 +103,8 @@ export function altProblem(text: string): string {
   if (/\.(jpe?g|png|webp|gif|svg|avif)$/i.test(text.trim())) return 'That is the name of a file. Say what is seen there, or nothing where it is only an ornament.';
   if (text.length > MOST_ALT) return `${text.length} characters; at most ${MOST_ALT}, which is what is read out in one go. Say the rest in a caption.`;
   return '';
+}
+
+function valueIn(site: Site, address: readonly string[]): unknown {
+  return address.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], site);
 }

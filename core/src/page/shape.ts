@@ -1,4 +1,6 @@
 import { Block, walk, type Inline, type Meaning } from '../kinds/index.ts';
+import { listsItems, shapeOfItems } from './shown-items.ts';
+import { shownPage } from '../collections/index.ts';
 import { sectionOf, type Page, type Section, type Site } from '../site/index.ts';
 
 /** One part of a page with its shape: two parts of one shape have places of the same looks in the same order. */
@@ -9,7 +11,8 @@ export interface PartShape {
 }
 
 /** The parts of a page after its own surface, in the order of its tree. A part with values set on its places here has a shape of its own. */
-export function partShapes(site: Site, page: Page): PartShape[] {
+export function partShapes(site: Site, kept: Page): PartShape[] {
+  const page = shownPage(site, kept);
   const owners = ownersOf(Object.values(page.overrides));
   const parts: PartShape[] = [{ id: 'header', shape: owners.has(site.shared.header.id) ? `own ${page.id} header` : 'header' }];
   for (const id of page.sectionOrder) {
@@ -66,7 +69,7 @@ const shapes = new WeakMap<Block, { readonly assets: Site['assets'] | null; read
 
 /** What of a block decides how its places look, by what its fields mean; kept as long as the block is the same, and with a picture its assets. */
 function blockShape(site: Site, block: Block): string {
-  const known = shapes.get(block);
+  const known = listsItems(block) ? undefined : shapes.get(block);
   if (known && (known.assets === null || known.assets === site.assets)) return known.shape;
   let shape: string = block.kind;
   let pictured = false;
@@ -80,6 +83,7 @@ function blockShape(site: Site, block: Block): string {
     within = beside;
     shape += `,${at.at(-1)!}=${looks}`;
   }, [], true);
+  if (listsItems(block)) return once(`${shape}#${shapeOfItems(site, block)}`);
   const kept = once(shape);
   shapes.set(block, { assets: pictured ? site.assets : null, shape: kept });
   return kept;
@@ -95,6 +99,7 @@ function lookOf(site: Site, meaning: Meaning, value: unknown): string | undefine
     case 'words': return Array.isArray(value) ? (value as Inline[]).map((run) => ('link' in run ? '>' : 'marked' in run ? '_' : '')).join('') : '';
     // Words that are not there have no place.
     case 'line': return !meaning.looks ? undefined : value === undefined || value === null || value === '' ? '' : 'w';
+    case 'field': return String(value ?? '');
     case 'choice': return meaning.looks ? String(value ?? '') : undefined;
     case 'order': return String(Array.isArray(value) ? value.length : 0);
     case 'alt': case 'link': case 'said': return undefined;

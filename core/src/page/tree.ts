@@ -5,6 +5,8 @@ import { declaredKey, recipes } from '../style/index.ts';
 import { Build, placed, type Use } from './build.ts';
 import { blockElement } from './block-kit.ts';
 import { assetFile } from './asset-file.ts';
+import { shownPage } from '../collections/index.ts';
+import { readsItems } from './shown-items.ts';
 import { formOn } from '../logo/index.ts';
 import { headerPart } from './header.ts';
 import type { PagePart } from './part.ts';
@@ -19,7 +21,7 @@ export interface PageTree {
   readonly places: readonly Place[];
 }
 
-interface Cached { shared: Shared; assets: Site['assets']; structure: string; tree: PageTree }
+interface Cached { shared: Shared; assets: Site['assets']; structure: string; /** Where the page shows items: those, and their collections. */ items: Site['items'] | null; collections: Site['collections'] | null; tree: PageTree }
 /** Trees that a page was taken apart into, the last one first: an edit that changes the structure is compared with what was before it. */
 const cache = new WeakMap<Page, readonly Cached[]>();
 const KEPT_TREES = 2;
@@ -64,7 +66,8 @@ export function hasTree(site: Site, page: Page): boolean {
   return cache.get(page)?.some((one) => isOf(one, site)) ?? false;
 }
 
-const isOf = (one: Cached, site: Site): boolean => one.shared === site.shared && one.assets === site.assets && one.structure === structureKey(site);
+const isOf = (one: Cached, site: Site): boolean =>
+  one.shared === site.shared && one.assets === site.assets && (one.items === null ? !readsItems(site, one.tree.page) : one.items === site.items && one.collections === site.collections) && one.structure === structureKey(site);
 
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {
@@ -72,12 +75,14 @@ export function pageTree(site: Site, pageId: string): PageTree {
   const kept = cache.get(page) ?? [];
   const known = kept.find((one) => isOf(one, site));
   if (known) return known.tree;
-  const tree = buildTree(site, page);
-  cache.set(page, [{ shared: site.shared, assets: site.assets, structure: structureKey(site), tree }, ...kept].slice(0, KEPT_TREES));
+  const tree = buildTree(site, page, shownPage(site, page));
+  const reads = readsItems(site, page);
+  cache.set(page, [{ shared: site.shared, assets: site.assets, structure: structureKey(site), items: reads ? site.items : null, collections: reads ? site.collections : null, tree }, ...kept].slice(0, KEPT_TREES));
   return tree;
 }
 
-function buildTree(site: Site, page: Page): PageTree {
+/** @param page as it is shown: with what an item says, where it is the page of items */
+function buildTree(site: Site, kept: Page, page: Page): PageTree {
   const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
   const parts: PagePart[] = [headerPart(site, page, body)];
@@ -89,7 +94,7 @@ function buildTree(site: Site, page: Page): PageTree {
     parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry));
   }
   parts.push(sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once'));
-  return { page, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
+  return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
 }
 
 /** Class of a picture behind a section, with its focus point in whole percent. */

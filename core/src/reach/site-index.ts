@@ -1,7 +1,7 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
 import type { BandId } from '../shape/index.ts';
-import { forgetTree, hasTree, isKept, pageTree, partShapes, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
+import { forgetTree, hasTree, isKept, pageTree, partShapes, readsItems, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
@@ -51,7 +51,7 @@ export interface SiteIndex {
   pagesWith(groups: ReadonlySet<Group>): readonly string[];
 }
 
-interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; index: Index }
+interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
 const cache = new WeakMap<object, Cached>();
 
 /** The index of a site. While no page, shared part or role changes, the same index comes back. */
@@ -60,9 +60,14 @@ export function siteIndex(site: Site): SiteIndex {
   const structure = structureKey(site);
   const key = pages[0] ?? site;
   const known = cache.get(key);
-  if (known && known.shared === site.shared && known.assets === site.assets && known.structure === structure && known.pages.length === pages.length && pages.every((page, i) => page === known.pages[i]) && known.index.holds()) return known.index;
+  const same = known && known.shared === site.shared && known.assets === site.assets && known.structure === structure && known.pages.length === pages.length && pages.every((page, i) => page === known.pages[i]);
+  const sameItems = same && known.items === site.items && known.collections === site.collections;
+  if (sameItems && known.index.holds()) return known.index;
+  const reads = sameItems ? known.reads : pages.some((page) => readsItems(site, page));
+  // Items that no page shows are no matter of places.
+  if (same && !known.reads && !reads && known.index.holds()) return known.index;
   const index = new Index(site, pages);
-  cache.set(key, { pages, shared: site.shared, assets: site.assets, structure, index });
+  cache.set(key, { pages, shared: site.shared, assets: site.assets, structure, items: site.items, collections: site.collections, reads, index });
   return index;
 }
 

@@ -5,6 +5,7 @@ export { Logo, LogoForm } from './logo.ts';
 export { INHERITED, OVERRIDE_PROPERTIES, SLIP_ROWS, paintedFacts, type OverrideProperty, type PaintedProperty } from './painted.ts';
 export { Override, STATES, type State } from './override.ts';
 export { isWholeValue, literalCss } from './literal.ts';
+export { Collection, CollectionField, FIELD_KINDS, Item, type FieldKind } from './collection.ts';
 export { formerAddresses } from './former.ts';
 export { Asset, Header, MenuItem, Page, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';
 export { danglingIssue, danglingReferences, type Dangling } from './references.ts';

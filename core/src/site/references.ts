@@ -6,6 +6,7 @@ import { Brand } from './brand.ts';
 import { sameKeys, unique, type Dangling, type Miss } from './miss.ts';
 import type { Section } from './section.ts';
 import { ownSections, type SectionAt } from './sections-of.ts';
+import { Collection, Item } from './collection.ts';
 import { Asset, Page, Shared, type Site } from './site.ts';
 
 export type { Dangling } from './miss.ts';
@@ -22,6 +23,7 @@ export function danglingReferences(site: Site, before?: Site): Dangling[] {
   checkFields(Brand, site.brand, ['brand'], targets, miss);
   checkBrand(site, miss);
   checkFields(Shared, site.shared, ['shared'], targets, miss);
+  checkCollections(site, before, targets, miss);
   for (const asset of Object.values(site.assets)) if (asset.bound) checkFields(Asset, asset, ['assets', asset.id], targets, miss);
   const settled = before && sameTargets(before, site) ? before.pages : undefined;
   const pages = Object.values(site.pages).filter((page) => settled?.[page.id] !== page);
@@ -43,11 +45,43 @@ export function danglingReferences(site: Site, before?: Site): Dangling[] {
   return found;
 }
 
+/** Collections name pages and order their items, each once; items name their collection, the fields it has and pictures. Those that an edit did not touch are settled. */
+function checkCollections(site: Site, before: Site | undefined, targets: Targets, miss: Miss): void {
+  const { collections, items } = site;
+  sameKeys(site.collectionOrder, collections, 'collectionOrder', miss);
+  if (before && before.items === items && before.collections === collections) {
+    // Pages and pictures that they name may have gone.
+    if (before.pages !== site.pages) for (const one of Object.values(collections)) checkFields(Collection, one, ['collections', one.id], targets, miss);
+    if (before.assets !== site.assets) for (const one of Object.values(items)) if (one.pictures) checkFields(Item, one, ['items', one.id], targets, miss);
+    return;
+  }
+  unique(Object.values(collections).map(({ path }) => path), 'collections', 'file', miss);
+  const settled = before && before.collections === collections && before.assets === site.assets ? before.items : undefined;
+  const ordered = new Set<string>();
+  for (const one of Object.values(collections)) {
+    checkFields(Collection, one, ['collections', one.id], targets, miss);
+    const slugs: string[] = [];
+    for (const id of one.itemOrder) {
+      if (ordered.has(id) || !Object.hasOwn(items, id) || items[id]!.collection !== one.id) miss(`collections.${one.id}.itemOrder`, 'order', id);
+      else slugs.push(items[id]!.slug);
+      ordered.add(id);
+    }
+    unique(slugs, `collections.${one.id}`, 'slug', miss);
+  }
+  for (const one of Object.values(items)) {
+    if (!ordered.has(one.id)) miss(`items.${one.id}`, 'order', one.id);
+    if (settled?.[one.id] === one) continue;
+    checkFields(Item, one, ['items', one.id], targets, miss);
+    const { fields } = collections[one.collection] ?? { fields: {} };
+    for (const id of [...Object.keys(one.values), ...Object.keys(one.pictures ?? {})]) if (!Object.hasOwn(fields, id)) miss(`items.${one.id}.values`, 'field', id);
+  }
+}
+
 type Targets = Readonly<Record<Target, Readonly<Record<string, unknown>>>>;
 
 /** The records that fields can point into. */
-function targetsOf({ brand, shared, assets, pages }: Site): Targets {
-  return { style: brand.styles, ground: brand.grounds, variant: brand.variants, size: brand.sizes, space: brand.spaces, swatch: brand.swatches, asset: assets, page: pages, section: shared.sections };
+function targetsOf({ brand, shared, assets, pages, collections }: Site): Targets {
+  return { collection: collections, style: brand.styles, ground: brand.grounds, variant: brand.variants, size: brand.sizes, space: brand.spaces, swatch: brand.swatches, asset: assets, page: pages, section: shared.sections };
 }
 
 /** What fields say by themselves: where they point, and what they order. */
@@ -105,6 +139,8 @@ export function danglingIssue({ where, kind, target }: Dangling): { path: string
     case 'loop': return { path: where, message: `leads back to itself: ${target}` };
     case 'depth': return { path: where, message: `follows more than ${LIMITS.ruleDepth} others` };
     case 'under': return { path: where, message: `cannot be ${target}: a page stands under one that is under none itself, and the home page has none above or under it` };
+    case 'slug': return { path: where, message: `the address ${target} is that of two items` };
+    case 'field': return { path: where, message: `says something of a field ${target}, which the collection does not have` };
     case 'name': case 'file': case 'anchor': return { path: where, message: `${target} is there twice` };
     case 'id': return { path: where, message: `the id ${target} stands for two things` };
     default: return { path: where, message: `points at a ${kind} that is not right: ${target}` };

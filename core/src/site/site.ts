@@ -1,8 +1,9 @@
 import * as v from 'valibot';
-import { byField, byId, Hex, Id, Label, LIMITS, PageOrder, PathSegment, ranged, record, text } from '../fields/index.ts';
+import { byField, byId, Hex, Id, Label, LIMITS, Order, PageOrder, PathSegment, ranged, record, text } from '../fields/index.ts';
 import { asLine, asOrder, Href, nameOf, orderOf, refTo } from '../kinds/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { Brand } from './brand.ts';
+import { Collection, Item } from './collection.ts';
 import { Section } from './section.ts';
 import { Logo } from './logo.ts';
 import { Override } from './override.ts';
@@ -111,6 +112,9 @@ export const Site = v.strictObject({
   assets: byId(Asset, LIMITS.assets),
   pageOrder: asOrder(PageOrder, 'pages'),
   pages: byId(Page, LIMITS.pages),
+  collections: byId(Collection, LIMITS.collections),
+  collectionOrder: asOrder(Order, 'collections'),
+  items: byId(Item, LIMITS.allItems),
 });
 export type Site = v.InferOutput<typeof Site>;
 

@@ -17,6 +17,7 @@ export async function checkBackup(file: string): Promise<BackupSummary> {
   const counts = new Map<string, number>();
   const sites = new Map<string, { document: Record<string, unknown>; sequence: number }>();
   const pages = new Map<string, Record<string, unknown>>();
+  const items = new Map<string, Record<string, unknown>>();
   let manifest: Manifest | undefined;
   for await (const { name, content } of readEntries(file)) {
     if (name === 'backup.json') {
@@ -34,6 +35,7 @@ export async function checkBackup(file: string): Promise<BackupSummary> {
     for (const row of rowsOf(content, file, name)) {
       counts.set(table, (counts.get(table) ?? 0) + 1);
       if (table === 'sites') sites.set(String(row['id']), { document: row['document'] as Record<string, unknown>, sequence: Number(row['sequence']) });
+      if (table === 'items') (items.get(String(row['site_id'])) ?? items.set(String(row['site_id']), {}).get(String(row['site_id']))!)[String(row['id'])] = row['document'];
       if (table === 'pages') {
         const of = pages.get(String(row['site_id'])) ?? {};
         of[String(row['id'])] = row['document'];
@@ -46,7 +48,7 @@ export async function checkBackup(file: string): Promise<BackupSummary> {
   for (const name of sums.keys()) if (!Object.hasOwn(manifest.sums, name)) throw new BackupRefused(`${file} holds ${name}, which was not written with it. Use another backup.`);
   for (const table of TABLES) if ((counts.get(table) ?? 0) !== manifest.tables[table].rows) throw new BackupRefused(`${file} is damaged: it holds ${counts.get(table) ?? 0} rows of ${table}, not ${manifest.tables[table].rows}.`);
   const opened = [...sites].map(([id, { document, sequence }]) => {
-    const { site } = open(file, id, { ...document, pages: pages.get(id) ?? {} });
+    const { site } = open(file, id, { ...document, pages: pages.get(id) ?? {}, items: items.get(id) ?? {} });
     return { id, name: site.name, sequence, pages: site.pageOrder.length };
   });
   return { made: manifest.made, migrations: manifest.migrations, manifest, sites: opened, changes: manifest.tables.changes.rows, files: manifest.tables.files.rows };

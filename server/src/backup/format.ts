@@ -7,10 +7,10 @@ export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
  * What is kept, in an order in which each table finds what it refers to. Sessions,
  * sign-in tokens and rate limits are not: they are of the moment, and secret.
  */
-export const TABLES = ['users', 'sites', 'pages', 'changes', 'versions', 'files', 'sources', 'publishes', 'former_addresses', 'letters'] as const;
+export const TABLES = ['users', 'sites', 'pages', 'changes', 'versions', 'files', 'sources', 'publishes', 'former_addresses', 'letters', 'items'] as const;
 export type TableName = (typeof TABLES)[number];
 /** Tables that backups made before them lack: there they are empty. */
-export const LATER: readonly TableName[] = ['former_addresses', 'letters'];
+export const LATER: readonly TableName[] = ['former_addresses', 'letters', 'items'];
 /** What tables were called in older backups. */
 const FORMERLY: Readonly<Record<string, TableName>> = { evidence: 'sources', editions: 'versions' };
 

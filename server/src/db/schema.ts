@@ -126,3 +126,10 @@ export const letters = pgTable('letters', {
   read: boolean().notNull().default(false),
   at: at('at'),
 }, (table) => [primaryKey({ columns: [table.siteId, table.id] }), index('letters_at').on(table.siteId, table.at)]);
+
+/** Items of collections, one row each. */
+export const items = pgTable('items', {
+  siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
+  id: text().notNull(),
+  document: jsonb().notNull(),
+}, (table) => [primaryKey({ columns: [table.siteId, table.id] })]);

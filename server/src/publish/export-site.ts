@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, itemPages, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, readFile } from '../assets/index.ts';
@@ -29,6 +29,8 @@ export async function exportSite(db: Querier, apart: Apart, site: Site, root: st
   const files = new Map<string, ExportedFile>();
   const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
   for (const id of site.pageOrder) text(site.pages[id]!.file, pageHtml(site, id), HTML);
+  for (const { collection, item, file } of itemPages(site)) text(file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML);
+  for (const id of site.collectionOrder) text(feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8');
   for (const [file, page] of formerAddresses(site)) text(file, redirectHtml(site, page), HTML);
   for (const form of formsOf(site)) text(form.file, answerHtml(site, form), HTML);
   text('specimen.html', specimenHtml(site), HTML);

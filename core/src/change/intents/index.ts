@@ -16,3 +16,5 @@ export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle
 export { addBlock, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
 export { addMenuEntry, addToMenu, buttonMenuEntry, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeFromMenu, removeMenuEntry, type MenuEntry } from './menu.ts';
 export { addPicture, keptPictures, pictureBehind, pictureOf, removePicture, replacePicture, type KeptPicture } from './pictures.ts';
+export { addCollection, addField, addItem, addListSection, duplicateItem, listsOf, pageOfItems, removeCollection, removeField, removeItems, setField, setItemPicture } from './collections.ts';
+export { planSheet, type SheetPlan } from './sheet.ts';

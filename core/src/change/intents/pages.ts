@@ -129,7 +129,7 @@ export function pageAddress(text: string): string {
 /** Menu entries that lead to a page, and links in words, buttons and cards that do. */
 export function pageUses(site: Site, id: string): { readonly menu: readonly string[]; readonly links: number } {
   const menu = site.shared.header.order.filter((item) => leadsTo(site.shared.header.items[item]!, id));
-  const links = referencesTo(site, 'page', id).filter(([root, one]) => !(root === 'shared' && one === 'header') && !(root === 'pages' && one === id));
+  const links = referencesTo(site, 'page', id).filter(([root, one]) => !(root === 'shared' && one === 'header') && !(root === 'pages' && one === id) && root !== 'collections');
   return { menu, links: links.length };
 }
 
@@ -146,7 +146,7 @@ export function removePage(site: Site, id: string): Edit {
   const page = site.pages[id]!;
   if (page.file === 'index.html') throw new ChangeRefused('in-use', 'The home page cannot be deleted. It is what visitors see first.');
   const home = Object.values(site.pages).find((one) => one.file === 'index.html')!.id;
-  const ops: Op[] = [...removeFromMenu(site, id).ops];
+  const ops: Op[] = [...removeFromMenu(site, id).ops, ...Object.values(site.collections).filter((one) => one.page === id).map((one) => setOp(site, ['collections', one.id, 'page'], undefined))];
   if (pageUses(site, id).links > 0) ops.push(redirectOp('page', id, home));
   for (const one of pagesUnder(site, id)) ops.push(setOp(site, ['pages', one, 'under'], undefined));
   ops.push(removeOp(site, ['pages'], ['pageOrder'], id));

@@ -1,0 +1,38 @@
+import * as v from 'valibot';
+import { byId, Copy, Id, Label, LIMITS, Order, PathSegment, record } from '../fields/index.ts';
+import { Alt, asLine, asOrder, refTo } from '../kinds/index.ts';
+
+/** What a field of a collection holds. All but pictures are kept as text, as it was typed: a field that becomes one of another kind loses nothing. */
+export const FIELD_KINDS = ['line', 'text', 'date', 'number', 'choice', 'link', 'picture'] as const;
+export type FieldKind = (typeof FIELD_KINDS)[number];
+
+/** A field that every item of a collection has. */
+export const CollectionField = v.strictObject({
+  id: Id, label: Label, kind: v.picklist(FIELD_KINDS),
+  /** What may be chosen, for a choice. */
+  options: v.optional(v.pipe(v.array(Label), v.maxLength(100))),
+});
+export type CollectionField = v.InferOutput<typeof CollectionField>;
+
+/** Things of one kind with fields of the designer's own. Its items are kept beside it, each a document of its own. */
+export const Collection = v.strictObject({
+  id: Id, label: Label,
+  /** What the addresses of its items begin with. */
+  path: PathSegment,
+  fields: byId(CollectionField), fieldOrder: v.pipe(asOrder(Order, 'fields'), v.minLength(1, 'must keep a field')),
+  itemOrder: v.pipe(v.array(Id), v.maxLength(LIMITS.items, `must have at most ${LIMITS.items} items`)),
+  /** The page that each item has one like. */
+  page: v.optional(refTo('page', 'Page of an item')),
+});
+export type Collection = v.InferOutput<typeof Collection>;
+
+/** One thing of a collection: what each field says, and the pictures of those that hold one. */
+export const Item = v.strictObject({
+  id: Id, collection: refTo('collection', 'Collection'),
+  /** What its address ends with; once in its collection. */
+  slug: PathSegment,
+  values: record(Id, asLine(Copy, null, { looks: false })),
+  pictures: v.optional(record(Id, v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt }))),
+});
+export type Item = v.InferOutput<typeof Item>;
+

@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FIELD_KINDS, addField, plural, removeField, setValue, stepOp, type Collection, type CollectionField, type Edit, type FieldKind, type Site } from '@yohaku/core';
+import { Editor, freshId } from '../../state/index.ts';
+import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
+
+const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text: 'a text', date: 'a date', number: 'a number', choice: 'one of a list', link: 'a link', picture: 'a picture' };
+
+/** The fields of a collection: named, of a kind, in an order; and the collection itself: its name, the page its items have one like each. */
+@Component({
+  selector: 'yo-collection-fields',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS, Choice, TextField],
+  template: `
+    <ul aria-label="Fields">
+      @for (field of fields(); track field.id; let first = $first, last = $last) {
+        <li>
+          <yo-text [label]="'Name of ' + field.label" [hideLabel]="true" [value]="field.label" width="150px" [check]="check" (done)="set(field, 'label', $event)" />
+          <yo-choice [label]="field.label + ' holds'" [hideLabel]="true" [value]="field.kind" [options]="kinds" [width]="120" (chosen)="set(field, 'kind', $event)" />
+          @if (field.kind === 'choice') { <yo-text [label]="'Choices of ' + field.label" [hideLabel]="true" placeholder="choices, with commas between" [value]="(field.options ?? []).join(', ')" width="210px" (done)="offer(field, $event)" /> }
+          <span class="yo-joined"><button yo-act slight icon="up" [attr.aria-label]="field.label + ' earlier'" [disabled]="first" (click)="move(field, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="field.label + ' later'" [disabled]="last" (click)="move(field, 1)"></button></span>
+          <yo-delete slight [name]="field.label" [words]="losing(field)" (done)="remove(field)" />
+        </li>
+      }
+      <li><yo-text label="Add a field" [hideLabel]="true" placeholder="add a field: its name" [value]="''" width="150px" [check]="check" (done)="add($event)" /></li>
+    </ul>
+    <section aria-label="The collection">
+      <yo-text label="Name of the collection" [value]="collection().label" width="200px" [check]="checkName" (done)="renamed.emit($event)" />
+      <yo-choice label="Each item has a page like" [value]="collection().page ?? ''" [options]="pages()" [width]="180" (chosen)="paged.emit($event)" />
+      <p class="note">Words of that page that name a field in braces, like {{ '{' + fields()[0]!.label + '}' }}, become what the item says; a picture whose words are the name of a picture field in braces becomes the item’s.</p>
+      <yo-delete [name]="collection().label" label="Delete the collection" [words]="items() ? count(items(), 'item') + ' go with it.' : ''" (done)="gone.emit()" />
+    </section>
+  `,
+  styles: `
+    :host { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 24px; min-height: 0; flex: 1; } :host > * { overflow: auto; min-height: 0; padding: 2px; }
+    li { display: flex; gap: 10px; align-items: center; min-height: 32px; border-bottom: 1px solid #d9d9d9; }
+    section { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: flex-end; align-content: flex-start; } section .note { flex: 1 1 100%; }
+  `,
+})
+export class CollectionFields {
+  readonly #editor = inject(Editor);
+  readonly collection = input.required<Collection>();
+  readonly pages = input.required<readonly { readonly value: string; readonly label: string }[]>();
+  readonly paged = output<string>();
+  readonly renamed = output<string>();
+  readonly gone = output();
+  protected readonly kinds = FIELD_KINDS.map((value) => ({ value, label: KIND_LABELS[value] }));
+  protected readonly fields = computed(() => this.collection().fieldOrder.map((id) => this.collection().fields[id]!));
+  protected readonly items = computed(() => this.collection().itemOrder.length);
+  protected readonly check = nameProblem('A field');
+  protected readonly checkName = nameProblem('A collection');
+  protected readonly count = plural;
+
+  /** How many items lose what they say. */
+  protected losing(field: CollectionField): string {
+    const site = this.#editor.current()!;
+    const said = this.collection().itemOrder.filter((id) => site.items[id]?.values[field.id] || site.items[id]?.pictures?.[field.id]).length;
+    return said === 0 ? '' : `${plural(said, 'item')} ${said === 1 ? 'says' : 'say'} something in it, and lose it.`;
+  }
+  protected set(field: CollectionField, key: 'label' | 'kind', value: string): void {
+    this.#do((site) => setValue(site, `Field ${field.label}`, [...this.#at(field), key], value));
+  }
+  protected offer(field: CollectionField, text: string): void {
+    this.#do((site) => setValue(site, `Choices of ${field.label}`, [...this.#at(field), 'options'], [...new Set(text.split(',').map((one) => one.trim()).filter(Boolean))]));
+  }
+  protected move(field: CollectionField, steps: -1 | 1): void {
+    this.#do((site) => {
+      const op = stepOp(site, ['collections', this.collection().id, 'fieldOrder'], field.id, steps);
+      return op && { label: `Move field ${field.label}`, ops: [op] };
+    });
+  }
+  protected add(label: string): void {
+    this.#do((site) => addField(site, this.collection().id, freshId('f'), label, 'line'));
+  }
+  protected remove(field: CollectionField): void {
+    this.#do((site) => removeField(site, this.collection().id, field.id));
+  }
+  #at(field: CollectionField): string[] {
+    return ['collections', this.collection().id, 'fields', field.id];
+  }
+  #do(make: (site: Site) => Edit | undefined): void {
+    this.#editor.commit(make);
+  }
+}
