@@ -116,3 +116,47 @@ test('a section is dragged along the strip, hidden on phones, given an anchor th
   await expect(desk.frame('Home at 1280').getByRole('link', { name: 'this-week' })).toHaveAttribute('href', 'notices.html#this-week');
   await desk.saved();
 });
+
+test('a collection comes from a sheet, is listed on a page, edited where it stands, has a page and a feed, and goes live', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'About');
+  await page.getByRole('button', { name: 'Collections' }).click();
+  await page.getByLabel('Add a collection').fill('Boats');
+  await page.getByLabel('Add a collection').press('Enter');
+  await expect(page.getByText('No items yet')).toBeVisible();
+  const rows = ['Name;Text;Built', 'Sandpiper;Two decks and a saloon.;1987-05-01', 'Dunlin;Carries the post.;1999-03-02', 'Knot;one;two;three'];
+  await page.getByLabel('Bring in a sheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  const plan = page.getByRole('region', { name: 'What the sheet brings' });
+  await expect(plan).toContainText('2 items added, 0 changed, 0 as they are, 1 line left out or in part');
+  await expect(plan).toContainText('“Built” becomes a field (date)');
+  await expect(plan).toContainText('Line 4 has 4 cells, and there are 3 columns.');
+  await plan.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByRole('button', { name: 'Add an item' }).click();
+  const item = page.getByRole('region', { name: 'New in Boats' });
+  await item.getByLabel('Name').fill('Knot');
+  await item.getByLabel('Name').press('Enter');
+  const knot = page.getByRole('region', { name: 'Knot' });
+  await knot.getByLabel('Built').fill('last year');
+  await knot.getByLabel('Built').press('Enter');
+  await expect(knot.getByRole('alert')).toContainText('A date is written like');
+  await knot.getByLabel('Built').fill('2025-01-30');
+  await knot.getByLabel('Built').press('Enter');
+
+  await page.getByRole('button', { name: '3 fields' }).click();
+  await desk.choose('Each item has a page like', 'Vehicles and freight');
+  await page.getByRole('button', { name: '3 items' }).click();
+  await page.getByRole('button', { name: 'List it on this page' }).click();
+  const listed = desk.frame('About at 1280').locator('[data-place$="/heading"]').filter({ hasText: /^(Knot|Dunlin|Sandpiper)$/ });
+  await expect(listed).toHaveText(['Knot', 'Dunlin', 'Sandpiper']);
+  await page.keyboard.press('Escape');
+  await desk.saved();
+
+  await desk.step('Publish');
+  await page.getByRole('region', { name: 'Publish' }).getByRole('button', { name: /^Publish/ }).click();
+  await expect(page.getByText(/^Publication \d is live/)).toBeVisible({ timeout: 90_000 });
+  const site = `${new URL(page.url()).origin}/live/ternhaven`;
+  const about = await (await page.request.get(`${site}/about.html`)).text();
+  expect(about).toContain('href="boats-dunlin.html"');
+  expect(await (await page.request.get(`${site}/boats-dunlin.html`)).text()).toContain('<title>Dunlin, Ternhaven Ferries</title>');
+  expect(await (await page.request.get(`${site}/boats.xml`)).text()).toMatch(/<item>\n<title>Knot<\/title>/);
+});

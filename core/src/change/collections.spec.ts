@@ -146,7 +146,7 @@ describe('a sheet', () => {
   it('is read with commas, semicolons or tabs, quotes and line breaks within; of broken lines is said which and why', () => {
     for (const text of ['Name,Text\nA,"one, two\nthree"', 'Name\tText\nA\t"one, two\nthree"', '\uFEFFName;Text\r\nA;"one, two\nthree"']) expect(readSheet(text)).withContext(text).toEqual({ head: ['Name', 'Text'], rows: [{ line: 2, cells: ['A', 'one, two\nthree'] }], left: [] });
     expect(plan('Name,Text\nA,b,c\n,d\nE,f\nE,g')).toEqual(jasmine.objectContaining({ added: 1, left: [
-      { line: 2, why: 'has 3 cells, and there are 2 columns' }, { line: 3, why: 'says nothing in “Name”, which names the items' }, { line: 4, why: '“E” is there twice' },
+      { line: 2, why: 'has 3 cells, and there are 2 columns' }, { line: 3, why: 'says nothing in “Name”, which names the items' }, { line: 5, why: '“E” is there twice' },
     ] }));
     expect([plan(''), plan('Name,Text'), plan('Name,name\na,b')]).toEqual([jasmine.stringContaining('nothing in it'), jasmine.stringContaining('no rows below it'), 'Two columns are called “name”. Nothing was brought in; name one otherwise.']);
     expect(plan(`Name\n${'x\n'.repeat(1_000_000)}`)).toContain('more than 10,000 rows');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, input, output, signal, untracked, viewChild } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { KEYS } from './keys.ts';
 
@@ -11,7 +11,7 @@ let count = 0;
   imports: [NzInputModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <input nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.list]="offers().length ? id + '-offers' : null"
+    <input #field nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.list]="offers().length ? id + '-offers' : null"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
       (input)="type($event)" (change)="take()" (keydown)="key($event)" />
     @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offers(); track one) { <option [value]="one"></option> }</datalist> }
@@ -20,6 +20,7 @@ let count = 0;
   styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
 })
 export class TextField {
+  protected readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   readonly label = input.required<string>();
   readonly value = input.required<string>();
   readonly check = input<(text: string) => string>(() => '');
@@ -56,6 +57,8 @@ export class TextField {
     if (problem !== '') return;
     this.typed.set(null);
     this.done.emit(text);
+    // What was typed and taken within one turn was never bound: the field would keep it.
+    setTimeout(() => (this.field().nativeElement.value = this.typed() ?? this.value()));
   }
 
   protected key(event: KeyboardEvent): void {
