@@ -12,6 +12,7 @@ import { benchFonts } from './fonts.ts';
 import { benchHeld } from './held.ts';
 import { benchKills } from './kills.ts';
 import { benchFix } from './fix.ts';
+import { benchItems } from './items.ts';
 import { benchPixels } from './pixels.ts';
 import { benchPairs } from './pairs.ts';
 import { benchPlaces } from './places.ts';
@@ -38,6 +39,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   field: benchField,
   drag: () => withServer(({ address, link }) => benchDrag(address, link)),
   fix: () => benchFix(site),
+  items: () => benchItems(site),
   pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
   fonts: benchFonts,
   kills: benchKills,

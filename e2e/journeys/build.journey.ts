@@ -67,7 +67,7 @@ test('pictures are brought to the shelf, shown in place of another everywhere, a
   await expect(shelf.getByRole('listitem').filter({ hasText: 'not shown anywhere' })).toHaveCount(1);
   await expect(desk.frame('Islands at 1280').locator('img[src*="mark-on-pale"], img[src*=".svg"]').first()).toBeAttached();
   await page.getByRole('button', { name: 'Undo mark-on-pale.svg for Holm' }).click();
-  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await desk.choose('Page', 'Islands');
   const shown = desk.frame('Islands at 1280').locator('img.picture').first();
   await shown.click();

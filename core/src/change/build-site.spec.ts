@@ -7,8 +7,8 @@ import { PAGE_KINDS } from '../sections/index.ts';
 import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import {
-  acceptChange, addMenuEntry, addPage, addPicture, addToMenu, addressPage, anchorSection, buttonMenuEntry, hideSection, keptPictures, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
-  placeSection, putUnder, removeMenuEntry, removePage, removePicture, replacePicture, setValue, type Edit,
+  acceptChange, addKept, addMenuEntry, addPage, addPicture, addToMenu, addressPage, anchorSection, buttonMenuEntry, hideSection, keptPictures, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
+  placeSection, putUnder, removeKept, removeMenuEntry, removePage, removePicture, replacePicture, setValue, type Edit,
 } from './index.ts';
 
 const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {
@@ -106,6 +106,15 @@ describe('a section of a page', () => {
     const gone = after(led, (now) => setValue(now, '', ['pages', 'more', 'sections', 't1', 'anchor'], undefined));
     expect(pageFactProblems(gone).map(({ words }) => words)).toContain('link to More › hours, which is not there');
     expect(() => acceptChange(led, anchorSection(led, 'more', 't2', 'hours'))).toThrowError(/Another section of the page has the anchor hours/);
+  });
+  it('that is kept is deleted as was asked: pages keep one of their own, or lose it', () => {
+    let n = 0;
+    const twice = after(site, (now) => addKept(now, 'more', 'again', 'common'));
+    const owned = after(twice, (now) => removeKept(now, 'common', true, () => `x${++n}`));
+    expect(Object.keys(owned.shared.sections)).toEqual([]);
+    expect(['home', 'more'].map((id) => pageTree(owned, id).places.filter(({ label }) => label.includes('Shared')).length)).toEqual(['home', 'more'].map((id) => pageTree(twice, id).places.filter(({ label }) => label.includes('Shared')).length));
+    const less = after(twice, (now) => removeKept(now, 'common', false, () => `x${++n}`));
+    expect([less.pages['home']!.sectionOrder, Object.keys(less.shared.sections)]).toEqual([['s1'], []]);
   });
   it('is put behind any other, and has a picture behind it under a shade', () => {
     expect(after(site, (now) => placeSection(now, 'home', 's2', null)).pages['home']!.sectionOrder).toEqual(['s2', 's1']);

@@ -44,7 +44,7 @@ export function settleTouched(before: Site, after: Site): Settled[] {
   if (after.items !== before.items) {
     if (!isRecord(after.items)) issues.push({ path: 'items', message: 'must be an object' });
     else if (Object.keys(after.items).length > LIMITS.allItems) issues.push({ path: 'items', message: `must have at most ${LIMITS.allItems} entries` });
-    else for (const [id, item] of Object.entries(after.items)) if (item !== before.items[id]) checkEntry(check, issues, Item, 'items', id, item);
+    else for (const id in after.items) if (after.items[id] !== before.items[id]) checkEntry(check, issues, Item, 'items', id, after.items[id]);
   }
   if (issues.length > 0) throw invalid(issues);
   const whole = settled.reduce((site, { at, value }) => withValue(site, at, value), after);

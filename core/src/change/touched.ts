@@ -19,5 +19,8 @@ export function touchedDocuments(before: Site, after: Site): Touched {
 
 function differing(before: Readonly<Record<string, unknown>>, after: Readonly<Record<string, unknown>>): string[] {
   if (before === after) return [];
-  return [...Object.keys(before).filter((id) => before[id] !== after[id]), ...Object.keys(after).filter((id) => !Object.hasOwn(before, id))];
+  const found: string[] = [];
+  for (const id in before) if (before[id] !== after[id]) found.push(id);
+  for (const id in after) if (!Object.hasOwn(before, id)) found.push(id);
+  return found;
 }

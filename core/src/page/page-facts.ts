@@ -1,5 +1,7 @@
+import { plainText, walk, type Inline } from '../kinds/index.ts';
 import { lostLinks } from './link-words.ts';
-import type { Site } from '../site/index.ts';
+import { pageTree } from './tree.ts';
+import { Page, type Site } from '../site/index.ts';
 
 /** Longer ones are cut off where results are listed, characters. */
 export const TITLE_SHOWN = 60;
@@ -23,7 +25,32 @@ export function pageFactProblems(site: Site): PageFactProblem[] {
     const other = text === '' ? undefined : seen.get(text);
     if (other !== undefined) words.push(`the same description as ${other}`);
     else seen.set(text, title);
+    words.push(...outlineProblems(site, id));
     for (const lost of broken) if (lost.page === id || (lost.page === '' && file === 'index.html')) words.push(lost.words);
     return words.map((one) => ({ page: id, title, words: one }));
   });
+}
+
+/** Words of a link that say nothing by themselves: whoever goes from link to link hears no more than them. */
+const SAYS_NOTHING = /^(click )?(here|this|link|more|read more|learn more|see more|details)\.?$/i;
+/** Widest picture that may say nothing: smaller ones are ornaments as a rule, px. */
+const ORNAMENT = 64;
+
+/** What of a page's outline keeps somebody from finding their way by it: no first heading or several, links that say nothing, pictures without words. */
+function outlineProblems(site: Site, id: string): string[] {
+  const first = pageTree(site, id).places.filter(({ level }) => level === 1).length;
+  const found = first === 0 ? ['no heading of the first level'] : first > 1 ? [`${first} headings of the first level; one says what the page is`] : [];
+  const links = new Set<string>();
+  let unsaid = 0;
+  walk(Page, site.pages[id], (meaning, value, _at, beside) => {
+    if (meaning.means === 'words' && Array.isArray(value)) {
+      for (const run of value as readonly Inline[]) if ('link' in run && SAYS_NOTHING.test(plainText([run]).trim())) links.add(run.text.trim());
+    } else if (meaning.means === 'alt' && value === '') {
+      const asset = site.assets[String((beside as { asset?: unknown }).asset)];
+      if (asset && asset.width > ORNAMENT) unsaid++;
+    }
+  });
+  for (const words of links) found.push(`a link that says only “${words}”`);
+  if (unsaid > 0) found.push(unsaid === 1 ? 'a picture that nothing is said of' : `${unsaid} pictures that nothing is said of`);
+  return found;
 }

@@ -68,9 +68,10 @@ function checkCollections(site: Site, before: Site | undefined, targets: Targets
     }
     unique(slugs, `collections.${one.id}`, 'slug', miss);
   }
-  for (const one of Object.values(items)) {
+  for (const id in items) {
+    const one = items[id]!;
+    if (settled?.[id] === one && ordered.has(id)) continue;
     if (!ordered.has(one.id)) miss(`items.${one.id}`, 'order', one.id);
-    if (settled?.[one.id] === one) continue;
     checkFields(Item, one, ['items', one.id], targets, miss);
     const { fields } = collections[one.collection] ?? { fields: {} };
     for (const id of [...Object.keys(one.values), ...Object.keys(one.pictures ?? {})]) if (!Object.hasOwn(fields, id)) miss(`items.${one.id}.values`, 'field', id);

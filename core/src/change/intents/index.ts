@@ -11,7 +11,7 @@ export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts'
 export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
 export { inTurn } from './in-turn.ts';
-export { addKept, addPage, addressPage, anchorSection, hideSection, linksTo, pagesUnder, placeSection, putUnder, addSection, duplicateSection, keepSection, ownSection, pagesWith, movePage, moveSection, pageAddress, pageUses, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
+export { addKept, addPage, addressPage, anchorSection, hideSection, linksTo, pagesUnder, placeSection, putUnder, removeKept, addSection, duplicateSection, keepSection, ownSection, pagesWith, movePage, moveSection, pageAddress, pageUses, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';
 export { addBlock, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
 export { addMenuEntry, addToMenu, buttonMenuEntry, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeFromMenu, removeMenuEntry, type MenuEntry } from './menu.ts';

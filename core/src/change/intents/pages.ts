@@ -214,6 +214,25 @@ export function ownSection(site: Site, page: string, entry: string, id: string):
   return { ...edit, label: `${sectionOf(site, site.pages[page]!.sections[entry]!)!.label} of ${site.pages[page]!.title} alone` };
 }
 
+/**
+ * Deletes a kept section. Pages that have it each keep one of their own, or (`own`
+ * false) lose it as well.
+ *
+ * @param fresh makes an id for each section that becomes a page's own
+ */
+export function removeKept(site: Site, kept: string, own: boolean, fresh: () => string): Edit {
+  const { label } = site.shared.sections[kept]!;
+  const stands = pagesWith(site, kept).flatMap((page) => site.pages[page]!.sectionOrder.flatMap((entry) => {
+    const one = site.pages[page]!.sections[entry]!;
+    return 'shared' in one && one.shared === kept ? [{ page, entry }] : [];
+  }));
+  const edit = inTurn(site, '', [
+    ...stands.map(({ page, entry }) => (now: Site) => (own ? ownSection(now, page, entry, fresh()) : removeSection(now, page, entry))),
+    (now) => ({ label: '', ops: [removeOp(now, ['shared', 'sections'], null, kept)] }),
+  ]);
+  return { ...edit, label: `Delete kept section ${label}` };
+}
+
 /** Pages that have a kept section, in page order. */
 export function pagesWith(site: Site, kept: string): string[] {
   return site.pageOrder.filter((id) => Object.values(site.pages[id]!.sections).some((one) => 'shared' in one && one.shared === kept));

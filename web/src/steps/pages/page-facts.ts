@@ -32,9 +32,9 @@ import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
           <div><p class="head">As it will be seen where it is shared</p>
           <div class="shared">@if (picture(); as src) { <img [src]="src" alt="" /> } @else { <span class="blank">no picture</span> }<span class="name">{{ page.file === 'index.html' ? site()!.name : page.title }}</span><span class="where">{{ page.description || siteId() }}</span></div></div>
         </section>
-        <section aria-label="Missing or too long">
-          <p class="head">Missing or too long, all pages</p>
-          <ul>@for (one of problems(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}</span></li> } @empty { <li class="all">Every page says what it is.</li> }</ul>
+        <section aria-label="To be put right">
+          <p class="head">To be put right, all pages</p>
+          <ul>@for (one of problems(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}</span></li> } @empty { <li class="all">Nothing: every page says what it is, and can be found a way by.</li> }</ul>
         </section>
       </div>
     }

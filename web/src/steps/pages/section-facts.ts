@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, hideSection, pictureBehind, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
-import { Editor, Reaching, type Scope } from '../../state/index.ts';
+import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, hideSection, pagesWith, pictureBehind, plural, removeKept, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
+import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS, NumberField, TextField } from '../../ui/index.ts';
 
 /** Where a section may be hidden, as one choice. */
@@ -30,12 +30,18 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
           <yo-number label="from top, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.y ?? 0.5" (done)="focus('y', $event)" />
         }
       </div>
+      @if (keptId(); as id) {
+        <p class="acts"><span class="note">Kept, and on {{ count(stands(), 'page') }}.</span>
+          <yo-delete [name]="section.label" label="Delete it, pages keep their own" [words]="'Each of ' + count(stands(), 'page') + ' has one of its own from then on.'" (done)="removeKept(id, true)" />
+          <yo-delete [name]="section.label" label="Delete it everywhere" [words]="'It goes from ' + count(stands(), 'page') + '.'" (done)="removeKept(id, false)" /></p>
+      }
       <p class="note">The focus is the part of the picture that stays in sight where it is cropped. What of the text fails over it is listed in Check, with what fixes it.</p>
     }
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; }
+    .acts { display: flex; gap: 8px; align-items: center; padding-bottom: 6px; }
     .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: flex-start; padding-bottom: 8px; }
   `,
   hostDirectives: [FocusIn],
@@ -56,6 +62,16 @@ export class SectionFacts {
     return this.id() === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
   });
   protected readonly kept = computed(() => !!this.entry() && 'shared' in this.entry()!);
+  protected readonly keptId = computed(() => {
+    const entry = this.entry();
+    return entry && 'shared' in entry ? entry.shared : undefined;
+  });
+  protected readonly stands = computed(() => (this.#site() && this.keptId() ? pagesWith(this.#site()!, this.keptId()!).length : 0));
+  protected readonly count = plural;
+  protected removeKept(id: string, own: boolean): void {
+    this.#editor.commit((site) => removeKept(site, id, own, () => freshId('x')));
+    this.closed.emit();
+  }
   protected readonly scope = computed((): Scope => ({ page: this.page(), section: this.id() }));
   protected readonly arrangement = computed(() => (this.section() ? arrangementOf(this.section()!).id : ''));
   protected readonly arrangements = computed(() => {
