@@ -160,3 +160,29 @@ test('a collection comes from a sheet, is listed on a page, edited where it stan
   expect(await (await page.request.get(`${site}/boats-dunlin.html`)).text()).toContain('<title>Dunlin, Ternhaven Ferries</title>');
   expect(await (await page.request.get(`${site}/boats.xml`)).text()).toMatch(/<item>\n<title>Knot<\/title>/);
 });
+
+test('words pasted from elsewhere become a section in the styles of the brand; what is left out is said', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'About');
+  await page.getByRole('button', { name: 'Paste words' }).click();
+  const area = page.getByLabel(/^Paste from a document/);
+  const html = '<h1 style="color:red">Crew wanted</h1><p>We look for a <b>mate</b> and <a href="https://b.example">a cook</a>.<script>top.hacked = 1</script></p><ul><li>Paid</li><li>Fed</li></ul><img src="https://elsewhere.example/x.png" onerror="top.hacked = 1">';
+  await area.evaluate((field, given) => {
+    const data = new DataTransfer();
+    data.setData('text/html', given);
+    data.setData('text/plain', 'Crew wanted');
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, html);
+  const told = page.getByRole('status', { name: 'What comes of it' });
+  await expect(told).toContainText('one heading, one paragraph, one list.');
+  await expect(told).toContainText('one look of its own, one script, one picture.');
+  await told.getByRole('button', { name: 'Lay it in' }).click();
+  const section = desk.frame('About at 1280').locator('main > [data-part]').filter({ hasText: 'Crew wanted' });
+  await expect(section.getByRole('heading', { level: 2 })).toHaveText('Crew wanted');
+  expect(await section.getByRole('heading').evaluate((one) => getComputedStyle(one).fontFamily)).toContain('Gelasio');
+  await expect(section.getByRole('link', { name: 'a cook' })).toHaveAttribute('href', 'https://b.example');
+  expect(await page.evaluate(() => 'hacked' in window)).toBe(false);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo Paste into About' }).click();
+  await expect(section).toHaveCount(0);
+});

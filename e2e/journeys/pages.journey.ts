@@ -6,6 +6,7 @@ test('sections are chosen from a shelf that shows each in the brand, and go wher
   await desk.step('Pages');
   await desk.choose('Page', 'Contact');
   const strips = page.getByRole('group', { name: 'Sections of Contact' }).getByRole('button');
+  await expect(strips.first()).toBeVisible();
   const before = await strips.count();
   await strips.nth(1).click();
   const behind = (await strips.nth(1).locator('.name').innerText()).replace(', shared', '');
@@ -102,6 +103,7 @@ test('the menu is written, ordered and thinned in one place; a page says what it
   await entries.getByRole('button', { name: 'Sailings under the one before' }).click();
   const opener = desk.frame('Home at 1280').locator('nav details summary');
   await expect(opener).toHaveText('Contact');
+  await expect(entries.getByRole('button', { name: 'Sailings out again' })).toBeFocused();
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Page facts' }).click();

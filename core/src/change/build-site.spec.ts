@@ -2,7 +2,7 @@ import { newSite } from '../begin/index.ts';
 import { auditSite, findings } from '../legibility/index.ts';
 import { readSite } from '../document/index.ts';
 import { offeredFields, pageFactProblems, pageTree } from '../page/index.ts';
-import { pageHtml } from '../render/index.ts';
+import { pageHtml, stylesCss } from '../render/index.ts';
 import { PAGE_KINDS } from '../sections/index.ts';
 import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
@@ -93,6 +93,7 @@ describe('a section of a page', () => {
     const hidden = after(failing, (now) => hideSection(now, 'home', 's1', ['phone']));
     expect(onPhone(hidden)).toBe(0);
     expect(pageHtml(hidden, 'home')).toContain('hidden-phone');
+    expect(stylesCss(hidden)).toMatch(/@media \(width <= \d+px\) \{ \.hidden-phone \{ display: none; \} \}/);
     expect(after(hidden, (now) => hideSection(now, 'home', 's1', [])).pages['home']!.sections['s1']!.hidden).toBeUndefined();
     expect(() => acceptChange(site, hideSection(site, 'home', 's1', ['phone', 'tablet', 'desktop']))).toThrowError(/must leave a width/);
   });

@@ -28,5 +28,11 @@ export function plainText(content: readonly Inline[]): string {
   return content.map((run) => run.text).join('');
 }
 
+/** An address as a link; undefined for one that is none, or is a script. */
+export function hrefIs(url: string): Href | undefined {
+  const read = v.safeParse(Href, { to: 'url', url: url.trim() });
+  return read.success ? read.output : undefined;
+}
+
 /** A link to a page of the site. */
 export const pageLink = (page: string) => ({ to: 'page', page }) satisfies Href;

@@ -1,4 +1,5 @@
 import { ARRANGEMENTS, allKinds } from '../kinds/index.ts';
+import { BANDS, bandQuery } from '../shape/index.ts';
 
 /** What changes its colours from state to state, and may take time to: whatever carries the look of a button, a link, a menu entry or a field. */
 export const MOVING = '.button, .link, .menu-link, .site-name, .field';
@@ -9,8 +10,11 @@ export const MOVING = '.button, .link, .menu-link, .site-name, .field';
  * what stands here only puts things beside and below each other.
  */
 export const layoutCss = (): string => `@layer layout {
-${COMMON}${allKinds().map(({ css }) => css).join('')}${ARRANGEMENTS.map(({ css }) => css).join('')}}
+${COMMON}${allKinds().map(({ css }) => css).join('')}${ARRANGEMENTS.map(({ css }) => css).join('')}${HIDDEN}}
 `;
+
+/** Sections that are not shown at a width. */
+const HIDDEN = BANDS.map(({ id }) => `@media ${bandQuery(id)} { .hidden-${id} { display: none; } }\n`).join('');
 
 const COMMON = `*, *::before, *::after { box-sizing: border-box; }
 html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }

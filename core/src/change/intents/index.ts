@@ -18,3 +18,4 @@ export { addMenuEntry, addToMenu, buttonMenuEntry, menuEntries, menuFromPages, m
 export { addPicture, keptPictures, pictureBehind, pictureOf, removePicture, replacePicture, type KeptPicture } from './pictures.ts';
 export { addCollection, addField, addItem, addListSection, duplicateItem, listsOf, pageOfItems, removeCollection, removeField, removeItems, setField, setItemPicture } from './collections.ts';
 export { planSheet, type SheetPlan } from './sheet.ts';
+export { addPasted } from './paste.ts';

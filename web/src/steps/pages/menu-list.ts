@@ -18,8 +18,7 @@ import { ACTS, FocusIn, Choice, KEYS, TextField, nameProblem } from '../../ui/in
           <yo-choice [label]="'Look of ' + one.label" [hideLabel]="true" [value]="one.look?.variant ?? ''" [options]="looks()" [width]="96" (chosen)="look(one.id, $event)" />
           <span class="yo-joined">
             <button yo-act slight icon="up" [attr.aria-label]="one.label + ' earlier'" [disabled]="one.first" (click)="move(one.id, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="one.label + ' later'" [disabled]="one.last" (click)="move(one.id, 1)"></button>
-            @if (one.under === undefined) { <button yo-act slight icon="inwards" [attr.aria-label]="one.label + ' under the one before'" yoTip="Under the entry before it" [disabled]="!canNest(one)" (click)="nest(one.id, true)"></button> }
-            @else { <button yo-act slight icon="outwards" [attr.aria-label]="one.label + ' out again'" yoTip="Out from under it" (click)="nest(one.id, false)"></button> }
+            <button yo-act slight [icon]="one.under === undefined ? 'inwards' : 'outwards'" [attr.aria-label]="one.under === undefined ? one.label + ' under the one before' : one.label + ' out again'" [yoTip]="one.under === undefined ? 'Under the entry before it' : 'Out from under it'" [disabled]="one.under === undefined && !canNest(one)" (click)="nest(one.id, one.under === undefined)"></button>
           </span>
           <yo-delete slight [name]="one.label" [words]="one.above ? 'What is under it moves up.' : ''" (done)="remove(one.id)" />
         </li>

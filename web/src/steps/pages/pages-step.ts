@@ -7,6 +7,7 @@ import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Sc
 import { MenuList } from './menu-list.ts';
 import { PageFacts } from './page-facts.ts';
 import { CollectionsPanel } from './collections-panel.ts';
+import { PastePanel } from './paste-panel.ts';
 import { PicturesPanel } from './pictures-panel.ts';
 import { SectionFacts } from './section-facts.ts';
 import { SectionShelf } from './section-shelf.ts';
@@ -18,7 +19,7 @@ interface Strip { readonly id: string; readonly label: string; readonly color: s
 @Component({
   selector: 'yo-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, ActsMenu, CollectionsPanel, CdkDrag, CdkDropList, PicturesPanel, SectionFacts, MenuList, PageFacts, SectionShelf, More, Choice, TextField, Reaching],
+  imports: [ACTS, ActsMenu, CollectionsPanel, PastePanel, CdkDrag, CdkDropList, PicturesPanel, SectionFacts, MenuList, PageFacts, SectionShelf, More, Choice, TextField, Reaching],
   templateUrl: './pages-step.html',
   styleUrl: './pages-step.less',
 })
@@ -173,7 +174,7 @@ export class PagesStep {
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }
   /** What lies over the strip: the shelf of sections, the menu, the facts of the page. */
-  protected readonly panel = signal<'sections' | 'section' | 'menu' | 'pictures' | 'collections' | 'facts' | null>(null);
+  protected readonly panel = signal<'sections' | 'section' | 'menu' | 'pictures' | 'collections' | 'paste' | 'facts' | null>(null);
   /** Where a section would go, before it goes. */
   protected readonly goes = computed(() => {
     const section = this.section();

@@ -1,0 +1,172 @@
+import { hrefIs, type Block, type Inline } from '../kinds/index.ts';
+import { LIMITS, MOST_COPY, cleanText } from '../fields/index.ts';
+import type { Site } from '../site/index.ts';
+import { stylesByRole } from '../style/index.ts';
+
+/** A node of pasted HTML as plain data: an element by its tag, with what of its attributes may matter, or a text. */
+export type PastedNode = string | { readonly tag: string; readonly href?: string; readonly foreign: boolean; readonly children: readonly PastedNode[] };
+
+/** What became of something pasted. */
+export interface Pasted {
+  readonly blocks: readonly Block[];
+  /** What was taken, in words: `2 headings`, `a list`. */
+  readonly taken: readonly string[];
+  /** What was left out, and why, in words. */
+  readonly left: readonly string[];
+}
+
+/** Elements of which nothing is taken, by what they are called. */
+const LEFT: Readonly<Record<string, string>> = { script: 'script', style: 'style sheet', template: 'script', noscript: 'script', iframe: 'embed', object: 'embed', embed: 'embed', img: 'picture', picture: 'picture', svg: 'picture', video: 'film', audio: 'sound', form: 'form', input: 'form', button: 'form', select: 'form', textarea: 'form', canvas: 'picture' };
+const BLOCKS = new Set(['p', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'nav', 'body', 'html', 'figure', 'figcaption', 'address', 'pre', 'dl', 'dt', 'dd', 'center', 'details', 'summary', 'ul', 'ol', 'li', 'blockquote', 'table', 'thead', 'tbody', 'tfoot', 'tr', 'td', 'th', 'caption', 'hr', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6']);
+
+/**
+ * Makes blocks of pasted HTML, in the brand's own styles: headings by their level,
+ * paragraphs, lists, quotes, tables and rules; emphasis and links stay. Looks of
+ * elsewhere, scripts, embeds, forms and pictures are left out, and said.
+ *
+ * @param headed whether the page has its first heading: then those of the first level are of the second
+ * @param id of each block, from 1
+ */
+export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], headed: boolean, id: (count: number) => string): Pasted {
+  const { brand } = site;
+  const role = stylesByRole(brand);
+  const ofLevel = (level: number) => brand.styleOrder.find((one) => brand.styles[one]!.levels.includes(level as never)) ?? (level === 1 ? role.opening : level === 2 ? role.heading : role.minor);
+  const blocks: Block[] = [];
+  const taken = new Map<string, number>();
+  const left = new Map<string, number>();
+  const count = (list: Map<string, number>, what: string, by = 1) => list.set(what, (list.get(what) ?? 0) + by);
+  let last = headed ? 1 : 0;
+  let links = 0;
+  let beyond = 0;
+  const add = (what: string, make: (key: string) => Block) => {
+    if (blocks.length >= LIMITS.list) return void beyond++;
+    blocks.push(make(id(blocks.length + 1)));
+    count(taken, what);
+  };
+
+  const inline = (list: readonly PastedNode[], mark?: 'strong' | 'em'): Inline[] => list.flatMap((node): Inline[] => {
+    if (typeof node === 'string') return [{ text: node.replaceAll(/\s+/g, ' '), ...(mark ? { mark } : {}) }];
+    if (left_(node)) return [];
+    if (node.tag === 'br') return [{ text: ' ' }];
+    if (node.foreign) count(left, 'look of its own');
+    if (node.tag === 'a') {
+      const text = plain(node.children);
+      const href = node.href === undefined ? undefined : hrefIs(node.href);
+      if (text.trim() === '') return [];
+      if (!href) {
+        count(left, 'link that leads nowhere from here');
+        return [{ text, ...(mark ? { mark } : {}) }];
+      }
+      return [{ id: `l${++links}`, link: href, text }];
+    }
+    return inline(node.children, ['strong', 'b'].includes(node.tag) ? 'strong' : ['em', 'i'].includes(node.tag) ? 'em' : mark);
+  });
+  const left_ = (node: Exclude<PastedNode, string>): boolean => {
+    if (!Object.hasOwn(LEFT, node.tag)) return false;
+    count(left, LEFT[node.tag]!);
+    return true;
+  };
+  const plain = (list: readonly PastedNode[]): string => list.map((node) => (typeof node === 'string' ? node : Object.hasOwn(LEFT, node.tag) ? '' : plain(node.children))).join('').replaceAll(/\s+/g, ' ');
+  /** Runs as a paragraph has them: joined, trimmed, none longer than it may be. */
+  const runs = (list: readonly PastedNode[]): Inline[] => {
+    const joined: Inline[] = [];
+    for (const run of inline(list)) {
+      const before = joined.at(-1);
+      const text = cleanText(run.text);
+      if (text === '') continue;
+      if (before && !('id' in before) && !('id' in run) && before.mark === run.mark) joined[joined.length - 1] = { ...before, text: `${before.text}${text}`.replaceAll(/ {2,}/g, ' ') };
+      else joined.push({ ...run, text: 'id' in run ? text.slice(0, MOST_COPY) : text });
+    }
+    const [first, final] = [joined[0], joined.at(-1)];
+    if (first) joined[0] = { ...first, text: first.text.trimStart() };
+    if (final) joined[joined.length - 1] = { ...joined.at(-1)!, text: joined.at(-1)!.text.trimEnd() };
+    return joined.filter(({ text }) => text !== '').flatMap((run): Inline[] => ('id' in run ? [run] : split(run.text).map((text) => ({ ...run, text }))));
+  };
+  const paragraph = (list: readonly PastedNode[]) => {
+    const all = runs(list);
+    for (let at = 0; at < all.length; at += 150) add('paragraph', (key) => ({ kind: 'text', id: key, style: role.running, level: null, content: all.slice(at, at + 150) }));
+  };
+
+  const visit = (list: readonly PastedNode[]): void => {
+    let loose: PastedNode[] = [];
+    const flush = () => {
+      if (loose.some((node) => typeof node !== 'string' || node.trim() !== '')) paragraph(loose);
+      loose = [];
+    };
+    for (const node of list) {
+      if (typeof node === 'string' || (!BLOCKS.has(node.tag) && !Object.hasOwn(LEFT, node.tag) && !holdsBlocks(node))) {
+        loose.push(node);
+        continue;
+      }
+      flush();
+      if (left_(node)) continue;
+      if (node.foreign) count(left, 'look of its own');
+      const { tag, children } = node;
+      if (/^h[1-6]$/.test(tag)) {
+        const content = runs(children);
+        if (content.length === 0) continue;
+        // Levels follow one another, and a page has one first heading.
+        const level = Math.min(6, Math.max(last === 0 ? 1 : 2, Math.min(Number(tag[1]), last + 1)));
+        last = level;
+        add('heading', (key) => ({ kind: 'text', id: key, style: ofLevel(level), level: level as 1, content }));
+      } else if (tag === 'ul' || tag === 'ol') {
+        const items = children.flatMap((one): { content: Inline[] }[] => {
+          const content = typeof one === 'string' ? [] : runs(one.children);
+          return content.length > 0 ? [{ content }] : [];
+        }).slice(0, LIMITS.list).map((item, i) => ({ id: `i${i + 1}`, ...item }));
+        if (items.length > 0) add('list', (key) => ({ kind: 'list', id: key, style: role.running, ordered: tag === 'ol', order: items.map((one) => one.id), items: Object.fromEntries(items.map((one) => [one.id, one])) }));
+      } else if (tag === 'blockquote') {
+        const content = runs(children);
+        if (content.length > 0) add('quote', (key) => ({ kind: 'quote', id: key, style: role.lead, content, source: '', sourceStyle: role.fine }));
+      } else if (tag === 'table') tableFrom(node);
+      else if (tag === 'hr') add('rule', (key) => ({ kind: 'rule', id: key }));
+      else visit(children);
+    }
+    flush();
+  };
+  const tableFrom = (node: Exclude<PastedNode, string>): void => {
+    const rows: string[][] = [];
+    let nested = 0;
+    const collect = (list: readonly PastedNode[], depth: number): void => {
+      for (const one of list) {
+        if (typeof one === 'string') continue;
+        if (one.tag === 'table' && depth > 0) nested++;
+        if (one.tag === 'tr') rows.push(one.children.flatMap((cell) => (typeof cell === 'string' || !['td', 'th'].includes(cell.tag) ? [] : [plain(cell.children).trim().slice(0, MOST_COPY)])));
+        else collect(one.children, depth + 1);
+      }
+    };
+    collect(node.children, 0);
+    const [head = [], ...body] = rows.filter((row) => row.length > 0);
+    if (head.length === 0) return;
+    // What stands beside nothing is words, as it is where tables only put things side by side.
+    if (body.length === 0 || head.length === 1) return visit(node.children.flatMap(function cells(one): PastedNode[] {
+      return typeof one === 'string' ? [one] : ['td', 'th'].includes(one.tag) ? [{ ...one, tag: 'div' }] : one.children.flatMap(cells);
+    }));
+    if (nested > 0) count(left, 'table within a table', nested);
+    const columns = head.slice(0, 12).map((label, i) => ({ id: `c${i + 1}`, label: label.slice(0, 80) }));
+    const items = body.slice(0, LIMITS.list).map((row, i) => ({ id: `r${i + 1}`, cells: Object.fromEntries(columns.map((column, at) => [column.id, row[at] ?? ''])) }));
+    add('table', (key) => ({
+      kind: 'table', id: key, style: role.running, headStyle: role.fine, caption: '', columnOrder: columns.map((one) => one.id), columns: Object.fromEntries(columns.map((one) => [one.id, one])),
+      order: items.map((one) => one.id), items: Object.fromEntries(items.map((one) => [one.id, one])),
+    }));
+  };
+  visit(nodes);
+  if (beyond > 0) count(left, 'part more than a section takes', beyond);
+  return { blocks, taken: told(taken), left: told(left) };
+}
+
+const holdsBlocks = (node: PastedNode): boolean => typeof node !== 'string' && (BLOCKS.has(node.tag) || node.children.some(holdsBlocks));
+
+/** A long text in parts that may be kept; nothing of it is lost. */
+function split(text: string): string[] {
+  const parts: string[] = [];
+  for (let at = 0; at < text.length; ) {
+    let end = Math.min(text.length, at + MOST_COPY);
+    if (end < text.length && /[\ud800-\udbff]/.test(text[end - 1]!)) end--;
+    parts.push(text.slice(at, end));
+    at = end;
+  }
+  return parts;
+}
+
+const told = (list: ReadonlyMap<string, number>): string[] => [...list].map(([what, n]) => (n === 1 ? `one ${what}` : `${n} ${what.replace(/^(look|part|link|table)\b/, '$1s').replace(/^(?!looks|parts|links|tables)(.*)$/, '$1s')}`));

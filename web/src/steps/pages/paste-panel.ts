@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { addPasted, blocksFromPasted, pageTree, type PastedNode } from '@yohaku/core';
+import { Editor, freshId } from '../../state/index.ts';
+import { ACTS, FocusIn, KEYS, TextArea } from '../../ui/index.ts';
+import { pastedNodes, pastedText } from './pasted-nodes.ts';
+
+/** Most that is taken at once, characters. */
+const MOST = 4_000_000;
+
+/** Words from elsewhere: pasted, seen for what of them is taken and what is left out, then laid in as a section in the brand's own styles. */
+@Component({
+  selector: 'yo-paste-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS, TextArea],
+  template: `
+    <div class="top"><span class="strong">Paste words</span><span class="note">{{ where() }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="cols">
+      <yo-area label="Paste from a document, a mail or a page, or type" [rows]="6" [value]="text()" (typed)="type($event)" (paste)="paste($event)" />
+      <section aria-label="What comes of it" role="status">
+        @if (problem()) { <p>{{ problem() }}</p> }
+        @if (pasted(); as made) {
+          @if (made.blocks.length) {
+            <p><span class="head">Taken, in the styles of the brand</span> {{ made.taken.join(', ') }}.</p>
+            @if (made.left.length) { <p><span class="head">Left out</span> {{ made.left.join(', ') }}. Pictures come in with Pictures, embeds with Add a section.</p> }
+            <p><button yo-act main (click)="lay()">Lay it in</button> <button yo-act slight (click)="clear()">Clear</button></p>
+          } @else { <p>There are no words in it. {{ made.left.length ? 'Left out: ' + made.left.join(', ') + '.' : '' }}</p> }
+        } @else if (!problem()) { <p class="note">Headings, paragraphs, lists, quotes and tables become blocks; looks of elsewhere stay behind.</p> }
+      </section>
+    </div>
+  `,
+  styles: `
+    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
+    .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
+    .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 40px; min-height: 0; } .cols > * { overflow: auto; padding: 2px; } section p { padding-bottom: 6px; } .head { display: block; }
+  `,
+  hostDirectives: [FocusIn],
+  host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
+})
+export class PastePanel {
+  readonly #editor = inject(Editor);
+  protected readonly keyOf = KEYS;
+  readonly page = input.required<string>();
+  /** The section it goes behind; null for last. */
+  readonly after = input.required<string | null>();
+  readonly where = input.required<string>();
+  readonly closed = output();
+  readonly laid = output<string>();
+  protected readonly text = signal('');
+  protected readonly problem = signal('');
+  readonly #nodes = signal<readonly PastedNode[] | null>(null);
+  readonly #id = signal(freshId('x'));
+  protected readonly pasted = computed(() => {
+    const [site, nodes] = [this.#editor.current(), this.#nodes()];
+    return site && nodes ? blocksFromPasted(site, nodes, pageTree(site, this.page()).places.some(({ level }) => level === 1), (count) => `${this.#id()}-b${count}`) : null;
+  });
+
+  protected type(text: string): void {
+    this.text.set(text);
+    this.#take(text, () => pastedText(text));
+  }
+  protected paste(event: ClipboardEvent): void {
+    const [html, text] = ['text/html', 'text/plain'].map((type) => event.clipboardData?.getData(type) ?? '') as [string, string];
+    if (html.trim() === '') return;
+    event.preventDefault();
+    this.text.set(text.slice(0, 20_000));
+    this.#take(html, () => pastedNodes(html));
+  }
+  #take(source: string, read: () => PastedNode[]): void {
+    const long = source.length > MOST;
+    this.problem.set(long ? `That is ${Math.round(source.length / 1_000_000)} million characters; four are taken at once. Nothing was taken: paste it in parts.` : '');
+    this.#nodes.set(long || source.trim() === '' ? null : read());
+  }
+  protected clear(): void {
+    this.text.set('');
+    this.problem.set('');
+    this.#nodes.set(null);
+  }
+  protected lay(): void {
+    const [made, id] = [this.pasted(), this.#id()];
+    if (!made) return;
+    this.#editor.commit((site) => addPasted(site, this.page(), id, made, this.after() ?? undefined));
+    this.#id.set(freshId('x'));
+    this.laid.emit(id);
+  }
+}

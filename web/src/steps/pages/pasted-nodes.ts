@@ -1,0 +1,27 @@
+import type { PastedNode } from '@yohaku/core';
+
+/** Attributes that carry a look of elsewhere. */
+const LOOKS = ['style', 'class', 'color', 'face', 'size', 'align', 'bgcolor', 'width', 'height'];
+/** Deeper than this nothing is looked into: what people write is not nested so. */
+const DEEPEST = 200;
+
+/** HTML as plain data, read without running or fetching anything of it. */
+export function pastedNodes(html: string): PastedNode[] {
+  const { body } = new DOMParser().parseFromString(html, 'text/html');
+  const read = (node: Node, depth: number): PastedNode[] => {
+    if (node.nodeType === 3) return node.textContent ? [node.textContent] : [];
+    if (!(node instanceof Element) || depth > DEEPEST) return [];
+    const href = node.getAttribute('href');
+    return [{
+      tag: node.tagName.toLowerCase(), ...(href === null ? {} : { href }), foreign: node.tagName === 'FONT' || LOOKS.some((name) => node.hasAttribute(name)),
+      children: [...node.childNodes].flatMap((one) => read(one, depth + 1)),
+    }];
+  };
+  return [...body.childNodes].flatMap((node) => read(node, 0));
+}
+
+/** Plain text as paragraphs: an empty line between them, or each line one where there is none. */
+export function pastedText(text: string): PastedNode[] {
+  const parts = /\n\s*\n/.test(text) ? text.split(/\n\s*\n/) : text.split('\n');
+  return parts.filter((one) => one.trim() !== '').map((one) => ({ tag: 'p', foreign: false, children: [one] }));
+}
