@@ -4,7 +4,8 @@ import { launchOptions } from './browser.ts';
 export default defineConfig({
   testDir: 'journeys',
   testMatch: '*.journey.ts',
-  workers: 2,
+  // Journeys wait for servers, workers and paints about as long as they work: three keep two processors busy.
+  workers: 3,
   fullyParallel: false,
   retries: 0,
   timeout: 600_000,
