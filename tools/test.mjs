@@ -21,16 +21,14 @@ export async function test(wanted) {
   ensurePackages();
   const needs = (...some) => parts.some((part) => some.includes(part));
   const chrome = needs('web', 'e2e') ? ensureChromium() : '';
-  if (needs('server', 'e2e')) {
-    ensurePostgres();
-    await buildServer();
-  }
+  if (needs('server', 'e2e')) ensurePostgres();
+  // Servers that specs and journeys start want both built; checks and specs without a server run meanwhile.
+  const building = needs('server', 'e2e') ? buildServer().then(buildWeb) : Promise.resolve();
+  const jobsOf = (some, given) => parts.filter((part) => some.includes(part)).flatMap((part) => jobs[part](given)).sort((one, other) => other.long - one.long);
   const work = async (url) => {
-    const done = await inTurns(parts.filter((part) => part !== 'e2e').flatMap((part) => jobs[part]({ url, chrome })).sort((one, other) => other.long - one.long));
-    if (parts.includes('e2e')) {
-      await buildWeb();
-      done.push(...(await inTurns(jobs.e2e({ url, chrome }))));
-    }
+    const [done] = await Promise.all([inTurns(jobsOf(['core', 'web'], { url, chrome })), building]);
+    done.push(...(await inTurns(jobsOf(['server'], { url, chrome }))));
+    if (parts.includes('e2e')) done.push(...(await inTurns(jobs.e2e({ url, chrome }))));
     return done;
   };
   const results = needs('server', 'e2e') ? await withCluster(work) : await work();

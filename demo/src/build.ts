@@ -86,10 +86,11 @@ export const figures = (...pairs: [string, string][]): Part => (section, n) => {
 
 type FieldSpec = [label: string, kind: 'text' | 'email' | 'date' | 'area' | 'select' | 'check', help?: string, options?: string[], error?: string];
 export const form = (submit: string, ...fields: FieldSpec[]): Part => (section, n) => {
-  const items = fields.map(([label, kind, help, options, error], i) => ({ id: `f${i + 1}`, label, kind, help: help ?? '', options: options ?? [], ...(error ? { error } : {}) }));
+  const items = fields.map(([label, kind, help, options, error], i) => ({ id: `f${i + 1}`, label, kind, help: help ?? '', options: options ?? [], ...(i === 0 || kind === 'email' ? { required: true as const } : {}), ...(error ? { error } : {}) }));
   return {
     kind: 'form', id: blockId(section, n), labelStyle: 'running', helpStyle: 'fine',
     order: items.map((one) => one.id), items: byId(items), submit: button('send', submit, '#', 'primary'),
+    answer: 'It has arrived at the harbour office. We write back the same tide.',
   };
 };
 

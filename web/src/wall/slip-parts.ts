@@ -14,8 +14,8 @@ import { ACTS, Choice } from '../ui/index.ts';
         <span class="head">{{ part.label }}</span>
         <span class="yo-joined">
           <button yo-act slight icon="copy" [attr.aria-label]="part.what === 'item' ? 'Another one' : 'Duplicate ' + part.label" [yoTip]="part.what === 'item' ? 'Another one like it, behind it' : 'The same once more, behind it'" (click)="again(part)"></button>
-          <button yo-act slight icon="up" [attr.aria-label]="'Move ' + part.label + ' up'" [disabled]="at(part) === 0" (click)="move(part, -1)"></button>
-          <button yo-act slight icon="down" [attr.aria-label]="'Move ' + part.label + ' down'" [disabled]="at(part) === part.among - 1" (click)="move(part, 1)"></button>
+          <button yo-act slight icon="up" [attr.aria-label]="'Move ' + part.label + ' up'" [disabled]="!can(part, -1)" (click)="move(part, -1)"></button>
+          <button yo-act slight icon="down" [attr.aria-label]="'Move ' + part.label + ' down'" [disabled]="!can(part, 1)" (click)="move(part, 1)"></button>
         </span>
         <yo-delete slight [name]="part.label" words="" (done)="remove(part)" />
       </div>
@@ -41,10 +41,10 @@ export class SlipParts {
     return site ? blockKinds(site).map(({ kind, label }) => ({ value: kind, label })) : [];
   });
 
-  /** Where a part stands among its like. */
-  protected at(part: BlockPart): number {
-    const order = part.order.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], this.#editor.current());
-    return Array.isArray(order) ? order.indexOf(part.id) : -1;
+  /** Whether a part can go farther: within its order, into the column beside it, into the section beside its own. */
+  protected can(part: BlockPart, steps: -1 | 1): boolean {
+    const site = this.#editor.current();
+    return site !== null && site !== undefined && movePart(site, part, steps) !== undefined;
   }
   protected again(part: BlockPart): void {
     this.#commit((site) => duplicatePart(site, part, freshId('x')));

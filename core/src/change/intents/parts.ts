@@ -3,6 +3,7 @@ import type { Place } from '../../page/index.ts';
 import { sampleBlock } from '../../sections/index.ts';
 import type { Section, Site } from '../../site/index.ts';
 import { valueAt } from '../json.ts';
+import type { Op } from '../change.ts';
 import { insertOp, removeOp, stepOp, type Edit } from './edit.ts';
 
 /** A block of a section, or one of the things that a block has several of: a button, a card, a row. */
@@ -40,10 +41,41 @@ export function partsAt(site: Site, place: Place): BlockPart[] {
   return parts;
 }
 
-/** Moves a part one step up or down among its like; undefined at the end. */
+/**
+ * Moves a part one step up or down among its like. A block at the end of its column
+ * goes into the next one, from the last into the page's next own section.
+ *
+ * @returns undefined where there is no farther
+ */
 export function movePart(site: Site, part: BlockPart, steps: -1 | 1): Edit | undefined {
   const op = stepOp(site, part.order, part.id, steps);
-  return op && { label: `Move ${part.label.toLowerCase()}`, ops: [op] };
+  const label = `Move ${part.label.toLowerCase()}`;
+  if (op) return { label, ops: [op] };
+  const ops = part.what === 'block' ? farther(site, part, steps) : [];
+  return ops.length > 0 ? { label, ops } : undefined;
+}
+
+/** Takes a block out of its column, into the one beside it, or into the section beside its own. */
+function farther(site: Site, part: BlockPart, steps: -1 | 1): Op[] {
+  const address = part.record.slice(0, -1);
+  const section = valueAt(site, address) as Section;
+  const column = part.order.at(-2)!;
+  const beside = section.columnOrder[section.columnOrder.indexOf(column) + steps];
+  const end = (order: readonly string[]): string | null => (steps > 0 ? null : ((valueAt(site, order) as string[]).at(-1) ?? null));
+  if (beside !== undefined) {
+    const to = [...address, 'columns', beside, 'order'];
+    const list = valueAt(site, part.order) as string[];
+    return [{ op: 'move', from: [...part.order], to, id: part.id, after: end(to), wasAfter: list[list.indexOf(part.id) - 1] ?? null }];
+  }
+  const [root, page, , entry] = address;
+  if (root !== 'pages' || address.at(-1) !== 'own') return [];
+  const { sectionOrder, sections } = site.pages[page!]!;
+  const next = sectionOrder[sectionOrder.indexOf(entry!) + steps];
+  const other = next === undefined ? undefined : sections[next];
+  if (!other || !('own' in other)) return [];
+  const at = ['pages', page!, 'sections', next!, 'own'];
+  const order = [...at, 'columns', steps > 0 ? other.own.columnOrder[0]! : other.own.columnOrder.at(-1)!, 'order'];
+  return [removeOp(site, part.record, part.order, part.id), insertOp(site, [...at, 'blocks'], order, part.id, valueAt(site, [...part.record, part.id]), end(order))];
 }
 
 /** Another part like one, right behind it. */
