@@ -57,14 +57,6 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: /^Funnel/ }).first().click();
     await page.getByRole('button', { name: /^Only where/ }).click();
   },
-  seen: async (page) => {
-    await step(page, 'Colour');
-    await page.getByRole('button', { name: 'All pages' }).click();
-    await shows(page, 'All');
-    await page.getByRole('button', { name: 'Lightness by hue' }).click();
-    await page.keyboard.press('v');
-    await page.keyboard.press('v');
-  },
   harmonies: async (page) => {
     await fullColour(page);
     await step(page, 'Colour');
@@ -134,6 +126,16 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByText(/things? breaks?/).waitFor();
     await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
     await page.waitForTimeout(1500);
+  },
+  collections: async (page) => {
+    await step(page, 'Pages');
+    await page.getByRole('button', { name: 'Collections' }).click();
+    await page.getByLabel('Add a collection').fill('Boats');
+    await page.keyboard.press('Enter');
+    const rows = [['Name', 'Text', 'Built', 'Berths'], ['Sandpiper', 'Two decks, a saloon, and tea on the line.', '1987-05-01', '140'], ['Dunlin', 'Carries the post and whoever sits on it.', '1999-03-02', '24'], ['Knot', 'The small one, for fog.', '2025-01-30', '12'], ['Turnstone', 'Lies at Holm in winter.', '1974-09-12', '60'], ['Whimbrel', 'Freight on Thursdays.', '2003-06-21', '8']];
+    await page.getByLabel('Bring in a sheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.map((row) => row.map((cell) => `"${cell}"`).join(',')).join('\n')) });
+    await page.getByRole('button', { name: 'Bring it in' }).click();
+    await page.getByText('Knot', { exact: true }).click();
   },
   shelf: async (page) => {
     await page.goto(new URL('/', page.url()).href);

@@ -94,6 +94,16 @@ export const form = (submit: string, ...fields: FieldSpec[]): Part => (section, 
   };
 };
 
+/** Something from elsewhere, as a stand-in with a link to it. */
+export const embed = (ground: string, heading: string, words: string, url: string): Part => (section, n) => ({
+  kind: 'embed', id: blockId(section, n), ground, style: 'running', title: heading, shape: 'wide', more: { id: 'there', link: { to: 'url', url }, text: words },
+});
+
+/** Items of a collection one below the other, the latest first. */
+export const latest = (collection: string, fields: { readonly heading: string; readonly text: string; readonly by: string }, limit: number): Part => (section, n) => ({
+  kind: 'items', id: blockId(section, n), collection, look: 'rows', ...fields, down: true, limit, ground: 'paper', headingStyle: 'minor', headingLevel: 3, textStyle: 'running',
+});
+
 export interface SectionOptions { picture?: { asset: string; shade: number } }
 
 /** A section: its blocks column by column. */

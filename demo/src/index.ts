@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { SCHEMA_VERSION, flatColors, type Asset, type Page, type Site } from '@yohaku/core';
+import { log, logItems } from './log.ts';
 import { brand } from './brand.ts';
 import { byId } from './build.ts';
 import { overridesByPage } from './overrides.ts';
@@ -30,7 +31,7 @@ const pages: Page[] = [home, sailings, fares, islands, freight, assistance, noti
 /** Ternhaven Ferries, the demo site. */
 export const ternhaven: Site = {
   schemaVersion: SCHEMA_VERSION, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
-  assets: byId(assets), pageOrder: pages.map((one) => one.id), pages: byId(pages), collections: {}, collectionOrder: [], items: {},
+  assets: byId(assets), pageOrder: pages.map((one) => one.id), pages: byId(pages), collections: { log }, collectionOrder: ['log'], items: logItems,
 };
 
 /** Bytes of the demo's pictures by content hash. */

@@ -46,6 +46,11 @@ describe('the menu', () => {
     expect(nestMenuEntry(made, 'm3', true)).toBeUndefined();
     expect(menuEntries(after(made, (now) => buttonMenuEntry(now, 'm2', null))).find(({ id }) => id === 'm2')!.look).toBeUndefined();
   });
+  it('stands beside, below or centred under the name, and stays on scroll when asked to', () => {
+    const set = after(three, (now) => setValue(now, '', ['shared', 'header', 'arrangement'], 'centred'), (now) => setValue(now, '', ['shared', 'header', 'stays'], true));
+    expect(pageHtml(set, 'home')).toContain('class="header name-centred stays');
+    expect(() => acceptChange(three, setValue(three, '', ['shared', 'header', 'arrangement'], 'sideways'))).toThrow();
+  });
   it('follows the pages when asked to: in their order, those under another under its entry, the rest behind', () => {
     const pages = after(three, (now) => addPage(now, 'p1', null), (now) => putUnder(now, 'p1', 'more'));
     expect(lines(after(pages, (now) => menuFromPages(now, (page) => `m-${page}`)))).toEqual(['m2', 'm1', 'm1>m-p1', 'm3']);

@@ -1,9 +1,10 @@
 import { kindOf } from '../kinds/index.ts';
+import { readSite } from '../document/index.ts';
 import { pageTree } from '../page/index.ts';
 import { blockKinds } from '../sections/index.ts';
 import type { Section, Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { acceptChange, addBlock, addKept, keepSection, ownSection, pagesWith, duplicatePart, movePart, partsAt, planUndo, removePart, type BlockPart, type Edit } from './index.ts';
+import { acceptChange, addBlock, addKept, addSection, keepSection, ownSection, pagesWith, duplicatePart, movePart, partsAt, planUndo, removePart, setValue, type BlockPart, type Edit } from './index.ts';
 
 const site = smallSite();
 const place = (now: Site, id: string) => pageTree(now, 'home').places.find((one) => one.id === id)!;
@@ -17,6 +18,20 @@ describe('a part of a page', () => {
     expect(partsAt(site, place(site, 'p/text')).map(({ what }) => what)).toEqual(['block']);
     const header = pageTree(site, 'home').places.find(({ section: of }) => of === 'header')!;
     expect(partsAt(site, header)).toEqual([]);
+  });
+  it('goes on from the end of its column into the next one, and into the section beside its own where that is no kept one', () => {
+    const wide = readSite(smallSite());
+    const own = (of: Site, page: string, id: string) => (of.pages[page]!.sections[id] as { own: Section }).own;
+    const split = after(wide, setValue(wide, '', ['pages', 'home', 'sections', 's1', 'own', 'columns', 'col1', 'order'], ['h', 'p', 'k']));
+    const two: Site = { ...split, pages: { ...split.pages, home: { ...split.pages['home']!, sections: { ...split.pages['home']!.sections, s1: { id: 's1', own: { ...own(split, 'home', 's1'), columns: { col1: { id: 'col1', order: ['h', 'p'] }, col2: { id: 'col2', order: ['k'] } }, columnOrder: ['col1', 'col2'] } } } } } };
+    const beside = after(two, movePart(two, part(two, 'p/text', 'block'), 1));
+    expect([own(beside, 'home', 's1').columns['col1']!.order, own(beside, 'home', 's1').columns['col2']!.order]).toEqual([['h'], ['p', 'k']]);
+    // Behind it stands a kept section: there it ends.
+    expect(movePart(beside, part(beside, 'k/k1', 'block'), 1)).toBeUndefined();
+    const more = after(wide, addSection(wide, 'home', 'next', 's1'));
+    const over = after(more, movePart(more, part(more, 'k/k1', 'block'), 1));
+    expect([own(over, 'home', 's1').columns['col1']!.order, own(over, 'home', 'next').columns[own(over, 'home', 'next').columnOrder[0]!]!.order[0]]).toEqual([['h', 'p'], 'k']);
+    expect(after(over, movePart(over, part(over, 'k/k1', 'block'), -1))).toEqual(more);
   });
   it('is moved among its like, and at the end stays', () => {
     const moved = after(site, movePart(site, part(site, 'p/text', 'block'), 1));

@@ -22,7 +22,7 @@ export function headerPart(site: Site, page: Page, body: Place): PagePart {
     ? build.place({ id: `${header.id}/name`, kind: 'logo', label: 'Logo, to the home page', recipes: [recipes.menu(header.ground)], states: ['rest', 'hover', 'focus'] })
     : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle, words: ['shared', 'header', 'name'], styled: ['shared', 'header', 'nameStyle'] });
   const items = header.order.filter((id) => header.items[id]!.under === undefined).map((id) => entry(build, header.items[id]!, page, header.order.filter((one) => header.items[one]!.under === id)));
-  const node = element('header', placed(surface, 'header', { dataPart: 'header' }), [
+  const node = element('header', placed(surface, ['header', ...(header.arrangement ? [`name-${header.arrangement}`] : []), ...(header.stays ? ['stays'] : [])].join(' '), { dataPart: 'header' }), [
     element('div', { className: 'bar' }, [
       element('a', placed(name, 'site-name', { href: homePage(site)?.file ?? '#' }), [mark, alone ? undefined : header.name]),
       element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),

@@ -27,6 +27,12 @@ a { color: inherit; }
 .site-name, .menu-link { display: inline-block; text-decoration-line: none; padding-block: 6px; }
 .logo { box-sizing: content-box; max-width: 100%; height: auto; vertical-align: middle; }
 .menu { display: flex; flex-wrap: wrap; gap: 0 24px; }
+.name-centred .bar { flex-direction: column; }
+.name-centred .menu { justify-content: center; }
+.name-below .bar { flex-direction: column; align-items: flex-start; }
+.stays { position: sticky; inset-block-start: 0; z-index: 3; }
+/* What is led to must not stand under it. */
+html:has(.stays) { scroll-padding-block-start: 6rem; }
 .menu-more { position: relative; }
 .menu-more summary { cursor: pointer; list-style: none; }
 .menu-more summary::-webkit-details-marker { display: none; }

@@ -65,6 +65,10 @@ export type MenuItem = v.InferOutput<typeof MenuItem>;
 export const Header = v.pipe(v.strictObject({
   id: Id, ground: refTo('ground', 'Background', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
   order: orderOf('items'), items: byId(MenuItem),
+  /** How name and menu stand; absent: beside each other. */
+  arrangement: v.optional(v.picklist(['centred', 'below'])),
+  /** It stays in sight while the page is scrolled. */
+  stays: v.optional(v.literal(true)),
 }), v.rawCheck(({ dataset, addIssue }) => {
   if (!dataset.typed) return;
   const { items } = dataset.value;

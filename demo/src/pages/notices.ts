@@ -1,4 +1,4 @@
-import { buttons, eyebrow, fine, heading, lead, minor, page, para, rule, section, title, type Part } from '../build.ts';
+import { buttons, embed, eyebrow, fine, heading, latest, lead, minor, page, para, rule, section, title, type Part } from '../build.ts';
 
 const notice = (when: string, name: string, words: string): Part[] => [eyebrow(when), minor(name), para(words), fine('Posted by the [harbour office](contact).'), rule()];
 
@@ -19,5 +19,9 @@ export const notices = page('notices', 'Notices', 'What changed this week: piers
     eyebrow('No need to look'), heading('Have them sent'), para('We write only when something has changed for the boat you are on. Nothing else, to nobody else.'),
     buttons(['Send me word', 'contact'], ['How we keep your number', 'about', 'secondary']),
   ]]),
+  section('ntc-log', 'From the log', 'white', 'close', [
+    [heading('From the log'), latest('log', { heading: 'what', text: 'told', by: 'day' }, 4)],
+    [heading('The pier, now'), embed('paper', 'A picture of Pier 1, every minute', 'See it where it is taken', 'https://example.org/pier-1')],
+  ]),
   'weather', 'questions',
 ]);

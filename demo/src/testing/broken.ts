@@ -83,7 +83,7 @@ function* breakHere(value: unknown, make: (kind: Breakage['kind'], sure: boolean
   else if (Array.isArray(value)) {
     yield make('type', true, { 0: 'x' }, 'an object');
     yield make('order', true, [...(value as unknown[]), { nonsense: 1 }], 'with an entry that is nothing');
-    if (value.length > 0 && value.every((one) => typeof one === 'string') && !/levels$/.test(shape)) {
+    if (value.length > 0 && value.every((one) => typeof one === 'string') && !/(levels|options)$/.test(shape)) {
       yield make('order', true, [...(value as unknown[]), value[0]], 'with one twice');
       yield make('order', true, [...(value as unknown[]), 'nobody-here'], 'with a stranger');
       yield make('order', !/apart/.test(shape), value.slice(1), 'with one missing');

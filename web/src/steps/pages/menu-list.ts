@@ -9,7 +9,7 @@ import { ACTS, FocusIn, Choice, KEYS, TextField, nameProblem } from '../../ui/in
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Choice, TextField, Reaching],
   template: `
-    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><yo-choice label="Name and menu" [hideLabel]="true" [value]="header()?.arrangement ?? ''" [options]="arrangements" [width]="150" (chosen)="arrange($event)" /><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">Stays on scroll</button><button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
     <ul aria-label="Menu entries" [yoReaching]="everywhere">
       @for (one of entries(); track one.id) {
         <li [class.under]="one.under !== undefined">
@@ -42,6 +42,14 @@ export class MenuList {
   protected readonly keyOf = KEYS;
   readonly #site = this.#editor.shown;
   protected readonly entries = computed(() => (this.#site() ? menuEntries(this.#site()!) : []));
+  protected readonly header = computed(() => this.#site()?.shared.header);
+  protected readonly arrangements = [{ value: '', label: 'name beside menu' }, { value: 'centred', label: 'name centred above' }, { value: 'below', label: 'menu below the name' }];
+  protected arrange(value: string): void {
+    this.#do((site) => setValue(site, 'Arrangement of the header', ['shared', 'header', 'arrangement'], value || undefined));
+  }
+  protected stay(): void {
+    this.#do((site) => setValue(site, site.shared.header.stays ? 'The header scrolls away' : 'The header stays', ['shared', 'header', 'stays'], site.shared.header.stays ? undefined : true));
+  }
   protected readonly offers = computed(() => (this.#site() ? linkOffers(this.#site()!) : []));
   protected readonly looks = computed(() => [{ value: '', label: 'words' }, ...(this.#site()?.brand.variantOrder.map((id) => ({ value: id, label: this.#site()!.brand.variants[id]!.label })) ?? [])]);
   protected readonly everywhere: Scope = { words: 'The menu stands in the header of every page' };
