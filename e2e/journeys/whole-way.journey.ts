@@ -1,7 +1,7 @@
 import { test, expect } from '../fixtures.ts';
 
 test('a colour, a heading and a shape reach all nine pages, are judged, fixed, undone and published', async ({ desk, page }) => {
-  await expect(desk.tally(/places$/)).toHaveText(/1.072 places/);
+  await expect(desk.tally(/places$/)).toHaveText(/1.087 places/);
   await expect(page.getByText('painted otherwise')).toHaveCount(0);
 
   // A brand colour: held, it restyles the wall; released, it is one edit.
