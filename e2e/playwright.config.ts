@@ -4,8 +4,7 @@ import { launchOptions } from './browser.ts';
 export default defineConfig({
   testDir: 'journeys',
   testMatch: '*.journey.ts',
-  // Journeys wait for servers, workers and paints about as long as they work: three keep two processors busy.
-  workers: 3,
+  workers: 2,
   fullyParallel: false,
   retries: 0,
   timeout: 600_000,

@@ -11,7 +11,7 @@ import { UseError, say } from './say.mjs';
 const PARTS = ['core', 'server', 'web', 'e2e'];
 
 /** How many jobs run beside each other. Half of them wait for servers and databases that they start and kill. */
-const BESIDE = 3;
+const BESIDE = 2;
 
 /** `./yohaku test [PART…]`: runs the parts and sums them up; journeys by themselves, after all others. Resolves to the exit code. */
 export async function test(wanted) {

@@ -173,9 +173,9 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   await page.getByRole('button', { name: 'Up', exact: true }).click();
   await expect.poll(() => frame.locator('main > [data-part]').nth(1).getAttribute('data-part')).toBe('ntc-word');
   await page.getByRole('button', { name: 'Duplicate section' }).click();
-  await expect(frame.locator('main > [data-part]')).toHaveCount(6);
+  await expect(frame.locator('main > [data-part]')).toHaveCount(7);
   await page.getByRole('button', { name: 'Undo Duplicate Word by message' }).click();
-  await expect(frame.locator('main > [data-part]')).toHaveCount(5);
+  await expect(frame.locator('main > [data-part]')).toHaveCount(6);
 
   // Pages.
   await page.getByRole('button', { name: 'Duplicate page' }).click();
