@@ -5,6 +5,7 @@ import { readSite } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
 import { startServer } from '../../server/src/main.ts';
 import { ROOT } from '../../server/src/testing/database.ts';
+import { benchBuild } from './build.ts';
 import { benchDrag } from './drag.ts';
 import { benchExtract } from './extract.ts';
 import { benchField } from './field.ts';
@@ -40,6 +41,7 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   drag: () => withServer(({ address, link }) => benchDrag(address, link)),
   fix: () => benchFix(site),
   items: () => benchItems(site),
+  build: () => withServer(({ address, link }) => benchBuild(site, address, link)),
   pixels: () => withServer(({ address, link }) => benchPixels(site, address, link)),
   fonts: benchFonts,
   kills: benchKills,

@@ -1,0 +1,114 @@
+import type { Page } from '@playwright/test';
+import { SECTION_KINDS, acceptChange, addSection, bodyHtml, type Site } from '@yohaku/core';
+import { launch } from '../browser.ts';
+import { openBare } from './bare-page.ts';
+import { benchContext, openDesk } from './open-desk.ts';
+import { median, type Result } from './result.ts';
+
+const KEYS = 40;
+const ROUNDS = 7;
+/** A paragraph of the demo's home page. */
+const PARAGRAPH = 'main p[data-place]';
+
+/**
+ * Time in ms from a letter typed where the words stand until the frame with it is
+ * painted, median of many. Asked of the page around: its frames run no script.
+ */
+async function keystroke(page: Page, frame: string): Promise<number> {
+  return page.evaluate(async ({ selector, count }) => {
+    const inside = document.querySelector<HTMLIFrameElement>(selector)!.contentDocument!;
+    const times: number[] = [];
+    for (let i = 0; i < count; i++) {
+      const began = performance.now();
+      inside.execCommand('insertText', false, 'abcdefghij'[i % 10]!);
+      await new Promise<void>((done) => requestAnimationFrame(() => {
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => done();
+        channel.port2.postMessage(null);
+      }));
+      if (i >= 5) times.push(performance.now() - began);
+      await new Promise((done) => setTimeout(done, 60));
+    }
+    times.sort((one, other) => one - other);
+    return times[times.length >> 1]!;
+  }, { selector: frame, count: KEYS });
+}
+
+/** Puts the caret at the start of the first paragraph of a frame, which is made editable where it is not. */
+const intoWords = (page: Page, frame: string): Promise<void> => page.evaluate(({ selector, paragraph }) => {
+  const inside = document.querySelector<HTMLIFrameElement>(selector)!.contentDocument!;
+  const words = inside.querySelector<HTMLElement>(paragraph)!;
+  if (!words.isContentEditable) words.contentEditable = 'true';
+  words.focus();
+  inside.getSelection()!.collapse(words, 0);
+}, { selector: frame, paragraph: PARAGRAPH });
+
+const HOME = 'iframe[title="Home at 1280"]';
+
+/** A keystroke where the words stand against one in a bare contenteditable with the same words; a section laid in against the same HTML set by hand. */
+export async function benchBuild(site: Site, address: string, link: string): Promise<Result[]> {
+  const browser = await launch();
+  try {
+    const context = await benchContext(browser);
+    const desk = await openDesk(await context.newPage(), link, 'Pages');
+    await desk.waitForTimeout(4000);
+    await desk.frameLocator(HOME).locator(PARAGRAPH).first().dblclick();
+    await intoWords(desk, HOME);
+    const typed = await keystroke(desk, HOME);
+    await desk.keyboard.press('Escape');
+    await desk.keyboard.press('Escape');
+
+    const bare = await openBare(await context.newPage(), site, address, ['home'], [1280]);
+    await intoWords(bare, 'iframe');
+    const alone = await keystroke(bare, 'iframe');
+
+    // A section laid in by its card on the shelf, until the nearest page has it and is painted.
+    const laid: number[] = [];
+    for (let i = 0; i < ROUNDS; i++) {
+      await desk.bringToFront();
+      await desk.getByRole('button', { name: 'Add a section' }).click();
+      await desk.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'Questions' }).waitFor();
+      await desk.waitForTimeout(1500);
+      laid.push(await desk.evaluate(() => new Promise<number>((done) => {
+        const inside = document.querySelector<HTMLIFrameElement>('iframe[title="Home at 1280"]')!.contentDocument!;
+        const before = inside.querySelectorAll('main > [data-part]').length;
+        const card = [...document.querySelectorAll<HTMLElement>('yo-section-shelf li button')].find((one) => one.getAttribute('aria-label') === 'Questions')!;
+        const began = performance.now();
+        card.click();
+        const look = () => {
+          if (inside.querySelectorAll('main > [data-part]').length === before) return void requestAnimationFrame(look);
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel();
+            channel.port1.onmessage = () => done(performance.now() - began);
+            channel.port2.postMessage(null);
+          });
+        };
+        look();
+      })));
+      await desk.waitForTimeout(2500);
+    }
+    const html = bodyHtml(acceptChange(site, addSection(site, 'home', 'bench', undefined, SECTION_KINDS.questions)).site, 'home');
+    const byHand: number[] = [];
+    for (let i = 0; i < ROUNDS; i++) {
+      await bare.bringToFront();
+      byHand.push(await bare.evaluate((content) => new Promise<number>((done) => {
+        const inside = document.querySelector('iframe')!.contentDocument!;
+        const began = performance.now();
+        inside.body.innerHTML = content;
+        requestAnimationFrame(() => requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => done(performance.now() - began);
+          channel.port2.postMessage(null);
+        }));
+      }), html));
+      await bare.waitForTimeout(500);
+    }
+    const result = (name: string, ours: number, reference: string, theirs: number, most: number): Result => ({ name, median: ours, unit: 'ms', reference, referenceMedian: theirs, ratio: ours / theirs, bound: `at most ${most} times`, holds: ours / theirs <= most });
+    return [
+      result('a keystroke where words stand, to its paint', typed, 'the same in a bare contenteditable', alone, 2),
+      result('a section laid in, to the paint of the nearest page', median(laid), 'the same HTML set by hand', median(byHand), 3),
+    ];
+  } finally {
+    await browser.close();
+  }
+}
