@@ -34,14 +34,14 @@ export function applyChange(site: Site, change: Applicable): Applied {
   for (let i = 0; i < ops.length; i++) {
     const op = ops[i]!;
     const run = runFrom(ops, i);
-    if (run.length >= LONG_RUN) {
+    if (run.length > 0) {
       const step = applyRun(next, run);
       next = step.site;
       inverse.unshift(...step.inverse);
       i += run.length - 1;
       continue;
     }
-    const step = applyOp(next, op);
+    const step = applyOp(next, op as Exclude<Op, Listed>);
     if (step.site === next) continue;
     next = step.site;
     inverse.unshift(step.inverse);
@@ -49,9 +49,6 @@ export function applyChange(site: Site, change: Applicable): Applied {
   }
   return { site: next, inverse, overtook };
 }
-
-/** So many insertions or removals in one list are done together: each by itself copies the whole record. */
-const LONG_RUN = 8;
 
 type Listed = OpOf<'insert'> | OpOf<'remove'>;
 
@@ -69,7 +66,7 @@ function runFrom(ops: readonly Op[], from: number): Listed[] {
   return run;
 }
 
-/** Does what `applyInsert` and `applyRemove` do one by one, with one copy of record and order. */
+/** Inserts or removes: of many that follow one another record and order are copied once, not once each. */
 function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op[] } {
   const { record: at, order: listAt } = run[0]!;
   const record = { ...recordAt(site, at) };
@@ -80,8 +77,7 @@ function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op
       if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `There is already something with the id ${op.id}. Nothing was added.`);
       record[op.id] = op.value;
       if (order) {
-        const behind = op.after === null ? -1 : order.indexOf(op.after);
-        order.splice(op.after === null ? 0 : behind < 0 ? order.length : behind + 1, 0, op.id);
+        order.splice(placeBehind(order, op.after), 0, op.id);
       }
       inverse.push({ op: 'remove', record: op.record, order: op.order, id: op.id, was: op.value, after: op.after });
     } else {
@@ -96,11 +92,9 @@ function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op
   return { site: listAt ? withValue(next, listAt, order) : next, inverse: inverse.reverse() };
 }
 
-function applyOp(site: Site, op: Op): { site: Site; inverse: Op } {
+function applyOp(site: Site, op: Exclude<Op, Listed>): { site: Site; inverse: Op } {
   switch (op.op) {
     case 'set': return applySet(site, op);
-    case 'insert': return applyInsert(site, op);
-    case 'remove': return applyRemove(site, op);
     case 'move': return applyMove(site, op);
     case 'redirect': return applyRedirect(site, op);
   }
@@ -116,27 +110,6 @@ function applySet(site: Site, op: OpOf<'set'>): Step {
   const inverse: Op = { op: 'set', at: op.at, value: was, was: op.value };
   if (jsonEqual(was, op.value)) return { site, inverse };
   return { site: withValue(site, op.at, op.value), inverse };
-}
-
-function applyInsert(site: Site, op: OpOf<'insert'>): Step {
-  const record = recordAt(site, op.record);
-  if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `There is already something with the id ${op.id}. Nothing was added.`);
-  let next = withValue(site, [...op.record, op.id], op.value);
-  if (op.order) next = withValue(next, op.order, placed(orderAt(next, op.order), op.id, op.after));
-  return { site: next, inverse: { op: 'remove', record: op.record, order: op.order, id: op.id, was: op.value, after: op.after } };
-}
-
-function applyRemove(site: Site, op: OpOf<'remove'>): Step {
-  const record = recordAt(site, op.record);
-  if (!Object.hasOwn(record, op.id)) throw gone([...op.record, op.id]);
-  let next = withValue(site, [...op.record, op.id], undefined);
-  let after: string | null = null;
-  if (op.order) {
-    const order = orderAt(site, op.order);
-    after = before(order, op.id);
-    next = withValue(next, op.order, order.filter((id) => id !== op.id));
-  }
-  return { site: next, inverse: { op: 'insert', record: op.record, order: op.order, id: op.id, value: record[op.id], after } };
 }
 
 function applyMove(site: Site, op: OpOf<'move'>): Step {
@@ -173,11 +146,15 @@ function orderAt(site: Site, address: readonly string[]): readonly string[] {
 
 const before = (order: readonly string[], id: string): string | null => order[order.indexOf(id) - 1] ?? null;
 
-/** The list with `id` behind `after`; at the end when that neighbour is gone, first when it is null. */
+/** Where something stands behind `after`: at the end when that neighbour is gone, first when it is null. */
+function placeBehind(order: readonly string[], after: string | null): number {
+  const at = after === null ? -1 : order.indexOf(after);
+  return after !== null && at < 0 ? order.length : at + 1;
+}
+
 function placed(order: readonly string[], id: string, after: string | null): string[] {
-  if (after === null) return [id, ...order];
-  const at = order.indexOf(after);
-  return at < 0 ? [...order, id] : [...order.slice(0, at + 1), id, ...order.slice(at + 1)];
+  const at = placeBehind(order, after);
+  return [...order.slice(0, at), id, ...order.slice(at)];
 }
 
 function gone(address: readonly string[]): ChangeRefused {

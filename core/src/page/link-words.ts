@@ -64,9 +64,18 @@ function pageNamed(site: Site, text: string): Page | undefined {
   return Object.values(site.pages).find((page) => page.file.toLowerCase() === wanted) ?? site.pageOrder.map((id) => site.pages[id]!).find((page) => nameOf(site, page).toLowerCase() === wanted || page.title.toLowerCase() === wanted);
 }
 
+/** How many pages have a title, counted once for the pages there are. */
+const titles = new WeakMap<Site['pages'], ReadonlyMap<string, number>>();
+
 /** A page by its title; by its address beside it where another one has the same. */
-function nameOf(site: Site, page: Page): string {
-  return Object.values(site.pages).some((one) => one.id !== page.id && one.title === page.title) ? `${page.title} (${page.file})` : page.title;
+function nameOf({ pages }: Site, page: Page): string {
+  let counted = titles.get(pages);
+  if (!counted) {
+    const count = new Map<string, number>();
+    for (const { title } of Object.values(pages)) count.set(title, (count.get(title) ?? 0) + 1);
+    titles.set(pages, (counted = count));
+  }
+  return counted.get(page.title)! > 1 ? `${page.title} (${page.file})` : page.title;
 }
 
 /** A link that leads to a section which is not there any more: it opens the page from its top. */

@@ -82,7 +82,7 @@ describe('where a link leads, as it is typed', () => {
   it('reads again what it shows', () => {
     for (const href of [{ to: 'page', page: 'more' }, { to: 'page', page: 'more', anchor: 'hours' }, { to: 'url', url: 'mailto:a@b.example' }, { to: 'url', url: 'tel:+495550142' }, { to: 'url', url: 'https://b.example/' }] as Href[])
       expect(read(hrefText(site, href))).toEqual(href);
-    site.pages['more']!.title = 'Home';
+    site = { ...site, pages: { ...site.pages, more: { ...site.pages['more']!, title: 'Home' } } };
     expect(read(hrefText(site, { to: 'page', page: 'more' }))).toEqual({ to: 'page', page: 'more' });
   });
 });

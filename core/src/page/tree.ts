@@ -21,7 +21,7 @@ export interface PageTree {
   readonly places: readonly Place[];
 }
 
-interface Cached { shared: Shared; assets: Site['assets']; structure: string; /** Where the page shows items: those, and their collections. */ items: Site['items'] | null; collections: Site['collections'] | null; tree: PageTree }
+interface Cached { shared: Shared; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether the page shows items. */ reads: boolean; tree: PageTree }
 /** Trees that a page was taken apart into, the last one first: an edit that changes the structure is compared with what was before it. */
 const cache = new WeakMap<Page, readonly Cached[]>();
 const KEPT_TREES = 2;
@@ -67,7 +67,11 @@ export function hasTree(site: Site, page: Page): boolean {
 }
 
 const isOf = (one: Cached, site: Site): boolean =>
-  one.shared === site.shared && one.assets === site.assets && (one.items === null ? !readsItems(site, one.tree.page) : one.items === site.items && one.collections === site.collections) && one.structure === structureKey(site);
+  one.shared === site.shared && one.assets === site.assets && sameItems(one, site) && one.structure === structureKey(site);
+
+/** Whether a page shows the same items. One that shows none begins to only with another page, other shared parts, or a collection that names it. */
+const sameItems = (one: Cached, site: Site): boolean =>
+  one.collections === site.collections ? !one.reads || one.items === site.items : !one.reads && !readsItems(site, one.tree.page);
 
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {
@@ -76,8 +80,7 @@ export function pageTree(site: Site, pageId: string): PageTree {
   const known = kept.find((one) => isOf(one, site));
   if (known) return known.tree;
   const tree = buildTree(site, page, shownPage(site, page));
-  const reads = readsItems(site, page);
-  cache.set(page, [{ shared: site.shared, assets: site.assets, structure: structureKey(site), items: reads ? site.items : null, collections: reads ? site.collections : null, tree }, ...kept].slice(0, KEPT_TREES));
+  cache.set(page, [{ shared: site.shared, assets: site.assets, structure: structureKey(site), items: site.items, collections: site.collections, reads: readsItems(site, page), tree }, ...kept].slice(0, KEPT_TREES));
   return tree;
 }
 

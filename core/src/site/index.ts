@@ -11,7 +11,7 @@ export { Asset, Header, MenuItem, Page, SectionEntry, Shared, Site, homePage, se
 export { danglingIssue, danglingReferences, type Dangling } from './references.ts';
 export { ruleLoop } from './brand-references.ts';
 export { sectionsOf } from './sections-of.ts';
-export { referencesTo } from './uses.ts';
+export { referencesByTarget, referencesTo } from './uses.ts';
 export { fieldProblem, isRunning } from './field-problem.ts';
 export { ownerWords } from './owner-words.ts';
 export { SCHEMA_VERSION, opsToNow } from './versions/chain.ts';

@@ -67,7 +67,7 @@ export function addItem(site: Site, collection: string, id: string, values: Item
   return { label: `Add ${name}`, ops: [insertOp(site, ['items'], itemOrder(collection), id, item, after)] };
 }
 
-const slugFor = (site: Site, of: Collection, name: string, but?: string): string => uniquePath(name, itemsOf(site, of).filter(({ id }) => id !== but).map(({ slug }) => slug), 'item');
+const slugFor = (site: Site, of: Collection, name: string): string => uniquePath(name, itemsOf(site, of).map(({ slug }) => slug), 'item');
 
 /** What an item says in a field; nothing (empty) is kept as nothing. Its address stays: it may be known. */
 export function setField(site: Site, id: string, field: string, value: string): Edit {
@@ -95,8 +95,8 @@ export function duplicateItem(site: Site, id: string, copy: string): Edit {
 export function removeItems(site: Site, ids: readonly string[]): Edit {
   const first = site.items[ids[0]!]!;
   const name = itemName(site.collections[first.collection]!, first);
-  const order = site.collections[first.collection]!.itemOrder;
-  const last = [...ids].sort((one, other) => order.indexOf(other) - order.indexOf(one));
+  const wanted = new Set(ids);
+  const last = site.collections[first.collection]!.itemOrder.filter((id) => wanted.has(id)).reverse();
   return { label: ids.length === 1 ? `Delete ${name}` : `Delete ${ids.length} items`, ops: last.map((id) => removeOp(site, ['items'], itemOrder(first.collection), id)) };
 }
 

@@ -57,8 +57,7 @@ export function nestMenuEntry(site: Site, id: string, inwards: boolean): Edit | 
   if (inwards) {
     const beside = siblings(site, undefined);
     const before = beside[beside.indexOf(id) - 1];
-    if (item.under !== undefined || before === undefined || items[before]!.look || item.look || siblings(site, id).length > 0) return undefined;
-    return { label: `${item.label} under ${items[before]!.label}`, ops: [setOp(site, [...RECORD, id, 'under'], before)] };
+    return item.under !== undefined || before === undefined ? undefined : under(site, id, before);
   }
   if (item.under === undefined) return undefined;
   const rest = order.filter((one) => one !== id);
@@ -79,7 +78,7 @@ export function buttonMenuEntry(site: Site, id: string, variant: string | null):
 function under(site: Site, id: string, above: string): Edit | undefined {
   const { items } = site.shared.header;
   if (items[id]!.under === above || items[id]!.look || items[above]!.look || items[above]!.under !== undefined || siblings(site, id).length > 0) return undefined;
-  return { label: '', ops: [setOp(site, [...RECORD, id, 'under'], above)] };
+  return { label: `${items[id]!.label} under ${items[above]!.label}`, ops: [setOp(site, [...RECORD, id, 'under'], above)] };
 }
 
 /** Takes an entry out of the menu; its page stays, and what is under it moves up. */

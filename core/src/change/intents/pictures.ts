@@ -1,5 +1,5 @@
 import type { Source } from '../../palette/index.ts';
-import { referencesTo, type Asset, type Section, type Site } from '../../site/index.ts';
+import { referencesByTarget, referencesTo, type Asset, type Section, type Site } from '../../site/index.ts';
 import { ChangeRefused } from '../refused.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
@@ -22,8 +22,9 @@ export interface KeptPicture { readonly asset: Asset; /** How often it is shown 
 
 /** All pictures of a site, by name. */
 export function keptPictures(site: Site): KeptPicture[] {
+  const references = referencesByTarget(site, 'asset');
   return Object.values(site.assets).map((asset) => {
-    const found = referencesTo(site, 'asset', asset.id);
+    const found = references.get(asset.id) ?? [];
     const pages = new Set(found.map(([root, id]) => (root === 'pages' ? id! : '')));
     const where = [...site.pageOrder.filter((id) => pages.has(id)).map((id) => site.pages[id]!.title), ...(pages.has('') ? ['shared parts'] : [])];
     return { asset, uses: found.length, where };

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import { addCollection, addItem, addListSection, duplicateItem, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
 import { Editor, freshId } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, FocusIn, KEYS, TextField, nameProblem } from '../../ui/index.ts';
@@ -61,10 +61,13 @@ export class CollectionsPanel {
   protected readonly check = nameProblem('A collection');
   protected readonly columnsTold = computed(() => this.plan()?.columns.map(({ head, field, fresh }) => (field === null ? `“${head || 'without a name'}” is left` : fresh ? `“${head}” becomes a field (${fresh})` : `“${head}”`)).join(', ') ?? '');
 
-  protected now(table: ListTable<Item>): number | null {
-    const at = table.ordered().findIndex((one) => one.id === this.#item());
+  protected readonly table = viewChild<ListTable<Item>>('table');
+  /** Where the selected item stands in the order shown. */
+  protected readonly now = computed((): number | null => {
+    const [table, item] = [this.table(), this.#item()];
+    const at = table && item !== null ? table.ordered().findIndex((one) => one.id === item) : -1;
     return at < 0 ? null : at;
-  }
+  });
   protected choose(id: string): void {
     this.#chosen.set(id);
     this.#item.set(null);
