@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, CDPSession, Page } from '@playwright/test';
-import { applyChange, auditSite, compareAudits, parseColor, readSite, ripple, setSwatchColor, siteIndex, type Site } from '@yohaku/core';
+import { applyChange, auditSite, compareAudits, parseColor, readSite, ripple, SCHEMA_VERSION, setSwatchColor, siteIndex, type Site } from '@yohaku/core';
 import { manyPlaces, ternhaven, ternhavenFiles } from '@yohaku/demo';
 import { startServer, type RunningServer } from '../../server/src/main.ts';
 import { openDatabase, migrateDatabase } from '../../server/src/main.ts';
@@ -23,7 +23,7 @@ const LIMIT_MS = 50;
 /** What was measured on a site of so many pages. */
 interface Measured { readonly pages: number; readonly places: number; readonly open: number; readonly frames: number; readonly heap: number; readonly bareHeap: number; readonly told: number; readonly nearest: number; readonly scroll: number; readonly save: number; readonly compare: number; readonly ripple: number }
 
-/** The desk on sites of 9, 100 and 850 pages (1,072 to 100,000 places): what grows with the site and what does not. */
+/** The desk on sites of 9, 100 and 850 pages (over a thousand to 100,000 places): what grows with the site and what does not. */
 export async function benchScale(): Promise<Result[]> {
   const browser = await launch();
   const all: Measured[] = [];
@@ -220,7 +220,7 @@ async function saved(page: Page, server: RunningServer): Promise<number> {
   const times: number[] = [];
   for (let i = 0; i < 15; i++) {
     const began = performance.now();
-    const answer = await page.request.post(`${server.address}/api/sites/ternhaven/changes`, { data: { window: 'w-bench', changes: [{ id: `bench-${i}-0000`, schemaVersion: 2, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: (i * 3) % 40 }] }] } });
+    const answer = await page.request.post(`${server.address}/api/sites/ternhaven/changes`, { data: { window: 'w-bench', changes: [{ id: `bench-${i}-0000`, schemaVersion: SCHEMA_VERSION, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: (i * 3) % 40 }] }] } });
     times.push(performance.now() - began);
     if (!(await answer.text()).includes('"sequence"')) throw new Error('the edit was not saved');
   }
