@@ -31,7 +31,7 @@ const pages: Page[] = [home, sailings, fares, islands, freight, assistance, noti
 /** Ternhaven Ferries, the demo site. */
 export const ternhaven: Site = {
   schemaVersion: SCHEMA_VERSION, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
-  assets: byId(assets), pageOrder: pages.map((one) => one.id), pages: byId(pages), collections: { log }, collectionOrder: ['log'], items: logItems,
+  assets: byId(assets), downloads: {}, pageOrder: pages.map((one) => one.id), pages: byId(pages), collections: { log }, collectionOrder: ['log'], items: logItems,
 };
 
 /** Bytes of the demo's pictures by content hash. */

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { Id, LIMITS, cleanText } from '../fields/index.ts';
 import type { Source } from '../palette/index.ts';
+import type { DownloadType } from '../site/index.ts';
 import type { ReadFace } from '../change/index.ts';
 import { answering } from './declare.ts';
 import { megabytes } from './megabytes.ts';
@@ -19,6 +20,13 @@ export const SOURCES = {
   }),
   putAway: answering<void>()({ method: 'put', path: '/api/sites/:site/sources/:id', summary: 'Put a source away, or back', body: v.strictObject({ putAway: v.boolean() }) }),
   picture: answering<never>()({ method: 'get', path: '/api/sites/:site/sources/:id/picture', summary: 'The picture itself', media: 'image/*' }),
+} as const;
+
+export const DOWNLOADS = {
+  add: answering<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }>()({
+    method: 'post', path: '/api/sites/:site/downloads', summary: 'Keep a file for visitors to take along: PDF, ZIP, CSV, a calendar, plain text; the body is the file', query: v.object({ name: SentName }),
+    upload: { bytes: LIMITS.sourceBytes, tooLarge: `The file is over ${megabytes(LIMITS.sourceBytes)}. Make it smaller and drop it again.` },
+  }),
 } as const;
 
 export const FONTS = {

@@ -1,5 +1,5 @@
 import { LETTERS } from './letters.ts';
-import { SOURCES, FONTS, FRAME, SYSTEM } from './files.ts';
+import { DOWNLOADS, SOURCES, FONTS, FRAME, SYSTEM } from './files.ts';
 import { PUBLISH } from './publish.ts';
 import { SESSION } from './session.ts';
 import { SITES } from './sites.ts';
@@ -12,5 +12,5 @@ export type { ListedSession } from './session.ts';
 export type { Brought, CaughtUp, LoadedSite, SavedChange, SendResult, ShelvedSite, SiteLine, SiteStanding } from './sites.ts';
 
 /** Every address of the API. */
-export const API = { session: SESSION, sites: SITES, sources: SOURCES, fonts: FONTS, publish: PUBLISH, letters: LETTERS, frame: FRAME, system: SYSTEM } as const;
+export const API = { session: SESSION, sites: SITES, sources: SOURCES, downloads: DOWNLOADS, fonts: FONTS, publish: PUBLISH, letters: LETTERS, frame: FRAME, system: SYSTEM } as const;
 export type { Letter } from './letters.ts';

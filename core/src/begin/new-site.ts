@@ -42,7 +42,7 @@ export function newSite({ id, name, language, colors = [], families, brand = bra
   const ground = (at: number): string => brand.groundOrder.at(at) ?? brand.groundOrder[0]!;
   const spaces = brand.spaceOrder.filter((one) => brand.spaces[one]!.use === 'section');
   const bare: Site = {
-    schemaVersion: SCHEMA_VERSION, id, name, language, brand, assets: {}, pageOrder: ['home'], pages: {}, collections: {}, collectionOrder: [], items: {},
+    schemaVersion: SCHEMA_VERSION, id, name, language, brand, assets: {}, downloads: {}, pageOrder: ['home'], pages: {}, collections: {}, collectionOrder: [], items: {},
     shared: {
       header: { id: 'header', ground: ground(0), name, nameStyle: brand.buttonStyle, menuStyle: brand.styles['menu'] ? 'menu' : roles.running, order: [], items: {} },
       footer: {

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { LIMITS, Label, PageOrder } from '../fields/index.ts';
-import { Asset, Brand, Item, Page, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
+import { Asset, Download, Brand, Item, Page, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
 import { presentPath, tokenTable } from '../style/index.ts';
 import { doubleIssue, doublePlaces, looseIssue, looseOverrides, type LooseOverride } from '../document/index.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
@@ -31,10 +31,10 @@ export function settleTouched(before: Site, after: Site): Settled[] {
   if (after.name !== before.name) check(Label, ['name'], after.name);
   if (after.brand !== before.brand) check(Brand, ['brand'], after.brand);
   if (after.shared !== before.shared) check(Shared, ['shared'], after.shared);
-  if (after.assets !== before.assets) {
-    if (!isRecord(after.assets)) issues.push({ path: 'assets', message: 'must be an object' });
-    else if (Object.keys(after.assets).length > LIMITS.assets) issues.push({ path: 'assets', message: `must have at most ${LIMITS.assets} entries` });
-    else for (const [id, asset] of Object.entries(after.assets)) if (asset !== before.assets[id]) checkEntry(check, issues, Asset, 'assets', id, asset);
+  for (const [record, schema] of [['assets', Asset], ['downloads', Download]] as const) if (after[record] !== before[record]) {
+    if (!isRecord(after[record])) issues.push({ path: record, message: 'must be an object' });
+    else if (Object.keys(after[record]).length > LIMITS.assets) issues.push({ path: record, message: `must have at most ${LIMITS.assets} entries` });
+    else for (const [id, one] of Object.entries(after[record])) if (one !== before[record][id]) checkEntry(check, issues, schema, record, id, one);
   }
   if (after.pageOrder !== before.pageOrder) check(PageOrder, ['pageOrder'], after.pageOrder);
   if (!isRecord(after.pages)) issues.push({ path: 'pages', message: 'must be an object' });
@@ -62,7 +62,7 @@ export function checkTouched(before: Site, after: Site): void {
 
 const isRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function checkEntry(check: (schema: v.GenericSchema, at: readonly string[], value: unknown) => void, issues: Issue[], schema: v.GenericSchema, record: 'assets' | 'pages' | 'items', id: string, value: unknown): void {
+function checkEntry(check: (schema: v.GenericSchema, at: readonly string[], value: unknown) => void, issues: Issue[], schema: v.GenericSchema, record: 'assets' | 'downloads' | 'pages' | 'items', id: string, value: unknown): void {
   if ((value as { id?: unknown } | undefined)?.id !== id) issues.push({ path: `${record}.${id}.id`, message: `must be ${id}, the name it stands under` });
   check(schema, [record, id], value);
 }

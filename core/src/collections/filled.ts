@@ -1,5 +1,6 @@
-import { mapFields, type Inline } from '../kinds/index.ts';
+import { hrefIs, mapFields, type Inline } from '../kinds/index.ts';
 import { Page, type Collection, type Item, type Site } from '../site/index.ts';
+import { richPlain, richRuns } from './rich.ts';
 import { itemFile, itemName, itemsOf } from './listed.ts';
 
 /** A field named in words: `{Price}`. */
@@ -10,26 +11,66 @@ export function collectionOfPage(site: Pick<Site, 'collections'>, page: string):
   return Object.values(site.collections).find((one) => one.page === page);
 }
 
+/** The first of the items that have a page like one each, which stands for that page: it is at no address of its own. */
+export function firstItem(site: Site, page: string): { readonly item: Item; readonly file: string } | undefined {
+  const collection = site.collectionOrder.length === 0 ? undefined : collectionOfPage(site, page);
+  const item = collection && site.items[collection.itemOrder[0] ?? ''];
+  const file = item && itemFile(site, item);
+  return item && file !== undefined ? { item, file } : undefined;
+}
+
+/** The item that a link means, with its file; undefined where it means none, or one that is gone or has no page. */
+export function linkedItem(site: Site, href: { readonly page: string; readonly item?: string | undefined }): { readonly item: Item; readonly file: string } | undefined {
+  const item = href.item === undefined || !Object.hasOwn(site.items, href.item) ? undefined : site.items[href.item]!;
+  const file = item && site.collections[item.collection]?.page === href.page ? itemFile(site, item) : undefined;
+  return item && file !== undefined ? { item, file } : undefined;
+}
+
 /**
  * The page of an item: the page that all have one like, with what the item says in
  * place of the names of fields in braces, and its picture in place of one whose
- * alternative text names a field. What names no field stays as it is written.
+ * alternative text names a field. A link and a download whose words are the name of
+ * such a field become the item's. What names no field stays as it is written.
  */
 export function filledPage(page: Page, collection: Collection, item: Item): Page {
   const byLabel = new Map(Object.values(collection.fields).map((field) => [field.label.toLowerCase(), field]));
   const filled = (text: string): string => text.replaceAll(NAMED, (whole, name: string) => {
     const field = byLabel.get(name.trim().toLowerCase());
-    return field ? (field.kind === 'picture' ? (item.pictures?.[field.id]?.alt ?? '') : (item.values[field.id] ?? '')) : whole;
+    if (!field) return whole;
+    const said = item.values[field.id] ?? '';
+    return field.kind === 'picture' ? (item.pictures?.[field.id]?.alt ?? '') : field.kind === 'rich' ? richPlain(said) : said;
   });
+  const named = (words: unknown) => {
+    const name = typeof words === 'string' ? /^\{([^{}]+)\}$/.exec(words.trim())?.[1] : undefined;
+    return name === undefined ? undefined : byLabel.get(name.trim().toLowerCase());
+  };
   const picture = (alt: unknown) => {
-    const name = typeof alt === 'string' ? /^\{([^{}]+)\}$/.exec(alt.trim())?.[1] : undefined;
-    const field = name === undefined ? undefined : byLabel.get(name.trim().toLowerCase());
+    const field = named(alt);
     return field && item.pictures?.[field.id];
+  };
+  /** Plain words with rich ones in them are several runs. */
+  const runs = (run: Inline, at: number): Inline[] => {
+    if ('id' in run) return [{ ...run, text: filled(run.text) }];
+    const made: Inline[] = [];
+    let from = 0;
+    for (const found of run.text.matchAll(NAMED)) {
+      const field = byLabel.get(found[1]!.trim().toLowerCase());
+      if (field?.kind !== 'rich') continue;
+      made.push({ ...run, text: filled(run.text.slice(from, found.index)) }, ...richRuns(item.values[field.id] ?? '').map((one) => ('id' in one ? { ...one, id: `i${at}-${found.index}-${one.id}` } : one)));
+      from = found.index + found[0].length;
+    }
+    return from === 0 ? [{ ...run, text: filled(run.text) }] : [...made, { ...run, text: filled(run.text.slice(from)) }].filter(({ text }) => text !== '');
   };
   return mapFields(Page, page, (meaning, value, beside) => {
     if (meaning.means === 'ref' && meaning.to === 'asset') return picture((beside as { alt?: unknown }).alt)?.asset ?? value;
+    if (meaning.means === 'ref' && meaning.to === 'download') return item.downloads?.[named((beside as { label?: unknown }).label)?.id ?? ''] ?? value;
+    if (meaning.means === 'link') {
+      const { text, label } = beside as { text?: unknown; label?: unknown };
+      const field = named(text ?? label);
+      return (field?.kind === 'link' ? hrefIs(item.values[field.id] ?? '') : undefined) ?? value;
+    }
     if ((meaning.means === 'line' || meaning.means === 'alt') && typeof value === 'string') return filled(value);
-    if (meaning.means === 'words' && Array.isArray(value)) return (value as readonly Inline[]).map((run) => ({ ...run, text: filled(run.text) }));
+    if (meaning.means === 'words' && Array.isArray(value)) return (value as readonly Inline[]).flatMap(runs);
     return value;
   }) as Page;
 }

@@ -1,4 +1,6 @@
-export { comparing, itemFile, itemName, itemsOf, listedItems, namingField, type Query } from './listed.ts';
-export { collectionOfPage, filledPage, itemPages, shownPage, siteOfItem } from './filled.ts';
+export { listPageFile, listPages, numberOf, pagesOfList, siteOfListPage } from './list-pages.ts';
+export { richPlain, richRuns } from './rich.ts';
+export { comparing, groupsOfList, itemFile, itemName, itemsOf, listedItems, namingField, type Query } from './listed.ts';
+export { collectionOfPage, filledPage, firstItem, itemPages, linkedItem, shownPage, siteOfItem } from './filled.ts';
 export { feedFile, feedOf } from './feed.ts';
 export { namingColumn, readSheet, writeSheet, type Sheet, type SheetRow } from './csv.ts';

@@ -15,8 +15,8 @@ const shown = new WeakMap<Site['items'], Map<string, { readonly collection: Coll
 export function listedItems(site: Site, query: Query): readonly Item[] {
   const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
   if (!collection) return [];
-  const { by, down, only, value, limit } = query;
-  const key = JSON.stringify([collection.id, site.language, by, down, only, value, limit]);
+  const { by, down, only, value, limit, from = 0, group } = query;
+  const key = JSON.stringify([collection.id, site.language, by, down, only, value, limit, from, group]);
   let known = shown.get(site.items);
   if (!known) shown.set(site.items, (known = new Map()));
   const before = known.get(key);
@@ -26,17 +26,59 @@ export function listedItems(site: Site, query: Query): readonly Item[] {
   return items;
 }
 
-function listed(site: Site, collection: Collection, { by, down, only, value, limit }: Query): readonly Item[] {
+/** Items that a list is of, all of them, in the order of the table. */
+function wantedItems(site: Site, collection: Collection, { only, value }: Pick<Query, 'only' | 'value'>): Item[] {
   const wanted = value?.trim().toLowerCase();
-  const all = itemsOf(site, collection).filter((item) => only === undefined || !wanted || (item.values[only] ?? '').trim().toLowerCase() === wanted);
+  return itemsOf(site, collection).filter((item) => only === undefined || !wanted || (item.values[only] ?? '').trim().toLowerCase() === wanted);
+}
+
+/** How many items a list is of, without its limit. */
+export function listedCount(site: Site, query: Pick<Query, 'collection' | 'only' | 'value'>): number {
+  const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
+  if (!collection) return 0;
+  return query.only === undefined || !query.value?.trim() ? collection.itemOrder.length : wantedItems(site, collection, query).length;
+}
+
+/** What the items of a list are put together by, in the order of its groups, with how many there are of each; what says nothing comes last. */
+export function groupsOfList(site: Site, query: Query): ReadonlyMap<string, number> {
+  const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
+  const field = query.group === undefined ? undefined : collection?.fields[query.group];
+  if (!collection || !field) return new Map();
+  const counts = new Map<string, number>();
+  for (const item of wantedItems(site, collection, query)) {
+    const said = (item.values[field.id] ?? '').trim();
+    counts.set(said, (counts.get(said) ?? 0) + 1);
+  }
+  const compare = comparing(field.kind, site.language);
+  const place = (said: string) => (said === '' ? Infinity : (field.options?.indexOf(said) ?? -1) < 0 ? 1e6 : field.options!.indexOf(said));
+  return new Map([...counts].sort(([one], [other]) => place(one) - place(other) || compare(one, other)));
+}
+
+function listed(site: Site, collection: Collection, query: Query): readonly Item[] {
+  const { by, down, limit, from = 0, group } = query;
+  if (group !== undefined && Object.hasOwn(collection.fields, group)) {
+    const order = [...groupsOfList(site, query).keys()];
+    const each = new Map<string, Item[]>(order.map((said) => [said, []]));
+    for (const item of listed(site, collection, { ...query, group: undefined, from: 0, limit: Infinity })) each.get((item.values[group] ?? '').trim())!.push(item);
+    return [...each.values()].flat().slice(from, from + limit);
+  }
+  return inOrder(site, collection, wantedItems(site, collection, query), by, down ?? false, from + limit).slice(from);
+}
+
+/** The first so many of some items, in the order of a field. */
+function inOrder(site: Site, collection: Collection, all: Item[], by: string | undefined, down: boolean, limit: number): readonly Item[] {
   const field = by === undefined ? undefined : collection.fields[by];
   if (!field) return (down ? all.reverse() : all).slice(0, limit);
   const compare = comparing(field.kind, site.language);
   const turn = down ? -1 : 1;
   const said = (item: Item) => (item.values[field.id] ?? '').trim();
+  const comesBefore = (one: string, other: string) => (one === '' || other === '' ? one !== '' && other === '' : turn * compare(one, other) < 0);
+  if (limit * 4 > all.length) {
+    const valued = all.map((item) => ({ item, value: said(item) }));
+    return valued.sort((one, other) => (comesBefore(one.value, other.value) ? -1 : comesBefore(other.value, one.value) ? 1 : 0)).slice(0, limit).map(({ item }) => item);
+  }
   // Of ten thousand a few are shown: those that come first so far are kept in order, and most of the others are behind the last of them.
   const first: { readonly item: Item; readonly value: string }[] = [];
-  const comesBefore = (one: string, other: string) => (one === '' || other === '' ? one !== '' && other === '' : turn * compare(one, other) < 0);
   for (const item of all) {
     const one = { item, value: said(item) };
     if (first.length >= limit && !comesBefore(one.value, first[first.length - 1]!.value)) continue;

@@ -33,7 +33,7 @@ export function siteDifference(before: Site, after: Site): SiteDifference {
   const brand = tokens.length === 0 && !jsonEqual(before.brand, after.brand);
   const besides = [
     ...(before.name !== after.name ? ['the name of the site'] : []), ...(brand ? ['names and order in the brand'] : []), ...parts.map((part) => SHARED[part]),
-    ...(jsonEqual(before.pageOrder, after.pageOrder) || before.pageOrder.length !== after.pageOrder.length ? [] : ['the order of pages']), ...(jsonEqual(before.assets, after.assets) ? [] : ['pictures']),
+    ...(jsonEqual(before.pageOrder, after.pageOrder) || before.pageOrder.length !== after.pageOrder.length ? [] : ['the order of pages']), ...(jsonEqual(before.assets, after.assets) ? [] : ['pictures']), ...(jsonEqual(before.downloads, after.downloads) ? [] : ['downloads']),
   ];
   const added = after.pageOrder.filter((id) => !before.pages[id]).map((id) => after.pages[id]!.title);
   const gone = before.pageOrder.filter((id) => !after.pages[id]).map((id) => before.pages[id]!.title);

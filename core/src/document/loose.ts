@@ -1,6 +1,6 @@
 import type { Override, Site } from '../site/index.ts';
 import { tokenTable } from '../style/index.ts';
-import { looseSection, pageTree, type Place } from '../page/index.ts';
+import { looseSection, pageTree, withCommonEnds, type Place } from '../page/index.ts';
 
 /** A value set on a place that is not there, or that names a token that is not. */
 export interface LooseOverride {
@@ -39,7 +39,7 @@ function isUsed(site: Site, place: string): boolean {
   const section = within === undefined ? undefined : site.shared.sections[owner!];
   if (section) return looseSection(site, section, { shared: section.id }).places.some((one) => one.usedId === place);
   const [first] = site.pageOrder;
-  return first !== undefined && pageTree(site, first).places.some((one) => one.usedId === place);
+  return first !== undefined && pageTree(withCommonEnds(site), first).places.some((one) => one.usedId === place);
 }
 
 /** Ids that stand for two places of one page, for pages that differ from those of `before`. */
@@ -49,7 +49,7 @@ export function doublePlaces(site: Site, before?: Site): { readonly page: string
   for (const [id, page] of Object.entries(site.pages)) {
     // A page that is the same can only have doubled what is shared.
     if (shared && page === before.pages[id]) continue;
-    if (before && page === before.pages[id] && page.sectionOrder.every((entry) => !('shared' in page.sections[entry]!)) && before.shared.header === site.shared.header && before.shared.footer === site.shared.footer) continue;
+    if (before && page === before.pages[id] && page.header === undefined && page.footer === undefined && page.sectionOrder.every((entry) => !('shared' in page.sections[entry]!)) && before.shared.header === site.shared.header && before.shared.footer === site.shared.footer) continue;
     found.push(...twice(pageTree(site, id).places).map((place) => ({ page: id, place })));
   }
   if (!shared) for (const section of Object.values(site.shared.sections)) found.push(...twice(looseSection(site, section).places).map((place) => ({ page: section.id, place })));

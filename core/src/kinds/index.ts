@@ -7,5 +7,5 @@ export { ICON_NAMES, IconName } from './icon-name.ts';
 export { Alt, asLine, asLink, asOrder, asWords, choiceOf, lineOf, nameOf, orderOf, fieldOf, refTo, said, saidList, TARGETS, type Meaning, type NameKind, type Target } from './meaning.ts';
 export { fieldAt, mapFields, namedAt, replaceAt, walk, type FieldHere } from './walk.ts';
 export { element, labelled, type Properties } from './element.ts';
-export type { ItemQuery, ItemWords, Kit, ListedItem, PaintedAs, Paints, Path, PlaceKind, WordsHow } from './kit.ts';
+export type { ItemQuery, ItemWords, Kit, ListPage, ListedItem, PaintedAs, Paints, Path, PlaceKind, WordsHow } from './kit.ts';
 export { ARRANGEMENTS, arrangedClass, arrangementOf, type Arrangement } from './arrangements/index.ts';

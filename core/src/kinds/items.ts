@@ -1,36 +1,91 @@
+import type { Element } from 'hast';
 import * as v from 'valibot';
-import { element } from './element.ts';
+import { element, labelled } from './element.ts';
+import type { Kit, ListedItem } from './kit.ts';
 import { kindOfBlock } from './kind.ts';
 import { levelChoice } from './level.ts';
 import { choiceOf, fieldOf, refTo, said } from './meaning.ts';
 
 const LIMITS_OFFERED = [3, 6, 12, 24, 48, 100].map((value) => ({ value, label: String(value) }));
-const WORDS = ['line', 'text', 'date', 'number', 'choice', 'link'];
+const WORDS = ['line', 'text', 'rich', 'date', 'number', 'choice', 'link'];
 
-/** Items of a collection, each with what a few of its fields say: as cards on a ground of their own, or one below the other. */
+const FROM_OFFERED = [1, 2, 3, 6].map((value) => ({ value, label: value === 1 ? 'the first' : `the first ${value}` }));
+const LOOKS = [{ value: 'cards', label: 'as cards' }, { value: 'rows', label: 'one below the other' }, { value: 'table', label: 'as a table' }, { value: 'gallery', label: 'as pictures' }];
+
+/**
+ * Items of a collection, each with what a few of its fields say: as cards on a ground
+ * of their own, one below the other, as rows of a table or as pictures; put together by
+ * what a field says, and going on over further pages where the brand's designer says so.
+ */
 export const items = kindOfBlock('items', {
   collection: refTo('collection', 'Collection', true),
-  look: choiceOf(v.picklist(['cards', 'rows']), 'They stand', [{ value: 'cards', label: 'as cards' }, { value: 'rows', label: 'one below the other' }], { offered: true }),
-  heading: v.optional(fieldOf('collection', 'Heading', WORDS)), text: v.optional(fieldOf('collection', 'Text', WORDS)), picture: v.optional(fieldOf('collection', 'Picture', ['picture'])),
+  look: choiceOf(v.picklist(['cards', 'rows', 'table', 'gallery']), 'They stand', LOOKS, { offered: true }),
+  heading: v.optional(fieldOf('collection', 'Heading', WORDS)), text: v.optional(fieldOf('collection', 'Text', WORDS)), further: v.optional(fieldOf('collection', 'Further', [...WORDS, 'download'])), picture: v.optional(fieldOf('collection', 'Picture', ['picture'])),
   by: v.optional(fieldOf('collection', 'In order of', WORDS)), down: v.optional(choiceOf(v.literal(true), 'Order', [{ value: true, label: 'last first' }], { looks: false, offered: true, none: 'first first' })),
-  only: v.optional(fieldOf('collection', 'Only where', WORDS)), value: v.optional(said('… is', 80)),
+  only: v.optional(fieldOf('collection', 'Only where', WORDS)), value: v.optional(said('… is', 80)), group: v.optional(fieldOf('collection', 'Put together by', ['choice', 'line'])),
+  from: v.optional(choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10_000)), 'Leaves out', FROM_OFFERED, { looks: false, offered: true, none: 'none' })),
   limit: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100)), 'At most', LIMITS_OFFERED, { looks: false, offered: true }),
+  paged: v.optional(choiceOf(v.literal(true), 'The rest', [{ value: true, label: 'on further pages' }], { looks: false, offered: true, none: 'is not shown' })),
   ground: refTo('ground', 'Background of cards', true), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
 }, {
   label: 'Items of a collection', column: 'parts',
   tree(kit, block) {
-    const { look, ground, headingLevel } = block;
-    return element('ul', { className: look === 'cards' ? 'cards across-3' : 'listed' }, kit.items(block).map((item) => {
-      const { paint } = kit;
-      const card = look === 'cards' ? kit.onSurface({ part: `${item.id}/surface`, label: `Card “${item.name}”`, paint: [paint.surface(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')] }, 'card', ground) : undefined;
-      const on = card?.kit ?? kit;
-      return element('li', card?.properties ?? {}, [
-        item.picture ? on.itemPicture(`${item.id}/picture`, item.picture, 'picture wide') : undefined,
-        item.heading ? on.itemWords(headingLevel === null ? 'p' : `h${headingLevel}`, `${item.id}/heading`, item.heading, ['headingStyle'], { level: headingLevel, ...(item.href === undefined ? {} : { href: item.href }) }) : undefined,
-        item.text ? on.itemWords('p', `${item.id}/text`, item.text, ['textStyle'], {}) : undefined,
-      ]);
-    }));
+    const listed = kit.items(block);
+    const groups: ListedItem[][] = [];
+    for (const item of listed) {
+      const last = groups.at(-1);
+      if (last && last[0]!.group?.text === item.group?.text) last.push(item);
+      else groups.push([item]);
+    }
+    const { headingLevel } = block;
+    const parts = groups.flatMap((group): Element[] => {
+      const { group: head, id } = group[0]!;
+      const title = head && head.text !== '' ? [kit.itemWords(headingLevel === null ? 'p' : `h${headingLevel}`, `${id}/group`, { text: `${head.text} (${head.count})` }, ['headingStyle'], { level: headingLevel })] : [];
+      // Within a group its items' headings are one level below its own.
+      const level = headingLevel === null || title.length === 0 ? headingLevel : Math.min(6, headingLevel + 1);
+      return [...title, block.look === 'table' ? asTable(kit, block, group) : asList(kit, block, group, level)];
+    });
+    const pages = kit.listPages(block);
+    const more = pages.length > 0 ? [element('nav', { ariaLabel: 'Pages of the list' }, [element('ul', { className: 'list-pages' }, kit.pageLinks(pages, ['textStyle']))])] : [];
+    return parts.length === 1 && more.length === 0 ? parts[0]! : element('div', { className: 'listing' }, [...parts, ...more]);
   },
-  css: '.listed { display: grid; gap: 16px; list-style: none; padding: 0; }\n.listed > li { display: flow-root; }\n.listed .picture { max-width: 280px; margin-block-end: 8px; }\n',
+  css: `.listed { display: grid; gap: 16px; list-style: none; padding: 0; }
+.listed > li { display: flow-root; }
+.listed .picture { max-width: 280px; margin-block-end: 8px; }
+.list-pages { display: flex; flex-wrap: wrap; gap: 4px 16px; list-style: none; padding-block: 12px; }
+.list-pages a { display: inline-block; min-width: 24px; min-height: 24px; text-align: center; }
+`,
   samples: () => [],
 });
+
+type List = v.InferOutput<typeof items.schema>;
+
+function asList(kit: Kit, { look, ground }: List, shown: readonly ListedItem[], level: number | null): Element {
+  const { paint } = kit;
+  return element('ul', { className: look === 'cards' ? 'cards across-3' : look === 'gallery' ? 'gallery across-3' : 'listed' }, shown.map((item) => {
+    const card = look === 'cards' ? kit.onSurface({ part: `${item.id}/surface`, label: `Card “${item.name}”`, paint: [paint.surface(ground), ...paint.inset(), paint.corner('card'), ...paint.edge('card')] }, 'card', ground) : undefined;
+    const on = card?.kit ?? kit;
+    return element('li', card?.properties ?? {}, [
+      item.picture ? on.itemPicture(`${item.id}/picture`, item.picture, look === 'gallery' ? 'picture square' : 'picture wide') : undefined,
+      item.heading ? on.itemWords(level === null ? 'p' : `h${level}`, `${item.id}/heading`, item.heading, ['headingStyle'], { level, ...(item.href === undefined ? {} : { href: item.href }) }) : undefined,
+      item.text && look !== 'gallery' ? on.itemWords('p', `${item.id}/text`, item.text, ['textStyle'], {}) : undefined,
+      item.further && look !== 'gallery' ? on.itemWords('p', `${item.id}/further`, item.further, ['textStyle'], {}) : undefined,
+    ]);
+  }));
+}
+
+/** Rows of a table: the first cell heads its row. */
+function asTable(kit: Kit, block: List, shown: readonly ListedItem[]): Element {
+  const { paint } = kit;
+  const fields = (['heading', 'text', 'further'] as const).filter((one) => block[one] !== undefined);
+  const names = kit.fieldNames(block, fields.map((one) => block[one]));
+  const first = shown[0]!.id;
+  const head = fields.map((one, i) => element('th', kit.painted({ part: `${first}/head-${one}`, kind: 'cell', label: labelled('Column head', names[i]!), paint: [...paint.text(block.headingStyle), paint.rule(), paint.line('end')], style: block.headingStyle }, '', { scope: 'col' }), [names[i]!]));
+  const rows = shown.map((item) => element('tr', {}, fields.map((one) => {
+    const words = item[one];
+    const cell = kit.painted({ part: `${item.id}/cell-${one}`, kind: 'cell', label: labelled('Cell', words?.text ?? ''), paint: [...paint.text(block.textStyle), paint.rule(), paint.line('end')], style: block.textStyle }, '', one === 'heading' ? { scope: 'row' } : {});
+    const href = one === 'heading' ? item.href : undefined;
+    return element(one === 'heading' ? 'th' : 'td', cell, words ? [kit.itemWords('span', `${item.id}/${one}`, words, ['textStyle'], href === undefined ? {} : { href })] : []);
+  })));
+  return element('div', { className: 'table-wrap', tabIndex: 0, role: 'region', ariaLabel: names[0] ?? 'Table' }, [element('table', {}, [element('thead', {}, [element('tr', {}, head)]), element('tbody', {}, rows)])]);
+}

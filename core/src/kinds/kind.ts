@@ -13,10 +13,14 @@ export interface SampleBrand {
   readonly ground: { readonly id: string; readonly label: string };
   readonly variants: readonly { readonly id: string; readonly label: string }[];
   readonly size: string;
+  /** A space between things. */
+  readonly space: string;
   /** A page that links lead to. */
   readonly page: string;
   /** A picture of the site; absent while it has none. */
   readonly asset: string | undefined;
+  /** A download of the site; absent while it has none. */
+  readonly download: string | undefined;
 }
 
 /**

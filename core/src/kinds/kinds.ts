@@ -3,6 +3,7 @@ import { buttons } from './buttons.ts';
 import { plainText, type Inline } from './inline.ts';
 import { walk } from './walk.ts';
 import { cards } from './cards.ts';
+import { download } from './download.ts';
 import { embed } from './embed.ts';
 import { figures } from './figures.ts';
 import { form } from './form.ts';
@@ -12,16 +13,18 @@ import { items } from './items.ts';
 import { links } from './links.ts';
 import { list } from './list.ts';
 import { logo } from './logo.ts';
+import { menu } from './menu.ts';
 import { picture } from './picture.ts';
 import { questions } from './questions.ts';
 import { quote } from './quote.ts';
 import { rule } from './rule.ts';
+import { space } from './space.ts';
 import { steps } from './steps.ts';
 import { table } from './table.ts';
 import { text } from './text.ts';
 
 /** Every kind of block there is, in the order in which the specimen shows them. */
-const KINDS = [text, quote, list, steps, questions, rule, figures, links, buttons, logo, form, table, cards, picture, gallery, items, embed] as const;
+const KINDS = [text, quote, list, steps, questions, rule, space, figures, links, menu, download, buttons, logo, form, table, cards, picture, gallery, items, embed] as const;
 
 /** A part of a section. */
 export type Block = v.InferOutput<(typeof KINDS)[number]['schema']>;

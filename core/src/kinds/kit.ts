@@ -1,5 +1,6 @@
 import type { Element } from 'hast';
 import type { Properties } from './element.ts';
+import type { Inline } from './inline.ts';
 import type { IconName } from './icon-name.ts';
 
 export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo' | 'mark' | 'icon';
@@ -19,6 +20,8 @@ export interface Paints {
   corner(use: 'button' | 'card' | 'picture' | 'field'): string;
   /** The colour of an edge, for a part that has one only if the brand says so. */
   edge(use: 'card' | 'picture'): readonly string[];
+  /** What keeps the rows of a part apart by one of the brand's spaces. */
+  apart(space: string): string;
   rule(): string;
   /** The line above a part, or below a row. */
   line(side: 'start' | 'end'): string;
@@ -44,10 +47,16 @@ export interface PaintedAs {
 /** What a list asks for: fields by id, an order, those that say something, and how many. */
 export interface ItemQuery {
   readonly collection: string;
-  readonly heading?: string | undefined; readonly text?: string | undefined; readonly picture?: string | undefined;
+  readonly heading?: string | undefined; readonly text?: string | undefined; readonly further?: string | undefined; readonly picture?: string | undefined;
+  /** Field by whose values they are put together. */
+  readonly group?: string | undefined;
   readonly by?: string | undefined; readonly down?: boolean | undefined;
   readonly only?: string | undefined; readonly value?: string | undefined;
+  /** How many are left out at the beginning. */
+  readonly from?: number | undefined;
   readonly limit: number;
+  /** The rest goes on over further pages. */
+  readonly paged?: boolean | undefined;
 }
 
 /** What a list shows of an item: fields that say something, with where they are kept. */
@@ -58,9 +67,15 @@ export interface ListedItem {
   readonly href?: string;
   readonly heading?: ItemWords;
   readonly text?: ItemWords;
+  readonly further?: ItemWords;
+  /** What it is put together with others by, with how many there are of them; empty where it says nothing. */
+  readonly group?: { readonly text: string; readonly count: number };
   readonly picture?: { readonly asset: string; readonly alt: string; readonly at: Path };
 }
-export interface ItemWords { readonly text: string; /** Address in the document. */ readonly at: Path }
+export interface ItemWords { readonly text: string; /** Address in the document; absent for words that are made. */ readonly at?: Path; /** Rich words. */ readonly runs?: readonly Inline[]; /** Where they lead by themselves. */ readonly href?: string }
+
+/** A page that a list goes on over. */
+export interface ListPage { readonly number: number; readonly href: string; readonly here: boolean }
 
 /** How words are set. */
 export interface WordsHow {
@@ -88,6 +103,14 @@ export interface Kit {
   answeredBy(): string | undefined;
   /** The items that a list of a collection shows. */
   items(query: ItemQuery): readonly ListedItem[];
+  /** The pages that a list goes on over: the first, the last, and those around this one; none where one is enough. */
+  listPages(query: ItemQuery): readonly ListPage[];
+  /** What the fields of a list's table are called. */
+  fieldNames(query: ItemQuery, fields: readonly (string | undefined)[]): readonly string[];
+  /** Links to the pages that a list goes on over. */
+  pageLinks(pages: readonly ListPage[], style: Path): readonly Element[];
+  /** The entries of the site's menu as items of a list, those under another in a list within; `style` is where the id of their style is kept. */
+  menu(style: Path): readonly Element[];
   /** Words of an item as an element; `href` makes a link of them. */
   itemWords(tag: string, part: string, words: ItemWords, style: Path, how: { readonly level?: number | null; readonly href?: string }): Element;
   /** A picture of an item. */
@@ -108,6 +131,8 @@ export interface Kit {
   button(part: string, at: Path, how?: { readonly submit: boolean }): Element;
   /** An icon beside words that are built already, in the part `beside`. */
   icon(part: string, name: IconName, beside: string): Element;
+  /** A link to the download whose id is kept at `at`, with its kind and size behind it. */
+  download(at: Path, label: Path, style: Path, factsStyle: Path): readonly Element[];
   /** The site's logo in the form for this ground; undefined while it has none. */
   logo(part: string): Element | undefined;
   /** The same kit continued on a surface of its own, which is painted first. */

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { Copy, Id, Label, Order, text } from '../fields/index.ts';
 
 /** What of a site a field can point at, by id. */
-export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch', 'collection'] as const;
+export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch', 'collection', 'download'] as const;
 export type Target = (typeof TARGETS)[number];
 
 /** What short names are of: under hostile copy each becomes as long as the longest of its kind. */

@@ -94,7 +94,7 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   const forms = logo.formOrder.filter((id) => id !== now.id).map((id): Fix => ({ what: 'form', label: `${logo.forms[id]!.label} on ${ground.label}`, hex: null, deltaE: null, token: null, places: at, ops: setLogoOn(site, place.ground, id).ops }));
   const passing = forms.filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops));
   if (passing.length > 0) return passing;
-  const address = place.section === 'header' ? ['shared', 'header', 'ground'] : place.section === 'footer' ? ['shared', 'footer', 'ground'] : [...sectionAddress(site, place.page, place.section), 'ground'];
+  const address = [...sectionAddress(site, place.page, place.section), 'ground'];
   const was = groundColor(site.brand, place.ground);
   return site.brand.groundOrder.filter((id) => id !== place.ground).sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
     .map((id): Fix => ({ what: 'ground', label: `${place.section === 'header' ? 'the header' : place.section === 'footer' ? 'the footer' : 'its section'} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places: siteIndex(site).places.filter((one) => one.section === place.section && (place.section === 'header' || place.section === 'footer' || one.page === place.page)).length, ops: [setOp(site, address, id)] }))

@@ -1,13 +1,14 @@
 import type { Element } from 'hast';
-import { element, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type ItemQuery, type ItemWords, type Kit, type ListedItem, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
+import { element, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type ItemQuery, type ItemWords, type Kit, type ListPage, type ListedItem, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
 import { recipes } from '../style/index.ts';
 import { assetFile } from './asset-file.ts';
 import { placed, type Build } from './build.ts';
 import { buttonRecipes } from './button-recipes.ts';
+import { downloadFacts, downloadFile } from './download-file.ts';
 import { buttonIcon, icon } from './icon.ts';
 import { answerFile } from './forms.ts';
-import { shownItems } from './shown-items.ts';
-import { hrefOf, inlineNodes } from './inline.ts';
+import { shownItems, shownListPages } from './shown-items.ts';
+import { hrefOf, inlineNodes, isAt } from './inline.ts';
 import { logo } from './logo.ts';
 
 /** The element of a block, with its places noted; an empty one for a block of a kind that nobody knows. */
@@ -102,16 +103,57 @@ class BlockKit implements Kit {
   }
 
   items(query: ItemQuery): readonly ListedItem[] {
-    return shownItems(this.#build.site, query);
+    return shownItems(this.#build.site, query, this.#build.site.pages[this.#build.page]);
   }
 
-  itemWords(tag: string, part: string, { text, at }: ItemWords, style: Path, { level = null, href }: { readonly level?: number | null; readonly href?: string }): Element {
+  listPages(query: ItemQuery): readonly ListPage[] {
+    const page = this.#build.site.pages[this.#build.page];
+    return page ? shownListPages(this.#build.site, query, page) : [];
+  }
+
+  fieldNames({ collection }: ItemQuery, fields: readonly (string | undefined)[]): string[] {
+    return fields.map((id) => this.#build.site.collections[collection]?.fields[id ?? '']?.label ?? '');
+  }
+
+  pageLinks(pages: readonly ListPage[], style: Path): Element[] {
+    const set = this.#value(style) as string;
+    return pages.map(({ number, href, here }) => {
+      const place = this.#build.place({ ...this.#common(`page/n${number}`), kind: 'link', label: `Page ${number} of the list`, recipes: [recipes.text(set), recipes.link(this.#build.ground)], style: set, styled: [...this.#address, ...style] });
+      return element('li', {}, [element('a', placed(place, 'link', { href, ariaCurrent: here ? 'page' : undefined }), [String(number)])]);
+    });
+  }
+
+  download(at: Path, label: Path, style: Path, factsStyle: Path): Element[] {
+    const { site } = this.#build;
+    const kept = site.downloads[this.#value(at) as string];
+    const [words, set, fine] = [this.#value(label), this.#value(style), this.#value(factsStyle)].map(String) as [string, string, string];
+    const link = this.#build.place({ ...this.#common('link'), kind: 'link', label: labelled('Download', words), recipes: [recipes.text(set), recipes.link(this.#build.ground)], style: set, words: [...this.#address, ...label], styled: [...this.#address, ...style] });
+    const facts = kept ? downloadFacts(kept) : '';
+    const note = this.#build.place({ ...this.#common('facts'), kind: 'text', label: labelled('Kind and size', facts), recipes: this.#build.textRecipes(fine), style: fine, styled: [...this.#address, ...factsStyle] });
+    return [element('a', placed(link, 'link', { href: kept ? downloadFile(kept) : '#', download: kept ? '' : undefined }), [words]), element('span', placed(note), [facts])];
+  }
+
+  menu(style: Path): Element[] {
+    const { shared: { header }, pages } = this.#build.site;
+    const page = pages[this.#build.page];
+    const set = this.#value(style) as string;
+    const entries = (under: string | undefined): Element[] => header.order.filter((id) => header.items[id]!.under === under).map((id) => {
+      const item = header.items[id]!;
+      const place = this.#build.place({ ...this.#common(`menu/${id}`), kind: 'menu', label: labelled('Menu', item.label), recipes: [recipes.text(set), recipes.menu(this.#build.ground)], style: set, words: ['shared', 'header', 'items', id, 'label'], styled: [...this.#address, ...style] });
+      const lead = element('a', placed(place, 'menu-link', { href: hrefOf(this.#build.site, item.link), ariaCurrent: page && isAt(item.link, page) ? 'page' : undefined }), [item.label]);
+      const within = under === undefined ? entries(id) : [];
+      return element('li', {}, [lead, within.length > 0 ? element('ul', {}, within) : undefined]);
+    });
+    return entries(undefined);
+  }
+
+  itemWords(tag: string, part: string, { text, at, runs, href: own }: ItemWords, style: Path, { level = null, href = own }: { readonly level?: number | null; readonly href?: string }): Element {
     const set = this.#value(style) as string;
     const build = this.#build;
     const place = build.place({
-      id: this.#id(part), kind: 'text', label: labelled(build.site.brand.styles[set]!.label, text), level, recipes: build.textRecipes(set), style: set, styled: [...this.#address, ...style], words: at, block: this.#address,
+      id: this.#id(part), kind: 'text', label: labelled(build.site.brand.styles[set]!.label, text), level, recipes: build.textRecipes(set), style: set, styled: [...this.#address, ...style], block: this.#address, ...(at === undefined ? {} : { words: at }),
     });
-    if (href === undefined) return element(tag, placed(place), [text]);
+    if (href === undefined) return element(tag, placed(place), runs ? inlineNodes(build, this.#id(part), runs, place) : [text]);
     const link = build.place({ id: this.#id(`${part}-link`), kind: 'link', label: labelled('Link', text), recipes: [recipes.link(build.ground)], inherits: place, inline: true, style: set });
     return element(tag, placed(place), [element('a', placed(link, 'link', { href }), [text])]);
   }
@@ -127,6 +169,10 @@ class BlockKit implements Kit {
 
   #place({ part, kind, label, paint, style, words, item }: PaintedAs) {
     return this.#build.place({ id: this.#id(part), kind, label, recipes: [...paint], block: this.#address, ...(style === undefined ? {} : { style }), ...(words === undefined ? {} : { words: [...this.#address, ...words] }), ...(item === undefined ? {} : { item: [...this.#address, ...item] }) });
+  }
+
+  #common(part: string): { readonly id: string; readonly block: Path } {
+    return { id: this.#id(part), block: this.#address };
   }
 
   #id(part: string): string {
@@ -156,6 +202,6 @@ function paintsFor(build: Build): Paints {
       const space = build.spaceFor('card');
       return space === undefined ? [] : [recipes.inset(space)];
     },
-    rule: () => recipes.rule(build.ground), line: recipes.line, stripe: () => recipes.stripe(build.ground), field: () => recipes.field(build.ground),
+    apart: recipes.gap, rule: () => recipes.rule(build.ground), line: recipes.line, stripe: () => recipes.stripe(build.ground), field: () => recipes.field(build.ground),
   };
 }

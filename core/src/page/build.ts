@@ -27,6 +27,8 @@ interface PlaceSpec {
   inherits?: Place;
   /** Other states than its kind has: a logo that is a link by itself. */
   states?: readonly State[];
+  /** Widths at which it is not shown, where the part it stands in is. */
+  hidden?: readonly BandId[];
   /** Adds the disabled and the busy state, for real form buttons. */
   canBeDisabled?: boolean;
 }
@@ -72,7 +74,7 @@ export class Build {
     const place: Place = {
       id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
-      hidden: this.hidden, ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
+      hidden: spec.hidden ?? this.hidden, ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
       level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, styled: spec.styled ?? null, block: spec.block ?? null, item: spec.item ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
     this.places.push(place);

@@ -1,5 +1,5 @@
 import { type BlockOf } from '../kinds/index.ts';
-import { sectionOf, type Page, type Section, type Site } from '../site/index.ts';
+import { sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
 
 export type Form = BlockOf<'form'>;
 
@@ -13,8 +13,7 @@ export const answerFile = (page: Page, form: string): string => `${page.file.rep
 export function formsOf(site: Site): FormOnPage[] {
   return site.pageOrder.flatMap((id) => {
     const page = site.pages[id]!;
-    const sections = [...page.sectionOrder.flatMap((entry) => sectionOf(site, page.sections[entry]!) ?? []), site.shared.footer];
-    return sections.flatMap((section) => section.columnOrder.flatMap((column) => section.columns[column]!.order.flatMap((block): FormOnPage[] => {
+    return sectionsOn(site, page).flatMap((section) => section.columnOrder.flatMap((column) => section.columns[column]!.order.flatMap((block): FormOnPage[] => {
       const form = section.blocks[block]!;
       return form.kind === 'form' ? [{ page, section, form, file: answerFile(page, form.id) }] : [];
     })));

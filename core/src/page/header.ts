@@ -1,10 +1,10 @@
 import type { Element } from 'hast';
-import { element, labelled, type Href } from '../kinds/index.ts';
+import { element, labelled, plainText } from '../kinds/index.ts';
 import { homePage, type MenuItem, type Page, type Site } from '../site/index.ts';
 import { recipes } from '../style/index.ts';
 import { Build, placed } from './build.ts';
 import { buttonRecipes } from './button-recipes.ts';
-import { hrefOf } from './inline.ts';
+import { hrefOf, inlineNodes, isAt } from './inline.ts';
 import { logo } from './logo.ts';
 import type { Place } from './place.ts';
 import type { PagePart } from './part.ts';
@@ -14,21 +14,38 @@ export function headerPart(site: Site, page: Page, body: Place): PagePart {
   const { header } = site.shared;
   const outer = new Build(site, page.id, 'header', header.ground, body, null, ['shared', 'header'], 'once');
   const gutter = outer.spaceFor('gutter');
-  const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
+  const surface = outer.place({ id: `${header.id}/surface`, kind: 'surface', label: 'Header', recipes: [recipes.surface(header.ground), ...(gutter && !header.notice ? [recipes.gutter(gutter)] : [])] });
+  const notice = header.notice ? noticeLine(outer.onto(surface, header.ground), header.notice, gutter) : undefined;
   const build = outer.onto(surface, header.ground);
+  // A notice goes from edge to edge: then what is below it keeps its distance from the sides by itself.
+  const inner = header.notice && gutter ? build.place({ id: `${header.id}/inner`, kind: 'surface', label: 'Name and menu', recipes: [recipes.gutter(gutter)] }) : undefined;
   const alone = site.shared.logo?.named === false;
   const mark = logo(build, `${header.id}/logo`, alone ? header.name : '');
   const name = alone
     ? build.place({ id: `${header.id}/name`, kind: 'logo', label: 'Logo, to the home page', recipes: [recipes.menu(header.ground)], states: ['rest', 'hover', 'focus'] })
     : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle, words: ['shared', 'header', 'name'], styled: ['shared', 'header', 'nameStyle'] });
   const items = header.order.filter((id) => header.items[id]!.under === undefined).map((id) => entry(build, header.items[id]!, page, header.order.filter((one) => header.items[one]!.under === id)));
+  // Folded, the menu stands where it stood once it is opened: by what says so, without script.
+  const opens = header.fold === undefined ? undefined : build.place({ id: `${header.id}/fold`, kind: 'menu', label: labelled('Opens the menu', header.fold), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle, words: ['shared', 'header', 'fold'], styled: ['shared', 'header', 'menuStyle'], hidden: ['tablet', 'desktop'] });
+  const bar = element('div', { className: 'bar' }, [
+    element('a', placed(name, 'site-name', { href: homePage(site)?.file ?? '#' }), [mark, alone ? undefined : header.name]),
+    opens ? element('details', { className: 'fold' }, [element('summary', placed(opens, 'menu-link'), [header.fold!])]) : undefined,
+    element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),
+  ]);
   const node = element('header', placed(surface, ['header', ...(header.arrangement ? [`name-${header.arrangement}`] : []), ...(header.stays ? ['stays'] : [])].join(' '), { dataPart: 'header' }), [
-    element('div', { className: 'bar' }, [
-      element('a', placed(name, 'site-name', { href: homePage(site)?.file ?? '#' }), [mark, alone ? undefined : header.name]),
-      element('nav', { ariaLabel: 'Main' }, [element('ul', { className: 'menu' }, items)]),
-    ]),
+    notice, inner ? element('div', placed(inner), [bar]) : bar,
   ]);
   return { id: 'header', label: 'Header', shared: true, element: node, places: outer.places };
+}
+
+/** The line above name and menu, on a ground of its own from edge to edge. */
+function noticeLine(build: Build, { ground, style, content }: NonNullable<Site['shared']['header']['notice']>, gutter: string | undefined): Element {
+  const { header } = build.site.shared;
+  const surface = build.place({ id: `${header.id}/notice`, kind: 'surface', label: 'Notice line', recipes: [recipes.surface(ground), ...(gutter ? [recipes.gutter(gutter)] : [])] });
+  const on = build.onto(surface, ground);
+  const address = ['shared', 'header', 'notice'];
+  const words = on.place({ id: `${header.id}/notice-words`, kind: 'text', label: labelled('Notice', plainText(content)), recipes: on.textRecipes(style), style, styled: [...address, 'style'], words: [...address, 'content'], block: address });
+  return element('div', placed(surface, 'notice'), [element('p', placed(words), inlineNodes(on, header.id, content, words))]);
 }
 
 /** An entry of the menu; one with others under it opens a list, without script, in which it stands first itself. */
@@ -56,8 +73,6 @@ function leading(build: Build, item: MenuItem, page: Page): Element {
   }
   return element('a', placed(build.place(menuSpec(build, item, `${header.id}/${item.id}`)), 'menu-link', { href, ariaCurrent: isAt(item.link, page) ? 'page' : undefined }), [item.label]);
 }
-
-const isAt = (link: Href, page: Page): boolean => link.to === 'page' && link.page === page.id && link.anchor === undefined;
 
 function menuSpec(build: Build, item: MenuItem, id: string): Parameters<Build['place']>[0] {
   const { header } = build.site.shared;

@@ -4,6 +4,8 @@ export { forgetTree, hasTree, isKept, looseSection, pageTree, structureKey, type
 export type { PagePart } from './part.ts';
 export { partShapes, type PartShape } from './shape.ts';
 export { hrefOf } from './inline.ts';
+export { withCommonEnds } from './common-ends.ts';
+export { downloadFacts, downloadFile } from './download-file.ts';
 export { assetFile, readAssetFile } from './asset-file.ts';
 export { charactersOf, missingCharacters } from './site-text.ts';
 export { MOST_ANSWER, answerFile, formsOf, readLetter, type Form, type FormOnPage, type LetterField } from './forms.ts';

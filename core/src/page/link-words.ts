@@ -1,18 +1,30 @@
 import * as v from 'valibot';
 import { Href, walk } from '../kinds/index.ts';
-import { Site as SiteSchema, type Page, type Site } from '../site/index.ts';
+import { itemName, linkedItem } from '../collections/index.ts';
+import { Site as SiteSchema, type Collection, type Item, type Page, type Site } from '../site/index.ts';
 
 /** Between the title of a page and the anchor of a section there. */
 const THERE = ' › ';
 
-/** What leads somewhere within the site, in words that `hrefFrom` reads again: pages by title, sections by their anchor. Titles that several pages have are told apart by address. */
+/** Most items of one collection that are offered; all can be typed. */
+const MOST_OFFERED = 200;
+
+/** What leads somewhere within the site, in words that `hrefFrom` reads again: pages by title, sections by their anchor, items of collections that have pages, downloads. Titles that several pages have are told apart by address. */
 export function linkOffers(site: Site): string[] {
-  return site.pageOrder.flatMap((id) => {
+  const pages = site.pageOrder.flatMap((id) => {
     const page = site.pages[id]!;
     const name = nameOf(site, page);
     return [name, ...anchorsOf(page).map((anchor) => `${name}${THERE}${anchor}`)];
   });
+  const items = site.collectionOrder.flatMap((id) => {
+    const one = site.collections[id]!;
+    return one.page === undefined ? [] : one.itemOrder.slice(0, MOST_OFFERED).map((item) => itemText(one, site.items[item]!));
+  });
+  return [...pages, ...items, ...Object.values(site.downloads).map((one) => downloadText(one.name))];
 }
+
+const itemText = (collection: Collection, item: Item): string => `${collection.label}${THERE}${itemName(collection, item)}`;
+const downloadText = (name: string): string => `Download${THERE}${name}`;
 
 /** Anchors of a page's sections, in their order. */
 export function anchorsOf(page: Page): string[] {
@@ -22,7 +34,10 @@ export function anchorsOf(page: Page): string[] {
 /** Where a link leads, as it is shown and typed: a title, a section there, an address, a mail address, a telephone number. */
 export function hrefText(site: Site, href: Href): string {
   if (href.to === 'url') return href.url.replace(/^(mailto|tel):/i, '');
+  if (href.to === 'download') return downloadText(site.downloads[href.download]?.name ?? '');
   const page = site.pages[href.page];
+  const linked = linkedItem(site, href);
+  if (linked) return itemText(site.collections[linked.item.collection]!, linked.item);
   return page ? `${nameOf(site, page)}${href.anchor === undefined ? '' : `${THERE}${href.anchor}`}` : '';
 }
 
@@ -41,8 +56,10 @@ export function hrefFrom(site: Site, typed: string): Href | string {
     if (anchor === undefined) return { to: 'page', page: page.id };
     if (anchorsOf(page).includes(anchor)) return { to: 'page', page: page.id, anchor };
     const known = anchorsOf(page);
-    return `“${page.title}” has no section with the anchor “${anchor}”${known.length > 0 ? `; it has ${known.join(', ')}` : ': give one an anchor first'}.`;
+    return itemNamed(site, before!, anchor) ?? `“${page.title}” has no section with the anchor “${anchor}”${known.length > 0 ? `; it has ${known.join(', ')}` : ': give one an anchor first'}.`;
   }
+  const other = anchor === undefined ? undefined : itemNamed(site, before!, anchor) ?? downloadNamed(site, before!, anchor);
+  if (other) return other;
   const url = /^(https?:\/\/|mailto:|tel:|#)/i.test(text) ? text
     : /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) ? `mailto:${text}`
     : /^\+?[\d\s()/.-]{5,}$/.test(text) && /\d{3}/.test(text) ? `tel:${text.replace(/[^\d+]/g, '')}`
@@ -50,6 +67,21 @@ export function hrefFrom(site: Site, typed: string): Href | string {
   if (url === undefined) return text === '' ? 'It leads nowhere: choose a page, or type an address.' : `“${text.length > 60 ? `${text.slice(0, 60)}…` : text}” is no page of this site and no address. An address looks like https://…, name@…, or a telephone number.`;
   const read = v.safeParse(Href, { to: 'url', url });
   return read.success ? read.output : `It ${read.issues[0].message}.`;
+}
+
+function itemNamed(site: Site, label: string, name: string): Href | undefined {
+  const [collection, item] = [label, name].map((one) => one.toLowerCase());
+  for (const one of Object.values(site.collections)) {
+    if (one.page === undefined || one.label.toLowerCase() !== collection) continue;
+    const id = one.itemOrder.find((id) => itemName(one, site.items[id]!).toLowerCase() === item || site.items[id]!.slug === item);
+    if (id !== undefined) return { to: 'page', page: one.page, item: id };
+  }
+  return undefined;
+}
+
+function downloadNamed(site: Site, label: string, name: string): Href | undefined {
+  const one = label.toLowerCase() === 'download' ? Object.values(site.downloads).find((download) => download.name.toLowerCase() === name.toLowerCase()) : undefined;
+  return one && { to: 'download', download: one.id };
 }
 
 function split(text: string): string[] {
@@ -78,15 +110,17 @@ function nameOf({ pages }: Site, page: Page): string {
   return counted.get(page.title)! > 1 ? `${page.title} (${page.file})` : page.title;
 }
 
-/** A link that leads to a section which is not there any more: it opens the page from its top. */
+/** A link that leads to a section or an item which is not there any more: it opens the page from its top. */
 export interface LostLink { readonly page: string; readonly at: readonly string[]; readonly words: string }
 
-/** Links to anchors that no section has, in the order of the document. */
+/** Links to anchors that no section has, and to items that are gone, in the order of the document. */
 export function lostLinks(site: Site): LostLink[] {
   const found: LostLink[] = [];
   walk(SiteSchema, site, (meaning, value, at) => {
     if (meaning.means !== 'link') return;
     const href = value as Href | undefined;
+    if (href?.to === 'page' && href.item !== undefined && site.pages[href.page] && !linkedItem(site, href))
+      found.push({ page: at[0] === 'pages' ? at[1]! : '', at: [...at], words: `link to an item which is not there, by ${nameOf(site, site.pages[href.page]!)}` });
     const page = href?.to === 'page' && href.anchor !== undefined ? site.pages[href.page] : undefined;
     if (page && !anchorsOf(page).includes((href as { anchor: string }).anchor)) found.push({ page: at[0] === 'pages' ? at[1]! : '', at: [...at], words: `link to ${nameOf(site, page)}${THERE}${(href as { anchor: string }).anchor}, which is not there` });
   });

@@ -19,7 +19,7 @@ export interface Offered {
 /** Lists of the brand that something is chosen from. */
 const LISTS: Partial<Record<Target, (brand: Brand) => readonly { readonly id: string; readonly label: string }[]>> = {
   style: (brand) => brand.styleOrder.map((id) => brand.styles[id]!), ground: (brand) => brand.groundOrder.map((id) => brand.grounds[id]!),
-  variant: (brand) => brand.variantOrder.map((id) => brand.variants[id]!), size: (brand) => brand.sizeOrder.map((id) => brand.sizes[id]!),
+  variant: (brand) => brand.variantOrder.map((id) => brand.variants[id]!), size: (brand) => brand.sizeOrder.map((id) => brand.sizes[id]!), space: (brand) => brand.spaceOrder.map((id) => brand.spaces[id]!),
 };
 
 /**

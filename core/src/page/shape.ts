@@ -14,16 +14,24 @@ export interface PartShape {
 export function partShapes(site: Site, kept: Page): PartShape[] {
   const page = shownPage(site, kept);
   const owners = ownersOf(Object.values(page.overrides));
-  const parts: PartShape[] = [{ id: 'header', shape: owners.has(site.shared.header.id) ? `own ${page.id} header` : 'header' }];
+  const end = (id: 'header' | 'footer'): PartShape[] => {
+    if (page.without?.includes(id)) return [];
+    const own = page[id];
+    const section = own === undefined ? undefined : site.shared.sections[own];
+    if (section) return [{ id, shape: `${id}: ${touches(owners, section, `${id}:`) ? `own ${page.id} ${id}` : `shared ${own!}`}` }];
+    const here = id === 'header' ? owners.has(site.shared.header.id) : touches(owners, site.shared.footer, '');
+    return [{ id, shape: here ? `own ${page.id} ${id}` : id }];
+  };
+  const parts = end('header');
   for (const id of page.sectionOrder) {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
     if (!section) continue;
     const own = touches(owners, section, 'shared' in entry ? `${id}:` : '');
-    const shape = own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section);
+    const shape = own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section, page);
     parts.push({ id, shape: entry.hidden ? `not at ${entry.hidden.join()}: ${shape}` : shape });
   }
-  parts.push({ id: 'footer', shape: touches(owners, site.shared.footer, '') ? `own ${page.id} footer` : 'footer' });
+  parts.push(...end('footer'));
   return parts;
 }
 
@@ -40,11 +48,11 @@ function touches(owners: ReadonlySet<string>, section: Section, entry: string): 
 }
 
 /** What of a section decides how its places look: everything but its ids, its words, and where its links lead. */
-function sectionShape(site: Site, section: Section): string {
+function sectionShape(site: Site, section: Section, page: Page): string {
   const { picture } = section;
   let shape = `${section.ground}/${section.space}`;
   if (picture) shape += `/${drawing(site, picture.asset)}${picture.shade > 0 ? ' shaded' : ''}`;
-  for (const column of section.columnOrder) for (const id of section.columns[column]!.order) shape += `;${blockShape(site, section.blocks[id]!)}`;
+  for (const column of section.columnOrder) for (const id of section.columns[column]!.order) shape += `;${blockShape(site, section.blocks[id]!, page)}`;
   return shape;
 }
 
@@ -68,8 +76,8 @@ function once(shape: string): string {
 const shapes = new WeakMap<Block, { readonly assets: Site['assets'] | null; readonly shape: string }>();
 
 /** What of a block decides how its places look, by what its fields mean; kept as long as the block is the same, and with a picture its assets. */
-function blockShape(site: Site, block: Block): string {
-  const known = listsItems(block) ? undefined : shapes.get(block);
+function blockShape(site: Site, block: Block, page: Page): string {
+  const known = listsItems(block) || block.kind === 'menu' ? undefined : shapes.get(block);
   if (known && (known.assets === null || known.assets === site.assets)) return known.shape;
   let shape: string = block.kind;
   let pictured = false;
@@ -83,7 +91,8 @@ function blockShape(site: Site, block: Block): string {
     within = beside;
     shape += `,${at.at(-1)!}=${looks}`;
   }, [], true);
-  if (listsItems(block)) return once(`${shape}#${shapeOfItems(site, block)}`);
+  if (listsItems(block)) return once(`${shape}#${shapeOfItems(site, block, page)}`);
+  if (block.kind === 'menu') return once(`${shape}#${site.shared.header.order.length}`);
   const kept = once(shape);
   shapes.set(block, { assets: pictured ? site.assets : null, shape: kept });
   return kept;

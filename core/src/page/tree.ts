@@ -43,7 +43,7 @@ function describe(site: Site): string {
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
     // What drawings are painted with.
     ...Object.values(site.assets).filter((asset) => asset.bound).map((asset) => assetFile(asset, brand)),
-    site.language,
+    ...Object.values(site.downloads).map((one) => `${one.hash}:${one.id}`), site.language,
     // Which form of the logo stands on a ground may hang on colours.
     ...(site.shared.logo ? brand.groundOrder.map((id) => formOn(site, id)?.id) : []),
   ].join('|');
@@ -88,7 +88,15 @@ export function pageTree(site: Site, pageId: string): PageTree {
 function buildTree(site: Site, kept: Page, page: Page): PageTree {
   const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
-  const parts: PagePart[] = [headerPart(site, page, body)];
+  // In place of what all pages share stands what the page names, or nothing.
+  const end = (id: 'header' | 'footer'): PagePart[] => {
+    const own = page[id];
+    const section = own === undefined ? undefined : site.shared.sections[own];
+    if (page.without?.includes(id)) return [];
+    if (section) return [sectionPart(site, page.id, id, section, id, body, ['shared', 'sections', own!], { shared: own! })];
+    return [id === 'header' ? headerPart(site, page, body) : sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once')];
+  };
+  const parts = end('header');
   for (const id of page.sectionOrder) {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
@@ -96,7 +104,7 @@ function buildTree(site: Site, kept: Page, page: Page): PageTree {
     const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', page.id, 'sections', id, 'own'];
     parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry));
   }
-  parts.push(sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once'));
+  parts.push(...end('footer'));
   return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
 }
 
@@ -112,7 +120,7 @@ export function looseSection(site: Site, section: Section, use: Use = 'own'): Pa
   return sectionPart(site, 'specimen', section.id, section, 'section', body, ['specimen', section.id], use);
 }
 
-function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'footer', body: Place, address: readonly string[], use: Use, { anchor, hidden = [] }: Pick<SectionEntry, 'anchor' | 'hidden'> = {}): PagePart {
+function sectionPart(site: Site, page: string, id: string, section: Section, tag: 'section' | 'header' | 'footer', body: Place, address: readonly string[], use: Use, { anchor, hidden = [] }: Pick<SectionEntry, 'anchor' | 'hidden'> = {}): PagePart {
   const outer = new Build(site, page, id, section.ground, body, null, address, use, hidden);
   const gutter = outer.spaceFor('gutter');
   const gap = outer.spaceFor('gap');

@@ -40,6 +40,10 @@ html:has(.stays) { scroll-padding-block-start: 6rem; }
 .menu-more details[open] > summary::after { content: " \\2212" / ""; }
 .menu-under { list-style: none; margin: 0; padding: 4px 16px; }
 @media (width >= 640px) { .menu-under { position: absolute; inset-block-start: 100%; inset-inline-start: -16px; z-index: 2; min-width: 12em; box-shadow: 0 4px 16px rgb(0 0 0 / 0.2); } }
+.fold { display: none; }
+.fold > summary { cursor: pointer; }
+@media (width < 640px) { .fold { display: block; } .fold:not([open]) + nav { display: none; } .fold[open] + nav { flex-basis: 100%; } .fold + nav > .menu { flex-direction: column; } }
+.notice { padding-block: 8px; text-align: center; }
 .menu-link[aria-current="page"] { text-decoration-line: underline; text-underline-offset: 0.4em; }
 .section { position: relative; }
 .pictured { overflow: hidden; isolation: isolate; }

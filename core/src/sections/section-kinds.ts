@@ -1,5 +1,5 @@
 import type { SectionKind } from './section-kind.ts';
-import { buttons, cards, embed, eyebrow, figures, form, gallery, heading, lead, links, list, picture, questions, quote, running, steps, table } from './words.ts';
+import { buttons, cards, download, embed, eyebrow, figures, form, gallery, heading, lead, links, items, list, menu, picture, questions, quote, running, steps, table } from './words.ts';
 
 const kind = <const K extends SectionKind>(one: K): K => one;
 
@@ -20,12 +20,15 @@ export const SECTION_KINDS = {
   film: kind({ id: 'film', label: 'Film', use: 'pictures', columns: [[heading('See how it is done'), embed('A film of two minutes', 'wide', 'https://example.org/film', 'See it there')]] }),
   cards: kind({ id: 'cards', label: 'Cards', use: 'lists', columns: [[heading('Three things'), cards(3, { heading: 'The first', text: 'What there is to know of it.', link: 'More of it' }, { heading: 'The second', text: 'What there is to know of it.', link: 'More of it' }, { heading: 'The third', text: 'What there is to know of it.', link: 'More of it' })]] }),
   'list-pictures': kind({ id: 'list-pictures', label: 'List with pictures', use: 'lists', columns: [[heading('What there is'), cards(2, { heading: 'The first', text: 'What there is to know of it.', picture: true }, { heading: 'The second', text: 'What there is to know of it.', picture: true })]] }),
+  latest: kind({ id: 'latest', label: 'Latest of a collection', use: 'lists', columns: [[heading('What is new'), items('cards', 3)]] }),
+  'one-item': kind({ id: 'one-item', label: 'One item of a collection', use: 'lists', arrangement: 'narrow', columns: [[items('rows', 1)]] }),
   list: kind({ id: 'list', label: 'List', use: 'lists', arrangement: 'narrow', columns: [[heading('Good to know'), list('The first thing', 'The second thing', 'The third thing')]] }),
   steps: kind({ id: 'steps', label: 'Steps', use: 'lists', columns: [[heading('How it goes'), steps(['Ask', 'Say what is wanted, in a few words.'], ['Choose', 'There are two or three ways, each with its price.'], ['Begin', 'The rest is done here.'])]] }),
   figures: kind({ id: 'figures', label: 'Figures', use: 'lists', ground: 'other', columns: [[heading('In figures'), figures(['12', 'years of it'], ['340', 'made last year'], ['98 %', 'would do it again'])]] }),
   questions: kind({ id: 'questions', label: 'Questions', use: 'lists', columns: [[heading('What is asked most'), questions(['Can it be changed later?', 'Yes, as often as wanted.'], ['How long does it take?', 'Two weeks, most of the time.'], ['Who is to be asked?', 'Whoever answers the telephone.'])]] }),
   timetable: kind({ id: 'timetable', label: 'Timetable', use: 'lists', columns: [[heading('When'), table('From Monday to Friday', ['Begins', 'What', 'Where'], ['09:00', 'The first', 'Upstairs'], ['11:00', 'The second', 'Downstairs'], ['14:00', 'The third', 'Outside'])]] }),
   downloads: kind({ id: 'downloads', label: 'Downloads', use: 'lists', arrangement: 'narrow', columns: [[heading('To take away'), links('below', 'The form, PDF', 'The plan, PDF', 'All pictures, zip')]] }),
+  'download-one': kind({ id: 'download-one', label: 'A file to take along', use: 'lists', arrangement: 'narrow', columns: [[heading('To take along'), running('What is in it, and for whom.'), download('Take it along')]] }),
   prices: kind({ id: 'prices', label: 'Prices', use: 'offers', columns: [[heading('What it costs'), cards(3, { heading: 'Small, 12', text: 'For one, for a month.', button: 'Take small' }, { heading: 'Middle, 30', text: 'For five, for a month.', button: 'Take middle' }, { heading: 'Large, 80', text: 'For all, for a month.', button: 'Take large' })]] }),
   comparison: kind({ id: 'comparison', label: 'Comparison', use: 'offers', columns: [[heading('Side by side'), table('What is in each', ['', 'Small', 'Large'], ['For how many', '1', 'all'], ['Help', 'by letter', 'by telephone'], ['A month', '12', '80'])]] }),
   call: kind({ id: 'call', label: 'Call to act', use: 'offers', ground: 'other', arrangement: 'narrow', columns: [[heading('Shall we begin?'), running('It takes a minute, and nothing is owed.'), buttons('Begin', 'Ask first')]] }),
@@ -35,4 +38,5 @@ export const SECTION_KINDS = {
   contact: kind({ id: 'contact', label: 'Contact with a map', use: 'contact', arrangement: 'first-wider', columns: [[heading('Where we are'), running('The street and the number, the town.'), links('below', 'Write to us', 'Call us')], [embed('The map', 'square', 'https://example.org/map', 'Open the map')]] }),
   hours: kind({ id: 'hours', label: 'Opening hours', use: 'contact', arrangement: 'narrow', columns: [[heading('When we are open'), table('Hours', ['Day', 'From', 'To'], ['Monday to Friday', '09:00', '17:00'], ['Saturday', '10:00', '14:00'], ['Sunday', 'closed', ''])]] }),
   'footer-links': kind({ id: 'footer-links', label: 'Links in columns', use: 'contact', columns: [[heading('Here', 3), links('below', 'The first page', 'The second page')], [{ ...heading('Elsewhere', 3), id: 'title2' }, { ...links('below', 'A place elsewhere', 'Another one'), id: 'links2' }]] }),
+  'footer-menu': kind({ id: 'footer-menu', label: 'The menu once more', use: 'contact', columns: [[heading('On this site', 3), menu('below')], [{ ...heading('Elsewhere', 3), id: 'title2' }, links('below', 'A place elsewhere', 'Another one')]] }),
 } as const satisfies Readonly<Record<string, SectionKind>>;

@@ -7,8 +7,12 @@ import { pageHtml } from '../render/index.ts';
 import { SECTION_KINDS, SECTION_USES, canLayIn, layIn, type LaidIn, type SectionKind } from './index.ts';
 
 const bare = smallSite();
-/** With a picture that stands in for all. */
-const site = { ...bare, assets: { view: { id: 'view', name: 'View', hash: 'a'.repeat(64), type: 'image/png' as const, width: 1600, height: 900 } } };
+/** With a picture, a download and a collection that stand in for all. */
+const site = {
+  ...bare, collections: { news: { id: 'news', label: 'News', path: 'news', fields: { name: { id: 'name', label: 'Name', kind: 'line' as const }, text: { id: 'text', label: 'Text', kind: 'text' as const } }, fieldOrder: ['name', 'text'], itemOrder: ['i1'] } }, collectionOrder: ['news'],
+  items: { i1: { id: 'i1', collection: 'news', slug: 'fog', values: { name: 'Fog', text: 'Boats wait.' } } }, downloads: { plan: { id: 'plan', name: 'Plan', hash: 'b'.repeat(64), type: 'application/pdf' as const, bytes: 240_000 } },
+  assets: { view: { id: 'view', name: 'View', hash: 'a'.repeat(64), type: 'image/png' as const, width: 1600, height: 900 } },
+};
 const put = (kind: SectionKind) => acceptChange(site, { ops: [insertOp(site, ['pages', 'home', 'sections'], ['pages', 'home', 'sectionOrder'], 'new', { id: 'new', own: layIn(site, kind, 'new') })] }).site;
 const all = Object.values(SECTION_KINDS) as readonly SectionKind[];
 
@@ -27,9 +31,9 @@ describe('a kind of section', () => {
     expect(places.every(({ style }) => style === null || style in site.brand.styles)).toBe(true);
     expect(pageHtml(after, 'home')).toContain('</html>');
   });
-  it('with pictures needs one: a site without any is told which it can have', () => {
+  it('with pictures, items or downloads needs one: a site without any is told which it can have', () => {
     const pictured = all.filter((kind) => !canLayIn(bare, kind)).map(({ id }) => id);
-    expect(pictured).toEqual(['opener-picture', 'text-picture', 'picture-text', 'picture-wide', 'gallery', 'list-pictures', 'people', 'partners']);
+    expect(pictured).toEqual(['opener-picture', 'text-picture', 'picture-text', 'picture-wide', 'gallery', 'list-pictures', 'latest', 'one-item', 'download-one', 'people', 'partners']);
     expect(all.every((kind) => canLayIn(site, kind))).toBe(true);
     expect(() => layIn(bare, SECTION_KINDS.gallery, 'new')).toThrowError(RangeError);
   });

@@ -34,6 +34,10 @@ export const cards = (across: 1 | 2 | 3 | 4, ...items: readonly CardWords[]): Bl
     link: one.link ? { id: `${id}-more`, link: home, text: one.link } : null, button: one.button ? { id: `${id}-go`, ...button(one.button, 'main') } : null,
   })),
 }) as BlockOf<'cards'>;
+/** Items of the first collection; fields by the role they have there. */
+export const items = (look: 'cards' | 'rows', limit: number): Block => ({ kind: 'items', id: 'items', collection: 'first', look, heading: 'naming', text: 'text', picture: 'picture', by: 'date', down: true, limit, ground: 'other', headingStyle: 'minor', headingLevel: 3, textStyle: 'running' });
+export const download = (label: string): Block => ({ kind: 'download', id: 'download', download: 'first', label, style: 'running', factsStyle: 'fine' });
+export const menu = (flow: 'below' | 'beside'): Block => ({ kind: 'menu', id: 'menu', style: 'running', flow });
 export const picture = (alt: string, caption?: string, shape: 'wide' | 'square' | 'tall' = 'wide'): Block => ({ kind: 'picture', id: 'picture', asset: 'picture', alt, shape, ...(caption ? { caption: { style: 'fine', content: [{ text: caption }] } } : {}) });
 export const gallery = (across: 2 | 3 | 4, shape: 'wide' | 'square', ...alts: readonly string[]): Block => ({ kind: 'gallery', id: 'gallery', across, shape, ...numbered(alts, (alt) => ({ asset: 'picture', alt })) }) as BlockOf<'gallery'>;
 export const embed = (title: string, shape: 'wide' | 'square', url: string, text: string): Block => ({ kind: 'embed', id: 'embed', ground: 'other', style: 'running', title, shape, more: { id: 'there', link: { to: 'url', url }, text } });

@@ -2,8 +2,8 @@ import * as v from 'valibot';
 import { byId, Copy, Id, Label, LIMITS, Order, PathSegment, record } from '../fields/index.ts';
 import { Alt, asLine, asOrder, refTo } from '../kinds/index.ts';
 
-/** What a field of a collection holds. All but pictures are kept as text, as it was typed: a field that becomes one of another kind loses nothing. */
-export const FIELD_KINDS = ['line', 'text', 'date', 'number', 'choice', 'link', 'picture'] as const;
+/** What a field of a collection holds. All but pictures and downloads are kept as text, as it was typed (rich words with `*`, `**` and `[words](address)`): a field that becomes one of another kind loses nothing. */
+export const FIELD_KINDS = ['line', 'text', 'rich', 'date', 'number', 'choice', 'link', 'picture', 'download'] as const;
 export type FieldKind = (typeof FIELD_KINDS)[number];
 
 /** A field that every item of a collection has. */
@@ -33,6 +33,7 @@ export const Item = v.strictObject({
   slug: PathSegment,
   values: record(Id, asLine(Copy, null, { looks: false })),
   pictures: v.optional(record(Id, v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt }))),
+  downloads: v.optional(record(Id, refTo('download', 'Download'))),
 });
 export type Item = v.InferOutput<typeof Item>;
 

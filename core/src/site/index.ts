@@ -6,11 +6,12 @@ export { INHERITED, OVERRIDE_PROPERTIES, SLIP_ROWS, paintedFacts, type OverrideP
 export { Override, STATES, type State } from './override.ts';
 export { isWholeValue, literalCss } from './literal.ts';
 export { Collection, CollectionField, FIELD_KINDS, Item, type FieldKind } from './collection.ts';
+export { DOWNLOAD_TYPES, Download, type DownloadType } from './download.ts';
 export { formerAddresses } from './former.ts';
 export { Asset, Header, MenuItem, Page, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';
 export { danglingIssue, danglingReferences, type Dangling } from './references.ts';
 export { ruleLoop } from './brand-references.ts';
-export { sectionsOf } from './sections-of.ts';
+export { sectionsOf, sectionsOn } from './sections-of.ts';
 export { referencesByTarget, referencesTo } from './uses.ts';
 export { fieldProblem, isRunning } from './field-problem.ts';
 export { ownerWords } from './owner-words.ts';

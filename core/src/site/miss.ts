@@ -2,7 +2,7 @@
 export interface Dangling {
   /** Dotted path to where it is said. */
   readonly where: string;
-  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'corner' | 'height' | 'shadow' | 'family' | 'order' | 'loop' | 'depth' | 'name' | 'file' | 'role' | 'id' | 'anchor' | 'under' | 'collection' | 'slug' | 'field';
+  readonly kind: 'swatch' | 'ground' | 'style' | 'variant' | 'size' | 'space' | 'page' | 'section' | 'asset' | 'form' | 'motion' | 'corner' | 'height' | 'shadow' | 'family' | 'order' | 'loop' | 'depth' | 'name' | 'file' | 'role' | 'id' | 'anchor' | 'under' | 'collection' | 'download' | 'slug' | 'field';
   readonly target: string;
 }
 

@@ -52,11 +52,11 @@ function checkCollections(site: Site, before: Site | undefined, targets: Targets
   if (before && before.items === items && before.collections === collections) {
     // Pages and pictures that they name may have gone.
     if (before.pages !== site.pages) for (const one of Object.values(collections)) checkFields(Collection, one, ['collections', one.id], targets, miss);
-    if (before.assets !== site.assets) for (const one of Object.values(items)) if (one.pictures) checkFields(Item, one, ['items', one.id], targets, miss);
+    if (before.assets !== site.assets || before.downloads !== site.downloads) for (const one of Object.values(items)) if (one.pictures ?? one.downloads) checkFields(Item, one, ['items', one.id], targets, miss);
     return;
   }
   unique(Object.values(collections).map(({ path }) => path), 'collections', 'file', miss);
-  const settled = before && before.collections === collections && before.assets === site.assets ? before.items : undefined;
+  const settled = before && before.collections === collections && before.assets === site.assets && before.downloads === site.downloads ? before.items : undefined;
   const ordered = new Set<string>();
   for (const one of Object.values(collections)) {
     checkFields(Collection, one, ['collections', one.id], targets, miss);
@@ -74,15 +74,15 @@ function checkCollections(site: Site, before: Site | undefined, targets: Targets
     if (!ordered.has(one.id)) miss(`items.${one.id}`, 'order', one.id);
     checkFields(Item, one, ['items', one.id], targets, miss);
     const { fields } = collections[one.collection] ?? { fields: {} };
-    for (const id of [...Object.keys(one.values), ...Object.keys(one.pictures ?? {})]) if (!Object.hasOwn(fields, id)) miss(`items.${one.id}.values`, 'field', id);
+    for (const id of [...Object.keys(one.values), ...Object.keys(one.pictures ?? {}), ...Object.keys(one.downloads ?? {})]) if (!Object.hasOwn(fields, id)) miss(`items.${one.id}.values`, 'field', id);
   }
 }
 
 type Targets = Readonly<Record<Target, Readonly<Record<string, unknown>>>>;
 
 /** The records that fields can point into. */
-function targetsOf({ brand, shared, assets, pages, collections }: Site): Targets {
-  return { collection: collections, style: brand.styles, ground: brand.grounds, variant: brand.variants, size: brand.sizes, space: brand.spaces, swatch: brand.swatches, asset: assets, page: pages, section: shared.sections };
+function targetsOf({ brand, shared, assets, downloads, pages, collections }: Site): Targets {
+  return { collection: collections, style: brand.styles, ground: brand.grounds, variant: brand.variants, size: brand.sizes, space: brand.spaces, swatch: brand.swatches, asset: assets, download: downloads, page: pages, section: shared.sections };
 }
 
 /** What fields say by themselves: where they point, and what they order. */

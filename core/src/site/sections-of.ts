@@ -1,5 +1,5 @@
 import type { Section } from './section.ts';
-import type { Page, Site } from './site.ts';
+import { sectionOf, type Page, type Site } from './site.ts';
 
 /** A section with its address in the document. */
 export interface SectionAt { readonly section: Section; readonly at: readonly string[] }
@@ -11,6 +11,16 @@ export function sectionsOf(site: Site): SectionAt[] {
     ...Object.values(site.shared.sections).map((section) => ({ section, at: ['shared', 'sections', section.id] })),
     ...Object.values(site.pages).flatMap(ownSections),
   ];
+}
+
+/** Every section that a page shows, in order; its header only where that is a kept section. */
+export function sectionsOn(site: Site, page: Page): Section[] {
+  const end = (id: 'header' | 'footer'): Section[] => {
+    const own = page[id];
+    const section = own === undefined ? undefined : site.shared.sections[own];
+    return page.without?.includes(id) ? [] : section ? [section] : id === 'footer' ? [site.shared.footer] : [];
+  };
+  return [...end('header'), ...page.sectionOrder.flatMap((id) => sectionOf(site, page.sections[id]!) ?? []), ...end('footer')];
 }
 
 /** A page's own sections. */

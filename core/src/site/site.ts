@@ -1,9 +1,10 @@
 import * as v from 'valibot';
 import { byField, byId, Hex, Id, Label, LIMITS, Order, PageOrder, PathSegment, ranged, record, text } from '../fields/index.ts';
-import { asLine, asOrder, Href, nameOf, orderOf, refTo } from '../kinds/index.ts';
+import { asLine, asOrder, Content, Href, nameOf, orderOf, refTo } from '../kinds/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { Brand } from './brand.ts';
 import { Collection, Item } from './collection.ts';
+import { Download } from './download.ts';
 import { Section } from './section.ts';
 import { Logo } from './logo.ts';
 import { Override } from './override.ts';
@@ -45,6 +46,11 @@ export const Page = v.strictObject({
   unlisted: v.optional(v.literal(true)),
   /** What is shown where the page is shared. */
   picture: v.optional(refTo('asset', 'Picture for sharing')),
+  /** Kept sections that stand in place of what all pages share. */
+  header: v.optional(refTo('section', 'Header of this page')),
+  footer: v.optional(refTo('section', 'Footer of this page')),
+  /** What of the two it has not at all. */
+  without: v.optional(v.pipe(v.array(v.picklist(['header', 'footer'])), v.minLength(1), v.maxLength(2))),
   sectionOrder: orderOf('sections'),
   sections: byId(SectionEntry),
   overrides: byId(Override, LIMITS.overrides),
@@ -69,6 +75,10 @@ export const Header = v.pipe(v.strictObject({
   arrangement: v.optional(v.picklist(['centred', 'below'])),
   /** It stays in sight while the page is scrolled. */
   stays: v.optional(v.literal(true)),
+  /** What opens the menu on phones, where it is folded; absent: it wraps there. */
+  fold: v.optional(nameOf('menu')),
+  /** A line above name and menu that everybody should read. */
+  notice: v.optional(v.strictObject({ ground: refTo('ground', 'Background of the notice', true), style: refTo('style', 'Style of the notice', true), content: Content })),
 }), v.rawCheck(({ dataset, addIssue }) => {
   if (!dataset.typed) return;
   const { items } = dataset.value;
@@ -114,6 +124,7 @@ export const Site = v.strictObject({
   brand: Brand,
   shared: Shared,
   assets: byId(Asset, LIMITS.assets),
+  downloads: byId(Download, LIMITS.assets),
   pageOrder: asOrder(PageOrder, 'pages'),
   pages: byId(Page, LIMITS.pages),
   collections: byId(Collection, LIMITS.collections),

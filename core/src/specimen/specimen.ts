@@ -1,7 +1,7 @@
 import type { Element } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import { element } from '../kinds/index.ts';
-import { pageTree } from '../page/index.ts';
+import { pageTree, withCommonEnds } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import { recipes, tokensCss } from '../style/index.ts';
 import { siteFontsCss, stylesCss } from '../render/index.ts';
@@ -34,7 +34,7 @@ export const SPECIMEN_CSS = `
 /** Everything the brand has, part by part, always made from its tokens as they are; at the end what the pages use besides. */
 export function specimenParts(site: Site): SpecimenPart[] {
   const frame = new SpecimenFrame(site);
-  const shared = [pageTree(site, site.pageOrder[0]!).parts[0]!].map((part): SpecimenPart => ({ id: 'menu', label: 'Header', element: { ...part.element, properties: { ...part.element.properties, dataPart: 'menu' } } }));
+  const shared = [pageTree(withCommonEnds(site), site.pageOrder[0]!).parts[0]!].map((part): SpecimenPart => ({ id: 'menu', label: 'Header', element: { ...part.element, properties: { ...part.element.properties, dataPart: 'menu' } } }));
   const logos = logoPart(site, frame);
   const parts: SpecimenPart[] = [
     ...shared, title(site, frame), ...(logos ? [logos] : []), palettePart(site, frame), stylesPart(site, frame), ladderPart(site, frame), ...groundParts(site), buttonsPart(site, frame), spacePart(site, frame),

@@ -159,7 +159,7 @@ export function allRecipes(brand: Brand): Recipe[] {
   const spaces = (use: string) => brand.spaceOrder.filter((id) => brand.spaces[id]!.use === use);
   return [
     ...grounds.map(recipes.surface), ...grounds.map(recipes.shade),
-    ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...spaces('gap').map(recipes.gap), ...spaces('card').map(recipes.inset),
+    ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...brand.spaceOrder.map(recipes.gap), ...spaces('card').map(recipes.inset),
     ...CORNER_USES.map(recipes.corner), recipes.line('start'), recipes.line('end'),
     ...brand.styleOrder.map(recipes.text),
     ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((role) => recipes.on(ground, role))),

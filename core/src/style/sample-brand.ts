@@ -7,7 +7,7 @@ export function sampleBrand(site: Site, ground: string): SampleBrand {
   const { brand } = site;
   const logos = new Set(Object.values(site.shared.logo?.forms ?? {}).map((form) => form.asset));
   return {
-    styles: stylesByRole(brand), ground: { id: ground, label: brand.grounds[ground]!.label }, variants: brand.variantOrder.map((id) => ({ id, label: brand.variants[id]!.label })), size: brand.sizeOrder[0]!,
-    page: site.pageOrder[0]!, asset: Object.keys(site.assets).find((id) => !logos.has(id)),
+    styles: stylesByRole(brand), ground: { id: ground, label: brand.grounds[ground]!.label }, variants: brand.variantOrder.map((id) => ({ id, label: brand.variants[id]!.label })), size: brand.sizeOrder[0]!, space: brand.spaceOrder.find((id) => brand.spaces[id]!.use === 'gap') ?? brand.spaceOrder[0]!,
+    page: site.pageOrder[0]!, asset: Object.keys(site.assets).find((id) => !logos.has(id)), download: Object.keys(site.downloads)[0],
   };
 }

@@ -21,7 +21,7 @@ export function smallSite(overrides: Override[] = []): Site {
   const use = (id: string) => ({ kind: 'swatch' as const, swatch: id });
   const button = { id: 'k1', label: 'Go', href: { to: 'page' as const, page: 'home' }, variant: 'primary', size: 'regular' };
   return {
-    schemaVersion: SCHEMA_VERSION, id: 'small', name: 'Small', language: 'en', assets: {}, collections: {}, collectionOrder: [], items: {},
+    schemaVersion: SCHEMA_VERSION, id: 'small', name: 'Small', language: 'en', assets: {}, downloads: {}, collections: {}, collectionOrder: [], items: {},
     brand: {
       swatches: byId(swatches), swatchOrder: swatches.map((one) => one.id),
       grounds: byId<Ground>([

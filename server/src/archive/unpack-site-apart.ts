@@ -1,7 +1,7 @@
 import { unpack, type ArchiveFault, type ArchiveLimits } from './unpack.ts';
 
 /** A file of an exported site that is needed to have it again. */
-export const isSiteFile = (name: string): boolean => name === 'site.json' || /^(images|fonts)\/[A-Za-z0-9._-]+\.(svg|png|jpg|webp|woff2)$/.test(name);
+export const isSiteFile = (name: string): boolean => name === 'site.json' || /^(images|fonts|downloads)\/[A-Za-z0-9._-]+\.(svg|png|jpg|webp|woff2|pdf|zip|csv|ics|txt)$/.test(name);
 
 class ArchiveRefused extends Error {
   constructor(message: string) {

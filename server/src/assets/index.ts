@@ -2,5 +2,6 @@ export { contentHash, findFile, readFile, storeFile } from './files.ts';
 export { drawIcon } from './icon.ts';
 export { cleanSvg } from './clean-svg.ts';
 export { PICTURE_LIMITS, decodePicture, pictureType, type Picture } from './picture.ts';
-export { PictureRefused } from './refused.ts';
+export { downloadType, keepDownload } from './download.ts';
+export { DownloadRefused, PictureRefused } from './refused.ts';
 export { decodeApart, type KeptPicture } from './decode-apart.ts';

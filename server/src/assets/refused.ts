@@ -5,3 +5,11 @@ export class PictureRefused extends Error {
     this.name = 'PictureRefused';
   }
 }
+
+/** Why a file is not kept for visitors to take along, in one sentence. */
+export class DownloadRefused extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'DownloadRefused';
+  }
+}

@@ -58,7 +58,7 @@ async function bringSiteIn(path: string, id: string, values: { name?: string | u
     try {
       if (!info.isDirectory()) return await bringSite(database, apart, await readFile(path), id, values.name);
       const files = new Map<string, Uint8Array>();
-      for (const folder of ['', 'images', 'fonts']) for (const entry of await readdir(join(path, folder), { withFileTypes: true }).catch(() => [])) {
+      for (const folder of ['', 'images', 'fonts', 'downloads']) for (const entry of await readdir(join(path, folder), { withFileTypes: true }).catch(() => [])) {
         const name = folder === '' ? entry.name : `${folder}/${entry.name}`;
         if (entry.isFile() && isSiteFile(name)) files.set(name, await readFile(join(path, name)));
       }

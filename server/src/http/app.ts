@@ -10,6 +10,7 @@ import type { Route } from './route.ts';
 import { webApp } from './static.ts';
 import { siteRoutes } from './routes/sites.ts';
 import { sessionRoutes } from './routes/session.ts';
+import { downloadRoutes } from './routes/downloads.ts';
 import { letterRoutes } from './routes/letters.ts';
 import { publishRoutes } from './routes/publish.ts';
 import { sourceRoutes } from './routes/sources.ts';
@@ -23,7 +24,7 @@ export function allRoutes(services: Services): Route[] {
   let described: object | undefined;
   const routes: Route[] = [
     ...systemRoutes(services, () => (described ??= openApi(routes))), ...sessionRoutes(services), ...siteRoutes(services),
-    ...sourceRoutes(services), ...publishRoutes(services), ...letterRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
+    ...sourceRoutes(services), ...downloadRoutes(services), ...publishRoutes(services), ...letterRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
   ];
   return routes;
 }

@@ -1,7 +1,7 @@
 import type { Middleware } from 'koa';
 import { ChangeRefused } from '@yohaku/core';
 import { ApartBusy } from '../apart/index.ts';
-import { PictureRefused } from '../assets/index.ts';
+import { DownloadRefused, PictureRefused } from '../assets/index.ts';
 import { SourceRefused } from '../sources/index.ts';
 import { isDatabaseDown, isRefusedByDatabase } from '../db/index.ts';
 import { SiteRefused, SiteUnreadable } from '../sites/index.ts';
@@ -33,6 +33,7 @@ function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ChangeRefused) return new Problem(error.kind === 'gone' ? 409 : 422, 'Change refused', error.message, error.issues);
   if (error instanceof PictureRefused || error instanceof SourceRefused) return new Problem(422, 'Source refused', error.message);
+  if (error instanceof DownloadRefused) return new Problem(422, 'Download refused', error.message);
   if (error instanceof SiteRefused) return new Problem(422, 'Site refused', error.message, error.issues);
   if (error instanceof SiteUnreadable) return new Problem(error.newer ? 409 : 422, error.newer ? 'Made by a newer Yohaku' : 'Site not readable', error.message, error.issues);
   if (error instanceof ApartBusy) return new Problem(503, 'Busy', error.message, [], 5);

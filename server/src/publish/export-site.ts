@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, itemPages, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, readFile } from '../assets/index.ts';
@@ -28,7 +28,9 @@ async function fontBytes(db: Querier, root: string, { family, file }: FontFace):
 export async function exportSite(db: Querier, apart: Apart, site: Site, root: string): Promise<ExportedSite> {
   const files = new Map<string, ExportedFile>();
   const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
-  for (const id of site.pageOrder) text(site.pages[id]!.file, pageHtml(site, id), HTML);
+  // A page that items have one like each is theirs, and at no address of its own.
+  for (const id of site.pageOrder) if (!firstItem(site, id)) text(site.pages[id]!.file, pageHtml(site, id), HTML);
+  for (const { page, number, file } of listPages(site)) text(file, pageHtml(siteOfListPage(site, page, number), page.id), HTML);
   for (const { collection, item, file } of itemPages(site)) text(file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML);
   for (const id of site.collectionOrder) text(feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8');
   for (const [file, page] of formerAddresses(site)) text(file, redirectHtml(site, page), HTML);
@@ -51,6 +53,10 @@ export async function exportSite(db: Querier, apart: Apart, site: Site, root: st
     if (!kept) continue;
     const colors = drawnColors(asset, site.brand);
     files.set(assetFile(asset, site.brand), colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept);
+  }
+  for (const one of Object.values(site.downloads)) {
+    const kept = await readFile(db, one.hash);
+    if (kept) files.set(downloadFile(one), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);
   }
   const form = site.shared.logo?.forms[site.shared.logo.icon.form];
   const kept = form && (await readFile(db, site.assets[form.asset]!.hash));

@@ -1,8 +1,8 @@
 import { inArray } from 'drizzle-orm';
-import { LIMITS, SiteIssues, readAssetFile, readSite, upcast, type Asset, type Brought, type Site } from '@yohaku/core';
+import { LIMITS, SiteIssues, downloadFile, readAssetFile, readSite, upcast, type Asset, type Brought, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { ArchiveLimits } from '../archive/index.ts';
-import { storeFile, type KeptPicture } from '../assets/index.ts';
+import { DownloadRefused, keepDownload, storeFile, type KeptPicture } from '../assets/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { FontRefused, openApart } from '../fonts/index.ts';
 import { hasSite } from './load.ts';
@@ -41,9 +41,10 @@ export async function bringFiles(database: Database, apart: Apart, files: Readon
   const site = read({ ...document, id, ...(name === undefined ? {} : { name }) });
   return database.db.transaction(async (tx) => {
     const assets = await bringPictures(tx, apart, site, files, notes);
+    const downloads = await bringDownloads(tx, site, files);
     const fonts = await bringFonts(tx, apart, site, files, notes);
     // Read once more: what became of pictures and fonts must fit as well.
-    const whole = read({ ...site, assets, brand: fonts === undefined ? site.brand : { ...site.brand, fonts } });
+    const whole = read({ ...site, assets, downloads, brand: fonts === undefined ? site.brand : { ...site.brand, fonts } });
     await insertSite(tx, whole);
     return { id, name: whole.name, pages: whole.pageOrder.length, notes };
   });
@@ -104,6 +105,22 @@ async function bringPictures(tx: Querier, apart: Apart, site: Site, files: Reado
   }
   if (missing.length > 0) throw new SiteRefused(`${missing.length === 1 ? 'The picture' : `${missing.length} pictures`} ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ' and others' : ''} ${missing.length === 1 ? 'is' : 'are'} neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
   if (files.size === 1 && Object.keys(made).length > 0) notes.push('Its pictures were kept here already.');
+  return made;
+}
+
+/** Downloads are taken from here where they are kept, else from the export, and looked into like any file that is sent. */
+async function bringDownloads(tx: Querier, site: Site, files: ReadonlyMap<string, Uint8Array>): Promise<Site['downloads']> {
+  const kept = await keptTypes(tx, Object.values(site.downloads).map((one) => one.hash));
+  const made: Site['downloads'] = {};
+  for (const one of Object.values(site.downloads)) {
+    const found = kept.get(one.hash) === one.type ? undefined : files.get(downloadFile(one));
+    if (!found && kept.get(one.hash) !== one.type) throw new SiteRefused(`The download ${one.name} is neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
+    try {
+      made[one.id] = found ? { ...one, ...(await keepDownload(tx, downloadFile(one), Buffer.from(found))) } : one;
+    } catch (error) {
+      throw error instanceof DownloadRefused ? new SiteRefused(error.message) : error;
+    }
+  }
   return made;
 }
 

@@ -82,11 +82,13 @@ export async function saveChanges(database: Database, siteId: string, sent: read
   return results;
 }
 
-/** A picture or font that an edit names must be kept here, as what it is said to be. @throws ChangeRefused */
+/** A picture, download or font that an edit names must be kept here, as what it is said to be. @throws ChangeRefused */
 async function refuseWithoutBytes(tx: Querier, before: Site, after: Site): Promise<void> {
   const wanted = new Map<string, { type: string; name: string; path: string }>();
   if (after.assets !== before.assets) for (const asset of Object.values(after.assets))
     if (asset.hash !== before.assets[asset.id]?.hash || asset.type !== before.assets[asset.id]?.type) wanted.set(asset.hash, { type: asset.type, name: asset.name, path: `assets.${asset.id}.hash` });
+  if (after.downloads !== before.downloads) for (const one of Object.values(after.downloads))
+    if (one.hash !== before.downloads[one.id]?.hash || one.type !== before.downloads[one.id]?.type) wanted.set(one.hash, { type: one.type, name: one.name, path: `downloads.${one.id}.hash` });
   if (after.brand.fonts !== before.brand.fonts) for (const family of Object.values(after.brand.fonts ?? {})) if (family !== before.brand.fonts?.[family.id])
     for (const face of family.faces) wanted.set(face.hash, { type: 'font/woff2', name: face.file, path: `brand.fonts.${family.id}.faces` });
   if (wanted.size === 0) return;

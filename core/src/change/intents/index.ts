@@ -15,6 +15,7 @@ export { addKept, addPage, addressPage, anchorSection, hideSection, linksTo, pag
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';
 export { addBlock, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
 export { addMenuEntry, addToMenu, buttonMenuEntry, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeFromMenu, removeMenuEntry, type MenuEntry } from './menu.ts';
+export { addDownload, keptDownloads, removeDownload, replaceDownload, sameDownload, type KeptDownload } from './downloads.ts';
 export { addPicture, keptPictures, pictureBehind, pictureOf, removePicture, replacePicture, type KeptPicture } from './pictures.ts';
 export { addCollection, addField, addItem, addListSection, duplicateItem, listsOf, pageOfItems, removeCollection, removeField, removeItems, setField, setItemPicture } from './collections.ts';
 export { planSheet, type SheetPlan } from './sheet.ts';

@@ -59,12 +59,13 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
   const stays = new Set(['page', header.id, footer.id, ...Object.keys(footer.blocks)]);
   const owner = (was: string): string | undefined => {
     const [entry, within] = was.split(':');
+    if (within !== undefined && (entry === 'header' || entry === 'footer')) return was;
     if (within !== undefined) return renamed.has(`${entry}:`) ? renamed.get(`${entry}:`)! + within : undefined;
     return stays.has(was) ? was : renamed.get(was);
   };
   const overrides = source ? copiedValues(source.overrides, owner, id) : [];
   const page: Page = {
-    ...(source?.under === undefined ? {} : { under: source.under }),
+    ...(source?.under === undefined ? {} : { under: source.under }), ...(source?.header === undefined ? {} : { header: source.header }), ...(source?.footer === undefined ? {} : { footer: source.footer }), ...(source?.without === undefined ? {} : { without: source.without }),
     id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`,
     sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: Object.fromEntries(overrides.map((one) => [one.id, one])),
   };
@@ -208,6 +209,14 @@ export function addKept(site: Site, page: string, id: string, kept: string, afte
   return { label: `Add ${site.shared.sections[kept]!.label} to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, shared: kept }, after)] };
 }
 
+/** Gives a page another header or footer: a kept section, none, or (undefined) that of all pages. */
+export function pageEnd(site: Site, page: string, end: 'header' | 'footer', kept: string | null | undefined): Edit {
+  const { title, without = [] } = site.pages[page]!;
+  const left = [...without.filter((one) => one !== end), ...(kept === null ? [end] : [])];
+  const words = kept === null ? `no ${end}` : kept === undefined ? `the ${end} of all pages` : site.shared.sections[kept]!.label;
+  return { label: `${title}: ${words}`, ops: [setOp(site, ['pages', page, end], kept ?? undefined), ...(left.length === without.length ? [] : [setOp(site, ['pages', page, 'without'], left.length === 0 ? undefined : left)])] };
+}
+
 /** Makes of a kept section on a page one of that page's own; on other pages it stays what it was. */
 export function ownSection(site: Site, page: string, entry: string, id: string): Edit {
   const edit = inTurn(site, '', [(now) => duplicateSection(now, page, entry, id), (now) => removeSection(now, page, entry)]);
@@ -228,14 +237,15 @@ export function removeKept(site: Site, kept: string, own: boolean, fresh: () => 
   }));
   const edit = inTurn(site, '', [
     ...stands.map(({ page, entry }) => (now: Site) => (own ? ownSection(now, page, entry, fresh()) : removeSection(now, page, entry))),
-    (now) => ({ label: '', ops: [removeOp(now, ['shared', 'sections'], null, kept)] }),
+    // Where it stands as a header or footer, that of all pages comes back.
+    (now) => ({ label: '', ops: [...(['header', 'footer'] as const).flatMap((end) => now.pageOrder.filter((page) => now.pages[page]![end] === kept).map((page) => setOp(now, ['pages', page, end], undefined))), removeOp(now, ['shared', 'sections'], null, kept)] }),
   ]);
   return { ...edit, label: `Delete kept section ${label}` };
 }
 
 /** Pages that have a kept section, in page order. */
 export function pagesWith(site: Site, kept: string): string[] {
-  return site.pageOrder.filter((id) => Object.values(site.pages[id]!.sections).some((one) => 'shared' in one && one.shared === kept));
+  return site.pageOrder.filter((id) => site.pages[id]!.header === kept || site.pages[id]!.footer === kept || Object.values(site.pages[id]!.sections).some((one) => 'shared' in one && one.shared === kept));
 }
 
 export function moveSection(site: Site, page: string, entry: string, steps: -1 | 1): Edit | undefined {
@@ -293,9 +303,12 @@ export function removeSection(site: Site, page: string, entry: string): Edit {
   return { label: `Delete ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`, ops: [removeOp(site, record, order, entry)] };
 }
 
-/** Address of the section behind an entry: shared sections are edited for all pages. */
+/** Address of the section behind an entry, or of what stands as `header` or `footer`: shared sections are edited for all pages. */
 export function sectionAddress(site: Site, page: string, entry: string): string[] {
-  if (entry === 'footer') return ['shared', 'footer'];
+  if (entry === 'header' || entry === 'footer') {
+    const own = site.pages[page]![entry];
+    return own === undefined ? ['shared', entry] : ['shared', 'sections', own];
+  }
   const found = site.pages[page]!.sections[entry]!;
   return 'shared' in found ? ['shared', 'sections', found.shared] : ['pages', page, 'sections', entry, 'own'];
 }

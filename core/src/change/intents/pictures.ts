@@ -20,15 +20,18 @@ export function addPicture(site: Site, picture: Asset): Edit | undefined {
 /** A picture of the site with the pages and shared parts that show it. */
 export interface KeptPicture { readonly asset: Asset; /** How often it is shown or named. */ readonly uses: number; /** Titles of pages, and `shared parts`, in page order. */ readonly where: readonly string[] }
 
+/** How often something is named, and where: titles of pages in their order, items by their collection, shared parts last. */
+export function usedWhere(site: Site, found: readonly (readonly string[])[]): { readonly uses: number; readonly where: readonly string[] } {
+  const pages = new Set(found.map(([root, id]) => (root === 'pages' ? id! : '')));
+  const collections = new Set(found.flatMap(([root, id]) => (root === 'items' ? (site.items[id!]?.collection ?? []) : [])));
+  const shared = found.some(([root]) => root !== 'pages' && root !== 'items');
+  return { uses: found.length, where: [...site.pageOrder.filter((id) => pages.has(id)).map((id) => site.pages[id]!.title), ...[...collections].map((id) => site.collections[id]?.label ?? id), ...(shared ? ['shared parts'] : [])] };
+}
+
 /** All pictures of a site, by name. */
 export function keptPictures(site: Site): KeptPicture[] {
   const references = referencesByTarget(site, 'asset');
-  return Object.values(site.assets).map((asset) => {
-    const found = references.get(asset.id) ?? [];
-    const pages = new Set(found.map(([root, id]) => (root === 'pages' ? id! : '')));
-    const where = [...site.pageOrder.filter((id) => pages.has(id)).map((id) => site.pages[id]!.title), ...(pages.has('') ? ['shared parts'] : [])];
-    return { asset, uses: found.length, where };
-  }).sort((one, other) => one.asset.name.localeCompare(other.asset.name) || (one.asset.id < other.asset.id ? -1 : 1));
+  return Object.values(site.assets).map((asset) => ({ asset, ...usedWhere(site, references.get(asset.id) ?? []) })).sort((one, other) => one.asset.name.localeCompare(other.asset.name) || (one.asset.id < other.asset.id ? -1 : 1));
 }
 
 /** Shows another picture wherever one is shown; that one stays in the site, unused. What stands for it in words stays: it is to be read again. */

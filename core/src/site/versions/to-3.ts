@@ -3,7 +3,7 @@
  * has `roles` (was `slots`), a value that follows another and a style name a
  * `role` (was `slot`), and a swatch keeps what was decided about similar colours as
  * `similar` (was `kin`), by keys that begin with `role:` (was `slot:`).
- * There are collections, empty at first. An entry of the menu has a `link` (was the `page` it led to).
+ * There are collections and downloads, none at first. An entry of the menu has a `link` (was the `page` it led to).
  */
 
 type Json = Record<string, unknown>;
@@ -45,7 +45,7 @@ function told(value: unknown, part: Part | undefined): unknown {
 
 /** A document of version 2 as one of version 3. What is wrong with it stays as it is, for the reader to name. */
 export function documentTo3(document: Json): Json {
-  return { collections: {}, collectionOrder: [], items: {}, ...(told(document, DOCUMENT) as Json), schemaVersion: 3 };
+  return { downloads: {}, collections: {}, collectionOrder: [], items: {}, ...(told(document, DOCUMENT) as Json), schemaVersion: 3 };
 }
 
 /** An operation of version 2, as one of version 3. */

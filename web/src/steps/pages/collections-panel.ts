@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { addCollection, addItem, addListSection, duplicateItem, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
 import { Editor, freshId } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, FocusIn, KEYS, TextField, nameProblem } from '../../ui/index.ts';
-import { Cell, FilesField, ListTable, type Column } from '../../ui/late/index.ts';
+import { FilesField, ListTable, type Column } from '../../ui/late/index.ts';
 import { saveFile } from '../publish/save-file.ts';
 import { CollectionFields } from './collection-fields.ts';
 
@@ -10,7 +10,7 @@ import { CollectionFields } from './collection-fields.ts';
 @Component({
   selector: 'yo-collections-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Cell, Choice, CollectionFields, DropZone, FilesField, ListTable, TextField],
+  imports: [ACTS, Choice, CollectionFields, DropZone, FilesField, ListTable, TextField],
   templateUrl: './collections-panel.html',
   styleUrl: './collections-panel.less',
   hostDirectives: [FocusIn],

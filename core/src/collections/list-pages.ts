@@ -1,0 +1,39 @@
+import { Block, type BlockOf } from '../kinds/index.ts';
+import { sectionsOn, type Page, type Site } from '../site/index.ts';
+import { listedCount } from './listed.ts';
+
+/** Pages that a list goes on over have their number behind the name of the page it begins on. */
+export const listPageFile = (file: string, number: number): string => (number === 1 ? file : file.replace(/\.html$/, `-page-${number}.html`));
+
+interface Numbered { readonly number: number; /** The page that the list begins on. */ readonly first: Page }
+const numbered = new WeakMap<Page, Numbered>();
+
+/** Which of the pages of its lists a page is: the first, unless it was made by `siteOfListPage`. */
+export const numberOf = (page: Page): Numbered => numbered.get(page) ?? { number: 1, first: page };
+
+type List = BlockOf<'items'>;
+const isPaged = (block: Block): block is List => block.kind === 'items' && block.paged === true;
+
+/** Over how many pages a list goes. */
+export function pagesOfList(site: Site, list: Pick<List, 'collection' | 'only' | 'value' | 'from' | 'limit'>): number {
+  return Math.max(1, Math.ceil((listedCount(site, list) - (list.from ?? 0)) / list.limit));
+}
+
+/** Further pages of lists that go on, page by page in their order; a name that a page of the site has is that page's. */
+export function listPages(site: Site): { readonly page: Page; readonly number: number; readonly file: string }[] {
+  if (site.collectionOrder.length === 0) return [];
+  const taken = new Set(Object.values(site.pages).map(({ file }) => file));
+  return site.pageOrder.flatMap((id) => {
+    const page = site.pages[id]!;
+    const lists = sectionsOn(site, page).flatMap(({ blocks }) => Object.values(blocks).filter(isPaged));
+    const most = Math.max(1, ...lists.map((list) => pagesOfList(site, list)));
+    return Array.from({ length: most - 1 }, (_, i) => ({ page, number: i + 2, file: listPageFile(page.file, i + 2) })).filter(({ file }) => !taken.has(file));
+  });
+}
+
+/** The site with a further page of the lists of a page in that page's place. */
+export function siteOfListPage(site: Site, page: Page, number: number): Site {
+  const made: Page = { ...page, title: `${page.title} (${number})`, file: listPageFile(page.file, number) };
+  numbered.set(made, { number, first: page });
+  return { ...site, pages: { ...site.pages, [page.id]: made } };
+}
