@@ -6,7 +6,7 @@ const MAY = {
   site: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds'],
   collections: ['fields', 'kinds', 'site'],
   style: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site'],
-  sections: ['fields', 'kinds', 'site', 'style'],
+  sections: ['color', 'fields', 'kinds', 'site', 'collections', 'style'],
   logo: ['number', 'color', 'fields', 'kinds', 'site', 'style'],
   page: ['number', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'logo'],
   document: ['fields', 'kinds', 'site', 'style', 'page'],

@@ -24,7 +24,7 @@ export const SOURCES = {
 
 export const DOWNLOADS = {
   add: answering<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }>()({
-    method: 'post', path: '/api/sites/:site/downloads', summary: 'Keep a file for visitors to take along: PDF, ZIP, CSV, a calendar, plain text; the body is the file', query: v.object({ name: SentName }),
+    method: 'post', path: '/api/sites/:site/downloads', summary: 'Keep a file for visitors to download: PDF, ZIP, CSV, a calendar, plain text; the body is the file', query: v.object({ name: SentName }),
     upload: { bytes: LIMITS.sourceBytes, tooLarge: `The file is over ${megabytes(LIMITS.sourceBytes)}. Make it smaller and drop it again.` },
   }),
 } as const;
@@ -44,6 +44,7 @@ export const FRAME = {
   specimen: answering<never>()({ method: 'get', path: '/frame/:site/specimen.html', summary: 'The specimen', policy: 'frame', media: 'text/html' }),
   // As the shelf shows it: the first page, with its styles within.
   first: answering<never>()({ method: 'get', path: '/frame/:site/first.html', summary: 'The first page, by itself', policy: 'frame', media: 'text/html' }),
+  sharing: answering<never>()({ method: 'get', path: '/frame/:site/sharing/:page', summary: 'The picture for sharing that is made for a page', policy: 'frame', media: 'image/png' }),
   image: answering<never>()({ method: 'get', path: '/frame/:site/images/:file', summary: 'A picture of the site', policy: 'frame', media: 'image/*' }),
 } as const;
 

@@ -44,7 +44,7 @@ export function newSite({ id, name, language, colors = [], families, brand = bra
   const bare: Site = {
     schemaVersion: SCHEMA_VERSION, id, name, language, brand, assets: {}, downloads: {}, pageOrder: ['home'], pages: {}, collections: {}, collectionOrder: [], items: {},
     shared: {
-      header: { id: 'header', ground: ground(0), name, nameStyle: brand.buttonStyle, menuStyle: brand.styles['menu'] ? 'menu' : roles.running, order: [], items: {} },
+      header: { id: 'header', ground: ground(0), name, nameStyle: brand.buttonStyle, menuStyle: brand.styles['menu'] ? 'menu' : roles.running, order: [], items: {}, fold: 'Menu' },
       footer: {
         id: 'footer', label: 'Footer', ground: ground(-1), space: spaces.at(-1)!, picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['footer-name'] } },
         blocks: { 'footer-name': { kind: 'text', id: 'footer-name', style: roles.fine, level: null, content: [{ text: name }] } },

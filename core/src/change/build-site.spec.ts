@@ -1,13 +1,13 @@
 import { newSite } from '../begin/index.ts';
 import { auditSite, findings } from '../legibility/index.ts';
 import { readSite } from '../document/index.ts';
-import { offeredFields, pageFactProblems, pageTree } from '../page/index.ts';
+import { offeredFields, pageFactProblems, pageTree, partShapes } from '../page/index.ts';
 import { pageHtml, stylesCss } from '../render/index.ts';
-import { PAGE_KINDS } from '../sections/index.ts';
+import { PAGE_KINDS, SECTION_KINDS, clipSection, fromClip, matchClip, readClip } from '../sections/index.ts';
 import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import {
-  acceptChange, addKept, addMenuEntry, addPage, addPicture, addToMenu, addressPage, anchorSection, buttonMenuEntry, hideSection, keptPictures, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
+  acceptChange, addClip, addKept, addMenuEntry, addPage, addPicture, addSection, addToMenu, addressPage, anchorSection, buttonMenuEntry, dragMenuEntry, gradientBehind, hideSection, keepSection, keptPictures, pageEnd, pagesWith, sectionAddress, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
   placeSection, putUnder, removeKept, removeMenuEntry, removePage, removePicture, replacePicture, setValue, type Edit,
 } from './index.ts';
 
@@ -40,6 +40,17 @@ describe('the menu', () => {
     expect(lines(after(nested, (now) => removeMenuEntry(now, 'm1')))).toEqual(['m2', 'm3']);
     expect(() => acceptChange(nested, setValue(nested, '', ['shared', 'header', 'items', 'm1', 'under'], 'm2'))).toThrowError(/can only be under an entry that is under none/);
   });
+  it('takes an entry where it is dragged to, under the one above it when it is pulled inwards', () => {
+    expect(lines(after(three, (now) => dragMenuEntry(now, 'm3', 0, false)))).toEqual(['m3', 'm1', 'm2']);
+    const nested = after(three, (now) => dragMenuEntry(now, 'm2', 1, true));
+    expect(lines(nested)).toEqual(['m1', 'm1>m2', 'm3']);
+    // Dropped between an entry and what is under it, it is under it; what has some under it takes them along.
+    expect(lines(after(nested, (now) => dragMenuEntry(now, 'm3', 1, false)))).toEqual(['m1', 'm1>m3', 'm1>m2']);
+    expect(lines(after(nested, (now) => dragMenuEntry(now, 'm1', 1, false)))).toEqual(['m3', 'm1', 'm1>m2']);
+    expect(lines(after(nested, (now) => dragMenuEntry(now, 'm2', 2, false)))).toEqual(['m1', 'm3', 'm2']);
+    expect(dragMenuEntry(nested, 'm1', 1, true)).toBeUndefined();
+    expect(dragMenuEntry(three, 'm2', 1, false)).toBeUndefined();
+  });
   it('has a button where an entry is made one, which takes none under it', () => {
     const made = after(three, (now) => buttonMenuEntry(now, 'm2', 'primary'));
     expect(pageTree(made, 'home').places.find(({ id }) => id === 'header/m2')!.kind).toBe('button');
@@ -51,9 +62,89 @@ describe('the menu', () => {
     expect(pageHtml(set, 'home')).toContain('class="header name-centred stays');
     expect(() => acceptChange(three, setValue(three, '', ['shared', 'header', 'arrangement'], 'sideways'))).toThrow();
   });
+  it('folds on phones behind words that open it, and says above itself what everybody should read, on a ground of its own', () => {
+    const set = after(three, (now) => setValue(now, '', ['shared', 'header', 'fold'], 'Menu'), (now) => setValue(now, '', ['shared', 'header', 'notice'], { ground: 'deep', style: 'running', content: [{ text: 'Closed on Monday.' }] }));
+    expect(pageHtml(set, 'home')).toMatch(/<header[^>]*><div[^>]*class="notice surface--deep[^>]*><p[^>]*>Closed on Monday\.<\/p><\/div>/);
+    const places = pageTree(set, 'home').places;
+    expect(places.find(({ id }) => id === 'header/fold')!.hidden).toEqual(['tablet', 'desktop']);
+    expect(places.find(({ id }) => id === 'header/notice-words')!.under!.id).toBe('header/notice');
+    expect(findings(auditSite(set)).filter(({ place }) => place.section === 'header')).toEqual([]);
+    expect(() => acceptChange(three, setValue(three, '', ['shared', 'header', 'fold'], ''))).toThrow();
+  });
+  it('stands once more in a section, and follows there', () => {
+    const site = after(three, (now) => addSection(now, 'home', 'x1', undefined, SECTION_KINDS['footer-menu']));
+    const links = (of: Site) => pageTree(of, 'home').places.filter(({ id }) => id.startsWith('x1-b2/menu/')).map(({ label }) => label);
+    expect(links(site).length).toBe(3);
+    expect(links(after(site, (now) => removeMenuEntry(now, 'm2'))).length).toBe(2);
+    expect(auditSite(site).index.count).toBe(auditSite(after(site, (now) => removeMenuEntry(now, 'm2'))).index.count + 2 * site.pageOrder.length - site.pageOrder.length + 1);
+  });
   it('follows the pages when asked to: in their order, those under another under its entry, the rest behind', () => {
     const pages = after(three, (now) => addPage(now, 'p1', null), (now) => putUnder(now, 'p1', 'more'));
     expect(lines(after(pages, (now) => menuFromPages(now, (page) => `m-${page}`)))).toEqual(['m2', 'm1', 'm1>m-p1', 'm3']);
+  });
+});
+
+describe('a page with a header or footer of its own', () => {
+  const kept = after(readSite(smallSite()), (now) => addSection(now, 'home', 'x1', undefined, SECTION_KINDS['footer-menu']), (now) => keepSection(now, 'home', 'x1', 'k1', 'x2'), (now) => addSection(now, 'more', 'x3'));
+  const parts = (site: Site, page: string) => pageTree(site, page).parts.map(({ id, label }) => `${id}: ${label}`);
+  it('shows the kept section there, on that page alone, or nothing at all', () => {
+    const site = after(kept, (now) => pageEnd(now, 'more', 'header', 'k1'), (now) => pageEnd(now, 'more', 'footer', null));
+    expect(parts(site, 'more').slice(0, 1)).toEqual(['header: The menu once more']);
+    expect(parts(site, 'more').some((one) => one.startsWith('footer'))).toBeFalse();
+    expect(parts(site, 'home')).toEqual(parts(kept, 'home'));
+    expect(pageHtml(site, 'more')).toMatch(/<header[^>]*data-part="header"/);
+    expect(pageHtml(site, 'more')).not.toContain('<footer');
+    expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
+    // It is edited where the section is kept, and counted with its pages.
+    expect(sectionAddress(site, 'more', 'header')).toEqual(['shared', 'sections', 'k1']);
+    expect(pagesWith(site, 'k1')).toEqual(['home', 'more']);
+    expect(partShapes(site, site.pages['more']!).map(({ id }) => id)).toEqual(pageTree(site, 'more').parts.map(({ id }) => id));
+    expect(parts(after(site, (now) => pageEnd(now, 'more', 'header', undefined), (now) => pageEnd(now, 'more', 'footer', undefined)), 'more')).toEqual(parts(kept, 'more'));
+  });
+  it('has that of all pages back when the section goes, and values that were set on it go with it', () => {
+    const site = after(kept, (now) => pageEnd(now, 'home', 'footer', 'k1'));
+    const gone = after(site, (now) => removeKept(now, 'k1', true, () => 'x9'));
+    expect(gone.pages['home']!.footer).toBeUndefined();
+    const set = after(kept, (now) => setValue(now, '', ['pages', 'more', 'overrides'], { o1: { id: 'o1', place: 'header/name', property: 'font-size', band: null, value: { kind: 'literal', css: '30px' }, origin: 'set', reason: null } }));
+    expect(after(set, (now) => pageEnd(now, 'more', 'header', null)).pages['more']!.overrides).toEqual({});
+  });
+});
+
+describe('a section copied', () => {
+  const from = after(readSite(smallSite()), (now) => addPicture(now, picture('a1')), (now) => addSection(now, 'home', 'x1', undefined, SECTION_KINDS['text-picture']));
+  const section = sectionOf(from, from.pages['home']!.sections['x1']!)!;
+  const clip = readClip(JSON.stringify(clipSection(from, section)))!;
+  it('is the same on another page of its site', () => {
+    const site = after(from, (now) => addClip(now, 'more', fromClip(now, clip, 'x2')));
+    expect(Object.keys(site.assets)).toEqual(['a1']);
+    const own = sectionOf(site, site.pages['more']!.sections['x2']!)!;
+    expect({ ...own, blocks: Object.values(own.blocks).map(({ id: _id, ...block }) => block), columns: null, id: '' }).toEqual({ ...section, blocks: Object.values(section.blocks).map(({ id: _id, ...block }) => block), columns: null, id: '' } as never);
+  });
+  it('takes the looks of another site, found by name, by what they are for and by look; its picture comes along, what has no like is told', () => {
+    const other = newSite({ id: 'other', name: 'Other', language: 'en' });
+    const rows = matchClip(other, clip);
+    expect(rows.every(({ target, to }) => Object.hasOwn(other.brand[`${target}s` as 'styles'], to))).toBeTrue();
+    expect(rows.filter(({ sure }) => !sure).every(({ label }) => label !== '')).toBeTrue();
+    const site = after(other, (now) => addClip(now, 'home', fromClip(now, clip, 'x2', { [`style ${rows.find(({ target }) => target === 'style')!.from}`]: other.brand.styleOrder[0]! })));
+    expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
+    expect(Object.values(site.assets).map(({ hash }) => hash)).toEqual(['cd'.repeat(32)]);
+    expect(JSON.stringify(site.pages['home']!.sections['x2'])).toContain(`"style":"${other.brand.styleOrder[0]!}"`);
+  });
+  it('is read only as what it is', () => {
+    for (const text of [null, '', '{}', '[1]', '{"clip":"section","schemaVersion":1,"section":{},"looks":{}}']) expect(readClip(text)).toBeUndefined();
+  });
+});
+
+describe('a gradient behind a section', () => {
+  it('is a background of the brand: made once, then taken again', () => {
+    const site = readSite(smallSite());
+    const at = ['pages', 'home', 'sections', 's1', 'own'];
+    const section = () => sectionOf(site, site.pages['home']!.sections['s1']!)!;
+    const made = after(site, (now) => gradientBehind(now, at, section(), 'g1'));
+    expect(made.brand.grounds['g1']!.wash).toEqual({ angle: 180 });
+    expect(sectionOf(made, made.pages['home']!.sections['s1']!)!.ground).toBe('g1');
+    expect(stylesCss(made)).toMatch(/surface--g1 \{[^}]*background-image/);
+    expect(Object.keys(after(made, (now) => setValue(now, '', [...at, 'ground'], section().ground), (now) => gradientBehind(now, at, section(), 'g2')).brand.grounds)).toEqual(Object.keys(made.brand.grounds));
   });
 });
 

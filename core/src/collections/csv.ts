@@ -35,10 +35,10 @@ export function readSheet(text: string): Sheet | string {
   return { head: names, rows: whole, left };
 }
 
-/** The items of a collection as a sheet, in the order of its table: every field a column, pictures by their names. */
+/** The items of a collection as a sheet, in the order of its table: every field a column, pictures and downloads by their names. */
 export function writeSheet(site: Site, collection: Collection): string {
   const fields = collection.fieldOrder.map((id) => collection.fields[id]!);
-  const cell = (item: Site['items'][string], field: (typeof fields)[number]): string => (field.kind === 'picture' ? (site.assets[item.pictures?.[field.id]?.asset ?? '']?.name ?? '') : (item.values[field.id] ?? ''));
+  const cell = (item: Site['items'][string], field: (typeof fields)[number]): string => (field.kind === 'download' ? (site.downloads[item.downloads?.[field.id] ?? '']?.name ?? '') : field.kind === 'picture' ? (site.assets[item.pictures?.[field.id]?.asset ?? '']?.name ?? '') : (item.values[field.id] ?? ''));
   return `${Papa.unparse({ fields: fields.map(({ label }) => label), data: itemsOf(site, collection).map((item) => fields.map((field) => cell(item, field))) }, { newline: '\n', escapeFormulae: true })}\n`;
 }
 

@@ -9,19 +9,23 @@ const SHAPES = ['wide', 'square', 'tall'] as const;
 
 /**
  * Something from elsewhere: a film, a map, a booking. It goes out as a labelled stand-in with a
- * link to it, and asks nothing of anybody else before it is pressed. Its inside is out of reach of the brand.
+ * link to it, and asks nothing of anybody else before it is pressed, unless it is allowed to be
+ * shown within the page. Its inside is out of reach of the brand.
  */
 export const embed = kindOfBlock('embed', {
   ground: refTo('ground', 'Background', true), style: refTo('style', 'Style', true), title: nameOf('heading'),
   shape: choiceOf(v.picklist(SHAPES), 'Shape', SHAPES, { looks: false, offered: true }), more: v.strictObject({ id: Id, link: Href, text: asLine(Copy, null) }),
+  inside: v.optional(choiceOf(v.literal(true), 'Goes out', [{ value: true, label: 'shown within the page' }], { looks: false, offered: true, none: 'as a link' })),
 }, {
   label: 'From elsewhere', column: 'parts',
-  tree(kit, { ground, title, shape }) {
+  tree(kit, { ground, title, shape, more, inside }) {
     const { paint } = kit;
     const { kit: on, properties } = kit.onSurface({ part: 'surface', label: labelled('From elsewhere', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
-    return element('div', properties, [on.words('p', 'title', ['title'], ['style']), on.words('p', 'line', ['more'], ['style'])]);
+    // What is shown within is written when the page goes out: on the wall it would be asked for at every look.
+    return element('div', inside && more.link.to === 'url' ? { ...properties, dataInside: more.link.url, dataInsideTitle: title } : properties, [on.words('p', 'title', ['title'], ['style']), on.words('p', 'line', ['more'], ['style'])]);
   },
-  css: `.embed { display: flex; flex-direction: column; align-items: center; justify-content: center; text-align: center; }
+  css: `.embed { position: relative; display: flex; flex-direction: column; align-items: center; justify-content: center; text-align: center; }
+.embed > iframe { position: absolute; inset: 0; width: 100%; height: 100%; border: 0; }
 .embed.wide { aspect-ratio: 16 / 9; }
 .embed.square { aspect-ratio: 1; }
 .embed.tall { aspect-ratio: 3 / 4; }

@@ -74,3 +74,30 @@ export function runAt(runs: readonly Inline[], start: number, end: number): Inli
   }
   return undefined;
 }
+
+/** Runs line by line, as their line breaks have them; a link over a break is one in each line, for an id stands once only its first part keeps it. */
+export function linesOf(runs: readonly Inline[]): Inline[][] {
+  const lines: Inline[][] = [[]];
+  for (const run of runs) run.text.split('\n').forEach((text, i) => {
+    if (i > 0) lines.push([]);
+    if (text !== '') lines.at(-1)!.push(i === 0 || isPlain(run) ? { ...run, text } : { text });
+  });
+  return lines.filter((line) => line.some(({ text }) => text.trim() !== ''));
+}
+
+/** Lines of runs as runs with line breaks between. */
+export function withBreaks(lines: readonly (readonly Inline[])[]): Inline[] {
+  return joined(lines.flatMap((line, i) => (i === 0 ? line : [{ text: '\n' }, ...line])));
+}
+
+/** Runs with others laid in between two offsets in characters, in place of what stands there. */
+export function laidInto(runs: readonly Inline[], start: number, end: number, others: readonly Inline[]): Inline[] {
+  let at = 0;
+  const [before, after]: [Inline[], Inline[]] = [[], []];
+  for (const run of cutAt(cutAt(runs, start), end)) {
+    if (at + run.text.length <= start) before.push(run);
+    else if (at >= end) after.push(run);
+    at += run.text.length;
+  }
+  return joined([...before, ...others, ...after]);
+}

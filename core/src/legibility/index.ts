@@ -16,3 +16,4 @@ export { FAILING_SHARE, FOCUS_POINTS, focusFix, type FocusPoint, NO_PIXELS, Pixe
 export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
+export { matchStrays } from './match-strays.ts';

@@ -26,7 +26,7 @@ export function headerPart(site: Site, page: Page, body: Place): PagePart {
     : build.place({ id: `${header.id}/name`, kind: 'menu', label: labelled('Site name', header.name), recipes: [recipes.text(header.nameStyle), recipes.menu(header.ground)], style: header.nameStyle, words: ['shared', 'header', 'name'], styled: ['shared', 'header', 'nameStyle'] });
   const items = header.order.filter((id) => header.items[id]!.under === undefined).map((id) => entry(build, header.items[id]!, page, header.order.filter((one) => header.items[one]!.under === id)));
   // Folded, the menu stands where it stood once it is opened: by what says so, without script.
-  const opens = header.fold === undefined ? undefined : build.place({ id: `${header.id}/fold`, kind: 'menu', label: labelled('Opens the menu', header.fold), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle, words: ['shared', 'header', 'fold'], styled: ['shared', 'header', 'menuStyle'], hidden: ['tablet', 'desktop'] });
+  const opens = header.fold === undefined || header.order.length === 0 ? undefined : build.place({ id: `${header.id}/fold`, kind: 'menu', label: labelled('Opens the menu', header.fold), recipes: [recipes.text(header.menuStyle), recipes.menu(header.ground)], style: header.menuStyle, words: ['shared', 'header', 'fold'], styled: ['shared', 'header', 'menuStyle'], hidden: ['tablet', 'desktop'] });
   const bar = element('div', { className: 'bar' }, [
     element('a', placed(name, 'site-name', { href: homePage(site)?.file ?? '#' }), [mark, alone ? undefined : header.name]),
     opens ? element('details', { className: 'fold' }, [element('summary', placed(opens, 'menu-link'), [header.fold!])]) : undefined,

@@ -1,4 +1,4 @@
-import { plainText, walk, type Inline } from '../kinds/index.ts';
+import { labelled, plainText, walk, type Inline } from '../kinds/index.ts';
 import { lostLinks } from './link-words.ts';
 import { pageTree } from './tree.ts';
 import { Page, type Site } from '../site/index.ts';
@@ -8,7 +8,10 @@ export const TITLE_SHOWN = 60;
 export const DESCRIPTION_SHOWN = 160;
 
 /** Something about what a page says of itself that will not be read as it is meant. */
-export interface PageFactProblem { readonly page: string; readonly title: string; readonly words: string }
+export interface PageFactProblem { readonly page: string; readonly title: string; readonly words: string; /** What of it can be fixed at once, or where it stands. */ readonly fix?: FactFix }
+
+/** How a problem is fixed: a first heading given, all but the first lowered, a link led to the page itself; or the place where somebody has to say something. */
+export type FactFix = { readonly kind: 'first-heading' | 'one-heading' } | { readonly kind: 'link'; readonly at: readonly string[] } | { readonly kind: 'place'; readonly place: string };
 
 /** Pages without a description, with one that others have as well, with facts that are longer than what is shown of them, or with links to sections that are gone; in page order. */
 export function pageFactProblems(site: Site): PageFactProblem[] {
@@ -17,7 +20,8 @@ export function pageFactProblems(site: Site): PageFactProblem[] {
   return site.pageOrder.flatMap((id): PageFactProblem[] => {
     const { title, description, file } = site.pages[id]!;
     const shown = file === 'index.html' ? site.name : `${title}, ${site.name}`;
-    const words: string[] = [];
+    const found: Omit<PageFactProblem, 'page' | 'title'>[] = [];
+    const words = { push: (...all: string[]) => found.push(...all.map((one) => ({ words: one }))) };
     if (shown.length > TITLE_SHOWN) words.push(`title of ${shown.length} characters; about ${TITLE_SHOWN} are shown`);
     const text = description.trim();
     if (text === '') words.push('no description');
@@ -25,9 +29,9 @@ export function pageFactProblems(site: Site): PageFactProblem[] {
     const other = text === '' ? undefined : seen.get(text);
     if (other !== undefined) words.push(`the same description as ${other}`);
     else seen.set(text, title);
-    words.push(...outlineProblems(site, id));
-    for (const lost of broken) if (lost.page === id || (lost.page === '' && file === 'index.html')) words.push(lost.words);
-    return words.map((one) => ({ page: id, title, words: one }));
+    found.push(...outlineProblems(site, id));
+    for (const lost of broken) if (lost.page === id || (lost.page === '' && file === 'index.html')) found.push({ words: lost.words, fix: { kind: 'link', at: lost.at } });
+    return found.map((one) => ({ page: id, title, ...one }));
   });
 }
 
@@ -37,9 +41,10 @@ const SAYS_NOTHING = /^(click )?(here|this|link|more|read more|learn more|see mo
 const ORNAMENT = 64;
 
 /** What of a page's outline keeps somebody from finding their way by it: no first heading or several, links that say nothing, pictures without words. */
-function outlineProblems(site: Site, id: string): string[] {
-  const first = pageTree(site, id).places.filter(({ level }) => level === 1).length;
-  const found = first === 0 ? ['no heading of the first level'] : first > 1 ? [`${first} headings of the first level; one says what the page is`] : [];
+function outlineProblems(site: Site, id: string): Omit<PageFactProblem, 'page' | 'title'>[] {
+  const { places } = pageTree(site, id);
+  const first = places.filter(({ level }) => level === 1).length;
+  const found: Omit<PageFactProblem, 'page' | 'title'>[] = first === 0 ? [{ words: 'no heading of the first level', fix: { kind: 'first-heading' } }] : first > 1 ? [{ words: `${first} headings of the first level; one says what the page is`, fix: { kind: 'one-heading' } }] : [];
   const links = new Set<string>();
   let unsaid = 0;
   walk(Page, site.pages[id], (meaning, value, _at, beside) => {
@@ -50,7 +55,11 @@ function outlineProblems(site: Site, id: string): string[] {
       if (asset && asset.width > ORNAMENT) unsaid++;
     }
   });
-  for (const words of links) found.push(`a link that says only “${words}”`);
-  if (unsaid > 0) found.push(unsaid === 1 ? 'a picture that nothing is said of' : `${unsaid} pictures that nothing is said of`);
+  for (const words of links) {
+    const place = places.find(({ kind, label }) => kind === 'link' && label === labelled('Link', words));
+    found.push({ words: `a link that says only “${words}”`, ...(place ? { fix: { kind: 'place', place: place.id } } : {}) });
+  }
+  const silent = places.find(({ kind, asset, label, section }) => kind === 'picture' && asset !== null && label === 'Picture' && section !== 'header' && section !== 'footer');
+  if (unsaid > 0) found.push({ words: unsaid === 1 ? 'a picture that nothing is said of' : `${unsaid} pictures that nothing is said of`, ...(silent ? { fix: { kind: 'place', place: silent.id } } : {}) });
   return found;
 }

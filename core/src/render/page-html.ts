@@ -5,6 +5,8 @@ import { element } from '../kinds/index.ts';
 import { assetFile, pageTree, type PagePart } from '../page/index.ts';
 import { ICON_SIDES, iconFile } from '../logo/index.ts';
 import { recipeClass, tokensCss } from '../style/index.ts';
+import { delivered } from './delivered.ts';
+import { SHARING, sharingFile } from './sharing.ts';
 import { siteFontsCss } from './fonts-css.ts';
 import { stylesCss } from './styles-css.ts';
 
@@ -54,7 +56,7 @@ function sharing(site: Site, page: Page): Element[] {
   const tell = (property: string, content: string) => element('meta', { property: `og:${property}`, content });
   return [
     tell('title', page.file === 'index.html' ? site.name : page.title), tell('site_name', site.name), ...(page.description === '' ? [] : [tell('description', page.description)]),
-    ...(asset ? [tell('image', assetFile(asset, site.brand))] : []),
+    tell('image', asset ? assetFile(asset, site.brand) : sharingFile(page)), ...(asset ? [] : [tell('image:width', String(SHARING.width)), tell('image:height', String(SHARING.height))]),
   ];
 }
 
@@ -98,6 +100,7 @@ export function pageHtml(site: Site, pageId: string, fonts?: string): string {
       ]),
     ],
   };
+  const inside = fonts === undefined ? delivered(site, bodyHtml(site, pageId)) : bodyHtml(site, pageId);
   const shell = toHtml(document);
-  return `${shell.replace(/<\/html>$/, '')}<body class="${body.recipes.map(recipeClass).join(' ')}" data-place="${body.id}">\n${bodyHtml(site, pageId)}</body>\n</html>\n`;
+  return `${shell.replace(/<\/html>$/, '')}<body class="${body.recipes.map(recipeClass).join(' ')}" data-place="${body.id}">\n${inside}</body>\n</html>\n`;
 }

@@ -17,7 +17,7 @@ describe('pasted HTML', () => {
   it('becomes blocks in the brand’s own styles: headings, paragraphs, lists, quotes, tables, rules, with emphasis and links', () => {
     const nodes = [tag('div', tag('h1', 'Opening'), 'Loose ', tag('b', 'words'), ' and ', link('https://b.example/x', 'a link'), tag('p', 'One', tag('br'), 'two'), tag('ul', tag('li', 'First'), '\n', tag('li', tag('p', 'Second')))),
       tag('blockquote', 'Said'), tag('hr'), tag('table', tag('tbody', tag('tr', tag('th', 'Day'), tag('th', 'From')), tag('tr', tag('td', 'Monday'), tag('td', '9'))))];
-    expect(words(nodes)).toEqual(['2 section: Opening', 'p running: Loose *words* and [a link]', 'p running: One two', 'ul: First|Second', 'quote', 'rule', 'table: Day,From / Monday,9']);
+    expect(words(nodes)).toEqual(['2 section: Opening', 'p running: Loose *words* and [a link]', 'p running: One\ntwo', 'ul: First|Second', 'quote', 'rule', 'table: Day,From / Monday,9']);
     expect(pasted(nodes).taken).toEqual(['one heading', '2 paragraphs', 'one list', 'one quote', 'one rule', 'one table']);
   });
   it('keeps the order of levels: one first heading a page, and none left out', () => {

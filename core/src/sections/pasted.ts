@@ -1,16 +1,21 @@
 import { hrefIs, type Block, type Inline } from '../kinds/index.ts';
 import { LIMITS, MOST_COPY, cleanText } from '../fields/index.ts';
-import type { Site } from '../site/index.ts';
+import { literalCss, type Site } from '../site/index.ts';
 import { stylesByRole } from '../style/index.ts';
 
 /** A node of pasted HTML as plain data: an element by its tag, with what of its attributes may matter, or a text. */
-export type PastedNode = string | { readonly tag: string; readonly href?: string; readonly foreign: boolean; readonly children: readonly PastedNode[] };
+export type PastedNode = string | { readonly tag: string; readonly href?: string; readonly foreign: boolean; /** Its own look, as CSS values. */ readonly look?: PastedLook; readonly children: readonly PastedNode[] };
+/** What of a look of elsewhere can be kept as a raw value. */
+export type PastedLook = Readonly<Partial<Record<(typeof PASTED_LOOKS)[number], string>>>;
+export const PASTED_LOOKS = ['color', 'font-size', 'font-weight', 'line-height', 'letter-spacing'] as const;
 
 /** What became of something pasted. */
 export interface Pasted {
   readonly blocks: readonly Block[];
   /** What was taken, in words: `2 headings`, `a list`. */
   readonly taken: readonly string[];
+  /** Values of elsewhere that headings and paragraphs came with: kept as raw values only where that is asked for. */
+  readonly looks: readonly { readonly block: string; readonly property: (typeof PASTED_LOOKS)[number]; readonly css: string }[];
   /** What was left out, and why, in words. */
   readonly left: readonly string[];
 }
@@ -38,16 +43,23 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
   let last = headed ? 1 : 0;
   let links = 0;
   let beyond = 0;
+  let look: PastedLook = {};
+  const looks: Pasted['looks'][number][] = [];
   const add = (what: string, make: (key: string) => Block) => {
     if (blocks.length >= LIMITS.list) return void beyond++;
-    blocks.push(make(id(blocks.length + 1)));
+    const block = make(id(blocks.length + 1));
+    blocks.push(block);
     count(taken, what);
+    if (block.kind === 'text') for (const property of PASTED_LOOKS) {
+      const css = look[property];
+      if (css !== undefined && literalCss(property, css) !== undefined) looks.push({ block: block.id, property, css });
+    }
   };
 
   const inline = (list: readonly PastedNode[], mark?: 'strong' | 'em'): Inline[] => list.flatMap((node): Inline[] => {
     if (typeof node === 'string') return [{ text: node.replaceAll(/\s+/g, ' '), ...(mark ? { mark } : {}) }];
     if (left_(node)) return [];
-    if (node.tag === 'br') return [{ text: ' ' }];
+    if (node.tag === 'br') return [{ text: '\n' }];
     if (node.foreign) count(left, 'look of its own');
     if (node.tag === 'a') {
       const text = plain(node.children);
@@ -102,9 +114,14 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
       if (left_(node)) continue;
       if (node.foreign) count(left, 'look of its own');
       const { tag, children } = node;
+      const around = look;
+      look = { ...look, ...wholeLook(node) };
       if (/^h[1-6]$/.test(tag)) {
         const content = runs(children);
-        if (content.length === 0) continue;
+        if (content.length === 0) {
+          look = around;
+          continue;
+        }
         // Levels follow one another, and a page has one first heading.
         const level = Math.min(6, Math.max(last === 0 ? 1 : 2, Math.min(Number(tag[1]), last + 1)));
         last = level;
@@ -121,6 +138,7 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
       } else if (tag === 'table') tableFrom(node);
       else if (tag === 'hr') add('rule', (key) => ({ kind: 'rule', id: key }));
       else visit(children);
+      look = around;
     }
     flush();
   };
@@ -152,7 +170,14 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
   };
   visit(nodes);
   if (beyond > 0) count(left, 'part more than a section takes', beyond);
-  return { blocks, taken: told(taken), left: told(left) };
+  return { blocks, taken: told(taken), looks, left: told(left) };
+}
+
+/** The look of an element, with that of the one element in it that holds all of its words. */
+function wholeLook(node: Exclude<PastedNode, string>): PastedLook {
+  const inside = node.children.filter((one) => typeof one !== 'string' || one.trim() !== '');
+  const only = inside.length === 1 && typeof inside[0] === 'object' ? inside[0] : undefined;
+  return { ...node.look, ...(only && !holdsBlocks(only) ? wholeLook(only) : {}) };
 }
 
 const holdsBlocks = (node: PastedNode): boolean => typeof node !== 'string' && (BLOCKS.has(node.tag) || node.children.some(holdsBlocks));

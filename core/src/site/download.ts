@@ -1,11 +1,11 @@
 import * as v from 'valibot';
 import { Id, Label } from '../fields/index.ts';
 
-/** What may be kept for visitors to take along, by media type, with the ending of its file. */
+/** What may be kept for visitors to download, by media type, with the ending of its file. */
 export const DOWNLOAD_TYPES = { 'application/pdf': 'pdf', 'application/zip': 'zip', 'text/csv': 'csv', 'text/calendar': 'ics', 'text/plain': 'txt' } as const;
 export type DownloadType = keyof typeof DOWNLOAD_TYPES;
 
-/** A file that visitors take along; its bytes are kept apart, by content hash. */
+/** A file that visitors download; its bytes are kept apart, by content hash. */
 export const Download = v.strictObject({
   id: Id, name: Label, hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   type: v.picklist(Object.keys(DOWNLOAD_TYPES) as DownloadType[]),

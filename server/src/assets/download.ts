@@ -7,7 +7,7 @@ import { DownloadRefused } from './refused.ts';
 const MAGIC: readonly (readonly [DownloadType, string])[] = [['application/pdf', '%PDF-'], ['application/zip', 'PK\u0003\u0004'], ['text/calendar', 'BEGIN:VCALENDAR']];
 
 /**
- * Of what kind a file is that visitors may take along, by its bytes first; a text is a
+ * Of what kind a file is that visitors may download, by its bytes first; a text is a
  * table where its name says so.
  * @throws DownloadRefused for anything else: what a browser would run or show as a page is not kept
  */
@@ -21,7 +21,7 @@ export function downloadType(name: string, bytes: Buffer): DownloadType {
   return /\.[ct]sv$/i.test(name) ? 'text/csv' : 'text/plain';
 }
 
-/** Keeps a file that visitors may take along. @throws DownloadRefused */
+/** Keeps a file that visitors may download. @throws DownloadRefused */
 export async function keepDownload(db: Querier, name: string, bytes: Buffer): Promise<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }> {
   const type = downloadType(name, bytes);
   return { hash: await storeFile(db, bytes, type), type, bytes: bytes.length };

@@ -1,4 +1,5 @@
 export { contentHash, findFile, readFile, storeFile } from './files.ts';
+export { inWidths } from './widths.ts';
 export { drawIcon } from './icon.ts';
 export { cleanSvg } from './clean-svg.ts';
 export { PICTURE_LIMITS, decodePicture, pictureType, type Picture } from './picture.ts';

@@ -6,7 +6,7 @@ export class PictureRefused extends Error {
   }
 }
 
-/** Why a file is not kept for visitors to take along, in one sentence. */
+/** Why a file is not kept for visitors to download, in one sentence. */
 export class DownloadRefused extends Error {
   constructor(message: string) {
     super(message);

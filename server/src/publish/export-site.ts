@@ -1,9 +1,10 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, assetFile, deliveredFile, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
-import { drawIcon, readFile } from '../assets/index.ts';
+import { drawIcon, inWidths, readFile } from '../assets/index.ts';
+import { sharingPictures } from './sharing.ts';
 
 export interface ExportedFile { readonly bytes: Buffer; readonly type: string }
 /** A whole static site: file name relative to its root, and content. */
@@ -18,7 +19,7 @@ export function fontPath(root: string, family: string, file: string): string {
 }
 
 /** The bytes of a face: from the library's package, or as they were brought along. */
-async function fontBytes(db: Querier, root: string, { family, file }: FontFace): Promise<Buffer | undefined> {
+export async function fontBytes(db: Querier, root: string, { family, file }: FontFace): Promise<Buffer | undefined> {
   if ('licence' in family) return readDisk(fontPath(root, family.id, file));
   const face = family.faces.find((one) => file === `${family.id}-${one.hash.slice(0, 16)}.woff2`);
   return face && (await readFile(db, face.hash))?.bytes;
@@ -52,8 +53,10 @@ export async function exportSite(db: Querier, apart: Apart, site: Site, root: st
     const kept = await readFile(db, asset.hash);
     if (!kept) continue;
     const colors = drawnColors(asset, site.brand);
+    for (const [width, bytes] of await inWidths(apart, asset, kept.bytes)) files.set(deliveredFile(asset, width), { bytes, type: 'image/webp' });
     files.set(assetFile(asset, site.brand), colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept);
   }
+  for (const [file, bytes] of await sharingPictures(apart, site, (face) => fontBytes(db, root, face))) files.set(file, { bytes, type: 'image/png' });
   for (const one of Object.values(site.downloads)) {
     const kept = await readFile(db, one.hash);
     if (kept) files.set(downloadFile(one), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type Declared, type Source, type FontRead, type LayoutReading, type Letter, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
+import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type DownloadType, type Declared, type Source, type FontRead, type LayoutReading, type Letter, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
@@ -81,6 +81,9 @@ export class SiteApi {
   }
   putAwaySource(site: string, id: string, putAway: boolean): Observable<void> {
     return this.#ask(API.sources.putAway, { site, id }, { body: { putAway } });
+  }
+  addDownload(site: string, name: string, content: Blob): Observable<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }> {
+    return this.#ask(API.downloads.add, { site }, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
   }
   readFont(name: string, content: Blob): Observable<FontRead> {
     return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });

@@ -21,9 +21,10 @@ import pencil from 'lucide/dist/esm/icons/pencil.mjs';
 import more from 'lucide/dist/esm/icons/chevron-down.mjs';
 import inwards from 'lucide/dist/esm/icons/list-indent-increase.mjs';
 import outwards from 'lucide/dist/esm/icons/list-indent-decrease.mjs';
+import grip from 'lucide/dist/esm/icons/grip-vertical.mjs';
 import less from 'lucide/dist/esm/icons/chevron-up.mjs';
 
-const SHAPES = { plus, minus, copy, trash, lock, unlock, eye, undo, redo, search, close, up, down, open, export: exported, file, fix, play, pencil, more, less, inwards, outwards };
+const SHAPES = { plus, minus, copy, trash, lock, unlock, eye, undo, redo, search, close, up, down, open, export: exported, file, fix, play, pencil, more, less, inwards, outwards, grip };
 /** The signs of frequent acts; a word stands beside each, but for those that stand in a row of things alike. */
 export type Icon = keyof typeof SHAPES;
 export const ICONS = Object.keys(SHAPES) as readonly Icon[];

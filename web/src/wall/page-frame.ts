@@ -8,7 +8,7 @@ import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
 
 /** Where a click in a frame fell. */
-export interface FramePick { readonly place: string; readonly rect: DOMRect }
+export interface FramePick { readonly place: string; readonly rect: DOMRect; /** It joins what is in hand. */ readonly joins: boolean }
 
 /** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
 export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
@@ -161,6 +161,10 @@ export class PageFrame {
     });
     document.addEventListener('click', (event) => this.#click(event, this.picked));
     document.addEventListener('dblclick', (event) => this.#click(event, this.opened));
+    // With Shift a press takes a place along, and no words.
+    document.addEventListener('mousedown', (event) => {
+      if (event.shiftKey && !(event.target as Element | null)?.closest?.('[contenteditable]')) event.preventDefault();
+    });
     document.addEventListener('submit', (event) => event.preventDefault());
     for (const kind of ['keydown', 'keyup'] as const) document.addEventListener(kind, (event) => this.#hand(event));
     this.#measure();
@@ -168,13 +172,13 @@ export class PageFrame {
     this.#frames.version.update((version) => version + 1);
   }
 
-  #click(event: Event, out: { emit(pick: FramePick): void }): void {
+  #click(event: MouseEvent, out: { emit(pick: FramePick): void }): void {
     const target = event.target as Element | null;
     const link = target?.closest?.('a, button');
     if (link) event.preventDefault();
     if (target?.closest?.('[contenteditable]')) return;
     const element = target?.closest?.('[data-place]');
-    if (element) out.emit({ place: element.getAttribute('data-place')!, rect: element.getBoundingClientRect() });
+    if (element) out.emit({ place: element.getAttribute('data-place')!, rect: element.getBoundingClientRect(), joins: event.shiftKey || event.ctrlKey || event.metaKey });
   }
 
   /** Keys pressed on a page are the desk's: the page has none of its own, but for words that are edited in it. */

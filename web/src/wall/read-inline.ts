@@ -5,14 +5,15 @@ export function readInline(element: Element, before: readonly Inline[]): Inline[
   const runs: Inline[] = [];
   const known = new Map(before.flatMap((run) => ('id' in run ? [[run.id, run] as const] : [])));
   const visit = (node: Node): void => {
-    if (node.nodeType === 3) return push({ text: node.textContent ?? '' });
+    if (node.nodeType === 3) return push({ text: (node.textContent ?? '').replaceAll('\n', ' ') });
     if (node.nodeType !== 1) return;
     const tag = (node as Element).tagName.toLowerCase();
+    if (tag === 'br') return push({ text: '\n' });
     const link = tag === 'a' || tag === 'mark' ? known.get((node as Element).getAttribute('data-place')?.split('/').at(-1) ?? '') : undefined;
     if (link) {
-      if (node.textContent) runs.push({ ...link, text: node.textContent });
-    } else if (tag === 'strong' || tag === 'b') push({ text: node.textContent ?? '', mark: 'strong' });
-    else if (tag === 'em' || tag === 'i') push({ text: node.textContent ?? '', mark: 'em' });
+      if (node.textContent) runs.push({ ...link, text: textWithBreaks(node) });
+    } else if (tag === 'strong' || tag === 'b') push({ text: textWithBreaks(node), mark: 'strong' });
+    else if (tag === 'em' || tag === 'i') push({ text: textWithBreaks(node), mark: 'em' });
     else node.childNodes.forEach(visit);
   };
   const push = (run: { text: string; mark?: 'strong' | 'em' }): void => {
@@ -22,7 +23,17 @@ export function readInline(element: Element, before: readonly Inline[]): Inline[
     else runs.push(run);
   };
   element.childNodes.forEach(visit);
-  return runs.map((run) => ({ ...run, text: cleanText(run.text.replaceAll('\u00a0', ' ')) })).flatMap(inParts);
+  // The last break only holds the caret of the browser.
+  const last = runs.at(-1);
+  if (last?.text.endsWith('\n')) runs[runs.length - 1] = { ...last, text: last.text.slice(0, -1) };
+  return runs.filter(({ text }) => text !== '').map((run) => ({ ...run, text: cleanText(run.text.replaceAll('\u00a0', ' ')) })).flatMap(inParts);
+}
+
+/** The words of a node with its line breaks. */
+function textWithBreaks(node: Node): string {
+  if (node.nodeType === 3) return (node.textContent ?? '').replaceAll('\n', ' ');
+  if (node.nodeName === 'BR') return '\n';
+  return [...node.childNodes].map(textWithBreaks).join('');
 }
 
 /** Most runs of words in one paragraph. */

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { offeredFields, setValue, type Offered, type Place } from '@yohaku/core';
-import { Editor, Reaching, type Scope } from '../state/index.ts';
+import { Store } from '@ngrx/store';
+import { inTurn, offeredFields, setValue, type Offered, type Place, type Site } from '@yohaku/core';
+import { Editor, Reaching, deskFeature, type Scope } from '../state/index.ts';
 import { Choice, TextField } from '../ui/index.ts';
+import { inHand } from './in-hand.ts';
 
 /** Width of a slip's inside and of the gap between two fields, px. */
 const ROOM = 260;
@@ -29,6 +31,7 @@ const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Mat
 })
 export class SlipFields {
   readonly #editor = inject(Editor);
+  readonly #desk = inject(Store).selectSignal(deskFeature.selectDeskState);
   readonly place = input.required<Place>();
   readonly here = input.required<Scope>();
   protected readonly fields = computed(() => {
@@ -45,6 +48,12 @@ export class SlipFields {
   }
 
   protected set(field: Offered, value: string): void {
-    this.#editor.commit((site) => setValue(site, `${field.label} of ${this.place().label}`, field.address, field.kept(value)));
+    const key = field.address.at(-1);
+    this.#editor.commit((site) => {
+      const others = inHand(site, this.#desk().also).flatMap((place) => offeredFields(site, place).filter((one) => one.label === field.label && one.address.at(-1) === key));
+      const addresses = new Map([field, ...others].map((one) => [one.address.join('/'), one]));
+      const label = addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;
+      return inTurn(site, label, [...addresses.values()].map((one) => (now: Site) => setValue(now, '', one.address, one.kept(value))));
+    });
   }
 }

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { addBlock, blockKinds, duplicatePart, movePart, partsAt, removePart, type BlockPart, type Edit, type Place, type Site } from '@yohaku/core';
-import { Editor, Reaching, freshId, type Scope } from '../state/index.ts';
+import { Store } from '@ngrx/store';
+import { addBlock, blockKinds, duplicatePart, inTurn, movePart, partsAt, partsOfPlaces, removePart, turnBlock, turnsOf, valueAt, type BlockPart, type Edit, type Place, type Site } from '@yohaku/core';
+import { DeskActions, Editor, Reaching, deskFeature, freshId, type Scope } from '../state/index.ts';
 import { ACTS, Choice } from '../ui/index.ts';
+import { inHand } from './in-hand.ts';
 
 /** What can be done with the thing a place belongs to: one of several made once more, moved, deleted; the block likewise; another kind of block laid in behind it. */
 @Component({
@@ -11,7 +13,7 @@ import { ACTS, Choice } from '../ui/index.ts';
   template: `
     @for (part of parts(); track part.what) {
       <div class="part" [yoReaching]="here()" role="group" [attr.aria-label]="part.label">
-        <span class="head">{{ part.label }}</span>
+        <span class="head">{{ part.label }}@if (several(part) > 1) {, {{ several(part) }} selected}</span>
         <span class="yo-joined">
           <button yo-act slight icon="copy" [attr.aria-label]="part.what === 'item' ? 'Another one' : 'Duplicate ' + part.label" [yoTip]="part.what === 'item' ? 'Another one like it, behind it' : 'The same once more, behind it'" (click)="again(part)"></button>
           <button yo-act slight icon="up" [attr.aria-label]="'Move ' + part.label + ' up'" [disabled]="!can(part, -1)" (click)="move(part, -1)"></button>
@@ -20,15 +22,18 @@ import { ACTS, Choice } from '../ui/index.ts';
         <yo-delete slight [name]="part.label" words="" (done)="remove(part)" />
       </div>
     }
+    @if (turns().length) { <span class="turns">@for (one of turns(); track one.kind) { <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">Make it a {{ one.label.toLowerCase() }}</button> }</span> }
     @if (block(); as block) { <yo-choice label="Add behind it" [yoReaching]="here()" [value]="null" placeholder="a block" [options]="kinds()" [width]="150" (chosen)="add(block, $event)" /> }
   `,
   styles: `
     :host { display: block; border-top: 1px solid #d9d9d9; padding: 4px 0; }
-    .part { display: flex; gap: 6px; align-items: center; padding: 2px 0; } .part .head { flex: 1; }
+    .part { display: flex; gap: 6px; align-items: center; padding: 2px 0; } .part .head { flex: 1; } .turns { display: flex; gap: 4px; padding: 2px 0; }
   `,
 })
 export class SlipParts {
   readonly #editor = inject(Editor);
+  readonly #store = inject(Store);
+  readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
   readonly place = input.required<Place>();
   readonly here = input.required<Scope>();
   protected readonly parts = computed((): readonly BlockPart[] => {
@@ -46,14 +51,41 @@ export class SlipParts {
     const site = this.#editor.current();
     return site !== null && site !== undefined && movePart(site, part, steps) !== undefined;
   }
+  /** The parts of all that is in hand, each once. */
+  #all(site: Site, part: BlockPart): BlockPart[] {
+    const key = (one: BlockPart) => [...one.record, one.id].join('/');
+    const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter((one) => key(one) !== key(part));
+    return [part, ...others];
+  }
+  protected several(part: BlockPart): number {
+    const site = this.#editor.current();
+    return site && this.#desk().also.length > 0 ? this.#all(site, part).length : 1;
+  }
   protected again(part: BlockPart): void {
-    this.#commit((site) => duplicatePart(site, part, freshId('x')));
+    this.#each(part, 'Duplicate', (now, one) => duplicatePart(now, one, freshId('x')));
   }
   protected move(part: BlockPart, steps: -1 | 1): void {
-    this.#commit((site) => movePart(site, part, steps));
+    this.#each(part, 'Move', (now, one) => movePart(now, one, steps), steps === 1);
   }
   protected remove(part: BlockPart): void {
-    this.#commit((site) => removePart(site, part));
+    this.#each(part, 'Delete', (now, one) => removePart(now, one));
+    this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+  }
+  protected readonly turns = computed(() => {
+    const [site, block] = [this.#editor.current(), this.block()];
+    return site && block ? turnsOf(site, block) : [];
+  });
+  protected turn(kind: 'text' | 'list' | 'quote'): void {
+    this.#commit((site) => turnBlock(site, this.block()!, kind, freshId('x')));
+  }
+  /** One edit for all in hand; `last`: those farther down first, so that none overtakes another. */
+  #each(part: BlockPart, what: string, make: (now: Site, one: BlockPart) => Edit | undefined, last = false): void {
+    this.#commit((site) => {
+      const all = this.#all(site, part);
+      if (all.length === 1) return make(site, part);
+      const order = all.map((one) => ({ one, at: (valueAt(site, one.order) as readonly string[]).indexOf(one.id) })).sort((one, other) => (last ? other.at - one.at : one.at - other.at));
+      return inTurn(site, `${what} ${all.length} parts`, order.map(({ one }) => (now: Site) => make(now, one)));
+    });
   }
   protected add(block: BlockPart, kind: string): void {
     this.#commit((site) => addBlock(site, block, kind, freshId('x')));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, resolvedSwatches, leaveOverride, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, type BandId, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
+import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, embedProperties, resolvedSwatches, valueAt, leaveOverride, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, type BandId, type Block, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
 import { ACTS, Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipFields } from './slip-fields.ts';
@@ -65,6 +65,12 @@ export class Slip {
     return styled && owner && styled.length === owner.length + 1 && owner.every((key, i) => styled[i] === key) ? styled : undefined;
   });
 
+  /** Custom properties that the inside of an embed could take; none for anything else. */
+  protected readonly beyond = computed((): readonly string[] => {
+    const [site, place] = [this.#editor.shown(), this.place()];
+    const block = site && place?.kind === 'surface' && place.block ? (valueAt(site, place.block) as Block | undefined) : undefined;
+    return site && block?.kind === 'embed' ? embedProperties(site, block) : [];
+  });
   /** The flat colours of the drawing the place shows, each with the swatch it follows. */
   protected readonly drawing = computed(() => {
     const site = this.#editor.shown();

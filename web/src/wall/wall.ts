@@ -2,15 +2,16 @@ import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, e
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
-import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site, type Vision } from '@yohaku/core';
-import { DeskActions, type DeskState, type PlaceRef, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
-import { ACTS, KEYS, NumberField } from '../ui/index.ts';
+import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, siteIndex, tokenTable, type Vision } from '@yohaku/core';
+import { DeskActions, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
+import { ACTS, KEYS, NumberField, TextField } from '../ui/index.ts';
 import { SOURCE_HEIGHT } from './source-piece.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
 import { Frames } from './frames.ts';
 import { hanging } from './hanging.ts';
+import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
 import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { PinWall } from './pin-wall.ts';
 import { SHEET_WIDTHS, Sheets } from './sheets.ts';
@@ -20,7 +21,6 @@ import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
 import { WordsEditor } from './words-editor.ts';
 
-interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly part: string; readonly place: string }
 
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
 /** Crops of what a token reaches, in wall px: colours are judged at 1280, sizes with the phone beside. */
@@ -52,7 +52,7 @@ const LOOKS = 40;
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip],
+  imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
 })
@@ -98,7 +98,8 @@ export class Wall {
     if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
-    return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
+    const { third } = this.desk();
+    return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name && third ? `; ${third}` : ''}${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
 
   readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
@@ -128,11 +129,11 @@ export class Wall {
   protected readonly says = computed(() => this.#reach()?.words ?? '');
   /** Ids of the places to light, by page: those the focused control reaches, else the one whose slip hangs. */
   protected readonly lit = computed((): ReadonlyMap<string, ReadonlySet<string>> => {
-    const place = this.desk().place;
+    const { place, also } = this.desk();
     // Once a value is set, what it is set on is looked at: outlines would lie over the very corners and letters.
     if (this.#changed()) return new Map();
     const reach = this.#reach();
-    if (!reach) return new Map(place ? [[place.page, new Set([place.id])]] : []);
+    if (!reach) return new Map(place ? [[place.page, new Set([place.id, ...also.map(({ id }) => id)])]] : []);
     // Only what hangs has marks: the others are not taken apart for them.
     return new Map([...this.hanging()].flatMap((page): [string, ReadonlySet<string>][] => (reach.on(page).size > 0 ? [[page, reach.on(page)]] : [])));
   }, { equal: sameLit });
@@ -297,11 +298,22 @@ export class Wall {
   protected outline(): void {
     this.#store.dispatch(DeskActions.outline({ shown: !this.desk().outline }));
   }
+  /** A third width beside the two: typed, or none where it is left empty. */
+  protected readonly checkThird = (text: string): string => (text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'A width of 320 to 2560 px, or nothing.');
+  protected third(text: string): void {
+    this.#store.dispatch(DeskActions.third({ width: text.trim() === '' ? null : Number(text) }));
+  }
   protected fontsAgain(): void {
     this.#store.dispatch(DeskActions.standIns({ shown: false }));
   }
 
   protected pick(frame: PageFrame, page: string, pick: FramePick): void {
+    const { place, also } = this.desk();
+    // With Shift it joins those in hand, or leaves them.
+    if (pick.joins && place?.page === page && place.id !== pick.place) {
+      const others = also.some(({ id }) => id === pick.place) ? also.filter(({ id }) => id !== pick.place) : [...also, { page, id: pick.place }];
+      return this.#store.dispatch(DeskActions.choose({ choice: { also: others } }));
+    }
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: pick.place } } }));
     const section = this.#sectionOf(page, pick.place);
     if (section) this.#store.dispatch(DeskActions.choose({ choice: { section } }));
@@ -365,31 +377,4 @@ export class Wall {
     if (over > 0) setTimeout(() => row.scrollBy({ left: over }), 0);
   }
 
-}
-
-/** Each of some places as a crop of its section, named by page and section. */
-function togetherPanels(site: Site, refs: readonly PlaceRef[]): ReachPanel[] {
-  const { byAddress } = siteIndex(site);
-  return refs.flatMap(({ page, id }): ReachPanel[] => {
-    const place = byAddress.get(`${page} ${id}`);
-    return place ? [{ key: `${page} ${id}`, label: `${site.pages[page]!.title}: ${place.label}`, count: 1, page, part: place.section === 'page' ? 'header' : place.section, place: id }] : [];
-  });
-}
-
-/** The distinct looks a token paints, most frequent first, each as a crop of the section where it first occurs. */
-function reachPanels(site: Site, path: string): ReachPanel[] {
-  const groups = groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path));
-  const seen = new Map<string, { group: Group; count: number }>();
-  for (const group of groups) {
-    const key = `${group.kind} ${group.ground} ${group.style ?? ''}`;
-    const known = seen.get(key);
-    if (known) known.count += group.count;
-    else seen.set(key, { group, count: group.count });
-  }
-  return [...seen.entries()].sort(([, one], [, other]) => other.count - one.count).map(([key, { group, count }]) => {
-    const place = group.places[0]!;
-    const ground = site.brand.grounds[group.ground]?.label ?? '';
-    const what = group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'menu' ? 'Menu' : `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
-    return { key: `${key} ${place.page} ${place.id}`, label: `${what} on ${ground}`, count, page: place.page, part: place.section === 'page' ? 'header' : place.section, place: place.id };
-  });
 }

@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { cleanText, emphasised, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type Place } from '@yohaku/core';
-import { Editor, SiteActions, freshId } from '../state/index.ts';
+import { addBlocks, blocksFromPasted, cleanText, emphasised, laidInto, partsAt, withBreaks, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type PastedNode, type Place } from '@yohaku/core';
+import { Editor, SiteActions, freshId, pastedNodes, pastedText } from '../state/index.ts';
 import { KEYS } from '../ui/index.ts';
 import { readInline, tooMuch } from './read-inline.ts';
 
@@ -76,6 +76,9 @@ export class WordsEditor {
       else if (KEYS.keep.is(event)) {
         event.preventDefault();
         finish(true);
+      } else if (KEYS.lineBreak.is(event)) {
+        event.preventDefault();
+        if (words.rich) document.execCommand('insertLineBreak');
       } else if (mark) {
         event.preventDefault();
         this.mark(mark);
@@ -92,7 +95,9 @@ export class WordsEditor {
       ['keydown', key],
       ['paste', (event: ClipboardEvent) => {
         event.preventDefault();
-        document.execCommand('insertText', false, (event.clipboardData?.getData('text/plain') ?? '').replace(/\s+/g, ' '));
+        const [html, text] = ['text/html', 'text/plain'].map((type) => event.clipboardData?.getData(type) ?? '') as [string, string];
+        if (!words.rich || (html.trim() === '' && !/\n\s*\S/.test(text.trim()))) document.execCommand('insertText', false, text.replace(/\s+/g, ' '));
+        else this.#paste(place, words, html.trim() === '' ? pastedText(text) : pastedNodes(html), finish);
       }],
       // A button or a link that is edited is not pressed.
       ['click', (event: Event) => event.preventDefault()],
@@ -102,6 +107,29 @@ export class WordsEditor {
     document.addEventListener('selectionchange', told);
     this.#session = { finish, mark: words.mark, link: words.link };
     this.#tell(place, words);
+  }
+
+  /** What is pasted into words: words go in where the caret is, with their emphasis and links; whole blocks stand behind. What was left out is said. */
+  #paste(place: Place, words: Words, nodes: PastedNode[], finish: (keep: boolean) => void): void {
+    const site = this.#editor.current();
+    if (!site) return;
+    const start = freshId('x');
+    const made = blocksFromPasted(site, nodes, true, (count) => `${start}-b${count}`);
+    const left = made.left.length > 0 ? ` Left out: ${made.left.join(', ')}.` : '';
+    const [first] = made.blocks;
+    const part = partsAt(site, place).find(({ what }) => what === 'block');
+    if (!first) return this.#store.dispatch(SiteActions.notice({ words: `There are no words in what was pasted.${left}` }));
+    if ((made.blocks.length === 1 && first.kind === 'text') || !part) {
+      // Links keep their words and address; an id of their own keeps them apart from those that are there.
+      const runs = withBreaks(made.blocks.flatMap((block) => (block.kind === 'text' || block.kind === 'quote' ? [block.content] : block.kind === 'list' ? block.order.map((id) => block.items[id]!.content) : [])));
+      words.lay(runs.map((run) => ('id' in run ? { ...run, id: freshId('l') } : run)));
+      if (left) this.#store.dispatch(SiteActions.notice({ words: `Pasted.${left}` }));
+      return;
+    }
+    finish(true);
+    const styles = [...new Set(made.blocks.flatMap((block) => ('style' in block ? [site.brand.styles[block.style]?.label ?? ''] : [])))].filter(Boolean);
+    this.#editor.commit((now) => addBlocks(now, part, made.blocks, `Paste ${made.taken.join(', ')}`));
+    this.#store.dispatch(SiteActions.notice({ words: `Pasted behind it: ${made.taken.join(', ')}${styles.length > 0 ? `, in ${styles.join(', ')}` : ''}.${left}` }));
   }
 
   #tell(place: Place, words: Words): void {
@@ -131,6 +159,8 @@ interface Words {
   readonly read: () => string | Inline[];
   readonly mark: (mark: 'strong' | 'em') => void;
   readonly link: (link: Href | null) => void;
+  /** Lays runs in where the caret is, in place of the words that are chosen. */
+  readonly lay: (runs: readonly Inline[]) => void;
   readonly chosen: () => { readonly link: Href | null; readonly mark: 'strong' | 'em' | null };
 }
 
@@ -139,7 +169,7 @@ function line(element: HTMLElement, text: string): Words {
   element.textContent = text;
   element.setAttribute('contenteditable', 'plaintext-only');
   const nothing = () => undefined;
-  return { rich: false, read: () => cleanText((element.textContent ?? '').replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')).trim(), mark: nothing, link: nothing, chosen: () => ({ link: null, mark: null }) };
+  return { rich: false, read: () => cleanText((element.textContent ?? '').replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')).trim(), mark: nothing, link: nothing, lay: nothing, chosen: () => ({ link: null, mark: null }) };
 }
 
 /** Running words with emphasis and links. */
@@ -153,7 +183,7 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
     // What was chosen stays so while the tools are in hand.
     if (range && element.contains(range.commonAncestorContainer)) {
       const start = offsetOf(element, range.startContainer, range.startOffset);
-      chosen = { start, end: start + range.toString().length };
+      chosen = { start, end: offsetOf(element, range.endContainer, range.endOffset) };
     }
     return chosen;
   };
@@ -163,9 +193,8 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
     const base = place.id.slice(0, place.id.lastIndexOf('/'));
     element.replaceChildren(...runs.map((run) => {
       const tag = 'link' in run ? 'a' : 'marked' in run ? 'mark' : 'mark' in run ? run.mark : undefined;
-      if (!tag) return document.createTextNode(run.text);
-      const made = document.createElement(tag);
-      made.textContent = run.text;
+      if (!tag) return withLines(document, document.createDocumentFragment(), run.text);
+      const made = withLines(document, document.createElement(tag), run.text);
       if ('id' in run) {
         const id = `${base}/${run.id}`;
         made.setAttribute('data-place', id);
@@ -189,6 +218,12 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
       const { start, end } = look();
       if (start < end || !link) show(linked(read(), start, end, link, freshId('l')));
     },
+    lay: (runs) => {
+      const { start, end } = look();
+      const length = runs.reduce((sum, run) => sum + run.text.length, 0);
+      chosen = { start: start + length, end: start + length };
+      show(laidInto(read(), start, end, runs));
+    },
     chosen: () => {
       const { start, end } = look();
       const run = runAt(read(), start, end);
@@ -202,17 +237,29 @@ function offsetOf(element: Element, node: Node, offset: number): number {
   const range = element.ownerDocument.createRange();
   range.selectNodeContents(element);
   range.setEnd(node, offset);
-  return range.toString().length;
+  return range.toString().length + range.cloneContents().querySelectorAll('br').length;
+}
+
+/** Puts words with their line breaks into a node. */
+function withLines<T extends Node & ParentNode>(document: Document, node: T, text: string): T {
+  node.append(...text.split('\n').flatMap((line, i) => [...(i > 0 ? [document.createElement('br')] : []), ...(line === '' ? [] : [document.createTextNode(line)])]));
+  return node;
 }
 
 /** Chooses the words between two offsets. */
 function choose(element: HTMLElement, start: number, end: number): void {
   const document = element.ownerDocument;
   const range = document.createRange();
-  const walker = document.createTreeWalker(element, 4);
+  // Words and line breaks: a break is one character.
+  const walker = document.createTreeWalker(element, 5);
   let from = 0;
   range.selectNodeContents(element);
   for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    if (node.nodeName === 'BR') {
+      from += 1;
+      continue;
+    }
+    if (node.nodeType !== 3) continue;
     const { length } = node.textContent ?? '';
     if (start >= from && start <= from + length) range.setStart(node, start - from);
     if (end >= from && end <= from + length) {

@@ -45,9 +45,10 @@ export function removeField(site: Site, collection: string, id: string): Edit {
   const of = site.collections[collection]!;
   if (of.fieldOrder.length === 1) throw new ChangeRefused('in-use', `${of.label} must keep a field: its items would have no name.`);
   const ops: Op[] = [];
-  for (const { at, block } of listsOf(site, collection)) for (const key of ['heading', 'text', 'picture', 'by', 'only'] as const) if (block[key] === id) ops.push(setOp(site, [...at, key], undefined));
+  for (const { at, block } of listsOf(site, collection)) for (const key of ['heading', 'text', 'further', 'picture', 'by', 'only', 'group'] as const) if (block[key] === id) ops.push(setOp(site, [...at, key], undefined));
   for (const item of itemsOf(site, of)) {
     if (Object.hasOwn(item.values, id)) ops.push(setOp(site, ['items', item.id, 'values', id], undefined));
+    if (item.downloads && Object.hasOwn(item.downloads, id)) ops.push(setOp(site, ['items', item.id, 'downloads', id], undefined));
     if (item.pictures && Object.hasOwn(item.pictures, id)) ops.push(setOp(site, ['items', item.id, 'pictures', id], undefined));
   }
   ops.push(removeOp(site, [...RECORD, collection, 'fields'], [...RECORD, collection, 'fieldOrder'], id));
@@ -83,6 +84,21 @@ export function setItemPicture(site: Site, id: string, field: string, asset: str
   const value = asset === null ? undefined : { asset, alt: item.pictures?.[field]?.alt ?? '' };
   const op = item.pictures ? setOp(site, ['items', id, 'pictures', field], value) : setOp(site, ['items', id, 'pictures'], value && { [field]: value });
   return { label: `${of.fields[field]!.label} of ${itemName(of, item)}`, ops: [op] };
+}
+
+/** The download that an item has in a field; null for none. */
+export function setItemDownload(site: Site, id: string, field: string, download: string | null): Edit {
+  const item = site.items[id]!;
+  const of = site.collections[item.collection]!;
+  const op = item.downloads ? setOp(site, ['items', id, 'downloads', field], download ?? undefined) : setOp(site, ['items', id, 'downloads'], download === null ? undefined : { [field]: download });
+  return { label: `${of.fields[field]!.label} of ${itemName(of, item)}`, ops: [op] };
+}
+
+/** Says the same in a field of several items; undefined where all of them say it already. */
+export function fillIn(site: Site, field: string, value: string, ids: readonly string[]): Edit | undefined {
+  const others = ids.filter((id) => (site.items[id]?.values[field] ?? '') !== value);
+  const of = others.length > 0 ? site.collections[site.items[others[0]!]!.collection]! : undefined;
+  return of && { label: `${of.fields[field]!.label} of ${others.length} items`, ops: others.map((id) => setOp(site, ['items', id, 'values', field], value === '' ? undefined : value)) };
 }
 
 export function duplicateItem(site: Site, id: string, copy: string): Edit {

@@ -3,7 +3,7 @@ import { ChangeRefused } from '../refused.ts';
 import { insertOp, redirectOp, removeOp, type Edit } from './edit.ts';
 import { usedWhere } from './pictures.ts';
 
-/** Takes a file in for visitors to take along; undefined for one whose very bytes the site has. */
+/** Takes a file in for visitors to download; undefined for one whose very bytes the site has. */
 export function addDownload(site: Site, download: Download): Edit | undefined {
   return sameDownload(site, download.hash) ? undefined : { label: `Add download ${download.name}`, ops: [insertOp(site, ['downloads'], null, download.id, download)] };
 }

@@ -2,6 +2,7 @@ import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { roleLabel, type RoleValue } from '../../ground/index.ts';
 import { ownerWords, referencesTo, type Ground, type Site } from '../../site/index.ts';
 import type { Op } from '../change.ts';
+import { inTurn } from './in-turn.ts';
 import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 
 /** Fills a role of a ground; undefined hands it back to its rule. */
@@ -43,6 +44,31 @@ export function addGround(site: Site, id: string, from: { copyOf: string } | { b
   const wash = source ? source.wash : 'wash' in from ? from.wash : undefined;
   const ground: Ground = { ...(wash ? { wash } : {}), id, label, path: uniquePath(label, grounds.map((one) => one.path)), roles };
   return { label: `Add background ${label}`, ops: [insertOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], id, ground, 'copyOf' in from ? from.copyOf : undefined)] };
+}
+
+/**
+ * Puts a section on a gradient: one that the brand has of its background already,
+ * else a new background, like the one it stands on, that goes over to the swatch
+ * nearest to it in lightness that is not the same.
+ *
+ * @param at address of the section
+ * @param id of the background, where a new one is made
+ */
+export function gradientBehind(site: Site, at: readonly string[], section: { readonly label: string; readonly ground: string }, id: string): Edit {
+  const { brand } = site;
+  const from = brand.grounds[section.ground]!;
+  const named = uniqueName(`${from.label}, gradient`, brand.groundOrder.map((one) => brand.grounds[one]!.label));
+  const known = brand.groundOrder.find((one) => brand.grounds[one]!.wash && brand.grounds[one]!.label.startsWith(`${from.label}, gradient`));
+  const label = `${section.label} on a gradient`;
+  if (known !== undefined) return { label, ops: [setOp(site, [...at, 'ground'], known)] };
+  const lightness = (swatch: string) => brand.swatches[swatch]!.color.l;
+  const background = from.roles['background'];
+  const own = background?.kind === 'swatch' ? background.swatch : brand.swatchOrder[0]!;
+  const far = brand.swatchOrder.filter((one) => one !== own).sort((one, other) => Math.abs(lightness(one) - lightness(own)) - Math.abs(lightness(other) - lightness(own)))[0] ?? own;
+  return inTurn(site, label, [
+    (now) => addGround(now, id, { label: named, roles: { ...from.roles, 'background-to': { kind: 'swatch', swatch: far } }, wash: { angle: 180 } }),
+    (now) => ({ label: '', ops: [setOp(now, [...at, 'ground'], id)] }),
+  ]);
 }
 
 /** What stands on a ground, in words. */

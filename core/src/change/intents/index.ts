@@ -1,6 +1,6 @@
 export { insertOp, removeOp, setOp, setValue, stepOp, type Edit } from './edit.ts';
 export { addSwatches, followSwatch, nearestSwatch, removeSwatch, setApart, setRule, setSwatchColor, swatchUses } from './swatches.ts';
-export { addGround, groundUses, removeGround, setRole, setRoles, setWash } from './grounds.ts';
+export { addGround, gradientBehind, groundUses, removeGround, setRole, setRoles, setWash } from './grounds.ts';
 export { bindDrawing } from './drawings.ts';
 export { addFontFace, faceName, removeFamily, setFamilies, type ReadFace } from './fonts.ts';
 export { addStyle, removeStyle, resizeStyles, setStyleAt, setStyles, settleProvisional, styleUses, type SizeChange } from './styles.ts';
@@ -11,12 +11,14 @@ export { addSize, addVariant, buttonUses, removeButtonPart } from './buttons.ts'
 export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
 export { inTurn } from './in-turn.ts';
-export { addKept, addPage, addressPage, anchorSection, hideSection, linksTo, pagesUnder, placeSection, putUnder, removeKept, addSection, duplicateSection, keepSection, ownSection, pagesWith, movePage, moveSection, pageAddress, pageUses, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
+export { addKept, addPage, addressPage, anchorSection, hideSection, linksTo, pagesUnder, placeSection, putUnder, pageEnd, removeKept, addSection, duplicateSection, keepSection, ownSection, pagesWith, movePage, moveSection, pageAddress, pageUses, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
 export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';
-export { addBlock, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
-export { addMenuEntry, addToMenu, buttonMenuEntry, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeFromMenu, removeMenuEntry, type MenuEntry } from './menu.ts';
+export { addBlock, addBlocks, partsOfPlaces, turnBlock, turnsOf, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
+export { addMenuEntry, addToMenu, buttonMenuEntry, dragMenuEntry, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeFromMenu, removeMenuEntry, sayNotice, type MenuEntry } from './menu.ts';
+export { addClip } from './clip.ts';
+export { fixFact } from './outline.ts';
 export { addDownload, keptDownloads, removeDownload, replaceDownload, sameDownload, type KeptDownload } from './downloads.ts';
 export { addPicture, keptPictures, pictureBehind, pictureOf, removePicture, replacePicture, type KeptPicture } from './pictures.ts';
-export { addCollection, addField, addItem, addListSection, duplicateItem, listsOf, pageOfItems, removeCollection, removeField, removeItems, setField, setItemPicture } from './collections.ts';
+export { addCollection, addField, addItem, addListSection, duplicateItem, fillIn, listsOf, pageOfItems, removeCollection, removeField, removeItems, setField, setItemDownload, setItemPicture } from './collections.ts';
 export { planSheet, type SheetPlan } from './sheet.ts';
 export { addPasted } from './paste.ts';

@@ -1,5 +1,6 @@
 import { pageLink, type Href } from '../../kinds/index.ts';
 import type { MenuItem, Site } from '../../site/index.ts';
+import { stylesByRole } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 import { inTurn } from './in-turn.ts';
@@ -79,6 +80,36 @@ function under(site: Site, id: string, above: string): Edit | undefined {
   const { items } = site.shared.header;
   if (items[id]!.under === above || items[id]!.look || items[above]!.look || items[above]!.under !== undefined || siblings(site, id).length > 0) return undefined;
   return { label: `${items[id]!.label} under ${items[above]!.label}`, ops: [setOp(site, [...RECORD, id, 'under'], above)] };
+}
+
+/**
+ * Puts an entry where it was dragged to in the list of entries as it is read, under the
+ * one above it or not. What stands under it goes along; undefined where it stands there already or cannot.
+ *
+ * @param at its place among the entries without it and without those under it, from 0
+ */
+export function dragMenuEntry(site: Site, id: string, at: number, inwards: boolean): Edit | undefined {
+  const { items } = site.shared.header;
+  const moved = [id, ...siblings(site, id)];
+  const rest = menuEntries(site).map((one) => one.id).filter((one) => !moved.includes(one));
+  const before = rest[at - 1];
+  const above = inwards && before !== undefined ? (items[before]!.under ?? before) : undefined;
+  const wanted = [...rest.slice(0, at), ...moved, ...rest.slice(at)];
+  // Between an entry and those under it there is room only under it.
+  const next = rest[at];
+  const within = next !== undefined && items[next]!.under !== undefined ? items[next]!.under : undefined;
+  const target = above ?? within;
+  if (target !== undefined && (moved.length > 1 || items[id]!.look || items[target]!.look)) return undefined;
+  const order = site.shared.header.order.every((one, i) => one === wanted[i]) ? [] : [setOp(site, ORDER, wanted)];
+  const nested = items[id]!.under === target ? [] : [setOp(site, [...RECORD, id, 'under'], target)];
+  return order.length + nested.length === 0 ? undefined : { label: target === undefined ? `Move ${items[id]!.label} in the menu` : `${items[id]!.label} under ${items[target]!.label}`, ops: [...order, ...nested] };
+}
+
+/** The line above name and menu says so; empty: there is none. It comes on the last of the brand's backgrounds, in the style of fine print. */
+export function sayNotice(site: Site, words: string): Edit {
+  const { notice } = site.shared.header;
+  const next = words === '' ? undefined : { ...(notice ?? { ground: site.brand.groundOrder.at(-1)!, style: stylesByRole(site.brand).fine }), content: [{ text: words }] };
+  return { label: words === '' ? 'No notice line' : 'Notice line', ops: [setOp(site, ['shared', 'header', 'notice'], next)] };
 }
 
 /** Takes an entry out of the menu; its page stays, and what is under it moves up. */

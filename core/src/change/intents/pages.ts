@@ -157,7 +157,7 @@ export function removePage(site: Site, id: string): Edit {
 const sectionLists = (page: string) => [['pages', page, 'sections'], ['pages', page, 'sectionOrder']] as const;
 
 /** Adds a section of a kind behind another (or last). An opener on a page that has a first heading already gets one of the second level. */
-export function addSection(site: Site, page: string, id: string, after?: string, kind: SectionKind = SECTION_KINDS.text): Edit {
+export function addSection(site: Site, page: string, id: string, after?: string | null, kind: SectionKind = SECTION_KINDS.text): Edit {
   const [record, order] = sectionLists(page);
   const { title } = site.pages[page]!;
   const headed = pageTree(site, page).places.some((place) => place.level === 1);
@@ -204,7 +204,7 @@ export function keepSection(site: Site, page: string, entry: string, kept: strin
 }
 
 /** Lays a kept section in on a page, as the same one, behind another (or last). */
-export function addKept(site: Site, page: string, id: string, kept: string, after?: string): Edit {
+export function addKept(site: Site, page: string, id: string, kept: string, after?: string | null): Edit {
   const [record, order] = sectionLists(page);
   return { label: `Add ${site.shared.sections[kept]!.label} to ${site.pages[page]!.title}`, ops: [insertOp(site, record, order, id, { id, shared: kept }, after)] };
 }
@@ -267,6 +267,14 @@ export function anchorSection(site: Site, page: string, entry: string, anchor: s
   const was = site.pages[page]!.sections[entry]!.anchor;
   const label = `Anchor of ${sectionOf(site, site.pages[page]!.sections[entry]!)!.label}`;
   return { label, ops: [setOp(site, ['pages', page, 'sections', entry, 'anchor'], anchor || undefined), ...(was === undefined ? [] : retold(site, page, was, anchor))] };
+}
+
+/** One link, by its address, as another one: in running words all of them are set. */
+export function linkOp(site: Site, at: readonly string[], to: (link: Href) => Href): Op {
+  const words = at.slice(0, -2);
+  const runs = valueAt(site, words);
+  // Runs are a list: a run in it is named by its id.
+  return Array.isArray(runs) ? setOp(site, words, (runs as readonly Inline[]).map((run) => ('link' in run && run.id === at.at(-2) ? { ...run, link: to(run.link) } : run))) : setOp(site, at, to(valueAt(site, at) as Href));
 }
 
 /** Links to an anchor of a page as links to another one; those in running words are set with all of these. */

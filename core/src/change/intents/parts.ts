@@ -1,7 +1,8 @@
-import { kindOf, type Block } from '../../kinds/index.ts';
+import { kindOf, linesOf, withBreaks, type Block } from '../../kinds/index.ts';
 import type { Place } from '../../page/index.ts';
 import { sampleBlock } from '../../sections/index.ts';
 import type { Section, Site } from '../../site/index.ts';
+import { stylesByRole } from '../../style/index.ts';
 import { valueAt } from '../json.ts';
 import type { Op } from '../change.ts';
 import { insertOp, removeOp, stepOp, type Edit } from './edit.ts';
@@ -97,4 +98,47 @@ export function addBlock(site: Site, behind: BlockPart, kind: string, id: string
   const section = valueAt(site, behind.record.slice(0, -1)) as Section;
   const block = sampleBlock(site, section.ground, kind, id);
   return { label: `Add ${kindOf(block)!.label.toLowerCase()}`, ops: [insertOp(site, behind.record, behind.order, id, block, behind.id)] };
+}
+
+/** What a block can be made of without losing words: a list of a text, a line each; a quote; and back. */
+const TURNS: Readonly<Record<string, readonly ('text' | 'list' | 'quote')[]>> = { text: ['list', 'quote'], list: ['text'], quote: ['text'] };
+
+/** The kinds that a block can become with its words, each with what it is called; none for most. */
+export function turnsOf(site: Site, part: BlockPart): { readonly kind: 'text' | 'list' | 'quote'; readonly label: string }[] {
+  const block = part.what === 'block' ? (valueAt(site, [...part.record, part.id]) as Block | undefined) : undefined;
+  return (block && TURNS[block.kind] ? TURNS[block.kind]! : []).map((kind) => ({ kind, label: kindOf({ kind })!.label }));
+}
+
+/** Makes a list, a quote or a text of a block, with its words and their emphasis and links; each line of a text is an entry of the list. */
+export function turnBlock(site: Site, part: BlockPart, kind: 'text' | 'list' | 'quote', id: string): Edit | undefined {
+  const block = valueAt(site, [...part.record, part.id]) as Block;
+  const content = block.kind === 'text' || block.kind === 'quote' ? block.content : block.kind === 'list' ? withBreaks(block.order.map((item) => block.items[item]!.content)) : undefined;
+  if (!content || !TURNS[block.kind]?.includes(kind)) return undefined;
+  const { running, lead, fine } = stylesByRole(site.brand);
+  const lines = linesOf(content).map((line, i) => ({ id: `i${i + 1}`, content: line }));
+  const made: Block = kind === 'list' ? { kind, id, style: block.kind === 'text' && block.level === null ? block.style : running, ordered: false, order: lines.map((one) => one.id), items: Object.fromEntries(lines.map((one) => [one.id, one])) }
+    : kind === 'quote' ? { kind, id, style: lead, content: [...content], source: '', sourceStyle: fine }
+    : { kind, id, style: block.kind === 'list' ? block.style : running, level: null, content: [...content] };
+  return { label: `${kindOf(block)!.label} as ${kindOf(made)!.label.toLowerCase()}`, ops: [insertOp(site, part.record, part.order, id, made, part.id), removeOp(site, part.record, part.order, part.id)] };
+}
+
+/** Lays blocks in behind another, in their order: what was pasted into words and is more than words. */
+export function addBlocks(site: Site, behind: BlockPart, blocks: readonly Block[], label: string): Edit {
+  let after = behind.id;
+  const ops = blocks.map((block) => {
+    const op = insertOp(site, behind.record, behind.order, block.id, block, after);
+    after = block.id;
+    return op;
+  });
+  return { label, ops };
+}
+
+/** The parts that some places belong to, each once: what is done with one is done with all. */
+export function partsOfPlaces(site: Site, places: readonly Place[], what: BlockPart['what']): BlockPart[] {
+  const parts = new Map<string, BlockPart>();
+  for (const place of places) {
+    const part = partsAt(site, place).find((one) => one.what === what);
+    if (part) parts.set([...part.record, part.id].join('/'), part);
+  }
+  return [...parts.values()];
 }

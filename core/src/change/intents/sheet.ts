@@ -40,6 +40,7 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
     last = made.id;
     return made;
   });
+  const downloads = new Map(Object.values(site.downloads).map((one) => [one.name.toLowerCase(), one.id]));
   const pictures = new Map(Object.values(site.assets).map((asset) => [asset.name.toLowerCase(), asset.id]));
   const byName = new Map(itemsOf(site, collection).map((item) => [itemName(collection, item).toLowerCase(), item]));
   const slugs = new Set(itemsOf(site, collection).map(({ slug }) => slug));
@@ -55,10 +56,14 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
     seen.add(name.toLowerCase());
     const values: Record<string, string> = {};
     const shown: Record<string, string> = {};
+    const handed: Record<string, string> = {};
     targets.forEach((field, column) => {
       const cell = (row[column] ?? '').trim();
       if (!field || cell === '') return;
-      if (field.kind !== 'picture') values[field.id] = cell;
+      if (field.kind === 'download') {
+        if (downloads.has(cell.toLowerCase())) handed[field.id] = downloads.get(cell.toLowerCase())!;
+        else left.push({ line, why: `no download of the site is called “${cell.slice(0, 60)}”; the rest of it is taken` });
+      } else if (field.kind !== 'picture') values[field.id] = cell;
       else if (pictures.has(cell.toLowerCase())) shown[field.id] = pictures.get(cell.toLowerCase())!;
       else left.push({ line, why: `no picture of the site is called “${cell.slice(0, 60)}”; the rest of it is taken` });
     });
@@ -68,13 +73,15 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
       for (const [field, value] of differing) ops.push(setOp(site, ['items', item.id, 'values', field], value));
       const others = Object.entries(shown).filter(([field, asset]) => item.pictures?.[field]?.asset !== asset);
       if (others.length > 0) ops.push(setOp(site, ['items', item.id, 'pictures'], { ...item.pictures, ...Object.fromEntries(others.map(([field, asset]) => [field, { asset, alt: item.pictures?.[field]?.alt ?? '' }])) }));
-      if (differing.length + others.length > 0) changed++;
+      const given = Object.entries(handed).filter(([field, download]) => item.downloads?.[field] !== download);
+      if (given.length > 0) ops.push(setOp(site, ['items', item.id, 'downloads'], { ...item.downloads, ...Object.fromEntries(given) }));
+      if (differing.length + others.length + given.length > 0) changed++;
       else same++;
       return;
     }
     const key = fresh();
     const slug = uniquePathIn(name, slugs);
-    const made: Item = { id: key, collection: id, slug, values, ...(Object.keys(shown).length > 0 ? { pictures: Object.fromEntries(Object.entries(shown).map(([field, asset]) => [field, { asset, alt: '' }])) } : {}) };
+    const made: Item = { id: key, collection: id, slug, values, ...(Object.keys(shown).length > 0 ? { pictures: Object.fromEntries(Object.entries(shown).map(([field, asset]) => [field, { asset, alt: '' }])) } : {}), ...(Object.keys(handed).length > 0 ? { downloads: handed } : {}) };
     inserts.push({ op: 'insert', record: ['items'], order: ['collections', id, 'itemOrder'], id: key, value: made, after });
     after = key;
     added++;

@@ -5,7 +5,7 @@ import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
-/** Files for visitors to take along: kept by content, before an edit names them. */
+/** Files for visitors to download: kept by content, before an edit names them. */
 export function downloadRoutes({ database: { db } }: Services): Route[] {
   return [
     route(API.downloads.add, async ({ params, query, bytes }) => {

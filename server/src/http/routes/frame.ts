@@ -2,6 +2,7 @@ import { API, homePage, pageHtml, readAssetFile, recolor, specimenHtml } from '@
 import { sourceByHash } from '../../sources/index.ts';
 import { loadSite } from '../../sites/index.ts';
 import { readFile } from '../../assets/index.ts';
+import { fontBytes, sharingPicture } from '../../publish/index.ts';
 import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -10,7 +11,7 @@ const SHELL = '<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><met
 const HTML = 'text/html; charset=utf-8';
 
 /** The empty page that the wall fills, and the pictures shown in it. */
-export function frameRoutes({ database }: Services): Route[] {
+export function frameRoutes({ database, apart, root }: Services): Route[] {
   return [
     route(API.frame.shell, ({ context }) => {
       context.type = HTML;
@@ -30,6 +31,15 @@ export function frameRoutes({ database }: Services): Route[] {
       context.type = HTML;
       context.set('Cache-Control', 'no-store');
       context.body = pageHtml(stored.site, (homePage(stored.site) ?? stored.site.pages[stored.site.pageOrder[0]!]!).id, '/fonts/');
+    }),
+    route(API.frame.sharing, async ({ context, params }) => {
+      const stored = await loadSite(database, params.site);
+      const page = stored && Object.hasOwn(stored.site.pages, params.page) ? stored.site.pages[params.page] : undefined;
+      const bytes = stored && page ? await sharingPicture(apart, stored.site, page.id, (face) => fontBytes(database.db, root, face)) : undefined;
+      if (!bytes) throw notFound('The picture');
+      context.type = 'image/png';
+      context.set('Cache-Control', 'no-store');
+      context.body = bytes;
     }),
     route(API.frame.image, async ({ context, params }) => {
       const name = readAssetFile(params.file);

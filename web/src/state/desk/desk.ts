@@ -42,6 +42,10 @@ export interface DeskState {
   readonly style: string | null;
   readonly section: string | null;
   readonly place: PlaceRef | null;
+  /** Places in hand besides that one, of its page: what is chosen or done is chosen and done for all. */
+  readonly also: readonly PlaceRef[];
+  /** A third width at which the grown page stands beside the two of the wall, px; null: none does. */
+  readonly third: number | null;
   /** Whether the set lines of the grounds show every role. */
   readonly unfolded: boolean;
   /** Whether headings on the wall are named by level and style. */
@@ -54,18 +58,18 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, selected: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, role: null, style: null, section: null, place: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, selected: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, role: null, style: null, section: null, place: null, also: [], third: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
 
 function kept(): DeskState {
   try {
-    const { step, heights, surround, seen, severity, swatch, ground, style, unfolded } = JSON.parse(remembered(KEY) ?? '{}') as Partial<DeskState>;
+    const { step, heights, surround, seen, severity, third, swatch, ground, style, unfolded } = JSON.parse(remembered(KEY) ?? '{}') as Partial<DeskState>;
     return {
       ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
       hanging: step === 'gather' ? 'sources' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
-      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null, unfolded: unfolded === true,
+      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, third: typeof third === 'number' && third >= 320 && third <= 2560 ? third : null, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null, unfolded: unfolded === true,
     };
   } catch {
     return STANDARD;
@@ -73,8 +77,8 @@ function kept(): DeskState {
 }
 
 /** Choices are remembered on this machine. */
-export function keepDesk({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }: DeskState): void {
-  remember(KEY, JSON.stringify({ step, heights, surround, seen, severity, swatch, ground, style, unfolded }));
+export function keepDesk({ step, heights, surround, seen, severity, third, swatch, ground, style, unfolded }: DeskState): void {
+  remember(KEY, JSON.stringify({ step, heights, surround, seen, severity, third, swatch, ground, style, unfolded }));
 }
 
 export const DeskActions = createActionGroup({
@@ -89,7 +93,8 @@ export const DeskActions = createActionGroup({
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
-    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'place'>> }>(),
+    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'place' | 'also'>> }>(),
+    Third: props<{ width: number | null }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),
     Outline: props<{ shown: boolean }>(),
@@ -111,7 +116,9 @@ export const deskFeature = createFeature({
     on(DeskActions.take, (state, { token }): DeskState => (state.selected === token ? state : { ...state, selected: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, page: page ?? state.page, hanging: 'all', place: null, ...(page !== null && page !== state.page ? { section: null, sections: [] } : {}) })),
-    on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...choice })),
+    // Another place in hand is in hand alone, unless others come with it.
+    on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...('place' in choice && !('also' in choice) ? { also: [] } : {}), ...choice })),
+    on(DeskActions.third, (state, { width }): DeskState => ({ ...state, third: width })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),
     on(DeskActions.outline, (state, { shown }): DeskState => ({ ...state, outline: shown })),

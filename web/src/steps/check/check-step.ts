@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusFix, judgePixels, leaveOverride, fixesFor, pictureFixes, pixelKey, veilOf, washUnder, bandOf, nearestToken, plural, setValues, siteIndex, tokenTable, type Finding, type Fix, type RuleId, type PictureFix, type Place, type Site, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusFix, judgePixels, leaveOverride, fixesFor, pictureFixes, pixelKey, veilOf, washUnder, bandOf, nearestToken, matchStrays, plural, setValues, siteIndex, tokenTable, type Finding, type Fix, type RuleId, type PictureFix, type Place, type Site, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
@@ -51,6 +51,9 @@ export class CheckStep {
       case 'all': return this.#allPlaces();
     }
   });
+  protected matchAll(): void {
+    this.#editor.commit((site) => matchStrays(site));
+  }
   /** Places and rows are told apart: a place may fail in more than one way. */
   protected readonly findings = computed(() => {
     const rows = this.rows();

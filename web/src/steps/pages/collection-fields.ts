@@ -3,7 +3,7 @@ import { FIELD_KINDS, addField, plural, removeField, setValue, stepOp, type Coll
 import { Editor, freshId } from '../../state/index.ts';
 import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
 
-const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text: 'a text', date: 'a date', number: 'a number', choice: 'one of a list', link: 'a link', picture: 'a picture' };
+const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text: 'a text', rich: 'rich words', date: 'a date', number: 'a number', choice: 'one of a list', link: 'a link', picture: 'a picture', download: 'a download' };
 
 /** The fields of a collection: named, of a kind, in an order; and the collection itself: its name, the page its items have one like each. */
 @Component({
@@ -53,7 +53,7 @@ export class CollectionFields {
   /** How many items lose what they say. */
   protected losing(field: CollectionField): string {
     const site = this.#editor.current()!;
-    const said = this.collection().itemOrder.filter((id) => site.items[id]?.values[field.id] || site.items[id]?.pictures?.[field.id]).length;
+    const said = this.collection().itemOrder.filter((id) => site.items[id]?.values[field.id] || site.items[id]?.pictures?.[field.id] || site.items[id]?.downloads?.[field.id]).length;
     return said === 0 ? '' : `${plural(said, 'item')} ${said === 1 ? 'says' : 'say'} something in it, and lose it.`;
   }
   protected set(field: CollectionField, key: 'label' | 'kind', value: string): void {

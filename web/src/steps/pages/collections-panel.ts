@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
-import { addCollection, addItem, addListSection, duplicateItem, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
+import { addCollection, addItem, addListSection, duplicateItem, fillIn, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemDownload, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
 import { Editor, freshId } from '../../state/index.ts';
-import { ACTS, Choice, DropZone, FocusIn, KEYS, TextField, nameProblem } from '../../ui/index.ts';
+import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, TextField, nameProblem } from '../../ui/index.ts';
 import { FilesField, ListTable, type Column } from '../../ui/late/index.ts';
 import { saveFile } from '../publish/save-file.ts';
 import { CollectionFields } from './collection-fields.ts';
@@ -10,7 +10,7 @@ import { CollectionFields } from './collection-fields.ts';
 @Component({
   selector: 'yo-collections-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Choice, CollectionFields, DropZone, FilesField, ListTable, TextField],
+  imports: [ACTS, Choice, CollectionFields, DropZone, FilesField, ListTable, SeekField, TextField],
   templateUrl: './collections-panel.html',
   styleUrl: './collections-panel.less',
   hostDirectives: [FocusIn],
@@ -45,9 +45,15 @@ export class CollectionsPanel {
       const told = (item: Item) => item.values[id] ?? null;
       return {
         id, label: field.label, fixed: i === 0, filter: field.kind === 'choice', ...(figure || field.kind === 'date' ? { width: 110, mono: true, right: figure } : field.kind === 'choice' ? { width: 120 } : {}),
-        value: field.kind === 'picture' ? (item) => site!.assets[item.pictures?.[id]?.asset ?? '']?.name ?? null : figure ? (item) => (told(item) === null || Number.isNaN(Number(told(item))) ? told(item) : Number(told(item))) : told,
+        value: field.kind === 'download' ? (item) => site!.downloads[item.downloads?.[id] ?? '']?.name ?? null : field.kind === 'picture' ? (item) => site!.assets[item.pictures?.[id]?.asset ?? '']?.name ?? null : figure ? (item) => (told(item) === null || Number.isNaN(Number(told(item))) ? told(item) : Number(told(item))) : told,
       };
     }) ?? [];
+  });
+  protected readonly sought = signal('');
+  /** Items that say what is sought, in any field. */
+  protected readonly found = computed(() => {
+    const wanted = this.sought().trim().toLowerCase();
+    return wanted === '' ? this.items() : this.items().filter((item) => Object.values(item.values).some((value) => value.toLowerCase().includes(wanted)));
   });
   readonly #item = signal<string | null>(null);
   protected readonly item = computed(() => this.site()?.items[this.#item() ?? '']);
@@ -124,6 +130,26 @@ export class CollectionsPanel {
   }
   protected sayOfPicture(field: string, alt: string): void {
     this.#do((site) => setValue(site, `Words for a picture of ${this.name(this.item()!)}`, ['items', this.item()!.id, 'pictures', field, 'alt'], alt));
+  }
+  protected readonly downloads = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.site()?.downloads ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
+  protected hand(field: string, download: string): void {
+    this.#do((site) => setItemDownload(site, this.item()!.id, field, download || null));
+  }
+  /** The field that others are filled in with from the item in hand. */
+  protected readonly filling = signal<string | null>(null);
+  protected readonly fillable = computed(() => this.fields().filter(({ kind }) => kind !== 'picture' && kind !== 'download').map(({ id, label }) => ({ value: id, label })));
+  protected readonly toFill = computed(() => {
+    const field = this.filling() ?? '';
+    const others = this.#shownOthers();
+    return { all: others.length, empty: others.filter((item) => !item.values[field]).length };
+  });
+  #shownOthers(): readonly Item[] {
+    return (this.table()?.ordered() ?? this.found()).filter((one) => one.id !== this.item()?.id);
+  }
+  protected fill(field: string, all: boolean): void {
+    const ids = this.#shownOthers().filter((one) => all || !one.values[field]).map(({ id }) => id);
+    this.#do((site) => fillIn(site, field, this.item()?.values[field] ?? '', ids));
+    this.filling.set(null);
   }
   protected pageOf(page: string): void {
     this.#do((site) => pageOfItems(site, this.collection()!.id, page || null));

@@ -1,18 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { addMenuEntry, buttonMenuEntry, hrefFrom, hrefText, linkOffers, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeMenuEntry, setValue, type Edit, type MenuEntry, type Site } from '@yohaku/core';
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { addMenuEntry, buttonMenuEntry, dragMenuEntry, hrefFrom, hrefText, linkOffers, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, plainText, removeMenuEntry, sayNotice, setValue, type Edit, type MenuEntry, type Site } from '@yohaku/core';
 import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
-import { ACTS, FocusIn, Choice, KEYS, TextField, nameProblem } from '../../ui/index.ts';
+import { ACTS, FocusIn, Choice, IconSign, KEYS, TextField, nameProblem } from '../../ui/index.ts';
+
+/** How far an entry is dragged to the right, px, before it goes under the one above. */
+const INWARDS = 24;
 
 /** The menu of all pages: its entries in order, those under another behind it, each with its words, where it leads and how it looks. */
 @Component({
   selector: 'yo-menu-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Choice, TextField, Reaching],
+  imports: [ACTS, CdkDrag, CdkDragHandle, CdkDropList, Choice, IconSign, TextField, Reaching],
   template: `
-    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><yo-choice label="Name and menu" [hideLabel]="true" [value]="header()?.arrangement ?? ''" [options]="arrangements" [width]="150" (chosen)="arrange($event)" /><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">Stays on scroll</button><button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
-    <ul aria-label="Menu entries" [yoReaching]="everywhere">
+    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><yo-choice label="Name and menu" [hideLabel]="true" [value]="header()?.arrangement ?? ''" [options]="arrangements" [width]="150" (chosen)="arrange($event)" /><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">Stays on scroll</button>
+      <yo-text label="Folded on phones, behind" [value]="header()?.fold ?? ''" placeholder="not folded" width="110px" [check]="checkFold" (done)="fold($event)" />
+      <yo-text label="Notice line" [value]="notice()" placeholder="none" width="190px" [check]="checkNotice" (done)="tell($event)" />
+      @if (header()?.notice; as line) { <yo-choice label="Background of the notice" [hideLabel]="true" [value]="line.ground" [options]="grounds()" [width]="110" (chosen)="noticeOn($event)" /> }
+      <button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <ul aria-label="Menu entries" [yoReaching]="everywhere" cdkDropList (cdkDropListDropped)="dropped($event)">
       @for (one of entries(); track one.id) {
-        <li [class.under]="one.under !== undefined">
+        <li cdkDrag [cdkDragData]="one.id" [class.under]="one.under !== undefined">
+          <span class="grip" cdkDragHandle yoTip="Drag it up or down; to the right, under the one above"><yo-icon name="grip" /></span>
           <yo-text [label]="'Words of ' + one.label" [hideLabel]="true" [value]="one.label" width="130px" [check]="check" (done)="rename(one.id, $event)" />
           <yo-text [label]="one.label + ' leads to'" [hideLabel]="true" [value]="text(one)" [offers]="offers()" width="150px" [check]="checkLink" (done)="lead(one.id, $event)" />
           <yo-choice [label]="'Look of ' + one.label" [hideLabel]="true" [value]="one.look?.variant ?? ''" [options]="looks()" [width]="96" (chosen)="look(one.id, $event)" />
@@ -29,7 +38,7 @@ import { ACTS, FocusIn, Choice, KEYS, TextField, nameProblem } from '../../ui/in
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
-    ul { overflow: auto; min-height: 0; columns: 560px auto; column-gap: 40px; padding: 2px; }
+    ul { overflow: auto; min-height: 0; padding: 2px; max-width: 720px; } .grip { cursor: grab; display: grid; } .top { flex-wrap: wrap; }
     li { display: flex; gap: 10px; align-items: center; min-height: 32px; border-bottom: 1px solid #d9d9d9; break-inside: avoid; }
     .under { padding-left: 24px; }
   `,
@@ -49,6 +58,29 @@ export class MenuList {
   }
   protected stay(): void {
     this.#do((site) => setValue(site, site.shared.header.stays ? 'The header scrolls away' : 'The header stays', ['shared', 'header', 'stays'], site.shared.header.stays ? undefined : true));
+  }
+  protected readonly notice = computed(() => plainText(this.header()?.notice?.content ?? []));
+  protected readonly grounds = computed(() => this.#site()?.brand.groundOrder.map((id) => ({ value: id, label: this.#site()!.brand.grounds[id]!.label })) ?? []);
+  protected readonly checkFold = (text: string): string => (text.length > 80 ? 'At most 80 characters.' : '');
+  protected readonly checkNotice = (text: string): string => (text.length > 400 ? `${text.length} characters; at most 400 on one line. Say the rest on a page, and link to it.` : '');
+  protected fold(words: string): void {
+    this.#do((site) => setValue(site, words ? 'The menu folded on phones' : 'The menu not folded', ['shared', 'header', 'fold'], words || undefined));
+  }
+  protected tell(words: string): void {
+    this.#do((site) => sayNotice(site, words));
+  }
+  protected noticeOn(ground: string): void {
+    this.#do((site) => setValue(site, 'Background of the notice', ['shared', 'header', 'notice', 'ground'], ground));
+  }
+  /** Far enough to the right it goes under the one above. */
+  protected dropped({ item, currentIndex, distance }: CdkDragDrop<unknown>): void {
+    const id = item.data as string;
+    const own = this.entries().find((one) => one.id === id)!;
+    const under = own.under !== undefined ? distance.x > -INWARDS : distance.x > INWARDS;
+    // The list counts the entry itself, and those under it, where they were.
+    const rest = this.entries().filter((one) => one.id !== id);
+    const at = rest.slice(0, currentIndex).filter((one) => one.under !== id).length;
+    this.#do((site) => dragMenuEntry(site, id, at, under));
   }
   protected readonly offers = computed(() => (this.#site() ? linkOffers(this.#site()!) : []));
   protected readonly looks = computed(() => [{ value: '', label: 'words' }, ...(this.#site()?.brand.variantOrder.map((id) => ({ value: id, label: this.#site()!.brand.variants[id]!.label })) ?? [])]);

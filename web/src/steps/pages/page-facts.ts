@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { assetFile, pageFactProblems, setValue } from '@yohaku/core';
-import { Editor, Reaching, siteFeature, type Scope } from '../../state/index.ts';
+import { assetFile, fixFact, pageEnd, pageFactProblems, setValue, type FactFix } from '@yohaku/core';
+import { DeskActions, Editor, Reaching, siteFeature, type Scope } from '../../state/index.ts';
 import { Store } from '@ngrx/store';
 import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
 
@@ -19,6 +19,8 @@ import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
             <yo-choice label="Search engines" [yoReaching]="scope" [value]="page.unlisted ? 'no' : 'yes'" [options]="listing" [width]="150" (chosen)="list($event)" />
             <yo-text label="Language" [yoReaching]="scope" [value]="page.language ?? ''" [placeholder]="site()!.language + ', as the site'" width="130px" [mono]="true" [check]="checkLanguage" (done)="speak($event)" />
             <yo-choice label="Picture where it is shared" [yoReaching]="scope" [value]="page.picture ?? ''" [options]="pictures()" [width]="190" (chosen)="share($event)" />
+            <yo-choice label="Header" [yoReaching]="{ page: page.id, section: 'header' }" [value]="end('header')" [options]="ends('header')" [width]="150" (chosen)="setEnd('header', $event)" />
+            <yo-choice label="Footer" [yoReaching]="{ page: page.id, section: 'footer' }" [value]="end('footer')" [options]="ends('footer')" [width]="150" (chosen)="setEnd('footer', $event)" />
           </div>
           @if (page.former?.length) { <p class="note">Addresses that lead on to it: {{ page.former!.join(', ') }}.</p> }
         </section>
@@ -30,11 +32,11 @@ import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
             <span class="says" [class.none]="!page.description">{{ page.unlisted ? 'Search engines are asked not to list it.' : page.description || 'No description: whoever lists it takes words from the page.' }}</span>
           </div></div>
           <div><p class="head">As it will be seen where it is shared</p>
-          <div class="shared">@if (picture(); as src) { <img [src]="src" alt="" /> } @else { <span class="blank">no picture</span> }<span class="name">{{ page.file === 'index.html' ? site()!.name : page.title }}</span><span class="where">{{ page.description || siteId() }}</span></div></div>
+          <div class="shared">@if (picture(); as src) { <img [src]="src" alt="" /> } @else { <img [src]="made()" alt="" /> }<span class="name">{{ page.file === 'index.html' ? site()!.name : page.title }}</span><span class="where">{{ page.description || siteId() }}</span></div></div>
         </section>
         <section aria-label="To be put right">
           <p class="head">To be put right, all pages</p>
-          <ul>@for (one of problems(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}</span></li> } @empty { <li class="all">Nothing: every page says what it is, and can be found a way by.</li> }</ul>
+          <ul>@for (one of problems(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}@if (one.fix; as fix) { <button yo-act slight icon="fix" (click)="put(one.page, fix)">{{ fix.kind === 'place' ? 'Say it' : 'Fix' }}</button> }</span></li> } @empty { <li class="all">Nothing: every page says what it is, and can be found a way by.</li> }</ul>
         </section>
       </div>
     }
@@ -73,7 +75,7 @@ export class PageFacts {
   protected readonly check = (text: string): string => (text.length > 300 ? `${text.length} characters; at most 300. What was there is kept.` : '');
 
   protected readonly listing = [{ value: 'yes', label: 'may list it' }, { value: 'no', label: 'asked not to' }];
-  protected readonly pictures = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
+  protected readonly pictures = computed(() => [{ value: '', label: 'made from the page' }, ...Object.values(this.site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
   protected readonly picture = computed(() => {
     const asset = this.site()?.assets[this.page()?.picture ?? ''];
     return asset && `/frame/${this.siteId()}/${assetFile(asset, this.site()!.brand)}`;
@@ -87,6 +89,27 @@ export class PageFacts {
   }
   protected share(asset: string): void {
     this.#set('Picture for sharing', 'picture', asset || undefined);
+  }
+  readonly #store = inject(Store);
+  readonly #saved = this.#store.selectSignal(siteFeature.selectSequence);
+  /** The picture that is made from the page while none is chosen. */
+  protected readonly made = computed(() => `/frame/${this.siteId()}/sharing/${this.id()}?as=${this.#saved()}`);
+  /** Fixes a problem, or goes to where somebody has to say something. */
+  protected put(page: string, fix: FactFix): void {
+    if (fix.kind !== 'place') return this.#editor.commit((site) => fixFact(site, page, fix));
+    this.went.emit(page);
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: fix.place } } }));
+  }
+  /** Of all pages, none, or a kept section. */
+  protected end(end: 'header' | 'footer'): string {
+    const page = this.page()!;
+    return page.without?.includes(end) ? 'none' : (page[end] ?? '');
+  }
+  protected ends(end: 'header' | 'footer'): { value: string; label: string }[] {
+    return [{ value: '', label: `that of all pages` }, { value: 'none', label: `no ${end}` }, ...Object.values(this.site()?.shared.sections ?? {}).map(({ id, label }) => ({ value: id, label: `kept: ${label}` }))];
+  }
+  protected setEnd(end: 'header' | 'footer', value: string): void {
+    this.#editor.commit((site) => pageEnd(site, this.id(), end, value === '' ? undefined : value === 'none' ? null : value));
   }
   #set(what: string, field: string, value: unknown): void {
     this.#editor.commit((site) => setValue(site, `${what} of ${site.pages[this.id()]!.title}`, ['pages', this.id(), field], value));

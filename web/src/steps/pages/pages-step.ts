@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { PAGE_KINDS, addKept, addPage, addToMenu, addressPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeFromMenu, pagesUnder, placeSection, putUnder, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Page, type Section, type SectionKind, type Site } from '@yohaku/core';
+import { PAGE_KINDS, addKept, addPage, addToMenu, addressPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeFromMenu, pagesUnder, pagesWith, placeSection, putUnder, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Page, type Section, type SectionKind, type Site } from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
-import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
+import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type DropTarget, type Scope } from '../../state/index.ts';
 import { MenuList } from './menu-list.ts';
 import { PageFacts } from './page-facts.ts';
 import { CollectionsPanel } from './collections-panel.ts';
@@ -51,10 +51,12 @@ export class PagesStep {
     const page = this.page();
     const id = this.#desk().section;
     if (!site || !page || !id) return undefined;
-    if (id === 'header') return undefined;
+    const end = id === 'header' || id === 'footer';
+    const kept = end ? page[id] : undefined;
+    if (id === 'header' && kept === undefined) return undefined;
     const entry = page.sections[id];
-    const section = id === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
-    return section ? { id, section, own: id !== 'footer', address: sectionAddress(site, page.id, id), shared: id === 'footer' || (!!entry && 'shared' in entry), with: sharedWith(site, id === 'footer' ? null : entry && 'shared' in entry ? entry.shared : undefined) } : undefined;
+    const section = kept !== undefined ? site.shared.sections[kept] : id === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
+    return section ? { id, section, own: !end, address: sectionAddress(site, page.id, id), shared: end || (!!entry && 'shared' in entry), with: kept !== undefined ? pagesWith(site, kept).length : id === 'footer' ? site.pageOrder.length : entry && 'shared' in entry ? pagesWith(site, entry.shared).length : 1 } : undefined;
   });
   protected readonly grounds = computed(() => {
     const site = this.site();
@@ -180,19 +182,21 @@ export class PagesStep {
     const section = this.section();
     return section?.own ? `Goes behind “${section.section.label}”.` : 'Goes to the end of the page. To put it elsewhere, select the section before it first.';
   });
-  protected addSection(kind: SectionKind): void {
-    const id = freshId('x');
-    const after = this.section()?.own ? this.section()!.id : undefined;
-    this.#editor.commit((site) => addSection(site, this.page()!.id, id, after, kind));
-    this.panel.set(null);
-    this.choose(id);
+  protected addSection({ kind, at }: { kind: SectionKind; at?: DropTarget }): void {
+    this.#lay((site, page, id, after) => addSection(site, page, id, after, kind), at);
   }
   /** A kept section, as the same one. */
-  protected addSame(kept: string): void {
+  protected addSame({ kept, at }: { kept: string; at?: DropTarget }): void {
+    this.#lay((site, page, id, after) => addKept(site, page, id, kept, after), at);
+  }
+  /** Lays a section in where it was dropped, else behind the one in hand or last. */
+  #lay(make: (site: Site, page: string, id: string, after?: string | null) => Edit, at?: DropTarget): void {
     const id = freshId('x');
-    const after = this.section()?.own ? this.section()!.id : undefined;
-    this.#editor.commit((site) => addKept(site, this.page()!.id, id, kept, after));
+    const page = at?.page ?? this.page()!.id;
+    const after = at ? at.after : this.section()?.own ? this.section()!.id : undefined;
+    this.#editor.commit((site) => make(site, page, id, after));
     this.panel.set(null);
+    if (page !== this.page()!.id) this.go(page);
     this.choose(id);
   }
   protected keep(): void {
@@ -250,11 +254,4 @@ export class PagesStep {
 function notAt(page: Page, id: string): string {
   const hidden = page.sections[id]?.hidden;
   return hidden ? `, not on ${hidden.join(' or ')}` : '';
-}
-
-/** How many pages show a shared section; null stands for the footer, undefined for a section of one page. */
-function sharedWith(site: Site, shared: string | null | undefined): number {
-  if (shared === null) return site.pageOrder.length;
-  if (shared === undefined) return 1;
-  return Object.values(site.pages).filter((page) => Object.values(page.sections).some((entry) => 'shared' in entry && entry.shared === shared)).length;
 }

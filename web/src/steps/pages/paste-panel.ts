@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { addPasted, blocksFromPasted, pageTree, type PastedNode } from '@yohaku/core';
-import { Editor, freshId } from '../../state/index.ts';
-import { ACTS, FocusIn, KEYS, TextArea } from '../../ui/index.ts';
-import { pastedNodes, pastedText } from './pasted-nodes.ts';
+import { addPasted, blocksFromPasted, pageTree, plural, type PastedNode } from '@yohaku/core';
+import { Editor, freshId, pastedNodes, pastedText } from '../../state/index.ts';
+import { ACTS, FocusIn, KEYS, Segments, TextArea } from '../../ui/index.ts';
 
 /** Most that is taken at once, characters. */
 const MOST = 4_000_000;
@@ -11,7 +10,7 @@ const MOST = 4_000_000;
 @Component({
   selector: 'yo-paste-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, TextArea],
+  imports: [ACTS, Segments, TextArea],
   template: `
     <div class="top"><span class="strong">Paste words</span><span class="note">{{ where() }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
     <div class="cols">
@@ -20,8 +19,9 @@ const MOST = 4_000_000;
         @if (problem()) { <p>{{ problem() }}</p> }
         @if (pasted(); as made) {
           @if (made.blocks.length) {
-            <p><span class="head">Taken, in the styles of the brand</span> {{ made.taken.join(', ') }}.</p>
+            <p><span class="head">Taken, in the styles of the brand</span> {{ made.taken.join(', ') }}; in {{ styles() }}.</p>
             @if (made.left.length) { <p><span class="head">Left out</span> {{ made.left.join(', ') }}. Pictures come in with Pictures, embeds with Add a section.</p> }
+            @if (made.looks.length) { <yo-segments label="Looks of elsewhere" [options]="ways" [value]="raw() ? 'raw' : 'brand'" (chosen)="raw.set($event === 'raw')" /> @if (raw()) { <p class="note">{{ count(made.looks.length, 'raw value') }}. Check lists them, and matches all to the nearest token at once.</p> } }
             <p><button yo-act main (click)="lay()">Lay it in</button> <button yo-act slight (click)="clear()">Clear</button></p>
           } @else { <p>There are no words in it. {{ made.left.length ? 'Left out: ' + made.left.join(', ') + '.' : '' }}</p> }
         } @else if (!problem()) { <p class="note">Headings, paragraphs, lists, quotes and tables become blocks; looks of elsewhere stay behind.</p> }
@@ -54,6 +54,15 @@ export class PastePanel {
     return site && nodes ? blocksFromPasted(site, nodes, pageTree(site, this.page()).places.some(({ level }) => level === 1), (count) => `${this.#id()}-b${count}`) : null;
   });
 
+  protected readonly count = plural;
+  protected readonly raw = signal(false);
+  protected readonly ways = [{ value: 'brand', label: 'Styles of the brand only' }, { value: 'raw', label: 'Keep its looks as raw values' }] as const;
+  /** Styles of the brand that it comes in. */
+  protected readonly styles = computed(() => {
+    const styles = this.#editor.current()?.brand.styles ?? {};
+    return [...new Set(this.pasted()?.blocks.flatMap((block) => ('style' in block ? [styles[block.style]?.label ?? ''] : [])) ?? [])].filter(Boolean).join(', ');
+  });
+
   protected type(text: string): void {
     this.text.set(text);
     this.#take(text, () => pastedText(text));
@@ -78,7 +87,7 @@ export class PastePanel {
   protected lay(): void {
     const [made, id] = [this.pasted(), this.#id()];
     if (!made) return;
-    this.#editor.commit((site) => addPasted(site, this.page(), id, made, this.after() ?? undefined));
+    this.#editor.commit((site) => addPasted(site, this.page(), id, made, this.after() ?? undefined, this.raw()));
     this.#id.set(freshId('x'));
     this.laid.emit(id);
   }

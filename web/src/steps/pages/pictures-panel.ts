@@ -1,24 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { assetFile, keptPictures, plural, removePicture, replacePicture, setValue, type Asset, type KeptPicture } from '@yohaku/core';
-import { Editor, PictureShelf, siteFeature } from '../../state/index.ts';
-import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, TextField, nameProblem } from '../../ui/index.ts';
+import { DownloadShelf, Editor, PictureShelf, siteFeature } from '../../state/index.ts';
+import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, Segments, TextField, nameProblem } from '../../ui/index.ts';
 import { FilesField } from '../../ui/late/index.ts';
+import { DownloadsList } from './downloads-list.ts';
 
-/** The pictures of the site: sought, brought, named, replaced wherever one is shown; those that nothing shows are told and can go. */
+/** The shelf of files. The pictures of the site: sought, brought, named, replaced wherever one is shown; those that nothing shows are told and can go. */
 @Component({
   selector: 'yo-pictures-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Choice, DropZone, FilesField, SeekField, TextField],
+  imports: [ACTS, Choice, DownloadsList, DropZone, FilesField, SeekField, Segments, TextField],
   template: `
     <div class="top" (yoDrop)="dropped($event)">
-      <span class="strong">Pictures</span>
-      <yo-seek label="Seek a picture" [hideLabel]="true" placeholder="name or page" width="150px" [value]="sought()" (typed)="sought.set($event)" />
-      <button yo-act slight [attr.aria-pressed]="unusedOnly()" (click)="unusedOnly.set(!unusedOnly())">not shown anywhere {{ unused() }}</button>
-      <yo-files label="Bring pictures" [many]="true" accept=".png,.jpg,.jpeg,.webp,.svg" (chosen)="bring($event)" /><span class="note">or drop them here</span>
+      <yo-segments label="What is on the shelf" [options]="shelves" [value]="shelf()" (chosen)="shelf.set($event)" />
+      <yo-seek [label]="shelf() === 'pictures' ? 'Seek a picture' : 'Seek a download'" [hideLabel]="true" placeholder="name or page" width="150px" [value]="sought()" (typed)="sought.set($event)" />
+      @if (shelf() === 'pictures') {
+        <button yo-act slight [attr.aria-pressed]="unusedOnly()" (click)="unusedOnly.set(!unusedOnly())">not shown anywhere {{ unused() }}</button>
+        <yo-files label="Bring pictures" [many]="true" accept=".png,.jpg,.jpeg,.webp,.svg" (chosen)="bring($event)" />
+      } @else { <yo-files label="Bring downloads" [many]="true" accept=".pdf,.zip,.csv,.tsv,.ics,.txt,.md" (chosen)="bring($event)" /> }<span class="note">or drop them here</span>
       <span role="status">{{ reading() }}</span>
       <button yo-act slight class="end" icon="close" yoTip="Closes the pictures" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
     </div>
+    @if (shelf() === 'downloads') { <div class="whole" (yoDrop)="dropped($event)"><yo-downloads-list [sought]="sought()" /></div> } @else {
     <ul aria-label="Pictures of the site" (yoDrop)="dropped($event)">
       @for (one of shown(); track one.asset.id) {
         <li>
@@ -34,10 +38,11 @@ import { FilesField } from '../../ui/late/index.ts';
         </li>
       } @empty { <li class="quiet whole">{{ pictures().length ? 'No picture fits that.' : 'The site has no pictures yet: bring some, or drop them here.' }}</li> }
     </ul>
+    }
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
-    .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; } .over { outline: 2px dashed #1a1a1a; outline-offset: 2px; }
+    .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; } .whole { flex: 1; overflow: auto; } .over { outline: 2px dashed #1a1a1a; outline-offset: 2px; }
     ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(330px, 1fr)); gap: 12px 24px; overflow: auto; min-height: 0; padding: 2px; align-content: start; flex: 1; }
     li { display: grid; grid-template-columns: 112px minmax(0, 1fr); gap: 12px; align-items: start; } li.whole { grid-column: 1 / -1; display: block; }
     img { width: 112px; height: 76px; object-fit: contain; background: #d9d9d9; }
@@ -51,6 +56,9 @@ export class PicturesPanel {
   readonly #siteId = inject(Store).selectSignal(siteFeature.selectSiteId);
   protected readonly keyOf = KEYS;
   readonly closed = output();
+  protected readonly shelves = [{ value: 'pictures', label: 'Pictures' }, { value: 'downloads', label: 'Downloads' }] as const;
+  protected readonly shelf = signal<'pictures' | 'downloads'>('pictures');
+  readonly #downloads = inject(DownloadShelf);
   protected readonly sought = signal('');
   protected readonly unusedOnly = signal(false);
   protected readonly pictures = computed(() => (this.#editor.shown() ? keptPictures(this.#editor.shown()!) : []));
@@ -59,7 +67,7 @@ export class PicturesPanel {
     const wanted = this.sought().trim().toLowerCase();
     return this.pictures().filter(({ asset, uses, where }) => (!this.unusedOnly() || uses === 0) && [asset.name, ...where].some((text) => text.toLowerCase().includes(wanted)));
   });
-  protected readonly reading = computed(() => (this.#shelf.reading().length > 0 ? `Reading ${this.#shelf.reading().join(', ')} …` : ''));
+  protected readonly reading = computed(() => (this.#shelf.reading().length + this.#downloads.reading().length > 0 ? `Reading ${[...this.#shelf.reading(), ...this.#downloads.reading()].join(', ')} …` : ''));
   protected readonly check = nameProblem('A picture');
 
   protected address(asset: Asset): string {
@@ -72,10 +80,10 @@ export class PicturesPanel {
     return this.pictures().filter((one) => one.asset.id !== asset.id).map((one) => ({ value: one.asset.id, label: one.asset.name }));
   }
   protected bring(files: readonly File[]): void {
-    void this.#shelf.bring(files);
+    void (this.shelf() === 'pictures' ? this.#shelf.bring(files) : this.#downloads.bring(files));
   }
   protected dropped(data: DataTransfer): void {
-    void this.#shelf.bring([...data.files]);
+    this.bring([...data.files]);
   }
   protected rename(asset: Asset, name: string): void {
     this.#editor.commit((site) => setValue(site, `Picture ${name}`, ['assets', asset.id, 'name'], name));

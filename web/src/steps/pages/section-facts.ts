@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, hideSection, pagesWith, pictureBehind, plural, removeKept, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
-import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, gradientBehind, hideSection, pagesWith, pictureBehind, plural, removeKept, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
+import { Editor, Reaching, CopiedSection, freshId, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS, NumberField, TextField } from '../../ui/index.ts';
 
 /** Where a section may be hidden, as one choice. */
@@ -24,6 +24,8 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
           <yo-text label="Anchor: what links name it by" [value]="entry.anchor ?? ''" width="190px" [mono]="true" placeholder="none" [check]="checkAnchor" (done)="anchor($event)" />
         }
         <yo-choice label="Picture behind" [value]="section.picture?.asset ?? ''" [options]="pictures()" [width]="170" (chosen)="behind($event)" />
+        <p class="acts"><span class="head">Background</span><button yo-act yoTip="A background of the brand that goes over to its next colour; turned and set in Backgrounds" (click)="gradient()">A gradient of it</button></p>
+        <p class="acts"><span class="head">The section</span><button yo-act icon="copy" yoTip="For another page or another site: it stands on the shelf of sections there, as copied" (click)="take()">Copy</button><span role="status" class="note">{{ taken() }}</span></p>
         @if (section.picture; as picture) {
           <yo-number label="Shade, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
           <yo-number label="Focus from left, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.x ?? 0.5" (done)="focus('x', $event)" />
@@ -59,6 +61,9 @@ export class SectionFacts {
   protected readonly section = computed((): Section | undefined => {
     const [site, entry] = [this.#site(), this.entry()];
     if (!site) return undefined;
+    const page = site.pages[this.page()];
+    const kept = this.id() === 'header' || this.id() === 'footer' ? page?.[this.id() as 'header' | 'footer'] : undefined;
+    if (kept !== undefined) return site.shared.sections[kept];
     return this.id() === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
   });
   protected readonly kept = computed(() => !!this.entry() && 'shared' in this.entry()!);
@@ -85,6 +90,16 @@ export class SectionFacts {
   });
   protected readonly pictures = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.#site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
 
+  readonly #along = inject(CopiedSection);
+  protected readonly taken = signal('');
+  protected take(): void {
+    this.#along.take(this.#editor.current()!, this.section()!);
+    this.taken.set('Copied: it is first on the shelf of sections, here and in other sites.');
+  }
+  protected gradient(): void {
+    const id = freshId('g');
+    this.#editor.commit((site) => gradientBehind(site, this.#address(), valueAt(site, this.#address()) as Section, id));
+  }
   protected arrange(value: string): void {
     this.#set('Arrangement', 'arrangement', value === ARRANGEMENTS[0]!.id ? undefined : value);
   }

@@ -1,43 +1,53 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { SECTION_KINDS, SECTION_USES, canLayIn, layIn, pagesWith, plural, siteCss, type Section, type SectionKind, type SectionUse } from '@yohaku/core';
-import { Editor } from '../../state/index.ts';
-import { ACTS, FocusIn, KEYS } from '../../ui/index.ts';
+import { CdkDrag, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
+import { SECTION_KINDS, SECTION_USES, addClip, canLayIn, fromClip, layIn, matchClip, pagesWith, plural, siteCss, type Match, type Section, type SectionClip, type SectionKind, type SectionUse } from '@yohaku/core';
+import { Editor, CopiedSection, freshId, sectionAt, type DropTarget } from '../../state/index.ts';
+import { ACTS, Choice, FocusIn, KEYS } from '../../ui/index.ts';
 import { SectionCard } from './section-card.ts';
 
 const ALL: readonly SectionKind[] = Object.values(SECTION_KINDS);
 
 /** What is shown on the shelf: a kind, or a section that was kept. Without a section the site lacks what it shows. */
-interface Shown { readonly id: string; readonly label: string; readonly note: string; readonly kind: SectionKind | null; readonly section: Section | null }
+interface Shown { readonly id: string; readonly label: string; readonly note: string; readonly kind: SectionKind | null; readonly section: Section | null; readonly clip?: SectionClip; /** What the site lacks for it. */ readonly needs?: string }
 
 /** The kinds of section there are, each in the brand, narrowed by what it is for; one is laid in by pressing it. */
 @Component({
   selector: 'yo-section-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, SectionCard],
+  imports: [ACTS, CdkDrag, Choice, SectionCard],
   template: `
     <div class="top">
       <span class="yo-joined" role="group" aria-label="For">
         <button yo-act slight [attr.aria-pressed]="use() === null" (click)="use.set(null)">all {{ all.length }}</button>
+        @if (along(); as one) { <button yo-act slight yoTip="The section that was copied, from here or another site" [attr.aria-pressed]="use() === 'along'" (click)="use.set('along')">copied</button> }
         @if (kept().length) { <button yo-act slight yoTip="Sections that were kept: laid in as the same one, edited once for all pages" [attr.aria-pressed]="use() === 'kept'" (click)="use.set('kept')">kept {{ kept().length }}</button> }
         @for (one of uses; track one) { <button yo-act slight [attr.aria-pressed]="use() === one" (click)="use.set(one)">{{ one }}</button> }
       </span>
       <span role="status">{{ where() }}</span>
       <button yo-act slight class="end" icon="close" yoTip="Closes the shelf" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
     </div>
-    @if (site(); as site) {
+    @if (asking(); as clip) {
+      <section class="ask" aria-label="What is taken for what">
+        <p class="strong">“{{ clip.section.label }}” comes in the styles of this site. What has no like by name or look is taken for the nearest; choose another where that is wrong.</p>
+        <div class="fields">@for (one of unsure(); track one.target + one.from) { <yo-choice [label]="names[one.target] + ' “' + one.label + '”'" [value]="choices()[one.target + ' ' + one.from] ?? one.to" [options]="options(one.target)" [width]="150" (chosen)="choose(one, $event)" /> }</div>
+        @if (left().length) { <p>Left out: {{ left().join(', ') }}.</p> }
+        <p class="acts"><button yo-act main (click)="lay(clip)">Lay it in</button><button yo-act slight (click)="asking.set(null)">Cancel</button></p>
+      </section>
+    } @else if (site(); as site) {
       <ul aria-label="Kinds of section">
         @for (one of shown(); track one.id) {
           <li>
-            <button yo-pick [disabled]="!one.section" [attr.aria-label]="one.section ? one.label : one.label + ': needs a picture on the site'" (click)="take(one)">
+            <button yo-pick cdkDrag [cdkDragDisabled]="!one.section" (cdkDragMoved)="over($event)" (cdkDragEnded)="drop($event, one)" [disabled]="!one.section" [attr.aria-label]="one.section ? one.label : one.label + ': ' + one.needs" (click)="take(one)">
               @if (one.section; as section) {
                 @defer (on viewport) { <yo-section-card [section]="section" [site]="site" [css]="css()" /> } @placeholder { <span class="card"></span> }
-              } @else { <span class="card note">Needs a picture: bring one in with Gather.</span> }
+              } @else { <span class="card note">{{ one.needs }}.</span> }
               <span class="name">{{ one.label }} <span class="quiet">{{ one.note }}</span></span>
             </button>
           </li>
         }
       </ul>
     }
+    @if (target(); as at) { <span class="goes" [style.left.px]="at.line.left" [style.top.px]="at.line.top" [style.width.px]="at.line.width"></span> }
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
@@ -45,6 +55,7 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
     ul { display: flex; flex-wrap: wrap; gap: 10px 16px; overflow: auto; min-height: 0; padding: 2px; }
     li .yo-pick { display: block; } li .yo-pick:hover yo-section-card, li .yo-pick:focus-visible yo-section-card { outline: 2px solid #1a1a1a; }
     .card { display: grid; place-items: center; width: 224px; height: 116px; background: #eee; padding: 12px; text-align: center; }
+    .goes { position: fixed; z-index: 1100; height: 0; border-top: 3px solid #000; outline: 1px solid #fff; pointer-events: none; } .ask p { padding-bottom: 6px; } .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; padding-bottom: 8px; }
     .name { display: block; font-size: 12px; line-height: 20px; }
   `,
   hostDirectives: [FocusIn],
@@ -52,18 +63,24 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
 })
 export class SectionShelf {
   readonly #editor = inject(Editor);
+  readonly #taken = inject(CopiedSection);
   protected readonly keyOf = KEYS;
   /** Title of the page it would stand on. */
   readonly title = input.required<string>();
   /** Where it would go, in words. */
   readonly where = input.required<string>();
-  readonly chosen = output<SectionKind>();
+  readonly page = input.required<string>();
+  /** The section it goes behind when it is pressed; absent: last. */
+  readonly after = input<string>();
+  readonly chosen = output<{ kind: SectionKind; at?: DropTarget }>();
   /** A kept section is laid in as the same one, by its id. */
-  readonly same = output<string>();
+  readonly same = output<{ kept: string; at?: DropTarget }>();
+  /** A section was laid in by itself. */
+  readonly laid = output<string>();
   readonly closed = output();
   protected readonly all = ALL;
   protected readonly uses = SECTION_USES;
-  protected readonly use = signal<SectionUse | 'kept' | null>(null);
+  protected readonly use = signal<SectionUse | 'kept' | 'along' | null>(null);
   protected readonly site = this.#editor.current;
   protected readonly css = computed(() => {
     const site = this.site();
@@ -72,7 +89,7 @@ export class SectionShelf {
   /** Kinds as they would stand on the page. */
   readonly #kinds = computed((): readonly Shown[] => {
     const site = this.site();
-    return site ? ALL.map((kind) => ({ id: kind.id, label: kind.label, note: '', kind, section: canLayIn(site, kind) ? layIn(site, kind, 'new', { title: this.title() }) : null })) : [];
+    return site ? ALL.map((kind) => ({ id: kind.id, label: kind.label, note: '', kind, section: canLayIn(site, kind) ? layIn(site, kind, 'new', { title: this.title() }) : null, needs: needsOf(kind) })) : [];
   });
   protected readonly kept = computed((): readonly Shown[] => {
     const site = this.site();
@@ -80,11 +97,68 @@ export class SectionShelf {
   });
   protected readonly shown = computed(() => {
     const use = this.use();
+    if (use === 'along') return this.along() ? [this.along()!] : [];
     return use === 'kept' ? this.kept() : this.#kinds().filter(({ kind }) => use === null || kind!.use === use);
   });
 
-  protected take({ kind, id }: Shown): void {
-    if (kind) this.chosen.emit(kind);
-    else this.same.emit(id);
+  /** The section that was copied, as it would be here. */
+  protected readonly along = computed((): Shown | undefined => {
+    const [site, clip] = [this.site(), this.#taken.clip()];
+    if (!site || !clip) return undefined;
+    return { id: 'along', label: clip.section.label, note: clip.site === site.id ? 'copied' : 'from another site', kind: null, section: fromClip(site, clip, 'new').section, clip };
+  });
+  protected readonly asking = signal<SectionClip | null>(null);
+  #at: DropTarget | undefined;
+  protected readonly choices = signal<Readonly<Record<string, string>>>({});
+  protected readonly unsure = computed(() => (this.asking() && this.site() ? matchClip(this.site()!, this.asking()!).filter(({ sure }) => !sure) : []));
+  protected readonly left = computed(() => (this.asking() && this.site() ? fromClip(this.site()!, this.asking()!, 'new').left : []));
+  protected readonly names = { style: 'Style', ground: 'Background', variant: 'Variant', size: 'Size', space: 'Padding' } as const;
+  protected options(target: Match['target']): { value: string; label: string }[] {
+    const { brand } = this.site()!;
+    const lists = { style: [brand.styleOrder, brand.styles], ground: [brand.groundOrder, brand.grounds], variant: [brand.variantOrder, brand.variants], size: [brand.sizeOrder, brand.sizes], space: [brand.spaceOrder, brand.spaces] } as const;
+    const [order, record] = lists[target];
+    return order.map((id) => ({ value: id, label: (record as Readonly<Record<string, { readonly label: string }>>)[id]!.label }));
   }
+  protected choose({ target, from }: Match, to: string): void {
+    this.choices.update((now) => ({ ...now, [`${target} ${from}`]: to }));
+  }
+  protected lay(clip: SectionClip): void {
+    const id = freshId('x');
+    const page = this.#at?.page ?? this.page();
+    const after = this.#at ? this.#at.after : this.after();
+    this.#editor.commit((site) => addClip(site, page, fromClip(site, clip, id, this.choices()), after));
+    this.asking.set(null);
+    this.laid.emit(id);
+  }
+
+  protected take({ kind, id, clip }: Shown, at?: DropTarget): void {
+    const where = at ? { at } : {};
+    if (clip) {
+      this.#at = at;
+      this.choices.set({});
+      // Only what has no like is asked about.
+      const site = this.site()!;
+      if (matchClip(site, clip).every(({ sure }) => sure) && fromClip(site, clip, 'new').left.length === 0) this.lay(clip);
+      else this.asking.set(clip);
+    } else if (kind) this.chosen.emit({ kind, ...where });
+    else this.same.emit({ kept: id, ...where });
+  }
+
+  /** Where a section would go that is dragged over the wall. */
+  protected readonly target = signal<DropTarget | undefined>(undefined);
+  protected over({ pointerPosition }: CdkDragMove): void {
+    this.target.set(sectionAt(pointerPosition.x, pointerPosition.y));
+  }
+  protected drop({ source, dropPoint }: CdkDragEnd, one: Shown): void {
+    const at = sectionAt(dropPoint.x, dropPoint.y);
+    this.target.set(undefined);
+    source.reset();
+    if (at) this.take(one, at);
+  }
+}
+
+/** What a kind of section shows that a site may lack. */
+function needsOf({ columns }: SectionKind): string {
+  const kinds = new Set(columns.flat().map(({ kind }) => kind));
+  return kinds.has('items') ? 'needs a collection: add one with Collections' : kinds.has('download') ? 'needs a download: bring one in with Files' : 'needs a picture: bring one in with Files';
 }

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import { formsOf, plural, type Letter } from '@yohaku/core';
+import { formsOf, lettersSheet, plural, type Letter } from '@yohaku/core';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { Editor } from '../../state/index.ts';
 import { ACTS, FocusIn, KEYS } from '../../ui/index.ts';
+import { saveFile } from './save-file.ts';
 
 /** The post box: what visitors sent from the forms of the published site, newest first. */
 @Component({
@@ -11,7 +12,7 @@ import { ACTS, FocusIn, KEYS } from '../../ui/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
   template: `
-    <div class="top"><span class="strong">Post box</span><span class="note" role="status">{{ told() }}</span><button yo-act slight (click)="look()">Look again</button><button yo-act slight class="end" icon="close" yoTip="Closes the post box" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="top"><span class="strong">Post box</span><span class="note" role="status">{{ told() }}</span><button yo-act slight (click)="look()">Look again</button>@if (letters().length) { <button yo-act slight icon="export" yoTip="All letters as a sheet: a line each, a column for every field" (click)="export()">CSV</button> }<button yo-act slight class="end" icon="close" yoTip="Closes the post box" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
     <div class="cols">
       <ul aria-label="Letters" class="yo-rows">
         @for (one of letters(); track one.id) {
@@ -64,6 +65,9 @@ export class PostBox {
   protected read(letter: Letter): void {
     this.#open.set(letter.id);
     if (!letter.read) void this.mark(letter, true);
+  }
+  protected export(): void {
+    saveFile(`${this.siteId()}-letters.csv`, 'text/csv', lettersSheet(this.letters()));
   }
   protected look(): void {
     this.changed.emit();

@@ -1,4 +1,4 @@
-import type { PastedNode } from '@yohaku/core';
+import { PASTED_LOOKS, type PastedLook, type PastedNode } from '@yohaku/core';
 
 /** Attributes that carry a look of elsewhere. */
 const LOOKS = ['style', 'class', 'color', 'face', 'size', 'align', 'bgcolor', 'width', 'height'];
@@ -16,10 +16,17 @@ export function pastedNodes(html: string): PastedNode[] {
     const href = node.getAttribute('href');
     return [{
       tag: node.tagName.toLowerCase(), ...(href === null ? {} : { href }), foreign: node.tagName === 'FONT' || LOOKS.some((name) => node.hasAttribute(name)),
-      children: [...node.childNodes].flatMap((one) => read(one, depth + 1)),
+      ...lookOf(node), children: [...node.childNodes].flatMap((one) => read(one, depth + 1)),
     }];
   };
   return [...body.childNodes].flatMap((node) => read(node, 0));
+}
+
+/** What of an element's own style can be kept as raw values. */
+function lookOf(node: Element): { look: PastedLook } | Record<string, never> {
+  const style = (node as HTMLElement).style as CSSStyleDeclaration | undefined;
+  const said = PASTED_LOOKS.flatMap((property) => (style?.getPropertyValue(property) ? [[property, style.getPropertyValue(property)] as const] : []));
+  return said.length > 0 ? { look: Object.fromEntries(said) } : {};
 }
 
 /** Plain text as paragraphs: an empty line between them, or each line one where there is none. */

@@ -1,0 +1,150 @@
+import { deltaERgb, parseColor } from '../color/index.ts';
+import { Block, mapFields, walk, type Target } from '../kinds/index.ts';
+import { SCHEMA_VERSION, Section, type Asset, type Download, type Site } from '../site/index.ts';
+import { resolveToken, rolePath, styleSizeAt, tokenTable } from '../style/index.ts';
+
+/** What of the brand a section names, that another brand may have otherwise. */
+const ASKED = ['style', 'ground', 'variant', 'size', 'space'] as const;
+type Asked = (typeof ASKED)[number];
+
+/** How something looks that a section names: enough to find its like in another brand. */
+interface Look { readonly label: string; readonly use?: string; readonly levels?: readonly number[]; /** px at the wide end, or of a space on desktops. */ readonly size?: number; /** Background, as a CSS colour. */ readonly color?: string }
+
+/** A section copied from a site, with what it names there. */
+export interface SectionClip {
+  readonly clip: 'section';
+  readonly schemaVersion: number;
+  readonly site: string;
+  readonly section: Section;
+  readonly looks: Readonly<Record<Asked, Readonly<Record<string, Look>>>>;
+  readonly assets: Readonly<Record<string, Asset>>;
+  readonly downloads: Readonly<Record<string, Download>>;
+  readonly pages: Readonly<Record<string, string>>;
+  readonly collections: Readonly<Record<string, string>>;
+}
+
+function lookOf({ brand }: Site, target: Asked, id: string): Look | undefined {
+  switch (target) {
+    case 'style': {
+      const style = brand.styles[id];
+      return style && { label: style.label, use: style.use, levels: style.levels, size: styleSizeAt(brand, style, brand.scale.large.width) };
+    }
+    case 'ground': return brand.grounds[id] && { label: brand.grounds[id].label, color: resolveToken(tokenTable(brand), rolePath(brand, brand.grounds[id], 'background')).css };
+    case 'variant': return brand.variants[id] && { label: brand.variants[id].label };
+    case 'size': return brand.sizes[id] && { label: brand.sizes[id].label, size: brand.sizes[id].padX };
+    case 'space': return brand.spaces[id] && { label: brand.spaces[id].label, use: brand.spaces[id].use, size: brand.spaces[id].values.desktop };
+  }
+}
+
+const listOf = ({ brand }: Site, target: Asked): readonly string[] => ({ style: brand.styleOrder, ground: brand.groundOrder, variant: brand.variantOrder, size: brand.sizeOrder, space: brand.spaceOrder })[target];
+
+/** Takes a section along, to be laid in on another page or in another site. */
+export function clipSection(site: Site, section: Section): SectionClip {
+  const looks: Record<Asked, Record<string, Look>> = { style: {}, ground: {}, variant: {}, size: {}, space: {} };
+  const [assets, downloads, pages, collections]: [Record<string, Asset>, Record<string, Download>, Record<string, string>, Record<string, string>] = [{}, {}, {}, {}];
+  walk(Section, section, (meaning, value) => {
+    if (meaning.means !== 'ref' || typeof value !== 'string') return;
+    if (meaning.to === 'asset' && site.assets[value]) {
+      const { bound: _bound, ...asset } = site.assets[value];
+      assets[value] = asset;
+    } else if (meaning.to === 'download' && site.downloads[value]) downloads[value] = site.downloads[value];
+    else if (meaning.to === 'page' && site.pages[value]) pages[value] = site.pages[value].file;
+    else if (meaning.to === 'collection' && site.collections[value]) collections[value] = site.collections[value].label;
+    else if (isAsked(meaning.to)) {
+      const look = lookOf(site, meaning.to, value);
+      if (look) looks[meaning.to][value] = look;
+    }
+  });
+  return { clip: 'section', schemaVersion: SCHEMA_VERSION, site: site.id, section, looks, assets, downloads, pages, collections };
+}
+
+const isAsked = (target: Target): target is Asked => (ASKED as readonly string[]).includes(target);
+
+/** Something that a section names, with its like here: `sure` where name or look say so, else it is asked about. */
+export interface Match { readonly target: Asked; readonly from: string; readonly label: string; readonly to: string; readonly sure: boolean }
+
+/** The like of everything a section names in a brand. In the site it comes from it is what it was, as long as that is there. */
+export function matchClip(site: Site, clip: SectionClip): Match[] {
+  return ASKED.flatMap((target) => Object.entries(clip.looks[target]).map(([from, look]): Match => {
+    const all = listOf(site, target).map((id) => ({ id, look: lookOf(site, target, id)! }));
+    if (clip.site === site.id && all.some(({ id }) => id === from)) return { target, from, label: look.label, to: from, sure: true };
+    const named = all.find((one) => one.look.label.toLowerCase() === look.label.toLowerCase() && one.look.use === look.use);
+    if (named) return { target, from, label: look.label, to: named.id, sure: true };
+    const ranked = all.map((one) => ({ ...one, away: distance(look, one.look) })).sort((one, other) => one.away - other.away);
+    return { target, from, label: look.label, to: ranked[0]!.id, sure: ranked[0]!.away < NEAR };
+  }));
+}
+
+/** Nearer than this two look alike. */
+const NEAR = 0.12;
+
+/** How far two looks are from each other; colours by ΔE OK, sizes by the logarithm of their ratio, what they are for counts most. */
+function distance(one: Look, other: Look): number {
+  const use = one.use === other.use ? 0 : 1;
+  const levels = (one.levels ?? []).some((level) => other.levels?.includes(level)) || (one.levels ?? []).length === (other.levels ?? []).length ? 0 : 0.4;
+  const size = one.size === undefined || other.size === undefined ? (one.color === undefined ? 0.3 : 0) : Math.abs(Math.log(Math.max(1, one.size) / Math.max(1, other.size)));
+  const [from, to] = [one.color, other.color].map((color) => (color === undefined ? undefined : parseColor(color)?.rgb));
+  return use + levels + size + (from && to ? deltaERgb(from, to) : 0);
+}
+
+/** What a clip becomes in a site. */
+export interface FromClip { readonly section: Section; readonly assets: readonly Asset[]; readonly downloads: readonly Download[]; /** What could not come along, in words. */ readonly left: readonly string[] }
+
+/**
+ * The section of a clip as one of this site.
+ *
+ * @param choices what is taken for what, by `target from`; the matches where nothing is said
+ * @param id of the section; its blocks are called `id-b1`, …
+ */
+export function fromClip(site: Site, clip: SectionClip, id: string, choices: Readonly<Record<string, string>> = {}): FromClip {
+  const to = new Map(matchClip(site, clip).map((one) => [`${one.target} ${one.from}`, choices[`${one.target} ${one.from}`] ?? one.to]));
+  const files = new Map(Object.values(site.pages).map((page) => [page.file, page.id]));
+  const labels = new Map(Object.values(site.collections).map((one) => [one.label.toLowerCase(), one.id]));
+  const assets = new Map<string, Asset>();
+  const downloads = new Map<string, Download>();
+  const left: string[] = [];
+  const within = (record: Readonly<Record<string, { readonly id: string; readonly hash: string }>>, hash: string, taken: string) => Object.values(record).find((one) => one.hash === hash)?.id ?? (Object.hasOwn(record, taken) ? `${taken.slice(0, 50)}-${hash.slice(0, 6)}` : taken);
+  const turned = <T>(schema: typeof Section | typeof Block, value: T): T => mapFields(schema as never, value, (meaning, one) => {
+    if (meaning.means !== 'ref' || typeof one !== 'string') return one;
+    if (meaning.to === 'asset') {
+      const asset = clip.assets[one];
+      if (!asset) return one;
+      const known = within(site.assets, asset.hash, one);
+      if (!Object.hasOwn(site.assets, known)) assets.set(known, { ...asset, id: known });
+      return known;
+    }
+    if (meaning.to === 'download') {
+      const download = clip.downloads[one];
+      if (!download) return one;
+      const known = within(site.downloads, download.hash, one);
+      if (!Object.hasOwn(site.downloads, known)) downloads.set(known, { ...download, id: known });
+      return known;
+    }
+    if (meaning.to === 'page') return clip.site === site.id && Object.hasOwn(site.pages, one) ? one : (files.get(clip.pages[one] ?? '') ?? files.get('index.html')!);
+    if (meaning.to === 'collection') return clip.site === site.id && Object.hasOwn(site.collections, one) ? one : (labels.get((clip.collections[one] ?? '').toLowerCase()) ?? one);
+    return to.get(`${meaning.to} ${one}`) ?? one;
+  });
+  const kept = Object.keys(clip.section.blocks).filter((block) => {
+    const one = clip.section.blocks[block]!;
+    const lost = one.kind === 'items' && !(clip.site === site.id && Object.hasOwn(site.collections, one.collection)) && !labels.has((clip.collections[one.collection] ?? '').toLowerCase());
+    if (lost) left.push(`the list of ${clip.collections[(one as { collection: string }).collection] ?? 'a collection'}, which this site does not have`);
+    return !lost && !(one.kind === 'logo' && !site.shared.logo);
+  });
+  const renamed = new Map(kept.map((block, i) => [block, `${id}-b${i + 1}`]));
+  const section = turned(Section, {
+    ...clip.section, id,
+    columns: Object.fromEntries(Object.entries(clip.section.columns).map(([key, column]) => [key, { ...column, order: column.order.flatMap((block) => renamed.get(block) ?? []) }])),
+    blocks: Object.fromEntries(kept.map((block) => [renamed.get(block)!, { ...clip.section.blocks[block]!, id: renamed.get(block)! }])),
+  });
+  return { section, assets: [...assets.values()], downloads: [...downloads.values()], left };
+}
+
+/** A clip as it was kept somewhere; undefined for anything else, or one of another version. */
+export function readClip(text: string | null): SectionClip | undefined {
+  try {
+    const clip = JSON.parse(text ?? '') as Partial<SectionClip> | null;
+    return clip?.clip === 'section' && clip.schemaVersion === SCHEMA_VERSION && clip.section && clip.looks ? (clip as SectionClip) : undefined;
+  } catch {
+    return undefined;
+  }
+}
