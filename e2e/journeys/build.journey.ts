@@ -55,7 +55,7 @@ test('a page of a kind is added, its form is published, filled in and found in t
 
 test('pictures are brought to the shelf, shown in place of another everywhere, and said in words', async ({ desk, page }) => {
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Pictures', exact: true }).click();
+  await page.getByRole('button', { name: 'Files', exact: true }).click();
   const shelf = page.getByRole('list', { name: 'Pictures of the site' });
   await page.getByLabel('Bring pictures').setInputFiles([join(ROOT, 'demo/sources/mark-on-pale.svg'), join(ROOT, 'demo/sources/old-pages.css')]);
   await expect(page.getByRole('alert')).toContainText('old-pages.css is no picture; PNG, JPEG, WebP and SVG are. The others were taken in.');
@@ -174,7 +174,7 @@ test('words pasted from elsewhere become a section in the styles of the brand; w
     field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   }, html);
   const told = page.getByRole('status', { name: 'What comes of it' });
-  await expect(told).toContainText('one heading, one paragraph, one list.');
+  await expect(told).toContainText('one heading, one paragraph, one list; in Section, Running');
   await expect(told).toContainText('one look of its own, one script, one picture.');
   await told.getByRole('button', { name: 'Lay it in' }).click();
   const section = desk.frame('About at 1280').locator('main > [data-part]').filter({ hasText: 'Crew wanted' });

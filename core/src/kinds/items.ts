@@ -26,7 +26,7 @@ export const items = kindOfBlock('items', {
   from: v.optional(choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10_000)), 'Leaves out', FROM_OFFERED, { looks: false, offered: true, none: 'none' })),
   limit: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100)), 'At most', LIMITS_OFFERED, { looks: false, offered: true }),
   paged: v.optional(choiceOf(v.literal(true), 'The rest', [{ value: true, label: 'on further pages' }], { looks: false, offered: true, none: 'is not shown' })),
-  ground: refTo('ground', 'Background of cards', true), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
+  ground: refTo('ground', 'Background of cards', true), groupStyle: v.optional(refTo('style', 'Style of groups', true)), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
 }, {
   label: 'Items of a collection', column: 'parts',
   tree(kit, block) {
@@ -40,9 +40,9 @@ export const items = kindOfBlock('items', {
     const { headingLevel } = block;
     const parts = groups.flatMap((group): Element[] => {
       const { group: head, id } = group[0]!;
-      const title = head && head.text !== '' ? [kit.itemWords(headingLevel === null ? 'p' : `h${headingLevel}`, `${id}/group`, { text: `${head.text} (${head.count})` }, ['headingStyle'], { level: headingLevel })] : [];
-      // Within a group its items' headings are one level below its own.
-      const level = headingLevel === null || title.length === 0 ? headingLevel : Math.min(6, headingLevel + 1);
+      const title = head && head.text !== '' ? [kit.itemWords(headingLevel === null ? 'p' : `h${headingLevel}`, `${id}/group`, { text: `${head.text} (${head.count})` }, [block.groupStyle === undefined ? 'headingStyle' : 'groupStyle'], { level: headingLevel, styledAt: ['groupStyle'] })] : [];
+      // Within a group the heading is that of the group: its items are a list below it.
+      const level = title.length === 0 ? headingLevel : null;
       return [...title, block.look === 'table' ? asTable(kit, block, group) : asList(kit, block, group, level)];
     });
     const pages = kit.listPages(block);

@@ -112,7 +112,7 @@ export interface Kit {
   /** The entries of the site's menu as items of a list, those under another in a list within; `style` is where the id of their style is kept. */
   menu(style: Path): readonly Element[];
   /** Words of an item as an element; `href` makes a link of them. */
-  itemWords(tag: string, part: string, words: ItemWords, style: Path, how: { readonly level?: number | null; readonly href?: string }): Element;
+  itemWords(tag: string, part: string, words: ItemWords, style: Path, how: { readonly level?: number | null; readonly href?: string; /** Where their style is set, where that is not where it is kept now. */ readonly styledAt?: Path }): Element;
   /** A picture of an item. */
   itemPicture(part: string, picture: NonNullable<ListedItem['picture']>, className: string): Element;
   /** Notes a place and gives the attributes that mark its element. */

@@ -147,11 +147,11 @@ class BlockKit implements Kit {
     return entries(undefined);
   }
 
-  itemWords(tag: string, part: string, { text, at, runs, href: own }: ItemWords, style: Path, { level = null, href = own }: { readonly level?: number | null; readonly href?: string }): Element {
+  itemWords(tag: string, part: string, { text, at, runs, href: own }: ItemWords, style: Path, { level = null, href = own, styledAt = style }: { readonly level?: number | null; readonly href?: string; readonly styledAt?: Path }): Element {
     const set = this.#value(style) as string;
     const build = this.#build;
     const place = build.place({
-      id: this.#id(part), kind: 'text', label: labelled(build.site.brand.styles[set]!.label, text), level, recipes: build.textRecipes(set), style: set, styled: [...this.#address, ...style], block: this.#address, ...(at === undefined ? {} : { words: at }),
+      id: this.#id(part), kind: 'text', label: labelled(build.site.brand.styles[set]!.label, text), level, recipes: build.textRecipes(set), style: set, styled: [...this.#address, ...styledAt], block: this.#address, ...(at === undefined ? {} : { words: at }),
     });
     if (href === undefined) return element(tag, placed(place), runs ? inlineNodes(build, this.#id(part), runs, place) : [text]);
     const link = build.place({ id: this.#id(`${part}-link`), kind: 'link', label: labelled('Link', text), recipes: [recipes.link(build.ground)], inherits: place, inline: true, style: set });

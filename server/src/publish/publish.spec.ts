@@ -26,7 +26,8 @@ describe('an exported site', () => {
   it('has a page a file, tokens, styles, fonts, pictures and the specimen', () => {
     for (const name of ['index.html', 'fares.html', 'tokens.css', 'styles.css', 'fonts.css', 'tokens.json', 'specimen.html', 'site.json']) expect(files.has(name)).withContext(name).toBeTrue();
     expect([...files.keys()].filter((name) => name.startsWith('fonts/')).length).toBeGreaterThan(6);
-    expect([...files.keys()].filter((name) => name.startsWith('images/')).length).toBe(11);
+    expect([...files.keys()].filter((name) => /^images\/(?!sharing-)/.test(name)).length).toBe(11);
+    expect([...files.keys()].filter((name) => name.startsWith('images/sharing-')).length).toBe(9);
   });
   it('links only to what is there: pages, pictures, styles, fonts', () => {
     const missing: string[] = [];

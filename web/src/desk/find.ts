@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { VISIONS, VISION_LABELS, findWords, pageTree, placeCount, plural, tokenTable, type Site } from '@yohaku/core';
+import { VISIONS, VISION_LABELS, findWords, itemName, pageTree, placeCount, plural, tokenTable, type Site } from '@yohaku/core';
 import { DeskActions, Editor, STEPS, STEP_LABELS, SURROUNDS, deskFeature, handToken, siteFeature } from '../state/index.ts';
 import { Finder, type Findable } from '../ui/index.ts';
 import { rank } from './find-rank.ts';
@@ -11,6 +11,8 @@ interface Found extends Findable { readonly run: () => void }
 
 /** Most of what fits that is listed. */
 const MOST = 12;
+/** Most items among them. */
+const MOST_ITEMS = 6;
 
 /** Goes to any step, page, token or words, or does any act of the desk, by a few letters of its name. */
 @Component({
@@ -19,7 +21,7 @@ const MOST = 12;
   imports: [Finder, Sheet],
   template: `
     <yo-sheet title="Find" [width]="560" (closed)="closed.emit()">
-      <yo-finder label="An act, a step, a page, a token, or words on a page" [found]="found()" (sought)="typed.set($event)" (chosen)="run($event)" />
+      <yo-finder label="An act, a step, a page, a token, an item, or words on a page" [found]="found()" (sought)="typed.set($event)" (chosen)="run($event)" />
     </yo-sheet>
   `,
 })
@@ -57,11 +59,21 @@ export class Find {
     const site = this.#site();
     if (!site) return [];
     const ranked = this.#all().map((one) => ({ one, rank: typed.trim() === '' ? (one.kind === 'step' ? 1 : 0) : rank(one.label, typed) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST);
-    const named = ranked.map(({ one }): Found => ({ ...one, reach: one.reach?.() ?? '' }));
+    // Items are many: they are looked at only for what was typed.
+    const items = typed.trim().length < 2 ? [] : Object.values(site.items).map((item) => ({ item, label: itemName(site.collections[item.collection]!, item) })).map((one) => ({ ...one, rank: rank(one.label, typed) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST_ITEMS)
+      .map(({ item, label }): Found => ({ id: `item ${item.id}`, kind: 'item', label, reach: site.collections[item.collection]!.label, run: () => this.#item(item.id) }));
+    const named = [...ranked.slice(0, MOST - Math.min(items.length, 4)).map(({ one }): Found => ({ ...one, reach: one.reach?.() ?? '' })), ...items];
     // A letter or two are in every text.
     const words = typed.trim().length < 3 ? [] : findWords(site, typed, MOST - named.length);
     return [...named, ...words.map(({ page, entry, block, words: line }, i): Found => ({ id: `words ${i} ${block}`, kind: 'words', label: line.length > 70 ? `${line.slice(0, 70)}…` : line, reach: site.pages[page]!.title, run: () => this.#show(site, page, entry, block) }))];
   });
+
+  /** Opens an item in the table of its collection. */
+  #item(item: string): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { item: null } }));
+    this.#store.dispatch(DeskActions.step({ step: 'pages' }));
+    setTimeout(() => this.#store.dispatch(DeskActions.choose({ choice: { item } })));
+  }
 
   /** Grows the page and chooses the place that shows the words. */
   #show(site: Site, page: string, entry: string, block: string): void {

@@ -22,7 +22,7 @@ import { CheckView, type CheckList } from './check-view.ts';
       @if (differences()) { <button yo-opens class="strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
     } @else { <span class="quiet">Counting places…</span> }
     <span class="space"></span>
-    @if (notice()) { <span class="notice" role="alert">{{ notice() }} <button yo-act (click)="clear()">Close</button></span> }
+    @if (notice()) { <span class="notice" role="alert"><span class="words" [title]="notice()">{{ notice() }}</span> <button yo-act (click)="clear()">Close</button></span> }
     @else if (ripple(); as ripple) {
       <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button yo-opens (click)="open(worse() ? 'worse' : 'changed')">Walk through</button>
     }

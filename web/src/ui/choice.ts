@@ -22,14 +22,14 @@ function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[
   imports: [FormsModule, NzSelectModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <nz-select [nzId]="id" [ngModel]="inner(value())" (ngModelChange)="take($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch
+    <nz-select [nzId]="id" [ngModel]="inner(value())" (ngModelChange)="take($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch (nzOpenChange)="$event || tried.emit(null)"
       [style.width.px]="width()">
       @for (option of stable(); track option.value) {
-        <nz-option [nzValue]="inner(option.value)" [nzLabel]="option.label" nzCustomContent>@if (option.color) { <span class="chip" [style.background]="option.color"></span> }@if (option.family) { <span class="sample" [style.font-family]="option.family">{{ option.sample }}</span> }<span>{{ option.label }}</span></nz-option>
+        <nz-option [nzValue]="inner(option.value)" [nzLabel]="option.label" nzCustomContent><span class="whole" (mouseenter)="tried.emit(option.value)" (mouseleave)="tried.emit(null)">@if (option.color) { <span class="chip" [style.background]="option.color"></span> }@if (option.family) { <span class="sample" [style.font-family]="option.family">{{ option.sample }}</span> }<span>{{ option.label }}</span></span></nz-option>
       }
     </nz-select>
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; } .chip { display: inline-block; width: 12px; height: 12px; margin-right: 8px; vertical-align: -1px; outline: 1px solid #d9d9d9; } .sample { display: inline-block; min-width: 104px; margin-right: 16px; font-size: 22px; line-height: 30px; vertical-align: -4px; }`,
+  styles: `:host { display: inline-flex; flex-direction: column; } .chip { display: inline-block; width: 12px; height: 12px; margin-right: 8px; vertical-align: -1px; outline: 1px solid #d9d9d9; } .sample { display: inline-block; min-width: 104px; margin-right: 16px; font-size: 22px; line-height: 30px; vertical-align: -4px; } .whole { display: block; margin: -5px -12px; padding: 5px 12px; }`,
 })
 export class Choice {
   private readonly select = viewChild.required(NzSelectComponent);
@@ -40,6 +40,8 @@ export class Choice {
   readonly hideLabel = input(false);
   readonly placeholder = input('');
   readonly chosen = output<string>();
+  /** The option that is pointed at, to be tried on the wall; null when none is any more. */
+  readonly tried = output<string | null>();
   protected readonly stable = computed(() => this.options(), { equal: sameOptions });
   protected readonly id = `choice-${++count}`;
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, linkedSignal, output, signal, untracked, viewChild } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
-import { outlineOf, pageTree, type OutlineEntry } from '@yohaku/core';
+import { bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead } from '../state/index.ts';
 import { FramePainter } from './frame-painter.ts';
@@ -32,6 +32,7 @@ const NEAR = '240px 400px';
       @for (tag of tags(); track tag.place) {
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
       }
+      @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">“{{ one.label }}” is not shown at this width</span> }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
       }
@@ -91,6 +92,8 @@ export class PageFrame {
   protected readonly marks = signal<readonly { x: number; y: number; w: number; h: number }[]>([]);
   protected readonly NAMED = NAMED;
   protected readonly tags = signal<readonly (OutlineEntry & { x: number; y: number })[]>([]);
+  /** Sections of the page that are not shown at this width, where they would stand. */
+  protected readonly gone = signal<readonly { readonly id: string; readonly label: string; readonly y: number }[]>([]);
   readonly #pixels = inject(PixelsRead);
   /** The weakest spot of the text in hand, when it is on this page at this width. */
   protected readonly spot = computed(() => {
@@ -119,6 +122,7 @@ export class PageFrame {
       this.scale();
       this.near();
       this.tags.set(this.outline() ? this.#named() : []);
+      this.gone.set(this.live() && !this.crop() ? this.#hidden() : []);
     });
     effect(() => {
       this.crop();
@@ -222,6 +226,21 @@ export class PageFrame {
       range.selectNodeContents(element);
       const last = [...range.getClientRects()].at(-1);
       return last ? [{ ...entry, x: Math.min(last.right * this.scale() + 4, this.width() * this.scale() - (this.scale() >= NAMED ? 76 : 21)), y: (last.top + last.height / 2) * this.scale() }] : [];
+    });
+  }
+
+  #hidden(): { id: string; label: string; y: number }[] {
+    const [site, document] = [this.#painter?.applied, this.#painter?.document];
+    const page = site?.pages[this.page()];
+    if (!site || !document || !page) return [];
+    const band = bandOf(this.width());
+    return page.sectionOrder.flatMap((id) => {
+      const entry = page.sections[id]!;
+      if (!entry.hidden?.includes(band)) return [];
+      let before = document.querySelector(`[data-part="${id}"]`)?.previousElementSibling ?? null;
+      while (before && before.getBoundingClientRect().height === 0) before = before.previousElementSibling;
+      const y = (before ?? document.querySelector('header'))?.getBoundingClientRect().bottom ?? 0;
+      return [{ id, label: sectionOf(site, entry)?.label ?? id, y: y * this.scale() }];
     });
   }
 

@@ -41,6 +41,8 @@ export interface DeskState {
   readonly role: string | null;
   readonly style: string | null;
   readonly section: string | null;
+  /** Item of a collection in hand. */
+  readonly item: string | null;
   readonly place: PlaceRef | null;
   /** Places in hand besides that one, of its page: what is chosen or done is chosen and done for all. */
   readonly also: readonly PlaceRef[];
@@ -58,7 +60,7 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, selected: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, role: null, style: null, section: null, place: null, also: [], third: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, selected: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, role: null, style: null, section: null, item: null, place: null, also: [], third: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
@@ -93,7 +95,7 @@ export const DeskActions = createActionGroup({
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
-    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'place' | 'also'>> }>(),
+    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'item' | 'place' | 'also'>> }>(),
     Third: props<{ width: number | null }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild, type OnDestroy } from '@angular/core';
+import { Store } from '@ngrx/store';
 import { addCollection, addItem, addListSection, duplicateItem, fillIn, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemDownload, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
-import { Editor, freshId } from '../../state/index.ts';
+import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, TextField, nameProblem } from '../../ui/index.ts';
 import { FilesField, ListTable, type Column } from '../../ui/late/index.ts';
 import { saveFile } from '../publish/save-file.ts';
@@ -16,7 +17,7 @@ import { CollectionFields } from './collection-fields.ts';
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()', '(paste)': 'pasted($event)' },
 })
-export class CollectionsPanel {
+export class CollectionsPanel implements OnDestroy {
   readonly #editor = inject(Editor);
   protected readonly keyOf = KEYS;
   /** The page on the wall, where a list would be laid in. */
@@ -34,7 +35,8 @@ export class CollectionsPanel {
   protected readonly collection = computed((): Collection | undefined => {
     const site = this.site();
     if (!site) return undefined;
-    return site.collections[this.#chosen() ?? ''] ?? site.collections[site.collectionOrder[0] ?? ''];
+    // The item in hand says which it is until one is chosen.
+    return site.collections[this.#chosen() ?? site.items[this.#item() ?? '']?.collection ?? ''] ?? site.collections[site.collectionOrder[0] ?? ''];
   });
   protected readonly items = computed(() => (this.site() && this.collection() ? itemsOf(this.site()!, this.collection()!) : []));
   protected readonly columns = computed((): Column<Item>[] => {
@@ -55,7 +57,8 @@ export class CollectionsPanel {
     const wanted = this.sought().trim().toLowerCase();
     return wanted === '' ? this.items() : this.items().filter((item) => Object.values(item.values).some((value) => value.toLowerCase().includes(wanted)));
   });
-  readonly #item = signal<string | null>(null);
+  readonly #store = inject(Store);
+  readonly #item = this.#store.selectSignal(deskFeature.selectItem);
   protected readonly item = computed(() => this.site()?.items[this.#item() ?? '']);
   protected readonly fields = computed(() => {
     const of = this.collection();
@@ -76,11 +79,18 @@ export class CollectionsPanel {
   });
   protected choose(id: string): void {
     this.#chosen.set(id);
-    this.#item.set(null);
+    this.#take(null);
     this.plan.set(null);
   }
+  /** What is in hand is laid down with the table. */
+  ngOnDestroy(): void {
+    this.#take(null);
+  }
+  #take(item: string | null): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { item } }));
+  }
   protected take(item: Item | undefined): void {
-    this.#item.set(item?.id ?? null);
+    this.#take(item?.id ?? null);
   }
   protected addCollection(label: string): void {
     const id = freshId('c');
@@ -97,16 +107,16 @@ export class CollectionsPanel {
     const id = freshId('i');
     const after = this.item()?.collection === this.collection()!.id ? this.item()!.id : undefined;
     this.#do((site) => addItem(site, this.collection()!.id, id, {}, after));
-    this.#item.set(id);
+    this.#take(id);
   }
   protected duplicate(): void {
     const id = freshId('i');
     this.#do((site) => duplicateItem(site, this.item()!.id, id));
-    this.#item.set(id);
+    this.#take(id);
   }
   protected remove(): void {
     this.#do((site) => removeItems(site, [this.item()!.id]));
-    this.#item.set(null);
+    this.#take(null);
   }
   protected name(item: Item): string {
     return itemName(this.collection()!, item);

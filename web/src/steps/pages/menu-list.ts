@@ -13,11 +13,11 @@ const INWARDS = 24;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, CdkDrag, CdkDragHandle, CdkDropList, Choice, IconSign, TextField, Reaching],
   template: `
-    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><yo-choice label="Name and menu" [hideLabel]="true" [value]="header()?.arrangement ?? ''" [options]="arrangements" [width]="150" (chosen)="arrange($event)" /><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">Stays on scroll</button>
+    <div class="top"><span class="strong">Menu</span><span class="note">In the header of every page, in this order.</span><button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="whole" [yoReaching]="everywhere"><yo-choice label="Name and menu" [value]="header()?.arrangement ?? ''" [options]="arrangements" [width]="180" (chosen)="arrange($event)" />
       <yo-text label="Folded on phones, behind" [value]="header()?.fold ?? ''" placeholder="not folded" width="110px" [check]="checkFold" (done)="fold($event)" />
-      <yo-text label="Notice line" [value]="notice()" placeholder="none" width="190px" [check]="checkNotice" (done)="tell($event)" />
-      @if (header()?.notice; as line) { <yo-choice label="Background of the notice" [hideLabel]="true" [value]="line.ground" [options]="grounds()" [width]="110" (chosen)="noticeOn($event)" /> }
-      <button yo-act slight class="end" yoTip="An entry for every page, in page order; other entries stay, behind them" (click)="fromPages()">After the pages</button><button yo-act slight icon="close" yoTip="Closes the menu" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+      <yo-text label="Notice line" [value]="notice()" placeholder="none" width="280px" [check]="checkNotice" (done)="tell($event)" />
+      @if (header()?.notice; as line) { <yo-choice label="Background of the notice" [value]="line.ground" [options]="grounds()" [width]="110" (chosen)="noticeOn($event)" /> } <p class="scroll"><span class="head">On scroll</span><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">It stays</button></p></div>
     <ul aria-label="Menu entries" [yoReaching]="everywhere" cdkDropList (cdkDropListDropped)="dropped($event)">
       @for (one of entries(); track one.id) {
         <li cdkDrag [cdkDragData]="one.id" [class.under]="one.under !== undefined">
@@ -36,9 +36,9 @@ const INWARDS = 24;
     </ul>
   `,
   styles: `
-    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
+    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; overflow: auto; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
-    ul { overflow: auto; min-height: 0; padding: 2px; max-width: 720px; } .grip { cursor: grab; display: grid; } .top { flex-wrap: wrap; }
+    ul { padding: 2px; max-width: 720px; } .grip { cursor: grab; display: grid; } .whole { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: flex-start; padding-bottom: 6px; border-bottom: 1px solid #d9d9d9; } .scroll { display: flex; flex-direction: column; align-items: flex-start; }
     li { display: flex; gap: 10px; align-items: center; min-height: 32px; border-bottom: 1px solid #d9d9d9; break-inside: avoid; }
     .under { padding-left: 24px; }
   `,

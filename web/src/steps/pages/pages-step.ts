@@ -68,6 +68,14 @@ export class PagesStep {
   }) ?? []);
 
   constructor() {
+    // An item that is gone to from elsewhere is shown in its table.
+    let item = untracked(this.#desk).item;
+    if (item !== null) setTimeout(() => this.panel.set('collections'));
+    effect(() => {
+      const now = this.#desk().item;
+      if (now !== null && now !== item) untracked(() => this.panel.set('collections'));
+      item = now;
+    });
     // The page in hand hangs grown when the step is opened: this is where its words are edited. Who goes back to the overview stays there.
     const opened = effect(() => {
       const page = this.page();
@@ -144,9 +152,13 @@ export class PagesStep {
   protected dropped({ item, currentIndex }: CdkDragDrop<unknown>): void {
     const page = this.page()!;
     const id = item.data as string;
-    const rest = this.strips().map((strip) => strip.id).filter((one) => one !== id && one !== 'header' && one !== 'footer');
-    this.#editor.commit((site) => placeSection(site, page.id, id, rest[currentIndex - 2] ?? null));
-    this.choose(id);
+    const several = this.selected().length > 1 && this.selected().includes(id) ? this.selected() : [id];
+    const first = this.strips()[0]?.id === 'header' ? 1 : 0;
+    const all = this.strips().map((strip) => strip.id).filter((one) => one !== id && one !== 'header' && one !== 'footer');
+    // All that are in hand go where the one that was dragged goes, in their order.
+    const before = all.slice(0, Math.max(0, currentIndex - first)).filter((one) => !several.includes(one)).at(-1) ?? null;
+    this.#editor.commit((site) => inTurn(site, several.length > 1 ? `Move ${several.length} sections` : `Move ${sectionOf(site, page.sections[id]!)!.label}`, several.map((one, i) => (now: Site) => placeSection(now, page.id, one, i === 0 ? before : several[i - 1]!))));
+    if (several.length === 1) this.choose(id);
   }
   protected address(text: string): void {
     const { id } = this.page()!;

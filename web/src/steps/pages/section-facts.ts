@@ -18,14 +18,14 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
     @if (section(); as section) {
       <div class="top"><span class="strong">{{ section.label }}</span><span class="note">{{ kept() ? 'A kept section: its arrangement and picture are the same wherever it stands; widths and anchor are those of this page.' : 'On this page only.' }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
       <div class="fields" [yoReaching]="scope()">
-        <yo-choice label="Arrangement" [value]="arrangement()" [options]="arrangements()" [width]="180" (chosen)="arrange($event)" />
+        <yo-choice label="Arrangement" [value]="arrangement()" [options]="arrangements()" [width]="180" (chosen)="arrange($event)" (tried)="tryOut($event)" />
         @if (entry(); as entry) {
           <yo-choice label="Shown" [value]="(entry.hidden ?? []).join(',')" [options]="shown()" [width]="150" (chosen)="hide($event)" />
           <yo-text label="Anchor: what links name it by" [value]="entry.anchor ?? ''" width="190px" [mono]="true" placeholder="none" [check]="checkAnchor" (done)="anchor($event)" />
         }
         <yo-choice label="Picture behind" [value]="section.picture?.asset ?? ''" [options]="pictures()" [width]="170" (chosen)="behind($event)" />
-        <p class="acts"><span class="head">Background</span><button yo-act yoTip="A background of the brand that goes over to its next colour; turned and set in Backgrounds" (click)="gradient()">A gradient of it</button></p>
-        <p class="acts"><span class="head">The section</span><button yo-act icon="copy" yoTip="For another page or another site: it stands on the shelf of sections there, as copied" (click)="take()">Copy</button><span role="status" class="note">{{ taken() }}</span></p>
+        <p class="act"><span class="head">Background</span><button yo-act yoTip="A background of the brand that goes over to its next colour; turned and set in Backgrounds" (click)="gradient()">A gradient of it</button></p>
+        <p class="act"><span class="head">For elsewhere</span><button yo-act icon="copy" yoTip="For another page or another site: it stands on the shelf of sections there, as copied" (click)="take()">Copy</button><span role="status" class="note">{{ taken() }}</span></p>
         @if (section.picture; as picture) {
           <yo-number label="Shade, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
           <yo-number label="Focus from left, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.x ?? 0.5" (done)="focus('x', $event)" />
@@ -37,12 +37,13 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
           <yo-delete [name]="section.label" label="Delete it, pages keep their own" [words]="'Each of ' + count(stands(), 'page') + ' has one of its own from then on.'" (done)="removeKept(id, true)" />
           <yo-delete [name]="section.label" label="Delete it everywhere" [words]="'It goes from ' + count(stands(), 'page') + '.'" (done)="removeKept(id, false)" /></p>
       }
-      <p class="note">The focus is the part of the picture that stays in sight where it is cropped. What of the text fails over it is listed in Check, with what fixes it.</p>
+      @if (section.picture) { <p class="note">The focus is the part of the picture that stays in sight where it is cropped. What of the text fails over it is listed in Check, with what fixes it.</p> }
     }
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; }
+    .act { display: flex; flex-direction: column; align-items: flex-start; }
     .acts { display: flex; gap: 8px; align-items: center; padding-bottom: 6px; }
     .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: flex-start; padding-bottom: 8px; }
   `,
@@ -99,6 +100,11 @@ export class SectionFacts {
   protected gradient(): void {
     const id = freshId('g');
     this.#editor.commit((site) => gradientBehind(site, this.#address(), valueAt(site, this.#address()) as Section, id));
+  }
+  /** An arrangement that is pointed at is seen on the wall. */
+  protected tryOut(value: string | null): void {
+    if (value === null) return this.#editor.cancel();
+    this.#editor.preview((site) => setValue(site, 'Arrangement', [...this.#address(), 'arrangement'], value === ARRANGEMENTS[0]!.id ? undefined : value));
   }
   protected arrange(value: string): void {
     this.#set('Arrangement', 'arrangement', value === ARRANGEMENTS[0]!.id ? undefined : value);
