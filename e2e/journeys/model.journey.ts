@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { SCHEMA_VERSION, SECTION_KINDS, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, pageTree, pixelsAt, placesOf, siteIndex, tokenTable, type Group, type Override, type PaintedProperty, type Site, type State } from '@yohaku/core';
+import { ARRANGEMENTS, AUDIT_WIDTHS, SCHEMA_VERSION, SECTION_KINDS, addDownload, addListSection, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, itemPages, keepSection, listPages, pageEnd, pageOfItems, pageTree, pixelsAt, placesOf, sayNotice, setValue, siteIndex, siteOfItem, siteOfListPage, tokenTable, type Download, type Group, type Override, type PaintedProperty, type SectionKind, type Site, type State } from '@yohaku/core';
 import { test, expect } from '../fixtures.ts';
 
 /** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
@@ -14,18 +14,50 @@ const LONGHANDS: Record<PaintedProperty, string[]> = {
 const NAMES = [...new Set(Object.values(LONGHANDS).flat())];
 
 interface Seen { readonly style: Record<string, string>; readonly behind: readonly string[] }
+/** Attributes under which an element looks as it does in a state, by the state. */
+const SHOWN_BY: Partial<Record<State, readonly [string, string]>> = { disabled: ['disabled', ''], busy: ['aria-busy', 'true'] };
 
-/** Computed styles of every place, and the backgrounds on the way up, in one evaluation. */
-function read(page: Page): Promise<Record<string, Seen>> {
+/**
+ * Computed styles of every place at rest, with the backgrounds on the way up, and of
+ * some in states: by the desk's own twin of each, and as the thing itself where an
+ * attribute says it. One evaluation, however many they are.
+ */
+function read(page: Page, asked: readonly { readonly id: string; readonly states: readonly State[] }[] = []): Promise<{ rest: Record<string, Seen>; states: { id: string; state: State; seen: Seen }[] }> {
   // What is measured in letters is only itself once the fonts have come.
-  return page.evaluate((names) => document.fonts.ready.then(() => Object.fromEntries([...document.querySelectorAll('[data-place]')].map((element) => {
-    const computed = getComputedStyle(element);
+  return page.evaluate(({ names, asked: wanted, shownBy }) => document.fonts.ready.then(() => {
+    const one = (element: Element) => {
+      const computed = getComputedStyle(element);
+      const behind: string[] = [];
+      for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
+      // Only the logo is given a width; that of everything else is the layout's.
+      const given = names.filter((name) => name !== 'width' || element.classList.contains('logo'));
+      return { style: Object.fromEntries(given.map((name) => [name, computed.getPropertyValue(name)])), behind };
+    };
+    const all = new Map([...document.querySelectorAll('[data-place]')].map((element) => [element.getAttribute('data-place')!, element]));
+    const rest = Object.fromEntries([...all].map(([id, element]) => [id, one(element)]));
+    const states = wanted.flatMap(({ id, states: list }) => list.flatMap((state) => {
+      const element = all.get(id)!;
+      const by: [string, string][] = [['data-show', state], ...(shownBy[state] ? [[...shownBy[state]!] as [string, string]] : [])];
+      return by.map(([name, value]) => {
+        element.setAttribute(name, value);
+        const seen = one(element);
+        element.removeAttribute(name);
+        return { id, state, seen };
+      });
+    }));
+    return { rest, states };
+  }), { names: NAMES, asked, shownBy: SHOWN_BY });
+}
+
+/** The same of one place, with what a selection of its words is painted with. */
+function readOne(page: Page, place: string): Promise<Seen & { readonly chosen: Record<string, string> }> {
+  return page.locator(`[data-place="${place}"]`).evaluate((element, names) => {
     const behind: string[] = [];
     for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
-    // Only the logo is given a width; that of everything else is the layout's.
-    const given = names.filter((name) => name !== 'width' || element.classList.contains('logo'));
-    return [element.getAttribute('data-place')!, { style: Object.fromEntries(given.map((name) => [name, computed.getPropertyValue(name)])), behind }];
-  }))), NAMES);
+    const [own, chosen] = [getComputedStyle(element), getComputedStyle(element, '::selection')];
+    const of = (from: (name: string) => string) => Object.fromEntries(names.filter((name) => name !== 'width' || element.classList.contains('logo')).map((name) => [name, from(name)]));
+    return { style: of((name) => own.getPropertyValue(name)), behind, chosen: of((name) => (name === 'color' || name === 'background-color' ? chosen : own).getPropertyValue(name)) };
+  }, NAMES);
 }
 
 function differences(site: Site, group: Group, id: string, state: State, width: number, seen: Seen | undefined): string[] {
@@ -73,6 +105,11 @@ function blend(layers: readonly string[]): [number, number, number] {
   return rgb;
 }
 
+/** A section of words and lists in as few columns as an arrangement takes. */
+const arranged = ({ id, label, columns }: (typeof ARRANGEMENTS)[number]): SectionKind => ({
+  id, label, use: 'words', arrangement: id, columns: Array.from({ length: columns.min }, (_, at) => (at === 0 ? SECTION_KINDS.text : SECTION_KINDS.list).columns[0]),
+});
+
 test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ desk, page, context }) => {
   const api = `${desk.server.address}/api/sites/ternhaven`;
   // Values set here, and wherever a place is used, at one width and at all: on a shared section, the header and the footer.
@@ -81,15 +118,23 @@ test('the browser computes what the model says: every place at rest, every disti
     [['pages', 'home', 'overrides'], 'header/name', 'color', '#345612', null], [['shared', 'overrides'], 'header/name', 'color', '#123456', 'desktop'], [['shared', 'overrides'], 'footer/surface', 'padding-block', '90px', null],
   ];
   const ops = values.map(([record, place, property, css, band], i) => ({ op: 'insert', record, order: null, id: `m${i}`, value: { id: `m${i}`, place, property, band, origin: 'set', value: { kind: 'literal', css }, reason: null }, after: null }));
-  // And a page with a section of every kind there is.
+  // And a page with a section of every kind, and one with a section in every arrangement, a header of its own and no footer; items with a page each, in a table that goes on.
   const { site: demo } = (await (await page.request.get(api)).json()) as { site: Site };
-  const kinds = inTurn(demo, 'Every kind', [(now) => addPage(now, 'kinds', null), ...Object.values(SECTION_KINDS).map((kind, i) => (now: Site) => addSection(now, 'kinds', `kind-${i}`, undefined, kind))]);
+  const plan = (await (await page.request.post(`${api}/downloads?name=plan.pdf`, { data: Buffer.from('%PDF-1.4'), headers: { 'content-type': 'application/octet-stream' } })).json()) as Pick<Download, 'hash' | 'type' | 'bytes'>;
+  const list = ['pages', 'ways', 'sections', 'ways-list', 'own', 'blocks', 'ways-list-list'];
+  const kinds = inTurn(demo, 'Every kind', [
+    (now) => addDownload(now, { id: 'plan', name: 'Plan', ...plan }),
+    (now) => addPage(now, 'kinds', null), ...Object.values(SECTION_KINDS).map((kind, i) => (now: Site) => addSection(now, 'kinds', `kind-${i}`, undefined, kind)),
+    (now) => addPage(now, 'ways', null), ...ARRANGEMENTS.map((one, i) => (now: Site) => addSection(now, 'ways', `way-${i}`, undefined, arranged(one))),
+    (now) => addListSection(now, 'ways', 'log', 'ways-list'), ...([['look', 'table'], ['group', Object.values(demo.collections['log']!.fields).find(({ kind }) => kind === 'choice')!.id], ['limit', 3], ['paged', true]] as const).map(([key, value]) => (now: Site) => setValue(now, '', [...list, key], value)),
+    (now) => addSection(now, 'ways', 'ways-head', undefined, SECTION_KINDS['footer-menu']), (now) => keepSection(now, 'ways', 'ways-head', 'head', 'ways-kept'), (now) => pageEnd(now, 'ways', 'header', 'head'), (now) => pageEnd(now, 'ways', 'footer', null),
+    (now) => addPage(now, 'one', null), (now) => pageOfItems(now, 'log', 'one'), (now) => sayNotice(now, 'The notice of today.'), (now) => setValue(now, '', ['shared', 'header', 'fold'], 'Menu'),
+  ]);
   const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [['model-0001', 'Values', ops], ['model-0002', kinds.label, kinds.ops]].map(([id, label, all]) => ({ id, schemaVersion: SCHEMA_VERSION, label, ops: all })) } });
   expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((one) => one.refused)).toEqual([undefined, undefined]);
   const { site, sequence } = (await (await page.request.get(api)).json()) as { site: Site; sequence: number };
   await page.request.post(`${api}/publications`, { data: { sequence } });
   await page.goto('about:blank');
-  const index = siteIndex(site);
   const live = await context.newPage();
   const cdp = await context.newCDPSession(live);
   await cdp.send('DOM.enable');
@@ -97,62 +142,57 @@ test('the browser computes what the model says: every place at rest, every disti
   let compared = 0;
   const found: string[] = [];
   const seenLooks = new Set<string>();
-  for (const width of [1280, 390]) {
-    await live.setViewportSize({ width, height: 900 });
-    for (const id of site.pageOrder) {
-      await live.goto(`${desk.server.address}/live/ternhaven/${site.pages[id]!.file}`);
-      await live.evaluate(() => document.fonts.ready);
-      const rest = await read(live);
-      const places = pageTree(site, id).places;
-      for (const place of places) {
-        found.push(...differences(site, index.groupOf.get(place)!, place.id, 'rest', width, rest[place.id]));
-        compared++;
-      }
-      // One place of each distinct look that has states: once by forced pseudo-states, once by the desk's own twin.
-      for (const place of places) {
+  // Every page there is, one of an item, and one that a list goes on over.
+  const [item] = itemPages(site);
+  const [further] = listPages(site);
+  const shown = [
+    ...site.pageOrder.filter((id) => id !== 'one').map((id) => ({ site, page: id, file: site.pages[id]!.file })),
+    { site: siteOfItem(site, item!.collection, item!.item), page: 'one', file: item!.file }, { site: siteOfListPage(site, further!.page, further!.number), page: 'ways', file: further!.file },
+  ];
+  for (const { site: of, page: id, file } of shown) {
+    const index = siteIndex(of);
+    const { places } = pageTree(of, id);
+    await live.setViewportSize({ width: 1280, height: 900 });
+    await live.goto(`${desk.server.address}/live/ternhaven/${file}`);
+    await live.evaluate(() => document.fonts.ready);
+    for (const width of AUDIT_WIDTHS) {
+      await live.setViewportSize({ width, height: 900 });
+      // One place of each distinct look that has states: by the desk's own twin at every width, by forced pseudo-states at the two of the wall.
+      const fresh = places.filter((place) => {
+        const look = `${width} ${place.recipes.join(' ')} ${index.groupOf.get(place)!.painting.overrides.map((one) => one.id).join()}`;
+        return place.states.length > 1 && !seenLooks.has(look) && !!seenLooks.add(look);
+      });
+      // A value set on the place stands above the twin; the real selection it does not touch.
+      const asked = fresh.map((place) => ({ id: place.id, states: place.states.filter((state) => state !== 'rest' && !(state === 'selected' && index.groupOf.get(place)!.painting.overrides.length > 0)) }));
+      const { rest, states } = await read(live, asked);
+      for (const place of places) found.push(...differences(of, index.groupOf.get(place)!, place.id, 'rest', width, rest[place.id]));
+      const byId = new Map(places.map((place) => [place.id, place]));
+      for (const { id: place, state, seen } of states) found.push(...differences(of, index.groupOf.get(byId.get(place)!)!, place, state, width, seen));
+      compared += places.length + states.length;
+      if (width !== 1280 && width !== 390) continue;
+      for (const place of fresh) {
         const group = index.groupOf.get(place)!;
-        const look = `${width} ${place.recipes.join(' ')} ${group.painting.overrides.map((one) => one.id).join()}`;
-        if (place.states.length === 1 || seenLooks.has(look)) continue;
-        seenLooks.add(look);
         for (const state of place.states) {
-          if (state === 'rest') continue;
-          const locator = live.locator(`[data-place="${place.id}"]`);
-          if (state === 'disabled') {
-            await locator.evaluate((element) => element.setAttribute('disabled', ''));
-            found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
-            await locator.evaluate((element) => element.removeAttribute('disabled'));
+          if (state === 'selected') {
+            const { chosen } = await readOne(live, place.id);
+            found.push(...differences(of, group, place.id, state, width, { style: chosen, behind: [chosen['background-color']!] }));
             // Browsers tell no page which links were visited: that state is seen through its twin only.
-          } else if (state === 'busy') {
-            await locator.evaluate((element) => element.setAttribute('aria-busy', 'true'));
-            found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
-            await locator.evaluate((element) => element.removeAttribute('aria-busy'));
-          } else if (state === 'selected') {
-            const pseudo = await locator.evaluate((element, names) => {
-              const [own, chosen] = [getComputedStyle(element), getComputedStyle(element, '::selection')];
-              return Object.fromEntries(names.map((name) => [name, (name === 'color' || name === 'background-color' ? chosen : own).getPropertyValue(name)]));
-            }, NAMES);
-            found.push(...differences(site, group, place.id, state, width, { style: pseudo, behind: [pseudo['background-color']!] }));
-          } else if (state !== 'visited') {
+          } else if (state === 'hover' || state === 'focus' || state === 'pressed') {
             const { root } = await cdp.send('DOM.getDocument', { depth: 0 });
             const { nodeId } = await cdp.send('DOM.querySelector', { nodeId: root.nodeId, selector: `[data-place="${place.id}"]` });
             const forced = { hover: ['hover'], focus: ['focus', 'focus-visible'], pressed: ['hover', 'active'] }[state];
             await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: forced });
-            found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
+            found.push(...differences(of, group, place.id, state, width, await readOne(live, place.id)));
             await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [] });
-          }
-          // A value set on the place stands above the twin; the real selection it does not touch.
-          if (state === 'selected' && group.painting.overrides.length > 0) continue;
-          await locator.evaluate((element, name) => element.setAttribute('data-show', name), state);
-          found.push(...differences(site, group, place.id, state, width, (await read(live))[place.id]));
-          await locator.evaluate((element) => element.removeAttribute('data-show'));
-          compared += 2;
+          } else continue;
+          compared++;
         }
       }
     }
   }
   await live.close();
   expect(found.slice(0, 20)).toEqual([]);
-  expect(compared).toBeGreaterThan(2000);
+  expect(compared).toBeGreaterThan(8000);
 });
 
 test('changing one line of tokens.css restyles exactly the places that reach lists', async ({ desk, page, context }) => {
@@ -163,9 +203,9 @@ test('changing one line of tokens.css restyles exactly the places that reach lis
   for (const [path, value] of [['color.core.funnel', '#12ab34'], ['ground.paper.heading', '#12ab34'], ['text.running.size', '33px'], ['corner.card', '19px'], ['space.even.desktop', '111px']] as const) {
     for (const id of ['home', 'fares', 'contact']) {
       await live.goto(`${desk.server.address}/live/ternhaven/${site.pages[id]!.file}`);
-      const before = await read(live);
+      const { rest: before } = await read(live);
       await live.evaluate(([property, css]) => document.documentElement.style.setProperty(property!, css!), [`--${path.replaceAll('.', '-')}`, value] as const);
-      const after = await read(live);
+      const { rest: after } = await read(live);
       const changed = Object.keys(after).filter((place) => JSON.stringify(after[place]!.style) !== JSON.stringify(before[place]!.style));
       const reached = new Set(placesOf(site, path).filter((place) => place.page === id).map((place) => place.id));
       expect(changed.filter((place) => !reached.has(place)), `${path} on ${id}: changed and not in reach`).toEqual([]);
