@@ -17,3 +17,4 @@ export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
 export { matchStrays } from './match-strays.ts';
+export { outlineFix } from './outline-fix.ts';

@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'phone-padding' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size';
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'phone-padding' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size' | 'first-heading' | 'link-words' | 'covered';
 
 /** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
@@ -35,6 +35,9 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'line-height': { asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12', unit: '' },
   'line-length': { asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true },
   'text-spacing': { asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true },
+  'first-heading': { asks: 'A page has one heading of the first level', source: 'WCAG 2.2, 2.4.6 (technique G141)', unit: '' },
+  'link-words': { asks: 'The words of a link say where it leads', source: 'WCAG 2.2, 2.4.4 and 2.4.9', unit: '' },
+  covered: { asks: 'A header that stays covers nothing that is led to or has the focus', source: 'WCAG 2.2, 2.4.11', unit: 'px', most: true },
   zoom: { asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4', unit: '' },
   'target-size': { asks: 'A target is at least 24 px high', source: 'WCAG 2.2, 2.5.8', unit: 'px' },
 };
@@ -42,6 +45,8 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
 /** How far a judgement is from holding, among those of one rule; larger is worse, 0 just holds. */
 export function shortfall({ rule, found, needed }: Pick<Judgement, 'rule' | 'found' | 'needed'>): number {
   const is = found ?? 0;
+  // Of first headings there is neither none nor more than one.
+  if (rule === 'first-heading') return Math.abs(is - needed);
   if (!RULES[rule].most) return 1 - is / needed;
   return needed === 0 ? is : is / needed - 1;
 }

@@ -36,7 +36,7 @@ export function pageFactProblems(site: Site): PageFactProblem[] {
 }
 
 /** Words of a link that say nothing by themselves: whoever goes from link to link hears no more than them. */
-const SAYS_NOTHING = /^(click )?(here|this|link|more|read more|learn more|see more|details)\.?$/i;
+export const SAYS_NOTHING = /^(click )?(here|this|link|more|read more|learn more|see more|details)\.?$/i;
 /** Widest picture that may say nothing: smaller ones are ornaments as a rule, px. */
 const ORNAMENT = 64;
 

@@ -48,7 +48,7 @@ export function smallSite(overrides: Override[] = []): Site {
         sections: {
           s1: { id: 's1', own: { id: 's1', label: 'One', ground: 'pale', space: 'even', picture: null, columnOrder: ['col1'], columns: { col1: { id: 'col1', order: ['h', 'p', 'k'] } }, blocks: {
             h: { kind: 'text', id: 'h', style: 'title', level: 1, content: [{ text: 'Hello' }] },
-            p: { kind: 'text', id: 'p', style: 'running', level: null, content: [{ text: 'See ' }, { id: 'l1', link: { to: 'page', page: 'more' }, text: 'more' }] },
+            p: { kind: 'text', id: 'p', style: 'running', level: null, content: [{ text: 'See ' }, { id: 'l1', link: { to: 'page', page: 'more' }, text: 'what more there is' }] },
             k: { kind: 'buttons', id: 'k', order: ['k1'], items: { k1: button } },
           } } },
           s2: { id: 's2', shared: 'common' },

@@ -28,5 +28,11 @@ export async function readSheet(document: Document, site: Site, page: string, wi
   const spacing = readTextSpacing(document, site, page, width);
   if (!(await rest())) return undefined;
   const height = Math.ceil(document.body.getBoundingClientRect().height);
-  return { page, width, height, layout, readings: [...lengths, ...spacing], areas: width === 1280 ? measureAreas(document, site, page) : null };
+  return { page, width, height, layout, readings: [...lengths, ...spacing, ...readCovered(document, site, page, width)], areas: width === 1280 ? measureAreas(document, site, page) : null };
+}
+
+/** How tall a header is that stays in sight: so much of the window it covers. */
+function readCovered(document: Document, site: Site, page: string, width: number): LayoutReading[] {
+  const header = site.shared.header.stays ? document.querySelector('header.stays') : null;
+  return header ? [{ page, place: `${site.shared.header.id}/surface`, width, rule: 'covered', found: Math.round(header.getBoundingClientRect().height) }] : [];
 }

@@ -1,9 +1,9 @@
-/** What a rule found in the real layout of a page: its longest line in characters, or the px by which words do not fit. */
+/** What a rule found in the real layout of a page: its longest line in characters, the px by which words do not fit, or the height of a header that stays, px. */
 export interface LayoutReading {
   readonly page: string;
   readonly place: string;
   readonly width: number;
-  readonly rule: 'line-length' | 'text-spacing';
+  readonly rule: 'line-length' | 'text-spacing' | 'covered';
   readonly found: number;
 }
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusFix, judgePixels, leaveOverride, fixesFor, pictureFixes, pixelKey, veilOf, washUnder, bandOf, nearestToken, matchStrays, plural, setValues, siteIndex, tokenTable, type Finding, type Fix, type RuleId, type PictureFix, type Place, type Site, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
+import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusFix, judgePixels, leaveOverride, fixesFor, pictureFixes, pixelKey, veilOf, washUnder, bandOf, nearestToken, matchStrays, outlineFix, plural, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type Place, type Site, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type Spot } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
@@ -157,6 +157,12 @@ export class CheckStep {
     const value = this.value();
     return value?.place ? nearestToken(this.#editor.current()!, value.override, value.place) : undefined;
   });
+  /** What puts the outline of the page right, or what its header covers. */
+  protected readonly outline = computed(() => {
+    const [site, row] = [this.#editor.current(), this.row()];
+    const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    return site && row?.rule && place ? outlineFix(site, row.rule, place, row.found, row.needed) : undefined;
+  });
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
 
   constructor() {
@@ -186,7 +192,7 @@ export class CheckStep {
     if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
-  protected fix(fix: Fix | PictureFix | TypeFix): void {
+  protected fix(fix: Fix | PictureFix | TypeFix | Edit): void {
     this.#editor.commit(() => ({ label: `Fix ${fix.label}`, ops: fix.ops }));
   }
   protected take(token: string): void {
@@ -216,7 +222,7 @@ export class CheckStep {
     if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
     if (this.reading()) return;
     if (KEYS.undoCheck.is(event)) return this.undo();
-    const fix = KEYS.fix.is(event) ? (this.fixes()[0] ?? this.typeFix() ?? this.pictured()?.fixes[0]) : undefined;
+    const fix = KEYS.fix.is(event) ? (this.fixes()[0] ?? this.typeFix() ?? this.outline() ?? this.pictured()?.fixes[0]) : undefined;
     if (fix) this.fix(fix);
   }
 

@@ -1,0 +1,21 @@
+import { fixFact, setValue, valueAt, type Edit } from '../change/index.ts';
+import type { Place } from '../page/index.ts';
+import type { Site } from '../site/index.ts';
+import type { RuleId } from './outcome.ts';
+
+/** What mends a page's outline, or what its header covers, with one press; undefined where somebody has to say something. */
+export function outlineFix(site: Site, rule: RuleId, place: Place, found: number | null, needed: number): Edit | undefined {
+  switch (rule) {
+    case 'first-heading': {
+      const edit = fixFact(site, place.page, { kind: found === 0 ? 'first-heading' : 'one-heading' });
+      return edit && edit.ops.length > 0 ? edit : undefined;
+    }
+    case 'skipped-level': {
+      const block = place.block && (valueAt(site, place.block) as { level?: unknown; headingLevel?: unknown } | undefined);
+      const key = block && typeof block.level === 'number' ? 'level' : block && typeof block.headingLevel === 'number' ? 'headingLevel' : undefined;
+      return key && setValue(site, `Level ${needed} for ${place.label}`, [...place.block!, key], needed);
+    }
+    case 'covered': return site.shared.header.stays ? setValue(site, 'The header scrolls away', ['shared', 'header', 'stays'], undefined) : undefined;
+    default: return undefined;
+  }
+}

@@ -1,0 +1,50 @@
+import { acceptChange, addPage, setValue, type Edit } from '../change/index.ts';
+import { readSite } from '../document/index.ts';
+import type { Site } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { auditSite, findings, outlineFix, type RuleId } from './index.ts';
+
+const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {
+  const edit = make(now);
+  return edit ? acceptChange(now, edit).site : now;
+}, site);
+const rules: readonly RuleId[] = ['first-heading', 'link-words', 'skipped-level', 'covered'];
+const failing = (site: Site, layout: Parameters<typeof auditSite>[4] = []) => findings(auditSite(site, undefined, undefined, undefined, layout)).filter(({ rule }) => rules.includes(rule));
+/** The site after what its first finding is fixed with. */
+const fixed = (site: Site, layout?: Parameters<typeof auditSite>[4]) => {
+  const [one] = failing(site, layout);
+  return after(site, () => outlineFix(site, one!.rule, one!.place, one!.found, one!.needed));
+};
+const site = after(readSite(smallSite()), (now) => addPage(now, 'p', null));
+const at = (of: Site, block: number) => ['pages', 'p', 'sections', of.pages['p']!.sectionOrder[0]!, 'own', 'blocks', `${of.pages['p']!.sectionOrder[0]!}-b${block}`];
+
+describe('the outline of a page, as part of its audit', () => {
+  it('passes on a new page', () => {
+    expect(failing(site).filter(({ place }) => place.page === 'p')).toEqual([]);
+  });
+  it('needs one first heading: none and two fail, and one press gives what is missing or lowers the others', () => {
+    const none = after(site, (now) => setValue(now, '', [...at(now, 1), 'level'], null));
+    expect(failing(none).map(({ rule, place, found }) => [rule, place.page, found])).toContain(['first-heading', 'p', 0]);
+    expect(failing(fixed(none)).filter(({ rule }) => rule === 'first-heading')).toEqual([]);
+    const two = after(site, (now) => setValue(now, '', [...at(now, 2), 'level'], 1));
+    expect(failing(two).map(({ rule, found }) => [rule, found])).toContain(['first-heading', 2]);
+    expect(failing(fixed(two))).toEqual([]);
+  });
+  it('leaves out no level, and one press puts the right one in its place', () => {
+    const deep = after(site, (now) => setValue(now, '', [...at(now, 2), 'level'], 4));
+    expect(failing(deep).map(({ rule, found, needed }) => [rule, found, needed])).toContain(['skipped-level', 4, 2]);
+    expect(failing(fixed(deep))).toEqual([]);
+  });
+  it('has links whose words say where they lead', () => {
+    const here = after(site, (now) => setValue(now, '', [...at(now, 2), 'content'], [{ text: 'For the fares press ' }, { id: 'l9', link: { to: 'url', url: 'https://a.example' }, text: 'here' }]));
+    expect(failing(here).map(({ rule, place }) => [rule, place.id.split('/')[1]])).toEqual([['link-words', 'l9']]);
+    expect(outlineFix(here, 'link-words', failing(here)[0]!.place, 0, 1)).toBeUndefined();
+  });
+  it('has a header that stays and covers no more than is kept free', () => {
+    const stays = after(site, (now) => setValue(now, '', ['shared', 'header', 'stays'], true));
+    const reading = (found: number) => [{ page: 'p', place: 'header/surface', width: 390, rule: 'covered' as const, found }];
+    expect(failing(stays, reading(96))).toEqual([]);
+    expect(failing(stays, reading(140)).map(({ rule, found, needed, width }) => [rule, found, needed, width])).toEqual([['covered', 140, 96, 390]]);
+    expect(fixed(stays, reading(140)).shared.header.stays).toBeUndefined();
+  });
+});
