@@ -8,7 +8,7 @@ import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index
 import { smallSite } from '../testing/small-site.ts';
 import {
   acceptChange, addClip, addKept, addMenuEntry, addPage, addPicture, addSection, addToMenu, addressPage, anchorSection, buttonMenuEntry, dragMenuEntry, gradientBehind, hideSection, keepSection, keptPictures, pageEnd, pagesWith, sectionAddress, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
-  placeSection, putUnder, removeKept, removeMenuEntry, removePage, removePicture, replacePicture, setValue, type Edit,
+  placeSection, putUnder, removeKept, removeMenuEntry, removePage, removePicture, renamePage, replacePicture, setValue, type Edit,
 } from './index.ts';
 
 const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {
@@ -70,6 +70,17 @@ describe('the menu', () => {
     expect(places.find(({ id }) => id === 'header/notice-words')!.under!.id).toBe('header/notice');
     expect(findings(auditSite(set)).filter(({ place }) => place.section === 'header')).toEqual([]);
     expect(() => acceptChange(three, setValue(three, '', ['shared', 'header', 'fold'], ''))).toThrow();
+  });
+  it('lies over the picture of a page’s first section, judged by what that shows; elsewhere on its own ground', () => {
+    const pictured = after(three, (now) => addPicture(now, picture('a1')), (now) => pictureBehind(now, ['pages', 'home', 'sections', 's1', 'own'], sectionOf(now, now.pages['home']!.sections['s1']!)!, 'a1'), (now) => setValue(now, '', ['shared', 'header', 'over'], true));
+    const name = (page: string) => pageTree(pictured, page).places.find(({ id }) => id === 'header/name')!;
+    expect([name('home').under!.id, name('home').pictured, name('more').under!.id, name('more').pictured]).toEqual(['s1/surface', true, 'header/surface', false]);
+    expect(pageHtml(pictured, 'home')).toMatch(/<header[^>]*class="header over-first/);
+    expect(pageHtml(pictured, 'more')).not.toContain('over-first');
+    // Before the pixels are read it cannot be told; the same header elsewhere can.
+    const told = findings(auditSite(pictured), new Set(['cannot-tell'])).filter(({ place }) => place.section === 'header');
+    expect(new Set(told.map(({ place }) => place.page))).toEqual(new Set(['home']));
+    expect(partShapes(pictured, pictured.pages['home']!)[0]!.shape).not.toBe(partShapes(pictured, pictured.pages['more']!)[0]!.shape);
   });
   it('stands once more in a section, and follows there', () => {
     const site = after(three, (now) => addSection(now, 'home', 'x1', undefined, SECTION_KINDS['footer-menu']));
@@ -145,6 +156,15 @@ describe('a gradient behind a section', () => {
     expect(sectionOf(made, made.pages['home']!.sections['s1']!)!.ground).toBe('g1');
     expect(stylesCss(made)).toMatch(/surface--g1 \{[^}]*background-image/);
     expect(Object.keys(after(made, (now) => setValue(now, '', [...at, 'ground'], section().ground), (now) => gradientBehind(now, at, section(), 'g2')).brand.grounds)).toEqual(Object.keys(made.brand.grounds));
+  });
+});
+
+describe('an address', () => {
+  it('of the specimen is no page’s: not by its title, nor by what is typed', () => {
+    const site = after(readSite(smallSite()), (now) => addPage(now, 'p', null), (now) => renamePage(now, 'p', 'Specimen', true));
+    expect(site.pages['p']!.file).toBe('specimen-2.html');
+    expect(() => acceptChange(site, setValue(site, '', ['pages', 'p', 'file'], 'specimen.html'))).toThrowError(/is the address of the specimen/);
+    for (const bad of ['', 'a/b.html', '../up.html', 'Fares.html', 'fares', 'index.htm']) expect(() => acceptChange(site, setValue(site, '', ['pages', 'p', 'file'], bad))).withContext(bad).toThrow();
   });
 });
 

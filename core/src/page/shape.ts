@@ -1,7 +1,7 @@
 import { Block, walk, type Inline, type Meaning } from '../kinds/index.ts';
 import { listsItems, shapeOfItems } from './shown-items.ts';
 import { shownPage } from '../collections/index.ts';
-import { sectionOf, type Page, type Section, type Site } from '../site/index.ts';
+import { headerOver, sectionOf, type Page, type Section, type Site } from '../site/index.ts';
 
 /** One part of a page with its shape: two parts of one shape have places of the same looks in the same order. */
 export interface PartShape {
@@ -19,7 +19,7 @@ export function partShapes(site: Site, kept: Page): PartShape[] {
     const own = page[id];
     const section = own === undefined ? undefined : site.shared.sections[own];
     if (section) return [{ id, shape: `${id}: ${touches(owners, section, `${id}:`) ? `own ${page.id} ${id}` : `shared ${own!}`}` }];
-    const here = id === 'header' ? owners.has(site.shared.header.id) : touches(owners, site.shared.footer, '');
+    const here = id === 'header' ? owners.has(site.shared.header.id) || headerOver(site, page) !== undefined : touches(owners, site.shared.footer, '');
     return [{ id, shape: here ? `own ${page.id} ${id}` : id }];
   };
   const parts = end('header');

@@ -1,6 +1,6 @@
 import type { Element } from 'hast';
 import { arrangedClass, arrangementOf, element, labelled } from '../kinds/index.ts';
-import { sectionOf, type Page, type Section, type SectionEntry, type Shared, type Site } from '../site/index.ts';
+import { headerOver, sectionOf, type Page, type Section, type SectionEntry, type Shared, type Site } from '../site/index.ts';
 import { declaredKey, recipes } from '../style/index.ts';
 import { Build, placed, type Use } from './build.ts';
 import { blockElement } from './block-kit.ts';
@@ -96,15 +96,16 @@ function buildTree(site: Site, kept: Page, page: Page): PageTree {
     if (section) return [sectionPart(site, page.id, id, section, id, body, ['shared', 'sections', own!], { shared: own! })];
     return [id === 'header' ? headerPart(site, page, body) : sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once')];
   };
-  const parts = end('header');
-  for (const id of page.sectionOrder) {
+  const sections = page.sectionOrder.flatMap((id): PagePart[] => {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
-    if (!section) continue;
+    if (!section) return [];
     const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', page.id, 'sections', id, 'own'];
-    parts.push(sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry));
-  }
-  parts.push(...end('footer'));
+    return [sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry)];
+  });
+  // Over the picture of the first section the header stands on what that paints.
+  const over = headerOver(site, page) && { surface: sections[0]!.places[0]!, ground: sections[0]!.places[0]!.ground };
+  const parts = [...(over ? [headerPart(site, page, body, over)] : end('header')), ...sections, ...end('footer')];
   return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
 }
 

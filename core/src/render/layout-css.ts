@@ -31,6 +31,8 @@ a { color: inherit; }
 .name-centred .menu { justify-content: center; }
 .name-below .bar { flex-direction: column; align-items: flex-start; }
 .stays { position: sticky; inset-block-start: 0; z-index: 3; }
+/* Over the picture of the first section, which begins where the page does. */
+.over-first { position: absolute; inset-inline: 0; inset-block-start: 0; z-index: 2; }
 /* What is led to must not stand under it. */
 html:has(.stays) { scroll-padding-block-start: 6rem; }
 .menu-more { position: relative; }

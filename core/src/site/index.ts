@@ -11,7 +11,7 @@ export { formerAddresses } from './former.ts';
 export { Asset, Header, MenuItem, Page, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';
 export { danglingIssue, danglingReferences, type Dangling } from './references.ts';
 export { ruleLoop } from './brand-references.ts';
-export { sectionsOf, sectionsOn } from './sections-of.ts';
+export { headerOver, sectionsOf, sectionsOn } from './sections-of.ts';
 export { referencesByTarget, referencesTo } from './uses.ts';
 export { fieldProblem, isRunning } from './field-problem.ts';
 export { ownerWords } from './owner-words.ts';

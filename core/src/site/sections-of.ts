@@ -1,5 +1,5 @@
 import type { Section } from './section.ts';
-import { sectionOf, type Page, type Site } from './site.ts';
+import { sectionOf, type Page, type SectionEntry, type Site } from './site.ts';
 
 /** A section with its address in the document. */
 export interface SectionAt { readonly section: Section; readonly at: readonly string[] }
@@ -21,6 +21,13 @@ export function sectionsOn(site: Site, page: Page): Section[] {
     return page.without?.includes(id) ? [] : section ? [section] : id === 'footer' ? [site.shared.footer] : [];
   };
   return [...end('header'), ...page.sectionOrder.flatMap((id) => sectionOf(site, page.sections[id]!) ?? []), ...end('footer')];
+}
+
+/** The first entry of a page, where its section has a picture behind it over which the header lies. */
+export function headerOver(site: Site, page: Page): SectionEntry | undefined {
+  const entry = page.sections[page.sectionOrder[0] ?? ''];
+  const applies = site.shared.header.over && page.header === undefined && !page.without?.includes('header') && entry && !entry.hidden;
+  return applies && sectionOf(site, entry)?.picture ? entry : undefined;
 }
 
 /** A page's own sections. */

@@ -26,7 +26,7 @@ export const SectionEntry = byField([
 export type SectionEntry = v.InferOutput<typeof SectionEntry>;
 
 /** The name of a page's file. */
-const PageFile = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80));
+const PageFile = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80), v.check((file) => file !== 'specimen.html', 'is the address of the specimen'));
 /** A language by its tag (BCP 47). */
 const Language = v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/, 'must be a language tag like en or pt-BR'));
 
@@ -75,6 +75,8 @@ export const Header = v.pipe(v.strictObject({
   arrangement: v.optional(v.picklist(['centred', 'below'])),
   /** It stays in sight while the page is scrolled. */
   stays: v.optional(v.literal(true)),
+  /** Where the first section of a page has a picture behind it, it lies over that, on no ground of its own; there it does not stay. */
+  over: v.optional(v.literal(true)),
   /** What opens the menu on phones, where it is folded; absent: it wraps there. */
   fold: v.optional(nameOf('menu')),
   /** A line above name and menu that everybody should read. */

@@ -1,4 +1,4 @@
-import { applyChange, parseColor, setSwatchColor, setValue } from '@yohaku/core';
+import { addSection, applyChange, pageEnd, parseColor, removeSection, setSwatchColor, setValue } from '@yohaku/core';
 import { literal, small } from '../testing/small.ts';
 import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
@@ -105,8 +105,26 @@ describe('a frame on the wall', () => {
 
   it('follows sections that are moved or taken away, and values set on places', () => {
     const moved = applyChange(site, { ops: [{ op: 'move', from: ['pages', 'home', 'sectionOrder'], to: ['pages', 'home', 'sectionOrder'], id: 's2', after: null, wasAfter: 's1' }] }).site;
+    const first = frame.contentDocument!.querySelector('[data-part="s1"]');
+    const order = () => [...frame.contentDocument!.querySelectorAll('main > [data-part]')].map((one) => one.getAttribute('data-part'));
     painter.paint(moved);
-    expect([...frame.contentDocument!.querySelectorAll('main > [data-part]')].map((one) => one.getAttribute('data-part'))).toEqual(['s2', 's1']);
+    expect(order()).toEqual(['s2', 's1']);
+    // One that comes, goes, or changes its place leaves the others the elements they were.
+    const more = applyChange(moved, addSection(moved, 'home', 'new', 's2')).site;
+    painter.paint(more);
+    expect(order()).toEqual(['s2', 'new', 's1']);
+    expect(frame.contentDocument!.querySelector('[data-part="s1"]')).toBe(first);
+    expect(compareDocument(frame.contentDocument!, more, 'home', 1280)).toEqual([]);
+    painter.paint(applyChange(more, removeSection(more, 'home', 's2')).site);
+    expect(order()).toEqual(['new', 's1']);
+    painter.paint(moved);
+    expect(order()).toEqual(['s2', 's1']);
+    expect(frame.contentDocument!.querySelector('[data-part="s1"]')).toBe(first);
+    // Without its header a page is written anew.
+    painter.paint(applyChange(moved, pageEnd(moved, 'home', 'header', null)).site);
+    expect(frame.contentDocument!.querySelector('header')).toBeNull();
+    painter.paint(moved);
+    expect(frame.contentDocument!.querySelectorAll('header').length).toBe(1);
     const free = applyChange(moved, { ops: [{ op: 'remove', record: ['pages', 'home', 'overrides'], order: null, id: 'o1', was: null, after: null }] }).site;
     painter.paint(free);
     expect(color('p/text')).toBe('rgb(34, 34, 34)');

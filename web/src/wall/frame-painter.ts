@@ -137,11 +137,12 @@ export class FramePainter {
   #rewrite(site: Site): boolean {
     const parts = this.#source.parts(site);
     const ids = [...this.#html.keys()];
-    if (parts.length !== ids.length || parts.some((one, i) => one.id !== ids[i])) {
+    const moved = parts.length !== ids.length || parts.some((one, i) => one.id !== ids[i]);
+    if (moved && !this.#arrange(parts)) {
       this.#write(site);
       return true;
     }
-    let written = false;
+    let written = moved;
     for (const { id, html } of parts) {
       if (this.#html.get(id) === html) continue;
       const element = this.document.querySelector(`[data-part="${id}"]`);
@@ -152,7 +153,37 @@ export class FramePainter {
     }
     return written;
   }
+
+  /** Puts sections in their order, those that came anew among them, and takes out what went: the others stay the elements they were. @returns false where header or footer came or went */
+  #arrange(parts: readonly { readonly id: string; readonly html: string }[]): boolean {
+    const wanted = new Map(parts.map((one) => [one.id, one.html]));
+    const main = this.document.querySelector('main');
+    if (!main || [...ENDS].some((id) => wanted.has(id) !== this.#html.has(id))) return false;
+    for (const id of this.#html.keys()) if (!wanted.has(id)) this.document.querySelector(`[data-part="${id}"]`)?.remove();
+    let before: Element | null = null;
+    for (const { id, html } of parts) {
+      if (ENDS.has(id)) continue;
+      let element: Element | null = this.#html.has(id) ? this.document.querySelector(`[data-part="${id}"]`) : null;
+      // What stands outside of them stays there.
+      if (element && element.parentElement !== main) continue;
+      if (!element) {
+        const template: HTMLTemplateElement = this.document.createElement('template');
+        template.innerHTML = html;
+        element = template.content.firstElementChild!;
+        this.#html.set(id, html);
+      }
+      const next: Element | null = before ? before.nextElementSibling : main.firstElementChild;
+      if (next !== element) main.insertBefore(element, next);
+      before = element;
+    }
+    // In the order in which they stand now.
+    this.#html = new Map(parts.map(({ id, html }) => [id, this.#html.get(id) ?? html]));
+    return true;
+  }
 }
+
+/** What stands before and behind the sections of a page, outside of what is between. */
+const ENDS: ReadonlySet<string> = new Set(['header', 'footer']);
 
 const SOURCE = / src="(images\/[^"]+)"/g;
 

@@ -66,7 +66,7 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
   const overrides = source ? copiedValues(source.overrides, owner, id) : [];
   const page: Page = {
     ...(source?.under === undefined ? {} : { under: source.under }), ...(source?.header === undefined ? {} : { header: source.header }), ...(source?.footer === undefined ? {} : { footer: source.footer }), ...(source?.without === undefined ? {} : { without: source.without }),
-    id, title, description: '', file: `${uniquePath(title, pages.map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`,
+    id, title, description: '', file: `${uniquePath(title, takenPaths(pages), 'page')}.html`,
     sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: Object.fromEntries(overrides.map((one) => [one.id, one])),
   };
   return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
@@ -119,8 +119,11 @@ export const pagesUnder = (site: Site, id: string): string[] => site.pageOrder.f
 
 /** The address that a title gives, other pages' left out. */
 function addressFor(site: Site, title: string, id: string): string {
-  return `${uniquePath(title, Object.values(site.pages).filter((one) => one.id !== id).map((one) => one.file.replace(/\.html$/, '')), 'page')}.html`;
+  return `${uniquePath(title, takenPaths(Object.values(site.pages).filter((one) => one.id !== id)), 'page')}.html`;
 }
+
+/** Addresses that no page can have any more, without their ending: those of pages, and of the specimen. */
+const takenPaths = (pages: readonly Page[]): string[] => ['specimen', ...pages.map((one) => one.file.replace(/\.html$/, ''))];
 
 /** What an address typed for a page comes to: `Opening hours` is `opening-hours.html`. */
 export function pageAddress(text: string): string {

@@ -17,7 +17,7 @@ const INWARDS = 24;
     <div class="whole" [yoReaching]="everywhere"><yo-choice label="Name and menu" [value]="header()?.arrangement ?? ''" [options]="arrangements" [width]="180" (chosen)="arrange($event)" />
       <yo-text label="Folded on phones, behind" [value]="header()?.fold ?? ''" placeholder="not folded" width="110px" [check]="checkFold" (done)="fold($event)" />
       <yo-text label="Notice line" [value]="notice()" placeholder="none" width="280px" [check]="checkNotice" (done)="tell($event)" />
-      @if (header()?.notice; as line) { <yo-choice label="Background of the notice" [value]="line.ground" [options]="grounds()" [width]="110" (chosen)="noticeOn($event)" /> } <p class="scroll"><span class="head">On scroll</span><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">It stays</button></p></div>
+      @if (header()?.notice; as line) { <yo-choice label="Background of the notice" [value]="line.ground" [options]="grounds()" [width]="110" (chosen)="noticeOn($event)" /> } <p class="scroll"><span class="head">On a picture</span><button yo-act slight [attr.aria-pressed]="!!header()?.over" yoTip="Where the first section of a page has a picture behind it, the header lies over that" (click)="lieOver()">It lies over the first</button></p> <p class="scroll"><span class="head">On scroll</span><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">It stays</button></p></div>
     <ul aria-label="Menu entries" [yoReaching]="everywhere" cdkDropList (cdkDropListDropped)="dropped($event)">
       @for (one of entries(); track one.id) {
         <li cdkDrag [cdkDragData]="one.id" [class.under]="one.under !== undefined">
@@ -58,6 +58,9 @@ export class MenuList {
   }
   protected stay(): void {
     this.#do((site) => setValue(site, site.shared.header.stays ? 'The header scrolls away' : 'The header stays', ['shared', 'header', 'stays'], site.shared.header.stays ? undefined : true));
+  }
+  protected lieOver(): void {
+    this.#do((site) => setValue(site, site.shared.header.over ? 'The header on its own ground' : 'The header over the first picture', ['shared', 'header', 'over'], site.shared.header.over ? undefined : true));
   }
   protected readonly notice = computed(() => plainText(this.header()?.notice?.content ?? []));
   protected readonly grounds = computed(() => this.#site()?.brand.groundOrder.map((id) => ({ value: id, label: this.#site()!.brand.grounds[id]!.label })) ?? []);

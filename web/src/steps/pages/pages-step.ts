@@ -168,6 +168,8 @@ export class PagesStep {
     if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or figures.';
     const file = pageAddress(text);
     const other = Object.values(this.site()!.pages).find((one) => one.id !== this.page()!.id && one.file === file);
+    if (file === 'specimen.html') return 'specimen.html is the address of the specimen.';
+    if (text.trim().includes('/')) return 'An address is one name, without a slash: all pages lie beside each other.';
     return other ? `${file} is the address of ${other.title}.` : '';
   };
   protected menu(): void {
