@@ -1,10 +1,10 @@
-import { kindOf } from '../kinds/index.ts';
+import { kindOf, laidInto, markedWords } from '../kinds/index.ts';
 import { readSite } from '../document/index.ts';
 import { pageTree } from '../page/index.ts';
 import { blockKinds } from '../sections/index.ts';
 import type { Section, Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { acceptChange, addBlock, addKept, addSection, keepSection, ownSection, pagesWith, duplicatePart, movePart, partsAt, planUndo, removePart, setValue, type BlockPart, type Edit } from './index.ts';
+import { acceptChange, addBlock, addBlockAt, addKept, extrasAt, partsOfPlaces, turnBlock, turnExtra, turnsOf, addSection, keepSection, ownSection, pagesWith, duplicatePart, movePart, partsAt, planUndo, removePart, setValue, type BlockPart, type Edit } from './index.ts';
 
 const site = smallSite();
 const place = (now: Site, id: string) => pageTree(now, 'home').places.find((one) => one.id === id)!;
@@ -85,5 +85,50 @@ describe('a kept section', () => {
   it('comes back as it was by undo', () => {
     const { site: now, inverse } = acceptChange(valued, keepSection(valued, 'home', 's1', 'one', 'e1'));
     expect(acceptChange(now, { ops: planUndo(now, inverse).ops }).site).toEqual(valued);
+  });
+});
+
+describe('what a part may be and have besides', () => {
+  const words = (now: Site, content: unknown) => after(now, setValue(now, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content));
+  const last = (now: Site) => section(now).blocks[section(now).columns['col1']!.order[1]!]!;
+  it('a text becomes a list, a line each, with its emphasis and links, and a quote; a list becomes a text again', () => {
+    const two = words(site, [{ text: 'One\nand ' }, { text: 'two', mark: 'em' }, { text: '\n' }, { id: 'l1', link: { to: 'page', page: 'more' }, text: 'three' }]);
+    expect(turnsOf(two, part(two, 'p/text', 'block')).map(({ kind }) => kind)).toEqual(['list', 'quote']);
+    const list = after(two, turnBlock(two, part(two, 'p/text', 'block'), 'list', 'x1'));
+    expect(last(list)).toEqual(jasmine.objectContaining({ kind: 'list', order: ['i1', 'i2', 'i3'] }));
+    expect((last(list) as unknown as { items: Record<string, { content: unknown }> }).items['i2']!.content).toEqual([{ text: 'and ' }, { text: 'two', mark: 'em' }]);
+    const back = after(list, turnBlock(list, part(list, 'x1/i1/text', 'block'), 'text', 'x2'));
+    expect((last(back) as unknown as { content: unknown }).content).toEqual([{ text: 'One\nand ' }, { text: 'two', mark: 'em' }, { text: '\n' }, { id: 'l1', link: { to: 'page', page: 'more' }, text: 'three' }]);
+    expect(last(after(two, turnBlock(two, part(two, 'p/text', 'block'), 'quote', 'x3'))).kind).toBe('quote');
+    expect(turnsOf(site, part(site, 'k/k1', 'block'))).toEqual([]);
+  });
+  it('cards have pictures, links and buttons or not; a quote says whose words it is or not; what the site has nothing for is not offered', () => {
+    const cards = after(site, addBlock(site, part(site, 'p/text', 'block'), 'cards', 'c'));
+    const at = (now: Site) => extrasAt(now, place(now, 'c/a/heading'));
+    expect(at(cards).map(({ label, has }) => [label, has])).toEqual([['a link', true], ['a button', false]]);
+    const with_ = after(cards, turnExtra(cards, at(cards)[1]!, 'go'));
+    expect(pageTree(with_, 'home').places.some(({ kind, id }) => kind === 'button' && id.startsWith('c/a/'))).toBeTrue();
+    expect(at(after(with_, turnExtra(with_, at(with_)[1]!, 'no')))[1]!.has).toBeFalse();
+    const quote = after(site, addBlock(site, part(site, 'p/text', 'block'), 'quote', 'q'));
+    const less = after(quote, turnExtra(quote, extrasAt(quote, place(quote, 'q/text'))[0]!, 'no'));
+    expect(pageTree(less, 'home').places.some(({ id }) => id === 'q/source')).toBeFalse();
+  });
+  it('a block is laid in between two, and before all', () => {
+    const at = ['pages', 'home', 'sections', 's1', 'own'];
+    expect(section(after(site, addBlockAt(site, at, 'col1', null, 'rule', 'r'))).columns['col1']!.order).toEqual(['r', 'h', 'p', 'k']);
+    expect(section(after(site, addBlockAt(site, at, 'col1', 'h', 'space', 'r'))).columns['col1']!.order).toEqual(['h', 'r', 'p', 'k']);
+  });
+  it('several in hand are each found once', () => {
+    expect(partsOfPlaces(site, [place(site, 'k/k1'), place(site, 'k/k1'), place(site, 'p/text')], 'block').map(({ id }) => id)).toEqual(['k', 'p']);
+  });
+  it('words are marked as with a pen, and plain again; others are laid in among them; links stay what they are', () => {
+    const link = { id: 'l', link: { to: 'url' as const, url: 'https://a.example' }, text: 'link' };
+    const runs = [{ text: 'one two ' }, link];
+    const marked = markedWords(runs, 4, 7, 'm');
+    expect(marked).toEqual([{ text: 'one ' }, { id: 'm', marked: true, text: 'two' }, { text: ' ' }, link]);
+    expect(markedWords(marked, 4, 7, 'n')).toEqual(runs);
+    expect(markedWords(runs, 6, 10, 'm')).toEqual(runs);
+    expect(laidInto(runs, 4, 7, [{ text: 'three', mark: 'strong' }])).toEqual([{ text: 'one ' }, { text: 'three', mark: 'strong' }, { text: ' ' }, link]);
+    expect(laidInto([], 0, 0, [{ text: 'a' }])).toEqual([{ text: 'a' }]);
   });
 });

@@ -46,6 +46,11 @@ export const cards = kindOfBlock('cards', {
 .across-4 { grid-template-columns: repeat(4, minmax(0, 1fr)); }
 }
 `,
+  extras: [
+    { of: 'item', key: 'picture', label: 'a picture', none: null, make: ({ asset }) => asset && { asset, alt: '' } },
+    { of: 'item', key: 'link', label: 'a link', none: null, make: ({ page }, id) => ({ id, link: pageLink(page), text: 'More of it' }) },
+    { of: 'item', key: 'button', label: 'a button', none: null, make: ({ page, variants, size }, id) => ({ id, label: 'Begin', href: pageLink(page), variant: variants[0]!.id, size }) },
+  ],
   samples: ({ styles, ground, page }) => [{
     name: 'cards', ground: ground.id, headingStyle: styles.minor, headingLevel: 3, textStyle: styles.running, across: 1, order: ['a'],
     items: { a: { id: 'a', heading: 'A card', content: [{ text: 'Cards stand on a background of their own; this one on the same.' }], picture: null, link: { id: 'more', link: pageLink(page), text: 'Where it leads' }, button: null } },

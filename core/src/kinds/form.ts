@@ -61,6 +61,10 @@ export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of l
 .row:has(.field:user-invalid) .error { display: block; }
 .block { display: block; }
 `,
+  extras: [
+    { of: 'item', key: 'help', label: 'help', none: '', make: () => 'What is to be typed here.' },
+    { of: 'item', key: 'error', label: 'an error', none: undefined, make: () => 'Say what is missing, and how to put it right.' },
+  ],
   samples: ({ styles, variants, size, page }) => {
     const field = (id: string, label: string, kind: (typeof FIELD_KINDS)[number], help = '', error = '') => ({ id, label, kind, help, ...(error ? { error } : {}), options: kind === 'select' ? ['The first of three', 'The second', 'The third'] : [] });
     const fields = [field('name', 'A field', 'text', 'Help stands below it.', 'An error says what to do.'), field('choice', 'A choice', 'select'), field('more', 'Room for more', 'area'), field('agree', 'A check', 'check')];

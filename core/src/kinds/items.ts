@@ -55,7 +55,10 @@ export const items = kindOfBlock('items', {
 .list-pages { display: flex; flex-wrap: wrap; gap: 4px 16px; list-style: none; padding-block: 12px; }
 .list-pages a { display: inline-block; min-width: 24px; min-height: 24px; text-align: center; }
 `,
-  samples: () => [],
+  samples: ({ collection, styles, ground }) => (collection === undefined ? [] : [{
+    name: 'items', collection: collection.id, look: 'rows' as const, heading: collection.heading, ...(collection.text === undefined ? {} : { text: collection.text }), ...(collection.picture === undefined ? {} : { picture: collection.picture }),
+    limit: 3, ground: ground.id, headingStyle: styles.minor, headingLevel: 3, textStyle: styles.running,
+  }]),
 });
 
 type List = v.InferOutput<typeof items.schema>;

@@ -19,6 +19,8 @@ export interface SampleBrand {
   readonly page: string;
   /** A picture of the site; absent while it has none. */
   readonly asset: string | undefined;
+  /** A collection of the site with what its items are named and told by; absent while it has none. */
+  readonly collection: { readonly id: string; readonly heading: string; readonly text: string | undefined; readonly picture: string | undefined } | undefined;
   /** A download of the site; absent while it has none. */
   readonly download: string | undefined;
 }
@@ -40,6 +42,20 @@ export interface Kind<B extends BlockBase = BlockBase> {
   /** Samples, each with a name of its own, and the column of the specimen they stand in. */
   samples(brand: SampleBrand): readonly Sample<B>[];
   readonly column: 'words' | 'parts';
+  readonly extras?: readonly Extra[];
+}
+
+/** Something that a block, or one of the things it has several of, may have or not. */
+export interface Extra {
+  readonly of: 'block' | 'item';
+  /** Field in which it is kept. */
+  readonly key: string;
+  /** What it is called after `with`: `a picture`. */
+  readonly label: string;
+  /** One to begin with; undefined where the site has nothing it could show. */
+  readonly make: (brand: SampleBrand, id: string) => unknown;
+  /** What the field holds without it. */
+  readonly none: null | undefined | '';
 }
 
 /** A block without its id, and a name to make one of. */
@@ -50,6 +66,7 @@ interface Told<B> {
   readonly label: string;
   readonly column: Kind['column'];
   readonly css?: string;
+  readonly extras?: readonly Extra[];
   readonly tree: (kit: Kit, block: B) => Element;
   readonly samples: (brand: SampleBrand) => readonly Sample<B>[];
 }

@@ -25,5 +25,6 @@ export const picture = kindOfBlock('picture', {
 .picture.tall { aspect-ratio: 3 / 4; }
 ${KEEPS.map((one) => `.keeps-${one} { object-position: ${one}; }\n`).join('')}.captioned > figcaption { padding-block-start: 8px; }
 `,
+  extras: [{ of: 'block', key: 'caption', label: 'a caption', none: undefined, make: ({ styles }) => ({ style: styles.fine, content: [{ text: 'What is seen, and who made it.' }] }) }],
   samples: ({ asset, styles }) => (asset === undefined ? [] : [{ name: 'picture', asset, alt: 'A picture of the site', shape: 'wide' as const, caption: { style: styles.fine, content: [{ text: 'What stands below a picture.' }] } }]),
 });

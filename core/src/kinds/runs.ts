@@ -101,3 +101,15 @@ export function laidInto(runs: readonly Inline[], start: number, end: number, ot
   }
   return joined([...before, ...others, ...after]);
 }
+
+/** The words between two offsets as marked ones under an id of their own, or plain again where all of them are marked. */
+export function markedWords(runs: readonly Inline[], start: number, end: number, id: string): Inline[] {
+  // A link keeps its address: it is not marked over.
+  let from = 0;
+  const linked = runs.some((run) => {
+    const [first, last] = [from, (from += run.text.length)];
+    return 'link' in run && first < end && last > start;
+  });
+  if (linked) return [...runs];
+  return between(runs, start, end, (inside) => (inside.every((run) => 'marked' in run) ? inside.map(({ text }) => ({ text })) : [{ id, marked: true, text: inside.map((run) => run.text).join('') }]));
+}

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, e
 import { DomSanitizer } from '@angular/platform-browser';
 import { bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
-import { PixelsRead } from '../state/index.ts';
+import { PixelsRead, Reading } from '../state/index.ts';
+import { BlockGaps } from './block-gaps.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
@@ -24,6 +25,7 @@ const NEAR = '240px 400px';
 @Component({
   selector: 'yo-page-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BlockGaps],
   template: `
     <div class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
@@ -32,6 +34,7 @@ const NEAR = '240px 400px';
       @for (tag of tags(); track tag.place) {
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
       }
+      @if (live() && width() === 1280 && !reading() && shown(); as document) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> }
       @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">“{{ one.label }}” is not shown at this width</span> }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
@@ -132,6 +135,9 @@ export class PageFrame {
     });
   }
 
+  protected readonly reading = inject(Reading).only;
+  /** The same as a signal. */
+  protected readonly shown = signal<Document | null>(null);
   /** Document shown, once it is there. */
   get document(): Document | undefined {
     return this.#painter?.document;
@@ -146,6 +152,7 @@ export class PageFrame {
     // The empty document of a fresh iframe loads as well, before the shell.
     if (!document?.body || document.URL === 'about:blank') return;
     this.#painter = new FramePainter(document, pageSource(this.page(), this.crop()?.part ?? null));
+    this.shown.set(document);
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     const unhang = this.#frames.hang({
       key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),

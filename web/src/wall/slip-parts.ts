@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addBlock, blockKinds, duplicatePart, inTurn, movePart, partsAt, partsOfPlaces, removePart, turnBlock, turnsOf, valueAt, type BlockPart, type Edit, type Place, type Site } from '@yohaku/core';
+import { addBlock, blockKinds, duplicatePart, extrasAt, inTurn, movePart, partsAt, partsOfPlaces, removePart, turnBlock, turnExtra, turnsOf, valueAt, type BlockPart, type Edit, type ExtraHere, type Place, type Site } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, deskFeature, freshId, type Scope } from '../state/index.ts';
 import { ACTS, Choice } from '../ui/index.ts';
 import { inHand } from './in-hand.ts';
@@ -22,6 +22,7 @@ import { inHand } from './in-hand.ts';
         <yo-delete slight [name]="part.label" words="" (done)="remove(part)" />
       </div>
     }
+    @if (extras().length) { <span class="turns">@for (one of extras(); track one.key) { <button yo-act slight [attr.aria-pressed]="one.has" [yoReaching]="here()" (click)="give(one)">{{ one.label }}</button> }</span> }
     @if (turns().length) { <span class="turns">@for (one of turns(); track one.kind) { <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">Make it a {{ one.label.toLowerCase() }}</button> }</span> }
     @if (block(); as block) { <yo-choice label="Add behind it" [yoReaching]="here()" [value]="null" placeholder="a block" [options]="kinds()" [width]="150" (chosen)="add(block, $event)" /> }
   `,
@@ -70,6 +71,13 @@ export class SlipParts {
   protected remove(part: BlockPart): void {
     this.#each(part, 'Delete', (now, one) => removePart(now, one));
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+  }
+  protected readonly extras = computed(() => {
+    const site = this.#editor.current();
+    return site ? extrasAt(site, this.place()) : [];
+  });
+  protected give(extra: ExtraHere): void {
+    this.#commit((site) => turnExtra(site, extra, freshId('x')));
   }
   protected readonly turns = computed(() => {
     const [site, block] = [this.#editor.current(), this.block()];

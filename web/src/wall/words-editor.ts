@@ -1,9 +1,12 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addBlocks, blocksFromPasted, cleanText, emphasised, laidInto, partsAt, withBreaks, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type PastedNode, type Place } from '@yohaku/core';
+import { addBlocks, blocksFromPasted, cleanText, emphasised, laidInto, markedWords, partsAt, withBreaks, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type PastedNode, type Place } from '@yohaku/core';
 import { Editor, SiteActions, freshId, pastedNodes, pastedText } from '../state/index.ts';
 import { KEYS } from '../ui/index.ts';
 import { readInline, tooMuch } from './read-inline.ts';
+
+/** What words can be: strong, emphasised, marked. */
+export type Mark = 'strong' | 'em' | 'marked';
 
 /** Words that are being edited where they stand. */
 export interface EditedWords {
@@ -13,11 +16,11 @@ export interface EditedWords {
   readonly rich: boolean;
   /** Where the words that are chosen lead, and whether they are emphasised. */
   readonly link: Href | null;
-  readonly mark: 'strong' | 'em' | null;
+  readonly mark: Mark | null;
 }
 
 /** One editing of words, from its start until it is done or dropped. */
-interface Session { readonly finish: (keep: boolean) => void; readonly mark: (mark: 'strong' | 'em') => void; readonly link: (link: Href | null) => void }
+interface Session { readonly finish: (keep: boolean) => void; readonly mark: (mark: Mark) => void; readonly link: (link: Href | null) => void }
 
 /** Editing of words where they stand: the parent listens, the page itself runs no script. */
 @Injectable({ providedIn: 'root' })
@@ -29,7 +32,7 @@ export class WordsEditor {
   #session: Session | undefined;
 
   /** Puts emphasis on the chosen words, or takes it off. */
-  mark(mark: 'strong' | 'em'): void {
+  mark(mark: Mark): void {
     this.#session?.mark(mark);
   }
   /** Makes a link of the chosen words, or (null) takes it off. */
@@ -157,11 +160,11 @@ const problemWords = (problem: string): string => (problem === '' ? '' : `it ${p
 interface Words {
   readonly rich: boolean;
   readonly read: () => string | Inline[];
-  readonly mark: (mark: 'strong' | 'em') => void;
+  readonly mark: (mark: Mark) => void;
   readonly link: (link: Href | null) => void;
   /** Lays runs in where the caret is, in place of the words that are chosen. */
   readonly lay: (runs: readonly Inline[]) => void;
-  readonly chosen: () => { readonly link: Href | null; readonly mark: 'strong' | 'em' | null };
+  readonly chosen: () => { readonly link: Href | null; readonly mark: Mark | null };
 }
 
 /** One line of plain words, without what else stands in its element. */
@@ -212,7 +215,7 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
     rich: true, read,
     mark: (mark) => {
       const { start, end } = look();
-      if (start < end) show(emphasised(read(), start, end, mark));
+      if (start < end) show(mark === 'marked' ? markedWords(read(), start, end, freshId('m')) : emphasised(read(), start, end, mark));
     },
     link: (link) => {
       const { start, end } = look();
@@ -227,7 +230,7 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
     chosen: () => {
       const { start, end } = look();
       const run = runAt(read(), start, end);
-      return { link: run && 'link' in run ? run.link : null, mark: run && 'mark' in run ? (run.mark ?? null) : null };
+      return { link: run && 'link' in run ? run.link : null, mark: run && 'marked' in run ? 'marked' : run && 'mark' in run ? (run.mark ?? null) : null };
     },
   };
 }

@@ -15,6 +15,7 @@ import { WordsEditor } from './words-editor.ts';
         @if (words.rich) {
           <button yo-act slight [attr.aria-pressed]="words.mark === 'strong'" yoTip="Strong, or not" [yoKey]="keys.strong" (mousedown)="$event.preventDefault()" (click)="editor.mark('strong')">Strong</button>
           <button yo-act slight [attr.aria-pressed]="words.mark === 'em'" yoTip="Emphasis, or not" [yoKey]="keys.emphasis" (mousedown)="$event.preventDefault()" (click)="editor.mark('em')">Emphasis</button>
+          <button yo-act slight [attr.aria-pressed]="words.mark === 'marked'" yoTip="Marked as with a pen, or not" (mousedown)="$event.preventDefault()" (click)="editor.mark('marked')">Marked</button>
         }
         <button yo-act slight class="end" yoTip="Keeps what was typed" [yoKey]="keys.keep" (mousedown)="$event.preventDefault()" (click)="editor.finish(true)">Done</button>
         <button yo-act slight yoTip="Drops what was typed" [yoKey]="keys.drop" (mousedown)="$event.preventDefault()" (click)="editor.finish(false)">Cancel</button>

@@ -2,10 +2,10 @@ import { kindOf, linesOf, withBreaks, type Block } from '../../kinds/index.ts';
 import type { Place } from '../../page/index.ts';
 import { sampleBlock } from '../../sections/index.ts';
 import type { Section, Site } from '../../site/index.ts';
-import { stylesByRole } from '../../style/index.ts';
+import { sampleBrand, stylesByRole } from '../../style/index.ts';
 import { valueAt } from '../json.ts';
 import type { Op } from '../change.ts';
-import { insertOp, removeOp, stepOp, type Edit } from './edit.ts';
+import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 
 /** A block of a section, or one of the things that a block has several of: a button, a card, a row. */
 export interface BlockPart {
@@ -141,4 +141,39 @@ export function partsOfPlaces(site: Site, places: readonly Place[], what: BlockP
     if (part) parts.set([...part.record, part.id].join('/'), part);
   }
   return [...parts.values()];
+}
+
+/** Something that the thing at a place may have or not, with whether it has it. */
+export interface ExtraHere { readonly key: string; readonly label: string; readonly has: boolean; readonly address: readonly string[] }
+
+/** What a block, or the item of it that a place belongs to, may have besides; empty for most. */
+export function extrasAt(site: Site, place: Place): ExtraHere[] {
+  const parts = partsAt(site, place);
+  const block = parts.find(({ what }) => what === 'block');
+  const kind = block && kindOf(valueAt(site, [...block.record, block.id]) as Block);
+  return (kind?.extras ?? []).flatMap((extra): ExtraHere[] => {
+    const part = parts.find(({ what }) => what === extra.of);
+    if (!part) return [];
+    const address = [...part.record, part.id, extra.key];
+    const value = valueAt(site, address);
+    const has = value !== extra.none && value !== undefined;
+    // What the site has nothing for is not offered.
+    return has || extra.make(sampleBrand(site, site.brand.groundOrder[0]!), 'new') !== undefined ? [{ key: extra.key, label: extra.label, has, address }] : [];
+  });
+}
+
+/** Gives a thing what it may have besides, or takes it away. */
+export function turnExtra(site: Site, { key, label, has, address }: ExtraHere, id: string): Edit {
+  const block = valueAt(site, address.slice(0, address.lastIndexOf('blocks') + 2)) as Block;
+  const extra = kindOf(block)!.extras!.find((one) => one.key === key)!;
+  return { label: `${kindOf(block)!.label} ${has ? 'without' : 'with'} ${label}`, ops: [setOp(site, address, has ? extra.none : extra.make(sampleBrand(site, site.brand.groundOrder[0]!), id))] };
+}
+
+/**
+ * Adds a block of a kind between two of a column, or (null) before all of them.
+ * @throws RangeError as `addBlock`
+ */
+export function addBlockAt(site: Site, section: readonly string[], column: string, after: string | null, kind: string, id: string): Edit {
+  const block = sampleBlock(site, (valueAt(site, section) as Section).ground, kind, id);
+  return { label: `Add ${kindOf(block)!.label.toLowerCase()}`, ops: [insertOp(site, [...section, 'blocks'], [...section, 'columns', column, 'order'], id, block, after)] };
 }
