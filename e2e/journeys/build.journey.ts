@@ -186,3 +186,57 @@ test('words pasted from elsewhere become a section in the styles of the brand; w
   await page.getByRole('button', { name: 'Undo Paste into About' }).click();
   await expect(section).toHaveCount(0);
 });
+
+test('blocks are laid in between two, several are changed at once, sections are dragged from the shelf, a page has another header, and stands at a third width', async ({ desk, page }) => {
+  await desk.step('Pages');
+  await desk.choose('Page', 'Contact');
+  const frame = desk.frame('Contact at 1280');
+  const strips = page.getByRole('group', { name: 'Sections of Contact' }).getByRole('button');
+  await strips.nth(1).click();
+  await page.getByRole('button', { name: 'Add a block behind the text' }).first().click();
+  await page.getByRole('menuitem', { name: 'Rule', exact: true }).click();
+  await expect(frame.locator('main > [data-part]').first().locator('hr')).toHaveCount(1);
+
+  // Two buttons in hand are one variant by one choice.
+  await desk.choose('Page', 'Home');
+  const home = desk.frame('Home at 1280');
+  const buttons = home.locator('main > [data-part]').first().locator('.button');
+  await buttons.nth(0).click();
+  await buttons.nth(1).click({ modifiers: ['Shift'] });
+  const slip = page.getByRole('dialog', { name: /^Button/ });
+  await expect(slip).toContainText('2 selected');
+  await desk.choose('Variant', 'Quiet', slip);
+  await expect(page.getByRole('button', { name: 'Undo Variant of 2 places' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  // Dragged from the shelf a section goes between the two it is dropped between.
+  await page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTo(0, 0));
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  const card = page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'Opener, narrow' });
+  const [from, paper] = [(await card.boundingBox())!, (await page.locator('iframe[title="Home at 1280"]').boundingBox())!];
+  await page.mouse.move(from.x + 30, from.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 40, from.y, { steps: 4 });
+  await page.mouse.move(paper.x + 120, paper.y + 40, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByRole('group', { name: 'Sections of Home' }).getByRole('button').nth(1).locator('.name')).toHaveText('Opener, narrow');
+  // The page had its first heading: the one that came is of the second level, and nothing of the outline fails.
+  await expect(home.locator('main > [data-part]').first().locator('h2')).toHaveCount(1);
+
+  await page.getByRole('button', { name: 'Page facts' }).click();
+  await desk.choose('Header', 'no header');
+  await desk.choose('Footer', 'Our promise');
+  await page.keyboard.press('Escape');
+  await expect(home.locator('header')).toHaveCount(0);
+  await expect(home.locator('footer[data-part="footer"]')).toContainText('promise');
+  await expect(desk.frame('Sailings at 1280').locator('header')).toHaveCount(1);
+  await page.getByLabel('Also at a third width, px').fill('50');
+  await page.getByLabel('Also at a third width, px').press('Enter');
+  await expect(page.getByRole('alert')).toContainText('320 to 2560');
+  await page.getByLabel('Also at a third width, px').fill('768');
+  await page.getByLabel('Also at a third width, px').press('Enter');
+  await expect(desk.frame('Home at 768').locator('h1')).toHaveCount(1);
+  await page.getByLabel('Also at a third width, px').fill('');
+  await page.getByLabel('Also at a third width, px').press('Enter');
+  await desk.saved();
+});

@@ -33,6 +33,13 @@ a { color: inherit; }
 .stays { position: sticky; inset-block-start: 0; z-index: 3; }
 /* Over the picture of the first section, which begins where the page does. */
 .over-first { position: absolute; inset-inline: 0; inset-block-start: 0; z-index: 2; }
+/* What is said there begins below it: below one line of it, or as many as a menu wraps into on phones. */
+html:has(.over-first) main > .section:first-child > .cols { padding-block-start: 4.5rem; }
+html:has(.over-first > .notice) main > .section:first-child > .cols { padding-block-start: 7rem; }
+@media (width < 640px) {
+html:has(.over-first):not(:has(.over-first .fold)) main > .section:first-child > .cols { padding-block-start: 10rem; }
+html:has(.over-first > .notice):not(:has(.over-first .fold)) main > .section:first-child > .cols { padding-block-start: 12.5rem; }
+}
 /* What is led to must not stand under it. */
 html:has(.stays) { scroll-padding-block-start: 6rem; }
 .menu-more { position: relative; }

@@ -88,7 +88,8 @@ async function bringPictures(tx: Querier, apart: Apart, site: Site, files: Reado
       made[asset.id] = asset;
       continue;
     }
-    const found = [...files].find(([file]) => file.startsWith(`images/${asset.id}-${asset.hash.slice(0, 10)}`));
+    // Its own bytes, and none of the widths it went out in.
+    const found = [...files].find(([file]) => file.startsWith(`images/${asset.id}-${asset.hash.slice(0, 10)}`) && !/-w\d+\.webp$/.test(file));
     if (!found) {
       missing.push(asset.name);
       continue;

@@ -17,7 +17,8 @@ interface Gap { readonly key: string; readonly column: string; readonly after: s
   styles: `
     :host { display: contents; }
     yo-acts-menu { position: absolute; transform: translate(-50%, -50%); }
-    :host ::ng-deep yo-acts-menu > button { width: 24px; height: 24px; min-width: 0; padding: 0; line-height: 20px; font-size: 14px; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; }
+    :host ::ng-deep yo-acts-menu > button { width: 24px; height: 24px; min-width: 0; padding: 0; line-height: 20px; font-size: 14px; background: #fff !important; color: #1a1a1a; border: 1px solid #1a1a1a; }
+    :host-context(.paper:not(:hover):not(:focus-within)) yo-acts-menu { opacity: 0; }
   `,
 })
 export class BlockGaps {
@@ -58,7 +59,7 @@ export class BlockGaps {
         const [above, below] = [rects[at - 1], rects[at]];
         const y = above && below ? (above.bottom + below.top) / 2 : above ? above.bottom + 8 : (below?.top ?? element.getBoundingClientRect().top) - 8;
         const label = after === null ? '' : (kindOf(section!.blocks[after]!)?.label ?? 'block').toLowerCase();
-        return { key: `${column} ${after ?? ''}`, column, after, where: after === null ? 'before all others' : `behind the ${label}`, x: (left - 14) * scale, y: y * scale };
+        return { key: `${column} ${after ?? ''}`, column, after, where: after === null ? 'before all others' : `behind the ${label}`, x: Math.max(13, left * scale - 15), y: y * scale };
       });
     });
   });

@@ -35,7 +35,7 @@ const NEAR = '240px 400px';
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
       }
       @if (live() && width() === 1280 && !reading() && shown(); as document) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> }
-      @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">“{{ one.label }}” is not shown at this width</span> }
+      @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">Not shown here: {{ one.label }}</span> }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
       }
@@ -48,6 +48,7 @@ const NEAR = '240px 400px';
     .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
     .tag { position: absolute; transform: translateY(-50%); padding: 0 3px; font: 10px/12px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
     .tag.skipped { background: #1a1a1a; color: #fff; }
+    .gone { max-width: calc(100% - 8px); overflow: hidden; text-overflow: ellipsis; }
     .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
   `,
 })

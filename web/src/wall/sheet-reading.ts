@@ -31,8 +31,12 @@ export async function readSheet(document: Document, site: Site, page: string, wi
   return { page, width, height, layout, readings: [...lengths, ...spacing, ...readCovered(document, site, page, width)], areas: width === 1280 ? measureAreas(document, site, page) : null };
 }
 
-/** How tall a header is that stays in sight: so much of the window it covers. */
+/** How tall a header is that stays in sight: so much of the window it covers. Of one over a picture: how much of what is said there. */
 function readCovered(document: Document, site: Site, page: string, width: number): LayoutReading[] {
-  const header = site.shared.header.stays ? document.querySelector('header.stays') : null;
-  return header ? [{ page, place: `${site.shared.header.id}/surface`, width, rule: 'covered', found: Math.round(header.getBoundingClientRect().height) }] : [];
+  const reading = (found: number): LayoutReading[] => [{ page, place: `${site.shared.header.id}/surface`, width, rule: 'covered', found: Math.max(0, Math.round(found)) }];
+  const over = document.querySelector('header.over-first')?.getBoundingClientRect();
+  const first = document.querySelector('main > .section .col > *')?.getBoundingClientRect();
+  if (over) return first ? reading(over.bottom - first.top) : [];
+  const stays = document.querySelector('header.stays')?.getBoundingClientRect();
+  return stays ? reading(stays.height) : [];
 }

@@ -302,6 +302,11 @@ export class Wall {
   protected readonly checkThird = (text: string): string => (text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'A width of 320 to 2560 px, or nothing.');
   protected third(text: string): void {
     this.#store.dispatch(DeskActions.third({ width: text.trim() === '' ? null : Number(text) }));
+    // The slip hangs beside all of them.
+    this.#anchored = null;
+    this.anchor.set(null);
+    const { place } = this.desk();
+    if (place) setTimeout(() => this.#showPlace(place), LOOK_MS);
   }
   protected fontsAgain(): void {
     this.#store.dispatch(DeskActions.standIns({ shown: false }));

@@ -31,7 +31,7 @@ import { WordsEditor } from './words-editor.ts';
       <button yo-act slight icon="pencil" (click)="asked.emit()">Edit the words</button> <span class="note">or double-click them</span>
     }
   `,
-  styles: `:host { display: block; } .yo-act + .note { margin-left: 6px; } .acts { display: flex; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 6px; align-items: end; padding-top: 4px; }`,
+  styles: `:host { display: block; } .yo-act + .note { margin-left: 6px; } .acts { display: flex; flex-wrap: wrap; gap: 4px; padding: 2px 0; } .end { margin-left: auto; } .links { display: flex; gap: 6px; align-items: end; padding-top: 4px; }`,
   host: { '(focusout)': 'left()' },
 })
 export class WordsTools implements OnDestroy {

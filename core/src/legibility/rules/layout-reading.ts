@@ -1,4 +1,4 @@
-/** What a rule found in the real layout of a page: its longest line in characters, the px by which words do not fit, or the height of a header that stays, px. */
+/** What a rule found in the real layout of a page: its longest line in characters, the px by which words do not fit, the height of a header that stays, px, or by how many px one over a picture covers what is said there. */
 export interface LayoutReading {
   readonly page: string;
   readonly place: string;
