@@ -205,7 +205,7 @@ test('blocks are laid in between two, several are changed at once, sections are 
   await buttons.nth(1).click({ modifiers: ['Shift'] });
   const slip = page.getByRole('dialog', { name: /^Button/ });
   await expect(slip).toContainText('2 selected');
-  await desk.choose('Variant', 'Quiet', slip);
+  await desk.choose('Variant', 'Secondary', slip);
   await expect(page.getByRole('button', { name: 'Undo Variant of 2 places' })).toBeVisible();
   await page.keyboard.press('Escape');
 
@@ -228,7 +228,7 @@ test('blocks are laid in between two, several are changed at once, sections are 
   await desk.choose('Footer', 'Our promise');
   await page.keyboard.press('Escape');
   await expect(home.locator('header')).toHaveCount(0);
-  await expect(home.locator('footer[data-part="footer"]')).toContainText('promise');
+  await expect(home.locator('footer[data-part="footer"]')).toContainText('you hear it first');
   await expect(desk.frame('Sailings at 1280').locator('header')).toHaveCount(1);
   await page.getByLabel('Also at a third width, px').fill('50');
   await page.getByLabel('Also at a third width, px').press('Enter');

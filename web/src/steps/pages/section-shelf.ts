@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { CdkDrag, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
+import { CdkDrag, CdkDragPlaceholder, CdkDragPreview, CdkDropList, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
 import { SECTION_KINDS, SECTION_USES, addClip, canLayIn, fromClip, layIn, matchClip, pagesWith, plural, siteCss, type Match, type Section, type SectionClip, type SectionKind, type SectionUse } from '@yohaku/core';
 import { Editor, CopiedSection, freshId, sectionAt, type DropTarget } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS } from '../../ui/index.ts';
@@ -14,7 +14,7 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
 @Component({
   selector: 'yo-section-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, CdkDrag, Choice, SectionCard],
+  imports: [ACTS, CdkDrag, CdkDragPlaceholder, CdkDragPreview, CdkDropList, Choice, SectionCard],
   template: `
     <div class="top">
       <span class="yo-joined" role="group" aria-label="For">
@@ -34,20 +34,20 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
         <p class="acts"><button yo-act main (click)="lay(clip)">Lay it in</button><button yo-act slight (click)="asking.set(null)">Cancel</button></p>
       </section>
     } @else if (site(); as site) {
-      <ul aria-label="Kinds of section">
+      <ul aria-label="Kinds of section" cdkDropList cdkDropListSortingDisabled>
         @for (one of shown(); track one.id) {
           <li>
-            <button yo-pick cdkDrag [cdkDragDisabled]="!one.section" (cdkDragMoved)="over($event)" (cdkDragEnded)="drop($event, one)" [disabled]="!one.section" [attr.aria-label]="one.section ? one.label : one.label + ': ' + one.needs" (click)="take(one)">
+            <button yo-pick cdkDrag [cdkDragDisabled]="!one.section" (cdkDragStarted)="pulls(true)" (cdkDragMoved)="over($event)" (cdkDragEnded)="drop($event, one)" [disabled]="!one.section" [attr.aria-label]="one.section ? one.label : one.label + ': ' + one.needs" (click)="take(one)">
               @if (one.section; as section) {
                 @defer (on viewport) { <yo-section-card [section]="section" [site]="site" [css]="css()" /> } @placeholder { <span class="card"></span> }
               } @else { <span class="card note">{{ one.needs }}.</span> }
               <span class="name">{{ one.label }} <span class="quiet">{{ one.note }}</span></span>
+              <span *cdkDragPreview class="held">{{ one.label }}</span><span *cdkDragPlaceholder class="card"></span>
             </button>
           </li>
         }
       </ul>
     }
-    @if (target(); as at) { <span class="goes" [style.left.px]="at.line.left" [style.top.px]="at.line.top" [style.width.px]="at.line.width"></span> }
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
@@ -55,7 +55,8 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
     ul { display: flex; flex-wrap: wrap; gap: 10px 16px; overflow: auto; min-height: 0; padding: 2px; }
     li .yo-pick { display: block; } li .yo-pick:hover yo-section-card, li .yo-pick:focus-visible yo-section-card { outline: 2px solid #1a1a1a; }
     .card { display: grid; place-items: center; width: 224px; height: 116px; background: #eee; padding: 12px; text-align: center; }
-    .goes { position: fixed; z-index: 1100; height: 0; border-top: 3px solid #000; outline: 1px solid #fff; pointer-events: none; } .ask p { padding-bottom: 6px; } .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; padding-bottom: 8px; }
+    .held { padding: 4px 10px; background: #fff; border: 1px solid #1a1a1a; font-size: 13px; }
+    .ask p { padding-bottom: 6px; } .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; padding-bottom: 8px; }
     .name { display: block; font-size: 12px; line-height: 20px; }
   `,
   hostDirectives: [FocusIn],
@@ -144,15 +145,33 @@ export class SectionShelf {
     else this.same.emit({ kept: id, ...where });
   }
 
-  /** Where a section would go that is dragged over the wall. */
-  protected readonly target = signal<DropTarget | undefined>(undefined);
-  protected over({ pointerPosition }: CdkDragMove): void {
-    this.target.set(sectionAt(pointerPosition.x, pointerPosition.y));
+  /** While one is held the frames of the wall let the pointer through. */
+  protected pulls(on: boolean): void {
+    document.documentElement.classList.toggle('pulling', on);
   }
-  protected drop({ source, dropPoint }: CdkDragEnd, one: Shown): void {
+  /** Where a section would go that is dragged over the wall. */
+  #line: HTMLElement | undefined;
+  protected over({ pointerPosition }: CdkDragMove): void {
+    this.#show(sectionAt(pointerPosition.x, pointerPosition.y));
+  }
+  /** The line stands over wall and desk alike: in neither of them. */
+  #show(at: DropTarget | undefined): void {
+    if (!at) {
+      this.#line?.remove();
+      this.#line = undefined;
+      return;
+    }
+    if (!this.#line) {
+      this.#line = document.createElement('div');
+      this.#line.className = 'yo-goes';
+      document.body.append(this.#line);
+    }
+    Object.assign(this.#line.style, { left: `${at.line.left}px`, top: `${at.line.top}px`, width: `${at.line.width}px` });
+  }
+  protected drop({ dropPoint }: CdkDragEnd, one: Shown): void {
     const at = sectionAt(dropPoint.x, dropPoint.y);
-    this.target.set(undefined);
-    source.reset();
+    this.#show(undefined);
+    this.pulls(false);
     if (at) this.take(one, at);
   }
 }
