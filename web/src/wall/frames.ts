@@ -215,7 +215,7 @@ export class Frames {
   #behind(site: Site): HungFrame[] {
     const nearest = Math.min(...[...this.#hung.values()].map((frame) => frame.nearness()));
     const rank = (frame: HungFrame) => (frame.nearness() === nearest ? -1 : (this.#turn.get(frame.key) ?? 0));
-    return [...this.#hung.values()].filter((frame) => frame.painter.waits(site)).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness());
+    return [...this.#hung.values()].filter((frame) => frame.painter.waits(site)).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness() || other.width - one.width);
   }
 
   /** Whether frames still wait for the newest values; `version` counts on when they have them. */

@@ -106,7 +106,14 @@ export class WordsEditor {
       ['click', (event: Event) => event.preventDefault()],
     ] as const;
     for (const [type, listener] of listeners) element.addEventListener(type, listener as EventListener);
-    const told = () => this.#tell(place, words);
+    // Once the letter is painted, and once for all letters that were typed until then: what the tools show may come a moment later.
+    let telling = 0;
+    const told = () => {
+      telling ||= requestAnimationFrame(() => setTimeout(() => {
+        telling = 0;
+        if (element.isContentEditable) this.#tell(place, words);
+      }));
+    };
     document.addEventListener('selectionchange', told);
     this.#session = { finish, mark: words.mark, link: words.link };
     this.#tell(place, words);
@@ -137,6 +144,8 @@ export class WordsEditor {
 
   #tell(place: Place, words: Words): void {
     const { link, mark } = words.chosen();
+    const now = this.#edited();
+    if (now && now.page === place.page && now.place === place.id && now.rich === words.rich && now.link === link && now.mark === mark) return;
     this.#edited.set({ page: place.page, place: place.id, rich: words.rich, link, mark });
   }
 

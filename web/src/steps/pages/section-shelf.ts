@@ -82,7 +82,8 @@ export class SectionShelf {
   protected readonly all = ALL;
   protected readonly uses = SECTION_USES;
   protected readonly use = signal<SectionUse | 'kept' | 'along' | null>(null);
-  protected readonly site = this.#editor.current;
+  /** As it was when the shelf was opened: what is laid in changes the page, and no card. */
+  protected readonly site = signal(this.#editor.current());
   protected readonly css = computed(() => {
     const site = this.site();
     return site ? siteCss(site, '/fonts/') : '';
