@@ -73,12 +73,14 @@ function once(shape: string): string {
   return shape;
 }
 
-const shapes = new WeakMap<Block, { readonly assets: Site['assets'] | null; readonly shape: string }>();
+/** Of a block without a picture the shape alone: there are hundreds of thousands of them. */
+const shapes = new WeakMap<Block, string | { readonly assets: Site['assets']; readonly shape: string }>();
 
 /** What of a block decides how its places look, by what its fields mean; kept as long as the block is the same, and with a picture its assets. */
 function blockShape(site: Site, block: Block, page: Page): string {
   const known = listsItems(block) || block.kind === 'menu' ? undefined : shapes.get(block);
-  if (known && (known.assets === null || known.assets === site.assets)) return known.shape;
+  if (typeof known === 'string') return known;
+  if (known && known.assets === site.assets) return known.shape;
   let shape: string = block.kind;
   let pictured = false;
   let within: unknown = block;
@@ -94,7 +96,7 @@ function blockShape(site: Site, block: Block, page: Page): string {
   if (listsItems(block)) return once(`${shape}#${shapeOfItems(site, block, page)}`);
   if (block.kind === 'menu') return once(`${shape}#${site.shared.header.order.length}`);
   const kept = once(shape);
-  shapes.set(block, { assets: pictured ? site.assets : null, shape: kept });
+  shapes.set(block, pictured ? { assets: site.assets, shape: kept } : kept);
   return kept;
 }
 

@@ -1,16 +1,11 @@
 import { create, type Font } from 'fontkit';
 import sharp from 'sharp';
+import type { SharingCard } from '@yohaku/core';
 
 /** One picture for sharing to draw: words in the font they have on the page, on the colours they stand on. */
-export interface SharingOrder {
+export interface SharingOrder extends Omit<SharingCard, 'faces' | 'uppercase'> {
   readonly width: number;
   readonly height: number;
-  readonly title: string;
-  readonly name: string;
-  readonly background: string;
-  readonly far: string | null;
-  readonly ink: string;
-  readonly quiet: string;
   /** Font files in the order in which a letter is looked for. */
   readonly fonts: readonly Uint8Array[];
 }
@@ -19,7 +14,8 @@ const MARGIN = 80;
 /** Largest and smallest size of the title, px; most lines of it. */
 const [LARGEST, SMALLEST, MOST_LINES] = [96, 40, 4];
 
-interface Set_ { readonly path: string; readonly width: number }
+/** Words that were set. */
+interface Outline { readonly path: string; readonly width: number }
 
 /** Draws pictures for sharing as PNG, each in its order. Runs in a process of its own. */
 export async function drawSharingApart(orders: readonly SharingOrder[]): Promise<Uint8Array[]> {
@@ -42,12 +38,12 @@ function drawing({ width, height, title, name, background, far, ink, quiet }: Sh
   const shown = lines.slice(0, MOST_LINES);
   const leading = size * 1.15;
   const top = height - MARGIN - 56 - (shown.length - 1) * leading;
-  const words = (one: Set_, y: number, color: string) => `<path transform="translate(${MARGIN} ${y.toFixed(1)})" d="${one.path}" fill="${color}"/>`;
+  const words = (one: Outline, y: number, color: string) => `<path transform="translate(${MARGIN} ${y.toFixed(1)})" d="${one.path}" fill="${color}"/>`;
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${far === null ? '' : `<defs><linearGradient id="g" x1="0" y1="0" x2="0" y2="1"><stop stop-color="${background}"/><stop offset="1" stop-color="${far}"/></linearGradient></defs>`}
 <rect width="${width}" height="${height}" fill="${far === null ? background : 'url(#g)'}"/>${shown.map((line, i) => words(line, top + i * leading, ink)).join('')}${words(set(name, 30, fonts), height - MARGIN, quiet)}</svg>`;
 }
 
-function wrapped(text: string, size: number, room: number, fonts: readonly Font[]): Set_[] {
+function wrapped(text: string, size: number, room: number, fonts: readonly Font[]): Outline[] {
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter(Boolean)) {
     const last = lines.at(-1);
@@ -58,7 +54,7 @@ function wrapped(text: string, size: number, room: number, fonts: readonly Font[
 }
 
 /** Words as an outline, from their baseline; letters that no font has are left out. */
-function set(text: string, size: number, fonts: readonly Font[]): Set_ {
+function set(text: string, size: number, fonts: readonly Font[]): Outline {
   let [path, x] = ['', 0];
   // Runs of letters that one font has are set together: they keep their kerning.
   for (const { font, letters } of runsOf(text, fonts)) {

@@ -2,7 +2,8 @@ import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { addPicture, pictureOf } from '@yohaku/core';
-import { SiteApi, failureWords } from '../api/index.ts';
+import { SiteApi } from '../api/index.ts';
+import { bringInTurn } from './bring-in-turn.ts';
 import { Editor, freshId } from './editor.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
@@ -24,29 +25,19 @@ export class PictureShelf {
    * @returns ids of the pictures, those that the site had already among them
    */
   async bring(files: readonly File[]): Promise<string[]> {
-    const [ids, refused]: [string[], string[]] = [[], []];
-    this.#reading.update((now) => [...now, ...files.map(({ name }) => name)]);
-    for (const file of files) {
-      try {
-        const sent = freshId('e');
-        const source = await firstValueFrom(this.#api.addSource(this.#site(), sent, file.name, file));
-        // It hangs among the pictures of the site, not among the sources.
-        await firstValueFrom(this.#api.putAwaySource(this.#site(), source.id, true));
-        const site = this.#editor.current();
-        const picture = site && pictureOf(site, source, freshId('a'));
-        if (!picture) refused.push(`${file.name} is no picture; PNG, JPEG, WebP and SVG are.`);
-        else {
-          this.#editor.commit((now) => addPicture(now, picture));
-          ids.push(picture.id);
-        }
-      } catch (error) {
-        const words = failureWords(error);
-        refused.push(words.includes(file.name) ? words : `${file.name}: ${words}`);
-      } finally {
-        this.#reading.update((now) => now.filter((name) => name !== file.name));
-      }
-    }
-    if (refused.length > 0) this.#store.dispatch(SiteActions.notice({ words: `${refused.join(' ')}${ids.length > 0 ? ' The others were taken in.' : ' Nothing was changed.'}` }));
+    const ids: string[] = [];
+    const { words } = await bringInTurn(files, this.#reading, async (file) => {
+      const source = await firstValueFrom(this.#api.addSource(this.#site(), freshId('e'), file.name, file));
+      // It hangs among the pictures of the site, not among the sources.
+      await firstValueFrom(this.#api.putAwaySource(this.#site(), source.id, true));
+      const site = this.#editor.current();
+      const picture = site && pictureOf(site, source, freshId('a'));
+      if (!picture) return `${file.name} is no picture; PNG, JPEG, WebP and SVG are.`;
+      this.#editor.commit((now) => addPicture(now, picture));
+      ids.push(picture.id);
+      return '';
+    });
+    if (words) this.#store.dispatch(SiteActions.notice({ words }));
     return ids;
   }
 }

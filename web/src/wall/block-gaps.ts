@@ -5,6 +5,9 @@ import { DeskActions, Editor, deskFeature, freshId } from '../state/index.ts';
 import { ActsMenu } from '../ui/index.ts';
 import { Frames } from './frames.ts';
 
+/** Least distance of two, px. */
+const APART = 26;
+
 /** A place between two blocks of a column, in px of the paper. */
 interface Gap { readonly key: string; readonly column: string; readonly after: string | null; readonly where: string; readonly x: number; readonly y: number }
 
@@ -55,11 +58,14 @@ export class BlockGaps {
       if (column === undefined || children.length !== order.length) return [];
       const rects = children.map((one) => one.getBoundingClientRect());
       const { left } = element.getBoundingClientRect();
+      let last = -Infinity;
       return [null, ...order].map((after, at): Gap => {
         const [above, below] = [rects[at - 1], rects[at]];
         const y = above && below ? (above.bottom + below.top) / 2 : above ? above.bottom + 8 : (below?.top ?? element.getBoundingClientRect().top) - 8;
+        // Small pages have less room between two blocks than a finger needs.
+        last = Math.max(y * scale, last + APART);
         const label = after === null ? '' : (kindOf(section!.blocks[after]!)?.label ?? 'block').toLowerCase();
-        return { key: `${column} ${after ?? ''}`, column, after, where: after === null ? 'before all others' : `behind the ${label}`, x: Math.max(13, left * scale - 15), y: y * scale };
+        return { key: `${column} ${after ?? ''}`, column, after, where: after === null ? 'before all others' : `behind the ${label}`, x: Math.max(13, left * scale - 15), y: last };
       });
     });
   });

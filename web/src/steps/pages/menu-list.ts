@@ -60,7 +60,7 @@ export class MenuList {
     this.#do((site) => setValue(site, site.shared.header.stays ? 'The header scrolls away' : 'The header stays', ['shared', 'header', 'stays'], site.shared.header.stays ? undefined : true));
   }
   protected lieOver(): void {
-    this.#do((site) => setValue(site, site.shared.header.over ? 'The header on its own ground' : 'The header over the first picture', ['shared', 'header', 'over'], site.shared.header.over ? undefined : true));
+    this.#do((site) => setValue(site, site.shared.header.over ? 'The header on its own background' : 'The header over the first picture', ['shared', 'header', 'over'], site.shared.header.over ? undefined : true));
   }
   protected readonly notice = computed(() => plainText(this.header()?.notice?.content ?? []));
   protected readonly grounds = computed(() => this.#site()?.brand.groundOrder.map((id) => ({ value: id, label: this.#site()!.brand.grounds[id]!.label })) ?? []);
