@@ -1,11 +1,12 @@
-import { linkOffers, hrefFrom, hrefText, lostLinks, pageTree, partShapes } from '../page/index.ts';
-import { listPages, listedItems, richRuns, siteOfListPage } from '../collections/index.ts';
+import { SECTION_KINDS } from '../sections/index.ts';
+import { formsOf, linkOffers, hrefFrom, hrefText, lostLinks, pageTree, partShapes } from '../page/index.ts';
+import { itemPages, listPages, listedItems, richRuns, siteOfItem, siteOfListPage } from '../collections/index.ts';
 import { readSite } from '../document/index.ts';
 import { auditSite } from '../legibility/index.ts';
 import { pageHtml } from '../render/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { acceptChange, addCollection, addDownload, addField, addItem, addListSection, addPage, keptDownloads, pageOfItems, removeDownload, removeItems, replaceDownload, setValue, type Edit } from './index.ts';
+import { acceptChange, addCollection, addDownload, addField, addItem, addListSection, addPage, addSection, keptDownloads, pageOfItems, removeDownload, removeItems, replaceDownload, setValue, type Edit } from './index.ts';
 
 const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {
   const edit = make(now);
@@ -56,6 +57,20 @@ describe('a list of a collection, beyond one heap', () => {
       expect(new Set(places.map(({ id }) => id)).size).withContext(JSON.stringify(values)).toBe(places.length);
       expect(partShapes(site, site.pages['more']!).map(({ shape }) => shape)).not.toEqual(Object.keys(values).length > 0 ? partShapes(listed, listed.pages['more']!).map(({ shape }) => shape) : []);
       expect(auditSite(site).index.count).toBeGreaterThan(0);
+    }
+  });
+});
+
+describe('a form on a page that is made for its publication', () => {
+  it('is sent to the page that answers it, from that of an item as from one that a list goes on over', () => {
+    const form = (site: Site, page: string) => after(site, (now) => addSection(now, page, `${page}-form`, undefined, SECTION_KINDS.form));
+    const site = form(form(after(set(listed, { paged: true, limit: 6 }), (now) => addPage(now, 'p', null), (now) => pageOfItems(now, 'w', 'p')), 'p'), 'more');
+    const actions = (html: string) => [...html.matchAll(/action="([^"]+)"/g)].map(([, action]) => action);
+    const answers = formsOf(site).map(({ file }) => file);
+    const item = itemPages(site)[3]!;
+    for (const html of [pageHtml(siteOfItem(site, item.collection, item.item), 'p'), pageHtml(siteOfListPage(site, site.pages['more']!, 2), 'more'), pageHtml(site, 'more')]) {
+      expect(actions(html).length).toBe(1);
+      expect(answers).toContain(actions(html)[0]!);
     }
   });
 });

@@ -1,5 +1,6 @@
 import { hrefIs, mapFields, type Inline } from '../kinds/index.ts';
 import { Page, type Collection, type Item, type Site } from '../site/index.ts';
+import { madeFrom } from './made-from.ts';
 import { richPlain, richRuns } from './rich.ts';
 import { itemFile, itemName, itemsOf } from './listed.ts';
 
@@ -88,7 +89,7 @@ export function siteOfItem(site: Site, collection: Collection, item: Item): Site
   const texts = collection.fieldOrder.map((id) => collection.fields[id]!).find(({ kind }) => kind === 'text');
   const description = texts ? (item.values[texts.id] ?? '').replaceAll(/\s+/g, ' ').slice(0, 160) : page.description;
   const picture = Object.values(item.pictures ?? {})[0]?.asset ?? page.picture;
-  const own: Page = { ...filledPage(page, collection, item), title: itemName(collection, item), description, file: itemFile(site, item)!, ...(picture === undefined ? {} : { picture }) };
+  const own = madeFrom({ ...filledPage(page, collection, item), title: itemName(collection, item), description, file: itemFile(site, item)!, ...(picture === undefined ? {} : { picture }) }, page);
   // It is the page of this item and of no collection any more.
   const { page: _page, ...rest } = collection;
   return { ...site, pages: { ...site.pages, [page.id]: own }, collections: { ...site.collections, [collection.id]: rest } };

@@ -1,3 +1,4 @@
+export { originOf } from './made-from.ts';
 export { listPageFile, listPages, numberOf, pagesOfList, siteOfListPage } from './list-pages.ts';
 export { richPlain, richRuns } from './rich.ts';
 export { comparing, groupsOfList, itemFile, itemName, itemsOf, listedItems, namingField, type Query } from './listed.ts';

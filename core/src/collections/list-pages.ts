@@ -1,15 +1,15 @@
 import { Block, type BlockOf } from '../kinds/index.ts';
 import { sectionsOn, type Page, type Site } from '../site/index.ts';
 import { listedCount } from './listed.ts';
+import { madeFrom, originOf } from './made-from.ts';
 
 /** Pages that a list goes on over have their number behind the name of the page it begins on. */
 export const listPageFile = (file: string, number: number): string => (number === 1 ? file : file.replace(/\.html$/, `-page-${number}.html`));
 
-interface Numbered { readonly number: number; /** The page that the list begins on. */ readonly first: Page }
-const numbered = new WeakMap<Page, Numbered>();
+const numbers = new WeakMap<Page, number>();
 
-/** Which of the pages of its lists a page is: the first, unless it was made by `siteOfListPage`. */
-export const numberOf = (page: Page): Numbered => numbered.get(page) ?? { number: 1, first: page };
+/** Which of the pages of its lists a page is, with the one that they begin on: the first, unless it was made by `siteOfListPage`. */
+export const numberOf = (page: Page): { readonly number: number; readonly first: Page } => ({ number: numbers.get(page) ?? 1, first: numbers.has(page) ? originOf(page) : page });
 
 type List = BlockOf<'items'>;
 const isPaged = (block: Block): block is List => block.kind === 'items' && block.paged === true;
@@ -33,7 +33,7 @@ export function listPages(site: Site): { readonly page: Page; readonly number: n
 
 /** The site with a further page of the lists of a page in that page's place. */
 export function siteOfListPage(site: Site, page: Page, number: number): Site {
-  const made: Page = { ...page, title: `${page.title} (${number})`, file: listPageFile(page.file, number) };
-  numbered.set(made, { number, first: page });
+  const made = madeFrom({ ...page, title: `${page.title} (${number})`, file: listPageFile(page.file, number) }, page);
+  numbers.set(made, number);
   return { ...site, pages: { ...site.pages, [page.id]: made } };
 }

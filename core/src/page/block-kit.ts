@@ -6,6 +6,7 @@ import { placed, type Build } from './build.ts';
 import { buttonRecipes } from './button-recipes.ts';
 import { downloadFacts, downloadFile } from './download-file.ts';
 import { buttonIcon, icon } from './icon.ts';
+import { originOf } from '../collections/index.ts';
 import { answerFile } from './forms.ts';
 import { shownItems, shownListPages } from './shown-items.ts';
 import { hrefOf, inlineNodes, isAt } from './inline.ts';
@@ -164,7 +165,8 @@ class BlockKit implements Kit {
 
   answeredBy(): string | undefined {
     const page = this.#build.site.pages[this.#build.page];
-    return page && answerFile(page, this.#block.id);
+    // All pages of items are answered by one.
+    return page && answerFile(originOf(page), this.#block.id);
   }
 
   #place({ part, kind, label, paint, style, words, item }: PaintedAs) {
