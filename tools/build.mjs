@@ -25,7 +25,7 @@ const isFresh = (stamp, hash) => existsSync(stamp) && readFileSync(stamp, 'utf8'
 /** Bundles the server and its command line when their sources changed. */
 export async function buildServer() {
   const stamp = join(BUILD, 'server.stamp');
-  const hash = sourceHash(['core/src', 'demo/src', 'server/src', 'tools/verbs.mjs', 'package-lock.json']);
+  const hash = sourceHash(['core/src', 'core/package.json', 'demo/src', 'server/src', 'tools/verbs.mjs', 'package-lock.json']);
   if (isFresh(stamp, hash) && existsSync(join(BUILD, 'server.mjs'))) return;
   say('building the server');
   const { build } = await import('esbuild');
@@ -41,7 +41,7 @@ export async function buildServer() {
 /** Builds the desk when its sources changed, each file in the forms it is sent in. */
 export async function buildWeb() {
   const stamp = join(BUILD, 'web.stamp');
-  const hash = sourceHash(['core/src', 'web/src', 'web/public', 'web/angular.json', 'web/package.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'web/tsconfig.worker.json', 'package-lock.json']);
+  const hash = sourceHash(['core/src', 'core/package.json', 'web/src', 'web/public', 'web/angular.json', 'web/package.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'web/tsconfig.worker.json', 'package-lock.json']);
   if (isFresh(stamp, hash) && existsSync(join(ROOT, 'web/dist/browser/index.html'))) return;
   say('building the desk (about a minute)');
   const done = spawnSync(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 2, 2], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });

@@ -34,7 +34,7 @@ const NEAR = '240px 400px';
       @for (tag of tags(); track tag.place) {
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
       }
-      @if (live() && width() === 1280 && !reading() && shown(); as document) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> }
+      @if (live() && width() === 1280 && !reading() && shown(); as document) { @defer (on immediate) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> } }
       @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">Not shown here: {{ one.label }}</span> }
       @for (mark of marks(); track $index) {
         <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>

@@ -2,9 +2,8 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, injec
 import { contours } from 'd3-contour';
 import { pixelsOf } from './pixels-of.ts';
 import { deltaE, hex, parseColor, rgb8ToOklab, sampleColor, type Source, type Pixels, type Rgb8 } from '@yohaku/core';
+import { SOURCE_HEIGHT } from './source-height.ts';
 
-/** Height in px at which sources hang. */
-export const SOURCE_HEIGHT = 290;
 /** Most pixels kept of a picture for pointing into it. */
 const KEPT = 4_000_000;
 

@@ -5,7 +5,7 @@ import { fromEvent, map } from 'rxjs';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, siteIndex, tokenTable, type Vision } from '@yohaku/core';
 import { DeskActions, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
 import { ACTS, KEYS, NumberField, TextField } from '../ui/index.ts';
-import { SOURCE_HEIGHT } from './source-piece.ts';
+import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
@@ -233,6 +233,8 @@ export class Wall {
 
   constructor() {
     this.#watch();
+    // Most that is pressed wants a slip: its script is fetched before anybody does.
+    requestIdleCallback(() => void import('./slip.ts'), { timeout: 2000 });
     effect(() => {
       // A slip hangs at the place it was hung for: at another one it is hung anew.
       const { place } = this.desk();

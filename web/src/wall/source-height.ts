@@ -1,0 +1,2 @@
+/** Height in px at which sources hang. */
+export const SOURCE_HEIGHT = 290;
