@@ -233,8 +233,6 @@ export class Wall {
 
   constructor() {
     this.#watch();
-    // Most that is pressed wants a slip: its script is fetched before anybody does.
-    requestIdleCallback(() => void import('./slip.ts'), { timeout: 2000 });
     effect(() => {
       // A slip hangs at the place it was hung for: at another one it is hung anew.
       const { place } = this.desk();
