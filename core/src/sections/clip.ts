@@ -103,23 +103,18 @@ export function fromClip(site: Site, clip: SectionClip, id: string, choices: Rea
   const assets = new Map<string, Asset>();
   const downloads = new Map<string, Download>();
   const left: string[] = [];
-  const within = (record: Readonly<Record<string, { readonly id: string; readonly hash: string }>>, hash: string, taken: string) => Object.values(record).find((one) => one.hash === hash)?.id ?? (Object.hasOwn(record, taken) ? `${taken.slice(0, 50)}-${hash.slice(0, 6)}` : taken);
+  // The same bytes are the file that the site has; another file of the same name takes its hash into its id.
+  const brought = <F extends { readonly id: string; readonly hash: string }>(named: string, along: Readonly<Record<string, F>>, has: Readonly<Record<string, F>>, taken: Map<string, F>): string => {
+    const file = along[named];
+    if (!file) return named;
+    const id = Object.values(has).find((one) => one.hash === file.hash)?.id ?? (Object.hasOwn(has, named) ? `${named.slice(0, 50)}-${file.hash.slice(0, 6)}` : named);
+    if (!Object.hasOwn(has, id)) taken.set(id, { ...file, id });
+    return id;
+  };
   const turned = <T>(schema: typeof Section | typeof Block, value: T): T => mapFields(schema as never, value, (meaning, one) => {
     if (meaning.means !== 'ref' || typeof one !== 'string') return one;
-    if (meaning.to === 'asset') {
-      const asset = clip.assets[one];
-      if (!asset) return one;
-      const known = within(site.assets, asset.hash, one);
-      if (!Object.hasOwn(site.assets, known)) assets.set(known, { ...asset, id: known });
-      return known;
-    }
-    if (meaning.to === 'download') {
-      const download = clip.downloads[one];
-      if (!download) return one;
-      const known = within(site.downloads, download.hash, one);
-      if (!Object.hasOwn(site.downloads, known)) downloads.set(known, { ...download, id: known });
-      return known;
-    }
+    if (meaning.to === 'asset') return brought(one, clip.assets, site.assets, assets);
+    if (meaning.to === 'download') return brought(one, clip.downloads, site.downloads, downloads);
     if (meaning.to === 'page') return clip.site === site.id && Object.hasOwn(site.pages, one) ? one : (files.get(clip.pages[one] ?? '') ?? files.get('index.html')!);
     if (meaning.to === 'collection') return clip.site === site.id && Object.hasOwn(site.collections, one) ? one : (labels.get((clip.collections[one] ?? '').toLowerCase()) ?? one);
     return to.get(`${meaning.to} ${one}`) ?? one;
