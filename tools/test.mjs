@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
@@ -12,6 +12,9 @@ const PARTS = ['core', 'server', 'web', 'e2e'];
 
 /** How many jobs run beside each other. Half of them wait for servers and databases that they start and kill. */
 const BESIDE = 2;
+/** Where journeys leave what they saw when they failed, and how much of each is told. */
+const JOURNEYS_OUT = join(ROOT, '.test/e2e');
+const SEEN_LINES = 260;
 
 /** `./yohaku test [PART…]`: runs the parts and sums them up; journeys by themselves, after all others. Resolves to the exit code. */
 export async function test(wanted) {
@@ -86,6 +89,8 @@ const jobs = {
       return { passed: count('passed'), failed: bad || (code === 0 ? 0 : 1) };
     },
     faults: /^\s+\d+\) (journeys\/.*?) ─*$/gm,
+    // What the page showed when it failed is on no machine but the one that ran it.
+    seen: () => readdirSync(JOURNEYS_OUT).map((folder) => join(JOURNEYS_OUT, folder, 'error-context.md')).filter((file) => existsSync(file)).map((file) => readFileSync(file, 'utf8').split('\n').slice(0, SEEN_LINES).join('\n')),
   }],
 };
 
@@ -118,6 +123,7 @@ async function inTurns(all) {
       const counts = job.count(output, code);
       const ms = Date.now() - began;
       if (all.length > 1) process.stderr.write(`\n${output}`);
+      if (counts.failed > 0) for (const words of job.seen?.() ?? []) process.stderr.write(`\n${words}\n`);
       say(`${job.part}, ${job.name}: ${counts.passed} passed, ${counts.failed} failed, ${Math.round(ms / 1000)} s`);
       done.push({ part: job.part, name: job.name, ms, ...counts, faults: counts.failed > 0 && job.faults ? [...new Set([...output.matchAll(job.faults)].map((one) => one[1]))] : [] });
     }

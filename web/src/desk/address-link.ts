@@ -17,6 +17,8 @@ export const LAST_ADDRESS = 'yohaku-last';
 const SETTLES = 100;
 /** What somebody does: presses and keys, and going into a page on the wall, which only the window hears of. */
 const ACTED = ['pointerdown', 'keydown', 'blur'] as const;
+/** Marks a navigation that writes down what the desk shows: the desk is not brought to it. */
+const WRITTEN = 'written';
 
 /** Keeps the address and the desk in step: what is done on the desk is in the address, and Back and Forward go through it. */
 @Injectable({ providedIn: 'root' })
@@ -35,7 +37,8 @@ export class AddressLink {
     // What hangs side by side is of the moment: a copied address opens the pages.
     return { step, page: grown, place: place && place.page === grown ? place.id : null, token: selected, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
   });
-  readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
+  /** Where somebody went. What is written down is no such thing: by the time it has arrived the desk may be elsewhere. */
+  readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), filter(() => this.#router.currentNavigation()?.extras.info !== WRITTEN), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
   /** Whether Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */
   #moving = false;
   /** The address that was taken up last. */
@@ -54,6 +57,8 @@ export class AddressLink {
     }, { capture: true });
     this.#router.events.subscribe((event) => {
       if (event instanceof NavigationEnd || event instanceof NavigationCancel || event instanceof NavigationSkipped || event instanceof NavigationError) this.#moving = false;
+      // What was done while it was written is written now: it has just been written over.
+      if (event instanceof NavigationEnd && this.#router.currentNavigation()?.extras.info === WRITTEN) this.#later(addressOfView(this.#siteId(), this.#view()));
     });
     const asked = readAddress(this.#router.url);
     this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. It may have been cut off.', signedOut: false }));
@@ -108,8 +113,10 @@ export class AddressLink {
     this.#timer = setTimeout(() => this.#write(address), SETTLES);
   }
 
-  #write(address: string): void {
+  #write(shown: string): void {
     if (this.#moving) return;
+    // As the router writes it: else the two never agree on a place of a shared section.
+    const address = this.#router.serializeUrl(this.#router.parseUrl(shown));
     remember(LAST_ADDRESS, address);
     if (address === this.#location.path()) return;
     const acted = this.#acted;
@@ -117,7 +124,7 @@ export class AddressLink {
     this.#taken = address;
     // What a step selects by itself once it has been opened belongs to the press that opened it. It is put right
     // in place: a navigation of the router would cancel a Back that is just arriving, and lose the way forward.
-    if (acted) void this.#router.navigateByUrl(address, { onSameUrlNavigation: 'reload' });
+    if (acted) void this.#router.navigateByUrl(address, { onSameUrlNavigation: 'reload', info: WRITTEN });
     else this.#location.replaceState(address, '', this.#location.getState());
   }
 }
