@@ -1,5 +1,6 @@
 import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
-import { startServer, type RunningServer } from '../server/src/main.ts';
+import { join } from 'node:path';
+import type { RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
@@ -79,6 +80,9 @@ export class Desk {
     return this.frame(frame).locator(`[data-place="${place}"]`).evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
   }
 }
+
+/** The server as it is built and sent: from its sources every process that it starts for a file would take a second more to be there. */
+const { startServer } = (await import(join(ROOT, '.build/server.mjs'))) as typeof import('../server/src/main.ts');
 
 /** A server on a database, that says nothing. */
 function served(databaseUrl: string): Promise<RunningServer> {

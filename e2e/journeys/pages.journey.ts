@@ -15,11 +15,12 @@ test('sections are chosen from a shelf that shows each in the brand, and go wher
   await expect(page.getByText(`Goes behind “${behind}”.`)).toBeVisible();
   const shelf = page.getByRole('list', { name: 'Kinds of section' });
   expect(await shelf.getByRole('listitem').count()).toBeGreaterThanOrEqual(28);
-  // In the brand: its own letters and colours, with the first words of the kind.
+  // In the brand: its own letters and colours, in words of the page; what the page does not say, the kind says.
   await page.getByRole('group', { name: 'For' }).getByRole('button', { name: 'lists', exact: true }).click();
   const card = shelf.getByRole('listitem').filter({ hasText: 'Questions' }).frameLocator('iframe');
   await expect(card.getByText('Can it be changed later?')).toBeAttached();
-  expect(await card.getByText('What is asked most').evaluate((words) => getComputedStyle(words).fontFamily)).toContain('Gelasio');
+  const said = card.getByText(await desk.frame('Contact at 1280').locator('main h2').first().innerText());
+  expect(await said.evaluate((words) => getComputedStyle(words).fontFamily)).toContain('Gelasio');
   await page.keyboard.press('Escape');
   await expect(shelf).toHaveCount(0);
 

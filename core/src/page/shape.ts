@@ -47,13 +47,45 @@ function touches(owners: ReadonlySet<string>, section: Section, entry: string): 
   return false;
 }
 
+/** A shape that is kept: alone, or with the assets it was made with, which say what is a drawing. */
+type Kept = string | { readonly assets: Site['assets']; readonly shape: string };
+
+/** Of sections without a list of items or a menu: there are thousands of them, of their blocks a hundred times as many. */
+const sections = new WeakMap<Section, Kept>();
+/** Of the other blocks of those that have one. */
+const blocks = new WeakMap<Block, Kept>();
+
+const keptFor = (site: Site, kept: Kept | undefined): string | undefined => (typeof kept === 'object' ? (kept.assets === site.assets ? kept.shape : undefined) : kept);
+
+/** Whether how a block looks hangs on more than itself. */
+const isOpen = (block: Block): boolean => listsItems(block) || block.kind === 'menu';
+
 /** What of a section decides how its places look: everything but its ids, its words, and where its links lead. */
 function sectionShape(site: Site, section: Section, page: Page): string {
+  const known = keptFor(site, sections.get(section));
+  if (known !== undefined) return known;
   const { picture } = section;
   let shape = `${section.ground}/${section.space}`;
   if (picture) shape += `/${drawing(site, picture.asset)}${picture.shade > 0 ? ' shaded' : ''}`;
-  for (const column of section.columnOrder) for (const id of section.columns[column]!.order) shape += `;${blockShape(site, section.blocks[id]!, page)}`;
-  return shape;
+  let pictured = picture !== undefined && picture !== null;
+  let open = false;
+  for (const id in section.blocks) if (isOpen(section.blocks[id]!)) open = true;
+  for (const column of section.columnOrder) {
+    for (const id of section.columns[column]!.order) {
+      const block = section.blocks[id]!;
+      if (open) {
+        shape += `;${isOpen(block) ? openShape(site, block, page) : blockShape(site, block)}`;
+        continue;
+      }
+      const one = freshShape(site, block);
+      pictured ||= one.pictured;
+      shape += `;${one.shape}`;
+    }
+  }
+  if (open) return shape;
+  const kept = once(shape);
+  sections.set(section, pictured ? { assets: site.assets, shape: kept } : kept);
+  return kept;
 }
 
 /** A drawing is painted with the swatches it is bound to; pictures of pixels all alike. */
@@ -61,7 +93,7 @@ function drawing(site: Site, asset: string): string {
   return site.assets[asset]?.bound ? `drawing ${asset}` : 'picture';
 }
 
-/** Shapes that some block has, each once: of thousands of blocks most are built like another. */
+/** Shapes that some section or block has, each once: of thousands most are built like another. */
 const alike = new Map<string, string>();
 const MOST_ALIKE = 20_000;
 
@@ -73,14 +105,23 @@ function once(shape: string): string {
   return shape;
 }
 
-/** Of a block without a picture the shape alone: there are hundreds of thousands of them. */
-const shapes = new WeakMap<Block, string | { readonly assets: Site['assets']; readonly shape: string }>();
+/** As `freshShape`, kept as long as the block is the same, and with a picture its assets. */
+function blockShape(site: Site, block: Block): string {
+  const known = keptFor(site, blocks.get(block));
+  if (known !== undefined) return known;
+  const { shape, pictured } = freshShape(site, block);
+  const kept = once(shape);
+  blocks.set(block, pictured ? { assets: site.assets, shape: kept } : kept);
+  return kept;
+}
 
-/** What of a block decides how its places look, by what its fields mean; kept as long as the block is the same, and with a picture its assets. */
-function blockShape(site: Site, block: Block, page: Page): string {
-  const known = listsItems(block) || block.kind === 'menu' ? undefined : shapes.get(block);
-  if (typeof known === 'string') return known;
-  if (known && known.assets === site.assets) return known.shape;
+/** The shape of a block that shows what stands elsewhere: items of a collection, entries of the menu. */
+function openShape(site: Site, block: Block, page: Page): string {
+  return once(`${freshShape(site, block).shape}#${listsItems(block) ? shapeOfItems(site, block, page) : site.shared.header.order.length}`);
+}
+
+/** What of a block decides how its places look, by what its fields mean, and whether it hangs on a picture. */
+function freshShape(site: Site, block: Block): { readonly shape: string; readonly pictured: boolean } {
   let shape: string = block.kind;
   let pictured = false;
   let within: unknown = block;
@@ -93,11 +134,7 @@ function blockShape(site: Site, block: Block, page: Page): string {
     within = beside;
     shape += `,${at.at(-1)!}=${looks}`;
   }, [], true);
-  if (listsItems(block)) return once(`${shape}#${shapeOfItems(site, block, page)}`);
-  if (block.kind === 'menu') return once(`${shape}#${site.shared.header.order.length}`);
-  const kept = once(shape);
-  shapes.set(block, pictured ? { assets: site.assets, shape: kept } : kept);
-  return kept;
+  return { shape, pictured };
 }
 
 /** What of a field decides how places look; undefined where nothing does. */

@@ -4,7 +4,7 @@ import { pageTree } from '../page/index.ts';
 import { sectionOf } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { pageHtml } from '../render/index.ts';
-import { SECTION_KINDS, SECTION_USES, canLayIn, layIn, type LaidIn, type SectionKind } from './index.ts';
+import { SECTION_KINDS, SECTION_USES, canLayIn, inPageWords, layIn, type LaidIn, type SectionKind } from './index.ts';
 
 const bare = smallSite();
 /** With a picture, a download and a collection that stand in for all. */
@@ -41,6 +41,18 @@ describe('a kind of section', () => {
     const opened = (more: LaidIn) => Object.values(layIn(site, SECTION_KINDS['opener-act'], 'new', more).blocks).find((block) => block.kind === 'text' && block.level !== null);
     expect(opened({ title: 'Prices' })).toEqual(jasmine.objectContaining({ level: 1, style: 'title', content: [{ text: 'Prices' }] }));
     expect(opened({ title: 'Prices', headed: true })).toEqual(jasmine.objectContaining({ level: 2, style: 'section', content: [{ text: 'Say it in a few words' }] }));
+  });
+  it('is looked at in the words of a page, those of a style and a kind in turn, and keeps its own where the page says no more', () => {
+    const say = (text: string) => ({ kind: 'text' as const, id: text, style: 'heading', level: 2 as const, content: [{ text }] });
+    const after = put({ id: 'mine', label: 'Mine', use: 'words', columns: [[say('Donaudampfschifffahrt'), { kind: 'text', id: 'b', style: 'running', level: null, content: [{ text: 'Vor Anker.' }] }]] });
+    const page = { ...after.pages['home']!, sections: { new: after.pages['home']!.sections['new']! }, sectionOrder: ['new'] };
+    const own = layIn(after, SECTION_KINDS['text-twice'], 'seen');
+    const saidOf = (section: typeof own) => Object.values(section.blocks).map((block) => (block.kind === 'text' ? block.content.map(({ text }) => text).join('') : ''));
+    expect(saidOf(own)).toEqual(['One side', 'What is to be said on this side.', 'The other side', 'What is to be said on that side.']);
+    expect(saidOf(inPageWords(after, page, own))).toEqual(['Donaudampfschifffahrt', 'Vor Anker.', 'The other side', 'What is to be said on that side.']);
+    // Of another kind of block nothing stands in; a page without words changes nothing.
+    expect(inPageWords(after, page, layIn(after, SECTION_KINDS.hours, 'seen')).blocks['seen-b2']).toEqual(layIn(after, SECTION_KINDS.hours, 'seen').blocks['seen-b2']);
+    expect(inPageWords(after, { ...page, sections: {}, sectionOrder: [] }, own)).toBe(own);
   });
   it('is data: columns, arrangement, variants, links and pictures of any other follow from it', () => {
     const after = put({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { CdkDrag, CdkDragPlaceholder, CdkDragPreview, CdkDropList, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
-import { SECTION_KINDS, SECTION_USES, addClip, canLayIn, fromClip, layIn, matchClip, pagesWith, plural, siteCss, type Match, type Section, type SectionClip, type SectionKind, type SectionUse } from '@yohaku/core';
+import { SECTION_KINDS, SECTION_USES, addClip, canLayIn, fromClip, inPageWords, layIn, matchClip, pagesWith, plural, siteCss, type Match, type Section, type SectionClip, type SectionKind, type SectionUse } from '@yohaku/core';
 import { Editor, CopiedSection, freshId, sectionAt, type DropTarget } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS } from '../../ui/index.ts';
 import { SectionCard } from './section-card.ts';
@@ -23,7 +23,7 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
         @if (kept().length) { <button yo-act slight yoTip="Sections that were kept: laid in as the same one, edited once for all pages" [attr.aria-pressed]="use() === 'kept'" (click)="use.set('kept')">kept {{ kept().length }}</button> }
         @for (one of uses; track one) { <button yo-act slight [attr.aria-pressed]="use() === one" (click)="use.set(one)">{{ one }}</button> }
       </span>
-      <span role="status">{{ where() }}</span>
+      <span role="status">{{ where() }} Shown in words of the page; each comes with its own.</span>
       <button yo-act slight class="end" icon="close" yoTip="Closes the shelf" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
     </div>
     @if (asking(); as clip) {
@@ -66,8 +66,6 @@ export class SectionShelf {
   readonly #editor = inject(Editor);
   readonly #taken = inject(CopiedSection);
   protected readonly keyOf = KEYS;
-  /** Title of the page it would stand on. */
-  readonly title = input.required<string>();
   /** Where it would go, in words. */
   readonly where = input.required<string>();
   readonly page = input.required<string>();
@@ -88,10 +86,13 @@ export class SectionShelf {
     const site = this.site();
     return site ? siteCss(site, '/fonts/') : '';
   });
-  /** Kinds as they would stand on the page. */
+  /** Kinds as they would stand on the page, in its words. */
   readonly #kinds = computed((): readonly Shown[] => {
     const site = this.site();
-    return site ? ALL.map((kind) => ({ id: kind.id, label: kind.label, note: '', kind, section: canLayIn(site, kind) ? layIn(site, kind, 'new', { title: this.title() }) : null, needs: needsOf(kind) })) : [];
+    const page = site?.pages[this.page()];
+    if (!site || !page) return [];
+    const shown = (kind: SectionKind) => inPageWords(site, page, layIn(site, kind, 'new', { title: page.title }));
+    return ALL.map((kind) => ({ id: kind.id, label: kind.label, note: '', kind, section: canLayIn(site, kind) ? shown(kind) : null, needs: needsOf(kind) }));
   });
   protected readonly kept = computed((): readonly Shown[] => {
     const site = this.site();
