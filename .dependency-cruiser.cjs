@@ -1,5 +1,5 @@
 /** Imports point one way: see docs/architecture.md. */
-const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'difference', 'legibility', 'similar-colors', 'harmony', 'gather', 'render', 'specimen', 'stress', 'begin', 'formats', 'exchange', 'api'];
+const ROOMS = ['number', 'css', 'color', 'drawing', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'logo', 'page', 'document', 'reach', 'change', 'sheets', 'difference', 'legibility', 'similar-colors', 'harmony', 'gather', 'render', 'specimen', 'stress', 'begin', 'formats', 'exchange', 'api'];
 /** Rooms a room may enter. What stands later in the list is never entered from what stands earlier, with the few exceptions named here. */
 const MAY = {
   number: [], css: [], color: ['number', 'css'], drawing: ['color'], palette: ['number', 'color'], ground: ['number', 'color', 'palette'], type: ['number'], shape: ['number'], fields: ['shape'], kinds: ['number', 'shape', 'fields'],
@@ -11,6 +11,7 @@ const MAY = {
   page: ['number', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'logo'],
   document: ['fields', 'kinds', 'site', 'style', 'page'],
   change: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'collections', 'style', 'sections', 'page', 'document'],
+  sheets: ['fields', 'palette', 'site', 'collections', 'change'],
   reach: ['number', 'css', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page'],
   difference: ['fields', 'kinds', 'site', 'style', 'page', 'reach', 'change'],
   legibility: ['number', 'color', 'palette', 'ground', 'type', 'shape', 'fields', 'kinds', 'site', 'style', 'page', 'reach', 'change', 'logo'],

@@ -12,6 +12,7 @@ export * from './site/index.ts';
 export * from './collections/index.ts';
 export * from './document/index.ts';
 export * from './change/index.ts';
+export * from './sheets/index.ts';
 export * from './style/index.ts';
 export * from './sections/index.ts';
 export * from './logo/index.ts';

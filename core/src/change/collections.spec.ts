@@ -1,15 +1,16 @@
 import fc from 'fast-check';
-import { feedOf, filledPage, itemPages, listedItems, readSheet, siteOfItem, writeSheet } from '../collections/index.ts';
+import { feedOf, filledPage, itemPages, listedItems, siteOfItem } from '../collections/index.ts';
 import { readSite } from '../document/index.ts';
 import { auditSite } from '../legibility/index.ts';
 import { pageTree } from '../page/index.ts';
 import { siteIndex } from '../reach/index.ts';
 import { pageHtml } from '../render/index.ts';
 import type { Asset, Site } from '../site/index.ts';
+import { planSheet, readSheet, writeSheet, type SheetPlan } from '../sheets/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import {
-  acceptChange, addCollection, addField, addItem, addListSection, addPage, addPicture, applyChange, duplicateItem, pageOfItems, planSheet, planUndo, removeCollection, removeField, removeItems, removePage, setField, setItemPicture,
-  setValue, type Edit, type SheetPlan,
+  acceptChange, addCollection, addField, addItem, addListSection, addPage, addPicture, applyChange, duplicateItem, pageOfItems, planUndo, removeCollection, removeField, removeItems, removePage, setField, setItemPicture,
+  setValue, type Edit,
 } from './index.ts';
 
 const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {

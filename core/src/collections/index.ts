@@ -4,5 +4,3 @@ export { richPlain, richRuns } from './rich.ts';
 export { comparing, groupsOfList, itemFile, itemName, itemsOf, listedItems, namingField, type Query } from './listed.ts';
 export { collectionOfPage, filledPage, firstItem, itemPages, linkedItem, shownPage, siteOfItem } from './filled.ts';
 export { feedFile, feedOf } from './feed.ts';
-export { lettersSheet } from './letters-sheet.ts';
-export { namingColumn, readSheet, writeSheet, type Sheet, type SheetRow } from './csv.ts';

@@ -22,7 +22,7 @@ function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[
   imports: [FormsModule, NzSelectModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <nz-select [nzId]="id" [ngModel]="inner(value())" (ngModelChange)="take($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch (nzOpenChange)="$event || tried.emit(null)"
+    <nz-select [nzId]="id" [ngModel]="inner(value())" (ngModelChange)="take($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch nzNotFoundContent="Nothing here is called so." (nzOpenChange)="$event || tried.emit(null)"
       [style.width.px]="width()">
       @for (option of stable(); track option.value) {
         <nz-option [nzValue]="inner(option.value)" [nzLabel]="option.label" nzCustomContent><span class="whole" (mouseenter)="tried.emit(option.value)" (mouseleave)="tried.emit(null)">@if (option.color) { <span class="chip" [style.background]="option.color"></span> }@if (option.family) { <span class="sample" [style.font-family]="option.family">{{ option.sample }}</span> }<span>{{ option.label }}</span></span></nz-option>

@@ -20,5 +20,4 @@ export { fixFact } from './outline.ts';
 export { addDownload, keptDownloads, removeDownload, replaceDownload, sameDownload, type KeptDownload } from './downloads.ts';
 export { addPicture, keptPictures, pictureBehind, pictureOf, removePicture, replacePicture, type KeptPicture } from './pictures.ts';
 export { addCollection, addField, addItem, addListSection, duplicateItem, fillIn, listsOf, pageOfItems, removeCollection, removeField, removeItems, setField, setItemDownload, setItemPicture } from './collections.ts';
-export { planSheet, type SheetPlan } from './sheet.ts';
 export { addPasted } from './paste.ts';

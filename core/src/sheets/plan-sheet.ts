@@ -1,9 +1,9 @@
-import { uniqueName, uniquePath } from '../../palette/index.ts';
-import { itemName, itemsOf, namingColumn, namingField, type Sheet } from '../../collections/index.ts';
-import { LIMITS } from '../../fields/index.ts';
-import type { CollectionField, FieldKind, Item, Site } from '../../site/index.ts';
-import type { Op } from '../change.ts';
-import { setOp, type Edit } from './edit.ts';
+import { uniqueName, uniquePath } from '../palette/index.ts';
+import { itemName, itemsOf, namingField } from '../collections/index.ts';
+import { LIMITS } from '../fields/index.ts';
+import type { CollectionField, FieldKind, Item, Site } from '../site/index.ts';
+import { setOp, type Edit, type Op } from '../change/index.ts';
+import { namingColumn, type Sheet } from './csv.ts';
 
 /** What bringing a sheet into a collection would do, before it does. */
 export interface SheetPlan {

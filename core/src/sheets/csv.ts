@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { LIMITS } from '../fields/index.ts';
 import type { Collection, Site } from '../site/index.ts';
-import { itemsOf, namingField } from './listed.ts';
+import { itemsOf, namingField } from '../collections/index.ts';
 
 /** A row of a sheet, with its line there, from 1: empty lines are not counted. */
 export interface SheetRow { readonly line: number; readonly cells: readonly string[] }
