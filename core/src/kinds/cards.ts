@@ -3,6 +3,7 @@ import { byId, Copy, Id } from '../fields/index.ts';
 import { ButtonItem } from './button-item.ts';
 import { element, labelled } from './element.ts';
 import { Content, Href, pageLink } from './inline.ts';
+import { keepsField } from './keeps.ts';
 import { kindOfBlock } from './kind.ts';
 import { levelChoice } from './level.ts';
 import { Alt, asLine, choiceOf, nameOf, orderOf, refTo } from './meaning.ts';
@@ -11,7 +12,7 @@ const ACROSS = [1, 2, 3, 4].map((across) => ({ value: across, label: String(acro
 
 const Card = v.strictObject({
   id: Id, heading: nameOf('card'), content: Content,
-  picture: v.nullable(v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt })),
+  picture: v.nullable(v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt, keeps: keepsField })),
   link: v.nullable(v.strictObject({ id: Id, link: Href, text: asLine(Copy, null) })),
   button: v.nullable(ButtonItem),
 });

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { byId, Id } from '../fields/index.ts';
 import { element } from './element.ts';
+import { keepsField } from './keeps.ts';
 import { kindOfBlock } from './kind.ts';
 import { Alt, choiceOf, orderOf, refTo } from './meaning.ts';
 
@@ -10,7 +11,7 @@ const ACROSS = [2, 3, 4].map((across) => ({ value: across, label: String(across)
 /** Pictures side by side, all in one shape. */
 export const gallery = kindOfBlock('gallery', {
   shape: choiceOf(v.picklist(SHAPES), 'Shape', SHAPES, { looks: false, offered: true }), across: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(2), v.maxValue(4)), 'Pictures in a row', ACROSS, { looks: false, offered: true }),
-  order: orderOf('items'), items: byId(v.strictObject({ id: Id, asset: refTo('asset', 'Picture'), alt: Alt })),
+  order: orderOf('items'), items: byId(v.strictObject({ id: Id, asset: refTo('asset', 'Picture'), alt: Alt, keeps: keepsField })),
 }, {
   label: 'Gallery', column: 'parts',
   tree: (kit, { shape, across, order }) => element('div', { className: `gallery across-${across}` }, order.map((id) => element('div', {}, [kit.picture(id, ['items', id], `picture ${shape}`)]))),

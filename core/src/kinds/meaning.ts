@@ -30,6 +30,8 @@ export type Meaning =
   | { readonly means: 'link' }
   /** The id of a field of the collection that the field `of` beside it names. `kinds`: those it may be of. */
   | { readonly means: 'field'; readonly of: string; readonly label: string; readonly kinds: readonly string[] }
+  /** What of a picture stays in sight where it is cropped: a side, or a point as shares of its width and height. */
+  | { readonly means: 'focus'; readonly label: string }
   /** Plain words that are said elsewhere than on the page, typed where the thing itself stands: the name of a tray, an answer. `many`: a list of them. */
   | { readonly means: 'said'; readonly label: string; readonly many: boolean; readonly most: number }
   /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
@@ -73,6 +75,8 @@ export const asOrder = <const S extends v.GenericSchema<string[]>>(schema: S, of
 
 /** A schema of runs as words. */
 export const asWords = <const S extends v.GenericSchema>(schema: S, level?: string) => means(schema, { means: 'words', ...(level === undefined ? {} : { level }) });
+/** A schema of what a cropped picture keeps. */
+export const asFocus = <const S extends v.GenericSchema>(schema: S, label: string) => means(schema, { means: 'focus', label });
 /** A schema of where a link leads. */
 export const asLink = <const S extends v.GenericSchema>(schema: S) => means(schema, { means: 'link' });
 

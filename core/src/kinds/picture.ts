@@ -1,29 +1,28 @@
 import * as v from 'valibot';
 import { Content } from './inline.ts';
 import { element } from './element.ts';
+import { KEEPS_CSS, keepsField } from './keeps.ts';
 import { kindOfBlock } from './kind.ts';
 import { Alt, choiceOf, refTo } from './meaning.ts';
 
 const SHAPES = ['wide', 'square', 'tall', 'whole'] as const;
 
-const KEEPS = ['top', 'bottom', 'left', 'right'] as const;
-
 /** A picture in one of three shapes or whole, with what stands below it. */
 export const picture = kindOfBlock('picture', {
   asset: refTo('asset', 'Picture'), alt: Alt, shape: choiceOf(v.picklist(SHAPES), 'Shape', SHAPES, { looks: false, offered: true }),
-  keeps: v.optional(choiceOf(v.picklist(KEEPS), 'Cropped, it keeps', KEEPS.map((value) => ({ value, label: `its ${value}` })), { looks: false, offered: true, none: 'its middle' })),
+  keeps: keepsField,
   caption: v.optional(v.strictObject({ style: refTo('style', 'Style of the caption', true), content: Content })),
 }, {
   label: 'Picture', column: 'parts',
-  tree(kit, { shape, keeps, caption }) {
-    const shown = kit.picture('', [], `picture ${shape}${keeps ? ` keeps-${keeps}` : ''}`);
+  tree(kit, { shape, caption }) {
+    const shown = kit.picture('', [], `picture ${shape}`);
     return caption ? element('figure', { className: 'captioned' }, [shown, kit.words('figcaption', 'caption', ['caption', 'content'], ['caption', 'style'])]) : shown;
   },
   css: `.picture { display: block; width: 100%; height: auto; object-fit: cover; border-style: solid; }
 .picture.wide { aspect-ratio: 16 / 9; }
 .picture.square { aspect-ratio: 1; }
 .picture.tall { aspect-ratio: 3 / 4; }
-${KEEPS.map((one) => `.keeps-${one} { object-position: ${one}; }\n`).join('')}.captioned > figcaption { padding-block-start: 8px; }
+${KEEPS_CSS}.captioned > figcaption { padding-block-start: 8px; }
 `,
   extras: [{ of: 'block', key: 'caption', label: 'a caption', none: undefined, make: ({ styles }) => ({ style: styles.fine, content: [{ text: 'What is seen, and who made it.' }] }) }],
   samples: ({ asset, styles }) => (asset === undefined ? [] : [{ name: 'picture', asset, alt: 'A picture of the site', shape: 'wide' as const, caption: { style: styles.fine, content: [{ text: 'What stands below a picture.' }] } }]),

@@ -1,5 +1,5 @@
 import type { Element } from 'hast';
-import { element, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type ItemQuery, type ItemWords, type Kit, type ListPage, type ListedItem, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
+import { element, keepsAs, kindOf, labelled, plainText, type Block, type ButtonItem, type IconName, type Inline, type ItemQuery, type ItemWords, type Keeps, type Kit, type ListPage, type ListedItem, type PaintedAs, type Paints, type Path, type Properties, type WordsHow } from '../kinds/index.ts';
 import { recipes } from '../style/index.ts';
 import { assetFile } from './asset-file.ts';
 import { placed, type Build } from './build.ts';
@@ -58,18 +58,19 @@ class BlockKit implements Kit {
   }
 
   picture(part: string, at: Path, className: string): Element {
-    const { asset: id, alt } = this.#value(at) as { readonly asset: string; readonly alt: string };
-    return this.#shown(part === '' ? 'picture' : `${part}/picture`, id, alt, [...this.#address, ...at], className);
+    const { asset: id, alt, keeps } = this.#value(at) as { readonly asset: string; readonly alt: string; readonly keeps?: Keeps };
+    return this.#shown(part === '' ? 'picture' : `${part}/picture`, id, alt, [...this.#address, ...at], className, keeps);
   }
 
-  #shown(part: string, id: string, alt: string, item: Path, className: string): Element {
+  #shown(part: string, id: string, alt: string, item: Path, className: string, keeps?: Keeps): Element {
     const { site } = this.#build;
     const asset = site.assets[id];
     const place = this.#build.place({
       id: this.#id(part), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address, item,
       recipes: [recipes.corner('picture'), ...this.#build.edgeColor('picture'), ...this.#build.drawing(asset)],
     });
-    return element('img', placed(place, className, { src: asset ? assetFile(asset, site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}) }));
+    const { className: kept, style } = keepsAs(keeps);
+    return element('img', placed(place, `${className}${kept}`, { src: asset ? assetFile(asset, site.brand) : undefined, width: asset?.width, height: asset?.height, alt: alt === '' ? undefined : alt, ...(alt === '' ? { role: 'presentation' } : {}), ...(style === undefined ? {} : { style }) }));
   }
 
   button(part: string, at: Path, { submit }: { readonly submit: boolean } = { submit: false }): Element {

@@ -1,4 +1,4 @@
-import { fieldAt, type FieldHere, type Href, type Meaning, type Target } from '../kinds/index.ts';
+import { SIDES, fieldAt, type FieldHere, type Href, type Keeps, type Meaning, type Target } from '../kinds/index.ts';
 import { Site, type Brand } from '../site/index.ts';
 import { hrefFrom, hrefText, linkOffers } from './link-words.ts';
 import type { Place } from './place.ts';
@@ -32,7 +32,7 @@ export function offeredFields(site: Site, place: Place): Offered[] {
   const owners = (place.kind === 'picture' || place.kind === 'field') && place.item && place.block ? [place.item, ...(place.item.length === place.block.length ? [] : [place.block])] : [place.item ?? place.block];
   const style = place.kind !== 'button' && place.styled ? [...fieldsAt(site, place.styled.slice(0, -1))].filter(({ address }) => address.at(-1) === place.styled!.at(-1)) : [];
   const wanted = (meaning: Meaning): boolean => {
-    if (meaning.means === 'choice' || meaning.means === 'link' || meaning.means === 'said') return true;
+    if (meaning.means === 'choice' || meaning.means === 'link' || meaning.means === 'said' || meaning.means === 'focus') return true;
     if (shown(meaning)) return place.kind === 'picture';
     if (meaning.means === 'field') return true;
     return meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface');
@@ -47,7 +47,7 @@ const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
   const { fields } = fieldAt(Site, site, owner);
   const value = (key: string) => fields.find((one) => one.key === key)?.value;
-  return fields.flatMap((field) => ((field.meaning.means === 'link' || field.meaning.means === 'said' || field.meaning.means === 'field' || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
+  return fields.flatMap((field) => ((field.meaning.means === 'link' || field.meaning.means === 'said' || field.meaning.means === 'field' || field.meaning.means === 'focus' || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
 }
 
 function offered(site: Site, { meaning, value, empty }: FieldHere, address: readonly string[]): Offered[] {
@@ -82,6 +82,12 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
       : lines(typed).length > most ? `${lines(typed).length} choices; at most ${most}.` : lines(typed).some((one) => one.length > 80) ? 'A choice has at most 80 characters; commas stand between them.' : '';
     return [{ address, label: many ? `${label}, with commas between` : label, value: now, options: [], kept: (typed) => (many ? lines(typed) : typed === '' ? none : typed), typed: { offers: [], problem } }];
   }
+  if (meaning.means === 'focus') {
+    return [{
+      address, label: meaning.label, value: keepsText(value as Keeps | undefined), options: [], kept: (typed) => { const read = keepsFrom(typed); return typeof read === 'object' ? read.keeps : undefined; },
+      typed: { offers: [MIDDLE, ...SIDES.map((side) => `its ${side}`)], problem: (typed) => { const read = keepsFrom(typed); return typeof read === 'string' ? read : ''; } },
+    }];
+  }
   if (meaning.means === 'alt') {
     const alt = typeof value === 'string' ? value : '';
     return [{ address, label: 'Says in words', value: alt, options: [], kept: (typed) => typed, typed: { offers: [], problem: altProblem } }];
@@ -93,6 +99,25 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
   const list = meaning.means === 'ref' ? LISTS[meaning.to] : undefined;
   if (!list || meaning.means !== 'ref') return [];
   return [{ address, label: meaning.label, value: String(value ?? ''), options: list(site.brand).map(({ id, label }) => ({ value: id, label })), kept: (chosen) => chosen || none }];
+}
+
+const MIDDLE = 'its middle';
+
+/** What a cropped picture keeps, in words. */
+function keepsText(keeps: Keeps | undefined): string {
+  if (keeps === undefined) return MIDDLE;
+  return typeof keeps === 'string' ? `its ${keeps}` : `${Math.round(keeps.x * 100)} % from left, ${Math.round(keeps.y * 100)} % from top`;
+}
+
+/** What was typed for it, or in a sentence why it is nothing of the kind. */
+function keepsFrom(typed: string): { readonly keeps: Keeps | undefined } | string {
+  const words = typed.trim().toLowerCase().replace(/^(its|the) /, '');
+  if (words === '' || words === 'middle' || words === 'center' || words === 'centre') return { keeps: undefined };
+  const side = SIDES.find((one) => one === words);
+  if (side) return { keeps: side };
+  const figures = /^(\d+(?:[.]\d+)?)\s*%?\s*(?:from left)?\s*[,;\s]\s*(\d+(?:[.]\d+)?)\s*%?\s*(?:from top)?$/.exec(words)?.slice(1).map(Number);
+  if (!figures || figures.some((one) => one > 100)) return 'One of its sides, or two figures from 0 to 100: how far from left and from top, as in 30, 20.';
+  return { keeps: { x: figures[0]! / 100, y: figures[1]! / 100 } };
 }
 
 /** Longest alternative text that is read out without tiring, characters. */

@@ -150,6 +150,6 @@ function lookOf(site: Site, meaning: Meaning, value: unknown): string | undefine
     case 'field': return String(value ?? '');
     case 'choice': return meaning.looks ? String(value ?? '') : undefined;
     case 'order': return String(Array.isArray(value) ? value.length : 0);
-    case 'alt': case 'link': case 'said': return undefined;
+    case 'alt': case 'link': case 'said': case 'focus': return undefined;
   }
 }

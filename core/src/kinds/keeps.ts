@@ -1,0 +1,21 @@
+import * as v from 'valibot';
+import { ranged } from '../fields/index.ts';
+import { asFocus } from './meaning.ts';
+
+export const SIDES = ['top', 'bottom', 'left', 'right'] as const;
+
+/** What of a picture stays in sight where it is cropped: one of its sides, or a point of it as shares of its width and height. Absent: its middle. */
+export type Keeps = (typeof SIDES)[number] | { readonly x: number; readonly y: number };
+
+/** The field for it, beside the picture's own. */
+export const keepsField = v.optional(asFocus(v.union([v.picklist(SIDES), v.strictObject({ x: ranged('share'), y: ranged('share') })]), 'Cropped, it keeps'));
+
+const percent = (share: number): string => `${Math.round(share * 100)}%`;
+
+/** What the element needs for it: a class for a side, a position of its own for a point. */
+export function keepsAs(keeps: Keeps | undefined): { readonly className: string; readonly style?: string } {
+  if (keeps === undefined) return { className: '' };
+  return typeof keeps === 'string' ? { className: ` keeps-${keeps}` } : { className: '', style: `object-position: ${percent(keeps.x)} ${percent(keeps.y)}` };
+}
+
+export const KEEPS_CSS = SIDES.map((one) => `.keeps-${one} { object-position: ${one}; }\n`).join('');
