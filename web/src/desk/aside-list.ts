@@ -1,23 +1,29 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { plainText, type Change, type Inline } from '@yohaku/core';
 import { SiteActions, freshId, siteFeature } from '../state/index.ts';
 import { Sheet } from './sheet.ts';
 import { ACTS } from '../ui/index.ts';
 
-/** Edits that the server refused: what each was, why, and what can be done with it. */
+/** So much of what was written is shown, characters. */
+const SHOWN = 4000;
+const isWords = (value: unknown): value is Inline[] => Array.isArray(value) && value.length > 0 && value.every((run) => typeof (run as Partial<Inline> | null)?.text === 'string');
+
+/** Edits that the server refused, or that came when what they were for was gone: what each was, why, and what can be done with it. */
 @Component({
   selector: 'yo-aside-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Sheet, DatePipe],
   template: `
     <yo-sheet title="Edits set aside" [width]="520" (closed)="closed.emit()">
-      <p class="quiet">Each was refused when it came to be saved. All others went on. They are kept on this machine until you forget them.</p>
+      <p class="quiet">Each could not be done when it came to it. All others went on. They are kept on this machine until you forget them.</p>
       <ul>
         @for (one of aside(); track one.change.id) {
           <li>
             <p><span class="strong">{{ one.change.label }}</span> <span class="mono quiet when">{{ one.at | date: 'd MMM, HH:mm' }}</span></p>
             <p>{{ one.words }}</p>
+            @if (written(one.change); as words) { <p class="written">{{ words }}</p> }
             <p class="acts"><button yo-act (click)="again(one.change.id)">Try again</button> <button yo-act (click)="forget(one.change.id)">Forget</button></p>
           </li>
         } @empty { <li class="quiet">Nothing is set aside.</li> }
@@ -28,6 +34,7 @@ import { ACTS } from '../ui/index.ts';
     ul { list-style: none; margin: 6px 0 0; padding: 0; }
     li { border-top: 1px solid #d9d9d9; padding: 6px 0; overflow-wrap: anywhere; }
     p { margin: 0; }
+    .written { margin: 4px 0; padding: 2px 10px; border-left: 2px solid #1a1a1a; white-space: pre-line; }
     .when { margin-left: 8px; }
     .acts { display: flex; gap: 16px; padding-top: 4px; }
   `,
@@ -36,6 +43,11 @@ export class AsideList {
   readonly #store = inject(Store);
   readonly closed = output();
   protected readonly aside = this.#store.selectSignal(siteFeature.selectAside);
+
+  /** What was written in an edit, to be copied from here; empty where it was no words. */
+  protected written({ ops }: Change): string {
+    return ops.flatMap((op) => (op.op !== 'set' ? [] : isWords(op.value) ? [plainText(op.value)] : [])).join('\n').slice(0, SHOWN);
+  }
 
   protected again(id: string): void {
     this.#store.dispatch(SiteActions.tryAside({ id, fresh: freshId('c') }));

@@ -36,7 +36,7 @@ export class Editor {
     if (!site) return;
     try {
       const edit = make(site);
-      if (edit) this.#store.dispatch(SiteActions.commit({ edit, id: freshId('c') }));
+      if (edit) this.#store.dispatch(SiteActions.commit({ edit, id: freshId('c'), at: new Date().toISOString() }));
       else this.cancel();
     } catch (error) {
       this.cancel();

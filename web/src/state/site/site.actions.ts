@@ -13,8 +13,8 @@ export const SiteActions = createActionGroup({
     'Load failed': props<{ words: string; signedOut: boolean }>(),
     /** A control is held: shown, not sent. */
     Preview: props<{ edit: Edit | null }>(),
-    /** An edit is done: applied, kept, sent. */
-    Commit: props<{ edit: Edit; id: string }>(),
+    /** An edit is done: applied, kept, sent; where what it was for is gone by then, it is set aside at this time (ISO 8601). */
+    Commit: props<{ edit: Edit; id: string; at?: string }>(),
     Undo: props<{ id: string }>(),
     Redo: props<{ id: string }>(),
     'Show before': props<{ on: boolean }>(),

@@ -1,4 +1,4 @@
-import { setValue, type Change } from '@yohaku/core';
+import { SCHEMA_VERSION, applyChange, pageTree, removeSection, setValue, type Change } from '@yohaku/core';
 import { brokenDocuments } from '../../../../demo/src/testing/broken.ts';
 import { small } from '../../testing/small.ts';
 import { SiteActions } from './site.actions.ts';
@@ -66,6 +66,27 @@ describe('site state', () => {
     const state = arrive(commit(loaded(), 9, 'mine-1'), remote(7, 'theirs-1', 'card'), 1, 'other');
     expect(state.current!.brand.corners).toEqual(jasmine.objectContaining({ button: 9, card: 7 }));
     expect(state.pending.length).toBe(1);
+  });
+
+  it('sets what was written aside when another window took away what it was for, and takes it once that is back', () => {
+    const state = loaded();
+    const site = state.current!;
+    const words = pageTree(site, 'home').places.find((place) => place.words?.[0] === 'pages' && place.words.includes('own'))!.words!;
+    const removed: Change = { id: 'theirs-1', schemaVersion: SCHEMA_VERSION, label: 'Delete', ops: [...removeSection(site, 'home', words[3]!)!.ops] };
+    const without = arrive(state, removed, 1, 'other');
+    const write = { label: 'Words of it', ops: [{ op: 'set' as const, at: [...words], value: [{ text: 'Written meanwhile' }] }] };
+    const after = siteReducer(without, SiteActions.commit({ edit: write, id: 'mine-1', at: '2026-11-30T05:00:00.000Z' }));
+    expect([after.current, after.pending, after.done]).toEqual([without.current, [], []] as never);
+    expect(after.aside.map(({ change, at }) => [change.id, at])).toEqual([['mine-1', '2026-11-30T05:00:00.000Z']]);
+    expect(after.notice).toContain('set aside with what you wrote');
+    expect(siteReducer(after, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' })).aside.length).toBe(1);
+    const back = arrive(after, { id: 'theirs-2', schemaVersion: SCHEMA_VERSION, label: 'Undo', ops: [...applyChange(site, removed).inverse] }, 2, 'other');
+    const again = siteReducer(back, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' }));
+    expect([again.aside, again.pending.map(({ id }) => id)]).toEqual([[], ['mine-2']] as never);
+    expect(JSON.stringify(again.current)).toContain('Written meanwhile');
+    // What only takes away has nothing to keep.
+    const gone = siteReducer(without, SiteActions.commit({ edit: { label: 'Delete', ops: removed.ops }, id: 'mine-3', at: '2026-11-30T05:00:00.000Z' }));
+    expect(gone.aside).toEqual([]);
   });
 
   it('tells the window whose value was overtaken, and not the one that came later', () => {

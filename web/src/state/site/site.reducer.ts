@@ -84,13 +84,14 @@ function shownWith(current: Site | null, preview: Edit | null): Site | null {
 
 const settled = (state: SiteState): SiteState => ({ ...state, shown: shownWith(state.current, state.preview) });
 
-function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { state: SiteState; inverse: readonly Op[] } | { state: SiteState; inverse: null } {
+function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { state: SiteState; inverse: readonly Op[] } | { state: SiteState; inverse: null; gone?: Change } {
+  let sent: Change | undefined;
   const cleared: SiteState = { ...state, preview: null, shown: state.current };
   if (state.opening) return { state: { ...cleared, notice: `${edit.label} was not done: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are here. Do it once all are.` }, inverse: null };
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
     // What is too large for the server, or has texts it could not keep, is seen before it is applied here.
-    const fit = fitChange({ id, schemaVersion: SCHEMA_VERSION, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
+    const fit = sent = fitChange({ id, schemaVersion: SCHEMA_VERSION, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
     const applied = acceptChange(state.current, fit);
     if (applied.site === state.current) return { state: cleared, inverse: null };
     const change: Change = { ...fit, ops: [...applied.ops] };
@@ -104,7 +105,8 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
       inverse: applied.inverse,
     };
   } catch (error) {
-    return { state: { ...cleared, notice: error instanceof ChangeRefused ? error.message : 'This cannot be done.' }, inverse: null };
+    const isGone = error instanceof ChangeRefused && error.kind === 'gone' && sent?.ops.some((op) => op.op === 'insert' || (op.op === 'set' && op.value !== undefined));
+    return { state: { ...cleared, notice: error instanceof ChangeRefused ? error.message : 'This cannot be done.' }, inverse: null, ...(isGone ? { gone: sent! } : {}) };
   }
 }
 
@@ -129,8 +131,10 @@ export const siteReducer = createReducer(
     settled({ ...state, status: 'ready', opening: null, confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' '), pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
   on(SiteActions.loadFailed, (state, { words, signedOut }): SiteState => ({ ...state, status: signedOut ? 'signed-out' : 'failed', notice: words })),
   on(SiteActions.preview, (state, { edit }): SiteState => (edit === state.preview || state.opening ? state : settled({ ...state, preview: edit }))),
-  on(SiteActions.commit, (state, { edit, id }): SiteState => {
+  on(SiteActions.commit, (state, { edit, id, at }): SiteState => {
     const result = commit(state, edit, id);
+    // Another window took away what somebody was writing in: what was written is not lost with it.
+    if (!result.inverse && result.gone && at) return { ...result.state, aside: [...state.aside, { change: result.gone, words: result.state.notice, at }], notice: `“${edit.label}” was not done: what it was for is no longer there, somebody removed it. It is set aside with what you wrote.` };
     if (!result.inverse) return result.state;
     return { ...result.state, done: [...state.done, { label: edit.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
   }),
