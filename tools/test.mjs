@@ -12,6 +12,8 @@ const PARTS = ['core', 'server', 'web', 'e2e'];
 
 /** How many jobs run beside each other. Half of them wait for servers and databases that they start and kill. */
 const BESIDE = 2;
+/** Specs of attacks that run in a process of their own. */
+const ALONE = /first-start|no-500|server-lives/;
 /** Where journeys leave what they saw when they failed, and how much of each is told. */
 const JOURNEYS_OUT = join(ROOT, '.test/e2e');
 const SEEN_LINES = 260;
@@ -63,12 +65,14 @@ const jobs = {
     specs('core', 'specs', ['core/src/**/*.spec.ts', 'demo/src/**/*.spec.ts'], 45),
   ],
   server: ({ url }) => {
-    const attack = readdirSync(join(ROOT, 'server/src/attack')).filter((file) => file.endsWith('.spec.ts'));
+    // Those that start and kill servers, or watch the memory of one, have a process each; the others are loaded once for all.
+    const [alone, together] = [true, false].map((apart) => readdirSync(join(ROOT, 'server/src/attack')).filter((file) => file.endsWith('.spec.ts') && ALONE.test(file) === apart));
     const env = { YOHAKU_TEST_DATABASE: url };
     return [
       checked('server', 'tsc', ['-p', 'server/tsconfig.json'], 10),
       specs('server', 'specs', ['server/src/!(attack)/**/*.spec.ts'], 90, env),
-      ...attack.map((file) => specs('server', file, [`server/src/attack/${file}`], /first-start|no-500/.test(file) ? 80 : 30, env)),
+      ...alone.map((file) => specs('server', file, [`server/src/attack/${file}`], 80, env)),
+      specs('server', 'attack', together.map((file) => `server/src/attack/${file}`), 70, env),
     ];
   },
   web: ({ chrome }) => [{

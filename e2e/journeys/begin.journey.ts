@@ -106,6 +106,17 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   await page.getByLabel('Name').fill('Ternhaven Ferries');
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByRole('alert')).toHaveText('There is a site Ternhaven Ferries already. Choose another name.');
+  // From a file of another tool: its colours as it has them, whatever they are called; one that cannot be read says so.
+  await page.getByLabel('Name').fill('Fogbank');
+  await page.getByText('A brand file').click();
+  const bring = (name: string, text: string) => page.getByLabel('Choose a brand file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  await bring('broken.json', '{"a":');
+  await expect(page.getByRole('alert').last()).toContainText(/broken\.json was not taken\. .*not JSON that can be read.*Nothing was changed/);
+  await bring('other.json', JSON.stringify({ red: { $type: 'color', $value: '#cc2233' }, sea: { $type: 'color', $value: { colorSpace: 'srgb', components: [0.07, 0.27, 0.33] } } }));
+  await expect(page.getByRole('status')).toContainText('2 colours');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page).toHaveURL(/sites\/fogbank\//);
+  await expect(desk.tally(/failing$/)).toHaveText('0 failing');
 });
 
 test('Back and Forward go through steps, pages and tokens; a copied address opens the same view; one that leads nowhere says so', async ({ desk, page }) => {

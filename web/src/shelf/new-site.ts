@@ -96,7 +96,8 @@ export class NewSite {
     }
     try {
       const incoming = readIncoming(content.name, text);
-      const colors = colorsInText(text).slice(0, MOST);
+      // As the file has them: a token that is called red is no red.
+      const colors = [...new Map(incoming.colors.map(({ color }) => [cssColor(color.rgb), color])).values()].slice(0, MOST);
       if (!incoming.brand && colors.length === 0) return refused('There is no colour in it.');
       this.file.set({ name: content.name, content, colors, ...(incoming.brand ? { brand: incoming.brand.brand } : {}) });
     } catch (error) {
