@@ -13,7 +13,7 @@ import { remember, remembered } from './remember.ts';
   encapsulation: ViewEncapsulation.None,
   imports: [Act],
   template: `@if (!density.all()) { <button yo-act class="yo-more" [class.yo-fields]="fields()" [icon]="open() ? 'less' : 'more'" [attr.aria-expanded]="open()" (click)="turn()">{{ open() ? 'Less' : label() }}</button> }@if (shown()) { <ng-content /> }`,
-  styles: `yo-more { display: contents; } .yo-more.yo-fields { align-self: flex-start; margin-top: 17px; }`,
+  styles: `yo-more { display: contents; } .yo-more.yo-fields { align-self: flex-start; margin-top: 20px; }`,
 })
 export class More {
   protected readonly density = inject(Density);
