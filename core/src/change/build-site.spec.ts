@@ -5,6 +5,8 @@ import { offeredFields, pageFactProblems, pageTree, partShapes } from '../page/i
 import { pageHtml, stylesCss } from '../render/index.ts';
 import { PAGE_KINDS, SECTION_KINDS, clipSection, fromClip, matchClip, readClip } from '../sections/index.ts';
 import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index.ts';
+import { cssColor, parseColor } from '../color/index.ts';
+import { resolveToken, tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import {
   acceptChange, addClip, addKept, addMenuEntry, addPage, addPicture, addSection, addToMenu, addressPage, anchorSection, buttonMenuEntry, dragMenuEntry, gradientBehind, hideSection, keepSection, keptPictures, pageEnd, pagesWith, sectionAddress, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, pictureBehind,
@@ -140,6 +142,31 @@ describe('a section copied', () => {
     expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
     expect(Object.values(site.assets).map(({ hash }) => hash)).toEqual(['cd'.repeat(32)]);
     expect(JSON.stringify(site.pages['home']!.sections['x2'])).toContain(`"style":"${other.brand.styleOrder[0]!}"`);
+  });
+  it('takes along what is set on its places; a token that another brand lacks comes as what it was, and is a raw value there', () => {
+    const table = tokenTable(from.brand);
+    const token = [...table.values()].find((one) => one.type === 'color' && !tokenTable(newSite({ id: 'other', name: 'Other', language: 'en' }).brand).has(one.path))!;
+    const setOn = (now: Site, page: string, place: string) => setValue(now, '', ['pages', page, 'overrides'], {
+      o1: { id: 'o1', place, property: 'font-size', band: 'phone', value: { kind: 'literal', css: '30px' }, origin: 'set', reason: 'Looks right' }, o2: { id: 'o2', place, property: 'color', band: null, value: { kind: 'token', path: token.path }, origin: 'set', reason: null },
+    });
+    const set = after(from, (now) => setOn(now, 'home', 'x1-b1/text'));
+    const taken = readClip(JSON.stringify(clipSection(set, section, { page: 'home', entry: 'x1' })))!;
+    const valuesOn = (site: Site, page: string) => Object.values(site.pages[page]!.overrides).map(({ place, value, origin, band }) => ({ place, value, origin, band }));
+    const here = after(set, (now) => addClip(now, 'more', fromClip(now, taken, 'x2')));
+    expect(valuesOn(here, 'more')).toEqual(valuesOn(set, 'home').map((one) => ({ ...one, place: 'x2-b1/text' })));
+    const other = newSite({ id: 'other', name: 'Other', language: 'en' });
+    const made = fromClip(other, taken, 'x2');
+    const there = after(other, (now) => addClip(now, 'home', made));
+    expect(readSite(JSON.parse(JSON.stringify(there)))).toEqual(there);
+    expect(made.left).toEqual([]);
+    expect(valuesOn(there, 'home')).toEqual([
+      { place: 'x2-b1/text', value: { kind: 'literal', css: '30px' }, origin: 'set', band: 'phone' },
+      { place: 'x2-b1/text', value: { kind: 'literal', css: cssColor(parseColor(resolveToken(table, token.path).css)!.rgb) }, origin: 'pasted', band: null },
+    ]);
+    // Of a kept section: what is set wherever it is used, and here.
+    const kept = after(set, (now) => keepSection(now, 'home', 'x1', 'k1', 'x3'));
+    const same = readClip(JSON.stringify(clipSection(kept, kept.shared.sections['k1']!, { page: 'home', entry: 'x3' })))!;
+    expect(valuesOn(after(kept, (now) => addClip(now, 'more', fromClip(now, same, 'x4'))), 'more')).toEqual(valuesOn(set, 'home').map((one) => ({ ...one, place: 'x4-b1/text' })));
   });
   it('is read only as what it is', () => {
     for (const text of [null, '', '{}', '[1]', '{"clip":"section","schemaVersion":1,"section":{},"looks":{}}']) expect(readClip(text)).toBeUndefined();

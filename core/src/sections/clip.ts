@@ -1,6 +1,6 @@
 import { deltaERgb, parseColor } from '../color/index.ts';
 import { Block, mapFields, walk, type Target } from '../kinds/index.ts';
-import { SCHEMA_VERSION, Section, type Asset, type Download, type Site } from '../site/index.ts';
+import { SCHEMA_VERSION, Section, literalCss, type Asset, type Download, type Override, type Site } from '../site/index.ts';
 import { resolveToken, rolePath, styleSizeAt, tokenTable } from '../style/index.ts';
 
 /** What of the brand a section names, that another brand may have otherwise. */
@@ -9,6 +9,15 @@ type Asked = (typeof ASKED)[number];
 
 /** How something looks that a section names: enough to find its like in another brand. */
 interface Look { readonly label: string; readonly use?: string; readonly levels?: readonly number[]; /** px at the wide end, or of a space on desktops. */ readonly size?: number; /** Background, as a CSS colour. */ readonly color?: string }
+
+/** A value that is set on a place of a section. */
+interface ClippedValue extends Omit<Override, 'id' | 'place'> {
+  /** The section or the block whose place it is set on, by its id within the section; and which of its places. */
+  readonly owner: string;
+  readonly part: string;
+  /** What the value came to, for a brand without that token. */
+  readonly css: string;
+}
 
 /** A section copied from a site, with what it names there. */
 export interface SectionClip {
@@ -21,6 +30,8 @@ export interface SectionClip {
   readonly downloads: Readonly<Record<string, Download>>;
   readonly pages: Readonly<Record<string, string>>;
   readonly collections: Readonly<Record<string, string>>;
+  /** Absent in what was copied before values went along. */
+  readonly values?: readonly ClippedValue[];
 }
 
 function lookOf({ brand }: Site, target: Asked, id: string): Look | undefined {
@@ -38,8 +49,27 @@ function lookOf({ brand }: Site, target: Asked, id: string): Look | undefined {
 
 const listOf = ({ brand }: Site, target: Asked): readonly string[] => ({ style: brand.styleOrder, ground: brand.groundOrder, variant: brand.variantOrder, size: brand.sizeOrder, space: brand.spaceOrder })[target];
 
-/** Takes a section along, to be laid in on another page or in another site. */
-export function clipSection(site: Site, section: Section): SectionClip {
+/** What is set on the places of a section, where it stands and wherever it is used. */
+function valuesOf({ brand, shared, pages }: Site, section: Section, { page, entry }: { readonly page: string; readonly entry: string }): ClippedValue[] {
+  const table = tokenTable(brand);
+  const source = pages[page]?.sections[entry];
+  const kept = source && 'shared' in source;
+  const of = (values: Readonly<Record<string, Override>>, prefix: string): ClippedValue[] => Object.values(values).flatMap(({ id: _id, place, ...one }) => {
+    const [owner = '', ...part] = place.split('/');
+    const known = owner.startsWith(prefix) ? owner.slice(prefix.length) : '';
+    if (known !== section.id && !Object.hasOwn(section.blocks, known)) return [];
+    return [{ ...one, owner: known, part: part.join('/'), css: one.value.kind === 'literal' ? one.value.css : resolveToken(table, one.value.path).css }];
+  });
+  // What it has wherever it is used comes first: what is set here goes before it.
+  return [...(kept ? of(shared.overrides, `${source.shared}:`) : []), ...of(pages[page]?.overrides ?? {}, kept ? `${entry}:` : '')];
+}
+
+/**
+ * Takes a section along, to be laid in on another page or in another site.
+ *
+ * @param at where it stands: what is set on its places there goes with it
+ */
+export function clipSection(site: Site, section: Section, at?: { readonly page: string; readonly entry: string }): SectionClip {
   const looks: Record<Asked, Record<string, Look>> = { style: {}, ground: {}, variant: {}, size: {}, space: {} };
   const [assets, downloads, pages, collections]: [Record<string, Asset>, Record<string, Download>, Record<string, string>, Record<string, string>] = [{}, {}, {}, {}];
   walk(Section, section, (meaning, value) => {
@@ -55,7 +85,7 @@ export function clipSection(site: Site, section: Section): SectionClip {
       if (look) looks[meaning.to][value] = look;
     }
   });
-  return { clip: 'section', schemaVersion: SCHEMA_VERSION, site: site.id, section, looks, assets, downloads, pages, collections };
+  return { clip: 'section', schemaVersion: SCHEMA_VERSION, site: site.id, section, looks, assets, downloads, pages, collections, values: at ? valuesOf(site, section, at) : [] };
 }
 
 const isAsked = (target: Target): target is Asked => (ASKED as readonly string[]).includes(target);
@@ -88,7 +118,7 @@ function distance(one: Look, other: Look): number {
 }
 
 /** What a clip becomes in a site. */
-export interface FromClip { readonly section: Section; readonly assets: readonly Asset[]; readonly downloads: readonly Download[]; /** What could not come along, in words. */ readonly left: readonly string[] }
+export interface FromClip { readonly section: Section; readonly assets: readonly Asset[]; readonly downloads: readonly Download[]; /** What is set on its places. */ readonly values: readonly Override[]; /** What could not come along, in words. */ readonly left: readonly string[] }
 
 /**
  * The section of a clip as one of this site.
@@ -131,7 +161,18 @@ export function fromClip(site: Site, clip: SectionClip, id: string, choices: Rea
     columns: Object.fromEntries(Object.entries(clip.section.columns).map(([key, column]) => [key, { ...column, order: column.order.flatMap((block) => renamed.get(block) ?? []) }])),
     blocks: Object.fromEntries(kept.map((block) => [renamed.get(block)!, { ...clip.section.blocks[block]!, id: renamed.get(block)! }])),
   });
-  return { section, assets: [...assets.values()], downloads: [...downloads.values()], left };
+  const table = tokenTable(site.brand);
+  const values = (clip.values ?? []).flatMap(({ owner, part, css, ...one }, i): Override[] => {
+    const now = owner === clip.section.id ? id : renamed.get(owner);
+    if (now === undefined) return [];
+    const place = { id: `${id}-o${i + 1}`, place: `${now}/${part}` };
+    if (one.value.kind === 'literal' || table.has(one.value.path)) return [{ ...one, ...place }];
+    // A token that this brand does not have comes as what it was there, and is counted as a raw value.
+    const literal = literalCss(one.property, css);
+    if (literal === undefined) left.push(`${one.property} set to ${one.value.path}, which this brand does not have`);
+    return literal === undefined ? [] : [{ ...one, ...place, origin: 'pasted', reason: null, value: { kind: 'literal', css: literal } }];
+  });
+  return { section, assets: [...assets.values()], downloads: [...downloads.values()], values, left };
 }
 
 /** A clip as it was kept somewhere; undefined for anything else, or one of another version. */

@@ -16,8 +16,9 @@ export class CopiedSection {
     });
   }
 
-  take(site: Site, section: Section): void {
-    const text = JSON.stringify(clipSection(site, section));
+  /** @param at where it stands */
+  take(site: Site, section: Section, at: { readonly page: string; readonly entry: string }): void {
+    const text = JSON.stringify(clipSection(site, section, at));
     remember(KEY, text);
     this.#text.set(text);
   }

@@ -94,7 +94,7 @@ export class SectionFacts {
   readonly #along = inject(CopiedSection);
   protected readonly taken = signal('');
   protected take(): void {
-    this.#along.take(this.#editor.current()!, this.section()!);
+    this.#along.take(this.#editor.current()!, this.section()!, { page: this.page(), entry: this.id() });
     this.taken.set('Copied: it is first on the shelf of sections, here and in other sites.');
   }
   protected gradient(): void {
