@@ -158,5 +158,5 @@ function placed(order: readonly string[], id: string, after: string | null): str
 }
 
 function gone(address: readonly string[]): ChangeRefused {
-  return new ChangeRefused('gone', 'What this edit was for is no longer there: somebody removed it. Nothing else was touched.', [{ path: address.join('.'), message: 'is no longer there' }]);
+  return new ChangeRefused('gone', `What this edit was for is no longer there: somebody removed it (${address.join(' / ')}). Nothing else was touched.`, [{ path: address.join('.'), message: 'is no longer there' }]);
 }

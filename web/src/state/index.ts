@@ -10,7 +10,7 @@ export { Pinned } from './gather/pinned.ts';
 export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
 export { Editor, freshId } from './editor.ts';
-export { pastedNodes, pastedText } from './pasted-nodes.ts';
+export { pasteProblem, pastedNodes, pastedText } from './pasted-nodes.ts';
 export { sectionAt, type DropTarget } from './section-drop.ts';
 export { CopiedSection } from './copied-section.ts';
 export { DownloadShelf } from './download-shelf.ts';

@@ -5,6 +5,14 @@ const LOOKS = ['style', 'class', 'color', 'face', 'size', 'align', 'bgcolor', 'w
 /** Deeper than this nothing is looked into: what people write is not nested so. */
 const DEEPEST = 200;
 
+/** Most that is taken at once, characters. */
+const MOST = 4_000_000;
+
+/** Why something is too much to be pasted at once; empty when it is not. */
+export function pasteProblem(source: string): string {
+  return source.length > MOST ? `That is ${Math.round(source.length / 1_000_000)} million characters; four are taken at once. Nothing was taken: paste it in parts.` : '';
+}
+
 /** HTML as plain data, read without running or fetching anything of it. */
 export function pastedNodes(html: string): PastedNode[] {
   // Handlers never run in a document that is only read, but a browser reports each as refused.

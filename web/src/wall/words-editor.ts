@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { addBlocks, blocksFromPasted, cleanText, emphasised, laidInto, markedWords, partsAt, withBreaks, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type PastedNode, type Place } from '@yohaku/core';
-import { Editor, SiteActions, freshId, pastedNodes, pastedText } from '../state/index.ts';
+import { Editor, SiteActions, freshId, pasteProblem, pastedNodes, pastedText } from '../state/index.ts';
 import { KEYS } from '../ui/index.ts';
 import { readInline, tooMuch } from './read-inline.ts';
 
@@ -99,6 +99,8 @@ export class WordsEditor {
       ['paste', (event: ClipboardEvent) => {
         event.preventDefault();
         const [html, text] = ['text/html', 'text/plain'].map((type) => event.clipboardData?.getData(type) ?? '') as [string, string];
+        const problem = pasteProblem(html.length > text.length ? html : text);
+        if (problem) return this.#store.dispatch(SiteActions.notice({ words: problem }));
         if (!words.rich || (html.trim() === '' && !/\n\s*\S/.test(text.trim()))) document.execCommand('insertText', false, text.replace(/\s+/g, ' '));
         else this.#paste(place, words, html.trim() === '' ? pastedText(text) : pastedNodes(html), finish);
       }],

@@ -134,7 +134,7 @@ export const siteReducer = createReducer(
   on(SiteActions.commit, (state, { edit, id, at }): SiteState => {
     const result = commit(state, edit, id);
     // Another window took away what somebody was writing in: what was written is not lost with it.
-    if (!result.inverse && result.gone && at) return { ...result.state, aside: [...state.aside, { change: result.gone, words: result.state.notice, at }], notice: `“${edit.label}” was not done: what it was for is no longer there, somebody removed it. It is set aside with what you wrote.` };
+    if (!result.inverse && result.gone && at) return { ...result.state, aside: [...state.aside, { change: result.gone, words: 'What it was for is no longer there: somebody removed it. Once it is back this can be tried again.', at }], notice: `“${edit.label}” was not done: what it was for is no longer there, somebody removed it. It is set aside with what you wrote.` };
     if (!result.inverse) return result.state;
     return { ...result.state, done: [...state.done, { label: edit.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
   }),

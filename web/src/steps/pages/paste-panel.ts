@@ -1,10 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { addPasted, blocksFromPasted, pageTree, plural, type PastedNode } from '@yohaku/core';
-import { Editor, freshId, pastedNodes, pastedText } from '../../state/index.ts';
+import { Editor, freshId, pasteProblem, pastedNodes, pastedText } from '../../state/index.ts';
 import { ACTS, FocusIn, KEYS, Segments, TextArea } from '../../ui/index.ts';
-
-/** Most that is taken at once, characters. */
-const MOST = 4_000_000;
 
 /** Words from elsewhere: pasted, seen for what of them is taken and what is left out, then laid in as a section in the brand's own styles. */
 @Component({
@@ -75,9 +72,8 @@ export class PastePanel {
     this.#take(html, () => pastedNodes(html));
   }
   #take(source: string, read: () => PastedNode[]): void {
-    const long = source.length > MOST;
-    this.problem.set(long ? `That is ${Math.round(source.length / 1_000_000)} million characters; four are taken at once. Nothing was taken: paste it in parts.` : '');
-    this.#nodes.set(long || source.trim() === '' ? null : read());
+    this.problem.set(pasteProblem(source));
+    this.#nodes.set(this.problem() !== '' || source.trim() === '' ? null : read());
   }
   protected clear(): void {
     this.text.set('');
