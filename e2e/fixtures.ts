@@ -1,5 +1,6 @@
 import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
 import { join } from 'node:path';
+import { API } from '@yohaku/core';
 import type { RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
@@ -92,7 +93,7 @@ function served(databaseUrl: string): Promise<RunningServer> {
 }
 
 type Prepare = (query: (sql: string) => Promise<unknown>, database: Database) => Promise<void>;
-interface Fixtures { desk: Desk; server: RunningServer; prepare: Prepare | undefined }
+interface Fixtures { desk: Desk; /** The server, to somebody who is signed in and has no desk open. */ signedIn: RunningServer; server: RunningServer; prepare: Prepare | undefined }
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
 export const test = base.extend<Fixtures>({
@@ -108,6 +109,13 @@ export const test = base.extend<Fixtures>({
     const server = await served(databaseUrl);
     await use(server);
     await server.close();
+  },
+  signedIn: async ({ context, server }, use, info) => {
+    const faults = faultsOf(context, () => expectedBy(info));
+    const { status } = await context.request.post(`${server.address}${API.session.signIn.path}`, { data: { token: new URL(await server.link()).hash.slice(1) } }).then((answer) => ({ status: answer.status() }));
+    expect(status).toBeLessThan(300);
+    await use(server);
+    expect(faults).toEqual([]);
   },
   desk: async ({ page, context, server }, use, info) => {
     const faults = faultsOf(context, () => expectedBy(info));

@@ -110,8 +110,8 @@ const arranged = ({ id, label, columns }: (typeof ARRANGEMENTS)[number]): Sectio
   id, label, use: 'words', arrangement: id, columns: Array.from({ length: columns.min }, (_, at) => (at === 0 ? SECTION_KINDS.text : SECTION_KINDS.list).columns[0]),
 });
 
-test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ desk, page, context }) => {
-  const api = `${desk.server.address}/api/sites/ternhaven`;
+test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ signedIn, page, context }) => {
+  const api = `${signedIn.address}/api/sites/ternhaven`;
   // Values set here, and wherever a place is used, at one width and at all: on a shared section, the header and the footer.
   const values: [string[], string, Override['property'], string, Override['band']][] = [
     [['shared', 'overrides'], 'promise:promise-b1/text', 'font-size', '31px', 'phone'], [['pages', 'home', 'overrides'], 'home-promise:promise-b1/text', 'font-size', '37px', null],
@@ -134,7 +134,6 @@ test('the browser computes what the model says: every place at rest, every disti
   expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((one) => one.refused)).toEqual([undefined, undefined]);
   const { site, sequence } = (await (await page.request.get(api)).json()) as { site: Site; sequence: number };
   await page.request.post(`${api}/publications`, { data: { sequence } });
-  await page.goto('about:blank');
   const live = await context.newPage();
   const cdp = await context.newCDPSession(live);
   await cdp.send('DOM.enable');
@@ -153,7 +152,7 @@ test('the browser computes what the model says: every place at rest, every disti
     const index = siteIndex(of);
     const { places } = pageTree(of, id);
     await live.setViewportSize({ width: 1280, height: 900 });
-    await live.goto(`${desk.server.address}/live/ternhaven/${file}`);
+    await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
     await live.evaluate(() => document.fonts.ready);
     for (const width of AUDIT_WIDTHS) {
       await live.setViewportSize({ width, height: 900 });
@@ -195,14 +194,14 @@ test('the browser computes what the model says: every place at rest, every disti
   expect(compared).toBeGreaterThan(8000);
 });
 
-test('changing one line of tokens.css restyles exactly the places that reach lists', async ({ desk, page, context }) => {
-  const { site, sequence } = (await (await page.request.get(`${desk.server.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
-  await page.request.post(`${desk.server.address}/api/sites/ternhaven/publications`, { data: { sequence } });
+test('changing one line of tokens.css restyles exactly the places that reach lists', async ({ signedIn, page, context }) => {
+  const { site, sequence } = (await (await page.request.get(`${signedIn.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
+  await page.request.post(`${signedIn.address}/api/sites/ternhaven/publications`, { data: { sequence } });
   const live = await context.newPage();
   await live.setViewportSize({ width: 1280, height: 900 });
   for (const [path, value] of [['color.core.funnel', '#12ab34'], ['ground.paper.heading', '#12ab34'], ['text.running.size', '33px'], ['corner.card', '19px'], ['space.even.desktop', '111px']] as const) {
     for (const id of ['home', 'fares', 'contact']) {
-      await live.goto(`${desk.server.address}/live/ternhaven/${site.pages[id]!.file}`);
+      await live.goto(`${signedIn.address}/live/ternhaven/${site.pages[id]!.file}`);
       const { rest: before } = await read(live);
       await live.evaluate(([property, css]) => document.documentElement.style.setProperty(property!, css!), [`--${path.replaceAll('.', '-')}`, value] as const);
       const { rest: after } = await read(live);

@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 /** Reads of the specimen from the page around it: what Playwright puts into a frame without scripts is reported as blocked. */
 class Sheet {
@@ -53,9 +55,9 @@ test('the specimen is a step away, shows what is edited while it is edited, and 
   await expect(page.getByTitle('Specimen')).toHaveCount(0);
 });
 
-test('the specimen by itself goes on paper whole', async ({ desk, page, context }) => {
+test('the specimen by itself goes on paper whole', async ({ desk, page }) => {
   await page.getByRole('button', { name: 'Specimen', exact: true }).click();
-  const [sheet] = await Promise.all([context.waitForEvent('page'), page.getByRole('link', { name: 'by itself, to print' }).click()]);
+  const [sheet] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'by itself, to print' }).click()]);
   await expect(sheet.getByRole('heading', { name: 'Palette' })).toBeVisible();
   const pdf = (await sheet.pdf({ format: 'A4', printBackground: true })).toString('latin1');
   expect((pdf.match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(3);

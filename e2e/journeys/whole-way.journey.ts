@@ -1,4 +1,6 @@
-import { test, expect } from '../fixtures.ts';
+import { expect, onOneDesk } from '../fixtures.ts';
+
+const test = onOneDesk();
 
 test('a colour, a heading and a shape reach all nine pages, are judged, fixed, undone and published', async ({ desk, page }) => {
   await expect(desk.tally(/places$/)).toHaveText(/1.087 places/);

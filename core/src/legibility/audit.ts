@@ -11,7 +11,7 @@ import { lineHeight } from './rules/line-height.ts';
 import { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
 import { lineLength } from './rules/line-length.ts';
 import { covered } from './rules/covered.ts';
-import { firstHeading, linkWords } from './rules/outline.ts';
+import { alternativeText, firstHeading, linkWords } from './rules/outline.ts';
 import { textSpacing } from './rules/text-spacing.ts';
 import { zoom } from './rules/zoom.ts';
 import { targetSize } from './rules/target-size.ts';
@@ -78,7 +78,7 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
 }
 
 function judgePages(table: TokenTable, index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {
-  return [...index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree), ...firstHeading(tree), ...linkWords(tree)]), ...covered(index, layout), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
+  return [...index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree), ...firstHeading(tree), ...linkWords(tree), ...alternativeText(site, tree)]), ...covered(index, layout), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
 }
 
 /** Every failing (and, if asked for, undecided) judgement at every place, in page order; those of so many places at most. */

@@ -1,6 +1,6 @@
 import type { State } from '../site/index.ts';
 
-export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'phone-padding' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size' | 'first-heading' | 'link-words' | 'covered';
+export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'phone-padding' | 'line-height' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size' | 'first-heading' | 'link-words' | 'alternative-text' | 'covered';
 
 /** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
@@ -37,6 +37,7 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'text-spacing': { asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true },
   'first-heading': { asks: 'A page has one heading of the first level', source: 'WCAG 2.2, 2.4.6 (technique G141)', unit: '' },
   'link-words': { asks: 'The words of a link say where it leads', source: 'WCAG 2.2, 2.4.4 and 2.4.9', unit: '' },
+  'alternative-text': { asks: 'What stands for a picture says what is seen, not the name of its file, in 250 characters', source: 'WCAG 2.2, 1.1.1 (failure F30)', unit: '' },
   covered: { asks: 'A header that stays covers nothing that is led to or has the focus', source: 'WCAG 2.2, 2.4.11', unit: 'px', most: true },
   zoom: { asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4', unit: '' },
   'target-size': { asks: 'A target is at least 24 px high', source: 'WCAG 2.2, 2.5.8', unit: 'px' },

@@ -1,5 +1,6 @@
-import { acceptChange, addPage, setValue, type Edit } from '../change/index.ts';
+import { acceptChange, addPage, addSection, setValue, type Edit } from '../change/index.ts';
 import { readSite } from '../document/index.ts';
+import { SECTION_KINDS } from '../sections/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { auditSite, findings, outlineFix, type RuleId } from './index.ts';
@@ -8,7 +9,7 @@ const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site 
   const edit = make(now);
   return edit ? acceptChange(now, edit).site : now;
 }, site);
-const rules: readonly RuleId[] = ['first-heading', 'link-words', 'skipped-level', 'covered'];
+const rules: readonly RuleId[] = ['first-heading', 'link-words', 'alternative-text', 'skipped-level', 'covered'];
 const failing = (site: Site, layout: Parameters<typeof auditSite>[4] = []) => findings(auditSite(site, undefined, undefined, undefined, layout)).filter(({ rule }) => rules.includes(rule));
 /** The site after what its first finding is fixed with. */
 const fixed = (site: Site, layout?: Parameters<typeof auditSite>[4]) => {
@@ -39,6 +40,17 @@ describe('the outline of a page, as part of its audit', () => {
     const here = after(site, (now) => setValue(now, '', [...at(now, 2), 'content'], [{ text: 'For the fares press ' }, { id: 'l9', link: { to: 'url', url: 'https://a.example' }, text: 'here' }]));
     expect(failing(here).map(({ rule, place }) => [rule, place.id.split('/')[1]])).toEqual([['link-words', 'l9']]);
     expect(outlineFix(here, 'link-words', failing(here)[0]!.place, 0, 1)).toBeUndefined();
+  });
+  it('has pictures of which something is said that is no file’s name, and no page of text', () => {
+    const asset = { id: 'view', name: 'View', hash: 'a'.repeat(64), type: 'image/png' as const, width: 1600, height: 900 };
+    const pictured = after(readSite({ ...smallSite(), assets: { view: asset } }), (now) => addPage(now, 'p', null), (now) => addSection(now, 'p', 'x', undefined, SECTION_KINDS.gallery));
+    const said = (alt: string) => after(pictured, (now) => setValue(now, '', ['pages', 'p', 'sections', 'x', 'own', 'blocks', 'x-b2', 'items', 'i1', 'alt'], alt));
+    for (const alt of ['', 'A lamp on a pier', 'x'.repeat(250)]) expect(failing(said(alt)).filter(({ place }) => place.page === 'p')).withContext(alt).toEqual([]);
+    for (const alt of ['IMG_2041.jpg', 'x'.repeat(251)]) {
+      const found = failing(said(alt)).filter(({ place }) => place.page === 'p');
+      expect(found.map(({ rule, place, found: is, needed }) => [rule, place.kind, is, needed])).withContext(alt).toEqual([['alternative-text', 'picture', 0, 1]]);
+      expect(outlineFix(said(alt), 'alternative-text', found[0]!.place, 0, 1)).toBeUndefined();
+    }
   });
   it('has a header that stays and covers no more than is kept free', () => {
     const stays = after(site, (now) => setValue(now, '', ['shared', 'header', 'stays'], true));

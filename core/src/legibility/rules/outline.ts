@@ -1,5 +1,7 @@
-import { SAYS_NOTHING, type PageTree } from '../../page/index.ts';
+import { valueAt } from '../../change/index.ts';
+import { SAYS_NOTHING, altProblem, type PageTree } from '../../page/index.ts';
 import { WALL_WIDTHS } from '../../shape/index.ts';
+import type { Site } from '../../site/index.ts';
 import type { PlacedJudgement } from './headings.ts';
 
 /** A page has one heading of the first level, which says what it is. */
@@ -15,5 +17,16 @@ export function linkWords({ places }: PageTree): PlacedJudgement[] {
     if (words === undefined) return [];
     const fails = SAYS_NOTHING.test(words.trim());
     return [{ place, rule: 'link-words', verdict: fails ? 'fail' : 'pass', state: 'rest', width: WALL_WIDTHS.desktop, found: fails ? 0 : 1, needed: 1, tokens: [] }];
+  });
+}
+
+/** What is said of a picture is no file's name, and short enough to be heard in one go. That nothing is said may be on purpose: it is listed with the facts of the page. */
+export function alternativeText(site: Site, { places }: PageTree): PlacedJudgement[] {
+  return places.flatMap((place): PlacedJudgement[] => {
+    const kept = place.kind === 'picture' ? (place.item ?? place.block) : undefined;
+    const alt = kept ? (valueAt(site, [...kept, 'alt']) as unknown) : undefined;
+    if (typeof alt !== 'string' || alt === '') return [];
+    const fails = altProblem(alt) !== '';
+    return [{ place, rule: 'alternative-text', verdict: fails ? 'fail' : 'pass', state: 'rest', width: WALL_WIDTHS.desktop, found: fails ? 0 : 1, needed: 1, tokens: [] }];
   });
 }
