@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { ROOT } from '../../server/src/testing/database.ts';
-import { expect, onOneDesk, type Desk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, test, type Desk } from '../fixtures.ts';
 
 const font = (id: string, slant = 'normal', name = `${id}-${slant}.woff2`) =>
   ({ name, mimeType: 'font/woff2', buffer: readFileSync(`${ROOT}/node_modules/@fontsource/${id}/files/${id}-latin-400-${slant}.woff2`) });
