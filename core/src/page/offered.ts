@@ -32,14 +32,16 @@ export function offeredFields(site: Site, place: Place): Offered[] {
   const owners = (place.kind === 'picture' || place.kind === 'field') && place.item && place.block ? [place.item, ...(place.item.length === place.block.length ? [] : [place.block])] : [place.item ?? place.block];
   const style = place.kind !== 'button' && place.styled ? [...fieldsAt(site, place.styled.slice(0, -1))].filter(({ address }) => address.at(-1) === place.styled!.at(-1)) : [];
   const wanted = (meaning: Meaning): boolean => {
-    if (meaning.means === 'choice' || meaning.means === 'link' || meaning.means === 'said' || meaning.means === 'focus') return true;
+    if (meaning.means === 'choice' || ALWAYS.has(meaning.means)) return true;
     if (shown(meaning)) return place.kind === 'picture';
-    if (meaning.means === 'field') return true;
     return meaning.means === 'ref' && meaning.to !== 'style' && (meaning.to !== 'ground' || place.kind === 'surface');
   };
   const others = owners.flatMap((owner) => (owner ? fieldsAt(site, owner) : [])).filter(({ field: { meaning } }) => wanted(meaning));
   return [...style, ...others].flatMap(({ field, address }) => offered(site, field, address));
 }
+
+/** What is offered wherever a kind has it. */
+const ALWAYS: ReadonlySet<Meaning['means']> = new Set(['link', 'said', 'field', 'focus']);
 
 /** What a picture shows, and what stands for it in words. */
 const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning.means === 'ref' && meaning.to === 'asset');
@@ -47,7 +49,7 @@ const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
   const { fields } = fieldAt(Site, site, owner);
   const value = (key: string) => fields.find((one) => one.key === key)?.value;
-  return fields.flatMap((field) => ((field.meaning.means === 'link' || field.meaning.means === 'said' || field.meaning.means === 'field' || field.meaning.means === 'focus' || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
+  return fields.flatMap((field) => ((ALWAYS.has(field.meaning.means) || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
 }
 
 function offered(site: Site, { meaning, value, empty }: FieldHere, address: readonly string[]): Offered[] {

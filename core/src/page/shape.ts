@@ -57,6 +57,12 @@ const blocks = new WeakMap<Block, Kept>();
 
 const keptFor = (site: Site, kept: Kept | undefined): string | undefined => (typeof kept === 'object' ? (kept.assets === site.assets ? kept.shape : undefined) : kept);
 
+function keep<T extends object>(all: WeakMap<T, Kept>, one: T, site: Site, fresh: string, pictured: boolean): string {
+  const shape = once(fresh);
+  all.set(one, pictured ? { assets: site.assets, shape } : shape);
+  return shape;
+}
+
 /** Whether how a block looks hangs on more than itself. */
 const isOpen = (block: Block): boolean => listsItems(block) || block.kind === 'menu';
 
@@ -67,9 +73,8 @@ function sectionShape(site: Site, section: Section, page: Page): string {
   const { picture } = section;
   let shape = `${section.ground}/${section.space}`;
   if (picture) shape += `/${drawing(site, picture.asset)}${picture.shade > 0 ? ' shaded' : ''}`;
-  let pictured = picture !== undefined && picture !== null;
-  let open = false;
-  for (const id in section.blocks) if (isOpen(section.blocks[id]!)) open = true;
+  let pictured = !!picture;
+  const open = Object.values(section.blocks).some(isOpen);
   for (const column of section.columnOrder) {
     for (const id of section.columns[column]!.order) {
       const block = section.blocks[id]!;
@@ -83,9 +88,7 @@ function sectionShape(site: Site, section: Section, page: Page): string {
     }
   }
   if (open) return shape;
-  const kept = once(shape);
-  sections.set(section, pictured ? { assets: site.assets, shape: kept } : kept);
-  return kept;
+  return keep(sections, section, site, shape, pictured);
 }
 
 /** A drawing is painted with the swatches it is bound to; pictures of pixels all alike. */
@@ -110,9 +113,7 @@ function blockShape(site: Site, block: Block): string {
   const known = keptFor(site, blocks.get(block));
   if (known !== undefined) return known;
   const { shape, pictured } = freshShape(site, block);
-  const kept = once(shape);
-  blocks.set(block, pictured ? { assets: site.assets, shape: kept } : kept);
-  return kept;
+  return keep(blocks, block, site, shape, pictured);
 }
 
 /** The shape of a block that shows what stands elsewhere: items of a collection, entries of the menu. */

@@ -8,33 +8,47 @@ const isEmpty = (value: unknown): boolean => value === '' || (Array.isArray(valu
 /** What words may stand for one another: those of one field of one kind of block, texts by their style. */
 const sortOf = (block: Block, field: string): string => `${block.kind} ${block.kind === 'text' ? block.style : ''} ${field}`;
 
+/** What a page says, in its order, by what it may stand for. */
+export type PageWords = ReadonlyMap<string, readonly unknown[]>;
+
+/** What a page says, to be gathered once for all sections that are looked at in its words. */
+export function wordsOfPage(site: Site, kept: Page): PageWords {
+  const page = shownPage(site, kept);
+  const said = new Map<string, unknown[]>();
+  for (const id of page.sectionOrder) {
+    const section = sectionOf(site, page.sections[id]!);
+    for (const block of section ? blocksOf(section) : []) {
+      walk(Block, block, (meaning, value, path) => {
+        if (!isShown(meaning) || value === undefined || value === null || isEmpty(value)) return;
+        const sort = sortOf(block, path.at(-1)!);
+        const list = said.get(sort);
+        if (list) list.push(value);
+        else said.set(sort, [value]);
+      }, [], true);
+    }
+  }
+  return said;
+}
+
+/** The blocks of a section in the order in which they stand. */
+const blocksOf = ({ blocks, columns, columnOrder }: Section): Block[] => columnOrder.flatMap((column) => columns[column]!.order.map((id) => blocks[id]!));
+
 /**
  * A section as it would stand among the words of a page: what it says gives way, in turn, to
  * what the page says in texts of the same style and in blocks of the same kind; where the page
  * says no more, the section keeps its own. It is for looking at: what is laid in has its own words.
  */
-export function inPageWords(site: Site, kept: Page, section: Section): Section {
-  const page = shownPage(site, kept);
-  const said = new Map<string, unknown[]>();
-  for (const id of page.sectionOrder) {
-    const one = sectionOf(site, page.sections[id]!);
-    if (!one) continue;
-    for (const column of one.columnOrder) for (const at of one.columns[column]!.order) {
-      const block = one.blocks[at]!;
-      walk(Block, block, (meaning, value, path) => {
-        if (!isShown(meaning) || value === undefined || value === null || isEmpty(value)) return;
-        const sort = sortOf(block, path.at(-1)!);
-        said.set(sort, [...(said.get(sort) ?? []), value]);
-      }, [], true);
-    }
-  }
+export function inPageWords(said: PageWords, section: Section): Section {
   if (said.size === 0) return section;
+  const taken = new Map<string, number>();
   const words = (block: Block): Block => mapFields(Block, block, (meaning, value, beside) => {
     if (!isShown(meaning) || isEmpty(value)) return value;
     const field = Object.keys(beside).find((key) => beside[key] === value);
-    return (field === undefined ? undefined : said.get(sortOf(block, field))?.shift()) ?? value;
+    if (field === undefined) return value;
+    const sort = sortOf(block, field);
+    const next = taken.get(sort) ?? 0;
+    taken.set(sort, next + 1);
+    return said.get(sort)?.[next] ?? value;
   });
-  const blocks = { ...section.blocks };
-  for (const column of section.columnOrder) for (const id of section.columns[column]!.order) blocks[id] = words(blocks[id]!);
-  return { ...section, blocks };
+  return { ...section, blocks: { ...section.blocks, ...Object.fromEntries(blocksOf(section).map((block) => [block.id, words(block)])) } };
 }

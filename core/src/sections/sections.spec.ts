@@ -4,7 +4,7 @@ import { pageTree } from '../page/index.ts';
 import { sectionOf } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { pageHtml } from '../render/index.ts';
-import { SECTION_KINDS, SECTION_USES, canLayIn, inPageWords, layIn, type LaidIn, type SectionKind } from './index.ts';
+import { SECTION_KINDS, SECTION_USES, canLayIn, inPageWords, layIn, wordsOfPage, type LaidIn, type SectionKind } from './index.ts';
 
 const bare = smallSite();
 /** With a picture, a download and a collection that stand in for all. */
@@ -49,10 +49,10 @@ describe('a kind of section', () => {
     const own = layIn(after, SECTION_KINDS['text-twice'], 'seen');
     const saidOf = (section: typeof own) => Object.values(section.blocks).map((block) => (block.kind === 'text' ? block.content.map(({ text }) => text).join('') : ''));
     expect(saidOf(own)).toEqual(['One side', 'What is to be said on this side.', 'The other side', 'What is to be said on that side.']);
-    expect(saidOf(inPageWords(after, page, own))).toEqual(['Donaudampfschifffahrt', 'Vor Anker.', 'The other side', 'What is to be said on that side.']);
+    expect(saidOf(inPageWords(wordsOfPage(after, page), own))).toEqual(['Donaudampfschifffahrt', 'Vor Anker.', 'The other side', 'What is to be said on that side.']);
     // Of another kind of block nothing stands in; a page without words changes nothing.
-    expect(inPageWords(after, page, layIn(after, SECTION_KINDS.hours, 'seen')).blocks['seen-b2']).toEqual(layIn(after, SECTION_KINDS.hours, 'seen').blocks['seen-b2']);
-    expect(inPageWords(after, { ...page, sections: {}, sectionOrder: [] }, own)).toBe(own);
+    expect(inPageWords(wordsOfPage(after, page), layIn(after, SECTION_KINDS.hours, 'seen')).blocks['seen-b2']).toEqual(layIn(after, SECTION_KINDS.hours, 'seen').blocks['seen-b2']);
+    expect(inPageWords(wordsOfPage(after, { ...page, sections: {}, sectionOrder: [] }), own)).toBe(own);
   });
   it('is data: columns, arrangement, variants, links and pictures of any other follow from it', () => {
     const after = put({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { CdkDrag, CdkDragPlaceholder, CdkDragPreview, CdkDropList, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
-import { SECTION_KINDS, SECTION_USES, addClip, canLayIn, fromClip, inPageWords, layIn, matchClip, pagesWith, plural, siteCss, type Match, type Section, type SectionClip, type SectionKind, type SectionUse } from '@yohaku/core';
+import { SECTION_KINDS, SECTION_USES, addClip, canLayIn, fromClip, inPageWords, layIn, matchClip, pagesWith, plural, siteCss, wordsOfPage, type Match, type Section, type SectionClip, type SectionKind, type SectionUse } from '@yohaku/core';
 import { Editor, CopiedSection, freshId, sectionAt, type DropTarget } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS } from '../../ui/index.ts';
 import { SectionCard } from './section-card.ts';
@@ -91,7 +91,8 @@ export class SectionShelf {
     const site = this.site();
     const page = site?.pages[this.page()];
     if (!site || !page) return [];
-    const shown = (kind: SectionKind) => inPageWords(site, page, layIn(site, kind, 'new', { title: page.title }));
+    const words = wordsOfPage(site, page);
+    const shown = (kind: SectionKind) => inPageWords(words, layIn(site, kind, 'new', { title: page.title }));
     return ALL.map((kind) => ({ id: kind.id, label: kind.label, note: '', kind, section: canLayIn(site, kind) ? shown(kind) : null, needs: needsOf(kind) }));
   });
   protected readonly kept = computed((): readonly Shown[] => {
