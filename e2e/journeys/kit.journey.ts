@@ -33,6 +33,20 @@ test('every part of the kit looks as it did, passes axe, and is worked by keyboa
   await page.keyboard.press('End');
   await expect(light).toHaveAttribute('aria-valuenow', '1');
 
+  // A focus point is where the picture is pressed, and goes on by keys.
+  const point = page.getByRole('slider', { name: 'Focus point of a view' });
+  const whole = (await page.locator('yo-focus-point .whole').boundingBox())!;
+  await page.mouse.click(whole.x + whole.width * 0.8, whole.y + whole.height * 0.25);
+  await expect(point).toHaveAttribute('aria-valuetext', '80 % from left, 25 % from top');
+  await page.mouse.down();
+  await page.mouse.move(whole.x - 40, whole.y + whole.height * 0.5, { steps: 4 });
+  await page.mouse.up();
+  await expect(point).toHaveAttribute('aria-valuetext', '0 % from left, 50 % from top');
+  await point.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('ArrowUp');
+  await expect(point).toHaveAttribute('aria-valuetext', '10 % from left, 49 % from top');
+
   // A tip comes with the focus of the keyboard, with its key, and goes with Esc.
   await page.getByRole('radio', { name: 'Edited' }).focus();
   await page.keyboard.press('Tab');

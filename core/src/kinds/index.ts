@@ -9,4 +9,4 @@ export { fieldAt, mapFields, namedAt, replaceAt, walk, type FieldHere } from './
 export { element, labelled, type Properties } from './element.ts';
 export type { ItemQuery, ItemWords, Kit, ListPage, ListedItem, PaintedAs, Paints, Path, PlaceKind, WordsHow } from './kit.ts';
 export { ARRANGEMENTS, arrangedClass, arrangementOf, type Arrangement } from './arrangements/index.ts';
-export { SIDES, keepsAs, type Keeps } from './keeps.ts';
+export { SIDES, keepsAs, keepsPoint, type Keeps } from './keeps.ts';

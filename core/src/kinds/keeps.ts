@@ -18,4 +18,10 @@ export function keepsAs(keeps: Keeps | undefined): { readonly className: string;
   return typeof keeps === 'string' ? { className: ` keeps-${keeps}` } : { className: '', style: `object-position: ${percent(keeps.x)} ${percent(keeps.y)}` };
 }
 
+/** The point it comes to, as shares of the picture's width and height; a side is the middle of that side. */
+export function keepsPoint(keeps: Keeps | undefined): { readonly x: number; readonly y: number } {
+  if (typeof keeps === 'object') return keeps;
+  return { x: keeps === 'left' ? 0 : keeps === 'right' ? 1 : 0.5, y: keeps === 'top' ? 0 : keeps === 'bottom' ? 1 : 0.5 };
+}
+
 export const KEEPS_CSS = SIDES.map((one) => `.keeps-${one} { object-position: ${one}; }\n`).join('');

@@ -18,13 +18,14 @@ describe('what a cropped picture keeps', () => {
   it('is a side or any point, of every picture of its own: alone, in a gallery, on a card', () => {
     expect(pictures(site).length).toBe(1 + 3 + 3);
     for (const at of [0, 1, 4]) {
-      expect(field(site, at).value).toBe('its middle');
+      expect([field(site, at).value, field(site, at).focus!.at]).toEqual(['its middle', { x: 0.5, y: 0.5 }]);
       const point = typed(site, at, '30, 20');
-      expect(field(point, at).value).toBe('30 % from left, 20 % from top');
+      expect([field(point, at).value, field(point, at).focus]).toEqual(['30 % from left, 20 % from top', { asset: 'view', at: { x: 0.3, y: 0.2 } }]);
       expect(bodyHtml(point, 'home')).toContain('style="object-position: 30% 20%"');
       // What is said of it is read as what it was.
       expect(typed(point, at, field(point, at).value)).toEqual(point);
       const side = typed(point, at, 'its top');
+      expect(field(side, at).focus!.at).toEqual({ x: 0.5, y: 0 });
       expect([field(side, at).value, bodyHtml(side, 'home').includes('object-position'), / keeps-top/.test(bodyHtml(side, 'home'))]).toEqual(['its top', false, true]);
       expect(typed(side, at, 'its middle')).toEqual(site);
     }

@@ -1,4 +1,4 @@
-import { SIDES, fieldAt, type FieldHere, type Href, type Keeps, type Meaning, type Target } from '../kinds/index.ts';
+import { SIDES, fieldAt, keepsPoint, type FieldHere, type Href, type Keeps, type Meaning, type Target } from '../kinds/index.ts';
 import { Site, type Brand } from '../site/index.ts';
 import { hrefFrom, hrefText, linkOffers } from './link-words.ts';
 import type { Place } from './place.ts';
@@ -14,6 +14,8 @@ export interface Offered {
   readonly kept: (value: string) => unknown;
   /** Where it is typed, with what is offered, rather than chosen; `problem` says what is wrong with it, empty when nothing is. */
   readonly typed?: { readonly offers: readonly string[]; readonly problem: (text: string) => string };
+  /** Where it is a point of a picture: which picture, and the point as shares of its width and height. What is typed for a point is its two figures in percent. */
+  readonly focus?: { readonly asset: string; readonly at: { readonly x: number; readonly y: number } };
 }
 
 /** Lists of the brand that something is chosen from. */
@@ -85,8 +87,10 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
     return [{ address, label: many ? `${label}, with commas between` : label, value: now, options: [], kept: (typed) => (many ? lines(typed) : typed === '' ? none : typed), typed: { offers: [], problem } }];
   }
   if (meaning.means === 'focus') {
+    const keeps = value as Keeps | undefined;
+    const asset = valueIn(site, [...address.slice(0, -1), 'asset']);
     return [{
-      address, label: meaning.label, value: keepsText(value as Keeps | undefined), options: [], kept: (typed) => { const read = keepsFrom(typed); return typeof read === 'object' ? read.keeps : undefined; },
+      address, label: meaning.label, value: keepsText(keeps), options: [], ...(typeof asset === 'string' && site.assets[asset] ? { focus: { asset, at: keepsPoint(keeps) } } : {}), kept: (typed) => { const read = keepsFrom(typed); return typeof read === 'object' ? read.keeps : undefined; },
       typed: { offers: [MIDDLE, ...SIDES.map((side) => `its ${side}`)], problem: (typed) => { const read = keepsFrom(typed); return typeof read === 'string' ? read : ''; } },
     }];
   }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { ACTS, ActsMenu, Choice, Finder, FormText, ICONS, IconSign, KEYS, More, NumberField, SeekField, Segments, StandingSign, TextArea, TextField, VerdictRule, nameProblem } from '../ui/index.ts';
-import { Cell, ChecksMenu, FilesField, Grid, ListTable, Slider, type Column } from '../ui/late/index.ts';
+import { Cell, ChecksMenu, FilesField, FocusPoint, Grid, ListTable, Slider, type Column } from '../ui/late/index.ts';
 
 interface Row { readonly name: string; readonly page: string; readonly places: number }
 const PAGES = ['Home', 'Prices', 'About', 'Contact'];
@@ -10,7 +10,7 @@ const PAGES = ['Home', 'Prices', 'About', 'Contact'];
 @Component({
   selector: 'yo-kit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, ActsMenu, Cell, ChecksMenu, Choice, FilesField, Finder, FormText, Grid, IconSign, ListTable, More, NumberField, SeekField, Segments, Slider, StandingSign, TextArea, TextField, VerdictRule],
+  imports: [ACTS, ActsMenu, Cell, ChecksMenu, Choice, FilesField, Finder, FocusPoint, FormText, Grid, IconSign, ListTable, More, NumberField, SeekField, Segments, Slider, StandingSign, TextArea, TextField, VerdictRule],
   templateUrl: './kit.html',
   styleUrl: './kit.less',
 })
@@ -29,6 +29,9 @@ export class Kit {
   protected readonly check = nameProblem('A swatch');
   protected readonly sought = signal('');
   protected readonly light = signal(0.53);
+  /** A picture that needs no file. */
+  protected readonly view = `data:image/svg+xml,${encodeURIComponent('<svg xmlns="http://www.w3.org/2000/svg" width="320" height="180"><rect width="320" height="180" fill="#ddd"/><path d="M0 140L90 60l60 50 70-80 100 110v40H0z" fill="#999"/></svg>')}`;
+  protected readonly spot = signal({ x: 0.3, y: 0.4 });
   protected readonly text = signal('');
   protected readonly control = new FormControl('', { nonNullable: true });
   protected readonly now = signal(1);

@@ -14,6 +14,7 @@ export { pasteProblem, pastedNodes, pastedText } from './pasted-nodes.ts';
 export { sectionAt, type DropTarget } from './section-drop.ts';
 export { CopiedSection } from './copied-section.ts';
 export { DownloadShelf } from './download-shelf.ts';
+export { pictureAddress, pictureWhole } from './picture-address.ts';
 export { PictureShelf } from './picture-shelf.ts';
 export { PixelsRead, type Spot } from './pixels-read.ts';
 export { BroughtFonts } from './brought-fonts.ts';

@@ -58,6 +58,8 @@ export const KEYS = {
   slider: nudge('← → on a slider', 'Nudge by one step', ['ArrowRight'], ['ArrowLeft']),
   contrast: nudge('↑ ↓ in the contrast field', 'More or less contrast; with Shift: ten steps', ['ArrowUp'], ['ArrowDown']),
   chroma: nudge('← → in the contrast field', 'Less or more chroma; with Shift: ten steps', ['ArrowRight'], ['ArrowLeft']),
+  focusAcross: nudge('← → on a picture', 'Its focus point left or right; with Shift: ten steps', ['ArrowRight'], ['ArrowLeft']),
+  focusDown: nudge('↑ ↓ on a picture', 'Its focus point up or down; with Shift: ten steps', ['ArrowDown'], ['ArrowUp']),
   cut: nudge('↑ ↓ on the cut of a sift', 'One colour fewer or more', ['ArrowDown', 'ArrowRight'], ['ArrowUp', 'ArrowLeft']),
   row: nudge('↑ ↓ in what was found', 'The row above or below', ['ArrowUp'], ['ArrowDown']),
   rung: nudge('↑ ↓ at an end of the type scale', 'Nudge base or ratio', ['ArrowUp'], ['ArrowDown']),

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
-import { ICON_SIDES, LOGO_RATIO, assetFile, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, rolePath, tokenTable, type LogoForm, type Site } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, siteFeature } from '../state/index.ts';
+import { ICON_SIDES, LOGO_RATIO, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, rolePath, tokenTable } from '@yohaku/core';
+import { DeskActions, Editor, deskFeature, pictureAddress } from '../state/index.ts';
 import { ACTS, VerdictRule } from '../ui/index.ts';
 
 /** Backgrounds of our own drawing of a browser's frame: a tab in front, the strip behind it, and its words. */
@@ -22,7 +22,6 @@ const CHROMES = [
 export class LogoWall {
   readonly #store = inject(Store);
   readonly #site = inject(Editor).shown;
-  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   protected readonly selected = this.#store.selectSignal(deskFeature.selectGround);
   protected readonly needed = LOGO_RATIO;
   protected readonly chromes = CHROMES;
@@ -33,7 +32,7 @@ export class LogoWall {
       const form = formOn(site, id);
       if (!form) return [];
       const { ratio, seen } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
-      return [{ id, label: site.brand.grounds[id]!.label, background: tokenTable(site.brand).get(rolePath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ?? cssColor(groundColor(site.brand, id)), form: form.label, source: this.#source(site, form), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
+      return [{ id, label: site.brand.grounds[id]!.label, background: tokenTable(site.brand).get(rolePath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ?? cssColor(groundColor(site.brand, id)), form: form.label, source: pictureAddress(site, site.assets[form.asset]!), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
     }) : [];
   });
   protected readonly title = computed(() => this.#site()?.name ?? '');
@@ -44,7 +43,7 @@ export class LogoWall {
     if (!site || !sizes || !form) return undefined;
     const asset = site.assets[form.asset]!;
     return {
-      background: cssColor(groundColor(site.brand, site.shared.header.ground)), source: this.#source(site, form),
+      background: cssColor(groundColor(site.brand, site.shared.header.ground)), source: pictureAddress(site, site.assets[form.asset]!),
       width: sizes.width, height: Math.round((sizes.width * asset.height) / asset.width), clear: Math.round(sizes.width * sizes.clear),
       smallest: sizes.smallest, smallHeight: Math.round((sizes.smallest * asset.height) / asset.width), smallClear: Math.round(sizes.smallest * sizes.clear),
     };
@@ -56,14 +55,11 @@ export class LogoWall {
     const form = site.shared.logo!.forms[icon.form]!;
     const asset = site.assets[form.asset]!;
     return ICON_SIDES.map((side) => ({
-      side, source: this.#source(site, form), box: iconBox(side, icon.margin, asset),
+      side, source: pictureAddress(site, site.assets[form.asset]!), box: iconBox(side, icon.margin, asset),
       background: icon.ground === null ? 'transparent' : cssColor(groundColor(site.brand, icon.ground)),
     }));
   });
 
-  #source(site: Site, form: LogoForm): string {
-    return `/frame/${this.#siteId()}/${assetFile(site.assets[form.asset]!, site.brand)}`;
-  }
   protected take(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground } }));
   }

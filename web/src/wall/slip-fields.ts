@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { inTurn, offeredFields, setValue, type Offered, type Place, type Site } from '@yohaku/core';
-import { Editor, Reaching, deskFeature, type Scope } from '../state/index.ts';
+import { Editor, Reaching, deskFeature, pictureWhole, type Scope } from '../state/index.ts';
 import { Choice, TextField } from '../ui/index.ts';
+import { FocusPoint, type PicturePoint } from '../ui/late/index.ts';
 import { inHand } from './in-hand.ts';
 
 /** Width of a slip's inside and of the gap between two fields, px. */
@@ -16,12 +17,14 @@ const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Mat
 @Component({
   selector: 'yo-slip-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, Reaching, TextField],
+  imports: [Choice, FocusPoint, Reaching, TextField],
   template: `
     @if (fields().length > 0) {
       <div class="picks" [yoReaching]="here()">
         @for (field of fields(); track field.address.join('/')) {
-          @if (field.typed; as typed) { <yo-text [label]="field.label" [value]="field.value" [offers]="typed.offers" [check]="typed.problem" [width]="width(field) + 'px'" (done)="set(field, $event)" /> }
+          @if (field.typed; as typed) { <yo-text [label]="field.label" [value]="field.value" [offers]="typed.offers" [check]="typed.problem" [width]="width(field) + 'px'" (done)="set(field, $event)" />
+            @if (field.focus; as focus) { @defer (on immediate) { @if (pictureOf(focus.asset); as one) { <yo-focus-point [label]="'Focus point of ' + one.name" [src]="one.src" [width]="one.width" [height]="one.height" [point]="focus.at" (held)="point(field, $event, 'preview')" (done)="point(field, $event)" /> } } }
+          }
           @else { <yo-choice [label]="field.label" [value]="field.value" [options]="field.options" [width]="width(field)" (chosen)="set(field, $event)" /> }
         }
       </div>
@@ -47,9 +50,15 @@ export class SlipFields {
     return fields.length === 3 && left >= 0 ? wants(field) + left / 3 : (ROOM - GAP) / 2;
   }
 
-  protected set(field: Offered, value: string): void {
+  /** The picture a focus point is set on, whole. */
+  protected readonly pictureOf = (id: string) => pictureWhole(this.#editor.shown(), id);
+  protected point(field: Offered, { x, y }: PicturePoint, phase: 'preview' | 'commit' = 'commit'): void {
+    this.set(field, `${Math.round(x * 100)}, ${Math.round(y * 100)}`, phase);
+  }
+
+  protected set(field: Offered, value: string, phase: 'preview' | 'commit' = 'commit'): void {
     const key = field.address.at(-1);
-    this.#editor.commit((site) => {
+    this.#editor[phase]((site) => {
       const others = inHand(site, this.#desk().also).flatMap((place) => offeredFields(site, place).filter((one) => one.label === field.label && one.address.at(-1) === key));
       const addresses = new Map([field, ...others].map((one) => [one.address.join('/'), one]));
       const label = addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;

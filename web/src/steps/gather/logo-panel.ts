@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LOGO_RATIO, assetFile, cssColor, formOn, groundColor, groundExtent, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
-import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, siteFeature, type Scope } from '../../state/index.ts';
+import { LOGO_RATIO, cssColor, formOn, groundColor, groundExtent, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
+import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, pictureAddress, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, NumberField, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 
 /** The logo as it is set: its forms, which of them stands on which ground, its sizes, and the icon made from it. */
@@ -16,7 +16,6 @@ import { ACTS, Choice, NumberField, TextField, VerdictRule, nameProblem } from '
 export class LogoPanel {
   readonly #store = inject(Store);
   readonly #editor = inject(Editor);
-  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #shown = this.#editor.shown;
   protected readonly ground = this.#store.selectSignal(deskFeature.selectGround);
   protected readonly needed = LOGO_RATIO;
@@ -27,7 +26,7 @@ export class LogoPanel {
     const logo = site?.shared.logo;
     return site && logo ? logo.formOrder.map((id) => {
       const form = logo.forms[id]!;
-      return { ...form, source: `/frame/${this.#siteId()}/${assetFile(site.assets[form.asset]!, site.brand)}`, on: site.brand.groundOrder.filter((ground) => formOn(site, ground)?.id === id).length };
+      return { ...form, source: pictureAddress(site, site.assets[form.asset]!), on: site.brand.groundOrder.filter((ground) => formOn(site, ground)?.id === id).length };
     }) : [];
   });
   protected readonly grounds = computed(() => {

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { Store } from '@ngrx/store';
-import { assetFile, keptPictures, plural, removePicture, replacePicture, setValue, type Asset, type KeptPicture } from '@yohaku/core';
-import { DownloadShelf, Editor, PictureShelf, siteFeature } from '../../state/index.ts';
+import { keptPictures, plural, removePicture, replacePicture, setValue, type Asset, type KeptPicture } from '@yohaku/core';
+import { DownloadShelf, Editor, PictureShelf, pictureAddress } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, Segments, TextField, nameProblem } from '../../ui/index.ts';
 import { FilesField } from '../../ui/late/index.ts';
 import { DownloadsList } from './downloads-list.ts';
@@ -53,7 +52,6 @@ import { DownloadsList } from './downloads-list.ts';
 export class PicturesPanel {
   readonly #editor = inject(Editor);
   readonly #shelf = inject(PictureShelf);
-  readonly #siteId = inject(Store).selectSignal(siteFeature.selectSiteId);
   protected readonly keyOf = KEYS;
   readonly closed = output();
   protected readonly shelves = [{ value: 'pictures', label: 'Pictures' }, { value: 'downloads', label: 'Downloads' }] as const;
@@ -71,7 +69,7 @@ export class PicturesPanel {
   protected readonly check = nameProblem('A picture');
 
   protected address(asset: Asset): string {
-    return `/frame/${this.#siteId()}/${assetFile(asset, this.#editor.shown()!.brand)}`;
+    return pictureAddress(this.#editor.shown()!, asset);
   }
   protected told({ uses, where }: KeptPicture): string {
     return uses === 0 ? 'not shown anywhere' : `shown ${uses === 1 ? 'once' : `${uses} times`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ` and ${plural(where.length - 3, 'more page')}` : ''}`;

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, gradientBehind, hideSection, pagesWith, pictureBehind, plural, removeKept, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
-import { Editor, Reaching, CopiedSection, freshId, type Scope } from '../../state/index.ts';
+import { Editor, Reaching, CopiedSection, freshId, pictureWhole, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS, NumberField, TextField } from '../../ui/index.ts';
+import { FocusPoint, type PicturePoint } from '../../ui/late/index.ts';
 
 /** Where a section may be hidden, as one choice. */
 const SHOWN: readonly { readonly value: string; readonly label: string; readonly hidden: readonly BandId[] }[] = [
@@ -13,7 +14,7 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
 @Component({
   selector: 'yo-section-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Choice, NumberField, TextField, Reaching],
+  imports: [ACTS, Choice, FocusPoint, NumberField, TextField, Reaching],
   template: `
     @if (section(); as section) {
       <div class="top"><span class="strong">{{ section.label }}</span><span class="note">{{ kept() ? 'A kept section: its arrangement and picture are the same wherever it stands; widths and anchor are those of this page.' : 'On this page only.' }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
@@ -30,6 +31,8 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
           <yo-number label="Shade, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
           <yo-number label="Focus from left, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.x ?? 0.5" (done)="focus('x', $event)" />
           <yo-number label="from top, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.y ?? 0.5" (done)="focus('y', $event)" />
+          @if (behindNow(); as one) { <yo-focus-point [label]="'Focus point of ' + one.name" [src]="one.src" [width]="one.width" [height]="one.height" [point]="picture.focus ?? { x: 0.5, y: 0.5 }" (held)="focusAt($event, 'preview')" (done)="focusAt($event)" /> }
+          <p class="note beside">The focus is the part of the picture that stays in sight where it is cropped: press the picture there. What of the text fails over it is listed in Check, with what fixes it.</p>
         }
       </div>
       @if (keptId(); as id) {
@@ -37,7 +40,6 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
           <yo-delete [name]="section.label" label="Delete it, pages keep their own" [words]="'Each of ' + count(stands(), 'page') + ' has one of its own from then on.'" (done)="removeKept(id, true)" />
           <yo-delete [name]="section.label" label="Delete it everywhere" [words]="'It goes from ' + count(stands(), 'page') + '.'" (done)="removeKept(id, false)" /></p>
       }
-      @if (section.picture) { <p class="note">The focus is the part of the picture that stays in sight where it is cropped. What of the text fails over it is listed in Check, with what fixes it.</p> }
     }
   `,
   styles: `
@@ -45,6 +47,7 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; }
     .act { display: flex; flex-direction: column; align-items: flex-start; }
     .acts { display: flex; gap: 8px; align-items: center; padding-bottom: 6px; }
+    .beside { max-width: 380px; } yo-focus-point { margin-top: 2px; }
     .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: flex-start; padding-bottom: 8px; }
   `,
   hostDirectives: [FocusIn],
@@ -128,13 +131,18 @@ export class SectionFacts {
   protected shade(share: number): void {
     this.#set('Shade', 'picture.shade', share);
   }
+  /** The picture behind it, whole. */
+  protected readonly behindNow = computed(() => pictureWhole(this.#site(), this.section()?.picture?.asset));
+  protected focusAt(at: PicturePoint, phase: 'preview' | 'commit' = 'commit'): void {
+    this.#set('Focus', 'picture.focus', at, phase);
+  }
   protected focus(axis: 'x' | 'y', share: number): void {
     this.#set('Focus', 'picture.focus', { x: 0.5, y: 0.5, ...this.section()!.picture!.focus, [axis]: share });
   }
   #address(): string[] {
     return sectionAddress(this.#editor.current()!, this.page(), this.id());
   }
-  #set(what: string, field: string, value: unknown): void {
-    this.#editor.commit((site) => setValue(site, `${what} of ${this.section()!.label}`, [...this.#address(), ...field.split('.')], value));
+  #set(what: string, field: string, value: unknown, phase: 'preview' | 'commit' = 'commit'): void {
+    this.#editor[phase]((site) => setValue(site, `${what} of ${this.section()!.label}`, [...this.#address(), ...field.split('.')], value));
   }
 }
