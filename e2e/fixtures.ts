@@ -1,6 +1,6 @@
 import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
 import { join } from 'node:path';
-import { API } from '@yohaku/core';
+import { API, type Site } from '@yohaku/core';
 import type { RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
@@ -95,8 +95,20 @@ function served(databaseUrl: string): Promise<RunningServer> {
 type Prepare = (query: (sql: string) => Promise<unknown>, database: Database) => Promise<void>;
 interface Fixtures { desk: Desk; /** The server, to somebody who is signed in and has no desk open. */ signedIn: RunningServer; server: RunningServer; prepare: Prepare | undefined }
 
+interface Shared { readonly desk: Desk; readonly faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[] }
+
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
-export const test = base.extend<Fixtures>({
+export const test = base.extend<Fixtures, { shared: Shared }>({
+  // With the others, so that all journeys run in the same processes.
+  shared: [async ({ browser }, use) => {
+    const server = await served(await freshUrl());
+    const context = await browser.newContext();
+    const shared: Shared = { desk: new Desk(await context.newPage(), server), faults: faultsOf(context, () => shared.expected), expected: [] };
+    await shared.desk.open();
+    await use(shared);
+    await context.close();
+    await server.close();
+  }, { scope: 'worker' }],
   /** What is done to the database before the server has it. */
   prepare: [undefined, { option: true }],
   server: async ({ prepare }, use) => {
@@ -126,6 +138,14 @@ export const test = base.extend<Fixtures>({
   },
 });
 
+/** Publishes the demo as it is saved, without a desk; for somebody who is signed in. @returns the site that is live then */
+export async function publish(page: Page, { address }: RunningServer): Promise<Site> {
+  const at = (path: string) => `${address}${path.replace(':site', 'ternhaven')}`;
+  const { site, sequence } = (await (await page.request.get(at(API.sites.load.path))).json()) as { site: Site; sequence: number };
+  expect((await page.request.post(at(API.publish.publish.path), { data: { sequence } })).ok()).toBe(true);
+  return site;
+}
+
 const expectedBy = (info: TestInfo): RegExp[] => info.annotations.filter((one) => one.type === 'expects').map((one) => new RegExp(one.description ?? '$^'));
 
 /** The driver listens for its own presses within frames, once it has been there a while; frames that run no script refuse that. */
@@ -146,34 +166,22 @@ function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): s
 }
 
 /**
- * For a file of journeys that only edit the demo: all of them on one desk, one
- * after the other, each beginning where everything that the one before did is
- * undone. Opening a desk takes longer than most of them.
+ * For journeys that only edit the demo: all that run in one process share a desk,
+ * each beginning where everything that the one before did is undone. Opening a
+ * desk takes longer than most of them. After a failed one the next has a new desk.
  */
-export function onOneDesk() {
-  base.describe.configure({ mode: 'serial' });
-  let one: { readonly desk: Desk; readonly faults: string[]; readonly context: BrowserContext } | undefined;
-  let expected: readonly RegExp[] = [];
-  const shared = base.extend<{ desk: Desk }>({
-    desk: async ({ browser }, use, info) => {
-      expected = expectedBy(info);
-      if (one) await one.desk.takeBack();
-      else {
-        const server = await served(await freshUrl());
-        const context = await browser.newContext();
-        one = { desk: new Desk(await context.newPage(), server), faults: faultsOf(context, () => expected), context };
-        await one.desk.open();
-      }
-      await use(one.desk);
-      expect(one.faults).toEqual([]);
-    },
-    page: async ({ desk }, use) => use(desk.page),
-  });
-  shared.afterAll(async () => {
-    await one?.context.close();
-    await one?.desk.server.close();
-  });
-  return shared;
-}
+export const testOnOneDesk = test.extend({
+  desk: async ({ shared, viewport }, use, info) => {
+    shared.expected = expectedBy(info);
+    const { desk } = shared;
+    await desk.page.setViewportSize(viewport!);
+    await desk.page.emulateMedia({ reducedMotion: 'reduce' });
+    await desk.takeBack();
+    await desk.page.getByRole('button', { name: 'All pages' }).click();
+    await use(desk);
+    expect(shared.faults).toEqual([]);
+  },
+  page: async ({ desk }, use) => use(desk.page),
+});
 
 export { expect, type Frame };

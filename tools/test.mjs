@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
 import { useCluster } from './cluster.mjs';
 import { ensureChromium, ensurePackages, ensurePostgres } from './install.mjs';
-import { ROOT } from './paths.mjs';
+import { BUILD, ROOT } from './paths.mjs';
 import { UseError, say } from './say.mjs';
 
 const PARTS = ['core', 'server', 'web', 'e2e'];
@@ -60,16 +60,17 @@ function sumUp(parts, results) {
  */
 const jobs = {
   core: () => [
-    checked('core', 'tsc', ['-p', 'core/tsconfig.json'], 10), checked('core', 'tsc', ['-p', 'demo/tsconfig.json'], 10), checked('core', 'eslint', ['.'], 50),
+    // The core by itself, as it has neither Node.js nor a browser; then all that runs on Node.js.
+    checked('core', 'tsc', ['-p', 'core/tsconfig.json'], 10), checked('core', 'tsc', ['-p', 'tsconfig.node.json'], 15), checked('core', 'eslint', ['.'], 40),
     checked('core', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'web/src', 'demo/src'], 10),
     specs('core', 'specs', ['core/src/**/*.spec.ts', 'demo/src/**/*.spec.ts'], 45),
   ],
   server: ({ url }) => {
     // Those that start and kill servers, or watch the memory of one, have a process each; the others are loaded once for all.
     const [alone, together] = [true, false].map((apart) => readdirSync(join(ROOT, 'server/src/attack')).filter((file) => file.endsWith('.spec.ts') && ALONE.test(file) === apart));
-    const env = { YOHAKU_TEST_DATABASE: url };
+    // Specs run from the sources; the processes that they start for files are the built ones.
+    const env = { YOHAKU_TEST_DATABASE: url, YOHAKU_BUILT: BUILD };
     return [
-      checked('server', 'tsc', ['-p', 'server/tsconfig.json'], 10),
       specs('server', 'specs', ['server/src/!(attack)/**/*.spec.ts'], 90, env),
       ...alone.map((file) => specs('server', file, [`server/src/attack/${file}`], 80, env)),
       specs('server', 'attack', together.map((file) => `server/src/attack/${file}`), 70, env),

@@ -2,23 +2,21 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { auditSite, cutDownText, findings, siteIndex, type Finding } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
-import { expect, test } from '../fixtures.ts';
+import { expect, publish, test } from '../fixtures.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 type Node = { place: string; ratio: number };
 
 /** docs/axe-agreement.md explains what may differ. */
-test('our verdicts on the contrast of texts and axe-core’s are the same lists, page by page, at two widths', async ({ page, server, desk }) => {
-  await desk.step('Publish');
-  await page.getByRole('button', { name: 'Publish the site' }).click();
-  await expect(page.getByRole('link', { name: 'and its specimen' })).toBeVisible();
+test('our verdicts on the contrast of texts and axe-core’s are the same lists, page by page, at two widths', async ({ page, signedIn }) => {
+  await publish(page, signedIn);
   const audit = auditSite(ternhaven);
   const index = siteIndex(ternhaven);
   let compared = 0;
   for (const id of ternhaven.pageOrder) for (const width of [1280, 390]) {
     const file = ternhaven.pages[id]!.file;
     await page.setViewportSize({ width, height: 900 });
-    await page.goto(`${server.address}/live/ternhaven/${file}`);
+    await page.goto(`${signedIn.address}/live/ternhaven/${file}`);
     const found = (await page.evaluate(`(async () => { ${AXE};
       const { violations, incomplete, passes } = await axe.run(document, { runOnly: ['color-contrast'] });
       const nodes = (list) => list.flatMap((rule) => rule.nodes.map((node) => ({ place: document.querySelector(node.target[0]).closest('[data-place]').dataset.place, ratio: node.any[0]?.data?.contrastRatio ?? 0 })));

@@ -1,4 +1,4 @@
-import { test, expect } from '../fixtures.ts';
+import { expect, test as withItsOwn, testOnOneDesk as test } from '../fixtures.ts';
 
 const REFUSED = { annotation: { type: 'expects', description: '422 \\(Unprocessable' } };
 
@@ -71,10 +71,10 @@ test('what is used is not deleted without an replacement, and the home page not 
   await expect(page.locator('iframe[title="Home at 1280"]')).toHaveCount(1);
 });
 
-test.describe('a document that a newer version made', () => {
-  test.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query("update sites set document = jsonb_set(document, '{schemaVersion}', '12')"); }) });
+withItsOwn.describe('a document that a newer version made', () => {
+  withItsOwn.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query("update sites set document = jsonb_set(document, '{schemaVersion}', '12')"); }) });
   const expected = { annotation: { type: 'expects', description: '409 \\(Conflict' } };
-  test('is told as that on the desk, and left as it is', expected, async ({ page, server }) => {
+  withItsOwn('is told as that on the desk, and left as it is', expected, async ({ page, server }) => {
     await page.goto(await server.link());
     await expect(page.getByRole('alert')).toContainText('was made by a newer Yohaku (its document has version 12)');
     await expect(page.getByRole('alert')).toContainText('Update this Yohaku to open it.');

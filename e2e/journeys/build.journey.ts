@@ -1,8 +1,6 @@
 import { join } from 'node:path';
 import { ROOT } from '../../server/src/testing/database.ts';
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('a page of a kind is added, its form is published, filled in and found in the post box; its address before leads on', async ({ desk, page }) => {
   await desk.step('Pages');

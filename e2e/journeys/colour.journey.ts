@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({ desk, page }) => {
   await desk.swatch('Pressed');

@@ -1,5 +1,5 @@
 import { violations } from '../axe.ts';
-import { test, expect } from '../fixtures.ts';
+import { expect, publish, test, testOnOneDesk } from '../fixtures.ts';
 
 const STEPS = ['Gather', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
 
@@ -30,7 +30,7 @@ test('every step passes axe in both densities, on every surround; so do the shel
   }
 });
 
-test('all of it can be done by keyboard: steps, keys list, before, sliders, back', async ({ desk, page }) => {
+testOnOneDesk('all of it can be done by keyboard: steps, keys list, before, sliders, back', async ({ desk, page }) => {
   await page.locator('body').press('3');
   await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).toHaveAttribute('aria-current', 'step');
   await page.locator('body').press('?');
@@ -63,8 +63,7 @@ test('all of it can be done by keyboard: steps, keys list, before, sliders, back
 });
 
 test('the exported site itself passes axe and needs no script', async ({ signedIn, page, context }) => {
-  const { sequence } = (await (await page.request.get(`${signedIn.address}/api/sites/ternhaven`)).json()) as { sequence: number };
-  await page.request.post(`${signedIn.address}/api/sites/ternhaven/publications`, { data: { sequence } });
+  await publish(page, signedIn);
   for (const file of ['index.html', 'sailings.html', 'contact.html', 'specimen.html']) {
     const live = await context.newPage();
     await live.goto(`${signedIn.address}/live/ternhaven/${file}`);

@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('the whole brand is fixed at once with two locks, seen on the wall first, as one undo step', async ({ desk, page }) => {
   await desk.swatch('Funnel');
@@ -45,4 +43,5 @@ test('what cannot hold is named in words when too much stays', async ({ desk, pa
   await expect(panel).toContainText(/(Funnel and Fog|Fog and Funnel) stay, so (this|these) cannot hold: .*of Fog on Fog \(needs 4\.5\).*\. Let (Funnel|Fog) move and (it|all of it) holds\. \d+ places stay as they are\./);
   await panel.getByRole('button', { name: 'Let all move' }).click();
   await expect(panel.getByRole('button', { name: /^Apply/ }).first()).toBeVisible();
+  await panel.getByRole('button', { name: 'Cancel' }).click();
 });

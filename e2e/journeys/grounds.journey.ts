@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('several roles are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another role', async ({ desk, page }) => {
   await desk.step('Backgrounds');

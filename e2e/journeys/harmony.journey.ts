@@ -1,4 +1,4 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('palettes are suggested from what stays: tried on the wall, taken whole or by one swatch, never without being asked', async ({ desk, page }) => {
   await desk.swatch('Funnel');

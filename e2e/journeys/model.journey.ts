@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { ARRANGEMENTS, AUDIT_WIDTHS, SCHEMA_VERSION, SECTION_KINDS, addDownload, addListSection, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, itemPages, keepSection, listPages, pageEnd, pageOfItems, pageTree, pixelsAt, placesOf, sayNotice, setValue, siteIndex, siteOfItem, siteOfListPage, tokenTable, type Download, type Group, type Override, type PaintedProperty, type SectionKind, type Site, type State } from '@yohaku/core';
-import { test, expect } from '../fixtures.ts';
+import { expect, publish, test } from '../fixtures.ts';
 
 /** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
 const LONGHANDS: Record<PaintedProperty, string[]> = {
@@ -132,8 +132,7 @@ test('the browser computes what the model says: every place at rest, every disti
   ]);
   const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [['model-0001', 'Values', ops], ['model-0002', kinds.label, kinds.ops]].map(([id, label, all]) => ({ id, schemaVersion: SCHEMA_VERSION, label, ops: all })) } });
   expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((one) => one.refused)).toEqual([undefined, undefined]);
-  const { site, sequence } = (await (await page.request.get(api)).json()) as { site: Site; sequence: number };
-  await page.request.post(`${api}/publications`, { data: { sequence } });
+  const site = await publish(page, signedIn);
   const live = await context.newPage();
   const cdp = await context.newCDPSession(live);
   await cdp.send('DOM.enable');
@@ -195,8 +194,7 @@ test('the browser computes what the model says: every place at rest, every disti
 });
 
 test('changing one line of tokens.css restyles exactly the places that reach lists', async ({ signedIn, page, context }) => {
-  const { site, sequence } = (await (await page.request.get(`${signedIn.address}/api/sites/ternhaven`)).json()) as { site: Site; sequence: number };
-  await page.request.post(`${signedIn.address}/api/sites/ternhaven/publications`, { data: { sequence } });
+  const site = await publish(page, signedIn);
   const live = await context.newPage();
   await live.setViewportSize({ width: 1280, height: 900 });
   for (const [path, value] of [['color.core.funnel', '#12ab34'], ['ground.paper.heading', '#12ab34'], ['text.running.size', '33px'], ['corner.card', '19px'], ['space.even.desktop', '111px']] as const) {

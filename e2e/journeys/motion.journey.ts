@@ -1,4 +1,4 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({ desk, page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' });

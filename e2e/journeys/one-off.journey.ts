@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('one button is outlined on purpose, seen to be held, and split off as a variant of its own', async ({ desk, page }) => {
   await page.getByRole('button', { name: 'Fares', exact: true }).click();

@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('sections are chosen from a shelf that shows each in the brand, and go where it said', async ({ desk, page }) => {
   await desk.step('Pages');

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { coloured, siteIndex, tokenTable, washUnder, type PixelSet } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
-import { expect, test } from '../fixtures.ts';
+import { expect, publish, test } from '../fixtures.ts';
 import { focusesOn, pixelsOn } from '../pixel-reader.ts';
 
 test('a text over a picture is judged from its pixels, and repaired with the lightest shade that does', async ({ desk, page }) => {
@@ -32,15 +32,13 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
 /** What stands over a picture, or over the one gradient of the demo. */
 const OVER = '.pictured > :not(.backdrop), .surface--dusk > *';
 
-test('the judged pixels are those of the rendered pages, at three widths', async ({ desk, page, server }) => {
-  await desk.step('Publish');
-  await page.getByRole('button', { name: 'Publish the site' }).click();
-  await expect(page.getByRole('link', { name: 'and its specimen' })).toBeVisible();
+test('the judged pixels are those of the rendered pages, at three widths', async ({ page, signedIn }) => {
+  await publish(page, signedIn);
   for (const [name, file] of [['home', 'index.html'], ['islands', 'islands.html'], ['assistance', 'assistance.html']] as const) {
     const id = ternhaven.pageOrder.find((one) => ternhaven.pages[one]!.file === file)!;
     for (const width of [1280, 800, 390]) {
       await page.setViewportSize({ width, height: 900 });
-      await page.goto(`${server.address}/live/ternhaven/${file}`);
+      await page.goto(`${signedIn.address}/live/ternhaven/${file}`);
       await page.evaluate(() => document.fonts.ready);
       const { table, index } = { table: tokenTable(ternhaven.brand), index: siteIndex(ternhaven) };
       const sets = (await pixelsOn(page, ternhaven, id, width)).map((set) => coloured(set, washUnder(table, index.groupOf.get(index.byAddress.get(`${id} ${set.place}`)!)!)));
@@ -63,13 +61,11 @@ test('the judged pixels are those of the rendered pages, at three widths', async
   }
 });
 
-test('other focus points are looked at as the page would crop the picture with them', async ({ desk, page, server }) => {
-  await desk.step('Publish');
-  await page.getByRole('button', { name: 'Publish the site' }).click();
-  await expect(page.getByRole('link', { name: 'and its specimen' })).toBeVisible();
+test('other focus points are looked at as the page would crop the picture with them', async ({ page, signedIn }) => {
+  await publish(page, signedIn);
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 900 });
-    await page.goto(`${server.address}/live/ternhaven/index.html`);
+    await page.goto(`${signedIn.address}/live/ternhaven/index.html`);
     await page.evaluate(() => document.fonts.ready);
     const looked = await focusesOn(page, ternhaven, 'home', width, 'home-opener/surface', [{ x: 0, y: 0 }, { x: 1, y: 1 }]);
     for (const [i, position] of ['0% 0%', '100% 100%'].entries()) {

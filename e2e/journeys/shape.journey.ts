@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 const onWall = (page: import('@playwright/test').Page, selector: string, property: string) =>
   page.locator('iframe[title="Fares at 1280"]').first().evaluate((frame, [wanted, name]) => {

@@ -1,7 +1,5 @@
 import { unzipSync } from 'fflate';
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('the signal colour changes and takes its similar colours along: listed with places, along, derived or left, remembered', async ({ desk, page }) => {
   await desk.swatch('Funnel');

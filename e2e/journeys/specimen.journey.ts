@@ -1,7 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 /** Reads of the specimen from the page around it: what Playwright puts into a frame without scripts is reported as blocked. */
 class Sheet {

@@ -1,4 +1,4 @@
-import { expect, test } from '../fixtures.ts';
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('hostile copy hangs on the wall, and what breaks under it is listed with the place and the style to blame', async ({ desk, page }) => {
   await desk.step('Type');

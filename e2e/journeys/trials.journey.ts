@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 // What trials found, walked again in the real desk; the mathematics of it is in specs called after the same numbers.
 
@@ -147,6 +145,7 @@ test('Trials 10, 13: several styles are set in one act; four radii are a corner;
   for (const heading of ['h1', 'h2']) await expect(desk.frame('Sailings at 1280').locator(heading).first()).toHaveCSS('font-weight', '600');
 
   await desk.step('Buttons');
+  await page.getByRole('button', { name: 'Shape', exact: true }).click();
   const cards = page.getByLabel('Cards', { exact: true });
   await cards.fill('24 0 24');
   await cards.press('Enter');

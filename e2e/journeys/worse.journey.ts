@@ -1,6 +1,4 @@
-import { expect, onOneDesk } from '../fixtures.ts';
-
-const test = onOneDesk();
+import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test('a menu that wraps because its size grew is worse, read from the real layout', async ({ desk, page }) => {
   await desk.step('Type');

@@ -1,5 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 /** What a task may take. */
@@ -28,9 +29,9 @@ const IDLE = 20_000;
 const HEAVY = 500;
 const WATCH = 200;
 
-// Built beside the server, or the source where the server runs from that.
-const fromSource = import.meta.url.endsWith('.ts');
-const ENTRY = fileURLToPath(new URL(fromSource ? '../apart-worker.ts' : './apart-worker.mjs', import.meta.url));
+// Built beside the server; where that runs from its sources, what was built of them, or the source itself, which takes seconds longer to be there.
+const built = import.meta.url.endsWith('.ts') ? process.env['YOHAKU_BUILT'] : fileURLToPath(new URL('.', import.meta.url));
+const ENTRY = built ? join(built, 'apart-worker.mjs') : fileURLToPath(new URL('../apart-worker.ts', import.meta.url));
 
 interface Worker { readonly child: ChildProcess; idle: NodeJS.Timeout | undefined; busy: boolean }
 interface Waiting { readonly start: (worker: Worker) => void; readonly fail: (error: Error) => void }
@@ -86,7 +87,7 @@ export class Apart {
   }
 
   #spawn(): Worker {
-    const execArgv = ['--max-old-space-size=768', ...(fromSource ? ['--import', import.meta.resolve('tsx')] : [])];
+    const execArgv = ['--max-old-space-size=768', ...(built ? [] : ['--import', import.meta.resolve('tsx')])];
     const child = fork(ENTRY, { execArgv, serialization: 'advanced', stdio: ['ignore', 'ignore', 'ignore', 'ipc'], env: { ...process.env, MALLOC_ARENA_MAX: '2' } });
     const worker: Worker = { child, idle: undefined, busy: true };
     // A task under way hears of these itself; between tasks there is nobody to tell.

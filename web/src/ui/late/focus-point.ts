@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { round } from '@yohaku/core';
 import { KEYS } from '../keys.ts';
 import { Pull, type Pulled } from '../pull.ts';
@@ -18,9 +18,9 @@ const within = (share: number): number => round(Math.min(1, Math.max(0, share)),
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Pull],
   template: `
-    <div class="whole" yoPull (pulling)="held.emit(at($event))" (pulled)="done.emit(at($event))" [style.width.px]="size().width" [style.height.px]="size().height">
+    <div class="whole" yoPull (pulling)="held.emit(to($event))" (pulled)="done.emit(to($event))" [style.width.px]="size().width" [style.height.px]="size().height">
       <img [src]="src()" alt="" draggable="false" />
-      <span class="point" tabindex="0" role="slider" [attr.aria-label]="label()" aria-valuemin="0" aria-valuemax="100" [attr.aria-valuenow]="percent(point().x)" [attr.aria-valuetext]="said()" [style.left.%]="point().x * 100" [style.top.%]="point().y * 100" (keydown)="key($event)"></span>
+      <span class="point" tabindex="0" role="slider" [attr.aria-label]="label()" aria-valuemin="0" aria-valuemax="100" [attr.aria-valuenow]="percent(now().x)" [attr.aria-valuetext]="said()" [style.left.%]="now().x * 100" [style.top.%]="now().y * 100" (keydown)="key($event)"></span>
     </div>
   `,
   styles: `
@@ -50,19 +50,26 @@ export class FocusPoint {
     const scale = Math.min(width / this.width(), height / this.height());
     return { width: Math.max(24, this.width() * scale), height: Math.max(24, this.height() * scale) };
   });
-  protected readonly said = computed(() => `${this.percent(this.point().x)} % from left, ${this.percent(this.point().y)} % from top`);
+  protected readonly said = computed(() => `${this.percent(this.now().x)} % from left, ${this.percent(this.now().y)} % from top`);
+
+  /** Where it is put already, before whoever listens has said so: keys that follow upon each other go on from there. */
+  protected readonly now = linkedSignal(() => this.point());
 
   protected percent(share: number): number {
     return Math.round(share * 100);
   }
-  protected at({ x, y }: Pulled): PicturePoint {
+  protected to({ x, y }: Pulled): PicturePoint {
     const box = this.#host.nativeElement.querySelector('.whole')!.getBoundingClientRect();
-    return { x: within((x - box.left) / box.width), y: within((y - box.top) / box.height) };
+    return this.#put((x - box.left) / box.width, (y - box.top) / box.height);
+  }
+  #put(x: number, y: number): PicturePoint {
+    this.now.set({ x: within(x), y: within(y) });
+    return this.now();
   }
   protected key(event: KeyboardEvent): void {
     const [x, y] = [KEYS.focusAcross.by(event), KEYS.focusDown.by(event)];
     if (x === 0 && y === 0) return;
     event.stopPropagation();
-    this.done.emit({ x: within(this.point().x + x / 100), y: within(this.point().y + y / 100) });
+    this.done.emit(this.#put(this.now().x + x / 100, this.now().y + y / 100));
   }
 }
