@@ -1,7 +1,8 @@
-import type { Override, Page, Site, State } from '../site/index.ts';
+import type { Brand, Override, Page, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
 import type { BandId } from '../shape/index.ts';
 import { forgetTree, hasTree, isKept, pageTree, partShapes, readsItems, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
+import { declaredKey } from '../style/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
@@ -285,11 +286,15 @@ class Index implements SiteIndex {
   }
 
   #painting(place: Place, look: string, set: SetOn, inherits: Built | null): Painting {
-    const key = `${inherits ? inherits.number : ''}|${look}`;
-    const known = this.#paintings.get(key);
+    const parent = inherits ? inherits.painting : null;
+    // Looks that nothing is set on are those of the index before; the others are of this one.
+    const plain = set.here.length === 0 && set.used.length === 0;
+    const key = plain ? look : `${inherits ? inherits.number : ''}|${look}`;
+    const paintings = plain ? paintingsOf(this.#site.brand, parent) : this.#paintings;
+    const known = paintings.get(key);
     if (known) return known;
-    const painting = makePainting(this.#site.brand, place.recipes, set, place.states, inherits ? inherits.painting : null);
-    this.#paintings.set(key, painting);
+    const painting = makePainting(this.#site.brand, place.recipes, set, place.states, parent);
+    paintings.set(key, painting);
     return painting;
   }
 
@@ -313,6 +318,22 @@ class Index implements SiteIndex {
     for (const group of this.groups) group.list = [];
     for (const page of this.#pages) for (const [place, group] of this.#page(page.id)!.looks) group.list!.push(place);
   }
+}
+
+let painted: { readonly declared: string; readonly root: Map<string, Painting>; readonly below: WeakMap<Painting, Map<string, Painting>> } | undefined;
+
+/**
+ * Looks that nothing is set on, by what they are, below the one they take text
+ * values from. While the declarations of a brand stay they are the same from one
+ * index to the next; to work them out is half of the time that an index takes.
+ */
+function paintingsOf(brand: Brand, parent: Painting | null): Map<string, Painting> {
+  const declared = `${brand.buttonStyle}|${declaredKey(brand)}`;
+  if (painted?.declared !== declared) painted = { declared, root: new Map(), below: new WeakMap() };
+  if (!parent) return painted.root;
+  let below = painted.below.get(parent);
+  if (!below) painted.below.set(parent, (below = new Map()));
+  return below;
 }
 
 const NONE: readonly Override[] = [];

@@ -40,8 +40,10 @@ export class BlockGaps {
     if (id === 'header' ? page.header === undefined : id !== 'footer' && !page.sections[id]) return undefined;
     return sectionAddress(site, page.id, id);
   });
+  /** The site as far as it decides which kinds of block it can have: an edit of words or a section is none of that. */
+  readonly #able = computed(() => this.#editor.current(), { equal: (one, other) => one?.brand === other?.brand && one?.assets === other?.assets && one?.downloads === other?.downloads && one?.collections === other?.collections && one?.shared.logo === other?.shared.logo });
   protected readonly kinds = computed(() => {
-    const site = this.#editor.current();
+    const site = this.#able();
     return site ? blockKinds(site).map(({ kind, label }) => ({ id: kind, label })) : [];
   });
   protected readonly gaps = computed((): Gap[] => {

@@ -15,8 +15,11 @@ const SIGNED_OUT = 'You are signed out. What you do is kept here: open a fresh s
 /** Nothing is painted in a window that is not seen: after this long its edits are sent all the same. */
 const UNSEEN_MS = 60;
 
-/** Once the browser has painted what is under way. */
-const painted = () => race(timer(UNSEEN_MS), timer(0, animationFrameScheduler).pipe(delay(0))).pipe(take(1));
+/** A frame of a screen, ms. */
+const FRAME_MS = 17;
+
+/** Once the browser has painted what is under way, and shown it: what it has left to do for that comes first. */
+const painted = () => race(timer(UNSEEN_MS), timer(0, animationFrameScheduler).pipe(delay(FRAME_MS))).pipe(take(1));
 
 /** Loading, sending, hearing, keeping. */
 @Injectable()

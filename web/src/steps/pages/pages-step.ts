@@ -13,9 +13,6 @@ import { SectionFacts } from './section-facts.ts';
 import { SectionShelf } from './section-shelf.ts';
 import { ACTS, ActsMenu, More, Choice, TextField } from '../../ui/index.ts';
 
-/** After so long the page that was edited has been painted, ms. */
-const AFTER_PAINT_MS = 60;
-
 interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean; /** Header and footer stay where they are. */ readonly fixed: boolean }
 
 /** The page in hand as a strip of its sections, and what can be done with page and section. */
@@ -211,13 +208,15 @@ export class PagesStep {
     const id = freshId('x');
     const page = at?.page ?? this.page()!.id;
     const after = at ? at.after : this.section()?.own ? this.section()!.id : undefined;
+    // What was in hand is so no more: its slip would be worked out anew for the page with the section, and be gone at once.
+    this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
     this.#editor.commit((site) => make(site, page, id, after));
     // First the page is painted with it: to take the shelf down, with a frame for each kind, takes longer than that.
-    setTimeout(() => {
+    requestAnimationFrame(() => requestAnimationFrame(() => {
       this.panel.set(null);
       if (page !== this.page()!.id) this.go(page);
       this.choose(id);
-    }, AFTER_PAINT_MS);
+    }));
   }
   protected keep(): void {
     const { id: entry } = this.section()!;
