@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { addBlockAt, blockKinds, kindOf, sectionAddress, valueAt, type Section } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId } from '../state/index.ts';
@@ -47,8 +47,11 @@ export class BlockGaps {
     return site ? blockKinds(site).map(({ kind, label }) => ({ id: kind, label })) : [];
   });
   protected readonly gaps = computed((): Gap[] => {
+    // Where they stand is asked once the page is painted and laid out, not as soon as there is an edit.
     this.#frames.version();
-    const [site, address] = [this.#editor.current(), this.#address()];
+    this.#section();
+    this.page();
+    const [site, address] = untracked(() => [this.#editor.current(), this.#address()] as const);
     const section = site && address ? (valueAt(site, address) as Section | undefined) : undefined;
     const scale = this.scale();
     const columns = section ? [...this.document().querySelectorAll(`[data-part="${this.#section()!}"] > .cols > .col`)] : [];
