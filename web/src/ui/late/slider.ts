@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, ViewEncapsulation, afterRenderEffect, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, ViewEncapsulation, afterRenderEffect, inject, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzSliderModule } from 'ng-zorro-antd/slider';
 import { round } from '@yohaku/core';
@@ -41,8 +41,13 @@ export class Slider {
     });
   }
 
+  /** Where it was put last: the desk says so some frames later, and until then a way back to what it still says is a move like any other. */
+  readonly #now = linkedSignal(() => this.value());
+
   protected hold(value: number): void {
-    if (value !== this.value()) this.held.emit(value);
+    if (value === this.#now()) return;
+    this.#now.set(value);
+    this.held.emit(value);
   }
   protected letGo(value: number | number[]): void {
     if (typeof value === 'number') this.done.emit(value);
