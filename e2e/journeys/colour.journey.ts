@@ -51,6 +51,15 @@ test('wall and desk are seen as others see them, and the pairs that must be told
   await page.reload();
   await desk.ready();
   await expect(page.getByRole('button', { name: 'Seen as: deutan' })).toBeVisible();
+
+  // What of the wall is scrolled out of sight takes no press from what stands above it, seen as others see it or not.
+  await page.getByRole('button', { name: 'Islands', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTo({ top: 400 }));
+  for (const name of ['Find', 'Site settings', 'Stress copy', 'Back to the overview']) await page.getByRole('button', { name, exact: true }).click({ trial: true });
+  for (const now of ['deutan', 'tritan', 'greyscale']) await page.getByRole('button', { name: `Seen as: ${now}` }).click();
+  await expect(page.getByRole('button', { name: 'Seen as: full colour' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the overview' }).click();
 });
 
 test('any notation is taken; what sRGB cannot show is kept as written, painted mapped, and says so', async ({ desk, page }) => {

@@ -1,6 +1,7 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { expect, test as onItsOwnDesk, testOnOneDesk as test } from '../fixtures.ts';
 
-test('a colour, a heading and a shape reach all nine pages, are judged, fixed, undone and published', async ({ desk, page }) => {
+// As it is for somebody who has just come: on a desk where nothing has been done.
+onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, fixed, undone and published', async ({ desk, page }) => {
   await expect(desk.tally(/places$/)).toHaveText(/1.087 places/);
   await expect(page.getByText('painted otherwise')).toHaveCount(0);
 
