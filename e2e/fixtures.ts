@@ -95,19 +95,15 @@ function served(databaseUrl: string): Promise<RunningServer> {
 type Prepare = (query: (sql: string) => Promise<unknown>, database: Database) => Promise<void>;
 interface Fixtures { desk: Desk; /** The server, to somebody who is signed in and has no desk open. */ signedIn: RunningServer; server: RunningServer; prepare: Prepare | undefined }
 
-interface Shared { readonly desk: Desk; readonly faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[] }
+interface Shared { /** The file of journeys it is open for. */ file: string; desk?: Desk; faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[]; close: () => Promise<void> }
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
 export const test = base.extend<Fixtures, { shared: Shared }>({
   // With the others, so that all journeys run in the same processes.
-  shared: [async ({ browser }, use) => {
-    const server = await served(await freshUrl());
-    const context = await browser.newContext();
-    const shared: Shared = { desk: new Desk(await context.newPage(), server), faults: faultsOf(context, () => shared.expected), expected: [] };
-    await shared.desk.open();
+  shared: [async ({ browser: _browser }, use) => {
+    const shared: Shared = { file: '', expected: [], faults: [], close: () => Promise.resolve() };
     await use(shared);
-    await context.close();
-    await server.close();
+    await shared.close();
   }, { scope: 'worker' }],
   /** What is done to the database before the server has it. */
   prepare: [undefined, { option: true }],
@@ -166,14 +162,23 @@ function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): s
 }
 
 /**
- * For journeys that only edit the demo: all that run in one process share a desk,
+ * For journeys that only edit the demo: those of a file share a desk,
  * each beginning where everything that the one before did is undone. Opening a
  * desk takes longer than most of them. After a failed one the next has a new desk.
  */
 export const testOnOneDesk = test.extend({
-  desk: async ({ shared, viewport }, use, info) => {
+  desk: async ({ shared, browser, viewport }, use, info) => {
     shared.expected = expectedBy(info);
-    const { desk } = shared;
+    if (!shared.desk || shared.file !== info.file) {
+      await shared.close();
+      const server = await served(await freshUrl());
+      const context = await browser.newContext();
+      const faults = faultsOf(context, () => shared.expected);
+      const desk = new Desk(await context.newPage(), server);
+      Object.assign(shared, { file: info.file, desk, faults, close: async () => { await context.close(); await server.close(); } });
+      await desk.open();
+    }
+    const desk = shared.desk!;
     await desk.page.setViewportSize(viewport!);
     await desk.page.emulateMedia({ reducedMotion: 'reduce' });
     await desk.takeBack();
