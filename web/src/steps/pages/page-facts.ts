@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { fixFact, pageEnd, pageFactProblems, setValue, type FactFix } from '@yohaku/core';
-import { DeskActions, Editor, Reaching, pictureAddress, siteFeature, type Scope } from '../../state/index.ts';
+import { DeskActions, Editor, Reaching, pictureWhole, siteFeature, type Scope } from '../../state/index.ts';
 import { Store } from '@ngrx/store';
 import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
 
@@ -76,10 +76,7 @@ export class PageFacts {
 
   protected readonly listing = [{ value: 'yes', label: 'may list it' }, { value: 'no', label: 'asked not to' }];
   protected readonly pictures = computed(() => [{ value: '', label: 'made from the page' }, ...Object.values(this.site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
-  protected readonly picture = computed(() => {
-    const asset = this.site()?.assets[this.page()?.picture ?? ''];
-    return asset && pictureAddress(this.site()!, asset);
-  });
+  protected readonly picture = computed(() => pictureWhole(this.site(), this.page()?.picture)?.src);
   protected readonly checkLanguage = (text: string): string => (text === '' || /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/.test(text) ? '' : 'A language tag: en, de, pt-BR. Empty for that of the site.');
   protected list(way: string): void {
     this.#set('Listing', 'unlisted', way === 'no' ? true : undefined);
