@@ -1,18 +1,21 @@
 import Papa from 'papaparse';
-import { acceptChange, addCollection, addListSection, auditSite, pageHtml, planSheet, readSheet, setField, siteIndex, type SheetPlan, type Site } from '@yohaku/core';
+import { acceptChange, addCollection, addListSection, auditSite, pageHtml, planSheet, readSheet, setField, setValue, siteIndex, type SheetPlan, type Site } from '@yohaku/core';
 import { timed, type Result } from './result.ts';
 
-const sheetOf = (rows: number): string => ['Name,Text,Day,Price', ...Array.from({ length: rows }, (_, i) => `"Notice ${i}","Boats wait, number ${i}, until the fog lifts.",2026-0${1 + (i % 9)}-1${i % 9},${i}`)].join('\n');
+const KINDS = ['harbour', 'tide', 'weather'];
+const sheetOf = (rows: number): string => ['Name,Text,Day,Price,Kind', ...Array.from({ length: rows }, (_, i) => `"Notice ${i}","Boats wait, number ${i}, until the fog lifts.",2026-0${1 + (i % 9)}-1${i % 9},${i},${KINDS[i % KINDS.length]}`)].join('\n');
 
 let count = 0;
 const fresh = (): string => `i${(++count).toString(36)}`;
 const planned = (site: Site, text: string): SheetPlan => planSheet(site, 'n', readSheet(text) as Exclude<ReturnType<typeof readSheet>, string>, fresh) as SheetPlan;
 
-/** The site with a collection of so many items, listed on its home page. */
-function withItems(site: Site, rows: number): Site {
-  const begun = acceptChange(site, addCollection(site, 'n', 'Notices')).site;
+/** The site with a collection of so many items, listed on its home page; each is of one of three kinds. */
+export function withItems(site: Site, rows: number): Site {
+  const begun = acceptChange(site, addCollection(site, 'n', 'Soundings')).site;
   const filled = acceptChange(begun, planned(begun, sheetOf(rows)).edit!).site;
-  return acceptChange(filled, addListSection(filled, 'home', 'n', 'bench-list')).site;
+  const kind = Object.values(filled.collections['n']!.fields).find(({ label }) => label === 'Kind')!;
+  const chosen = acceptChange(filled, setValue(filled, '', ['collections', 'n', 'fields', kind.id, 'kind'], 'choice')).site;
+  return acceptChange(chosen, addListSection(chosen, 'home', 'n', 'bench-list')).site;
 }
 
 /** An edit of an item as the desk makes it: checked, applied, its page taken apart and written, all of it judged. */
@@ -34,7 +37,7 @@ export function benchItems(site: Site): Result[] {
   let turn = 0;
   const [small, large] = [timed(15, () => few(turn++)), timed(15, () => many(turn++))];
   const text = sheetOf(10_000);
-  const begun = acceptChange(site, addCollection(site, 'n', 'Notices')).site;
+  const begun = acceptChange(site, addCollection(site, 'n', 'Soundings')).site;
   const [parsed, brought] = [timed(9, () => void Papa.parse(text)), timed(9, () => void planned(begun, text))];
   const result = (name: string, median: number, reference: string, referenceMedian: number, most: number): Result => ({
     name, median, unit: 'ms', reference, referenceMedian, ratio: median / referenceMedian, bound: `at most ${most} times`, holds: median / referenceMedian <= most,

@@ -1,10 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { readSite } from '@yohaku/core';
 import { ternhaven } from '@yohaku/demo';
-import { startServer } from '../../server/src/main.ts';
-import { ROOT } from '../../server/src/testing/database.ts';
 import { benchBuild } from './build.ts';
 import { benchDrag } from './drag.ts';
 import { benchExtract } from './extract.ts';
@@ -23,8 +18,9 @@ import { benchScale } from './scale.ts';
 import { benchShelf } from './shelf.ts';
 import { benchSize } from './size.ts';
 import { benchSteps } from './steps.ts';
-import { benchTable } from './table.ts';
+import { benchItemsTable, benchTable } from './table.ts';
 import type { Result } from './result.ts';
+import { withServer } from './with-server.ts';
 
 const args = process.argv.slice(2);
 /** Where the curve of growth is drawn, if it is asked for. */
@@ -48,26 +44,9 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   shelf: () => withServer(({ link }) => benchShelf(link)),
   size: benchSize,
   steps: () => withServer(({ address, link }) => benchSteps(link, address)),
-  table: () => withServer(({ address, link }) => benchTable(link, address)),
+  table: async () => [...await withServer(({ address, link }) => benchTable(link, address)), ...await benchItemsTable(site)],
   scale: benchScale,
 };
-
-/** A server on a throw-away cluster for the time of a benchmark. */
-async function withServer<T>(work: (server: { address: string; link: string }) => Promise<T>): Promise<T> {
-  process.env['YOHAKU_LOG'] = 'silent';
-  process.env['YOHAKU_KIT'] = '1';
-  const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as { useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }> };
-  const data = mkdtempSync(join(tmpdir(), 'yohaku-bench-'));
-  const cluster = await useCluster(data, { fast: true });
-  const server = await startServer({ databaseUrl: cluster.url, port: 0, root: ROOT, demo: true });
-  try {
-    return await work({ address: server.address, link: await server.link() });
-  } finally {
-    await server.close();
-    await cluster.release();
-    rmSync(data, { recursive: true, force: true });
-  }
-}
 
 const json = args.includes('--json');
 const names = args.filter((one, i) => !one.startsWith('--') && args[i - 1] !== '--plot');

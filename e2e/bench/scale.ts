@@ -1,18 +1,12 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Browser, CDPSession, Page } from '@playwright/test';
 import { applyChange, auditSite, compareAudits, parseColor, readSite, ripple, SCHEMA_VERSION, setSwatchColor, siteIndex, type Site } from '@yohaku/core';
-import { manyPlaces, ternhaven, ternhavenFiles } from '@yohaku/demo';
-import { startServer, type RunningServer } from '../../server/src/main.ts';
-import { openDatabase, migrateDatabase } from '../../server/src/main.ts';
-import { storeFile } from '../../server/src/assets/index.ts';
-import { insertSite } from '../../server/src/sites/index.ts';
-import { ROOT } from '../../server/src/testing/database.ts';
+import { manyPlaces, ternhaven } from '@yohaku/demo';
+import type { RunningServer } from '../../server/src/main.ts';
 import { launch } from '../browser.ts';
 import { benchContext } from './open-desk.ts';
 import { median, timed, type Result } from './result.ts';
 import { deskTasks, traced } from './tasks.ts';
+import { withSite } from './with-server.ts';
 
 /** Pages of the sites that are compared; the first is the reference. */
 const SIZES = [9, 100, 850] as const;
@@ -104,28 +98,6 @@ function compared(site: Site): { compare: number; ripple: number } {
     times.push({ compare: timed(9, () => void compareAudits(first, second).places), ripple: timed(9, () => void ripple(site, applyChange(site, setSwatchColor(site, swatch, parseColor(hex)!)).site)) });
   }
   return { compare: median(times.map((one) => one.compare)), ripple: median(times.map((one) => one.ripple)) };
-}
-
-async function withSite<T>(site: Site, work: (server: RunningServer) => Promise<T>): Promise<T> {
-  process.env['YOHAKU_LOG'] = 'silent';
-  const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as { useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }> };
-  const data = mkdtempSync(join(tmpdir(), 'yohaku-bench-'));
-  const cluster = await useCluster(data, { fast: true });
-  const database = openDatabase(cluster.url);
-  await migrateDatabase(database, join(ROOT, 'server', 'migrations'));
-  await database.db.transaction(async (tx) => {
-    for (const svg of ternhavenFiles.values()) await storeFile(tx, Buffer.from(svg), 'image/svg+xml');
-    await insertSite(tx, site);
-  });
-  await database.close();
-  const server = await startServer({ databaseUrl: cluster.url, port: 0, root: ROOT, demo: false });
-  try {
-    return await work(server);
-  } finally {
-    await server.close();
-    await cluster.release();
-    rmSync(data, { recursive: true, force: true });
-  }
 }
 
 async function heapOf(cdp: CDPSession): Promise<number> {

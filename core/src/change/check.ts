@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { LIMITS, Label, PageOrder } from '../fields/index.ts';
 import { Asset, Download, Brand, Item, Page, Shared, Site, danglingIssue, danglingReferences, toIssues, type Dangling, type Issue, type Override } from '../site/index.ts';
+import { doubledAddress } from '../collections/index.ts';
 import { presentPath, tokenTable } from '../style/index.ts';
 import { doubleIssue, doublePlaces, looseIssue, looseOverrides, type LooseOverride } from '../document/index.ts';
 import { jsonEqual, valueAt, withValue } from './json.ts';
@@ -52,6 +53,8 @@ export function settleTouched(before: Site, after: Site): Settled[] {
   if (dangling.length > 0) throw refusal(dangling);
   const doubled = doublePlaces(whole, before);
   if (doubled.length > 0) throw invalid(doubled.map(doubleIssue));
+  const taken = doubledAddress(whole, before);
+  if (taken !== undefined) throw new ChangeRefused('invalid', `${taken} would be the address of a page and of an item, or of two items. Nothing was changed; choose another address.`, [{ path: 'pages', message: `${taken} is taken` }]);
   return [...settled, ...goAlong(before, whole)];
 }
 

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
-import { feedOf, filledPage, itemPages, listedItems, siteOfItem } from '../collections/index.ts';
+import { feedOf, filledPage, itemFile, itemPages, listedItems, siteOfItem } from '../collections/index.ts';
 import { readSite } from '../document/index.ts';
 import { auditSite } from '../legibility/index.ts';
 import { pageTree } from '../page/index.ts';
 import { siteIndex } from '../reach/index.ts';
-import { pageHtml } from '../render/index.ts';
+import { pageHtml, redirectHtml } from '../render/index.ts';
 import type { Asset, Site } from '../site/index.ts';
 import { planSheet, readSheet, writeSheet, type SheetPlan } from '../sheets/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import {
-  acceptChange, addCollection, addField, addItem, addListSection, addPage, addPicture, applyChange, duplicateItem, pageOfItems, planUndo, removeCollection, removeField, removeItems, removePage, setField, setItemPicture,
+  acceptChange, addCollection, addField, addItem, addListSection, addPage, addPicture, applyChange, duplicateItem, pageOfItems, planUndo, removeCollection, removeField, removeItems, removePage, renamePage, setField, setItemPicture,
   setValue, type Edit,
 } from './index.ts';
 
@@ -117,6 +117,29 @@ describe('the page of an item', () => {
     // On the wall it stands with the first of them.
     expect(pageHtml(site, 'p')).toContain('Fog &#x3C;b>: 9 crowns');
     expect(filledPage(site.pages['p']!, site.collections['n']!, site.items['i3']!).sectionOrder).toEqual(site.pages['p']!.sectionOrder);
+  });
+  it('leads to the other items from a list on it, and from words that link to one, as any page does', () => {
+    const listed = after(site, (now) => addListSection(now, 'p', 'n', 'others'), (now) => addPage(now, 'q', null),
+      (now) => setValue(now, '', ['pages', 'p', 'sections', now.pages['p']!.sectionOrder[0]!, 'own', 'blocks', `${now.pages['p']!.sectionOrder[0]!}-b1`, 'content'], [{ id: 'r', text: 'See', link: { to: 'page', page: 'p', item: 'i3' } }]));
+    const leads = (html: string) => [...html.matchAll(/href="(notices-[^"]*\.html)"/g)].map(([, file]) => file);
+    for (const id of ['i1', 'i2']) expect(leads(pageHtml(siteOfItem(listed, listed.collections['n']!, listed.items[id]!), 'p'))).withContext(id).toEqual(['notices-fog-b-2.html', ...listedItems(listed, { collection: 'n', limit: 3, by: 'day', down: true }).map((item) => itemFile(listed, item)!)]);
+    expect(redirectHtml(listed, listed.pages['p']!)).toContain('url=notices-fog-b.html');
+    expect(redirectHtml(listed, listed.pages['q']!)).toContain(`url=${listed.pages['q']!.file}`);
+  });
+  it('has an address that nothing else has, whichever of the two came first', () => {
+    const taken = (make: (now: Site) => Edit) => () => after(site, make);
+    expect(taken((now) => setValue(now, '', ['pages', 'more', 'file'], 'notices-new-ramp.html'))).toThrowError(/notices-new-ramp\.html would be the address of a page and of an item.*choose another/);
+    expect(taken((now) => setValue(now, '', ['items', 'i1', 'slug'], 'at-night'))).not.toThrow();
+    const paged = after(site, (now) => setValue(now, '', ['pages', 'more', 'file'], 'notices-at-night.html'));
+    expect(() => after(paged, (now) => setValue(now, '', ['items', 'i1', 'slug'], 'at-night'))).toThrowError(/notices-at-night\.html/);
+    // What the desk makes an address of finds one that is free.
+    expect(after(paged, (now) => addItem(now, 'n', 'i9', { name: 'At night' })).items['i9']!.slug).toBe('at-night-2');
+    const named = after(site, (now) => addPage(now, 'q', null), (now) => renamePage(now, 'q', 'Notices new ramp', true));
+    expect(named.pages['q']!.file).toBe('notices-new-ramp-2.html');
+    // Two collections whose addresses run into one another, and a page that becomes that of items.
+    const two = after(site, (now) => addCollection(now, 'm', 'Notices new'), (now) => addItem(now, 'm', 'j', { name: 'Ramp' }), (now) => addPage(now, 'q', null));
+    expect(two.collections['m']!.path).toBe('notices-new');
+    expect(() => after(two, (now) => pageOfItems(now, 'm', 'q'))).toThrowError(/notices-new-ramp\.html/);
   });
   it('is not the home page, is that of one collection, and is given up when it goes', () => {
     expect(() => pageOfItems(site, 'n', 'home')).toThrowError(/home page/);

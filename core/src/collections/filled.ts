@@ -76,23 +76,26 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
   }) as Page;
 }
 
+/** Pages that are already those of an item. */
+const ofItem = new WeakSet<Page>();
+
 /** A page as it is shown: one that the items of a collection have one like each shows the first of them. */
 export function shownPage(site: Site, page: Page): Page {
+  if (ofItem.has(page)) return page;
   const collection = collectionOfPage(site, page.id);
   const first = collection && site.items[collection.itemOrder[0] ?? ''];
   return collection && first ? filledPage(page, collection, first) : page;
 }
 
-/** The site with the page of an item in place of the one that all have one like. */
+/** The site with the page of an item in place of the one that all have one like; lists and links on it lead to the other items as they do elsewhere. */
 export function siteOfItem(site: Site, collection: Collection, item: Item): Site {
   const page = site.pages[collection.page!]!;
   const texts = collection.fieldOrder.map((id) => collection.fields[id]!).find(({ kind }) => kind === 'text');
   const description = texts ? (item.values[texts.id] ?? '').replaceAll(/\s+/g, ' ').slice(0, 160) : page.description;
   const picture = Object.values(item.pictures ?? {})[0]?.asset ?? page.picture;
   const own = madeFrom({ ...filledPage(page, collection, item), title: itemName(collection, item), description, file: itemFile(site, item)!, ...(picture === undefined ? {} : { picture }) }, page);
-  // It is the page of this item and of no collection any more.
-  const { page: _page, ...rest } = collection;
-  return { ...site, pages: { ...site.pages, [page.id]: own }, collections: { ...site.collections, [collection.id]: rest } };
+  ofItem.add(own);
+  return { ...site, pages: { ...site.pages, [page.id]: own } };
 }
 
 /** Every item that has a page of its own, collection by collection. */

@@ -1,3 +1,4 @@
+export { doubledAddress, takenSlugs } from './addresses.ts';
 export { originOf } from './made-from.ts';
 export { listPageFile, listPages, numberOf, pagesOfList, siteOfListPage } from './list-pages.ts';
 export { richPlain, richRuns } from './rich.ts';

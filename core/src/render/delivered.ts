@@ -28,7 +28,9 @@ export function delivered(site: Site, html: string): string {
       const widths = asset ? deliveredWidths(asset) : [];
       if (!asset || widths.length === 0) return tag;
       const sizes = `${pictures++ > 0 ? 'auto, ' : ''}(width < ${WIDEST}px) 100vw, ${WIDEST}px`;
-      return `<img ${before}src="${source}" srcset="${widths.map((width) => `${deliveredFile(asset, width)} ${width}w`).join(', ')}" sizes="${sizes}"${pictures > 1 ? ' loading="lazy"' : ''}`;
+      // Beside sources offered by their widths the `src` is never chosen (HTML Living Standard): a WebP is offered among them, as itself.
+      const offered = [...widths.map((width) => [deliveredFile(asset, width), width] as const), ...(widths.includes(asset.width) ? [] : [[source, asset.width] as const])];
+      return `<img ${before}src="${source}" srcset="${offered.map(([file, width]) => `${file} ${width}w`).join(', ')}" sizes="${sizes}"${pictures > 1 ? ' loading="lazy"' : ''}`;
     })
     .replaceAll(/<div [^>]*data-inside="([^"]*)" data-inside-title="([^"]*)"[^>]*>/g, (tag, address: string, title: string) =>
       `${tag}<iframe src="${address}" title="${title}" loading="lazy" referrerpolicy="no-referrer" sandbox="allow-scripts allow-same-origin allow-forms allow-popups allow-presentation"></iframe>`);

@@ -1,6 +1,7 @@
 import type { Element, Root } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import type { Page, Site } from '../site/index.ts';
+import { firstItem } from '../collections/index.ts';
 import { element } from '../kinds/index.ts';
 import { assetFile, pageTree, type PagePart } from '../page/index.ts';
 import { ICON_SIDES, iconFile } from '../logo/index.ts';
@@ -60,16 +61,17 @@ function sharing(site: Site, page: Page): Element[] {
   ];
 }
 
-/** What stands at a former address: it leads on to the page, in any browser and on any host. */
+/** What stands at a former address: it leads on to the page, in any browser and on any host; where items have one like it each, to that of the first. */
 export function redirectHtml(site: Site, page: Page): string {
+  const href = firstItem(site, page.id)?.file ?? page.file;
   const document: Root = {
     type: 'root',
     children: [{ type: 'doctype' }, element('html', { lang: page.language ?? site.language }, [
       element('head', {}, [
-        element('meta', { charSet: 'utf-8' }), element('title', {}, [page.title]), element('meta', { httpEquiv: 'refresh', content: `0; url=${page.file}` }),
-        element('link', { rel: 'canonical', href: page.file }), element('meta', { name: 'robots', content: 'noindex' }),
+        element('meta', { charSet: 'utf-8' }), element('title', {}, [page.title]), element('meta', { httpEquiv: 'refresh', content: `0; url=${href}` }),
+        element('link', { rel: 'canonical', href }), element('meta', { name: 'robots', content: 'noindex' }),
       ]),
-      element('body', {}, [element('p', {}, [element('a', { href: page.file }, [page.title])])]),
+      element('body', {}, [element('p', {}, [element('a', { href }, [page.title])])]),
     ])],
   };
   return `${toHtml(document)}\n`;

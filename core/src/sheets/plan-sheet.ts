@@ -1,5 +1,5 @@
 import { uniqueName, uniquePath } from '../palette/index.ts';
-import { itemName, itemsOf, namingField } from '../collections/index.ts';
+import { itemName, itemsOf, namingField, takenSlugs } from '../collections/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import type { CollectionField, FieldKind, Item, Site } from '../site/index.ts';
 import { setOp, type Edit, type Op } from '../change/index.ts';
@@ -43,7 +43,7 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
   const downloads = new Map(Object.values(site.downloads).map((one) => [one.name.toLowerCase(), one.id]));
   const pictures = new Map(Object.values(site.assets).map((asset) => [asset.name.toLowerCase(), asset.id]));
   const byName = new Map(itemsOf(site, collection).map((item) => [itemName(collection, item).toLowerCase(), item]));
-  const slugs = new Set(itemsOf(site, collection).map(({ slug }) => slug));
+  const slugs = new Set(takenSlugs(site, collection));
   const left = [...sheet.left];
   const inserts: Op[] = [];
   let [added, changed, same] = [0, 0, 0];

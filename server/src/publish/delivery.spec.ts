@@ -22,13 +22,19 @@ describe('what goes out with a site', () => {
     database = await freshDatabase();
     const bytes = await sharp({ create: { width: 1200, height: 700, channels: 3, background: '#884422' } }).png().toBuffer();
     const hash = await storeFile(database.db, bytes, 'image/png');
+    // Two pictures of one that moves: dark and light, a tenth and three tenths of a second.
+    const twice = Buffer.concat([Buffer.alloc(1000 * 500 * 3, 30), Buffer.alloc(1000 * 500 * 3, 220)]);
+    const moving = await storeFile(database.db, await sharp(twice, { raw: { width: 1000, height: 1000, channels: 3, pageHeight: 500 } }).webp({ loop: 2, delay: [100, 300] }).toBuffer(), 'image/webp');
     const kept = await keepDownload(database.db, 'plan.pdf', PDF);
     site = after((await loadSite(database, 'ternhaven'))!.site, (now) => inTurn(now, '', [
-      (one) => addPicture(one, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }), (one) => addDownload(one, { id: 'plan', name: 'Plan', ...kept }),
+      (one) => addPicture(one, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }), (one) => addPicture(one, { id: 'waves', name: 'Waves', hash: moving, type: 'image/webp', width: 1000, height: 500 }),
+      (one) => addDownload(one, { id: 'plan', name: 'Plan', ...kept }),
       (one) => addCollection(one, 'works', 'Works'), ...Array.from({ length: 8 }, (_, i) => (one: Site) => addItem(one, 'works', `w${i}`, { name: `Work ${i}` })), (one) => addListSection(one, 'about', 'works', 'works-list'),
       (one) => inTurn(one, '', [(now2) => setValue(now2, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'works-list-list', 'limit'], 3), (now2) => setValue(now2, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'works-list-list', 'paged'], true)]),
       (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'picture', 'pic'),
       (one) => setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'pic', 'asset'], 'photo'),
+      (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'picture', 'sea'),
+      (one) => setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'sea', 'asset'], 'waves'),
       (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'embed', 'film'),
       (one) => setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'film', 'inside'], true),
       (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'download', 'take'),
@@ -47,6 +53,15 @@ describe('what goes out with a site', () => {
       expect([read.format, `${read.width}w`]).toEqual(['webp', width]);
     }
     expect(text('index.html')).not.toMatch(/\.svg"[^>]*srcset/);
+  });
+  it('has a picture that moves moving in every width, as long and as often as its own', async () => {
+    const [, own, offered] = /src="(images\/waves-[0-9a-f]{10}\.webp)"[^>]*srcset="([^"]+)"/.exec(text('about.html'))!;
+    expect(offered!.split(', ').map((one) => one.split(' ')[1])).toEqual(['480w', '960w', '1000w']);
+    for (const [file, width] of offered!.split(', ').map((one) => one.split(' ') as [string, string])) {
+      const { width: wide, pages, pageHeight, delay, loop } = await sharp(files.get(file)!.bytes, { animated: true }).metadata();
+      expect({ width: `${wide}w`, pages, pageHeight, delay, loop }).withContext(file).toEqual({ width, pages: 2, pageHeight: wide / 2, delay: [100, 300], loop: 2 });
+    }
+    expect(offered).toContain(own!);
   });
   it('has a picture for sharing of every page that names none: 1200 by 630, in the colours of the page, with its words', async () => {
     const [, file] = /property="og:image" content="([^"]+)"/.exec(text('about.html'))!;

@@ -29,8 +29,8 @@ export async function fontBytes(db: Querier, root: string, { family, file }: Fon
 export async function exportSite(db: Querier, apart: Apart, site: Site, root: string): Promise<ExportedSite> {
   const files = new Map<string, ExportedFile>();
   const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
-  // A page that items have one like each is theirs, and at no address of its own.
-  for (const id of site.pageOrder) if (!firstItem(site, id)) text(site.pages[id]!.file, pageHtml(site, id), HTML);
+  // A page that items have one like each is theirs: its own address leads on to the first of them.
+  for (const id of site.pageOrder) text(site.pages[id]!.file, firstItem(site, id) ? redirectHtml(site, site.pages[id]!) : pageHtml(site, id), HTML);
   for (const { page, number, file } of listPages(site)) text(file, pageHtml(siteOfListPage(site, page, number), page.id), HTML);
   for (const { collection, item, file } of itemPages(site)) text(file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML);
   for (const id of site.collectionOrder) text(feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8');

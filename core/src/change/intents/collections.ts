@@ -1,6 +1,6 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import type { BlockOf } from '../../kinds/index.ts';
-import { itemName, itemsOf, namingField } from '../../collections/index.ts';
+import { itemName, itemsOf, namingField, takenSlugs } from '../../collections/index.ts';
 import { sectionsOf, type Collection, type CollectionField, type FieldKind, type Item, type Site } from '../../site/index.ts';
 import { layIn, SECTION_KINDS } from '../../sections/index.ts';
 import { stylesByRole } from '../../style/index.ts';
@@ -68,7 +68,7 @@ export function addItem(site: Site, collection: string, id: string, values: Item
   return { label: `Add ${name}`, ops: [insertOp(site, ['items'], itemOrder(collection), id, item, after)] };
 }
 
-const slugFor = (site: Site, of: Collection, name: string): string => uniquePath(name, itemsOf(site, of).map(({ slug }) => slug), 'item');
+const slugFor = (site: Site, of: Collection, name: string): string => uniquePath(name, takenSlugs(site, of), 'item');
 
 /** What an item says in a field; nothing (empty) is kept as nothing. Its address stays: it may be known. */
 export function setField(site: Site, id: string, field: string, value: string): Edit {

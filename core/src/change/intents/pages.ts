@@ -2,6 +2,7 @@ import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { walk, type Block, type Href, type Inline } from '../../kinds/index.ts';
 import type { BandId } from '../../shape/index.ts';
 import { referencesTo, sectionOf, Site as SiteSchema, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
+import { itemPages } from '../../collections/index.ts';
 import { pageTree } from '../../page/index.ts';
 import type { Op } from '../change.ts';
 import { valueAt } from '../json.ts';
@@ -66,7 +67,7 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
   const overrides = source ? copiedValues(source.overrides, owner, id) : [];
   const page: Page = {
     ...(source?.under === undefined ? {} : { under: source.under }), ...(source?.header === undefined ? {} : { header: source.header }), ...(source?.footer === undefined ? {} : { footer: source.footer }), ...(source?.without === undefined ? {} : { without: source.without }),
-    id, title, description: '', file: `${uniquePath(title, takenPaths(pages), 'page')}.html`,
+    id, title, description: '', file: `${uniquePath(title, takenPaths(site, pages), 'page')}.html`,
     sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: Object.fromEntries(overrides.map((one) => [one.id, one])),
   };
   return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
@@ -119,11 +120,11 @@ export const pagesUnder = (site: Site, id: string): string[] => site.pageOrder.f
 
 /** The address that a title gives, other pages' left out. */
 function addressFor(site: Site, title: string, id: string): string {
-  return `${uniquePath(title, takenPaths(Object.values(site.pages).filter((one) => one.id !== id)), 'page')}.html`;
+  return `${uniquePath(title, takenPaths(site, Object.values(site.pages).filter((one) => one.id !== id)), 'page')}.html`;
 }
 
-/** Addresses that no page can have any more, without their ending: those of pages, and of the specimen. */
-const takenPaths = (pages: readonly Page[]): string[] => ['specimen', ...pages.map((one) => one.file.replace(/\.html$/, ''))];
+/** Addresses that no page can have any more, without their ending: those of pages, of items, and of the specimen. */
+const takenPaths = (site: Site, pages: readonly Page[]): string[] => ['specimen', ...[...pages, ...itemPages(site)].map((one) => one.file.replace(/\.html$/, ''))];
 
 /** What an address typed for a page comes to: `Opening hours` is `opening-hours.html`. */
 export function pageAddress(text: string): string {

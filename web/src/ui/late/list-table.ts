@@ -147,9 +147,10 @@ export class ListTable<Row> {
       if (now * ROW < top) port.scrollToIndex(now);
       else if ((now + 1) * ROW > top + this.height()) port.scrollToOffset((now + 1) * ROW - this.height());
     });
-    // Another list has other values.
+    // Another list has other values; the same one keeps its order and its filters, whatever is edited in it.
     effect(() => {
-      this.columns();
+      this.id();
+      this.label();
       this.held.set(new Map());
       this.sort.set(null);
     });
