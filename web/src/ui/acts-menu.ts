@@ -15,11 +15,6 @@ export interface MenuAct { readonly id: string; readonly label: string }
     <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">{{ words() }}</button>
     <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of acts(); track one.id) { <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button> }</div></ng-template>
   `,
-  styles: `
-    .yo-menu { display: flex; flex-direction: column; min-width: 140px; background: #fff; border: 1px solid #1a1a1a; padding: 2px 0; }
-    .yo-menu button { appearance: none; border: 0; background: none; padding: 4px 12px; font: inherit; color: #1a1a1a; text-align: start; cursor: pointer; }
-    .yo-menu button:hover, .yo-menu button:focus { background: #eee; outline: none; }
-  `,
 })
 export class ActsMenu {
   readonly acts = input.required<readonly MenuAct[]>();
