@@ -7,6 +7,7 @@ import { BlockGaps } from './block-gaps.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
+import { watchSight } from './sight.ts';
 
 /** Where a click in a frame fell. */
 export interface FramePick { readonly place: string; readonly rect: DOMRect; /** It joins what is in hand. */ readonly joins: boolean }
@@ -18,8 +19,6 @@ export interface Crop { readonly part: string; readonly place: string; readonly 
 const TALLER = 1000;
 /** From this scale on there is room for the name of a style beside its level. */
 const NAMED = 0.3;
-/** How far outside the window a frame is kept ready. */
-const NEAR = '240px 400px';
 
 /** One page at one width, at a scale: a sandboxed document without scripts that the painter fills. */
 @Component({
@@ -108,12 +107,10 @@ export class PageFrame {
   #painter: FramePainter | undefined;
 
   constructor() {
-    const sight = new IntersectionObserver(([entry]) => {
-      this.near.set(entry!.isIntersecting);
-      if (entry!.isIntersecting) this.#frames.cameNear();
-    }, { rootMargin: NEAR });
-    sight.observe(this.#host.nativeElement);
-    this.#destroy.onDestroy(() => sight.disconnect());
+    this.#destroy.onDestroy(watchSight(this.#host.nativeElement, (near) => {
+      this.near.set(near);
+      if (near) this.#frames.cameNear();
+    }));
     effect(() => {
       this.#frames.version();
       const lit = this.lit();

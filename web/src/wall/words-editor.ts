@@ -111,10 +111,10 @@ export class WordsEditor {
     // Once the letter is painted, and once for all letters that were typed until then: what the tools show may come a moment later.
     let telling = 0;
     const told = () => {
-      telling ||= requestAnimationFrame(() => setTimeout(() => {
+      telling ||= window.setTimeout(() => {
         telling = 0;
         if (element.isContentEditable) this.#tell(place, words);
-      }));
+      }, TOLD_MS);
     };
     document.addEventListener('selectionchange', told);
     this.#session = { finish, mark: words.mark, link: words.link };
@@ -160,6 +160,9 @@ export class WordsEditor {
     this.#store.dispatch(SiteActions.notice({ words: `Words have come, and ${what} still provisional. Decide it in Type, now or before publishing.` }));
   }
 }
+
+/** How long after the caret moved the tools beside the words follow: once the letter is painted, which no frame of their own shall delay. */
+const TOLD_MS = 50;
 
 /** The tools beside words, by their tag. */
 export const TOOLS = 'yo-words-tools';

@@ -5,6 +5,7 @@ import { ChecksMenu } from './checks-menu.ts';
 import { IconSign } from '../icon.ts';
 import { Pick } from '../pick.ts';
 import { remember, remembered } from '../remember.ts';
+import { compareValues, inOrder } from './row-order.ts';
 
 /** A column: how it is called, and what of a row it shows. */
 export interface Column<Row> {
@@ -107,7 +108,7 @@ export class ListTable<Row> {
 
   /** Of each column that can be narrowed its values, worked out once a list: there may be a hundred thousand rows. */
   protected readonly values = computed(() => new Map(this.columns().filter((one) => one.filter).map((column) =>
-    [column.id, [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))].sort(compare).slice(0, 200).map((value) => ({ value, label: value === '' ? '(none)' : value }))])));
+    [column.id, [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))].sort(compareValues).slice(0, 200).map((value) => ({ value, label: value === '' ? '(none)' : value }))])));
   /** The values that are not held back, by column. */
   protected readonly left = computed(() => new Map([...this.values()].map(([id, values]) => [id, new Set(values.flatMap(({ value }) => (this.held().get(id)?.has(value) ? [] : [value])))])));
 
@@ -118,8 +119,7 @@ export class ListTable<Row> {
     const sort = this.sort();
     const column = sort && this.columns().find((one) => one.id === sort.by);
     if (!sort || !column) return rows;
-    const way = sort.down ? -1 : 1;
-    return rows.map((row) => ({ row, value: column.value(row) })).sort((one, other) => (one.value === null ? 1 : other.value === null ? -1 : way * compare(one.value, other.value))).map(({ row }) => row);
+    return inOrder(rows, column.value, sort.down);
   });
 
   constructor() {
@@ -181,6 +181,3 @@ export class ListTable<Row> {
     remember(`yohaku-columns-${this.id()}`, [...next].join(' '));
   }
 }
-
-const collator = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
-const compare = (one: string | number, other: string | number): number => (typeof one === 'number' && typeof other === 'number' ? one - other : collator.compare(String(one), String(other)));
