@@ -1,7 +1,7 @@
 import { newSite } from '../begin/index.ts';
 import { auditSite, findings } from '../legibility/index.ts';
 import { readSite } from '../document/index.ts';
-import { offeredFields, pageFactProblems, pageTree, partShapes } from '../page/index.ts';
+import { factProblemsByPage, offeredFields, pageTree, partShapes } from '../page/index.ts';
 import { pageHtml, stylesCss } from '../render/index.ts';
 import { PAGE_KINDS, SECTION_KINDS, clipSection, fromClip, matchClip, readClip } from '../sections/index.ts';
 import { formerAddresses, sectionOf, type Asset, type Site } from '../site/index.ts';
@@ -248,7 +248,7 @@ describe('a section of a page', () => {
     const renamed = after(led, (now) => anchorSection(now, 'more', 't1', 'opening'));
     expect(pageHtml(renamed, 'home')).toContain('href="more.html#opening"');
     const gone = after(led, (now) => setValue(now, '', ['pages', 'more', 'sections', 't1', 'anchor'], undefined));
-    expect(pageFactProblems(gone).map(({ words }) => words)).toContain('link to More › hours, which is not there');
+    expect([...factProblemsByPage(gone)].flat().map(({ words }) => words)).toContain('link to More › hours, which is not there');
     expect(() => acceptChange(led, anchorSection(led, 'more', 't2', 'hours'))).toThrowError(/Another section of the page has the anchor hours/);
   });
   it('that is kept is deleted as was asked: pages keep one of their own, or lose it', () => {

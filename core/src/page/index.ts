@@ -13,6 +13,6 @@ export { MOST_ANSWER, answerFile, formsOf, readLetter, type Form, type FormOnPag
 export { altProblem, offeredFields, type Offered } from './offered.ts';
 export { buttonRecipes } from './button-recipes.ts';
 export { findWords, type WordsFound } from './find-words.ts';
-export { DESCRIPTION_SHOWN, TITLE_SHOWN, pageFactProblems, SAYS_NOTHING, type FactFix, type PageFactProblem } from './page-facts.ts';
+export { DESCRIPTION_SHOWN, TITLE_SHOWN, factProblemsByPage, SAYS_NOTHING, type FactFix, type PageFactProblem } from './page-facts.ts';
 export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';
 export { readsItems } from './shown-items.ts';

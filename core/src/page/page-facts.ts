@@ -13,11 +13,15 @@ export interface PageFactProblem { readonly page: string; readonly title: string
 /** How a problem is fixed: a first heading given, all but the first lowered, a link led to the page itself; or the place where somebody has to say something. */
 export type FactFix = { readonly kind: 'first-heading' | 'one-heading' } | { readonly kind: 'link'; readonly at: readonly string[] } | { readonly kind: 'place'; readonly place: string };
 
-/** Pages without a description, with one that others have as well, with facts that are longer than what is shown of them, or with links to sections that are gone; in page order. */
-export function pageFactProblems(site: Site): PageFactProblem[] {
-  const seen = new Map<string, string>();
+/** Pages without a description, with one that others have as well, with facts that are longer than what is shown of them, or with links to sections that are gone; in page order, page by page: a thousand have to be taken apart for them. `begin`: the page that comes first. */
+export function* factProblemsByPage(site: Site, begin?: string): Generator<PageFactProblem[], void, void> {
   const broken = lostLinks(site);
-  return site.pageOrder.flatMap((id): PageFactProblem[] => {
+  const said = new Map<string, string>();
+  for (const id of site.pageOrder) {
+    const text = site.pages[id]!.description.trim();
+    if (!said.has(text)) said.set(text, id);
+  }
+  for (const id of begin === undefined ? site.pageOrder : [begin, ...site.pageOrder.filter((one) => one !== begin)]) {
     const { title, description, file } = site.pages[id]!;
     const shown = file === 'index.html' ? site.name : `${title}, ${site.name}`;
     const found: Omit<PageFactProblem, 'page' | 'title'>[] = [];
@@ -26,13 +30,12 @@ export function pageFactProblems(site: Site): PageFactProblem[] {
     const text = description.trim();
     if (text === '') words.push('no description');
     else if (text.length > DESCRIPTION_SHOWN) words.push(`description of ${text.length} characters; about ${DESCRIPTION_SHOWN} are shown`);
-    const other = text === '' ? undefined : seen.get(text);
-    if (other !== undefined) words.push(`the same description as ${other}`);
-    else seen.set(text, title);
+    const other = said.get(text)!;
+    if (text !== '' && other !== id) words.push(`the same description as ${site.pages[other]!.title}`);
     found.push(...outlineProblems(site, id));
     for (const lost of broken) if (lost.page === id || (lost.page === '' && file === 'index.html')) found.push({ words: lost.words, fix: { kind: 'link', at: lost.at } });
-    return found.map((one) => ({ page: id, title, ...one }));
-  });
+    yield found.map((one) => ({ page: id, title, ...one }));
+  }
 }
 
 /** Words of a link that say nothing by themselves: whoever goes from link to link hears no more than them. */

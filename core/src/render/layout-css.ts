@@ -26,6 +26,8 @@ a { color: inherit; }
 .bar { display: flex; flex-wrap: wrap; align-items: center; justify-content: space-between; gap: 4px 32px; max-width: 1120px; margin-inline: auto; padding-block: 12px; }
 .site-name, .menu-link { display: inline-block; text-decoration-line: none; padding-block: 6px; }
 .logo { box-sizing: content-box; max-width: 100%; height: auto; vertical-align: middle; }
+/* A word longer than the window is broken, not cut. */
+.bar > *, .menu > li, .site-name, .menu-link { min-width: 0; max-width: 100%; }
 .menu { display: flex; flex-wrap: wrap; gap: 0 24px; }
 .name-centred .bar { flex-direction: column; }
 .name-centred .menu { justify-content: center; }

@@ -4,6 +4,9 @@ import { KEYS } from './keys.ts';
 
 let count = 0;
 
+/** Most offers that are listed at once: a site may have thousands of pages. */
+const MOST_LISTED = 40;
+
 /** A line of text; `check` says what is wrong with it (empty when nothing is), and then what was typed stays. */
 @Component({
   selector: 'yo-text',
@@ -13,8 +16,8 @@ let count = 0;
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <input #field nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.list]="offers().length ? id + '-offers' : null"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown)="key($event)" />
-    @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offers(); track one) { <option [value]="one"></option> }</datalist> }
+      (input)="type($event)" (change)="take()" (keydown)="key($event)" (focus)="inHand.set(true)" (blur)="inHand.set(false)" />
+    @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offered(); track one) { <option [value]="one"></option> }</datalist> }
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
   styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
@@ -31,6 +34,18 @@ export class TextField {
   /** What it may well say; anything else can be typed. */
   readonly offers = input<readonly string[]>([]);
   readonly done = output<string>();
+  protected readonly inHand = signal(false);
+  /** Offers that have in them what stands in the field, while it is in hand. */
+  protected readonly offered = computed(() => {
+    if (!this.inHand()) return [];
+    const wanted = (this.typed() ?? this.value()).trim().toLowerCase();
+    const found: string[] = [];
+    for (const one of this.offers()) {
+      if (one.toLowerCase().includes(wanted)) found.push(one);
+      if (found.length === MOST_LISTED) break;
+    }
+    return found;
+  });
   protected readonly id = `text-${++count}`;
   protected readonly typed = signal<string | null>(null);
   protected readonly problem = signal('');

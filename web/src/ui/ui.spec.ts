@@ -8,12 +8,14 @@ import { Choice, NumberField, TextField, VerdictRule } from './index.ts';
   template: `
     <yo-number label="Corner" range="corner" [value]="value()" [digits]="1" (held)="held.push($event)" (done)="done.push($event); value.set($event)" />
     <yo-text label="Name" [value]="name()" [check]="check" (done)="name.set($event)" />
+    <yo-text label="Leads to" value="Page 7" [offers]="pages" />
     <yo-verdict [found]="4.499" [needed]="4.5" /><yo-verdict [found]="7" [needed]="4.5" />
   `,
 })
 class Host {
   readonly value = signal(4);
   readonly name = signal('Funnel');
+  readonly pages = Array.from({ length: 2000 }, (_, i) => `Page ${i}`);
   readonly held: number[] = [];
   readonly done: number[] = [];
   readonly check = (text: string): string => (text === '' ? 'A swatch needs a name.' : '');
@@ -54,6 +56,23 @@ describe('fields', () => {
     corner!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
     await fixture.whenStable();
     expect([corner!.value, alerts().length]).toEqual(['4', 0] as never);
+  });
+
+  it('offer what has in it what is typed, a few of thousands, and only while somebody types there', async () => {
+    document.body.append(fixture.nativeElement as HTMLElement);
+    const [, , leads] = inputs();
+    const offered = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('option')].map((one) => one.value);
+    expect(offered()).toEqual([]);
+    leads!.focus();
+    await fixture.whenStable();
+    expect([offered().length, offered()[0], offered()[1]]).toEqual([40, 'Page 7', 'Page 70'] as never);
+    leads!.value = 'page 1999';
+    leads!.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect(offered()).toEqual(['Page 1999']);
+    leads!.blur();
+    await fixture.whenStable();
+    expect(offered()).toEqual([]);
   });
 
   it('nudge by one step, by ten with Shift, and stop at the end of the range', async () => {

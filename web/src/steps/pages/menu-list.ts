@@ -18,7 +18,7 @@ const INWARDS = 24;
       <yo-text label="Folded on phones, behind" [value]="header()?.fold ?? ''" placeholder="not folded" width="110px" [check]="checkFold" (done)="fold($event)" />
       <yo-text label="Notice line" [value]="notice()" placeholder="none" width="280px" [check]="checkNotice" (done)="tell($event)" />
       @if (header()?.notice; as line) { <yo-choice label="Background of the notice" [value]="line.ground" [options]="grounds()" [width]="110" (chosen)="noticeOn($event)" /> } <p class="scroll"><span class="head">On a picture</span><button yo-act slight [attr.aria-pressed]="!!header()?.over" yoTip="Where the first section of a page has a picture behind it, the header lies over that" (click)="lieOver()">It lies over the first</button></p> <p class="scroll"><span class="head">On scroll</span><button yo-act slight [attr.aria-pressed]="!!header()?.stays" yoTip="The header stays in sight while a page is scrolled" (click)="stay()">It stays</button></p></div>
-    <ul aria-label="Menu entries" [yoReaching]="everywhere" cdkDropList (cdkDropListDropped)="dropped($event)">
+    <div class="yo-rows"><ul aria-label="Menu entries" [yoReaching]="everywhere" cdkDropList (cdkDropListDropped)="dropped($event)">
       @for (one of entries(); track one.id) {
         <li cdkDrag [cdkDragData]="one.id" [class.under]="one.under !== undefined">
           <span class="grip" cdkDragHandle yoTip="Drag it up or down; to the right, under the one above"><yo-icon name="grip" /></span>
@@ -33,13 +33,13 @@ const INWARDS = 24;
         </li>
       } @empty { <li class="quiet">The menu is empty: add an entry, or press After the pages.</li> }
       <li><yo-text label="Add an entry: a page, a section there, an address" [hideLabel]="true" [value]="''" [offers]="offers()" width="290px" placeholder="add: a page, a section there, an address" [check]="checkLink" (done)="add($event)" /></li>
-    </ul>
+    </ul></div>
   `,
   styles: `
-    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; overflow: auto; }
+    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
-    ul { padding: 2px; max-width: 720px; } .grip { cursor: grab; display: grid; } .whole { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: flex-start; padding-bottom: 6px; border-bottom: 1px solid #d9d9d9; } .scroll { display: flex; flex-direction: column; align-items: flex-start; }
-    li { display: flex; gap: 10px; align-items: center; min-height: 32px; border-bottom: 1px solid #d9d9d9; break-inside: avoid; }
+    .yo-rows { flex: 1; --row: 33px; --head: 4px; } ul { padding: 2px; max-width: 720px; } .grip { cursor: grab; display: grid; } .whole { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: flex-start; padding-bottom: 6px; border-bottom: 1px solid #d9d9d9; } .scroll { display: flex; flex-direction: column; align-items: flex-start; }
+    li { display: flex; gap: 10px; align-items: center; height: 33px; border-bottom: 1px solid #d9d9d9; break-inside: avoid; }
     .under { padding-left: 24px; }
   `,
   hostDirectives: [FocusIn],

@@ -1,8 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { fixFact, pageEnd, pageFactProblems, setValue, type FactFix } from '@yohaku/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { factProblemsByPage, fixFact, pageEnd, setValue, type FactFix, type PageFactProblem } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, pictureWhole, siteFeature, type Scope } from '../../state/index.ts';
 import { Store } from '@ngrx/store';
 import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
+
+/** How long pages are looked through before the desk has its turn. */
+const LOOK_MS = 10;
 
 /** What a page says of itself where it is not seen: in a list of results. Missing and too long ones of all pages are listed. */
 @Component({
@@ -35,8 +38,10 @@ import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
           <div class="shared">@if (picture(); as src) { <img [src]="src" alt="" /> } @else { <img [src]="made()" alt="" /> }<span class="name">{{ page.file === 'index.html' ? site()!.name : page.title }}</span><span class="where">{{ page.description || siteId() }}</span></div></div>
         </section>
         <section aria-label="To be put right">
-          <p class="head">To be put right, all pages</p>
-          <ul>@for (one of problems(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}@if (one.fix; as fix) { <button yo-act slight icon="fix" (click)="put(one.page, fix)">{{ fix.kind === 'place' ? 'Say it' : 'Fix' }}</button> }</span></li> } @empty { <li class="all">Nothing: every page says what it is, and can be found a way by.</li> }</ul>
+          <p class="head">To be put right, this page first</p>
+          <ul>@for (one of listed(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}@if (one.fix; as fix) { <button yo-act slight icon="fix" (click)="put(one.page, fix)">{{ fix.kind === 'place' ? 'Say it' : 'Fix' }}</button> }</span></li> } @empty { @if (!left()) { <li class="all">Nothing: every page says what it is, and can be found a way by.</li> } }
+            @if (left()) { <li class="all quiet">Looking through {{ left() }} more pages …</li> }
+            @if (problems().length > listed().length) { <li class="all"><button yo-act slight (click)="most.set(most() + step)">{{ problems().length - listed().length }} more</button></li> }</ul>
         </section>
       </div>
     }
@@ -50,7 +55,7 @@ import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
     yo-text { display: flex; } li.all { display: block; }
     .result { display: flex; flex-direction: column; border-left: 3px solid #1a1a1a; padding: 2px 0 2px 12px; max-width: 620px; overflow-wrap: anywhere; }
     .where { font-size: 12px; color: #5a5a5a; } .name { font-size: 17px; line-height: 23px; } .none { color: #5a5a5a; font-style: italic; }
-    li { display: grid; grid-template-columns: 90px 1fr; gap: 10px; border-bottom: 1px solid #d9d9d9; padding: 2px 0; align-items: baseline; }
+    li { display: grid; grid-template-columns: 90px minmax(0, 1fr); gap: 10px; overflow-wrap: anywhere; border-bottom: 1px solid #d9d9d9; padding: 2px 0; align-items: baseline; }
   `,
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
@@ -67,10 +72,40 @@ export class PageFacts {
   protected readonly page = computed(() => this.site()?.pages[this.id()]);
   /** The title as a window and a list show it. */
   protected readonly named = computed(() => (this.page()?.file === 'index.html' ? this.site()!.name : `${this.page()?.title}, ${this.site()?.name}`));
-  protected readonly problems = computed(() => {
-    const site = this.#editor.current();
-    return site ? pageFactProblems(site) : [];
+  protected readonly problems = signal<readonly PageFactProblem[]>([]);
+  /** Pages that are still to be looked through, while nothing was found in them before. */
+  protected readonly left = signal(0);
+  /** The site that was looked through once. */
+  readonly #site = signal('');
+  /** Looks through all pages, this one first, a while at a time; what was found before stands until they are through. */
+  readonly #look = effect((onCleanup) => {
+    const [site, own] = [this.#editor.current(), this.id()];
+    if (!site) return;
+    const pages = factProblemsByPage(site, own);
+    const found: PageFactProblem[] = [];
+    let through = 0;
+    let waiting = 0;
+    const look = (): void => {
+      const until = performance.now() + LOOK_MS;
+      let next = pages.next();
+      for (; !next.done; next = pages.next()) {
+        found.push(...next.value);
+        through++;
+        if (performance.now() > until) break;
+      }
+      const first = untracked(this.#site) !== site.id;
+      if (first || next.done) this.problems.set([...found]);
+      this.left.set(first && !next.done ? site.pageOrder.length - through : 0);
+      if (next.done) this.#site.set(site.id);
+      else waiting = requestIdleCallback(look, { timeout: 200 });
+    };
+    look();
+    onCleanup(() => cancelIdleCallback(waiting));
   });
+  /** A site of a thousand pages may have thousands: they are listed some at a time. */
+  protected readonly step = 60;
+  protected readonly most = signal(this.step);
+  protected readonly listed = computed(() => this.problems().slice(0, this.most()));
   protected readonly scope: Scope = { words: 'The description goes out with the page and is not seen on it; no place changes' };
   protected readonly check = (text: string): string => (text.length > 300 ? `${text.length} characters; at most 300. What was there is kept.` : '');
 

@@ -22,13 +22,13 @@ import { DownloadsList } from './downloads-list.ts';
       <button yo-act slight class="end" icon="close" yoTip="Closes the pictures" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
     </div>
     @if (shelf() === 'downloads') { <div class="whole" (yoDrop)="dropped($event)"><yo-downloads-list [sought]="sought()" /></div> } @else {
-    <ul aria-label="Pictures of the site" (yoDrop)="dropped($event)">
+    <div class="yo-rows" (yoDrop)="dropped($event)"><ul aria-label="Pictures of the site">
       @for (one of shown(); track one.asset.id) {
         <li>
           <img [src]="address(one.asset)" alt="" loading="lazy" />
           <div>
             <yo-text [label]="'Name of ' + one.asset.name" [hideLabel]="true" [value]="one.asset.name" width="190px" [check]="check" (done)="rename(one.asset, $event)" />
-            <p class="note">{{ one.asset.width }} × {{ one.asset.height }}, {{ told(one) }}</p>
+            <p class="note" [yoTip]="told(one)">{{ one.asset.width }} × {{ one.asset.height }}, {{ told(one) }}</p>
             <p class="acts">
               @if (one.uses) { <yo-choice [label]="'Show another for ' + one.asset.name" [hideLabel]="true" [value]="null" placeholder="show another for it" [options]="others(one)" [width]="190" (chosen)="replace(one.asset, $event)" /> }
               @else { <yo-delete slight [name]="one.asset.name" words="" (done)="remove(one.asset)" /> }
@@ -36,15 +36,16 @@ import { DownloadsList } from './downloads-list.ts';
           </div>
         </li>
       } @empty { <li class="quiet whole">{{ pictures().length ? 'No picture fits that.' : 'The site has no pictures yet: bring some, or drop them here.' }}</li> }
-    </ul>
+    </ul></div>
     }
   `,
   styles: `
     :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; } .whole { flex: 1; overflow: auto; } .over { outline: 2px dashed #1a1a1a; outline-offset: 2px; }
-    ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(330px, 1fr)); gap: 12px 24px; overflow: auto; min-height: 0; padding: 2px; align-content: start; flex: 1; }
+    ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(330px, 1fr)); grid-auto-rows: 66px; gap: 10px 24px; padding: 2px; align-content: start; } .yo-rows { flex: 1; --row: 76px; }
     li { display: grid; grid-template-columns: 112px minmax(0, 1fr); gap: 12px; align-items: start; } li.whole { grid-column: 1 / -1; display: block; }
-    img { width: 112px; height: 76px; object-fit: contain; background: #d9d9d9; }
+    .note { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+    img { width: 112px; height: 66px; object-fit: contain; background: #d9d9d9; }
   `,
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
