@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, afterRenderEffect, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { PAGE_KINDS, addKept, addPage, addToMenu, addressPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeFromMenu, pagesUnder, pagesWith, placeSection, putUnder, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Page, type Section, type SectionKind, type Site } from '@yohaku/core';
@@ -76,6 +76,9 @@ export class PagesStep {
       if (now !== null && now !== item) untracked(() => this.panel.set('collections'));
       item = now;
     });
+    // A long page has more sections than its strip has room for: what is in hand is in sight, wherever it was taken.
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterRenderEffect({ read: () => { if (this.section() && !this.panel()) host.querySelector('.strip.now')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); } });
     // The page in hand hangs grown when the step is opened: this is where its words are edited. Who goes back to the overview stays there.
     const opened = effect(() => {
       const page = this.page();
