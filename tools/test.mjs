@@ -18,6 +18,18 @@ const ALONE = /first-start|no-500|server-lives/;
 const JOURNEYS_OUT = join(ROOT, '.test/e2e');
 const SEEN_LINES = 260;
 
+/** Programs that run now. */
+const running = new Set();
+let stopped = false;
+/** What is stopped by a signal takes what it started along, and its cluster; nothing else is begun. */
+function stopWithSignals() {
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => {
+    if (!stopped) say('stopping');
+    stopped = true;
+    for (const child of running) child.kill('SIGTERM');
+  });
+}
+
 /** `./yohaku test [PART…]`: runs the parts and sums them up; journeys by themselves, after all others. Resolves to the exit code. */
 export async function test(wanted) {
   const unknown = wanted.find((part) => !PARTS.includes(part));
@@ -27,6 +39,7 @@ export async function test(wanted) {
   const needs = (...some) => parts.some((part) => some.includes(part));
   const chrome = needs('web', 'e2e') ? ensureChromium() : '';
   if (needs('server', 'e2e')) ensurePostgres();
+  stopWithSignals();
   // Servers that specs and journeys start want both built; checks and specs without a server run meanwhile.
   const building = needs('server', 'e2e') ? buildServer().then(buildWeb) : Promise.resolve();
   const jobsOf = (some, given) => parts.filter((part) => some.includes(part)).flatMap((part) => jobs[part](given)).sort((one, other) => other.long - one.long);
@@ -48,7 +61,9 @@ function sumUp(parts, results) {
     say(`${part}: ${sum(own, 'passed')} passed, ${sum(own, 'failed')} failed, ${Math.round(sum(own, 'ms') / 1000)} s`);
   }
   for (const { part, name, failed, faults } of results) if (failed > 0) say(`failed in ${part}, ${name}: ${faults.length > 0 ? faults.join(' | ') : 'see what it printed'}`);
-  const [passed, failed] = [sum(results, 'passed'), sum(results, 'failed')];
+  if (stopped) say('stopped before all had run');
+  // What did not run has not passed.
+  const [passed, failed] = [sum(results, 'passed'), Math.max(stopped ? 1 : 0, sum(results, 'failed'))];
   process.stdout.write(`${passed} passed, ${failed} failed\n`);
   return failed > 0 || passed === 0 ? 1 : 0;
 }
@@ -122,7 +137,7 @@ async function inTurns(all) {
   const waiting = [...all];
   const done = [];
   const worker = async () => {
-    for (let job = waiting.shift(); job; job = waiting.shift()) {
+    for (let job = waiting.shift(); job && !stopped; job = waiting.shift()) {
       const began = Date.now();
       const { output, code } = await run(process.execPath, job.args, { cwd: job.cwd, env: job.env, live: all.length === 1 });
       const counts = job.count(output, code);
@@ -157,10 +172,14 @@ function run(program, args, { cwd, env = {}, live }) {
   return new Promise((resolve) => {
     const child = spawn(program, args, { cwd, env: { ...process.env, FORCE_COLOR: '0', NO_COLOR: '1', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
     let output = '';
+    running.add(child);
     const keep = (chunk) => { output += chunk; if (live) process.stderr.write(chunk); };
     child.stdout.on('data', keep);
     child.stderr.on('data', keep);
     child.on('error', (error) => resolve({ output: String(error), code: 1 }));
-    child.on('close', (code) => resolve({ output, code }));
+    child.on('close', (code) => {
+      running.delete(child);
+      resolve({ output, code });
+    });
   });
 }
