@@ -111,7 +111,7 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   await page.getByText('A brand file').click();
   const bring = (name: string, text: string) => page.getByLabel('Choose a brand file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await bring('broken.json', '{"a":');
-  await expect(page.getByRole('alert').last()).toContainText(/broken\.json was not taken\. .*not JSON that can be read.*Nothing was changed/);
+  await expect(page.getByRole('alert').last()).toContainText(/broken\.json was not taken\. The file is not JSON that can be read.*Nothing was changed/);
   await bring('other.json', JSON.stringify({ red: { $type: 'color', $value: '#cc2233' }, sea: { $type: 'color', $value: { colorSpace: 'srgb', components: [0.07, 0.27, 0.33] } } }));
   await expect(page.getByRole('status')).toContainText('2 colours');
   await page.getByRole('button', { name: 'Begin' }).click();

@@ -140,6 +140,8 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await live.getByRole('link', { name: 'Vessel 12', exact: true }).click();
   await expect(live.getByRole('heading', { level: 1 })).toHaveText('Vessel 12');
   await expect(live.locator('main')).toContainText('Made in 2026. Fired twice, glazed in ash; no. 12.');
-  expect((await live.goto(`${new URL(page.url()).origin}/live/kiln-row/project.html`))!.status()).toBe(404);
+  // The page that all projects have one like is at no address of its own: who goes there is led on to the first of them.
+  await live.goto(`${new URL(page.url()).origin}/live/kiln-row/project.html`);
+  await expect(live).toHaveURL(/\/live\/kiln-row\/.*vessel-1\.html$/);
   await visitor.close();
 });

@@ -4,7 +4,7 @@ import { FormControl, FormGroup, ReactiveFormsModule, type AbstractControl, type
 import { DomSanitizer } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import { LANGUAGES, PAIRINGS, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
+import { LANGUAGES, PAIRINGS, SiteIssues, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
 import { SiteApi, failureWords } from '../api/index.ts';
 import { ACTS, Choice, FormText, Segments } from '../ui/index.ts';
 import { FilesField } from '../ui/late/index.ts';
@@ -101,7 +101,8 @@ export class NewSite {
       if (!incoming.brand && colors.length === 0) return refused('There is no colour in it.');
       this.file.set({ name: content.name, content, colors, ...(incoming.brand ? { brand: incoming.brand.brand } : {}) });
     } catch (error) {
-      refused(error instanceof Error ? error.message : 'It cannot be read.');
+      // It is the file that cannot be read; there is no site yet.
+      refused(error instanceof SiteIssues ? `${error.issues[0]!.path} ${error.issues[0]!.message}` : error instanceof Error ? error.message : 'It cannot be read.');
     }
   }
 

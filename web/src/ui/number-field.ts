@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, linkedSignal, output, signal, untracked } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { KEYS } from './keys.ts';
 import { Pull, type Pulled } from './pull.ts';
@@ -39,7 +39,9 @@ export class NumberField {
   protected readonly id = `number-${++count}`;
   protected readonly typed = signal<string | null>(null);
   protected readonly problem = signal('');
-  protected readonly text = computed(() => this.typed() ?? String(round(this.value() * this.factor(), this.digits())));
+  protected readonly text = computed(() => this.typed() ?? this.#shown(this.value()));
+  /** What it was set to last: the desk says so some frames later, and keys may come faster. */
+  readonly #now = linkedSignal(() => this.value());
   #dragging = false;
   /** The value as it was when its name was taken hold of. */
   #pulled: number | undefined;
@@ -79,11 +81,12 @@ export class NumberField {
     }
     const steps = KEYS.figure.by(event);
     if (steps === 0) return;
-    const read = this.#read(this.text());
+    const read = this.#read(this.typed() ?? this.#shown(this.#now()));
     const from = typeof read === 'number' ? read : this.value();
     this.typed.set(null);
     this.problem.set('');
-    this.done.emit(this.#within(from + steps * RANGES[this.range()].step));
+    this.#now.set(this.#within(from + steps * RANGES[this.range()].step));
+    this.done.emit(this.#now());
   }
 
   /** Pulls the value by the name: four px a step. */
@@ -100,6 +103,9 @@ export class NumberField {
     if (value !== undefined && value !== from) this.done.emit(value);
   }
 
+  #shown(value: number): string {
+    return String(round(value * this.factor(), this.digits()));
+  }
   #within(value: number): number {
     const { min, max } = RANGES[this.range()];
     return round(Math.min(max, Math.max(min, value)), 6);

@@ -75,6 +75,15 @@ describe('fields', () => {
     expect(offered()).toEqual([]);
   });
 
+  it('count every press of a key, also those that come before the desk has answered', async () => {
+    const [corner] = inputs();
+    for (let i = 0; i < 3; i++) corner!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    expect(fixture.componentInstance.done).toEqual([5, 6, 7]);
+    await fixture.whenStable();
+    corner!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown' }));
+    expect(fixture.componentInstance.done.at(-1)).toBe(6);
+  });
+
   it('nudge by one step, by ten with Shift, and stop at the end of the range', async () => {
     const [corner] = inputs();
     for (const event of [{ key: 'ArrowUp' }, { key: 'ArrowUp', shiftKey: true }, { key: 'ArrowDown' }]) {

@@ -186,7 +186,9 @@ export class Wall {
     }));
   });
   #coming = 0;
-  /** Lets pages come near one by one: each is filled in a frame of its own, those in the middle first. */
+  /** The page that has come and has its wide frame only: to fill both at once holds the desk twice as long. */
+  protected readonly half = signal<string | null>(null);
+  /** Lets pages come near one by one: each frame is filled in a turn of its own, those in the middle first. */
   #come(near: ReadonlySet<string>): void {
     const turn = ++this.#coming;
     const order = (this.site()?.pageOrder ?? []).filter((page) => near.has(page));
@@ -195,10 +197,13 @@ export class Wall {
     const there = new Set(order.filter((page) => this.hanging().has(page)));
     const next = (): void => {
       if (turn !== this.#coming) return;
-      const page = missing.shift();
-      if (page !== undefined) there.add(page);
+      if (this.half() === null || !there.has(this.half()!)) {
+        const page = missing.shift();
+        if (page !== undefined) there.add(page);
+        this.half.set(page ?? null);
+      } else this.half.set(null);
       this.#near.set(new Set(there));
-      if (missing.length > 0) requestIdleCallback(next, { timeout: 200 });
+      if (missing.length > 0 || this.half() !== null) requestIdleCallback(next, { timeout: 200 });
     };
     next();
   }
