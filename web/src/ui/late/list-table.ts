@@ -71,7 +71,7 @@ const LEAST = 60;
     yo-table .ant-table-thead > tr > th { white-space: nowrap; overflow: hidden; }
     yo-table .ant-table-thead .yo-pick { font-weight: inherit; } yo-table .ant-table-thead [aria-sort] .yo-pick { font-weight: 600; color: #1a1a1a; }
     yo-table .ant-table-thead .ant-btn { height: 24px; min-width: 24px; padding: 0 4px; border-color: transparent; }
-    yo-table .ant-table-thead > tr > th { padding: 0 4px 0 0; height: 26px; line-height: 24px; } yo-table .ant-table-thead > tr > th.right { text-align: right; }
+    yo-table .ant-table-thead > tr > th { padding: 0 4px 0 0; height: 26px; line-height: 24px; } yo-table .ant-table-thead > tr > th.right { text-align: right; padding-right: 12px; }
     yo-table .ant-table-thead .yo-pick { line-height: 24px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; vertical-align: top; } yo-table .ant-table-thead .yo-pick:not(:only-child) { max-width: calc(100% - 26px); } yo-table .ant-table-thead .yo-pick yo-icon { vertical-align: middle; } yo-table .ant-table-thead .ant-btn { vertical-align: top; }
     yo-table .ant-table-tbody > tr.now > td { border-bottom: 1.5px solid #1a1a1a; background: #f0f0f0; }
     yo-table .ant-table-tbody > tr.now > td:first-child { font-weight: 600; }
