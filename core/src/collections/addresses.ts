@@ -1,13 +1,8 @@
-import type { Collection, Item, Site } from '../site/index.ts';
+import type { Collection, Site } from '../site/index.ts';
 import { itemFile } from './listed.ts';
 
-/** The item of a collection at an address; undefined where the collection has no pages or none of its items is there. */
-function itemAt(site: Site, { path, page, itemOrder }: Collection, file: string): Item | undefined {
-  if (page === undefined || !file.startsWith(`${path}-`)) return undefined;
-  const slug = file.slice(path.length + 1, -'.html'.length);
-  const id = itemOrder.find((one) => site.items[one]!.slug === slug);
-  return id === undefined ? undefined : site.items[id]!;
-}
+/** What an item of a collection would be called to stand at an address; undefined where none of it can stand there. */
+const slugAt = (path: string, file: string): string | undefined => (file.startsWith(`${path}-`) ? file.slice(path.length + 1, -'.html'.length) : undefined);
 
 /**
  * The first address that something has which had another before, or none, and that
@@ -18,10 +13,19 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
   if (before.pages === site.pages && before.collections === site.collections && before.items === site.items) return undefined;
   const paged = Object.values(site.collections).filter(({ page }) => page !== undefined);
   if (paged.length === 0) return undefined;
+  // Made once a collection and only where an address could be one of its: a sheet may bring ten thousand that could.
+  const slugs = new Map<Collection, ReadonlySet<string>>();
+  const stands = (one: Collection, file: string): boolean => {
+    const slug = slugAt(one.path, file);
+    if (slug === undefined) return false;
+    let known = slugs.get(one);
+    if (!known) slugs.set(one, (known = new Set(one.itemOrder.map((id) => site.items[id]!.slug))));
+    return known.has(slug);
+  };
   const files = new Set<string>();
   for (const { id, file } of Object.values(site.pages)) {
     files.add(file);
-    if (before.pages[id]?.file !== file && paged.some((one) => itemAt(site, one, file))) return file;
+    if (before.pages[id]?.file !== file && paged.some((one) => stands(one, file))) return file;
   }
   for (const one of paged) {
     const was = before.collections[one.id];
@@ -31,7 +35,7 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
       const item = site.items[id]!;
       if (stays && (before.items[id] === item || before.items[id]?.slug === item.slug)) continue;
       const file = itemFile(site, item)!;
-      if (files.has(file) || paged.some((other) => other !== one && itemAt(site, other, file))) return file;
+      if (files.has(file) || paged.some((other) => other !== one && stands(other, file))) return file;
     }
   }
   return undefined;
@@ -39,5 +43,5 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
 
 /** What the items of a collection cannot be called in addresses: what others of it are called, and what would lead to a page. */
 export function takenSlugs(site: Site, { path, itemOrder }: Collection): string[] {
-  return [...itemOrder.map((id) => site.items[id]!.slug), ...Object.values(site.pages).flatMap(({ file }) => (file.startsWith(`${path}-`) ? [file.slice(path.length + 1, -'.html'.length)] : []))];
+  return [...itemOrder.map((id) => site.items[id]!.slug), ...Object.values(site.pages).flatMap(({ file }) => slugAt(path, file) ?? [])];
 }
