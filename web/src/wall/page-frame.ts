@@ -8,6 +8,7 @@ import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
 import { watchSight } from './sight.ts';
+import { WordsEditor } from './words-editor.ts';
 
 /** Where a click in a frame fell. */
 export interface FramePick { readonly place: string; readonly rect: DOMRect; /** It joins what is in hand. */ readonly joins: boolean }
@@ -25,6 +26,7 @@ const NAMED = 0.3;
   selector: 'yo-page-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [BlockGaps],
+  host: { '[class.written]': 'written()' },
   template: `
     <div class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
@@ -42,6 +44,8 @@ const NAMED = 0.3;
   `,
   styles: `
     :host { display: block; flex: none; contain: layout; }
+    /* Painted last and by itself while its words are edited: what lies behind a caret in the order of painting is gone through anew for every letter. */
+    :host(.written) { z-index: 6; will-change: transform; }
     .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
     iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
     .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
@@ -136,6 +140,9 @@ export class PageFrame {
   protected readonly reading = inject(Reading).only;
   /** The same as a signal. */
   protected readonly shown = signal<Document | null>(null);
+  readonly #words = inject(WordsEditor);
+  /** Whether words are being edited in this very frame. */
+  protected readonly written = computed(() => this.shown() !== null && this.#words.document() === this.shown());
   /** Document shown, once it is there. */
   get document(): Document | undefined {
     return this.#painter?.document;

@@ -55,6 +55,7 @@ const LOOKS = 40;
   imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
+  host: { '[class.written]': 'writtenOn() !== null' },
 })
 export class Wall {
   readonly #store = inject(Store);
@@ -62,6 +63,8 @@ export class Wall {
   protected readonly reading = inject(Reading).only;
   readonly #frames = inject(Frames);
   readonly #words = inject(WordsEditor);
+  /** The document of the frame in which words are being edited. */
+  protected readonly writtenOn = this.#words.document;
   /** Reads what lies behind texts over pictures as long as the wall is there. */
   readonly #pictures = inject(PictureReader);
   /** The site without the preview of a held control: what hangs where does not change while one is held. */

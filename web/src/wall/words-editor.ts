@@ -29,6 +29,9 @@ export class WordsEditor {
   readonly #store = inject(Store);
   readonly #edited = signal<EditedWords | null>(null);
   readonly edited = this.#edited.asReadonly();
+  readonly #document = signal<Document | null>(null);
+  /** The document of the frame in which words are being edited. */
+  readonly document = this.#document.asReadonly();
   #session: Session | undefined;
 
   /** Puts emphasis on the chosen words, or takes it off. */
@@ -69,6 +72,7 @@ export class WordsEditor {
       element.innerHTML = html;
       this.#session = undefined;
       this.#edited.set(null);
+      this.#document.set(null);
       if (!keep || same(after, kept)) return;
       this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, place.words!, after));
       this.#askForProvisional(place.style);
@@ -118,6 +122,7 @@ export class WordsEditor {
     };
     document.addEventListener('selectionchange', told);
     this.#session = { finish, mark: words.mark, link: words.link };
+    this.#document.set(document);
     this.#tell(place, words);
   }
 
