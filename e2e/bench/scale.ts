@@ -5,7 +5,7 @@ import type { RunningServer } from '../../server/src/main.ts';
 import { launch } from '../browser.ts';
 import { benchContext } from './open-desk.ts';
 import { median, timed, type Result } from './result.ts';
-import { deskTasks, traced } from './tasks.ts';
+import { longestTask } from './tasks.ts';
 import { withSite } from './with-server.ts';
 
 /** Pages of the sites that are compared; the first is the reference. */
@@ -170,21 +170,20 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
   return { told: median(told.slice(1)), nearest: median(nearest.slice(1)) };
 }
 
-/** The longest task while the wall is scrolled from one end to the other. */
+/** The longest task while the wall is scrolled from one end to the other, there and back in turns; what is filled where it stops counts. */
 async function scrolled(browser: Browser, page: Page): Promise<number> {
-  const events = await traced(browser, page, async () => {
-    await page.evaluate(async () => {
-      const row = document.querySelector<HTMLElement>('[aria-label="All pages"]')!;
-      const end = row.scrollWidth - row.clientWidth;
-      // A hundred and twenty moves whatever the length: as somebody drags the bar.
-      for (let i = 0; i <= 120; i++) {
-        row.scrollLeft = (end * i) / 120;
-        await new Promise((resolve) => setTimeout(resolve, 32));
-      }
-      await new Promise((resolve) => setTimeout(resolve, 800));
-    });
-  });
-  return Math.max(...deskTasks(events, 20));
+  const { median: longest } = await longestTask(browser, page, 'the wall is scrolled', 20, () => page.evaluate(async () => {
+    const row = document.querySelector<HTMLElement>('[aria-label="All pages"]')!;
+    const end = row.scrollWidth - row.clientWidth;
+    const back = row.scrollLeft > end / 2;
+    // A hundred and twenty moves whatever the length: as somebody drags the bar.
+    for (let i = 0; i <= 120; i++) {
+      row.scrollLeft = (end * (back ? 120 - i : i)) / 120;
+      await new Promise((resolve) => setTimeout(resolve, 32));
+    }
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+  }));
+  return longest;
 }
 
 /** One edit saved by the server, ms. */

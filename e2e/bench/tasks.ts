@@ -1,7 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import { median, type Result } from './result.ts';
 
-export interface TraceEvent { readonly name: string; readonly ph: string; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
+export interface TraceEvent { readonly name: string; readonly ph: string; readonly dur?: number; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
 
 /** What the browser did while something was done to a page. */
 export async function traced(browser: Browser, page: Page, work: () => Promise<void>): Promise<readonly TraceEvent[]> {
@@ -12,12 +12,13 @@ export async function traced(browser: Browser, page: Page, work: () => Promise<v
 
 /**
  * How long the tasks of the desk's main thread kept the processor, ms: what a
- * busy machine takes away in between is no work of the desk. The desk's own
- * process is the one whose main thread did most.
+ * busy machine takes away in between is no work of the desk. Never more than the
+ * task lasted: the clock of the processor runs ahead on some virtual machines.
+ * The desk's own process is the one whose main thread did most.
  */
 export function deskTasks(events: readonly TraceEvent[], least: number): number[] {
   const mains = events.filter((event) => event.name === 'thread_name' && event.args?.name === 'CrRendererMain');
-  const tasks = (main: TraceEvent) => events.filter((event) => event.pid === main.pid && event.tid === main.tid && event.ph === 'X' && /RunTask$/.test(event.name) && event.tdur !== undefined).map((event) => event.tdur! / 1000);
+  const tasks = (main: TraceEvent) => events.filter((event) => event.pid === main.pid && event.tid === main.tid && event.ph === 'X' && /RunTask$/.test(event.name) && event.tdur !== undefined).map((event) => Math.min(event.tdur!, event.dur ?? Infinity) / 1000);
   const [all] = mains.map(tasks).sort((one, other) => sum(other) - sum(one));
   if (!all || all.length < least) throw new Error('the trace has no tasks of the desk');
   return all;

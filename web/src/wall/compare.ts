@@ -1,5 +1,6 @@
 import { bandOf, cellValue, colorOf, familyNames, pageTree, paintedFacts, partsOf, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
 import type { Difference } from '../state/index.ts';
+import { atOnce } from './slices.ts';
 
 const SIZE_TOLERANCE = 0.02;
 
@@ -8,6 +9,11 @@ const TOUCHED = ':hover, :active, :focus-visible';
 
 /** Every value at rest that the browser computes otherwise than the model says, once a place and property. */
 export function compareDocument(document: Document, site: Site, page: string, width: number): Difference[] {
+  return atOnce(comparing(document, site, page, width));
+}
+
+/** The same, place by place. */
+export function* comparing(document: Document, site: Site, page: string, width: number): Generator<void, Difference[]> {
   const view = document.defaultView;
   if (!view) return [];
   const index = siteIndex(site);
@@ -18,6 +24,7 @@ export function compareDocument(document: Document, site: Site, page: string, wi
   for (const place of pageTree(site, page).places) {
     const element = elements.get(place.id);
     if (!element || (place.states.length > 1 && element.matches(TOUCHED))) continue;
+    yield;
     const computed = view.getComputedStyle(element);
     for (const property of propertiesOf(index.groupOf.get(place)!)) {
       const expected = expectation(place, property);

@@ -3,13 +3,15 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, WallTurn, auditFeature, deskFeature, siteFeature, type Row } from '../state/index.ts';
-import { compareDocument, readLayout, type LayoutSnapshot } from './compare.ts';
+import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
 import { readBreaks, type Break } from './breaks.ts';
+import { whenCalm } from './calm.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { playMotion } from './play-motion.ts';
 import { readSheet } from './sheet-reading.ts';
 import { SHEET_WIDTHS, Sheets } from './sheets.ts';
+import { inSlices } from './slices.ts';
 import { turn } from './turn.ts';
 
 /** A frame on the wall as the scheduler sees it. */
@@ -42,7 +44,6 @@ const TELL_MS = 8000;
 /** After this long without a paint, marks and crops follow the new layout. */
 const SETTLE_MS = 90;
 
-const idle = () => new Promise((resolve) => requestIdleCallback(resolve, { timeout: 400 }));
 const heightOf = (document: Document): number => document.body.getBoundingClientRect().height;
 
 /** Repaints the wall: nearest frames first, the others in turn, and compares them with the model when all is quiet. */
@@ -72,6 +73,8 @@ export class Frames {
   #ending = false;
   #quiet: ReturnType<typeof setTimeout> | undefined;
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
+  /** Which site a document was compared with. */
+  readonly #compared = new WeakMap<Document, Site>();
   readonly #sheets = inject(Sheets);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #apart = new LayoutFrame(() => this.#siteId());
@@ -143,7 +146,7 @@ export class Frames {
     // Then the pages that do not hang, against the heights they were read with.
     for (const { page, width } of this.#others(site)) {
       const was = this.#sheets.heightOf(page, width);
-      await idle();
+      await whenCalm();
       if (!this.#standIns() || this.#painted() !== site) return;
       if (was !== undefined) moved.push(heightOf(await this.#apart.lay(site, page, width, { standIn: true })) / Math.max(1, was) - 1);
       tell();
@@ -268,7 +271,7 @@ export class Frames {
     if (this.#motion.playing()) return this.#waitForQuiet();
     const worse: Row[] = [];
     const goesOn = async (): Promise<boolean> => {
-      await idle();
+      await whenCalm();
       return this.#painted() === site;
     };
     for (const frame of [...this.#hung.values()]) {
@@ -278,12 +281,21 @@ export class Frames {
       // Taken down meanwhile.
       if (!document.defaultView) continue;
       if (frame.painter.applied !== site) return;
-      await document.fonts.ready;
-      this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences: compareDocument(document, site, frame.page, frame.width) }));
+      if (this.#compared.get(document) !== site) {
+        await document.fonts.ready;
+        const differences = await inSlices(comparing(document, site, frame.page, frame.width), stands);
+        if (!differences) {
+          if (document.defaultView) return;
+          continue;
+        }
+        this.#compared.set(document, site);
+        this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences }));
+      }
       if (frame.part) {
         worse.push(...this.#rows(frame.key, frame.page, frame.width, readLayout(document, site, frame.page), site));
         continue;
       }
+      if (this.#asRead(site, frame.key, frame.page, frame.width, worse)) continue;
       const reading = await readSheet(document, site, frame.page, frame.width, stands);
       if (!reading) {
         if (document.defaultView) return;
@@ -305,14 +317,7 @@ export class Frames {
     for (const page of site.pageOrder) for (const width of SHEET_WIDTHS) {
       const key = `${page} ${width}`;
       if (this.#hung.has(key)) continue;
-      const known = this.#layouts.get(key);
-      const edit = this.#last()?.id ?? '';
-      if (known && this.#sheets.isRead(site, page, width)) {
-        // Laid out as before: this edit has moved none of its lines.
-        if (known.edit !== edit) this.#layouts.set(key, { edit, before: known.now, now: known.now, rows: [] });
-        else worse.push(...known.rows);
-        continue;
-      }
+      if (this.#asRead(site, key, page, width, worse)) continue;
       if (!(await goesOn())) return false;
       const document = await this.#apart.lay(site, page, width);
       const reading = (await goesOn()) && (await readSheet(document, site, page, width, goesOn));
@@ -325,6 +330,16 @@ export class Frames {
         this.#sheets.tell(site);
       }
     }
+    return true;
+  }
+
+  /** Whether a page is laid out as it was read before; then this edit has moved none of its lines. */
+  #asRead(site: Site, key: string, page: string, width: number, worse: Row[]): boolean {
+    const known = this.#layouts.get(key);
+    if (!known || !this.#sheets.isRead(site, page, width)) return false;
+    const edit = this.#last()?.id ?? '';
+    if (known.edit !== edit) this.#layouts.set(key, { edit, before: known.now, now: known.now, rows: [] });
+    else worse.push(...known.rows);
     return true;
   }
 
@@ -350,7 +365,7 @@ export class Frames {
     for (const [i, { page, width }] of others.entries()) {
       this.breaks.set([...found]);
       this.breaksLeft.set(others.length - i);
-      await idle();
+      await whenCalm();
       if (this.#painted() !== site || stressCss(new Set(this.#stress())) !== onTop || this.#stress().length === 0) return;
       found.push(...readBreaks(await this.#apart.lay(site, page, width, { onTop }), site, page, width, this.#layouts.get(`${page} ${width}`)?.now));
       if (width === SHEET_WIDTHS.at(-1)) siteIndex(site).letGo(page);

@@ -27,3 +27,32 @@ export function hanging(order: readonly string[], before: ReadonlySet<string>, n
   const next = [...all].sort((one, other) => far(one) - far(other)).slice(0, most);
   return next.length === before.size && next.every((id) => before.has(id)) ? before : new Set(next);
 }
+
+/** Pages that have their frame, at either width. */
+export interface Hung { readonly wide: ReadonlySet<string>; readonly narrow: ReadonlySet<string> }
+export const NONE_HUNG: Hung = { wide: new Set(), narrow: new Set() };
+
+/**
+ * One frame nearer to what shall hang: taken away, or filled. To fill a page at both
+ * widths and to take another away in one turn holds the desk four times as long.
+ * Where nothing hangs yet, all of it at once. The same object when all is done.
+ *
+ * @param shall pages that shall have both frames and no others, the most wanted first
+ * @param kept the page that is grown or in hand: it is filled at once
+ */
+export function oneFrameOn(hung: Hung, shall: readonly string[], kept: string | null = null): Hung {
+  const wanted = new Set(shall);
+  if (hung.wide.size === 0) return wanted.size === 0 ? hung : { wide: wanted, narrow: wanted };
+  if (kept !== null && wanted.has(kept) && !(hung.wide.has(kept) && hung.narrow.has(kept))) return { wide: new Set([...hung.wide, kept]), narrow: new Set([...hung.narrow, kept]) };
+  const without = (all: ReadonlySet<string>, id: string): ReadonlySet<string> => new Set([...all].filter((one) => one !== id));
+  // What goes makes room before anything comes: there are never more frames than shall be.
+  if (hung.wide.size + hung.narrow.size >= 2 * wanted.size) {
+    const goes = [...hung.narrow].find((id) => !wanted.has(id));
+    if (goes !== undefined) return { ...hung, narrow: without(hung.narrow, goes) };
+    const last = [...hung.wide].find((id) => !wanted.has(id));
+    if (last !== undefined) return { ...hung, wide: without(hung.wide, last) };
+  }
+  const comes = shall.find((id) => !hung.wide.has(id) || !hung.narrow.has(id));
+  if (comes === undefined) return hung;
+  return hung.wide.has(comes) ? { ...hung, narrow: new Set([...hung.narrow, comes]) } : { ...hung, wide: new Set([...hung.wide, comes]) };
+}

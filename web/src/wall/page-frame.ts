@@ -8,6 +8,7 @@ import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
 import { watchSight } from './sight.ts';
+import { turn } from './turn.ts';
 import { WordsEditor } from './words-editor.ts';
 
 /** Where a click in a frame fell. */
@@ -117,6 +118,7 @@ export class PageFrame {
     }));
     effect(() => {
       this.#frames.version();
+      this.shown();
       const lit = this.lit();
       this.near();
       // While the wall follows an edit, where the marks stand is asked once it has: asking lays pages out out of turn.
@@ -124,6 +126,7 @@ export class PageFrame {
     });
     effect(() => {
       this.#frames.version();
+      this.shown();
       this.scale();
       this.near();
       this.tags.set(this.outline() ? this.#named() : []);
@@ -132,7 +135,9 @@ export class PageFrame {
     effect(() => {
       this.crop();
       this.#frames.version();
-      untracked(() => this.#measure());
+      this.shown();
+      // Out of sight nothing is laid out to be measured: it is when it comes near, and the observer tells.
+      if (this.crop() || this.near() || this.live()) untracked(() => this.#measure());
       this.#place();
     });
   }
@@ -156,16 +161,25 @@ export class PageFrame {
     const document = this.frame().nativeElement.contentDocument;
     // The empty document of a fresh iframe loads as well, before the shell.
     if (!document?.body || document.URL === 'about:blank') return;
+    // In a task of its own, which lays nothing out: what is written while the shell says that it is there is styled and laid out in the same one.
+    void turn().then(() => {
+      if (document.defaultView && this.frame().nativeElement.contentDocument === document) this.#fill(document);
+    });
+  }
+
+  #fill(document: Document): void {
     this.#painter = new FramePainter(document, pageSource(this.page(), this.crop()?.part ?? null));
     this.shown.set(document);
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
+    let fresh = true;
     const unhang = this.#frames.hang({
       key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
       painted: (structure) => {
-        // Sizes are heard of from the observer; asking here would lay out every frame at once.
-        if (structure) this.#measure();
+        // Sizes are heard of from the observer; asking here would lay out every frame at once, and a fresh one in the task that fills it.
+        if (structure && !fresh) this.#measure();
       },
     });
+    fresh = false;
     // Under a held control pages keep their place on the wall until the hand rests: to move them is a layout of the whole desk.
     const observer = new ResizeObserver(() => {
       if (!this.#frames.behind()) this.#measure();
@@ -183,9 +197,7 @@ export class PageFrame {
     });
     document.addEventListener('submit', (event) => event.preventDefault());
     for (const kind of ['keydown', 'keyup'] as const) document.addEventListener(kind, (event) => this.#hand(event));
-    this.#measure();
     this.ready.emit(document);
-    this.#frames.version.update((version) => version + 1);
   }
 
   #click(event: MouseEvent, out: { emit(pick: FramePick): void }): void {

@@ -22,6 +22,7 @@ export interface SheetReading {
  */
 export async function readSheet(document: Document, site: Site, page: string, width: number, rest: () => Promise<boolean>): Promise<SheetReading | undefined> {
   const layout = readLayout(document, site, page);
+  if (!(await rest())) return undefined;
   const lengths = readLineLengths(document, site, page, width);
   // A task of its own, and one more to lay the page out as it is again: left to the next hit test, all pages would be styled in one piece.
   if (!(await rest())) return undefined;

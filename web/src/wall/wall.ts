@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
@@ -10,11 +10,11 @@ import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
 import { Frames } from './frames.ts';
-import { hanging } from './hanging.ts';
+import { HungPages } from './hung-pages.ts';
 import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
-import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
+import { PageFrame, type Crop } from './page-frame.ts';
+import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
 import { PinWall } from './pin-wall.ts';
-import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 import { Slip } from './slip.ts';
 import { SpecimenWall } from './specimen-wall.ts';
 import { overviewScale } from './overview-scale.ts';
@@ -42,8 +42,6 @@ function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyM
   });
 }
 
-/** A page has come near when it has been so for so many ms: what only passes by is not filled. */
-const NEAR_MS = 120;
 /** A chosen place is looked for on the wall at first after so many ms, and so often. */
 const LOOK_MS = 120;
 const LOOKS = 40;
@@ -52,9 +50,10 @@ const LOOKS = 40;
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PinWall, SpecimenWall, StressBar, Slip, TextField],
+  imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PagePair, PinWall, SpecimenWall, StressBar, Slip, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
+  providers: [HungPages],
   host: { '[class.written]': 'writtenOn() !== null' },
 })
 export class Wall {
@@ -79,17 +78,28 @@ export class Wall {
   readonly #audit = this.#store.selectSignal(auditFeature.selectReport);
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
-  protected readonly frames = viewChildren(PageFrame);
+  readonly #hung = inject(HungPages);
+  protected readonly hung = this.#hung.hung;
+  protected readonly papers = this.#hung.papers;
+  protected readonly pairs = viewChildren(PagePair);
   /** The place for which the slip hangs where it does. */
   #anchored: DeskState['place'] = null;
   protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number; room: number } | null>(null);
 
-  protected readonly pages = computed(() => {
+  readonly #pages = new Map<string, WallPage>();
+  /** All pages in their order; what is as it was stays the same object. */
+  protected readonly pages = computed((): WallPage[] => {
     const site = this.site();
     if (!site) return [];
     const failing = new Map<string, Set<string>>();
     for (const row of this.#audit()?.failing ?? []) failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
-    return site.pageOrder.map((id, i) => ({ id, title: site.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0 }));
+    return site.pageOrder.map((id, i) => {
+      const page = { id, hangs: `page-${id}`, title: site.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0 };
+      const known = this.#pages.get(id);
+      if (known && known.title === page.title && known.nearness === page.nearness && known.failing === page.failing) return known;
+      this.#pages.set(id, page);
+      return page;
+    });
   });
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
@@ -138,7 +148,7 @@ export class Wall {
     const reach = this.#reach();
     if (!reach) return new Map(place ? [[place.page, new Set([place.id, ...also.map(({ id }) => id)])]] : []);
     // Only what hangs has marks: the others are not taken apart for them.
-    return new Map([...this.hanging()].flatMap((page): [string, ReadonlySet<string>][] => (reach.on(page).size > 0 ? [[page, reach.on(page)]] : [])));
+    return new Map([...this.#hung.hanging()].flatMap((page): [string, ReadonlySet<string>][] => (reach.on(page).size > 0 ? [[page, reach.on(page)]] : [])));
   }, { equal: sameLit });
 
   /** Whether a value changed since the control that has the focus got it, or the place was chosen. */
@@ -169,78 +179,8 @@ export class Wall {
   /** At what scale all pages hang. */
   protected readonly overview = computed(() => overviewScale(this.site()?.pageOrder.length ?? 0, this.#room()));
 
-  readonly #sheets = inject(Sheets);
-  /** Pages in sight on the wall, or about to be. */
-  readonly #near = signal<ReadonlySet<string>>(new Set());
-  /** Pages that have frames; the others are sheets of paper in their size. */
-  protected readonly hanging = linkedSignal<{ order: readonly string[]; near: ReadonlySet<string>; kept: string | null }, ReadonlySet<string>>({
-    source: () => ({ order: this.site()?.pageOrder ?? [], near: this.#near(), kept: this.desk().grown }),
-    computation: ({ order, near, kept }, previous) => hanging(order, previous?.value ?? new Set(), near, kept),
-  });
-  /** How tall a page is that does not hang, px: as it was read, until then as most of those that were. */
-  protected tallOf(page: string, width: number): number {
-    return (this.#sheets.heightOf(page, width) ?? this.#usual()[width]!);
-  }
-  readonly #usual = computed((): Readonly<Record<number, number>> => {
-    const known = [...this.#sheets.heights()];
-    return Object.fromEntries(SHEET_WIDTHS.map((width) => {
-      const heights = known.flatMap(([key, height]) => (key.endsWith(` ${width}`) ? [height] : [])).sort((one, other) => one - other);
-      return [width, heights[heights.length >> 1] ?? 900];
-    }));
-  });
-  #coming = 0;
-  /** The page that has come and has its wide frame only: to fill both at once holds the desk twice as long. */
-  protected readonly half = signal<string | null>(null);
-  /** Lets pages come near one by one: each frame is filled in a turn of its own, those in the middle first. */
-  #come(near: ReadonlySet<string>): void {
-    const turn = ++this.#coming;
-    const order = (this.site()?.pageOrder ?? []).filter((page) => near.has(page));
-    const middle = (order.length - 1) / 2;
-    const missing = order.map((page, i) => ({ page, far: Math.abs(i - middle) })).filter(({ page }) => !this.hanging().has(page)).sort((one, other) => one.far - other.far).map(({ page }) => page);
-    const there = new Set(order.filter((page) => this.hanging().has(page)));
-    const next = (): void => {
-      if (turn !== this.#coming) return;
-      if (this.half() === null || !there.has(this.half()!)) {
-        const page = missing.shift();
-        if (page !== undefined) there.add(page);
-        this.half.set(page ?? null);
-      } else this.half.set(null);
-      this.#near.set(new Set(there));
-      if (missing.length > 0 || this.half() !== null) requestIdleCallback(next, { timeout: 200 });
-    };
-    next();
-  }
-  /** Watches which pages come near; those that do not stay are not filled. */
-  #watch(): void {
-    const near = new Set<string>();
-    let settling: ReturnType<typeof setTimeout> | undefined;
-    let watched: { row: HTMLElement; sight: IntersectionObserver } | undefined;
-    effect(() => {
-      const row = this.row()?.nativeElement;
-      const order = this.site()?.pageOrder.length ?? 0;
-      if (watched?.row !== row) {
-        watched?.sight.disconnect();
-        near.clear();
-        watched = row && { row, sight: new IntersectionObserver((entries) => {
-          for (const { target, isIntersecting } of entries) {
-            const page = target.id.slice('page-'.length);
-            if (isIntersecting) near.add(page);
-            else near.delete(page);
-          }
-          clearTimeout(settling);
-          settling = setTimeout(() => this.#come(new Set(near)), NEAR_MS);
-        }, { root: row, rootMargin: '0px 600px' }) };
-      }
-      // After the pages of this order are there.
-      if (watched && order > 0) setTimeout(() => {
-        for (const pair of watched?.row.querySelectorAll('.pair') ?? []) watched!.sight.observe(pair);
-      }, 0);
-    });
-    inject(DestroyRef).onDestroy(() => watched?.sight.disconnect());
-  }
-
   constructor() {
-    this.#watch();
+    this.#hung.watch(this.row);
     effect(() => {
       // A slip hangs at the place it was hung for: at another one it is hung anew.
       const { place } = this.desk();
@@ -258,10 +198,6 @@ export class Wall {
       const { place, grown } = this.desk();
       if (place && grown === place.page && this.#anchored !== place) setTimeout(() => this.#showPlace(place), LOOK_MS);
     });
-  }
-
-  protected scaleOf(page: string): number {
-    return this.desk().grown === page ? this.grownScale() : this.overview();
   }
 
   protected hang(hanging: DeskState['hanging']): void {
@@ -320,7 +256,7 @@ export class Wall {
     this.#store.dispatch(DeskActions.standIns({ shown: false }));
   }
 
-  protected pick(frame: PageFrame, page: string, pick: FramePick): void {
+  protected pick({ frame, page, pick }: PairPick): void {
     const { place, also } = this.desk();
     // With Shift it joins those in hand, or leaves them.
     if (pick.joins && place?.page === page && place.id !== pick.place) {
@@ -334,7 +270,7 @@ export class Wall {
   }
 
   /** Edits the words where they stand. */
-  protected edit(frame: PageFrame, page: string, pick: FramePick): void {
+  protected edit({ frame, page, pick }: PairPick): void {
     if (this.reading()) return;
     const document = frame.document;
     if (document) this.#words.edit(document, page, pick.place);
@@ -346,8 +282,13 @@ export class Wall {
 
   protected editChosen(): void {
     const place = this.desk().place;
-    const frame = this.frames().find((one) => one.page() === place?.page && one.width() === 1280 && one.live());
+    const frame = this.#live(place?.page);
     if (place && frame?.document) this.#words.edit(frame.document, place.page, place.id);
+  }
+
+  /** The frame of a grown page at 1280. */
+  #live(page: string | undefined): PageFrame | undefined {
+    return this.pairs().find((one) => one.grown() && one.page().id === page)?.frames().find((one) => one.width() === 1280);
   }
 
   #sectionOf(page: string, place: string): string | undefined {
@@ -358,7 +299,7 @@ export class Wall {
   /** Brings a chosen place to the middle of the wall as soon as its page hangs there at its full height. */
   #showPlace(place: { readonly page: string; readonly id: string }, tries = 0): void {
     if (this.desk().place !== place || this.#anchored === place) return;
-    const frame = this.frames().find((one) => one.page() === place.page && one.width() === 1280 && one.live());
+    const frame = this.#live(place.page);
     const element = frame?.document?.querySelector(`[data-place="${place.id}"]`);
     const rect = element?.getBoundingClientRect();
     if (!frame || !rect || rect.height === 0 || rect.top * frame.scale() > frame.element.offsetHeight) {
