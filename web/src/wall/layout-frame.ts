@@ -1,6 +1,7 @@
 import type { Site } from '@yohaku/core';
 import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
+import { turn } from './turn.ts';
 
 /** A document out of sight in which pages are laid out to be read: what is read never depends on what hangs on the wall. */
 export class LayoutFrame {
@@ -17,7 +18,8 @@ export class LayoutFrame {
     const frame = await (this.#frame ??= this.#open());
     const document = frame.contentDocument!;
     const laid = this.#laid;
-    if (laid?.site !== site || laid.page !== page || laid.onTop !== onTop || laid.standIn !== standIn) {
+    const anew = laid?.site !== site || laid.page !== page || laid.onTop !== onTop || laid.standIn !== standIn;
+    if (anew) {
       const painter = new FramePainter(document, pageSource(page));
       painter.standIn(standIn);
       painter.onTop(onTop);
@@ -25,6 +27,8 @@ export class LayoutFrame {
     }
     this.#laid = { site, page, onTop, standIn };
     frame.style.width = `${width}px`;
+    // Written and laid out in tasks of their own: whether fonts are there cannot be asked without laying out.
+    if (anew) await turn();
     await document.fonts.ready;
     return document;
   }

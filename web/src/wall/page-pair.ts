@@ -2,17 +2,27 @@ import { ChangeDetectionStrategy, Component, input, output, viewChildren } from 
 import { ACTS } from '../ui/index.ts';
 import { PageFrame, type FramePick } from './page-frame.ts';
 
-/** A page as it hangs on the wall: its place in the order, and how many of its places fail. */
+/** A page as it hangs on the wall. */
 export interface WallPage {
+  readonly site: string;
   readonly id: string;
-  /** Id of its element. */
-  readonly hangs: string;
   readonly title: string;
   readonly nearness: number;
+  /** How many of its places fail. */
   readonly failing: number;
+  /** Whether it has a frame at 1280, and at 390; else paper of its size. */
+  readonly wide: boolean;
+  readonly narrow: boolean;
+  /** How tall that paper is, px of the page. */
+  readonly tall: Paper;
+  readonly grown: boolean;
+  readonly third: number | null;
+  readonly scale: number;
+  readonly lit: ReadonlySet<string> | null;
+  readonly outline: boolean;
 }
 
-/** How tall the paper is that stands for a frame, px of the page, at 1280 and at 390. */
+/** How tall a page is, px, at 1280 and at 390. */
 export interface Paper { readonly wide: number; readonly narrow: number }
 
 /** One of the page's frames was pressed. */
@@ -27,39 +37,31 @@ export interface PairPick { readonly frame: PageFrame; readonly page: string; re
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, PageFrame],
   template: `
+    @let it = page();
     <figcaption>
-      <button yo-pick [class.strong]="grown()" (click)="grow.emit(grown() ? null : page().id)" [attr.aria-expanded]="grown()">{{ page().title }}</button>
-      <span class="muted">@if (page().failing) { {{ page().failing }} failing }</span>
+      <button yo-pick [class.strong]="it.grown" (click)="grow.emit(it.grown ? null : it.id)" [attr.aria-expanded]="it.grown">{{ it.title }}</button>
+      <span class="muted">@if (it.failing) { {{ it.failing }} failing }</span>
     </figcaption>
-    <div class="sheets" (click)="grown() || grow.emit(page().id)">
-      @if (wide()) {
-        <yo-page-frame #at1280 [siteId]="siteId()" [page]="page().id" [width]="1280" [scale]="scale()" [live]="grown()" [nearness]="grown() ? 0 : page().nearness"
-          [lit]="lit()" [outline]="outline()" [title]="page().title + ' at 1280'" (picked)="tell(picked, at1280, $event)" (opened)="tell(opened, at1280, $event)" />
-      } @else { <div class="sheet" [style.width.px]="1280 * scale()" [style.height.px]="paper().wide * scale()"></div> }
-      @if (narrow()) {
-        <yo-page-frame #at390 [siteId]="siteId()" [page]="page().id" [width]="390" [scale]="scale()" [live]="grown()" [nearness]="grown() ? 0 : page().nearness + 0.5"
-          [lit]="lit()" [outline]="outline()" [title]="page().title + ' at 390'" (picked)="tell(picked, at390, $event)" (opened)="tell(opened, at390, $event)" />
-      } @else { <div class="sheet" [style.width.px]="390 * scale()" [style.height.px]="paper().narrow * scale()"></div> }
-      @if (grown()) { @if (third(); as width) {
-        <yo-page-frame #other [siteId]="siteId()" [page]="page().id" [width]="width" [scale]="scale()" [live]="true" [nearness]="0.25"
-          [lit]="lit()" [outline]="outline()" [title]="page().title + ' at ' + width" (picked)="tell(picked, other, $event)" (opened)="tell(opened, other, $event)" />
+    <div class="sheets" (click)="it.grown || grow.emit(it.id)">
+      @if (it.wide) {
+        <yo-page-frame #at1280 [siteId]="it.site" [page]="it.id" [width]="1280" [scale]="it.scale" [live]="it.grown" [nearness]="it.grown ? 0 : it.nearness"
+          [lit]="it.lit" [outline]="it.outline" [title]="it.title + ' at 1280'" (picked)="tell(picked, at1280, $event)" (opened)="tell(opened, at1280, $event)" />
+      } @else { <div class="sheet" [style.width.px]="1280 * it.scale" [style.height.px]="it.tall.wide * it.scale"></div> }
+      @if (it.narrow) {
+        <yo-page-frame #at390 [siteId]="it.site" [page]="it.id" [width]="390" [scale]="it.scale" [live]="it.grown" [nearness]="it.grown ? 0 : it.nearness + 0.5"
+          [lit]="it.lit" [outline]="it.outline" [title]="it.title + ' at 390'" (picked)="tell(picked, at390, $event)" (opened)="tell(opened, at390, $event)" />
+      } @else { <div class="sheet" [style.width.px]="390 * it.scale" [style.height.px]="it.tall.narrow * it.scale"></div> }
+      @if (it.grown) { @if (it.third; as width) {
+        <yo-page-frame #other [siteId]="it.site" [page]="it.id" [width]="width" [scale]="it.scale" [live]="true" [nearness]="0.25"
+          [lit]="it.lit" [outline]="it.outline" [title]="it.title + ' at ' + width" (picked)="tell(picked, other, $event)" (opened)="tell(opened, other, $event)" />
       } }
     </div>
   `,
   styleUrl: './page-pair.less',
 })
 export class PagePair {
-  readonly siteId = input.required<string>();
+  /** The same object as long as nothing of it is another: a thousand pages have one input each, and no more. */
   readonly page = input.required<WallPage>();
-  /** Whether it has a frame at 1280, and at 390; else paper of its size. */
-  readonly wide = input.required<boolean>();
-  readonly narrow = input.required<boolean>();
-  readonly paper = input.required<Paper>();
-  readonly grown = input.required<boolean>();
-  readonly third = input.required<number | null>();
-  readonly scale = input.required<number>();
-  readonly lit = input.required<ReadonlySet<string> | null>();
-  readonly outline = input.required<boolean>();
   /** This page shall be grown, or (null) none. */
   readonly grow = output<string | null>();
   readonly picked = output<PairPick>();

@@ -79,25 +79,29 @@ export class Wall {
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
   readonly #hung = inject(HungPages);
-  protected readonly hung = this.#hung.hung;
-  protected readonly papers = this.#hung.papers;
   protected readonly pairs = viewChildren(PagePair);
   /** The place for which the slip hangs where it does. */
   #anchored: DeskState['place'] = null;
   protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number; room: number } | null>(null);
 
-  readonly #pages = new Map<string, WallPage>();
-  /** All pages in their order; what is as it was stays the same object. */
-  protected readonly pages = computed((): WallPage[] => {
-    const site = this.site();
-    if (!site) return [];
+  readonly #failing = computed(() => {
     const failing = new Map<string, Set<string>>();
     for (const row of this.#audit()?.failing ?? []) failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
-    return site.pageOrder.map((id, i) => {
-      const page = { id, hangs: `page-${id}`, title: site.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0 };
-      const known = this.#pages.get(id);
-      if (known && known.title === page.title && known.nearness === page.nearness && known.failing === page.failing) return known;
-      this.#pages.set(id, page);
+    return failing;
+  });
+  readonly #known = new Map<string, WallPage>();
+  /** All pages in their order; what is as it was stays the same object. */
+  protected readonly pages = computed((): WallPage[] => {
+    const [site, { grown, third, outline }, hung, tall, lit, failing] = [this.site(), this.desk(), this.#hung.hung(), this.#hung.papers(), this.lit(), this.#failing()];
+    return (site?.pageOrder ?? []).map((id, i) => {
+      const page: WallPage = {
+        site: this.siteId(), id, title: site!.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0,
+        wide: hung.wide.has(id), narrow: hung.narrow.has(id), tall: tall[i]!, grown: grown === id, third: grown === id ? third : null,
+        scale: grown === id ? this.grownScale() : this.overview(), lit: lit.get(id) ?? null, outline,
+      };
+      const known = this.#known.get(id);
+      if (known && (Object.keys(page) as (keyof WallPage)[]).every((key) => known[key] === page[key])) return known;
+      this.#known.set(id, page);
       return page;
     });
   });
@@ -288,7 +292,7 @@ export class Wall {
 
   /** The frame of a grown page at 1280. */
   #live(page: string | undefined): PageFrame | undefined {
-    return this.pairs().find((one) => one.grown() && one.page().id === page)?.frames().find((one) => one.width() === 1280);
+    return this.pairs().find((one) => one.page().grown && one.page().id === page)?.frames().find((one) => one.width() === 1280);
   }
 
   #sectionOf(page: string, place: string): string | undefined {
