@@ -74,7 +74,7 @@ export class Frames {
   #quiet: ReturnType<typeof setTimeout> | undefined;
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
   /** Which site a document was compared with. */
-  readonly #compared = new WeakMap<Document, Site>();
+  #compared = new WeakMap<Document, Site>();
   readonly #sheets = inject(Sheets);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #apart = new LayoutFrame(() => this.#siteId());
@@ -106,7 +106,10 @@ export class Frames {
     this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
       if (!site) return;
       // What was found of the state before says nothing of this one.
-      if (Object.keys(this.#differences()).length > 0) this.#store.dispatch(AuditActions.outdated({ frame: null }));
+      if (Object.keys(this.#differences()).length > 0) {
+        this.#store.dispatch(AuditActions.outdated({ frame: null }));
+        this.#compared = new WeakMap();
+      }
       const nearest = this.#behind(site)[0];
       if (nearest) this.#paint(nearest, site);
       // The edit of a control just let go: the pages in sight show its values already.
