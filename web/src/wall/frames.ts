@@ -22,6 +22,8 @@ export interface HungFrame {
   /** Shows a part of the page only. */
   readonly part: boolean;
   readonly painter: FramePainter;
+  readonly element: HTMLElement;
+  scale(): number;
   /** Smaller is nearer; the grown page is 0. */
   nearness(): number;
   /** Whether it is in sight or about to be; the others come last. */

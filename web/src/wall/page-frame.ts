@@ -173,7 +173,7 @@ export class PageFrame {
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     let fresh = true;
     const unhang = this.#frames.hang({
-      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
+      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, element: this.element, scale: () => this.scale(), nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
       painted: (structure) => {
         // Sizes are heard of from the observer; asking here would lay out every frame at once, and a fresh one in the task that fills it.
         if (structure && !fresh) this.#measure();

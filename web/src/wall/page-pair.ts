@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { ACTS } from '../ui/index.ts';
 import { PageFrame, type FramePick } from './page-frame.ts';
 
@@ -66,7 +66,6 @@ export class PagePair {
   readonly grow = output<string | null>();
   readonly picked = output<PairPick>();
   readonly opened = output<PairPick>();
-  readonly frames = viewChildren(PageFrame);
 
   protected tell(out: { emit(pick: PairPick): void }, frame: PageFrame, pick: FramePick): void {
     out.emit({ frame, page: this.page().id, pick });

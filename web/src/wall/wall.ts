@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
@@ -9,7 +9,7 @@ import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
-import { Frames } from './frames.ts';
+import { Frames, type HungFrame } from './frames.ts';
 import { HungPages } from './hung-pages.ts';
 import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
 import { PageFrame, type Crop } from './page-frame.ts';
@@ -79,7 +79,6 @@ export class Wall {
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
   readonly #hung = inject(HungPages);
-  protected readonly pairs = viewChildren(PagePair);
   /** The place for which the slip hangs where it does. */
   #anchored: DeskState['place'] = null;
   protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number; room: number } | null>(null);
@@ -287,12 +286,12 @@ export class Wall {
   protected editChosen(): void {
     const place = this.desk().place;
     const frame = this.#live(place?.page);
-    if (place && frame?.document) this.#words.edit(frame.document, place.page, place.id);
+    if (place && frame) this.#words.edit(frame.painter.document, place.page, place.id);
   }
 
   /** The frame of a grown page at 1280. */
-  #live(page: string | undefined): PageFrame | undefined {
-    return this.pairs().find((one) => one.page().grown && one.page().id === page)?.frames().find((one) => one.width() === 1280);
+  #live(page: string | undefined): HungFrame | undefined {
+    return page !== undefined && page === this.desk().grown ? this.#frames.frame(`${page} 1280`) : undefined;
   }
 
   #sectionOf(page: string, place: string): string | undefined {
@@ -304,7 +303,7 @@ export class Wall {
   #showPlace(place: { readonly page: string; readonly id: string }, tries = 0): void {
     if (this.desk().place !== place || this.#anchored === place) return;
     const frame = this.#live(place.page);
-    const element = frame?.document?.querySelector(`[data-place="${place.id}"]`);
+    const element = frame?.painter.document.querySelector(`[data-place="${place.id}"]`);
     const rect = element?.getBoundingClientRect();
     if (!frame || !rect || rect.height === 0 || rect.top * frame.scale() > frame.element.offsetHeight) {
       // A fresh frame is filled and measured some moments after it was asked for.
@@ -318,7 +317,7 @@ export class Wall {
   }
 
   /** The slip hangs beside the pair of pages, tied to it at the height of the place, which is outlined: a line to the place itself would cross what stands between. */
-  #anchorAt(frame: PageFrame, page: string, rect: DOMRect): void {
+  #anchorAt(frame: Pick<HungFrame, 'element' | 'scale'>, page: string, rect: DOMRect): void {
     const row = this.row()!.nativeElement;
     const pair = document.getElementById(`page-${page}`)!;
     const scale = frame.scale();
