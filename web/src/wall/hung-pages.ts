@@ -38,7 +38,7 @@ export class HungPages {
       return [width, heights[heights.length >> 1] ?? USUAL_PX];
     }));
   });
-  readonly #papers = new Map<string, Paper>();
+  #papers: ReadonlyMap<string, Paper> = new Map();
   /**
    * How tall each of the pages is, in their order: as it was read, until then as most
    * of those that were. Far off it stays as it was thought: to give a thousand sheets
@@ -47,14 +47,15 @@ export class HungPages {
   readonly papers = computed((): Paper[] => {
     const [near, hangs] = [this.#near(), this.hanging()];
     const tall = (page: string, width: number): number => this.#sheets.heightOf(page, width) ?? this.#usual()[width]!;
-    return (this.#site()?.pageOrder ?? []).map((id) => {
+    const order = this.#site()?.pageOrder ?? [];
+    const papers = order.map((id): Paper => {
       const known = this.#papers.get(id);
       if (known && !near.has(id) && !hangs.has(id)) return known;
       const paper = { wide: tall(id, 1280), narrow: tall(id, 390) };
-      if (known && known.wide === paper.wide && known.narrow === paper.narrow) return known;
-      this.#papers.set(id, paper);
-      return paper;
+      return known && known.wide === paper.wide && known.narrow === paper.narrow ? known : paper;
     });
+    this.#papers = new Map(order.map((id, i) => [id, papers[i]!]));
+    return papers;
   });
   /** Pages that have their frame already, at either width; the others are sheets of paper in their size. */
   readonly hung = signal(NONE_HUNG);

@@ -3,47 +3,72 @@ import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
 import { turn } from './turn.ts';
 
-/** A document out of sight in which pages are laid out to be read: what is read never depends on what hangs on the wall. */
+/** The document out of sight, and when it is there. */
+interface Opened { readonly siteId: string; readonly element: HTMLIFrameElement; readonly loaded: Promise<unknown> }
+
+/** How a page is laid out otherwise than as it is: with styles on top of its own, or in what stands in for its fonts. */
+export interface LaidOut { readonly onTop?: string; readonly standIn?: boolean }
+
+/** A document out of sight in which pages are laid out to be read: what is read never depends on what hangs on the wall, nor on how it is shown there. */
 export class LayoutFrame {
   readonly #siteId: () => string;
-  #frame: Promise<HTMLIFrameElement> | undefined;
-  #laid: { readonly site: Site; readonly page: string; readonly onTop: string; readonly standIn: boolean } | undefined;
+  #frame: Opened | undefined;
+  #laid: { readonly site: Site; readonly page: string; readonly standIn: boolean; readonly painter: FramePainter } | undefined;
+  #before: Promise<unknown> = Promise.resolve();
 
   constructor(siteId: () => string) {
     this.#siteId = siteId;
   }
 
-  /** Lays a page out at a width, with its fonts there, or what stands in for them, and with styles on top of its own. */
-  async lay(site: Site, page: string, width: number, { onTop = '', standIn = false }: { readonly onTop?: string; readonly standIn?: boolean } = {}): Promise<Document> {
-    const frame = await (this.#frame ??= this.#open());
-    const document = frame.contentDocument!;
-    const laid = this.#laid;
-    const anew = laid?.site !== site || laid.page !== page || laid.onTop !== onTop || laid.standIn !== standIn;
-    if (anew) {
+  /**
+   * Lays a page out at a width, with its fonts there, and reads it. One after the
+   * other, however many ask; to write a page, to lay it out and to read it are
+   * tasks of their own.
+   */
+  read<T>(site: Site, page: string, width: number, how: LaidOut, reading: (document: Document) => T | Promise<T>): Promise<T> {
+    const read = this.#before.then(async () => reading(await this.#lay(site, page, width, how)));
+    this.#before = read.catch(() => undefined);
+    return read;
+  }
+
+  async #lay(site: Site, page: string, width: number, { onTop = '', standIn = false }: LaidOut): Promise<Document> {
+    const { element, loaded } = this.#opened();
+    await loaded;
+    const document = element.contentDocument!;
+    if (this.#laid?.site !== site || this.#laid.page !== page || this.#laid.standIn !== standIn) {
       const painter = new FramePainter(document, pageSource(page));
       painter.standIn(standIn);
       painter.onTop(onTop);
       painter.paint(site);
-    }
-    this.#laid = { site, page, onTop, standIn };
-    frame.style.width = `${width}px`;
-    // Written and laid out in tasks of their own: whether fonts are there cannot be asked without laying out.
-    if (anew) await turn();
+      this.#laid = { site, page, standIn, painter };
+    } else this.#laid.painter.onTop(onTop);
+    element.style.width = `${width}px`;
+    await turn();
+    // Whether fonts are there cannot be asked without laying out.
     await document.fonts.ready;
+    await turn();
     return document;
   }
 
-  #open(): Promise<HTMLIFrameElement> {
-    const frame = document.createElement('iframe');
-    frame.setAttribute('sandbox', 'allow-same-origin');
-    frame.setAttribute('aria-hidden', 'true');
-    frame.tabIndex = -1;
-    frame.inert = true;
-    Object.assign(frame.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
-    return new Promise((resolve) => {
-      frame.addEventListener('load', () => frame.contentDocument?.URL !== 'about:blank' && resolve(frame));
-      frame.src = `/frame/${this.#siteId()}/`;
-      document.body.append(frame);
+  /** The frame, of this site: pictures come from where its pages are. */
+  #opened(): Opened {
+    const siteId = this.#siteId();
+    if (this.#frame?.siteId === siteId) return this.#frame;
+    this.#frame?.element.remove();
+    this.#laid = undefined;
+    const element = document.createElement('iframe');
+    element.setAttribute('sandbox', 'allow-same-origin');
+    element.setAttribute('aria-hidden', 'true');
+    // As on the wall: a bar at the side would take from the width.
+    element.setAttribute('scrolling', 'no');
+    element.tabIndex = -1;
+    element.inert = true;
+    Object.assign(element.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
+    const loaded = new Promise<void>((resolve) => {
+      element.addEventListener('load', () => element.contentDocument?.URL !== 'about:blank' && resolve());
     });
+    element.src = `/frame/${siteId}/`;
+    document.body.append(element);
+    return (this.#frame = { siteId, element, loaded });
   }
 }

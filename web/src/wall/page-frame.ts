@@ -161,9 +161,14 @@ export class PageFrame {
     const document = this.frame().nativeElement.contentDocument;
     // The empty document of a fresh iframe loads as well, before the shell.
     if (!document?.body || document.URL === 'about:blank') return;
+    const stands = () => document.defaultView !== null && this.frame().nativeElement.contentDocument === document;
     // In a task of its own, which lays nothing out: what is written while the shell says that it is there is styled and laid out in the same one.
-    void turn().then(() => {
-      if (document.defaultView && this.frame().nativeElement.contentDocument === document) this.#fill(document);
+    void turn().then(async () => {
+      if (!stands()) return;
+      this.#fill(document);
+      await turn();
+      // Styled in one of its own too: with the layout and the paint of it that is the longest task while the wall is scrolled.
+      if (stands()) void getComputedStyle(document.body).color;
     });
   }
 

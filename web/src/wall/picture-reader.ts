@@ -73,7 +73,7 @@ export class PictureReader {
 
   /** Lays a page out at every width that is judged, as long as `read` wants to go on. @returns whether it went to the end */
   async #atEachWidth(site: Site, page: string, read: (document: Document, width: number) => Promise<boolean>): Promise<boolean> {
-    for (const width of AUDIT_WIDTHS) if (!(await read(await this.#apart.lay(site, page, width), width))) return false;
+    for (const width of AUDIT_WIDTHS) if (!(await this.#apart.read(site, page, width, {}, (document) => read(document, width)))) return false;
     return true;
   }
 }

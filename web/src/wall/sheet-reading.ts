@@ -2,7 +2,6 @@ import type { LayoutReading, Site } from '@yohaku/core';
 import { measureAreas, type Areas } from './areas.ts';
 import { readLayout, type LayoutSnapshot } from './compare.ts';
 import { readLineLengths } from './line-lengths.ts';
-import { readTextSpacing } from './text-spacing.ts';
 
 /** What the layout of one page at one width says: to the rules that go by it, to the palette, and to the wall that needs its height. */
 export interface SheetReading {
@@ -16,20 +15,18 @@ export interface SheetReading {
 }
 
 /**
- * Reads a page that is laid out in a document. Each part is a task of its own:
- * `rest` lets others have a turn, and tells whether to go on.
+ * Reads a page that is laid out in a document, but for what is read with its text
+ * spaced out. Each part is a task of its own: `rest` lets others have a turn, and
+ * tells whether to go on.
  * @returns undefined when it was not to go on
  */
 export async function readSheet(document: Document, site: Site, page: string, width: number, rest: () => Promise<boolean>): Promise<SheetReading | undefined> {
   const layout = readLayout(document, site, page);
   if (!(await rest())) return undefined;
   const lengths = readLineLengths(document, site, page, width);
-  // A task of its own, and one more to lay the page out as it is again: left to the next hit test, all pages would be styled in one piece.
-  if (!(await rest())) return undefined;
-  const spacing = readTextSpacing(document, site, page, width);
   if (!(await rest())) return undefined;
   const height = Math.ceil(document.body.getBoundingClientRect().height);
-  return { page, width, height, layout, readings: [...lengths, ...spacing, ...readCovered(document, site, page, width)], areas: width === 1280 ? measureAreas(document, site, page) : null };
+  return { page, width, height, layout, readings: [...lengths, ...readCovered(document, site, page, width)], areas: width === 1280 ? measureAreas(document, site, page) : null };
 }
 
 /** How tall a header is that stays in sight: so much of the window it covers. Of one over a picture: how much of what is said there. */

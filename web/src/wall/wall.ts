@@ -9,18 +9,20 @@ import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
-import { Frames, type HungFrame } from './frames.ts';
+import { Frames } from './frames.ts';
+import type { HungFrame } from './hung-frame.ts';
 import { HungPages } from './hung-pages.ts';
 import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
 import { PageFrame, type Crop } from './page-frame.ts';
 import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
+import { PageReader } from './page-reader.ts';
 import { PinWall } from './pin-wall.ts';
+import { SHEET_WIDTHS } from './sheets.ts';
 import { Slip } from './slip.ts';
 import { SpecimenWall } from './specimen-wall.ts';
 import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
 import { WordsEditor } from './words-editor.ts';
-
 
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
 /** Crops of what a token reaches, in wall px: colours are judged at 1280, sizes with the phone beside. */
@@ -33,6 +35,9 @@ const PANELS = {
 const SLIP_TALLEST = 420;
 /** Width of a slip, px; its stylesheet has it as well. */
 const SLIP_WIDTH = 288;
+
+/** Whether pages hang at a width anyway. */
+const hangsAlready = (width: number | null): boolean => SHEET_WIDTHS.some((one) => one === width);
 
 /** Whether the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
 function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyMap<string, ReadonlySet<string>>): boolean {
@@ -61,6 +66,7 @@ export class Wall {
   protected readonly keyOf = KEYS;
   protected readonly reading = inject(Reading).only;
   readonly #frames = inject(Frames);
+  readonly #reader = inject(PageReader);
   readonly #words = inject(WordsEditor);
   /** The document of the frame in which words are being edited. */
   protected readonly writtenOn = this.#words.document;
@@ -88,21 +94,21 @@ export class Wall {
     for (const row of this.#audit()?.failing ?? []) failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
     return failing;
   });
-  readonly #known = new Map<string, WallPage>();
+  #known: ReadonlyMap<string, WallPage> = new Map();
   /** All pages in their order; what is as it was stays the same object. */
   protected readonly pages = computed((): WallPage[] => {
     const [site, { grown, third, outline }, hung, tall, lit, failing] = [this.site(), this.desk(), this.#hung.hung(), this.#hung.papers(), this.lit(), this.#failing()];
-    return (site?.pageOrder ?? []).map((id, i) => {
+    const pages = (site?.pageOrder ?? []).map((id, i): WallPage => {
       const page: WallPage = {
         site: this.siteId(), id, title: site!.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0,
-        wide: hung.wide.has(id), narrow: hung.narrow.has(id), tall: tall[i]!, grown: grown === id, third: grown === id ? third : null,
+        wide: hung.wide.has(id), narrow: hung.narrow.has(id), tall: tall[i]!, grown: grown === id, third: grown === id && !hangsAlready(third) ? third : null,
         scale: grown === id ? this.grownScale() : this.overview(), lit: lit.get(id) ?? null, outline,
       };
       const known = this.#known.get(id);
-      if (known && (Object.keys(page) as (keyof WallPage)[]).every((key) => known[key] === page[key])) return known;
-      this.#known.set(id, page);
-      return page;
+      return known && (Object.keys(page) as (keyof WallPage)[]).every((key) => known[key] === page[key]) ? known : page;
     });
+    this.#known = new Map(pages.map((page) => [page.id, page]));
+    return pages;
   });
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
@@ -115,7 +121,7 @@ export class Wall {
     const grown = this.desk().grown;
     const name = grown && this.site()?.pages[grown]?.title;
     const { third } = this.desk();
-    return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name && third ? `; ${third}` : ''}${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
+    return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name && third && !hangsAlready(third) ? `; ${third}` : ''}${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
 
   readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
@@ -232,7 +238,7 @@ export class Wall {
 
   /** What the stand-ins do to the pages, once it has been measured. */
   protected readonly shiftWords = computed(() => {
-    const shift = this.#frames.shift();
+    const shift = this.#reader.shift();
     return shift ? `Without its fonts: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Without its fonts';
   });
   /** Hostile copy on, as it was last; or off. */
@@ -246,7 +252,7 @@ export class Wall {
     this.#store.dispatch(DeskActions.outline({ shown: !this.desk().outline }));
   }
   /** A third width beside the two: typed, or none where it is left empty. */
-  protected readonly checkThird = (text: string): string => (text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'A width of 320 to 2560 px, or nothing.');
+  protected readonly checkThird = (text: string): string => (hangsAlready(Number(text)) ? 'Pages hang at 1280 and 390 already: another width, or nothing.' : text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'A width of 320 to 2560 px, or nothing.');
   protected third(text: string): void {
     this.#store.dispatch(DeskActions.third({ width: text.trim() === '' ? null : Number(text) }));
     // The slip hangs beside all of them.

@@ -1,0 +1,19 @@
+import type { FramePainter } from './frame-painter.ts';
+
+/** A frame on the wall as those see it who paint and compare it. */
+export interface HungFrame {
+  readonly key: string;
+  readonly page: string;
+  readonly width: number;
+  /** Shows a part of the page only. */
+  readonly part: boolean;
+  readonly painter: FramePainter;
+  readonly element: HTMLElement;
+  scale(): number;
+  /** Smaller is nearer; the grown page is 0. */
+  nearness(): number;
+  /** Whether it is in sight or about to be; the others come last. */
+  inSight(): boolean;
+  /** Called after something was painted, so that heights and marks follow. */
+  painted(structure: boolean): void;
+}

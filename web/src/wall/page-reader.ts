@@ -1,0 +1,224 @@
+import { Injectable, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
+import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '../state/index.ts';
+import { readBreaks, type Break } from './breaks.ts';
+import { whenCalm } from './calm.ts';
+import { comparing, type LayoutSnapshot } from './compare.ts';
+import { heightOf } from './height-of.ts';
+import type { HungFrame } from './hung-frame.ts';
+import { LayoutFrame } from './layout-frame.ts';
+import { readSheet, type SheetReading } from './sheet-reading.ts';
+import { SHEET_WIDTHS, Sheets } from './sheets.ts';
+import { inSlices } from './slices.ts';
+import { SPACED_OUT, readTextSpacing } from './text-spacing.ts';
+
+/** While many pages are read, what was found is told after each so many ms. */
+const TELL_MS = 8000;
+
+/** Lets others have a turn, and tells whether to go on. */
+type GoesOn = () => Promise<boolean>;
+/** A page at a width at which pages are read. */
+interface Sheet { readonly key: string; readonly page: string; readonly width: number }
+
+/**
+ * Compares what hangs with the model, and reads every page as it is laid out, when
+ * the wall is quiet. Compared is what is seen; read is in a document out of sight,
+ * whatever hangs and however it is shown there.
+ */
+@Injectable({ providedIn: 'root' })
+export class PageReader {
+  readonly #store = inject(Store);
+  readonly #motion = inject(MotionShown);
+  readonly #sheets = inject(Sheets);
+  readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
+  readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
+  readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
+  readonly #last = this.#store.selectSignal(siteFeature.selectLast);
+  readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
+  readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
+  readonly #apart = new LayoutFrame(() => this.#siteId());
+  readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
+  /** The site whose pages those are. */
+  #layoutsOf = '';
+  /** Which site a document was compared with. */
+  #compared = new WeakMap<Document, Site>();
+  /** Counts the times it was asked to read. */
+  #turn = 0;
+  /** What breaks under hostile copy; null while none is asked for, or nothing of it is read. */
+  readonly breaks = signal<readonly Break[] | null>(null);
+  /** How many sheets are still to be read for it. */
+  readonly breaksLeft = signal(0);
+  /** What the stand-ins do to the height of the pages, the most of them, as a share; null while the fonts are shown. */
+  readonly shift = signal<{ readonly most: number } | null>(null);
+
+  /** What was compared so far says nothing of what is painted next. */
+  forget(): void {
+    this.#compared = new WeakMap();
+  }
+
+  /** What broke so far says nothing of the copy shown next; what is being read of it ends. */
+  forgetBreaks(): void {
+    this.#turn++;
+    this.breaks.set(null);
+    this.breaksLeft.set(0);
+  }
+
+  /** Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. `laid`: those that hang are laid out anew. */
+  async pretend(all: readonly HungFrame[], only: boolean, laid: () => void): Promise<void> {
+    const frames = all.filter((frame) => !frame.part);
+    const before = frames.map((frame) => heightOf(frame.painter.document));
+    for (const frame of all) frame.painter.standIn(only);
+    await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
+    await new Promise((resolve) => requestAnimationFrame(resolve));
+    const moved = frames.map((frame, i) => heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1);
+    const tell = () => this.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
+    tell();
+    laid();
+    const site = this.#painted();
+    if (!only || !site) return;
+    // Then the pages that do not hang, against the heights they were read with.
+    const hung = new Set(frames.map((frame) => frame.key));
+    for (const { key, page, width } of sheetsOf(site, [])) {
+      const was = hung.has(key) ? undefined : this.#sheets.heightOf(page, width);
+      if (was === undefined) continue;
+      await whenCalm();
+      if (!this.#standIns() || this.#painted() !== site) return;
+      moved.push((await this.#apart.read(site, page, width, { standIn: true }, heightOf)) / Math.max(1, was) - 1);
+      tell();
+    }
+  }
+
+  /** Compares and reads what has to be; what was begun before ends. @returns whether it is to be asked again: something moves */
+  async read(hung: () => readonly HungFrame[]): Promise<boolean> {
+    const site = this.#painted();
+    const turn = ++this.#turn;
+    if (!site) return false;
+    /** Whether it is still the one that is painted and this the newest reading, once there is time. */
+    const goesOn = async (): Promise<boolean> => {
+      await whenCalm();
+      return this.#painted() === site && turn === this.#turn;
+    };
+    if (this.#stress().length > 0) await this.#readBreaks(site, hung, goesOn);
+    else if (site === this.#current()) {
+      // What moves is not at rest; it is compared when it is.
+      if (this.#motion.playing()) return true;
+      if (await this.#compare(site, hung, goesOn)) await this.#readSheets(site, hung, goesOn);
+    }
+    return false;
+  }
+
+  /** Compares the pages that hang with the model. @returns whether it went to the end */
+  async #compare(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<boolean> {
+    for (const frame of hung()) {
+      const { document } = frame.painter;
+      const stands = async (): Promise<boolean> => (await goesOn()) && frame.painter.applied === site && document.defaultView !== null;
+      if (!(await goesOn())) return false;
+      // Taken down meanwhile, or compared before.
+      if (!document.defaultView || this.#compared.get(document) === site) continue;
+      if (frame.painter.applied !== site) return false;
+      await document.fonts.ready;
+      const differences = await inSlices(comparing(document, site, frame.page, frame.width), stands);
+      if (!differences) {
+        if (document.defaultView) return false;
+        continue;
+      }
+      this.#compared.set(document, site);
+      this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences }));
+    }
+    return true;
+  }
+
+  /** Reads the pages at both widths, those that hang first; what is laid out as it was read is not read again. */
+  async #readSheets(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
+    if (this.#layoutsOf !== this.#siteId()) this.#layouts.clear();
+    this.#layoutsOf = this.#siteId();
+    const near = pagesOf(hung());
+    const rows: Row[] = [];
+    const tell = (): void => {
+      this.#store.dispatch(AuditActions.layout({ rows: [...rows] }));
+      this.#sheets.tell(site);
+    };
+    let told = performance.now();
+    const sheets = sheetsOf(site, near);
+    for (const [i, { key, page, width }] of sheets.entries()) {
+      // Once those are read that hang, and then from time to time.
+      if (i === near.length * SHEET_WIDTHS.length || performance.now() - told > TELL_MS) {
+        told = performance.now();
+        tell();
+      }
+      if (!this.#asRead(site, key, page, width)) {
+        const reading = await this.#readSheet(site, page, width, goesOn);
+        if (!reading) return;
+        this.#sheets.take(site, reading);
+        this.#noteLines(key, page, width, reading.layout, site);
+        if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
+      }
+      rows.push(...this.#layouts.get(key)!.rows);
+    }
+    tell();
+  }
+
+  /** Reads a page as it is, then with its text spaced out. @returns undefined when another site is painted */
+  async #readSheet(site: Site, page: string, width: number, goesOn: GoesOn): Promise<SheetReading | undefined> {
+    if (!(await goesOn())) return undefined;
+    const reading = await this.#apart.read(site, page, width, {}, (document) => readSheet(document, site, page, width, goesOn));
+    if (!reading || !(await goesOn())) return undefined;
+    const spaced = await this.#apart.read(site, page, width, { onTop: SPACED_OUT }, (document) => readTextSpacing(document, site, page, width));
+    return this.#painted() === site ? { ...reading, readings: [...reading.readings, ...spaced] } : undefined;
+  }
+
+  /** Whether a page is laid out as it was read before; then this edit has moved none of its lines. */
+  #asRead(site: Site, key: string, page: string, width: number): boolean {
+    const known = this.#layouts.get(key);
+    if (!known || !this.#sheets.isRead(site, page, width)) return false;
+    const edit = this.#last()?.id ?? '';
+    if (known.edit !== edit) this.#layouts.set(key, { edit, before: known.now, now: known.now, rows: [] });
+    return true;
+  }
+
+  /** Reads what breaks, page by page, those that hang first; what was found so far is told, with how many sheets are left. */
+  async #readBreaks(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
+    const found: Break[] = [];
+    const onTop = stressCss(new Set(this.#stress()));
+    const sheets = sheetsOf(site, pagesOf(hung()));
+    for (const [i, { key, page, width }] of sheets.entries()) {
+      if (!(await goesOn())) return;
+      found.push(...await this.#apart.read(site, page, width, { onTop }, (document) => readBreaks(document, site, page, width, this.#layouts.get(key)?.now)));
+      this.breaks.set([...found]);
+      this.breaksLeft.set(sheets.length - i - 1);
+      if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
+    }
+  }
+
+  /** Forgets what was worked out of a page to read it, unless it hangs. */
+  #letGo(site: Site, page: string, hung: readonly HungFrame[]): void {
+    if (!hung.some((frame) => frame.page === page)) siteIndex(site).letGo(page);
+  }
+
+  /** Notes the headings, menus and buttons that take more lines than before the last edit. */
+  #noteLines(key: string, page: string, width: number, now: LayoutSnapshot, site: Site): void {
+    const edit = this.#last()?.id ?? '';
+    const known = this.#layouts.get(key);
+    const before = known?.edit === edit ? known.before : known?.now;
+    const rows: Row[] = [];
+    this.#layouts.set(key, { edit, before, now, rows });
+    if (!before || edit === '') return;
+    const row = (place: string, label: string, kind: Row['kind'], found: number, was: number, reason: string): Row =>
+      ({ page, place, kind, label, rule: null, verdict: 'fail', width, state: 'rest', found, needed: was, before: was, tokens: [], reason });
+    for (const place of pageTree(site, page).places) {
+      const is = now.lines.get(place.id) ?? 0;
+      const was = before.lines.get(place.id);
+      if (was !== undefined && was > 0 && is > was) rows.push(row(place.id, place.label, place.kind, is, was, `takes ${is} lines, ${was} before`));
+    }
+    if (now.overflow && !before.overflow) rows.push(row('page/surface', 'Page', 'surface', 1, 0, 'scrolls sideways'));
+  }
+}
+
+const pagesOf = (hung: readonly HungFrame[]): string[] => [...new Set(hung.filter((frame) => !frame.part).map((frame) => frame.page))];
+
+/** All pages at each width at which they are read, the given ones first. */
+function sheetsOf(site: Site, first: readonly string[]): Sheet[] {
+  const pages = new Set([...first.filter((page) => site.pages[page]), ...site.pageOrder]);
+  return [...pages].flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));
+}
