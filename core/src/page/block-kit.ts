@@ -28,7 +28,7 @@ class BlockKit implements Kit {
     this.#build = build;
     this.#block = block;
     this.#address = [...build.address, 'blocks', block.id];
-    this.paint = paintsOn(build);
+    this.paint = build.paints;
   }
 
   get overPicture(): boolean {
@@ -187,24 +187,4 @@ class BlockKit implements Kit {
     for (const key of at) value = (value as Record<string, unknown>)[key];
     return value;
   }
-}
-
-const paints = new WeakMap<Build, Paints>();
-
-/** The recipes that kinds ask for, on the ground where the build stands: made once for all blocks that stand there. */
-function paintsOn(build: Build): Paints {
-  let made = paints.get(build);
-  if (!made) paints.set(build, (made = paintsFor(build)));
-  return made;
-}
-
-function paintsFor(build: Build): Paints {
-  return {
-    text: (style, role) => build.textRecipes(style, role), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => build.edgeColor(use),
-    inset: () => {
-      const space = build.spaceFor('card');
-      return space === undefined ? [] : [recipes.inset(space)];
-    },
-    apart: recipes.gap, rule: () => recipes.rule(build.ground), line: recipes.line, stripe: () => recipes.stripe(build.ground), field: () => recipes.field(build.ground),
-  };
 }

@@ -1,4 +1,4 @@
-import type { PlaceKind, Properties } from '../kinds/index.ts';
+import type { Paints, PlaceKind, Properties } from '../kinds/index.ts';
 import type { Asset, CornerUse, Site, State } from '../site/index.ts';
 import type { BandId } from '../shape/index.ts';
 import { edgeWidth, recipeClass, recipes, type Recipe } from '../style/index.ts';
@@ -39,6 +39,8 @@ export type Use = 'own' | 'once' | { readonly shared: string };
 /** Where the builder stands while it walks a page: collects places in document order. */
 export class Build {
   readonly places: Place[];
+  #paints: Paints | undefined;
+
   constructor(
     readonly site: Site,
     readonly page: string,
@@ -84,6 +86,18 @@ export class Build {
   /** Text style plus a colour on this ground: that of the style's own role unless another is asked for. */
   textRecipes(style: string, role: string = this.site.brand.styles[style]!.role): Recipe[] {
     return [recipes.text(style), recipes.on(this.ground, role)];
+  }
+
+  /** The recipes that kinds ask for, on the ground where it stands: made once for all blocks that stand there. */
+  get paints(): Paints {
+    return (this.#paints ??= {
+      text: (style, role) => this.textRecipes(style, role), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => this.edgeColor(use),
+      inset: () => {
+        const space = this.spaceFor('card');
+        return space === undefined ? [] : [recipes.inset(space)];
+      },
+      apart: recipes.gap, rule: () => recipes.rule(this.ground), line: recipes.line, stripe: () => recipes.stripe(this.ground), field: () => recipes.field(this.ground),
+    });
   }
 
   /** First space of a fixed use; every brand keeps at least one of each. */

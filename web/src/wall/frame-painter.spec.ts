@@ -25,6 +25,17 @@ describe('a frame on the wall', () => {
     expect(color('p/text')).toBe('rgb(51, 68, 85)');
   });
 
+  it('shows nothing of the page that its document showed before', () => {
+    const document = frame.contentDocument!;
+    painter.paint(applyChange(site, setSwatchColor(site, 'brand', parseColor('#336699')!)).site);
+    expect(document.body.getAttribute('style')).toContain('--color');
+    new FramePainter(document, pageSource('home')).paint(site);
+    expect(document.body.hasAttribute('style')).toBeFalse();
+    expect(compareDocument(document, site, 'home', 1280)).toEqual([]);
+    new FramePainter(document, pageSource('home', 's1')).paint(site);
+    expect([document.documentElement.dataset['page'], document.querySelectorAll('header').length]).toEqual(['home', 0]);
+  });
+
   it('gives a drawing that follows the brand its new file where it stands', () => {
     const own = ['pages', 'home', 'sections', 's1', 'own'];
     const asset = { id: 'boat', name: 'boat.svg', hash: 'ab'.repeat(32), type: 'image/svg+xml', width: 9, height: 9, bound: { '#b83a1e': 'brand' } };

@@ -67,6 +67,8 @@ export class FramePainter {
     const before = this.#applied;
     this.#applied = site;
     if (!before) {
+      // A document may have shown another page before.
+      this.document.body.removeAttribute('style');
       this.#fonts(site.brand);
       this.#style('yohaku-tokens', tokensCss(site.brand));
       this.#style('yohaku-styles', stylesOf(site));
@@ -127,9 +129,9 @@ export class FramePainter {
   #write(site: Site): void {
     const { className, place, page } = this.#source.body(site);
     // What is set here, on this page, is kept to it by the root's name.
-    if (page !== null) this.document.documentElement.setAttribute('data-page', page);
+    named(this.document.documentElement, 'data-page', page);
     this.document.body.className = className;
-    if (place !== null) this.document.body.setAttribute('data-place', place);
+    named(this.document.body, 'data-place', place);
     this.document.body.innerHTML = this.#source.html(site);
     this.#html = new Map(this.#source.parts(site).map((one) => [one.id, one.html]));
   }
@@ -180,6 +182,11 @@ export class FramePainter {
     this.#html = new Map(parts.map(({ id, html }) => [id, this.#html.get(id) ?? html]));
     return true;
   }
+}
+
+function named(element: Element, attribute: string, value: string | null): void {
+  if (value === null) element.removeAttribute(attribute);
+  else element.setAttribute(attribute, value);
 }
 
 /** What stands before and behind the sections of a page, outside of what is between. */

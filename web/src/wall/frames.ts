@@ -58,7 +58,7 @@ export class Frames {
     });
     effect(() => {
       const only = this.#standIns();
-      if (this.#hung.size > 0) untracked(() => void this.#reader.pretend([...this.#hung.values()], only, () => this.version.update((version) => version + 1)));
+      if (this.#hung.size > 0) untracked(() => void this.#reader.pretend(() => [...this.#hung.values()], only, () => this.version.update((version) => version + 1)));
     });
     addEventListener('pointerdown', () => { this.#held = true; }, { capture: true });
     for (const end of ['pointerup', 'pointercancel'] as const) addEventListener(end, () => this.#release(), { capture: true });
@@ -89,6 +89,7 @@ export class Frames {
     if (site) frame.painted(frame.painter.paint(site));
     this.#waitForQuiet();
     return () => {
+      if (this.#hung.get(frame.key) !== frame) return;
       this.#hung.delete(frame.key);
       this.#turn.delete(frame.key);
       this.#store.dispatch(AuditActions.outdated({ frame: frame.key }));
@@ -182,7 +183,7 @@ export class Frames {
         until = performance.now() + TASK_MS;
       }
       if ((this.#held && !resting) || this.#painted() !== site) return;
-      if (!frame.painter.waits(site) || !frame.painter.document.defaultView) continue;
+      if (!frame.painter.waits(site) || this.#hung.get(frame.key) !== frame) continue;
       this.#paint(frame, site);
       // Styled here, so that it is known what it took.
       heightOf(frame.painter.document);

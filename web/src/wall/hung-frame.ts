@@ -16,4 +16,6 @@ export interface HungFrame {
   inSight(): boolean;
   /** Called after something was painted, so that heights and marks follow. */
   painted(structure: boolean): void;
+  /** Called before its page is taken from the wall, so that its document is kept for another. */
+  park(): void;
 }

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { deskFeature, siteFeature } from '../state/index.ts';
 import { stir } from './calm.ts';
 import { Frames } from './frames.ts';
-import { hanging, NONE_HUNG, oneFrameOn } from './hanging.ts';
+import { hanging, NONE_HUNG, oneFrameOn, type Hung } from './hanging.ts';
 import type { Paper } from './page-pair.ts';
 import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 
@@ -81,10 +81,10 @@ export class HungPages {
       const before = this.hung();
       const hung = oneFrameOn(before, shall, this.#grown());
       if (hung === before) return;
+      for (const key of keysBeyond(before, hung)) this.#frames.frame(key)?.park();
       this.hung.set(hung);
       stir();
-      const came = [...hung.wide].filter((page) => !before.wide.has(page)).map((page) => `${page} 1280`).concat([...hung.narrow].filter((page) => !before.narrow.has(page)).map((page) => `${page} 390`));
-      void this.#shown(came).then(() => requestIdleCallback(next, { timeout: 200 }));
+      void this.#shown(keysBeyond(hung, before)).then(() => requestIdleCallback(next, { timeout: 200 }));
     };
     next();
   }
@@ -125,3 +125,6 @@ export class HungPages {
     this.#destroy.onDestroy(() => watched?.sight.disconnect());
   }
 }
+
+/** The frames that hang in one and not in the other. */
+const keysBeyond = (one: Hung, other: Hung): string[] => [...[...one.wide].filter((page) => !other.wide.has(page)).map((page) => `${page} 1280`), ...[...one.narrow].filter((page) => !other.narrow.has(page)).map((page) => `${page} 390`)];

@@ -22,8 +22,8 @@ export class LayoutFrame {
 
   /**
    * Lays a page out at a width, with its fonts there, and reads it. One after the
-   * other, however many ask; to write a page, to lay it out and to read it are
-   * tasks of their own.
+   * other, however many ask; to write a page, to style it, to lay it out and to
+   * read it are tasks of their own.
    */
   read<T>(site: Site, page: string, width: number, how: LaidOut, reading: (document: Document) => T | Promise<T>): Promise<T> {
     const read = this.#before.then(async () => reading(await this.#lay(site, page, width, how)));
@@ -43,6 +43,8 @@ export class LayoutFrame {
       this.#laid = { site, page, standIn, painter };
     } else this.#laid.painter.onTop(onTop);
     element.style.width = `${width}px`;
+    await turn();
+    void getComputedStyle(document.body).color;
     await turn();
     // Whether fonts are there cannot be asked without laying out.
     await document.fonts.ready;

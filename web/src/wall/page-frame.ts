@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, linkedSignal, output, signal, untracked, viewChild } from '@angular/core';
-import { DomSanitizer } from '@angular/platform-browser';
 import { bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead, Reading } from '../state/index.ts';
@@ -7,6 +6,7 @@ import { BlockGaps } from './block-gaps.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
+import { Shells } from './shells.ts';
 import { watchSight } from './sight.ts';
 import { turn } from './turn.ts';
 import { WordsEditor } from './words-editor.ts';
@@ -29,9 +29,7 @@ const NAMED = 0.3;
   imports: [BlockGaps],
   host: { '[class.written]': 'written()' },
   template: `
-    <div class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
-      <iframe #frame [src]="source()" sandbox="allow-same-origin" [title]="title()" [attr.inert]="live() ? null : ''" tabindex="-1" scrolling="no"
-        [style.width.px]="width()" [style.height.px]="tall()" [style.transform]="transform()" (load)="loaded()"></iframe>
+    <div #paper class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
       @if (spot(); as at) { <span class="spot" [style.left.px]="at.x" [style.top.px]="at.y"></span> }
       @for (tag of tags(); track tag.place) {
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
@@ -48,7 +46,6 @@ const NAMED = 0.3;
     /* Painted last and by itself while its words are edited: what lies behind a caret in the order of painting is gone through anew for every letter. */
     :host(.written) { z-index: 6; will-change: transform; }
     .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
-    iframe { display: block; border: 0; transform-origin: 0 0; background: #fff; }
     .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
     .tag { position: absolute; transform: translateY(-50%); padding: 0 3px; font: 10px/12px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
     .tag.skipped { background: #1a1a1a; color: #fff; }
@@ -74,11 +71,11 @@ export class PageFrame {
   readonly ready = output<Document>();
 
   readonly #frames = inject(Frames);
-  readonly #sanitizer = inject(DomSanitizer);
   readonly #destroy = inject(DestroyRef);
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef);
-  protected readonly frame = viewChild.required<ElementRef<HTMLIFrameElement>>('frame');
-  protected readonly source = computed(() => this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`));
+  readonly #shells = inject(Shells);
+  protected readonly paper = viewChild.required<ElementRef<HTMLElement>>('paper');
+  #frame: HTMLIFrameElement | undefined;
   readonly #sheets = inject(Sheets);
   /** As it was read before, hung or not. */
   protected readonly height = linkedSignal(() => {
@@ -110,8 +107,19 @@ export class PageFrame {
     return spot && spot.page === this.page() && spot.width === this.width() ? { x: (spot.x - x) * this.scale(), y: (spot.y - y) * this.scale() } : null;
   });
   #painter: FramePainter | undefined;
+  /** Ends what listens in the document shown. */
+  #gone: AbortController | undefined;
 
   constructor() {
+    // In a task of its own: to put a frame into the desk takes as long as all else of a turn.
+    effect(() => {
+      const siteId = this.siteId();
+      void turn().then(() => {
+        if (this.#host.nativeElement.isConnected) this.#open(siteId);
+      });
+    });
+    effect(() => this.#dress());
+    this.#destroy.onDestroy(() => this.#gone?.abort());
     this.#destroy.onDestroy(watchSight(this.#host.nativeElement, (near) => {
       this.near.set(near);
       if (near) this.#frames.cameNear();
@@ -157,22 +165,60 @@ export class PageFrame {
     return this.#host.nativeElement;
   }
 
-  protected loaded(): void {
-    const document = this.frame().nativeElement.contentDocument;
-    // The empty document of a fresh iframe loads as well, before the shell.
-    if (!document?.body || document.URL === 'about:blank') return;
-    const stands = () => document.defaultView !== null && this.frame().nativeElement.contentDocument === document;
-    // In a task of its own, which lays nothing out: what is written while the shell says that it is there is styled and laid out in the same one.
-    void turn().then(async () => {
-      if (!stands()) return;
-      this.#fill(document);
-      await turn();
-      // Styled in one of its own too: with the layout and the paint of it that is the longest task while the wall is scrolled.
-      if (stands()) void getComputedStyle(document.body).color;
+  /** Puts the frame up: one that is free, or a new one. */
+  #open(siteId: string): void {
+    this.#gone?.abort();
+    this.#frame?.remove();
+    const paper = this.paper().nativeElement;
+    const free = this.#shells.take(siteId, paper);
+    const frame = (this.#frame = free ?? document.createElement('iframe'));
+    this.#dress();
+    if (free) return void this.#show(frame);
+    frame.setAttribute('sandbox', 'allow-same-origin');
+    frame.setAttribute('scrolling', 'no');
+    frame.tabIndex = -1;
+    Object.assign(frame.style, { display: 'block', border: '0', transformOrigin: '0 0', background: '#fff' });
+    frame.src = `/frame/${siteId}/`;
+    frame.addEventListener('load', () => {
+      // The empty document of a fresh iframe loads as well, before the shell.
+      if (this.#frame === frame && frame.contentDocument?.body && frame.contentDocument.URL !== 'about:blank') void this.#show(frame);
     });
+    paper.prepend(frame);
+  }
+
+  /** Size, place and name of the frame. */
+  #dress(): void {
+    const [title, live, width, tall, transform] = [this.title(), this.live(), this.width(), this.tall(), this.transform()];
+    if (!this.#frame) return;
+    this.#frame.title = title;
+    this.#frame.inert = !live;
+    Object.assign(this.#frame.style, { width: `${width}px`, height: `${tall}px`, transform });
+  }
+
+  async #show(frame: HTMLIFrameElement): Promise<void> {
+    const document = frame.contentDocument!;
+    const stands = () => document.defaultView !== null && this.#frame === frame && frame.contentDocument === document;
+    // In a task of its own, which lays nothing out: what is written while the shell says that it is there is styled and laid out in the same one.
+    await turn();
+    if (!stands()) return;
+    this.#fill(document);
+    await turn();
+    // Styled in one of its own too: with the layout and the paint of it that is the longest task while the wall is scrolled.
+    if (stands()) void getComputedStyle(document.body).color;
+  }
+
+  /** The page leaves the wall; its frame goes on to another. */
+  #park(): void {
+    const frame = this.#frame;
+    this.#gone?.abort();
+    this.#frame = undefined;
+    this.#painter = undefined;
+    if (frame && !this.#shells.give(this.siteId(), frame)) frame.remove();
   }
 
   #fill(document: Document): void {
+    const gone = (this.#gone = new AbortController());
+    const { signal } = gone;
     this.#painter = new FramePainter(document, pageSource(this.page(), this.crop()?.part ?? null));
     this.shown.set(document);
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
@@ -183,6 +229,7 @@ export class PageFrame {
         // Sizes are heard of from the observer; asking here would lay out every frame at once, and a fresh one in the task that fills it.
         if (structure && !fresh) this.#measure();
       },
+      park: () => this.#park(),
     });
     fresh = false;
     // Under a held control pages keep their place on the wall until the hand rests: to move them is a layout of the whole desk.
@@ -190,18 +237,18 @@ export class PageFrame {
       if (!this.#frames.behind()) this.#measure();
     });
     observer.observe(document.body);
-    this.#destroy.onDestroy(() => {
+    signal.addEventListener('abort', () => {
       observer.disconnect();
       unhang();
     });
-    document.addEventListener('click', (event) => this.#click(event, this.picked));
-    document.addEventListener('dblclick', (event) => this.#click(event, this.opened));
+    document.addEventListener('click', (event) => this.#click(event, this.picked), { signal });
+    document.addEventListener('dblclick', (event) => this.#click(event, this.opened), { signal });
     // With Shift a press takes a place along, and no words.
     document.addEventListener('mousedown', (event) => {
       if (event.shiftKey && !(event.target as Element | null)?.closest?.('[contenteditable]')) event.preventDefault();
-    });
-    document.addEventListener('submit', (event) => event.preventDefault());
-    for (const kind of ['keydown', 'keyup'] as const) document.addEventListener(kind, (event) => this.#hand(event));
+    }, { signal });
+    document.addEventListener('submit', (event) => event.preventDefault(), { signal });
+    for (const kind of ['keydown', 'keyup'] as const) document.addEventListener(kind, (event) => this.#hand(event), { signal });
     this.ready.emit(document);
   }
 

@@ -5,6 +5,7 @@ import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '.
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm } from './calm.ts';
 import { comparing, type LayoutSnapshot } from './compare.ts';
+import type { FramePainter } from './frame-painter.ts';
 import { heightOf } from './height-of.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { LayoutFrame } from './layout-frame.ts';
@@ -41,8 +42,8 @@ export class PageReader {
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
   /** The site whose pages those are. */
   #layoutsOf = '';
-  /** Which site a document was compared with. */
-  #compared = new WeakMap<Document, Site>();
+  /** Which site a page that hangs was compared with. */
+  #compared = new WeakMap<FramePainter, Site>();
   /** Counts the times it was asked to read. */
   #turn = 0;
   /** What breaks under hostile copy; null while none is asked for, or nothing of it is read. */
@@ -65,22 +66,23 @@ export class PageReader {
   }
 
   /** Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. `laid`: those that hang are laid out anew. */
-  async pretend(all: readonly HungFrame[], only: boolean, laid: () => void): Promise<void> {
+  async pretend(hung: () => readonly HungFrame[], only: boolean, laid: () => void): Promise<void> {
+    const all = hung();
     const frames = all.filter((frame) => !frame.part);
     const before = frames.map((frame) => heightOf(frame.painter.document));
     for (const frame of all) frame.painter.standIn(only);
     await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
     await new Promise((resolve) => requestAnimationFrame(resolve));
-    const moved = frames.map((frame, i) => heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1);
+    const moved = frames.flatMap((frame, i) => (hung().includes(frame) ? [heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1] : []));
     const tell = () => this.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
     tell();
     laid();
     const site = this.#painted();
     if (!only || !site) return;
     // Then the pages that do not hang, against the heights they were read with.
-    const hung = new Set(frames.map((frame) => frame.key));
+    const measured = new Set(frames.map((frame) => frame.key));
     for (const { key, page, width } of sheetsOf(site, [])) {
-      const was = hung.has(key) ? undefined : this.#sheets.heightOf(page, width);
+      const was = measured.has(key) ? undefined : this.#sheets.heightOf(page, width);
       if (was === undefined) continue;
       await whenCalm();
       if (!this.#standIns() || this.#painted() !== site) return;
@@ -112,18 +114,19 @@ export class PageReader {
   async #compare(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<boolean> {
     for (const frame of hung()) {
       const { document } = frame.painter;
-      const stands = async (): Promise<boolean> => (await goesOn()) && frame.painter.applied === site && document.defaultView !== null;
+      const hangs = () => hung().includes(frame);
+      const stands = async (): Promise<boolean> => (await goesOn()) && frame.painter.applied === site && hangs();
       if (!(await goesOn())) return false;
       // Taken down meanwhile, or compared before.
-      if (!document.defaultView || this.#compared.get(document) === site) continue;
+      if (!hangs() || this.#compared.get(frame.painter) === site) continue;
       if (frame.painter.applied !== site) return false;
       await document.fonts.ready;
       const differences = await inSlices(comparing(document, site, frame.page, frame.width), stands);
       if (!differences) {
-        if (document.defaultView) return false;
+        if (hangs()) return false;
         continue;
       }
-      this.#compared.set(document, site);
+      this.#compared.set(frame.painter, site);
       this.#store.dispatch(AuditActions.compared({ frame: frame.key, differences }));
     }
     return true;
