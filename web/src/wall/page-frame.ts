@@ -19,6 +19,10 @@ export interface Crop { readonly part: string; readonly place: string; readonly 
 
 /** Frames are made taller by this many px at a time: each new height of a window makes the browser style again what is measured against it, and the paper cuts off what is empty. */
 const TALLER = 1000;
+/** The same for all that have none, and nothing is looked at anew. */
+const NONE: readonly never[] = [];
+/** So many places are marked on a page at most. */
+const MOST_MARKED = 200;
 /** From this scale on there is room for the name of a style beside its level. */
 const NAMED = 0.3;
 
@@ -36,9 +40,7 @@ const NAMED = 0.3;
       }
       @if (live() && width() === 1280 && !reading() && shown(); as document) { @defer (on immediate) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> } }
       @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">Not shown here: {{ one.label }}</span> }
-      @for (mark of marks(); track $index) {
-        <span class="mark" [style.left.px]="mark.x" [style.top.px]="mark.y" [style.width.px]="mark.w" [style.height.px]="mark.h"></span>
-      }
+      @if (marks(); as mark) { <svg class="mark"><path class="halo" [attr.d]="mark.halo" /><path [attr.d]="mark.line" /></svg> }
     </div>
   `,
   styles: `
@@ -50,7 +52,8 @@ const NAMED = 0.3;
     .tag { position: absolute; transform: translateY(-50%); padding: 0 3px; font: 10px/12px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
     .tag.skipped { background: #1a1a1a; color: #fff; }
     .gone { max-width: calc(100% - 8px); overflow: hidden; text-overflow: ellipsis; }
-    .mark { position: absolute; border: 1px solid #000; outline: 1px solid #fff; pointer-events: none; }
+    .mark { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; fill: none; stroke: #000; shape-rendering: crispEdges; }
+    .halo { stroke: #fff; }
   `,
 })
 export class PageFrame {
@@ -94,7 +97,7 @@ export class PageFrame {
   });
   /** Whether the frame is in sight or about to be: the style of the others is worked out when they come near. */
   protected readonly near = signal(true);
-  protected readonly marks = signal<readonly { x: number; y: number; w: number; h: number }[]>([]);
+  protected readonly marks = signal<{ readonly line: string; readonly halo: string } | null>(null, { equal: (one, other) => one?.line === other?.line });
   protected readonly NAMED = NAMED;
   protected readonly tags = signal<readonly (OutlineEntry & { x: number; y: number })[]>([]);
   /** Sections of the page that are not shown at this width, where they would stand. */
@@ -137,8 +140,8 @@ export class PageFrame {
       this.shown();
       this.scale();
       this.near();
-      this.tags.set(this.outline() ? this.#named() : []);
-      this.gone.set(this.live() && !this.crop() ? this.#hidden() : []);
+      this.tags.set(this.outline() ? this.#named() : NONE);
+      this.gone.set(this.live() && !this.crop() ? this.#hidden() : NONE);
     });
     effect(() => {
       this.crop();
@@ -324,19 +327,30 @@ export class PageFrame {
     return this.crop()?.width ?? this.width() * this.scale();
   }
 
-  #boxes(lit: ReadonlySet<string> | null): { x: number; y: number; w: number; h: number }[] {
+  /** Marks around places, and a light line around each: two paths, for a colour is on a hundred places of a page. Null where there are none. */
+  #boxes(lit: ReadonlySet<string> | null): { readonly line: string; readonly halo: string } | null {
     const document = this.#painter?.document;
     // Out of sight there is nothing to mark, and asking would lay the page out.
-    if (!lit || lit.size === 0 || !document || !(this.near() || this.live())) return [];
+    if (!lit || lit.size === 0 || !document || !(this.near() || this.live())) return null;
     const scale = this.scale();
     const { x, y } = this.#offset();
-    return [...lit].slice(0, 200).flatMap((id) => {
+    const [line, halo]: [string[], string[]] = [[], []];
+    for (const id of [...lit].slice(0, MOST_MARKED)) {
       const rect = document.querySelector(`[data-place="${id}"]`)?.getBoundingClientRect();
-      if (!rect) return [];
+      if (!rect) continue;
       // Within the paper, which cuts off what lies outside it.
       const [left, top] = [Math.max(1, (rect.left - x) * scale - 2), Math.max(1, (rect.top - y) * scale - 2)];
       const [right, bottom] = [Math.min(this.#width() - 1, (rect.right - x) * scale + 2), Math.min(this.shownHeight() - 1, (rect.bottom - y) * scale + 2)];
-      return right > left && bottom > top ? [{ x: left, y: top, w: right - left, h: bottom - top }] : [];
-    });
+      if (right <= left || bottom <= top) continue;
+      line.push(framed(left, top, right, bottom));
+      halo.push(framed(left - 1, top - 1, right + 1, bottom + 1));
+    }
+    return line.length > 0 ? { line: line.join(''), halo: halo.join('') } : null;
   }
+}
+
+/** The outline of a box as a path, along whole pixels. */
+function framed(left: number, top: number, right: number, bottom: number): string {
+  const [x, y] = [Math.round(left), Math.round(top)];
+  return `M${x + 0.5} ${y + 0.5}h${Math.max(1, Math.round(right) - x - 1)}v${Math.max(1, Math.round(bottom) - y - 1)}H${x + 0.5}Z`;
 }

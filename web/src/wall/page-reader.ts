@@ -14,8 +14,9 @@ import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 import { inSlices } from './slices.ts';
 import { SPACED_OUT, readTextSpacing } from './text-spacing.ts';
 
-/** While many pages are read, what was found is told after each so many ms. */
+/** While many pages are read, what was found is told after each so many ms, and of a site just opened soon. */
 const TELL_MS = 8000;
+const TELL_FIRST_MS = 1200;
 
 /** Lets others have a turn, and tells whether to go on. */
 type GoesOn = () => Promise<boolean>;
@@ -40,8 +41,9 @@ export class PageReader {
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   readonly #apart = new LayoutFrame(() => this.#siteId());
   readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
-  /** The site whose pages those are. */
+  /** The site whose pages those are, and when what was read of them was told. */
   #layoutsOf = '';
+  #told: number | null = null;
   /** Which site a page that hangs was compared with. */
   #compared = new WeakMap<FramePainter, Site>();
   /** Counts the times it was asked to read. */
@@ -134,22 +136,23 @@ export class PageReader {
 
   /** Reads the pages at both widths, those that hang first; what is laid out as it was read is not read again. */
   async #readSheets(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
-    if (this.#layoutsOf !== this.#siteId()) this.#layouts.clear();
+    if (this.#layoutsOf !== this.#siteId()) {
+      this.#layouts.clear();
+      this.#told = null;
+    }
     this.#layoutsOf = this.#siteId();
+    const began = performance.now();
     const near = pagesOf(hung());
     const rows: Row[] = [];
     const tell = (): void => {
+      this.#told = performance.now();
       this.#store.dispatch(AuditActions.layout({ rows: [...rows] }));
       this.#sheets.tell(site);
     };
-    let told = performance.now();
     const sheets = sheetsOf(site, near);
     for (const [i, { key, page, width }] of sheets.entries()) {
-      // Once those are read that hang, and then from time to time.
-      if (i === near.length * SHEET_WIDTHS.length || performance.now() - told > TELL_MS) {
-        told = performance.now();
-        tell();
-      }
+      // Once those are read that hang, and from time to time, however often it is begun anew.
+      if (i === near.length * SHEET_WIDTHS.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
       if (!this.#asRead(site, key, page, width)) {
         const reading = await this.#readSheet(site, page, width, goesOn);
         if (!reading) return;
