@@ -3,7 +3,7 @@ import { expect, testOnOneDesk as test } from '../fixtures.ts';
 test('a menu that wraps because its size grew is worse, read from the real layout', async ({ desk, page }) => {
   await desk.step('Type');
   await page.getByRole('button', { name: /^Menu,/ }).click();
-  await page.waitForTimeout(1500);
+  // At once: the pages are still being read, and have not all been as they were before.
   const size = page.getByLabel('Size at 1280');
   await size.focus();
   await expect(page.getByText(/Menu size: used in \d+ places on 9 pages/)).toBeVisible();

@@ -4,10 +4,11 @@ import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm } from './calm.ts';
-import { comparing, type LayoutSnapshot } from './compare.ts';
+import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { heightOf } from './height-of.ts';
 import type { HungFrame } from './hung-frame.ts';
+import { layoutGround, sameGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { readSheet, type SheetReading } from './sheet-reading.ts';
 import { SHEET_WIDTHS, Sheets } from './sheets.ts';
@@ -143,24 +144,26 @@ export class PageReader {
     this.#layoutsOf = this.#siteId();
     const began = performance.now();
     const near = pagesOf(hung());
-    const rows: Row[] = [];
+    const sheets = sheetsOf(site, near);
     const tell = (): void => {
       this.#told = performance.now();
-      this.#store.dispatch(AuditActions.layout({ rows: [...rows] }));
+      const edit = this.#last()?.id ?? '';
+      this.#store.dispatch(AuditActions.layout({ rows: sheets.flatMap(({ key }) => {
+        const known = this.#layouts.get(key);
+        return known?.edit === edit ? known.rows : [];
+      }) }));
       this.#sheets.tell(site);
     };
-    const sheets = sheetsOf(site, near);
     for (const [i, { key, page, width }] of sheets.entries()) {
       // Once those are read that hang, and from time to time, however often it is begun anew.
       if (i === near.length * SHEET_WIDTHS.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
-      if (!this.#asRead(site, key, page, width)) {
-        const reading = await this.#readSheet(site, page, width, goesOn);
-        if (!reading) return;
-        this.#sheets.take(site, reading);
-        this.#noteLines(key, page, width, reading.layout, site);
-        if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
-      }
-      rows.push(...this.#layouts.get(key)!.rows);
+      if (this.#asRead(site, key, page, width)) continue;
+      const reading = await this.#readSheet(site, page, width, goesOn);
+      const before = reading && (await this.#linesBefore(site, page, width));
+      if (!reading || this.#painted() !== site) return;
+      this.#sheets.take(site, reading);
+      this.#noteLines(key, page, width, reading.layout, before, site);
+      if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
     }
     tell();
   }
@@ -172,6 +175,16 @@ export class PageReader {
     if (!reading || !(await goesOn())) return undefined;
     const spaced = await this.#apart.read(site, page, width, { onTop: SPACED_OUT }, (document) => readTextSpacing(document, site, page, width));
     return this.#painted() === site ? { ...reading, readings: [...reading.readings, ...spaced] } : undefined;
+  }
+
+  /** The lines of a page before the last edit: as they were read then, or, where somebody edits a site whose pages are still being read, read now. */
+  async #linesBefore(site: Site, page: string, width: number): Promise<LayoutSnapshot | undefined> {
+    const last = this.#last();
+    const known = this.#layouts.get(`${page} ${width}`);
+    if (known) return known.edit === (last?.id ?? '') ? known.before : known.now;
+    if (!last?.before.pages[page] || sameGround(layoutGround(last.before, page), layoutGround(site, page))) return undefined;
+    await whenCalm();
+    return this.#apart.read(last.before, page, width, {}, (document) => readLayout(document, last.before, page));
   }
 
   /** Whether a page is laid out as it was read before; then this edit has moved none of its lines. */
@@ -203,10 +216,8 @@ export class PageReader {
   }
 
   /** Notes the headings, menus and buttons that take more lines than before the last edit. */
-  #noteLines(key: string, page: string, width: number, now: LayoutSnapshot, site: Site): void {
+  #noteLines(key: string, page: string, width: number, now: LayoutSnapshot, before: LayoutSnapshot | undefined, site: Site): void {
     const edit = this.#last()?.id ?? '';
-    const known = this.#layouts.get(key);
-    const before = known?.edit === edit ? known.before : known?.now;
     const rows: Row[] = [];
     this.#layouts.set(key, { edit, before, now, rows });
     if (!before || edit === '') return;
