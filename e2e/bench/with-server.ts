@@ -36,13 +36,13 @@ async function served<T>(databaseUrl: string, demo: boolean, work: (server: Runn
 export const withServer = <T>(work: (server: { address: string; link: string }) => Promise<T>): Promise<T> =>
   withCluster((url) => served(url, true, async (server) => work({ address: server.address, link: await server.link() })));
 
-/** A server with one site, made of the demo, and no other. */
-export const withSite = <T>(site: Site, work: (server: RunningServer) => Promise<T>): Promise<T> => withCluster(async (url) => {
+/** A server with sites made of the demo, and no other. */
+export const withSite = <T>(site: Site | readonly Site[], work: (server: RunningServer) => Promise<T>): Promise<T> => withCluster(async (url) => {
   const database = openDatabase(url);
   await migrateDatabase(database, join(ROOT, 'server', 'migrations'));
   await database.db.transaction(async (tx) => {
     for (const svg of ternhavenFiles.values()) await storeFile(tx, Buffer.from(svg), 'image/svg+xml');
-    await insertSite(tx, site);
+    for (const one of [site].flat()) await insertSite(tx, one);
   });
   await database.close();
   return served(url, false, work);

@@ -1,11 +1,12 @@
-import { Injectable, effect, inject, signal, untracked } from '@angular/core';
+import { Injectable, Injector, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, WallTurn, auditFeature, deskFeature, siteFeature } from '../state/index.ts';
+import { Found } from './found.ts';
 import { heightOf } from './height-of.ts';
 import type { HungFrame } from './hung-frame.ts';
-import { PageReader } from './page-reader.ts';
+import type { PageReader } from './page-reader.ts';
 import { playMotion } from './play-motion.ts';
 import { turn } from './turn.ts';
 
@@ -27,7 +28,10 @@ export class Frames {
   readonly #store = inject(Store);
   readonly #motion = inject(MotionShown);
   readonly #turns = inject(WallTurn);
-  readonly #reader = inject(PageReader);
+  readonly #found = inject(Found);
+  readonly #injector = inject(Injector);
+  /** What compares and reads: fetched when the wall is first quiet, it is no part of what opens a site. */
+  #reader: PageReader | undefined;
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   readonly #differences = this.#store.selectSignal(auditFeature.selectDifferences);
@@ -50,7 +54,10 @@ export class Frames {
     effect(() => {
       const css = stressCss(new Set(this.#stress()));
       for (const frame of this.#hung.values()) frame.painter.onTop(css);
-      this.#reader.forgetBreaks();
+      // What broke so far says nothing of the copy shown next.
+      this.#reader?.stop();
+      this.#found.breaks.set(null);
+      this.#found.breaksLeft.set(0);
       if (this.#hung.size > 0) this.#waitForQuiet();
     });
     effect(() => {
@@ -58,7 +65,7 @@ export class Frames {
     });
     effect(() => {
       const only = this.#standIns();
-      if (this.#hung.size > 0) untracked(() => void this.#reader.pretend(() => [...this.#hung.values()], only, () => this.version.update((version) => version + 1)));
+      if (this.#hung.size > 0) untracked(() => void this.#pretend(only));
     });
     addEventListener('pointerdown', () => { this.#held = true; }, { capture: true });
     for (const end of ['pointerup', 'pointercancel'] as const) addEventListener(end, () => this.#release(), { capture: true });
@@ -70,7 +77,7 @@ export class Frames {
       // What was found of the state before says nothing of this one.
       if (Object.keys(this.#differences()).length > 0) {
         this.#store.dispatch(AuditActions.outdated({ frame: null }));
-        this.#reader.forget();
+        this.#reader?.forget();
       }
       const nearest = this.#behind(site)[0];
       if (nearest) this.#paint(nearest, site);
@@ -202,7 +209,17 @@ export class Frames {
   }
 
   async #read(): Promise<void> {
-    if (await this.#reader.read(() => [...this.#hung.values()])) this.#waitForQuiet();
+    if (await (await this.#fetched())?.read(() => [...this.#hung.values()])) this.#waitForQuiet();
+  }
+
+  async #pretend(only: boolean): Promise<void> {
+    await (await this.#fetched())?.pretend(() => [...this.#hung.values()], only, () => this.version.update((version) => version + 1));
+  }
+
+  /** The reader, or undefined where its script did not come: it is asked for again the next time. */
+  async #fetched(): Promise<PageReader | undefined> {
+    const room = await import('./page-reader.ts').catch(() => undefined);
+    return (this.#reader ??= room && this.#injector.get(room.PageReader));
   }
 
   async #play(): Promise<void> {

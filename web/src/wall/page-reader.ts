@@ -1,10 +1,11 @@
-import { Injectable, inject, signal } from '@angular/core';
+import { Injectable, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm } from './calm.ts';
 import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
+import { Found } from './found.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { heightOf } from './height-of.ts';
 import type { HungFrame } from './hung-frame.ts';
@@ -34,6 +35,7 @@ export class PageReader {
   readonly #store = inject(Store);
   readonly #motion = inject(MotionShown);
   readonly #sheets = inject(Sheets);
+  readonly #found = inject(Found);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
@@ -49,23 +51,15 @@ export class PageReader {
   #compared = new WeakMap<FramePainter, Site>();
   /** Counts the times it was asked to read. */
   #turn = 0;
-  /** What breaks under hostile copy; null while none is asked for, or nothing of it is read. */
-  readonly breaks = signal<readonly Break[] | null>(null);
-  /** How many sheets are still to be read for it. */
-  readonly breaksLeft = signal(0);
-  /** What the stand-ins do to the height of the pages, the most of them, as a share; null while the fonts are shown. */
-  readonly shift = signal<{ readonly most: number } | null>(null);
 
   /** What was compared so far says nothing of what is painted next. */
   forget(): void {
     this.#compared = new WeakMap();
   }
 
-  /** What broke so far says nothing of the copy shown next; what is being read of it ends. */
-  forgetBreaks(): void {
+  /** Ends what is being read. */
+  stop(): void {
     this.#turn++;
-    this.breaks.set(null);
-    this.breaksLeft.set(0);
   }
 
   /** Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. `laid`: those that hang are laid out anew. */
@@ -77,7 +71,7 @@ export class PageReader {
     await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
     await new Promise((resolve) => requestAnimationFrame(resolve));
     const moved = frames.flatMap((frame, i) => (hung().includes(frame) ? [heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1] : []));
-    const tell = () => this.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
+    const tell = () => this.#found.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
     tell();
     laid();
     const site = this.#painted();
@@ -204,8 +198,8 @@ export class PageReader {
     for (const [i, { key, page, width }] of sheets.entries()) {
       if (!(await goesOn())) return;
       found.push(...await this.#apart.read(site, page, width, { onTop }, (document) => readBreaks(document, site, page, width, this.#layouts.get(key)?.now)));
-      this.breaks.set([...found]);
-      this.breaksLeft.set(sheets.length - i - 1);
+      this.#found.breaks.set([...found]);
+      this.#found.breaksLeft.set(sheets.length - i - 1);
       if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
     }
   }

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { STRESS_KINDS, plural, type StressKind } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature } from '../state/index.ts';
 import type { Break } from './breaks.ts';
-import { PageReader } from './page-reader.ts';
+import { Found } from './found.ts';
 import { ACTS } from '../ui/index.ts';
 
 /** How hostile the copy on the wall is, and what breaks under it; each leads to where it breaks. */
@@ -25,17 +25,17 @@ import { ACTS } from '../ui/index.ts';
 })
 export class StressBar {
   readonly #store = inject(Store);
-  readonly #reader = inject(PageReader);
+  readonly #found = inject(Found);
   readonly #site = inject(Editor).current;
   readonly #kinds = this.#store.selectSignal(deskFeature.selectStress);
   protected readonly kinds = STRESS_KINDS;
   protected readonly on = computed(() => new Set(this.#kinds()));
   /** What is listed of it: more nobody goes through. */
-  protected readonly list = computed(() => (this.#reader.breaks() ?? []).slice(0, 200));
+  protected readonly list = computed(() => (this.#found.breaks() ?? []).slice(0, 200));
   protected readonly says = computed(() => {
-    const found = this.#reader.breaks();
+    const found = this.#found.breaks();
     if (found === null) return 'Laying out…';
-    const left = this.#reader.breaksLeft();
+    const left = this.#found.breaksLeft();
     const said = found.length === 0 ? (left > 0 ? 'Nothing breaks so far' : 'Nothing breaks') : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
     return left > 0 ? `${said}, ${plural(left, 'sheet')} still to be read` : said;
   });

@@ -9,13 +9,13 @@ import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
 import { PictureReader } from './picture-reader.ts';
+import { Found } from './found.ts';
 import { Frames } from './frames.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { HungPages } from './hung-pages.ts';
 import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
 import { PageFrame, type Crop } from './page-frame.ts';
 import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
-import { PageReader } from './page-reader.ts';
 import { PinWall } from './pin-wall.ts';
 import { SHEET_WIDTHS } from './sheets.ts';
 import { Slip } from './slip.ts';
@@ -66,7 +66,7 @@ export class Wall {
   protected readonly keyOf = KEYS;
   protected readonly reading = inject(Reading).only;
   readonly #frames = inject(Frames);
-  readonly #reader = inject(PageReader);
+  readonly #found = inject(Found);
   readonly #words = inject(WordsEditor);
   /** The document of the frame in which words are being edited. */
   protected readonly writtenOn = this.#words.document;
@@ -238,7 +238,7 @@ export class Wall {
 
   /** What the stand-ins do to the pages, once it has been measured. */
   protected readonly shiftWords = computed(() => {
-    const shift = this.#reader.shift();
+    const shift = this.#found.shift();
     return shift ? `Without its fonts: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Without its fonts';
   });
   /** Hostile copy on, as it was last; or off. */
