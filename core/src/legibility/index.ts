@@ -6,7 +6,7 @@ export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
 export { aspectsOf, worstOf, type Aspect, type PairRule } from './need.ts';
 export { contrastRules, judgeAspect } from './rules/contrast.ts';
 export { groundBackdrop, roleJudge, type RoleJudgement } from './role-judgement.ts';
-export { flattened, occurringPairs, pairsWith, ratioOn, type Pair, type PairLayer } from './pairs.ts';
+export { flattened, occurringPairs, pairsOn, pairsWith, ratioOn, type Pair, type PairLayer } from './pairs.ts';
 export { passingSwatches } from './passing-swatches.ts';
 export { fixBrand, type JointFix, type JointMove, type FixProgress } from './joint/fix-brand.ts';
 export { type JointConflict } from './joint/causes.ts';

@@ -1,7 +1,8 @@
 import { applyChange, setRole } from '../change/index.ts';
 import { readSite } from '../document/index.ts';
+import { tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { occurringPairs, pairsWith } from './pairs.ts';
+import { occurringPairs, pairsOn, pairsWith, type Pair } from './pairs.ts';
 
 describe('pairs that occur', () => {
   const site = readSite(smallSite());
@@ -18,6 +19,18 @@ describe('pairs that occur', () => {
     expect(white.some((pair) => pair.behind?.[0]?.chain.includes('color.core.white'))).toBeTrue();
     expect(white.some((pair) => pair.fores.some((layer) => layer.chain.includes('color.core.white')))).toBeTrue();
     expect(white.length).toBeLessThanOrEqual(pairs.length);
+  });
+
+  it('on a token are found alone as they are among all of them, through a veil as well', () => {
+    const veiled = applyChange(site, setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
+    const said = ({ rule, kind, ground, fores, behind, states, found, count }: Pair) => JSON.stringify([rule, kind, ground, fores, behind, states, found, count]);
+    let on = 0;
+    for (const one of [site, veiled]) for (const path of tokenTable(one.brand).keys()) {
+      const all = occurringPairs(one).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
+      expect(pairsOn(one, path).map(said)).withContext(path).toEqual(all.map(said));
+      on += all.length;
+    }
+    expect(on).toBeGreaterThan(20);
   });
 
   it('stand on what shows through a translucent background', () => {

@@ -1,7 +1,7 @@
 import { composite, contrastRatio, gradientExtent, type Rgb8 } from '../color/index.ts';
 import type { PlaceKind } from '../kinds/index.ts';
 import type { Place } from '../page/index.ts';
-import { cellValue, colorOf, siteIndex, type Group } from '../reach/index.ts';
+import { cellValue, colorOf, groupsOf, siteIndex, tokensThrough, type Group } from '../reach/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
 import { washUnder } from './pixels/index.ts';
 import type { Site, State, PaintedProperty } from '../site/index.ts';
@@ -47,8 +47,35 @@ interface Build { pair: Rated; states: Set<State>; groups: Set<Group>; needed: n
 
 /** Every pair that occurs on the site, each once, in the order of their places. */
 export function occurringPairs(site: Site, table: TokenTable = tokenTable(site.brand)): Pair[] {
+  return pairsAmong(table, siteIndex(site).groups);
+}
+
+/** Those of them behind whose foreground a token stands, itself or through others; looks on which it does not show are not rated. */
+export function pairsOn(site: Site, path: string): Pair[] {
+  const table = tokenTable(site.brand);
+  const index = siteIndex(site);
+  const painted = new Set(groupsOf(index, tokensThrough(table, path)));
+  const known = new Map<Group, boolean>();
+  const shows = (group: Group | null): boolean => {
+    if (!group) return false;
+    let on = known.get(group);
+    if (on === undefined) known.set(group, (on = painted.has(group) || (!isOpaque(table, group) && shows(group.under))));
+    return on;
+  };
+  return pairsAmong(table, index.groups.filter((group) => painted.has(group) || shows(group.under))).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
+}
+
+/** Whether nothing shows through a look at rest, at any width. */
+function isOpaque(table: TokenTable, group: Group): boolean {
+  return BANDS.every(({ id }) => {
+    const own = layerAt(table, group, 'background-color', 'rest', id);
+    return own !== undefined && colorOf(own.css)?.alpha === 1;
+  });
+}
+
+function pairsAmong(table: TokenTable, groups: readonly Group[]): Pair[] {
   const found = new Map<string, Build>();
-  for (const group of siteIndex(site).groups) for (const one of pairsOfGroup(table, group)) {
+  for (const group of groups) for (const one of pairsOfGroup(table, group)) {
     const key = [one.rule, one.kind, one.style, one.ground, ...one.fores.map(keyOf), '/', ...(one.behind?.map(keyOf) ?? ['picture'])].join(' ');
     const known = found.get(key);
     if (known) {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithSimilar, nearestSwatch, occurringPairs, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
+  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithSimilar, nearestSwatch, pairsOn, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
   removeSwatch, resolvedSwatches, ruleWords, setValue, rolePath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
@@ -82,10 +82,11 @@ export class ColourStep {
     const path = this.#chosenPath();
     return site && path ? rateSpots(site, this.#spots()) : [];
   });
-  /** Every pair that occurs, as the site is saved. */
-  readonly #occurring = computed(() => {
+  /** The pairs behind which the swatch stands, as the site is saved. */
+  readonly #standing = computed(() => {
     const site = this.#editor.current();
-    return site ? occurringPairs(site) : [];
+    const path = this.#chosenPath();
+    return site && path ? pairsOn(site, path) : [];
   });
   /**
    * What the field is taken against: the grounds the swatch stands on, where it falls short most first, then the texts
@@ -99,7 +100,7 @@ export class ColourStep {
     const background = (id: string): Against => ({ id, way: 'on', label: site.brand.grounds[id]!.label, rgb: composite(colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE, WHITE) });
     const used = [...new Set(rateSpots(site, this.#spots()).map((pair) => pair.ground))];
     const texts = new Map<string, Against & { places: number }>();
-    for (const pair of this.#occurring()) {
+    for (const pair of this.#standing()) {
       const [fore] = pair.fores;
       const [behind] = pair.behind ?? [];
       const rgb = fore && colorOf(fore.css);
