@@ -32,7 +32,7 @@ test.describe('a site of 850 pages', () => {
     await expect(last.locator('iframe').first()).toBeVisible();
     const title = await last.locator('iframe').first().getAttribute('title');
     await expect.poll(() => desk.frame(title!).locator('body').evaluate((body) => body.style.getPropertyValue('--color-core-funnel') || getComputedStyle(body).getPropertyValue('--color-core-funnel'))).not.toBe('');
-    // Its own words are in it, though the frame hung for another page before, and it is pressed as any.
+    // Its own words are in it, though the frame hung for another page before, and it is pressed like every other.
     expect(await desk.frame(title!).locator('html').getAttribute('data-page')).toBe((await last.getAttribute('id'))!.slice('page-'.length));
     await last.getByRole('button', { name: title!.slice(0, -' at 1280'.length) }).click();
     await desk.frame(title!).locator('h1').click();

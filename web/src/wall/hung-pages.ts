@@ -126,5 +126,10 @@ export class HungPages {
   }
 }
 
+const keysOf = ({ wide, narrow }: Hung): string[] => [...[...wide].map((page) => `${page} 1280`), ...[...narrow].map((page) => `${page} 390`)];
+
 /** The frames that hang in one and not in the other. */
-const keysBeyond = (one: Hung, other: Hung): string[] => [...[...one.wide].filter((page) => !other.wide.has(page)).map((page) => `${page} 1280`), ...[...one.narrow].filter((page) => !other.narrow.has(page)).map((page) => `${page} 390`)];
+function keysBeyond(one: Hung, other: Hung): string[] {
+  const others = new Set(keysOf(other));
+  return keysOf(one).filter((key) => !others.has(key));
+}

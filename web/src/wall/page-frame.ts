@@ -206,7 +206,7 @@ export class PageFrame {
     if (!stands()) return;
     this.#fill(document);
     await turn();
-    // Styled in one of its own too: with the layout and the paint of it that is the longest task while the wall is scrolled.
+    // Styled in one of its own too: together with its layout and paint it was the longest task while the wall is scrolled.
     if (stands()) void getComputedStyle(document.body).color;
   }
 

@@ -153,7 +153,7 @@ export class PageReader {
       if (i === near.length * SHEET_WIDTHS.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
       if (this.#asRead(site, key, page, width)) continue;
       const reading = await this.#readSheet(site, page, width, goesOn);
-      const before = reading && (await this.#linesBefore(site, page, width));
+      const before = reading && (await this.#linesBefore(site, key, page, width));
       if (!reading || this.#painted() !== site) return;
       this.#sheets.take(site, reading);
       this.#noteLines(key, page, width, reading.layout, before, site);
@@ -172,9 +172,9 @@ export class PageReader {
   }
 
   /** The lines of a page before the last edit: as they were read then, or, where somebody edits a site whose pages are still being read, read now. */
-  async #linesBefore(site: Site, page: string, width: number): Promise<LayoutSnapshot | undefined> {
+  async #linesBefore(site: Site, key: string, page: string, width: number): Promise<LayoutSnapshot | undefined> {
     const last = this.#last();
-    const known = this.#layouts.get(`${page} ${width}`);
+    const known = this.#layouts.get(key);
     if (known) return known.edit === (last?.id ?? '') ? known.before : known.now;
     if (!last?.before.pages[page] || sameGround(layoutGround(last.before, page), layoutGround(site, page))) return undefined;
     await whenCalm();
