@@ -10,9 +10,13 @@ const FLARE = 0.05;
 /** Thresholds of WCAG 2.2: 1.4.3, 1.4.6 and 1.4.11. */
 export const CONTRAST = { text: 4.5, largeText: 3, enhanced: 7, enhancedLarge: 4.5, nonText: 3 } as const;
 
+/** What a channel of each value, 0 to 255, adds to the relative luminance: of red, green and blue. */
+export const LUMINANCE_OF: readonly Float64Array[] = [RED, GREEN, BLUE].map((share) => Float64Array.from(LINEAR_OF_8BIT, (linear) => share * linear));
+const [OF_RED, OF_GREEN, OF_BLUE] = LUMINANCE_OF;
+
 /** Relative luminance 0 to 1 of an opaque painted colour. */
 export function luminance(color: Rgb8): number {
-  return RED * LINEAR_OF_8BIT[color.r]! + GREEN * LINEAR_OF_8BIT[color.g]! + BLUE * LINEAR_OF_8BIT[color.b]!;
+  return OF_RED![color.r]! + OF_GREEN![color.g]! + OF_BLUE![color.b]!;
 }
 
 /** Contrast ratio, 1 to 21, of two luminances in any order. */

@@ -2,7 +2,7 @@ export type { Oklab, Oklch, Rgb8 } from './color.ts';
 export { linearToOklab, oklabToLinear, oklabToOklch, oklabToRgb8Clipped, oklchToOklab, rgb8ToOklab } from './oklab.ts';
 export { LINEAR_OF_8BIT } from './srgb.ts';
 export { inSrgb, mapToSrgb, paintedRgb } from './gamut.ts';
-export { CONTRAST, contrastRatio, isLargeText, luminance, luminanceRatio } from './contrast.ts';
+export { CONTRAST, LUMINANCE_OF, contrastRatio, isLargeText, luminance, luminanceRatio } from './contrast.ts';
 export { composite } from './composite.ts';
 export { deltaE, deltaERgb } from './difference.ts';
 export { parseColor, type ParsedColor } from './parse.ts';

@@ -1,7 +1,7 @@
 import { applyChange, bindDrawing, checkTouched, planUndo, removeSwatch, setSwatchColor, type Edit } from '../change/index.ts';
 import { hex, paintedRgb, parseColor } from '../color/index.ts';
 import { takeBrand } from '../exchange/index.ts';
-import { beyondReach, decideSimilar, deriveSimilar, similarColors } from '../similar-colors/index.ts';
+import { beyondReach, decideSimilar, deriveSimilar, similarColors, timesShown } from '../similar-colors/index.ts';
 import { assetFile, pageTree, readAssetFile } from '../page/index.ts';
 import { placesOf, ripple } from '../reach/index.ts';
 import { bodyHtml } from '../render/index.ts';
@@ -76,7 +76,7 @@ describe('a drawing that follows the brand', () => {
 
 describe('similar colours in pictures', () => {
   const old = swatchColor(site.brand, 'brand')!;
-  const inDrawing = (of: Site) => similarColors(of, 'brand', old).find((one) => one.kind === 'drawing');
+  const inDrawing = (of: Site) => similarColors(of, 'brand', old, timesShown(of)).find((one) => one.kind === 'drawing');
   it('of a drawing are listed with their places, and go along by being bound', () => {
     expect(inDrawing(site)).toEqual(jasmine.objectContaining({ label: 'boat.svg: #b83a1e', places: 1, deltaE: 0 }));
     const after = done(site, decideSimilar(site, 'brand', inDrawing(site)!, 'along', old));
@@ -92,7 +92,7 @@ describe('similar colours in pictures', () => {
     expect(hex(paintedRgb(swatchColor(after.brand, 'fresh')!))).toBe('#a03018');
   });
   it('made of pixels are out of reach, and say how much of the old colour they hold', () => {
-    expect(beyondReach(site, old)).toEqual([{ asset: 'photo', name: 'photo.jpg', share: 0.7, places: 1 }]);
-    expect(beyondReach(site, parseColor('#00aa00')!.oklch)).toEqual([]);
+    expect(beyondReach(site, old, timesShown(site))).toEqual([{ asset: 'photo', name: 'photo.jpg', share: 0.7, places: 1 }]);
+    expect(beyondReach(site, parseColor('#00aa00')!.oklch, timesShown(site))).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import type { Site } from '../site/index.ts';
-import { bandOf } from '../shape/index.ts';
+import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
 import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
@@ -16,7 +16,7 @@ import { textSpacing } from './rules/text-spacing.ts';
 import { zoom } from './rules/zoom.ts';
 import { targetSize } from './rules/target-size.ts';
 import { headingOrder, skippedLevel, type PlacedJudgement } from './rules/headings.ts';
-import { NO_PIXELS, type PixelSets } from './pixels/index.ts';
+import { NO_PIXELS, PIXEL_AREAS, pixelKey, type PixelSets } from './pixels/index.ts';
 import type { Judgement } from './outcome.ts';
 
 /** All judgements of a site, kept by group so that an edit judges again only what it touched. */
@@ -58,12 +58,22 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
     const byGroup = new Map(before.byGroup);
     const touched = touchedGroups(index, changed);
     // What lies over a picture hangs on its pixels as well; its shade is of the structure, and what veils it of the surfaces it stands on.
-    if (before.pixels !== pixels) for (const group of index.groups) if (group.overPicture) touched.add(group);
+    if (before.pixels !== pixels) for (const group of index.groups) if (group.overPicture && !samePixels(group, before.pixels, pixels)) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
     return { site, table, index, byGroup, byPage: sizes || before.layout !== layout ? judgePages(table, index, site, layout) : before.byPage, pixels, layout };
   }
   return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byPage: judgePages(table, index, site, layout), pixels, layout };
+}
+
+/** Whether the pixels behind a look over a picture are the very ones of before. */
+function samePixels(group: Group, before: PixelSets, now: PixelSets): boolean {
+  // That none is known is another reason than that some are.
+  if ((before.size === 0) !== (now.size === 0)) return false;
+  return group.places.every(({ page, id }) => AUDIT_WIDTHS.every((width) => PIXEL_AREAS.every((area) => {
+    const key = pixelKey(page, id, width, area);
+    return before.get(key) === now.get(key);
+  })));
 }
 
 /** All judgements of the rules that look at one place alone. */

@@ -57,7 +57,7 @@ function colorFixes(site: Site, finding: Finding): Fix[] {
   if (cell.override) {
     const where = whereSet(site, finding.place, cell.override);
     const at = [...anchorOf(finding.place, where).record, cell.override.id, 'value'];
-    const places = where === 'here' ? 1 : group.places.length;
+    const places = where === 'here' ? 1 : group.count;
     const set = (label: string, to: Pick<Fix, 'hex' | 'deltaE'>, value: unknown): Fix => ({ what: 'place', label: `${where === 'here' ? 'this place' : 'wherever it is used'}: ${label}`, hex: to.hex, deltaE: to.deltaE, token: null, places, ops: [{ op: 'set', at, value, was: cell.override!.value }] });
     return [...own.map((one) => set(one.swatch.label, one, { kind: 'token', path: swatchPath(one.swatch) })), ...(made ? [set(made.hex, made, { kind: 'literal', css: made.hex })] : [])];
   }
@@ -90,14 +90,14 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   const now = logo && formOn(site, place.ground);
   const ground = site.brand.grounds[place.ground];
   if (!now || !ground) return [];
-  const at = siteIndex(site).places.filter((one) => one.kind === 'logo' && one.ground === place.ground).length;
+  const at = siteIndex(site).groups.reduce((sum, one) => (one.kind === 'logo' && one.ground === place.ground ? sum + one.count : sum), 0);
   const forms = logo.formOrder.filter((id) => id !== now.id).map((id): Fix => ({ what: 'form', label: `${logo.forms[id]!.label} on ${ground.label}`, hex: null, deltaE: null, token: null, places: at, ops: setLogoOn(site, place.ground, id).ops }));
   const passing = forms.filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops));
   if (passing.length > 0) return passing;
   const address = [...sectionAddress(site, place.page, place.section), 'ground'];
   const was = groundColor(site.brand, place.ground);
   return site.brand.groundOrder.filter((id) => id !== place.ground).sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
-    .map((id): Fix => ({ what: 'ground', label: `${place.section === 'header' ? 'the header' : place.section === 'footer' ? 'the footer' : 'its section'} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places: siteIndex(site).places.filter((one) => one.section === place.section && (place.section === 'header' || place.section === 'footer' || one.page === place.page)).length, ops: [setOp(site, address, id)] }))
+    .map((id): Fix => ({ what: 'ground', label: `${place.section === 'header' ? 'the header' : place.section === 'footer' ? 'the footer' : 'its section'} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places: siteIndex(site).countIn(place.section, place.section === 'header' || place.section === 'footer' ? undefined : place.page), ops: [setOp(site, address, id)] }))
     .filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops)).slice(0, OFFERED);
 }
 

@@ -12,7 +12,7 @@ export { fixBrand, type JointFix, type JointMove, type FixProgress } from './joi
 export { type JointConflict } from './joint/causes.ts';
 export { fixesFor, type Fix } from './fix.ts';
 export { typeFixFor, type TypeFix } from './type-fix.ts';
-export { FAILING_SHARE, FOCUS_POINTS, focusFix, type FocusPoint, NO_PIXELS, PixelsJson, readPixelsJson, writePixels, coloured, coverCrop, judgePixels, pictureFixes, picturedSection, pixelKey, pixelSets, veilOf, washUnder, type PictureFix, type PixelSet, type PixelSets, type PixelVerdict } from './pixels/index.ts';
+export { FAILING_SHARE, FOCUS_POINTS, focusFix, lookBehind, type Behind, type FocusPoint, type OverPicture, NO_PIXELS, PixelsJson, readPixelsJson, writePixels, coloured, coverCrop, judgePixels, pictureFixes, picturedSection, pixelKey, pixelSets, veilOf, washUnder, type PictureFix, type PixelSet, type PixelSets, type PixelVerdict } from './pixels/index.ts';
 export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';

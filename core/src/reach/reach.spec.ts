@@ -7,7 +7,7 @@ import { AUDIT_WIDTHS } from '../shape/index.ts';
 import { tokenTable } from '../style/index.ts';
 import { smallSite, literal } from '../testing/small-site.ts';
 import { pageTree } from '../page/index.ts';
-import { placesOf, reachRows, tokensFollowing } from './reach.ts';
+import { placeCount, placesOf, reachRows, tokensFollowing } from './reach.ts';
 import { ripple } from './ripple.ts';
 import { placeKey, siteIndex } from './site-index.ts';
 import { paintedText } from './painted.ts';
@@ -146,5 +146,31 @@ describe('the index of a site', () => {
     pageTree(other, 'home');
     expect(placesKnown(site)).toBeTrue();
     expect(placesKnown(other)).toBeTrue();
+  });
+  it('lists the places of a look by taking apart its pages alone, and lets go of the others', () => {
+    const site = withOverrides();
+    const index = siteIndex(site);
+    const alone = index.groups.find((group) => group.count === 1 && index.pagesWith(new Set([group])).join() === 'more')!;
+    const [only] = alone.places;
+    expect([only!.page, index.groupOf.get(only!)]).toEqual(['more', alone]);
+    // What a list holds stays; what was only looked at is taken apart anew.
+    const home = index.tree('home');
+    index.letGo('home');
+    index.letGo('more');
+    expect([index.tree('home') === home, index.groupOf.get(only!)]).toEqual([false, alone]);
+    for (const group of index.groups) expect(group.places.map((place) => [placeKey(place), index.groupOf.get(place)])).toEqual(index.places.filter((place) => index.groupOf.get(place) === group).map((place) => [placeKey(place), group]));
+    expect(index.groups.reduce((sum, group) => sum + group.places.length, 0)).toBe(index.count);
+  });
+  it('knows how many places a part has and which comes first, with no page taken apart for it', () => {
+    const site = withOverrides();
+    const index = siteIndex(site);
+    for (const part of ['header', 's1', 'footer']) {
+      const of = index.places.filter((place) => place.section === part);
+      expect([index.countIn(part), index.countIn(part, 'home')]).toEqual([of.length, of.filter((place) => place.page === 'home').length]);
+    }
+    for (const group of index.groups) expect(index.firstOf(new Set([group]))).toBe(group.places[0]);
+    expect(index.firstOf(new Set())).toBeUndefined();
+    const paths = ['color.core.ink', 'color.core.white'];
+    expect(placeCount(site, paths)).toBe(new Set(paths.flatMap((path) => placesOf(site, path))).size);
   });
 });

@@ -61,9 +61,11 @@ function paints(cell: Group['painting']['cells'][number], through: ReadonlySet<s
   return through.has(cell.token!);
 }
 
-/** How many places a token paints; no page is taken apart for it. */
-export function placeCount(site: Site, path: string): number {
-  return groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path)).reduce((sum, group) => sum + group.count, 0);
+/** How many places a token paints, or several together, each place once; no page is taken apart for it. */
+export function placeCount(site: Site, paths: string | readonly string[]): number {
+  const table = tokenTable(site.brand);
+  const through = new Set([paths].flat().flatMap((path) => [...tokensThrough(table, path)]));
+  return groupsOf(siteIndex(site), through).reduce((sum, group) => sum + group.count, 0);
 }
 
 /** The distinct places a token paints, each once whatever its widths and states. */

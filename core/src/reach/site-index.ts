@@ -50,6 +50,10 @@ export interface SiteIndex {
   placesOn(page: string, groups: ReadonlySet<Group>): readonly Place[];
   /** Pages on which some place has one of the looks, in order; none is taken apart. */
   pagesWith(groups: ReadonlySet<Group>): readonly string[];
+  /** The first place that has one of the looks; only its page is taken apart. */
+  firstOf(groups: ReadonlySet<Group>): Place | undefined;
+  /** How many places a part has, `header`, `footer` or the id of a section's entry: on one page, or on all that have it. */
+  countIn(part: string, page?: string): number;
 }
 
 interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
@@ -77,13 +81,38 @@ export function placeKey(place: { page: string; id: string }): string {
   return `${place.page} ${place.id}`;
 }
 
-interface Built extends Group { readonly number: number; count: number; list: Place[] | null }
+/** Of a look: what it is told apart by. */
+type LookOf = Pick<Group, 'kind' | 'states' | 'overPicture' | 'pictured' | 'inline' | 'style' | 'ground' | 'hidden'>;
+
+/** A group as the index builds it. One object and no more: a large site has thousands. */
+class Built implements Group {
+  readonly kind: PlaceKind;
+  readonly states: readonly State[];
+  readonly overPicture: boolean;
+  readonly pictured: boolean;
+  readonly inline: boolean;
+  readonly style: string | null;
+  readonly ground: string;
+  readonly hidden: readonly BandId[];
+  count = 0;
+  #list: Place[] | undefined;
+  readonly #index: { listOf(group: Built): Place[] };
+
+  constructor(index: { listOf(group: Built): Place[] }, readonly number: number, look: LookOf, readonly painting: Painting, readonly under: Built | null, readonly inherits: Built | null) {
+    this.#index = index;
+    ({ kind: this.kind, states: this.states, overPicture: this.overPicture, pictured: this.pictured, inline: this.inline, style: this.style, ground: this.ground, hidden: this.hidden } = look);
+  }
+
+  get places(): readonly Place[] {
+    return (this.#list ??= this.#index.listOf(this));
+  }
+}
 
 /** The looks of a part's places, in their order. Over a picture each part has groups of its own, made after these. */
 interface Template { readonly groups: readonly Built[]; /** True where there is something to be made anew for each part. */ readonly fresh: boolean }
 
 /** Groups of one page: of its own surface, then of its parts. */
-interface Laid { readonly body: Built; readonly parts: readonly (readonly Built[])[] }
+interface Laid { readonly body: Built; readonly parts: readonly { readonly id: string; readonly groups: readonly Built[] }[] }
 
 class Index implements SiteIndex {
   readonly groups: Built[] = [];
@@ -101,8 +130,9 @@ class Index implements SiteIndex {
   #places: readonly Place[] | undefined;
   /** What each page that was taken apart has: its tree then, and the look of each of its places. */
   readonly #taken = new Map<string, { readonly tree: PageTree; readonly looks: ReadonlyMap<Place, Built>; byId?: ReadonlyMap<string, Place> }>();
-  /** Whether groups have their places listed. */
-  #assigned = false;
+  /** Pages of which some group has its places listed: they stay taken apart. */
+  readonly #listed = new Set<string>();
+  #pagesOf: ReadonlyMap<Built, readonly string[]> | undefined;
   #pageAt: ReadonlyMap<string, number> | undefined;
   #byToken: Map<string, Set<Group>> | undefined;
 
@@ -148,7 +178,7 @@ class Index implements SiteIndex {
       looks.set(place, group);
     };
     give(laid.body, tree.body);
-    tree.parts.forEach((part, at) => part.places.forEach((place, n) => give(laid.parts[at]?.[n], place)));
+    tree.parts.forEach((part, at) => part.places.forEach((place, n) => give(laid.parts[at]?.groups[n], place)));
     const taken = { tree, looks };
     this.#taken.set(id, taken);
     return taken;
@@ -172,8 +202,8 @@ class Index implements SiteIndex {
 
   letGo(page: string): void {
     const taken = this.#taken.get(page);
-    // Where all were asked for they stay: lists and groups hold their places.
-    if (!taken || this.#trees || this.#assigned) return;
+    // What was asked for stays: lists and groups hold its places.
+    if (!taken || this.#trees || this.#listed.has(page)) return;
     this.#taken.delete(page);
     forgetTree(taken.tree.page);
   }
@@ -189,8 +219,17 @@ class Index implements SiteIndex {
   pagesWith(groups: ReadonlySet<Group>): readonly string[] {
     return this.#pages.filter((_page, i) => {
       const { body, parts } = this.#laid[i]!;
-      return groups.has(body) || parts.some((part) => part.some((group) => groups.has(group)));
+      return groups.has(body) || parts.some((part) => part.groups.some((group) => groups.has(group)));
     }).map((page) => page.id);
+  }
+
+  firstOf(groups: ReadonlySet<Group>): Place | undefined {
+    const [page] = this.pagesWith(groups);
+    return page === undefined ? undefined : this.placesOn(page, groups)[0];
+  }
+
+  countIn(part: string, page?: string): number {
+    return this.#pages.reduce((sum, { id }, i) => (page !== undefined && id !== page ? sum : sum + (this.#laid[i]!.parts.find((one) => one.id === part)?.groups.length ?? 0)), 0);
   }
 
   get places() {
@@ -216,7 +255,7 @@ class Index implements SiteIndex {
         if (!known) templates.set(key, template);
         const groups = known?.fresh ? this.#anew(known.groups) : template.groups;
         for (const group of groups) group.count++;
-        return groups;
+        return { id, groups };
       }),
     };
   }
@@ -298,25 +337,31 @@ class Index implements SiteIndex {
     return painting;
   }
 
-  #add(look: Pick<Group, 'kind' | 'states' | 'overPicture' | 'pictured' | 'inline' | 'style' | 'ground' | 'hidden'>, painting: Painting, under: Group | null, inherits: Group | null): Built {
-    const assign = () => this.#assign();
-    const group: Built = {
-      number: this.groups.length, kind: look.kind, states: look.states, painting, under, inherits,
-      overPicture: look.overPicture, pictured: look.pictured, inline: look.inline, style: look.style, ground: look.ground, hidden: look.hidden, count: 0, list: null,
-      get places() {
-        if (!group.list) assign();
-        return group.list!;
-      },
-    };
+  #add(look: LookOf, painting: Painting, under: Built | null, inherits: Built | null): Built {
+    const group = new Built(this, this.groups.length, look, painting, under, inherits);
     this.groups.push(group);
     return group;
   }
 
-  /** Takes every page apart and gives each place to its group: the shapes said in which order they come. */
-  #assign(): void {
-    this.#assigned = true;
-    for (const group of this.groups) group.list = [];
-    for (const page of this.#pages) for (const [place, group] of this.#page(page.id)!.looks) group.list!.push(place);
+  /** The places of a look, in page order: the pages that have it are taken apart, and stay so. */
+  listOf(group: Built): Place[] {
+    this.#pagesOf ??= this.#pagesByGroup();
+    return (this.#pagesOf.get(group) ?? []).flatMap((page) => {
+      this.#listed.add(page);
+      return [...this.#page(page)!.looks].flatMap(([place, look]) => (look === group ? [place] : []));
+    });
+  }
+
+  #pagesByGroup(): ReadonlyMap<Built, readonly string[]> {
+    const pages = new Map<Built, string[]>();
+    this.#laid.forEach(({ body, parts }, i) => {
+      for (const group of new Set([body, ...parts.flatMap((part) => part.groups)])) {
+        const known = pages.get(group);
+        if (known) known.push(this.#pages[i]!.id);
+        else pages.set(group, [this.#pages[i]!.id]);
+      }
+    });
+    return pages;
   }
 }
 

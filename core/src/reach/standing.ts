@@ -36,22 +36,16 @@ export interface SetValue {
 export function setValues(site: Site): SetValue[] {
   const index = siteIndex(site);
   const rank: Record<Standing, number> = { stray: 0, held: 1, bound: 2 };
-  // Every place is looked at once, and none where nothing is set for all pages.
-  const uses = new Map<string, Place[]>();
-  if (Object.keys(site.shared.overrides).length > 0) {
-    const wanted = new Set(Object.values(site.shared.overrides).map((one) => one.place));
-    for (const place of index.places) if (place.usedId !== null && wanted.has(place.usedId)) uses.set(place.usedId, [...(uses.get(place.usedId) ?? []), place]);
-  }
-  const list = (overrides: Record<string, Override>, record: readonly string[], placesAt: (id: string) => readonly Place[]): SetValue[] =>
-    Object.values(overrides).map((override) => {
-      const places = placesAt(override.place);
-      return { override, standing: overrideStanding(override), place: places[0] ?? null, count: places.length, record };
-    });
+  const valueOf = (override: Override, record: readonly string[], place: Place | null, count: number): SetValue => ({ override, standing: overrideStanding(override), place, count, record });
   return [
-    ...list(site.shared.overrides, ['shared', 'overrides'], (id) => uses.get(id) ?? []),
-    ...site.pageOrder.flatMap((id) => list(site.pages[id]!.overrides, ['pages', id, 'overrides'], (place) => {
-      const found = index.byAddress.get(placeKey({ page: id, id: place }));
-      return found ? [found] : [];
+    // What is set wherever a place is used is among what its look is told apart by: no page is taken apart to count it.
+    ...Object.values(site.shared.overrides).map((override) => {
+      const groups = new Set(index.groups.filter((group) => group.painting.set.used.includes(override)));
+      return valueOf(override, ['shared', 'overrides'], index.firstOf(groups) ?? null, [...groups].reduce((sum, group) => sum + group.count, 0));
+    }),
+    ...site.pageOrder.flatMap((id) => Object.values(site.pages[id]!.overrides).map((override) => {
+      const place = index.byAddress.get(placeKey({ page: id, id: override.place })) ?? null;
+      return valueOf(override, ['pages', id, 'overrides'], place, place ? 1 : 0);
     })),
   ].sort((one, other) => rank[one.standing] - rank[other.standing]);
 }

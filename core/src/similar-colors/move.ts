@@ -12,7 +12,8 @@ export function moveWithSimilar(site: Site, id: string, color: ParsedColor, what
   const decided = site.brand.swatches[id]!.similar;
   if (!decided || !Object.values(decided).includes('along')) return edit;
   const before = swatchColor(site.brand, id)!;
-  const along = similarColors(site, id, before).filter((one) => one.decided === 'along' && !one.locked);
+  // A drawing goes along by being painted with the swatch, not by what was decided: none need be known here.
+  const along = similarColors(site, id, before, new Map()).filter((one) => one.decided === 'along' && !one.locked);
   return { label: along.length > 0 ? `${edit.label} with ${plural(along.length, 'similar colour')}` : edit.label, ops: [...edit.ops, ...along.flatMap((one) => shifted(site, one, before, color.oklch))] };
 }
 

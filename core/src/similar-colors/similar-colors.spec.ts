@@ -5,7 +5,7 @@ import { type Site } from '../site/index.ts';
 import { readSite } from '../document/index.ts';
 import { swatchColor } from '../style/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
-import { decideSimilar, deriveSimilar, similarColors, moveWithSimilar } from './index.ts';
+import { decideSimilar, deriveSimilar, similarColors, moveWithSimilar, timesShown } from './index.ts';
 
 const done = (site: Site, edit: Edit): Site => {
   const after = applyChange(site, edit).site;
@@ -22,21 +22,21 @@ const site = (() => {
 })();
 const old = swatchColor(site.brand, 'brand')!;
 const colorOf = (of: Site, id: string) => hex(paintedRgb(swatchColor(of.brand, id)!));
-const find = (of: Site, key: string) => similarColors(of, 'brand', old).find((one) => one.key === key)!;
+const find = (of: Site, key: string) => similarColors(of, 'brand', old, timesShown(of)).find((one) => one.key === key)!;
 
 describe('similar colours of a swatch', () => {
   it('are what is close to what it was, nearest first, with their places', () => {
-    const similar = similarColors(site, 'brand', old);
+    const similar = similarColors(site, 'brand', old, timesShown(site));
     expect(similar.map((one) => one.key)).toEqual(['value:pages/home/overrides/near', 'role:pale/secondary', 'swatch:dark']);
     expect(similar.map((one) => one.deltaE)).toEqual([...similar.map((one) => one.deltaE)].sort((one, other) => one - other));
     expect(similar[2]!.places).toBe(placesOf(site, 'color.side.dark').length);
   });
   it('leave out what follows already, through a chain too', () => {
     const following = readSite(smallSite());
-    expect(similarColors(following, 'brand', old).some((one) => one.key === 'swatch:dark')).toBeFalse();
+    expect(similarColors(following, 'brand', old, timesShown(following)).some((one) => one.key === 'swatch:dark')).toBeFalse();
   });
   it('of a grey are greys alone', () => {
-    expect(similarColors(site, 'ink', swatchColor(site.brand, 'ink')!).length).toBe(0);
+    expect(similarColors(site, 'ink', swatchColor(site.brand, 'ink')!, timesShown(site)).length).toBe(0);
   });
   it('go along at once by as much as it has moved, then with every move, in one edit each', () => {
     const blue = { ...old, h: old.h + 200 };

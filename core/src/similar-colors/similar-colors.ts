@@ -1,7 +1,7 @@
 import { deltaE, oklchToOklab, paintedRgb, parseColor, type Oklch, type Rgb8 } from '../color/index.ts';
 import { roleLabel } from '../ground/index.ts';
 import { ruleSources } from '../palette/index.ts';
-import { placeCount, setValues, siteIndex } from '../reach/index.ts';
+import { placeCount, setValues, siteIndex, type SiteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { rolePath, swatchColor, swatchPath } from '../style/index.ts';
 
@@ -43,11 +43,12 @@ export function isSimilar(one: Oklch, other: Oklch): boolean {
  * along already stays listed however far it is.
  *
  * @param old the colour the swatch had before it moved
+ * @param shown how many places show each picture, see `timesShown`; drawings among them are listed
  */
-export function similarColors(site: Site, id: string, old: Oklch): SimilarColor[] {
+export function similarColors(site: Site, id: string, old: Oklch, shown: PicturesShown): SimilarColor[] {
   const decided = site.brand.swatches[id]?.similar ?? {};
   const base = oklchToOklab(old);
-  return everyColor(site).filter((one) => one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)))
+  return everyColor(site, shown).filter((one) => one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)))
     .map((one): SimilarColor => ({ ...one, rgb: paintedRgb(one.color), deltaE: deltaE(base, oklchToOklab(one.color)), decided: decided[one.key] ?? null }))
     .filter((one) => one.decided !== null || isSimilar(old, one.color))
     .sort((one, other) => one.deltaE - other.deltaE);
@@ -56,7 +57,7 @@ export function similarColors(site: Site, id: string, old: Oklch): SimilarColor[
 type Found = Omit<SimilarColor, 'rgb' | 'deltaE' | 'decided'>;
 
 /** Every colour of the document that is kept as a value of its own. */
-function everyColor(site: Site): Found[] {
+function everyColor(site: Site, shown: PicturesShown): Found[] {
   const { brand } = site;
   const swatches = brand.swatchOrder.filter((id) => !brand.swatches[id]!.rule).map((id): Found => {
     const swatch = brand.swatches[id]!;
@@ -70,18 +71,27 @@ function everyColor(site: Site): Found[] {
     const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;
     return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: `${override.property} of ${place?.label ?? override.place}`, color: color.oklch, places: count, locked: false, at: [...record, override.id, 'value'] }] : [];
   });
-  const shown = timesShown(site);
   const drawn = Object.values(site.assets).filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id)).flatMap((asset) => (asset.colors ?? []).filter(({ hex }) => !asset.bound?.[hex]).map(({ hex }): Found =>
     ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
   return [...swatches, ...roles, ...values, ...drawn];
 }
 
 /** How many places show each picture, by asset id. */
-function timesShown(site: Site): Map<string, number> {
+export type PicturesShown = ReadonlyMap<string, number>;
+
+/** Counts them: every page is taken apart for it, so it is asked for where they are taken apart already. */
+export function timesShown(site: Site): PicturesShown {
+  const index = siteIndex(site);
+  const known = counted.get(index);
+  if (known) return known;
   const shown = new Map<string, number>();
-  for (const { asset } of siteIndex(site).places) if (asset) shown.set(asset, (shown.get(asset) ?? 0) + 1);
+  for (const { asset } of index.places) if (asset) shown.set(asset, (shown.get(asset) ?? 0) + 1);
+  counted.set(index, shown);
   return shown;
 }
+
+/** As long as the index of a site stays, so do they. */
+const counted = new WeakMap<SiteIndex, PicturesShown>();
 
 /** A picture made of pixels that holds much of a colour: nothing can make it follow. */
 export interface Beyond { readonly asset: string; readonly name: string; /** Share of its area, 0 to 1. */ readonly share: number; readonly places: number }
@@ -90,9 +100,8 @@ export interface Beyond { readonly asset: string; readonly name: string; /** Sha
 const BEYOND = { share: 0.05, deltaE: 0.06 } as const;
 
 /** Pictures on the pages that hold much of a colour, most of it first. */
-export function beyondReach(site: Site, old: Oklch): Beyond[] {
+export function beyondReach(site: Site, old: Oklch, shown: PicturesShown): Beyond[] {
   const base = oklchToOklab(old);
-  const shown = timesShown(site);
   return Object.values(site.assets).filter((asset) => asset.type !== 'image/svg+xml').map((asset): Beyond => ({
     asset: asset.id, name: asset.name, places: shown.get(asset.id) ?? 0,
     share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, one) => sum + one.share, 0),

@@ -1,16 +1,21 @@
 import { Injectable, signal } from '@angular/core';
-import { NO_PIXELS, type FocusPoint, type PixelSets, type Site } from '@yohaku/core';
+import type { Behind, FocusPoint, OverPicture, PictureFix, PixelSets, Site } from '@yohaku/core';
 
 /** A point on a page at a width, CSS px. */
 export interface Spot { readonly page: string; readonly width: number; readonly x: number; readonly y: number }
 
-/** Pixels behind the places over pictures, read from the real layout; and the weakest spot of the one in hand. */
+/** A text over a picture that is in hand, at the width at which its page hangs. */
+export interface TextOver extends OverPicture { readonly page: string; readonly place: string; readonly hung: number; /** The section whose picture it stands on; null over a gradient. */ readonly surface: string | null }
+
+/** What lies behind it, and what mends it. */
+export interface FoundBehind extends Behind { readonly fixes: readonly PictureFix[] }
+
+/** The text over a picture in hand, what was found behind it, and its weakest spot. */
 @Injectable({ providedIn: 'root' })
 export class PixelsRead {
-  readonly sets = signal<PixelSets>(NO_PIXELS);
+  readonly asked = signal<TextOver | null>(null, { equal: (one, other) => JSON.stringify(one) === JSON.stringify(other) });
+  readonly found = signal<FoundBehind | null>(null);
   readonly spot = signal<Spot | null>(null);
-  /** The section whose picture is to be looked at with other focus points. */
-  readonly asked = signal<{ readonly page: string; readonly surface: string } | null>(null);
-  /** What lies behind its texts then, by focus point. */
+  /** What would lie behind the texts of a section with other focus points of its picture. */
   readonly turned = signal<{ readonly site: Site; readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> } | null>(null);
 }

@@ -11,6 +11,7 @@ import { heightOf } from './height-of.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { layoutGround, sameGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
+import { PictureReader } from './picture-reader.ts';
 import { readSheet, type SheetReading } from './sheet-reading.ts';
 import { SHEET_WIDTHS, Sheets } from './sheets.ts';
 import { inSlices } from './slices.ts';
@@ -36,6 +37,7 @@ export class PageReader {
   readonly #motion = inject(MotionShown);
   readonly #sheets = inject(Sheets);
   readonly #found = inject(Found);
+  readonly #pictures = inject(PictureReader);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
@@ -78,7 +80,7 @@ export class PageReader {
     if (!only || !site) return;
     // Then the pages that do not hang, against the heights they were read with.
     const measured = new Set(frames.map((frame) => frame.key));
-    for (const { key, page, width } of sheetsOf(site, [])) {
+    for (const { key, page, width } of sheetsOf(site.pageOrder)) {
       const was = measured.has(key) ? undefined : this.#sheets.heightOf(page, width);
       if (was === undefined) continue;
       await whenCalm();
@@ -98,7 +100,11 @@ export class PageReader {
       await whenCalm();
       return this.#painted() === site && turn === this.#turn;
     };
-    if (this.#stress().length > 0) await this.#readBreaks(site, hung, goesOn);
+    if (this.#stress().length > 0) {
+      await this.#readBreaks(site, hung, goesOn);
+      // What lies behind a text is that of its own copy, whatever is shown.
+      if (site === this.#current()) await this.#readPictures(site, hung, goesOn);
+    }
     else if (site === this.#current()) {
       // What moves is not at rest; it is compared when it is.
       if (this.#motion.playing()) return true;
@@ -138,28 +144,42 @@ export class PageReader {
     this.#layoutsOf = this.#siteId();
     const began = performance.now();
     const near = pagesOf(hung());
-    const sheets = sheetsOf(site, near);
+    const pages = pagesFirst(site, near);
+    const over = this.#pictures.pagesOf(site);
     const tell = (): void => {
       this.#told = performance.now();
       const edit = this.#last()?.id ?? '';
-      this.#store.dispatch(AuditActions.layout({ rows: sheets.flatMap(({ key }) => {
+      this.#store.dispatch(AuditActions.layout({ rows: sheetsOf(pages).flatMap(({ key }) => {
         const known = this.#layouts.get(key);
         return known?.edit === edit ? known.rows : [];
       }) }));
       this.#sheets.tell(site);
     };
-    for (const [i, { key, page, width }] of sheets.entries()) {
+    for (const [i, page] of pages.entries()) {
       // Once those are read that hang, and from time to time, however often it is begun anew.
-      if (i === near.length * SHEET_WIDTHS.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
-      if (this.#asRead(site, key, page, width)) continue;
-      const reading = await this.#readSheet(site, page, width, goesOn);
-      const before = reading && (await this.#linesBefore(site, key, page, width));
-      if (!reading || this.#painted() !== site) return;
-      this.#sheets.take(site, reading);
-      this.#noteLines(key, page, width, reading.layout, before, site);
-      if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
+      if (i === near.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
+      for (const { key, width } of sheetsOf([page])) {
+        if (this.#asRead(site, key, page, width)) continue;
+        const reading = await this.#readSheet(site, page, width, goesOn);
+        const before = reading && (await this.#linesBefore(site, key, page, width));
+        if (!reading || this.#painted() !== site) return;
+        this.#sheets.take(site, reading);
+        this.#noteLines(key, page, width, reading.layout, before, site);
+      }
+      if (!(await this.#pictures.read(this.#apart, site, page, over, goesOn))) return;
+      this.#letGo(site, page, hung());
     }
     tell();
+  }
+
+  /** Reads what lies behind the texts over pictures, and nothing else. */
+  async #readPictures(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
+    const over = this.#pictures.pagesOf(site);
+    for (const page of pagesFirst(site, pagesOf(hung()))) {
+      if (!(await this.#pictures.read(this.#apart, site, page, over, goesOn))) return;
+      this.#letGo(site, page, hung());
+    }
+    this.#sheets.tell(site);
   }
 
   /** Reads a page as it is, then with its text spaced out. @returns undefined when another site is painted */
@@ -194,7 +214,7 @@ export class PageReader {
   async #readBreaks(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
     const found: Break[] = [];
     const onTop = stressCss(new Set(this.#stress()));
-    const sheets = sheetsOf(site, pagesOf(hung()));
+    const sheets = sheetsOf(pagesFirst(site, pagesOf(hung())));
     for (const [i, { key, page, width }] of sheets.entries()) {
       if (!(await goesOn())) return;
       found.push(...await this.#apart.read(site, page, width, { onTop }, (document) => readBreaks(document, site, page, width, this.#layouts.get(key)?.now)));
@@ -228,8 +248,8 @@ export class PageReader {
 
 const pagesOf = (hung: readonly HungFrame[]): string[] => [...new Set(hung.filter((frame) => !frame.part).map((frame) => frame.page))];
 
-/** All pages at each width at which they are read, the given ones first. */
-function sheetsOf(site: Site, first: readonly string[]): Sheet[] {
-  const pages = new Set([...first.filter((page) => site.pages[page]), ...site.pageOrder]);
-  return [...pages].flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));
-}
+/** All pages, the given ones first. */
+const pagesFirst = (site: Site, first: readonly string[]): string[] => [...new Set([...first.filter((page) => site.pages[page]), ...site.pageOrder])];
+
+/** Pages at each width at which they are read. */
+const sheetsOf = (pages: readonly string[]): Sheet[] => pages.flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));

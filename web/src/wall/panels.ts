@@ -15,7 +15,8 @@ export function togetherPanels(site: Site, refs: readonly PlaceRef[]): ReachPane
 
 /** The distinct looks a token paints, most frequent first, each as a crop of the section where it first occurs. */
 export function reachPanels(site: Site, path: string): ReachPanel[] {
-  const groups = groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path));
+  const index = siteIndex(site);
+  const groups = groupsOf(index, tokensThrough(tokenTable(site.brand), path));
   const seen = new Map<string, { group: Group; count: number }>();
   for (const group of groups) {
     const key = `${group.kind} ${group.ground} ${group.style ?? ''}`;
@@ -24,7 +25,7 @@ export function reachPanels(site: Site, path: string): ReachPanel[] {
     else seen.set(key, { group, count: group.count });
   }
   return [...seen.entries()].sort(([, one], [, other]) => other.count - one.count).map(([key, { group, count }]) => {
-    const place = group.places[0]!;
+    const place = index.firstOf(new Set([group]))!;
     const ground = site.brand.grounds[group.ground]?.label ?? '';
     const what = group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'menu' ? 'Menu' : `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
     return { key: `${key} ${place.page} ${place.id}`, label: `${what} on ${ground}`, count, page: place.page, part: place.section === 'page' ? 'header' : place.section, place: place.id };

@@ -1,79 +1,88 @@
-import { Injectable, effect, inject, untracked } from '@angular/core';
+import { Injectable, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, siteFeature } from '../state/index.ts';
+import { whenCalm } from './calm.ts';
+import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
+import { Sheets } from './sheets.ts';
 
-/** After this long without an edit the pixels are read anew. */
+/** After this long without an edit a picture is tried with other focus points. */
 const QUIET_MS = 500;
 
-/** Keeps what lies behind the texts over pictures in step with the site: lays their pages out beside the wall, at every width that is judged. */
+/** What the pixels behind the texts of a page hang on. Colours move no line of text, and where a text lies along a gradient is the same whatever its ends become. */
+function pixelGround(site: Site, page: string): LayoutGround {
+  const { brand, assets } = site;
+  return [...layoutGround(site, page), brand.corners, brand.variantOrder, Object.values(assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
+}
+
+/** Reads what lies behind the texts over pictures and gradients, page by page, at every width that is judged; a page whose layout has not changed is not read again. */
 @Injectable({ providedIn: 'root' })
 export class PictureReader {
   readonly #store = inject(Store);
   readonly #read = inject(PixelsRead);
+  readonly #sheets = inject(Sheets);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #apart = new LayoutFrame(() => this.#siteId());
+  readonly #known = new Map<string, LayoutGround>();
+  #knownOf = '';
+  /** The section of the text in hand: one for all texts on it. */
+  readonly #section = computed(() => {
+    const text = this.#read.asked();
+    return text?.surface ? { page: text.page, surface: text.surface } : null;
+  }, { equal: (one, other) => one?.page === other?.page && one?.surface === other?.surface });
   #timer: ReturnType<typeof setTimeout> | undefined;
-  #known: readonly unknown[] = [];
-  #busy: Promise<void> = Promise.resolve();
+  #busy: Promise<unknown> = Promise.resolve();
 
   constructor() {
     effect(() => {
-      const site = this.#current();
+      const [site, section] = [this.#current(), this.#section()];
       untracked(() => {
         clearTimeout(this.#timer);
-        if (site) this.#timer = setTimeout(() => this.#then(() => this.#follow(site)), QUIET_MS);
+        // One at a time: each turns the picture twenty-five ways.
+        if (site && section) this.#timer = setTimeout(() => { this.#busy = this.#busy.then(() => this.#turn(site, section), () => undefined); }, QUIET_MS);
       });
     });
-    effect(() => {
-      const [site, asked] = [this.#current(), this.#read.asked()];
-      // After the pixels of the page itself: those have been asked for before.
-      untracked(() => site && asked && setTimeout(() => this.#then(() => (site === this.#current() ? this.#turn(site, asked) : Promise.resolve())), QUIET_MS));
-    });
+  }
+
+  /** Pages on which some text stands over a picture or a gradient. */
+  pagesOf(site: Site): ReadonlySet<string> {
+    if (this.#knownOf !== site.id) this.#known.clear();
+    this.#knownOf = site.id;
+    const index = siteIndex(site);
+    return new Set(index.pagesWith(new Set(index.groups.filter((group) => group.overPicture))));
+  }
+
+  /** Reads one page of those, unless it is laid out as it was read; of another what was read before is taken back. @returns whether it went to the end */
+  async read(apart: LayoutFrame, site: Site, page: string, over: ReadonlySet<string>, goesOn: () => Promise<boolean>): Promise<boolean> {
+    const ground = pixelGround(site, page);
+    const known = this.#known.get(page);
+    if (over.has(page) ? sameGround(known, ground) : !known) return true;
+    const sets: (readonly [number, readonly PixelSet[]])[] = [];
+    for (const width of AUDIT_WIDTHS) {
+      if (!over.has(page)) sets.push([width, []]);
+      else if (await goesOn()) sets.push([width, await apart.read(site, page, width, {}, (document) => readPixels(document, site, page, width))]);
+      else return false;
+    }
+    if (site !== this.#current()) return false;
+    if (over.has(page)) this.#known.set(page, ground);
+    else this.#known.delete(page);
+    for (const [width, pixels] of sets) this.#sheets.takePixels(site, page, width, pixels);
+    return true;
   }
 
   /** Lays a page out once more and reads one picture with every focus point that is tried. */
-  async #turn(site: Site, { page, surface }: { page: string; surface: string }): Promise<void> {
+  async #turn(site: Site, section: { readonly page: string; readonly surface: string }): Promise<void> {
     const sets = FOCUS_POINTS.map((): PixelSet[] => []);
-    const done = await this.#atEachWidth(site, page, async (document, width) => {
-      (await readFocuses(document, site, page, width, surface, FOCUS_POINTS)).forEach((list, i) => sets[i]!.push(...list));
-      return site === this.#current() && this.#read.asked()?.surface === surface;
-    });
-    if (!done) return;
-    this.#read.turned.set({ site, surface, sets: new Map(FOCUS_POINTS.map((point, i) => [point, pixelSets(sets[i]!)])) });
-  }
-
-  /** One reading at a time: they share a document. */
-  #then(work: () => Promise<void>): void {
-    this.#busy = this.#busy.then(work, work);
-  }
-
-  async #follow(site: Site): Promise<void> {
-    // Colours move no line of text: only what the layout hangs on asks for new pixels.
-    const { brand } = site;
-    const layout = [site.pages, site.shared, site.assets, site.pageOrder, brand.styles, brand.families, brand.scale, brand.spaces, brand.sizes, brand.corners, brand.logo, brand.variantOrder, Object.values(site.assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
-    if (layout.length === this.#known.length && layout.every((part, i) => part === this.#known[i])) return;
-    const index = siteIndex(site);
-    const pages = index.pagesWith(new Set(index.groups.filter((group) => group.overPicture)));
-    const sets: PixelSet[] = [];
-    for (const page of pages) {
-      const done = await this.#atEachWidth(site, page, async (document, width) => {
-        sets.push(...(await readPixels(document, site, page, width)));
-        await new Promise((resolve) => requestIdleCallback(resolve, { timeout: 200 }));
-        return site === this.#current();
-      });
-      if (!done) return;
+    for (const width of AUDIT_WIDTHS) {
+      await whenCalm();
+      if (site !== this.#current() || this.#section()?.surface !== section.surface) return;
+      const read = await this.#apart.read(site, section.page, width, {}, (document) => readFocuses(document, site, section.page, width, section.surface, FOCUS_POINTS));
+      read.forEach((list, i) => sets[i]!.push(...list));
     }
-    this.#known = layout;
-    this.#read.sets.set(pixelSets(sets));
-  }
-
-  /** Lays a page out at every width that is judged, as long as `read` wants to go on. @returns whether it went to the end */
-  async #atEachWidth(site: Site, page: string, read: (document: Document, width: number) => Promise<boolean>): Promise<boolean> {
-    for (const width of AUDIT_WIDTHS) if (!(await this.#apart.read(site, page, width, {}, (document) => read(document, width)))) return false;
-    return true;
+    if (site !== this.#current()) return;
+    this.#read.turned.set({ site, surface: section.surface, sets: new Map(FOCUS_POINTS.map((point, i) => [point, pixelSets(sets[i]!)])) });
   }
 }

@@ -1,6 +1,6 @@
 import { Injectable, inject, signal } from '@angular/core';
-import type { LayoutReading, Site } from '@yohaku/core';
-import { LayoutRead, PaintedAreas } from '../state/index.ts';
+import type { PixelSet, Site } from '@yohaku/core';
+import { PagesRead, PaintedAreas, type SheetRead } from '../state/index.ts';
 import type { Areas } from './areas.ts';
 import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
 import type { SheetReading } from './sheet-reading.ts';
@@ -10,12 +10,18 @@ export const SHEET_WIDTHS = [1280, 390] as const;
 
 const keyOf = (page: string, width: number): string => `${page} ${width}`;
 
-/** What has been read of every page at both widths, whether it hangs or not: heights for the wall, and what goes on to audit, palette and publishing. */
+/** Of a page at a width that was read: what its layout hung on, how tall it is, and at 1280 what it paints. */
+interface Known { readonly page: string; readonly ground: LayoutGround; readonly height: number; readonly areas: Areas | null }
+
+/** What has been read of every page at both widths, whether it hangs or not: heights for the wall, areas for the palette. What the rules go by is handed on to the audit. */
 @Injectable({ providedIn: 'root' })
 export class Sheets {
   readonly #areas = inject(PaintedAreas);
-  readonly #read = inject(LayoutRead);
-  readonly #known = new Map<string, { readonly ground: LayoutGround; readonly reading: SheetReading; readonly said: string }>();
+  readonly #told = inject(PagesRead);
+  readonly #known = new Map<string, Known>();
+  /** Read, and not handed on yet. */
+  #toTell: SheetRead[] = [];
+  #siteId = '';
   #changed = false;
   /** Heights in px by page and width, as far as they are known. */
   readonly heights = signal<ReadonlyMap<string, number>>(new Map());
@@ -31,11 +37,25 @@ export class Sheets {
   }
 
   /** Takes what was read of a page. */
-  take(site: Site, reading: SheetReading): void {
-    const key = keyOf(reading.page, reading.width);
-    const said = JSON.stringify([reading.readings, reading.areas ? [...reading.areas] : null]);
-    this.#changed ||= this.#known.get(key)?.said !== said;
-    this.#known.set(key, { ground: layoutGround(site, reading.page), reading, said });
+  take(site: Site, { page, width, height, areas, readings }: SheetReading): void {
+    this.#of(site);
+    const key = keyOf(page, width);
+    const before = this.#known.get(key);
+    this.#changed ||= before?.height !== height || !sameAreas(before.areas, areas);
+    this.#known.set(key, { page, ground: layoutGround(site, page), height, areas });
+    this.#toTell.push({ page, width, layout: readings });
+  }
+
+  /** Takes what lies behind its texts over pictures. */
+  takePixels(site: Site, page: string, width: number, pixels: readonly PixelSet[]): void {
+    this.#of(site);
+    this.#toTell.push({ page, width, pixels });
+  }
+
+  /** What was read of another site is nothing to this one. */
+  #of({ id }: Site): void {
+    if (id !== this.#siteId) this.#toTell = [];
+    this.#siteId = id;
   }
 
   /** Whether a page was read as it is laid out now. */
@@ -43,26 +63,29 @@ export class Sheets {
     return sameGround(this.#known.get(keyOf(page, width))?.ground, layoutGround(site, page));
   }
 
-  /** Gives on what has been read; pages that are gone fall out. */
+  /** Hands on what has been read; pages that are gone fall out. */
   tell(site: Site): void {
-    for (const [key, { reading }] of this.#known) if (!site.pages[reading.page]) {
+    this.#of(site);
+    if (this.#toTell.length > 0) this.#told.read.next(this.#toTell);
+    this.#toTell = [];
+    for (const [key, { page }] of this.#known) if (!site.pages[page]) {
       this.#known.delete(key);
       this.#changed = true;
     }
     if (!this.#changed) return;
     this.#changed = false;
-    const readings: LayoutReading[] = [];
     const areas = new Map<string, Areas>();
     const heights = new Map(this.heights());
     for (const page of site.pageOrder) for (const width of SHEET_WIDTHS) {
-      const known = this.#known.get(keyOf(page, width))?.reading;
+      const known = this.#known.get(keyOf(page, width));
       if (!known) continue;
-      for (const one of known.readings) readings.push(one);
       if (known.areas) areas.set(page, known.areas);
       heights.set(keyOf(page, width), known.height);
     }
     this.heights.set(heights);
     this.#areas.set(areas);
-    this.#read.readings.set(readings);
   }
 }
+
+const sameAreas = (one: Areas | null, other: Areas | null): boolean =>
+  one === other || (!!one && !!other && one.size === other.size && [...one].every(([token, area]) => other.get(token) === area));

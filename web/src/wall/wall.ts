@@ -8,7 +8,6 @@ import { ACTS, KEYS, NumberField, TextField } from '../ui/index.ts';
 import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
-import { PictureReader } from './picture-reader.ts';
 import { Found } from './found.ts';
 import { Frames } from './frames.ts';
 import type { HungFrame } from './hung-frame.ts';
@@ -70,8 +69,6 @@ export class Wall {
   readonly #words = inject(WordsEditor);
   /** The document of the frame in which words are being edited. */
   protected readonly writtenOn = this.#words.document;
-  /** Reads what lies behind texts over pictures as long as the wall is there. */
-  readonly #pictures = inject(PictureReader);
   /** The site without the preview of a held control: what hangs where does not change while one is held. */
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);

@@ -1,21 +1,25 @@
 import { Injectable, effect, inject, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { NO_READINGS, type Change, type PixelSets, type Site } from '@yohaku/core';
-import { AuditActions, LayoutRead, PixelsRead, siteFeature, type LastEdit } from '../state/index.ts';
-import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
+import type { Change, Site } from '@yohaku/core';
+import { AuditActions, PagesRead, PixelsRead, freshId, siteFeature, type LastEdit, type SheetRead } from '../state/index.ts';
+import type { Evidence, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
 @Injectable({ providedIn: 'root' })
 export class AuditLink {
   readonly #store = inject(Store);
-  readonly #read = inject(PixelsRead);
-  readonly #layout = inject(LayoutRead);
+  readonly #pixels = inject(PixelsRead);
   readonly #state = this.#store.selectSignal(siteFeature.selectSiteState);
   #worker: Worker | undefined;
   #known: Site | undefined;
   #lastEdit = '';
   #asked = 0;
-  readonly #waiting = new Map<number, (answer: ReadFile) => void>();
+  /** The text over a picture it was asked about last. */
+  #behind = '';
+  /** Counts the sites and changes the worker was told. */
+  #step = 0;
+  readonly #waiting = new Map<number, (answer: ReadFile | Evidence) => void>();
 
   constructor() {
     effect(() => {
@@ -23,18 +27,17 @@ export class AuditLink {
       // What is here of a site is judged once it is whole.
       untracked(() => this.#follow(opening ? null : current, pending, last));
     });
-    effect(() => this.#pictures(this.#read.sets()));
+    inject(PagesRead).read.pipe(takeUntilDestroyed()).subscribe((sheets) => this.#post({ kind: 'read', sheets }, buffersOf(sheets)));
     effect(() => {
-      const readings = this.#layout.readings();
-      if (readings !== NO_READINGS) (this.#worker ??= this.#start()).postMessage({ kind: 'layout', readings } satisfies ToAudit);
+      const text = this.#pixels.asked();
+      this.#pixels.found.set(null);
+      this.#behind = freshId('o');
+      if (text || this.#worker) this.#post({ kind: 'behind', text, fixId: this.#behind });
     });
-  }
-
-  /** Tells the worker what lies behind the texts over pictures. */
-  #pictures(sets: PixelSets): void {
-    if (sets.size === 0) return;
-    const message: ToAudit = { kind: 'pixels', sets };
-    (this.#worker ??= this.#start()).postMessage(message);
+    effect(() => {
+      const turned = this.#pixels.turned();
+      if (turned && turned.site === this.#known) this.#post({ kind: 'turned', surface: turned.surface, sets: turned.sets });
+    });
   }
 
   /** Reads a file of tokens beside the desk. */
@@ -42,28 +45,39 @@ export class AuditLink {
     return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
   }
 
-  #ask(question: (asked: number) => ToAudit): Promise<ReadFile> {
+  /** What was read from the layout of the pages so far, to be sent to the server. */
+  evidence(): Promise<Evidence> {
+    return this.#ask((asked) => ({ kind: 'evidence', asked }));
+  }
+
+  #ask<T extends ReadFile | Evidence>(question: (asked: number) => ToAudit): Promise<T> {
     const asked = ++this.#asked;
     return new Promise((resolve) => {
-      this.#waiting.set(asked, resolve);
-      (this.#worker ??= this.#start()).postMessage(question(asked));
+      this.#waiting.set(asked, (answer) => resolve(answer as T));
+      this.#post(question(asked));
     });
+  }
+
+  #post(message: ToAudit, transfer: Transferable[] = []): void {
+    if (message.kind === 'site' || message.kind === 'change') this.#step++;
+    (this.#worker ??= this.#start()).postMessage(message, transfer);
   }
 
   #follow(current: Site | null, pending: readonly Change[], last: LastEdit | null): void {
     if (!current || current === this.#known) return;
-    this.#worker ??= this.#start();
     const change = last && last.id !== this.#lastEdit ? pending.find((one) => one.id === last.id) : undefined;
     // One edit of ours on top of what the worker knows: only the change travels. Anything else: the site itself.
     if (change) {
       // Of edits that came faster than they are followed the last one is told, on top of those before it.
-      if (last!.before !== this.#known) this.#worker.postMessage({ kind: 'site', site: last!.before } satisfies ToAudit);
-      this.#worker.postMessage({ kind: 'change', change: { ops: change.ops, label: change.label }, ripple: true } satisfies ToAudit);
+      if (last!.before !== this.#known) this.#post({ kind: 'site', site: last!.before });
+      this.#post({ kind: 'change', change: { ops: change.ops, label: change.label }, ripple: true });
     }
     // What came from other windows besides is in the site itself.
-    if (!change || last!.after !== current) this.#worker.postMessage({ kind: 'site', site: current } satisfies ToAudit);
+    if (!change || last!.after !== current) this.#post({ kind: 'site', site: current });
     if (last) this.#lastEdit = last.id;
     this.#known = current;
+    // What mends the state before may not mend this one.
+    this.#pixels.found.set(null);
     this.#store.dispatch(AuditActions.busy({ busy: true }));
   }
 
@@ -75,8 +89,17 @@ export class AuditLink {
         this.#waiting.delete(data.asked);
         return;
       }
+      if (data.kind === 'behind') {
+        if (data.step === this.#step && data.fixId === this.#behind) this.#pixels.found.set(data.found);
+        return;
+      }
       this.#store.dispatch(data.kind === 'report' ? AuditActions.report({ report: data.report }) : AuditActions.ripple({ ripple: data.ripple }));
     });
     return worker;
   }
+}
+
+/** What goes over to the worker and is not copied: pixels are many. */
+function buffersOf(sheets: readonly SheetRead[]): Transferable[] {
+  return sheets.flatMap(({ pixels = [] }) => pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((one) => one.buffer)));
 }

@@ -1,6 +1,7 @@
-import { applyChange, auditCounts, auditSite, findings, ripple, tally, compareAudits, placesAmong, placesChosenAnew, readIncoming, setValues, shortfall, SiteIssues, NO_READINGS, NO_PIXELS, whereSet, type Audit, type Finding, type LayoutReading, type PixelSets, type Place, type Site } from '@yohaku/core';
-import type { AuditReport, RippleReport, Row } from '../state/audit/audit.ts';
+import { applyChange, auditCounts, auditSite, findings, focusFix, lookBehind, pictureFixes, ripple, siteIndex, tally, compareAudits, placesAmong, placesChosenAnew, readIncoming, setValues, shortfall, SiteIssues, timesShown, whereSet, writePixels, type Audit, type Finding, type FocusPoint, type PixelSets, type Place, type Site } from '@yohaku/core';
+import type { AuditReport, FoundBehind, RippleReport, Row, TextOver } from '../state/index.ts';
 import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
+import { ReadPages } from './read-pages.ts';
 
 /** Rows sent at most in one list; the counts are always whole. */
 const MOST_ROWS = 3000;
@@ -9,29 +10,68 @@ const MOST_UNKNOWN = 1000;
 
 let site: Site | undefined;
 let audit: Audit | undefined;
-let pixels: PixelSets = NO_PIXELS;
-let layout: readonly LayoutReading[] = NO_READINGS;
+const read = new ReadPages();
+/** The text over a picture in hand, with the id of a value set to mend it; and what would lie behind its section with other focus points. */
+let inHand: { readonly text: TextOver; readonly fixId: string } | null = null;
+let turned: { readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> } | null = null;
+/** Counts the sites and changes that were told. */
+let step = 0;
 
 addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
-  if (data.kind === 'site') {
-    site = data.site;
-    audit = auditSite(site, undefined, undefined, pixels, layout);
-    return answer({ kind: 'report', report: report(audit) });
+  switch (data.kind) {
+    case 'site': {
+      site = data.site;
+      read.follow(site);
+      audit = auditSite(site, undefined, undefined, read.pixels, read.layout);
+      return stepped();
+    }
+    case 'change': {
+      if (!site || !audit) return;
+      const before = { site, audit };
+      site = applyChange(site, data.change).site;
+      read.follow(site);
+      audit = auditSite(site, audit, undefined, read.pixels, read.layout);
+      if (data.ripple) answer({ kind: 'ripple', ripple: rippleReport(data.change.label, before, { site, audit }) });
+      return stepped();
+    }
+    case 'read': {
+      if (!read.take(data.sheets) || !site || !audit) return;
+      audit = auditSite(site, audit, undefined, read.pixels, read.layout);
+      answer({ kind: 'report', report: report(audit) });
+      return answerBehind();
+    }
+    case 'behind': {
+      inHand = data.text && { text: data.text, fixId: data.fixId };
+      return answerBehind();
+    }
+    case 'turned': {
+      turned = data;
+      return answerBehind();
+    }
+    case 'evidence': return answer({ kind: 'answer', asked: data.asked, answer: { pixels: writePixels(read.pixels), layout: read.layout } });
+    case 'incoming': return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
   }
-  if (data.kind === 'incoming') return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
-  if (data.kind === 'pixels') pixels = data.sets;
-  if (data.kind === 'layout') layout = data.readings;
-  if (!site || !audit) return;
-  if (data.kind === 'pixels' || data.kind === 'layout') {
-    audit = auditSite(site, audit, undefined, pixels, layout);
-    return answer({ kind: 'report', report: report(audit) });
-  }
-  const before = { site, audit };
-  site = applyChange(site, data.change).site;
-  audit = auditSite(site, audit);
-  if (data.ripple) answer({ kind: 'ripple', ripple: rippleReport(data.change.label, before, { site, audit }) });
-  answer({ kind: 'report', report: report(audit) });
 });
+
+/** The site is another: what was found of the one before says nothing of it. */
+function stepped(): void {
+  step++;
+  turned = null;
+  answer({ kind: 'report', report: report(audit!) });
+  answerBehind();
+}
+
+function answerBehind(): void {
+  if (inHand && site) answer({ kind: 'behind', step, fixId: inHand.fixId, found: foundBehind(site, inHand.text, inHand.fixId) });
+}
+
+function foundBehind(now: Site, text: TextOver, fixId: string): FoundBehind | null {
+  const place = siteIndex(now).byAddress.get(`${text.page} ${text.place}`);
+  const behind = place && lookBehind(now, read.pixels, place, text, text.hung);
+  if (!behind) return null;
+  const focus = turned && turned.surface === place.under?.id ? focusFix(now, read.pixels, place, turned.sets) : undefined;
+  return { ...behind, fixes: [...pictureFixes(now, read.pixels, place, fixId), ...(focus ? [focus] : [])] };
+}
 
 function readFile(name: string, text: string): ReadFile {
   try {
@@ -76,6 +116,7 @@ function report(now: Audit): AuditReport {
   const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
   return {
     tally: tally(now), counts, failing: failing.slice(0, MOST_ROWS), unknown: unknown.slice(0, MOST_ROWS),
+    shown: timesShown(now.site),
     open: { grounds: pairs.size, type: provisional, check: counts.failed + values.filter((value) => value.standing === 'stray').length },
   };
 }

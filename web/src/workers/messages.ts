@@ -1,12 +1,15 @@
-import type { Change, Incoming, JointMove, LayoutReading, PixelSets, Site, Suggestion } from '@yohaku/core';
-import type { AuditReport, RippleReport } from '../state/audit/audit.ts';
+import type { Change, FocusPoint, Incoming, JointMove, LayoutReading, PixelSets, PixelsJson, Site, Suggestion } from '@yohaku/core';
+import type { AuditReport, FoundBehind, RippleReport, SheetRead, TextOver } from '../state/index.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
 export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
-  | { readonly kind: 'pixels'; readonly sets: PixelSets }
-  | { readonly kind: 'layout'; readonly readings: readonly LayoutReading[] }
+  | { readonly kind: 'read'; readonly sheets: readonly SheetRead[] }
+  | { readonly kind: 'evidence'; readonly asked: number }
+  /** The text over a picture in hand: what is found behind it is answered now, and again whenever that may be another. */
+  | { readonly kind: 'behind'; readonly text: TextOver | null; readonly fixId: string }
+  | { readonly kind: 'turned'; readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
 
 /** To the worker of what takes long: the site, then what is asked of it. */
@@ -32,8 +35,12 @@ export interface BrandFix {
 /** A file of tokens as it was read, or why it was not. */
 export type ReadFile = { readonly incoming: Incoming } | { readonly problem: string };
 
-/** From it: counts and the first rows of lists. */
+/** What was read from the layout of the pages, for a server that has none: pixels only where they are not too many to send. */
+export interface Evidence { readonly pixels: PixelsJson | undefined; readonly layout: readonly LayoutReading[] }
+
+/** From it: counts and the first rows of lists. `step` counts the sites and changes it had been told when it answered. */
 export type FromAudit =
-  | { readonly kind: 'answer'; readonly asked: number; readonly answer: ReadFile }
+  | { readonly kind: 'answer'; readonly asked: number; readonly answer: ReadFile | Evidence }
+  | { readonly kind: 'behind'; readonly step: number; readonly fixId: string; readonly found: FoundBehind | null }
   | { readonly kind: 'report'; readonly report: AuditReport }
   | { readonly kind: 'ripple'; readonly ripple: RippleReport };

@@ -10,7 +10,7 @@ export interface PixelSet {
   readonly page: string;
   readonly place: string;
   readonly width: number;
-  readonly area: 'lines' | 'around';
+  readonly area: (typeof PIXEL_AREAS)[number];
   /** Red, green, blue in turn, 0 to 255. */
   readonly rgb: Uint8Array;
   /** Over a gradient, instead of colours: how far along it each pixel lies, 0 to 65535. */
@@ -41,6 +41,8 @@ export function coloured(set: PixelSet, wash: { readonly from: Rgb8; readonly to
   lastColoured.set(set, { wash, set: made });
   return made;
 }
+
+export const PIXEL_AREAS = ['lines', 'around'] as const;
 
 /** Pixel sets by page, place, width and area. */
 export type PixelSets = ReadonlyMap<string, PixelSet>;

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { applyChange, checkTouched, setValue, type Edit } from '../../change/index.ts';
-import { parseColor, type Rgb8 } from '../../color/index.ts';
+import { composite, contrastRatio, parseColor, type Rgb8 } from '../../color/index.ts';
 import { ripple, siteIndex } from '../../reach/index.ts';
 import { AUDIT_WIDTHS } from '../../shape/index.ts';
 import { bodyHtml, stylesCss } from '../../render/index.ts';
@@ -8,7 +8,7 @@ import { type Site } from '../../site/index.ts';
 import { readSite } from '../../document/index.ts';
 import { smallSite } from '../../testing/small-site.ts';
 import { auditCounts, auditSite, findings, type Audit } from '../audit.ts';
-import { FOCUS_POINTS, coverCrop, focusFix, judgePixels, pictureFixes, pixelSets, type PixelSet } from './index.ts';
+import { FOCUS_POINTS, coverCrop, focusFix, judgePixels, lookBehind, pictureFixes, pixelSets, type PixelSet } from './index.ts';
 
 const rgb = (text: string): Rgb8 => parseColor(text)!.rgb;
 const set = (colors: readonly Rgb8[], more: Partial<PixelSet> = {}): PixelSet => ({
@@ -34,6 +34,21 @@ describe('pixels behind a text', () => {
       const [fore, behind] = [one, other].map((value) => rgb(`#${value.toString(16).padStart(6, '0')}`)) as [Rgb8, Rgb8];
       const { found, share } = judgePixels(set(Array<Rgb8>(9).fill(behind)), null, fore, 4.5)!;
       return share === (found < 4.5 ? 1 : 0);
+    }));
+  });
+  it('are rated as each of them alone would be, through any veil and with any colour upon it', () => {
+    const channel = fc.integer({ min: 0, max: 255 });
+    const color = fc.record({ r: channel, g: channel, b: channel, alpha: fc.constantFrom(0, 0.2, 0.55, 1) });
+    fc.assert(fc.property(fc.array(fc.record({ r: channel, g: channel, b: channel, alpha: fc.constant(1) }), { minLength: 1, maxLength: 160 }), fc.option(color), color, fc.double({ min: 1, max: 21, noNaN: true }), (pixels, veil, fore, needed) => {
+      const ratios = pixels.map((pixel) => {
+        const behind = veil ? composite(veil, pixel) : pixel;
+        return contrastRatio(composite(fore, behind), behind);
+      });
+      const low = Math.min(...ratios);
+      expect(judgePixels(set(pixels), veil, fore, needed)).toEqual({
+        found: [...ratios].sort((one, other) => one - other)[Math.floor(ratios.length * 0.02)]!,
+        share: ratios.filter((one) => one < needed).length / ratios.length, weakest: { x: ratios.indexOf(low), y: 7, ratio: low },
+      });
     }));
   });
   it('are cropped as object-fit: cover does it', () => {
@@ -72,6 +87,22 @@ describe('texts over a picture', () => {
     expect([auditCounts(dark).cannotTell, auditCounts(pale).cannotTell]).toEqual([0, 0]);
     expect(rows(dark, 'fail').length).toBeGreaterThan(0);
     expect(rows(pale, 'fail').length).toBe(0);
+    // Of one place alone it is another: what was not read anew stays as it was judged.
+    const [first] = everywhere(site, '#fff');
+    const one = new Map([...dark.pixels, ...pixelSets(everywhere(site, '#fff').filter(({ place }) => place === first!.place))]);
+    expect(rows(auditSite(site, dark, undefined, one), 'fail').map(({ place, width, state }) => [place.id, width, state])).toEqual(rows(auditSite(site, undefined, undefined, one), 'fail').map(({ place, width, state }) => [place.id, width, state]));
+  });
+  it('are told with how much falls short, and where that is seen on the page that hangs', () => {
+    const place = siteIndex(site).places.find((one) => one.overPicture && one.kind === 'text')!;
+    const text = { state: 'rest' as const, width: 1024, needed: 4.5 };
+    const mixed = pixelSets(everywhere(site, '#000').map((one) => ({ ...one, rgb: one.rgb.map((value, i) => (i < 30 ? 255 : value)), at: one.at.map((_, i) => i) })));
+    const found = lookBehind(site, mixed, place, text, 1280)!;
+    expect([found.share > 0, found.share < 1, found.weakest < 4.5, found.spot?.ratio === found.weakest, found.spot!.x >= 20]).toEqual([true, true, true, true, true]);
+    // Where it passes at the width that hangs, there is nothing to ring; without pixels, nothing to say.
+    const passing = new Map([...mixed].map(([key, one]) => [key, one.width === 1280 ? { ...one, rgb: new Uint8Array(60).fill(255) } : one]));
+    expect(lookBehind(site, passing, place, text, 1280)!.spot).toBeNull();
+    expect(lookBehind(site, new Map(), place, text, 1280)).toBeUndefined();
+    expect(lookBehind(site, mixed, siteIndex(site).places.find((one) => !one.overPicture && one.kind === 'text')!, text, 1280)).toBeUndefined();
   });
   it('follow the shade and the ground’s colour without new pixels', () => {
     const pixels = pixelSets(everywhere(site, '#000'));

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import type { AuditCounts, PlaceKind, RuleId, Standing, State, Tally, Verdict } from '@yohaku/core';
+import type { AuditCounts, PicturesShown, PlaceKind, RuleId, Standing, State, Tally, Verdict } from '@yohaku/core';
 
 /** A failing, undecided, held or stray row as lists show it: plain data from the worker. */
 export interface Row {
@@ -53,6 +53,8 @@ export interface AuditReport {
   readonly failing: readonly Row[];
   readonly unknown: readonly Row[];
   readonly open: Readonly<Record<string, number>>;
+  /** How many places show each picture. */
+  readonly shown: PicturesShown;
 }
 
 export interface AuditState {

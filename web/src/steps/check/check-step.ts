@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cellValue, colorOf, cutDownText, coloured, focusFix, judgePixels, leaveOverride, fixesFor, pictureFixes, pixelKey, veilOf, washUnder, bandOf, nearestToken, matchStrays, outlineFix, plural, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type Place, type Site, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
-import { DeskActions, Editor, PixelsRead, freshId, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type Spot } from '../../state/index.ts';
+import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, nearestToken, matchStrays, outlineFix, plural, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
+import { DeskActions, Editor, PixelsRead, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type TextOver } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
 import { Cell, ListTable, type Column } from '../../ui/late/index.ts';
@@ -112,42 +112,22 @@ export class CheckStep {
     const site = this.#editor.current();
     return finding && site ? typeFixFor(site, finding) : undefined;
   });
-  /** The text in hand, when it fails over a picture: what is wrong, where it is weakest, what fixes it. */
-  protected readonly pictured = computed((): { share: number; weakest: { ratio: number }; ringed: string; spot: Spot | null; fixes: PictureFix[] } | null => {
-    const site = this.#editor.current();
-    const row = this.row();
-    if (!site || row?.rule !== 'text-contrast' || row.verdict !== 'fail') return null;
-    const place = siteIndex(site).byAddress.get(`${row.page} ${row.place}`);
-    // The ring goes where the page hangs: at the width of its band.
-    const hung = row.width >= 1024 ? 1280 : 390;
-    const raw = [row.width, hung].map((width) => this.#pixels.sets().get(pixelKey(row.page, row.place, width, 'lines')));
-    const group = place && siteIndex(site).groupOf.get(place);
-    const cell = group?.painting.at('color', row.state, bandOf(row.width));
-    const table = tokenTable(site.brand);
-    const color = cell && colorOf(cellValue(table, cell).css);
-    if (!group?.overPicture || !color) return null;
-    const wash = washUnder(table, group);
-    const [set, seen] = raw.map((one) => one && coloured(one, wash));
-    if (!set) return null;
-    const veil = veilOf(site, table, group);
-    const verdict = judgePixels(set, veil, color, row.needed);
-    // At a width that does not hang the page of its band is ringed only where it falls short as well, and that is said.
-    const there = seen && judgePixels(seen, veil, color, row.needed);
-    const at = there && (row.width === hung || there.found < row.needed) ? there : undefined;
-    return verdict ? { share: verdict.share, weakest: verdict.weakest, ringed: at ? (row.width === hung ? ', ringed on the page' : `; on the page of ${hung} px, where it comes to ${cutDownText(at.weakest.ratio)}, that is ringed`) : `; the pages that hang pass there`, spot: at ? { page: row.page, width: hung, x: at.weakest.x, y: at.weakest.y } : null, fixes: [...pictureFixes(site, this.#pixels.sets(), place!, freshId('o')), ...this.#turnedFix(site, place!)] } : null;
-  });
-  /** Another focus point of the picture, once it has been looked at with all that are tried. */
-  #turnedFix(site: Site, place: Place): PictureFix[] {
-    const turned = this.#pixels.turned();
-    const fix = turned?.site === site && turned.surface === place.under?.id ? focusFix(site, this.#pixels.sets(), place, turned.sets) : undefined;
-    return fix ? [fix] : [];
-  }
-  readonly #asked = computed(() => {
-    const site = this.#editor.current();
-    const row = this.row();
+  /** The text in hand, when it fails over a picture or a gradient. */
+  readonly #over = computed((): TextOver | null => {
+    const [site, row] = [this.#editor.current(), this.row()];
     const place = site && row?.rule === 'text-contrast' && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
-    return place?.pictured ? { page: place.page, surface: place.under!.id } : null;
-  }, { equal: (one, other) => one?.page === other?.page && one?.surface === other?.surface });
+    if (!row || !place?.overPicture) return null;
+    // It is ringed where the page hangs: at the width of its band.
+    return { page: row.page, place: row.place, state: row.state, width: row.width, needed: row.needed, hung: row.width >= 1024 ? 1280 : 390, surface: place.pictured ? place.under!.id : null };
+  });
+  /** What is wrong with it, where it is weakest, what fixes it: told by the worker that judges. */
+  protected readonly pictured = computed(() => (this.#over() ? this.#pixels.found() : null));
+  protected readonly ringed = computed((): string => {
+    const [text, found] = [this.#over(), this.#pixels.found()];
+    if (!text || !found) return '';
+    if (!found.spot) return '; the pages that hang pass there';
+    return text.width === text.hung ? ', ringed on the page' : `; on the page of ${text.hung} px, where it comes to ${cutDownText(found.spot.ratio)}, that is ringed`;
+  });
   /** The value set on the place in hand, when the list is about those. */
   protected readonly value = computed((): SetValue | undefined => {
     const row = this.row();
@@ -167,9 +147,10 @@ export class CheckStep {
 
   constructor() {
     effect(() => {
-      this.#pixels.spot.set(this.pictured()?.spot ?? null);
+      const [text, found] = [this.#over(), this.#pixels.found()];
+      this.#pixels.spot.set(text && found?.spot ? { page: text.page, width: text.hung, x: found.spot.x, y: found.spot.y } : null);
     });
-    effect(() => this.#pixels.asked.set(this.#asked()));
+    effect(() => this.#pixels.asked.set(this.#over()));
     inject(DestroyRef).onDestroy(() => {
       this.#pixels.spot.set(null);
       this.#pixels.asked.set(null);

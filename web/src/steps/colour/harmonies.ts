@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
-import { cutDownText, deltaERgb, parseColor, placesOf, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
+import { cutDownText, deltaERgb, parseColor, placeCount, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, KEYS } from '../../ui/index.ts';
 import { LongWork } from '../../workers/index.ts';
@@ -109,8 +109,8 @@ export class Harmonies {
   }
   protected whole(suggestion: Suggestion): Scope {
     const site = this.#editor.current();
-    const places = new Set(site ? suggestion.swatches.flatMap((one) => (site.brand.swatches[one.id] ? placesOf(site, swatchPath(site.brand.swatches[one.id]!)) : [])) : []);
-    return { words: `${suggestion.name} changes ${plural(places.size, 'place')}` };
+    const paths = suggestion.swatches.flatMap(({ id }) => (site?.brand.swatches[id] ? [swatchPath(site.brand.swatches[id])] : []));
+    return { words: `${suggestion.name} changes ${plural(site ? placeCount(site, paths) : 0, 'place')}` };
   }
   protected distance = (swatch: SuggestedSwatch): string => cutDownText(deltaERgb(parseColor(swatch.from)!.rgb, parseColor(swatch.to)!.rgb), 3);
   protected readonly plural = plural;

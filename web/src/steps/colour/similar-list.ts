@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { beyondReach, cssColor, cutDownText, decideSimilar, deriveSimilar, similarColors, plural, type SimilarColor, type SimilarWay, type Oklch } from '@yohaku/core';
-import { Editor, Reaching, freshId, type Scope } from '../../state/index.ts';
+import { Store } from '@ngrx/store';
+import { beyondReach, cssColor, cutDownText, decideSimilar, deriveSimilar, similarColors, plural, type PicturesShown, type SimilarColor, type SimilarWay, type Oklch } from '@yohaku/core';
+import { Editor, Reaching, auditFeature, freshId, type Scope } from '../../state/index.ts';
 import { ACTS } from '../../ui/index.ts';
 
 /** Colours close to what a swatch was: each goes along, follows by rule, or is left; what is decided is remembered. */
@@ -40,17 +41,20 @@ import { ACTS } from '../../ui/index.ts';
 })
 export class SimilarList {
   readonly #editor = inject(Editor);
+  readonly #report = inject(Store).selectSignal(auditFeature.selectReport);
+  /** Which pictures the pages show is told with the audit, where they are taken apart. While it is the same it stays. */
+  readonly #shown = computed((): PicturesShown => this.#report()?.shown ?? NONE, { equal: sameCounts });
   readonly id = input.required<string>();
   /** The swatch's colour before it moved. */
   readonly from = input.required<Oklch>();
   protected readonly list = computed(() => {
     const site = this.#editor.current();
-    return site?.brand.swatches[this.id()] ? similarColors(site, this.id(), this.from()) : [];
+    return site?.brand.swatches[this.id()] ? similarColors(site, this.id(), this.from(), this.#shown()) : [];
   });
 
   protected readonly beyond = computed(() => {
     const site = this.#editor.current();
-    return site ? beyondReach(site, this.from()) : [];
+    return site ? beyondReach(site, this.from(), this.#shown()) : [];
   });
 
   protected decide(similar: SimilarColor, way: SimilarWay): void {
@@ -65,3 +69,7 @@ export class SimilarList {
   protected css = (similar: SimilarColor): string => cssColor(similar.rgb);
   protected readonly cut = cutDownText;
 }
+
+const NONE: PicturesShown = new Map();
+
+const sameCounts = (one: PicturesShown, other: PicturesShown): boolean => one.size === other.size && [...one].every(([asset, count]) => other.get(asset) === count);

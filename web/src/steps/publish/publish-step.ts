@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { EXPORT_FILES, plural, writePixels, type ExportFile, type Letter, type Publications } from '@yohaku/core';
+import { EXPORT_FILES, plural, type ExportFile, type Letter, type Publications } from '@yohaku/core';
 import { PostBox } from './post-box.ts';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
-import { Editor, LayoutRead, PixelsRead, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
+import { Editor, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
+import { AuditLink } from '../../workers/index.ts';
 import { ACTS, More } from '../../ui/index.ts';
 
 /** What is live against what is saved, what is still open, and one button with the number of changes. */
@@ -22,8 +23,7 @@ export class PublishStep {
   readonly #api = inject(SiteApi);
   readonly #editor = inject(Editor);
   readonly #open = inject(OpenCounts);
-  readonly #pixels = inject(PixelsRead);
-  readonly #layout = inject(LayoutRead);
+  readonly #judge = inject(AuditLink);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #sequence = this.#store.selectSignal(siteFeature.selectSequence);
   protected readonly saving = this.#store.selectSignal(siteFeature.selectSaving);
@@ -85,7 +85,8 @@ export class PublishStep {
 
   protected async publish(): Promise<void> {
     await this.#try(async () => {
-      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence(), writePixels(this.#pixels.sets()), this.#layout.readings()));
+      const { pixels, layout } = await this.#judge.evidence();
+      const { number } = await firstValueFrom(this.#api.publish(this.siteId(), this.#sequence(), pixels, layout));
       this.words.set(`Publication ${number} is live.`);
     });
   }

@@ -1,0 +1,66 @@
+import { NO_PIXELS, NO_READINGS, pixelSets, type LayoutReading, type PixelSet, type PixelSets, type Site } from '@yohaku/core';
+import type { SheetRead } from '../state/index.ts';
+
+/** What has been read of the pages of one site so far, sheet by sheet. What is read again and is the same stays the same object: nothing is judged anew for it. */
+export class ReadPages {
+  layout: readonly LayoutReading[] = NO_READINGS;
+  pixels: PixelSets = NO_PIXELS;
+  readonly #layouts = new Map<string, readonly LayoutReading[]>();
+  readonly #pixels = new Map<string, readonly PixelSet[]>();
+  #site: Site | undefined;
+  #gone = '';
+
+  /** Takes what was read. @returns whether anything is otherwise than before */
+  take(sheets: readonly SheetRead[]): boolean {
+    let [layout, pixels] = [false, false];
+    for (const sheet of sheets) {
+      const key = `${sheet.page} ${sheet.width}`;
+      if (sheet.layout && !sameReadings(this.#layouts.get(key) ?? NO_READINGS, sheet.layout)) {
+        this.#layouts.set(key, sheet.layout);
+        layout = true;
+      }
+      if (!sheet.pixels) continue;
+      const known = this.#pixels.get(key) ?? [];
+      const now = sheet.pixels.map((set) => known.find((one) => sameSet(one, set)) ?? set);
+      if (now.length === known.length && now.every((set, i) => set === known[i])) continue;
+      this.#pixels.set(key, now);
+      pixels = true;
+    }
+    this.#gather(layout, pixels);
+    return layout || pixels;
+  }
+
+  /** The site it is about from now on. Of another one nothing is known; a page that is gone counts no more, and again when it comes back by undo. */
+  follow(site: Site): void {
+    if (site.id !== this.#site?.id) {
+      this.#layouts.clear();
+      this.#pixels.clear();
+    }
+    this.#site = site;
+    const gone = [...this.#layouts.keys(), ...this.#pixels.keys()].filter((key) => !this.#counts(key)).join();
+    if (gone !== this.#gone || this.#layouts.size + this.#pixels.size === 0) this.#gather(true, true);
+    this.#gone = gone;
+  }
+
+  #counts(key: string): boolean {
+    return !this.#site || this.#site.pages[key.slice(0, key.lastIndexOf(' '))] !== undefined;
+  }
+
+  #gather(layout: boolean, pixels: boolean): void {
+    const all = <T>(map: ReadonlyMap<string, readonly T[]>): T[] => [...map].flatMap(([key, list]) => (this.#counts(key) ? list : []));
+    if (layout) this.layout = this.#layouts.size > 0 ? all(this.#layouts) : NO_READINGS;
+    if (pixels) this.pixels = this.#pixels.size > 0 ? pixelSets(all(this.#pixels)) : NO_PIXELS;
+  }
+}
+
+const sameReadings = (one: readonly LayoutReading[], other: readonly LayoutReading[]): boolean =>
+  one.length === other.length && one.every((reading, i) => reading.place === other[i]!.place && reading.rule === other[i]!.rule && reading.found === other[i]!.found);
+
+const sameFigures = (one: ArrayLike<number> = [], other: ArrayLike<number> = []): boolean => {
+  if (one.length !== other.length) return false;
+  for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return false;
+  return true;
+};
+
+const sameSet = (one: PixelSet, other: PixelSet): boolean =>
+  one.place === other.place && one.area === other.area && one.problem === other.problem && sameFigures(one.rgb, other.rgb) && sameFigures(one.along, other.along) && sameFigures(one.at, other.at);
