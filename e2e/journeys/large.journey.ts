@@ -43,11 +43,14 @@ test.describe('a site of 850 pages', () => {
 
     // One failing place is fixed where it fails.
     await desk.step('Check');
-    const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
-    const failed = await failing();
-    await page.getByRole('row', { name: /Eyebrow/ }).first().getByRole('button').first().click();
+    // How many fail is no measure here: pages are read all the while, and what lies behind their texts is found out one by one.
+    const [label] = (await page.getByRole('row', { name: /Eyebrow/ }).first().innerText()).split('\n');
+    const eyebrow = page.getByRole('row').filter({ hasText: label! });
+    const first = async (): Promise<string> => ((await eyebrow.count()) > 0 ? eyebrow.first().innerText() : '');
+    const failed = await first();
+    await eyebrow.first().getByRole('button').first().click();
     await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /^Eyebrow of .*: / }).first().click();
-    await expect.poll(failing, { timeout: 30_000 }).toBeLessThan(failed);
+    await expect.poll(first, { timeout: 30_000 }).not.toBe(failed);
     await desk.saved();
 
     await desk.step('Publish');
@@ -57,6 +60,7 @@ test.describe('a site of 850 pages', () => {
     expect(live.status()).toBe(200);
 
     await page.keyboard.press('Control+z');
-    await expect.poll(failing, { timeout: 30_000 }).toBe(failed);
+    await desk.step('Check');
+    await expect.poll(first, { timeout: 30_000 }).toBe(failed);
   });
 });
