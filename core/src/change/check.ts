@@ -85,7 +85,7 @@ function differences(given: unknown, read: unknown, at: readonly string[]): Sett
 
 /** Values set on places follow their token, and go with their place; one that never had either is refused. */
 function goAlong(before: Site, after: Site): Settled[] {
-  const loose = looseOverrides(after);
+  const loose = looseOverrides(after, before);
   if (loose.length === 0) return [];
   // An edit that waited, or an undo, may name a token as it was called before.
   const former = ({ lacks, override: { value } }: LooseOverride) => lacks === 'token' && value.kind === 'token' && tokenTable(after.brand).has(presentPath(value.path)) ? presentPath(value.path) : undefined;

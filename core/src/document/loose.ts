@@ -1,6 +1,6 @@
 import type { Override, Site } from '../site/index.ts';
 import { tokenTable } from '../style/index.ts';
-import { looseSection, pageTree, withCommonEnds, type Place } from '../page/index.ts';
+import { looseSection, pageTree, structureKey, withCommonEnds, type Place } from '../page/index.ts';
 
 /** A value set on a place that is not there, or that names a token that is not. */
 export interface LooseOverride {
@@ -10,9 +10,13 @@ export interface LooseOverride {
   readonly lacks: 'place' | 'token';
 }
 
-/** All such values of a site whose references are whole. Pages are taken apart only where values are set. */
-export function looseOverrides(site: Site): LooseOverride[] {
+/**
+ * All such values of a site whose references are whole. Pages are taken apart only
+ * where values are set, and of those only the ones that are built otherwise than in `before`, which had none.
+ */
+export function looseOverrides(site: Site, before?: Site): LooseOverride[] {
   const table = tokenTable(site.brand);
+  const builtAlike = before !== undefined && before.shared === site.shared && before.assets === site.assets && before.items === site.items && before.collections === site.collections && structureKey(before) === structureKey(site);
   const loose: LooseOverride[] = [];
   const look = (record: readonly string[], overrides: Readonly<Record<string, Override>>, isThere: (place: string) => boolean) => {
     for (const override of Object.values(overrides)) {
@@ -20,8 +24,11 @@ export function looseOverrides(site: Site): LooseOverride[] {
       else if (override.value.kind === 'token' && !table.has(override.value.path)) loose.push({ record, override, lacks: 'token' });
     }
   };
-  look(['shared', 'overrides'], site.shared.overrides, (place) => isUsed(site, place));
-  for (const id of Object.keys(site.pages)) look(['pages', id, 'overrides'], site.pages[id]!.overrides, (place) => idsOf(pageTree(site, id).places).has(place));
+  look(['shared', 'overrides'], site.shared.overrides, (place) => builtAlike || isUsed(site, place));
+  for (const [id, page] of Object.entries(site.pages)) {
+    const same = builtAlike && before.pages[id] === page;
+    look(['pages', id, 'overrides'], page.overrides, (place) => same || idsOf(pageTree(site, id).places).has(place));
+  }
   return loose;
 }
 

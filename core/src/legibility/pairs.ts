@@ -62,7 +62,9 @@ export function pairsOn(site: Site, path: string): Pair[] {
     if (on === undefined) known.set(group, (on = painted.has(group) || (!isOpaque(table, group) && shows(group.under))));
     return on;
   };
-  return pairsAmong(table, index.groups.filter((group) => painted.has(group) || shows(group.under))).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
+  // What stands on a picture itself has no colour behind it that could be this one.
+  const stands = (group: Group): boolean => !group.overPicture || group.states.some((state) => aspectsOf(group, state).some(({ rule }) => standsOnItself(group, rule)));
+  return pairsAmong(table, index.groups.filter((group) => (painted.has(group) || shows(group.under)) && stands(group))).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
 }
 
 /** Whether nothing shows through a look at rest, at any width. */

@@ -1,9 +1,9 @@
-import type { Brand, Override, Page, Site, State } from '../site/index.ts';
+import type { Override, Page, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
 import type { BandId } from '../shape/index.ts';
 import { forgetTree, hasTree, isKept, pageTree, partShapes, readsItems, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
-import { declaredKey } from '../style/index.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
+import { paintingsOf } from './kept-paintings.ts';
 
 /** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
 export interface Group {
@@ -363,22 +363,6 @@ class Index implements SiteIndex {
     });
     return pages;
   }
-}
-
-let painted: { readonly declared: string; readonly root: Map<string, Painting>; readonly below: WeakMap<Painting, Map<string, Painting>> } | undefined;
-
-/**
- * Looks that nothing is set on, by what they are, below the one they take text
- * values from. While the declarations of a brand stay they are the same from one
- * index to the next; to work them out is half of the time that an index takes.
- */
-function paintingsOf(brand: Brand, parent: Painting | null): Map<string, Painting> {
-  const declared = `${brand.buttonStyle}|${declaredKey(brand)}`;
-  if (painted?.declared !== declared) painted = { declared, root: new Map(), below: new WeakMap() };
-  if (!parent) return painted.root;
-  let below = painted.below.get(parent);
-  if (!below) painted.below.set(parent, (below = new Map()));
-  return below;
 }
 
 const NONE: readonly Override[] = [];

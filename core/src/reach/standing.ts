@@ -26,6 +26,7 @@ export function groupStanding(group: Group): Standing {
 export interface SetValue {
   readonly override: Override;
   readonly standing: Standing;
+  /** To ask for it takes its page apart; to count them does not. */
   readonly place: Place | null;
   readonly count: number;
   /** Address of the record it is kept in. */
@@ -36,16 +37,18 @@ export interface SetValue {
 export function setValues(site: Site): SetValue[] {
   const index = siteIndex(site);
   const rank: Record<Standing, number> = { stray: 0, held: 1, bound: 2 };
-  const valueOf = (override: Override, record: readonly string[], place: Place | null, count: number): SetValue => ({ override, standing: overrideStanding(override), place, count, record });
+  // What is set on a place is among what its look is told apart by: no page is taken apart to find and count them.
+  const looks = new Map<Override, Set<Group>>();
+  for (const group of index.groups) for (const override of group.painting.overrides) looks.set(override, (looks.get(override) ?? new Set()).add(group));
+  const valueOf = (override: Override, record: readonly string[], placeOf: (groups: ReadonlySet<Group>) => Place | undefined): SetValue => {
+    const groups = looks.get(override) ?? new Set();
+    return {
+      override, standing: overrideStanding(override), record, count: [...groups].reduce((sum, group) => sum + group.count, 0),
+      get place() { return groups.size > 0 ? placeOf(groups) ?? null : null; },
+    };
+  };
   return [
-    // What is set wherever a place is used is among what its look is told apart by: no page is taken apart to count it.
-    ...Object.values(site.shared.overrides).map((override) => {
-      const groups = new Set(index.groups.filter((group) => group.painting.set.used.includes(override)));
-      return valueOf(override, ['shared', 'overrides'], index.firstOf(groups) ?? null, [...groups].reduce((sum, group) => sum + group.count, 0));
-    }),
-    ...site.pageOrder.flatMap((id) => Object.values(site.pages[id]!.overrides).map((override) => {
-      const place = index.byAddress.get(placeKey({ page: id, id: override.place })) ?? null;
-      return valueOf(override, ['pages', id, 'overrides'], place, place ? 1 : 0);
-    })),
+    ...Object.values(site.shared.overrides).map((override) => valueOf(override, ['shared', 'overrides'], (groups) => index.firstOf(groups))),
+    ...site.pageOrder.flatMap((id) => Object.values(site.pages[id]!.overrides).map((override) => valueOf(override, ['pages', id, 'overrides'], () => index.byAddress.get(placeKey({ page: id, id: override.place }))))),
   ].sort((one, other) => rank[one.standing] - rank[other.standing]);
 }

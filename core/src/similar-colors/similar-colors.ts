@@ -49,30 +49,32 @@ export function similarColors(site: Site, id: string, old: Oklch, shown: Picture
   const decided = site.brand.swatches[id]?.similar ?? {};
   const base = oklchToOklab(old);
   return everyColor(site, shown).filter((one) => one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)))
-    .map((one): SimilarColor => ({ ...one, rgb: paintedRgb(one.color), deltaE: deltaE(base, oklchToOklab(one.color)), decided: decided[one.key] ?? null }))
-    .filter((one) => one.decided !== null || isSimilar(old, one.color))
+    .filter((one) => decided[one.key] !== undefined || isSimilar(old, one.color))
+    // Named and counted when somebody looks at them: a large site has hundreds.
+    .map(({ places, label, ...one }): SimilarColor => ({ ...one, get label() { return label(); }, get places() { return places(); }, rgb: paintedRgb(one.color), deltaE: deltaE(base, oklchToOklab(one.color)), decided: decided[one.key] ?? null }))
     .sort((one, other) => one.deltaE - other.deltaE);
 }
 
-type Found = Omit<SimilarColor, 'rgb' | 'deltaE' | 'decided'>;
+type Found = Omit<SimilarColor, 'rgb' | 'deltaE' | 'decided' | 'label' | 'places'> & { readonly label: () => string; readonly places: () => number };
 
 /** Every colour of the document that is kept as a value of its own. */
 function everyColor(site: Site, shown: PicturesShown): Found[] {
   const { brand } = site;
   const swatches = brand.swatchOrder.filter((id) => !brand.swatches[id]!.rule).map((id): Found => {
     const swatch = brand.swatches[id]!;
-    return { key: `swatch:${id}`, kind: 'swatch', label: swatch.label, color: swatchColor(brand, id)!, places: placeCount(site, swatchPath(swatch)), locked: swatch.locked, at: ['brand', 'swatches', id] };
+    return { key: `swatch:${id}`, kind: 'swatch', label: () => swatch.label, color: swatchColor(brand, id)!, places: () => placeCount(site, swatchPath(swatch)), locked: swatch.locked, at: ['brand', 'swatches', id] };
   });
   const roles = Object.values(brand.grounds).flatMap((ground) => Object.entries(ground.roles).flatMap(([role, value]): Found[] => {
     const color = value.kind === 'raw' ? parseColor(value.color) : undefined;
-    return color ? [{ key: `role:${ground.id}/${role}`, kind: 'role', label: `${roleLabel(role)} of ${ground.label}`, color: color.oklch, places: placeCount(site, rolePath(brand, ground, role)), locked: false, at: ['brand', 'grounds', ground.id, 'roles', role] }] : [];
+    return color ? [{ key: `role:${ground.id}/${role}`, kind: 'role', label: () => `${roleLabel(role)} of ${ground.label}`, color: color.oklch, places: () => placeCount(site, rolePath(brand, ground, role)), locked: false, at: ['brand', 'grounds', ground.id, 'roles', role] }] : [];
   }));
-  const values = setValues(site).flatMap(({ override, place, count, record }): Found[] => {
+  const values = setValues(site).flatMap((value): Found[] => {
+    const { override, record } = value;
     const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;
-    return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: `${override.property} of ${place?.label ?? override.place}`, color: color.oklch, places: count, locked: false, at: [...record, override.id, 'value'] }] : [];
+    return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: () => `${override.property} of ${value.place?.label ?? override.place}`, color: color.oklch, places: () => value.count, locked: false, at: [...record, override.id, 'value'] }] : [];
   });
   const drawn = Object.values(site.assets).filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id)).flatMap((asset) => (asset.colors ?? []).filter(({ hex }) => !asset.bound?.[hex]).map(({ hex }): Found =>
-    ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
+    ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: () => `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: () => shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
   return [...swatches, ...roles, ...values, ...drawn];
 }
 

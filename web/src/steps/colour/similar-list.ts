@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { beyondReach, cssColor, cutDownText, decideSimilar, deriveSimilar, similarColors, plural, type PicturesShown, type SimilarColor, type SimilarWay, type Oklch } from '@yohaku/core';
 import { Editor, Reaching, auditFeature, freshId, type Scope } from '../../state/index.ts';
@@ -12,7 +12,7 @@ import { ACTS } from '../../ui/index.ts';
   template: `
     <div class="head between"><span>Similar colours: close to what it was</span><span>ΔE, places</span></div>
     <ul aria-label="Similar colours">
-      @for (similar of list(); track similar.key) {
+      @for (similar of seen(); track similar.key) {
         <li [class.quiet]="similar.decided === 'leave'">
           <i [style.background]="css(similar)" aria-hidden="true"></i><span class="name">{{ similar.label }}</span><span class="mono right">{{ cut(similar.deltaE, 2) }}</span><span class="mono right">{{ similar.places }}</span>
           @if (similar.locked) { <span class="ways quiet">locked</span> } @else {
@@ -25,6 +25,7 @@ import { ACTS } from '../../ui/index.ts';
         </li>
       } @empty { <li class="quiet">Nothing else is close to it.</li> }
     </ul>
+    @if (list().length > seen().length) { <p><button yo-act icon="more" (click)="all.set(id())">Show {{ list().length - seen().length }} more</button></p> }
     @if (beyond().length) {
       <p class="head">Out of reach: made of pixels</p>
       <ul aria-label="Out of reach">@for (one of beyond(); track one.asset) { <li><span></span><span class="name">{{ one.name }}</span><span class="mono right">{{ cut(one.share * 100, 0) }} %</span><span class="mono right">{{ one.places }}</span></li> }</ul>
@@ -52,6 +53,10 @@ export class SimilarList {
     return site?.brand.swatches[this.id()] ? similarColors(site, this.id(), this.from(), this.#shown()) : [];
   });
 
+  /** For which swatch all are shown: at first the nearest are, and what has been decided. */
+  protected readonly all = signal('');
+  protected readonly seen = computed(() => (this.all() === this.id() ? this.list() : this.list().filter((one, i) => i < NEAREST || one.decided !== null)));
+
   protected readonly beyond = computed(() => {
     const site = this.#editor.current();
     return site ? beyondReach(site, this.from(), this.#shown()) : [];
@@ -69,6 +74,9 @@ export class SimilarList {
   protected css = (similar: SimilarColor): string => cssColor(similar.rgb);
   protected readonly cut = cutDownText;
 }
+
+/** So many are shown before somebody asks for all. */
+const NEAREST = 40;
 
 const NONE: PicturesShown = new Map();
 
