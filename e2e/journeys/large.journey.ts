@@ -62,5 +62,7 @@ test.describe('a site of 850 pages', () => {
     await page.keyboard.press('Control+z');
     await desk.step('Check');
     await expect.poll(first, { timeout: 30_000 }).toBe(failed);
+    // Frames went from page to page and from width to width all the while: what is not laid out yet is not compared.
+    await expect(page.getByRole('button', { name: /painted otherwise/ })).toHaveCount(0);
   });
 });

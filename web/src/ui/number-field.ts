@@ -22,7 +22,7 @@ let count = 0;
       (input)="type($event)" (change)="take()" (keydown)="key($event)" (blur)="take()" />
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; position: relative; } label { cursor: ew-resize; user-select: none; white-space: nowrap; } .why { max-width: 180px; color: #1a1a1a; }`,
+  styles: `:host { display: inline-flex; flex-direction: column; position: relative; } label { cursor: ew-resize; user-select: none; white-space: nowrap; } .why { max-width: 180px; white-space: normal; color: #1a1a1a; }`,
 })
 export class NumberField {
   readonly label = input.required<string>();

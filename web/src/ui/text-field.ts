@@ -20,7 +20,7 @@ const MOST_LISTED = 40;
     @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offered(); track one) { <option [value]="one"></option> }</datalist> }
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; }`,
+  styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; white-space: normal; }`,
 })
 export class TextField {
   protected readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');

@@ -19,3 +19,6 @@ export interface HungFrame {
   /** Called before its page is taken from the wall, so that its document is kept for another. */
   park(): void;
 }
+
+/** Whether a frame is laid out at its width: what has just been hung out of sight still has that of the page it showed before. */
+export const laidOut = ({ painter, width }: HungFrame): boolean => painter.document.defaultView?.innerWidth === width;

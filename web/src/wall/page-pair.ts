@@ -1,6 +1,10 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { ACTS } from '../ui/index.ts';
 import { PageFrame, type FramePick } from './page-frame.ts';
+
+/** Of the look of a page: between its widths, and the line with its name, px. */
+const BETWEEN = 6;
+const NAME = 22;
 
 /** A page as it hangs on the wall. */
 export interface WallPage {
@@ -58,10 +62,16 @@ export interface PairPick { readonly frame: PageFrame; readonly page: string; re
     </div>
   `,
   styleUrl: './page-pair.less',
+  host: { '[class.still]': '!page().grown', '[style.width.px]': 'size()?.width', '[style.height.px]': 'size()?.height' },
 })
 export class PagePair {
   /** The same object as long as nothing of it is another: a thousand pages have one input each, and no more. */
   readonly page = input.required<WallPage>();
+  /** Its size in the overview, px, whatever it is filled with: a frame that comes or goes lays out nothing but its own page. */
+  protected readonly size = computed(() => {
+    const { grown, scale, tall } = this.page();
+    return grown ? null : { width: (1280 + 390) * scale + BETWEEN, height: NAME + Math.max(tall.wide, tall.narrow) * scale };
+  });
   /** This page shall be grown, or (null) none. */
   readonly grow = output<string | null>();
   readonly picked = output<PairPick>();

@@ -8,7 +8,7 @@ import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
 import { Found } from './found.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { heightOf } from './height-of.ts';
-import type { HungFrame } from './hung-frame.ts';
+import { laidOut, type HungFrame } from './hung-frame.ts';
 import { layoutGround, sameGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { PictureReader } from './picture-reader.ts';
@@ -67,7 +67,7 @@ export class PageReader {
   /** Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. `laid`: those that hang are laid out anew. */
   async pretend(hung: () => readonly HungFrame[], only: boolean, laid: () => void): Promise<void> {
     const all = hung();
-    const frames = all.filter((frame) => !frame.part);
+    const frames = all.filter((frame) => !frame.part && laidOut(frame));
     const before = frames.map((frame) => heightOf(frame.painter.document));
     for (const frame of all) frame.painter.standIn(only);
     await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
@@ -123,6 +123,8 @@ export class PageReader {
       // Taken down meanwhile, or compared before.
       if (!hangs() || this.#compared.get(frame.painter) === site) continue;
       if (frame.painter.applied !== site) return false;
+      // Compared when it comes into sight.
+      if (!laidOut(frame)) continue;
       await document.fonts.ready;
       const differences = await inSlices(comparing(document, site, frame.page, frame.width), stands);
       if (!differences) {
