@@ -231,6 +231,9 @@ test('blocks are laid in between two, several are changed at once, sections are 
   await page.getByLabel('Also at a third width, px').fill('50');
   await page.getByLabel('Also at a third width, px').press('Enter');
   await expect(page.getByRole('alert')).toContainText('320 to 2560');
+  await page.getByLabel('Also at a third width, px').fill('390');
+  await page.getByLabel('Also at a third width, px').press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Pages hang at 1280 and 390 already');
   await page.getByLabel('Also at a third width, px').fill('768');
   await page.getByLabel('Also at a third width, px').press('Enter');
   await expect(desk.frame('Home at 768').locator('h1')).toHaveCount(1);

@@ -8,5 +8,5 @@ export interface SheetRead { readonly page: string; readonly width: number; read
 /** Carries what is read of the pages to whoever judges by it. It goes over as it is read, page by page, and is not kept here: of a large site that would be as much as the site itself. */
 @Injectable({ providedIn: 'root' })
 export class PagesRead {
-  readonly read = new Subject<readonly SheetRead[]>();
+  readonly read = new Subject<{ readonly siteId: string; readonly sheets: readonly SheetRead[] }>();
 }

@@ -5,6 +5,9 @@ const CALM_MS = 300;
 let stirred = -CALM_MS;
 addEventListener('scroll', stir, { capture: true, passive: true });
 
+/** Lets others have a turn, and tells whether to go on with what is read. */
+export type GoesOn = () => Promise<boolean>;
+
 /** The wall moves: reading waits. */
 export function stir(): void {
   stirred = performance.now();

@@ -1,6 +1,7 @@
 import type { Site } from '@yohaku/core';
 import { pageSource } from './frame-source.ts';
 import { FramePainter } from './frame-painter.ts';
+import { isThere, siteFrame } from './site-frame.ts';
 import { turn } from './turn.ts';
 
 /** The document out of sight, and when it is there. */
@@ -58,18 +59,13 @@ export class LayoutFrame {
     if (this.#frame?.siteId === siteId) return this.#frame;
     this.#frame?.element.remove();
     this.#laid = undefined;
-    const element = document.createElement('iframe');
-    element.setAttribute('sandbox', 'allow-same-origin');
+    const element = siteFrame(siteId);
     element.setAttribute('aria-hidden', 'true');
-    // As on the wall: a bar at the side would take from the width.
-    element.setAttribute('scrolling', 'no');
-    element.tabIndex = -1;
     element.inert = true;
     Object.assign(element.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
     const loaded = new Promise<void>((resolve) => {
-      element.addEventListener('load', () => element.contentDocument?.URL !== 'about:blank' && resolve());
+      element.addEventListener('load', () => isThere(element) && resolve());
     });
-    element.src = `/frame/${siteId}/`;
     document.body.append(element);
     return (this.#frame = { siteId, element, loaded });
   }

@@ -8,6 +8,7 @@ import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
 import { Shells } from './shells.ts';
 import { watchSight } from './sight.ts';
+import { isThere, siteFrame } from './site-frame.ts';
 import { turn } from './turn.ts';
 import { WordsEditor } from './words-editor.ts';
 
@@ -174,17 +175,12 @@ export class PageFrame {
     this.#frame?.remove();
     const paper = this.paper().nativeElement;
     const free = this.#shells.take(siteId, paper);
-    const frame = (this.#frame = free ?? document.createElement('iframe'));
+    const frame = (this.#frame = free ?? siteFrame(siteId));
     this.#dress();
     if (free) return void this.#show(frame);
-    frame.setAttribute('sandbox', 'allow-same-origin');
-    frame.setAttribute('scrolling', 'no');
-    frame.tabIndex = -1;
     Object.assign(frame.style, { display: 'block', border: '0', transformOrigin: '0 0', background: '#fff' });
-    frame.src = `/frame/${siteId}/`;
     frame.addEventListener('load', () => {
-      // The empty document of a fresh iframe loads as well, before the shell.
-      if (this.#frame === frame && frame.contentDocument?.body && frame.contentDocument.URL !== 'about:blank') void this.#show(frame);
+      if (this.#frame === frame && isThere(frame)) void this.#show(frame);
     });
     paper.prepend(frame);
   }

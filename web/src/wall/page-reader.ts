@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
-import { whenCalm } from './calm.ts';
+import { whenCalm, type GoesOn } from './calm.ts';
 import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
 import { Found } from './found.ts';
 import type { FramePainter } from './frame-painter.ts';
@@ -21,8 +21,6 @@ import { SPACED_OUT, readTextSpacing } from './text-spacing.ts';
 const TELL_MS = 8000;
 const TELL_FIRST_MS = 1200;
 
-/** Lets others have a turn, and tells whether to go on. */
-type GoesOn = () => Promise<boolean>;
 /** A page at a width at which pages are read. */
 interface Sheet { readonly key: string; readonly page: string; readonly width: number }
 

@@ -2,7 +2,7 @@ import { Injectable, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
 import { PixelsRead, siteFeature } from '../state/index.ts';
-import { whenCalm } from './calm.ts';
+import { whenCalm, type GoesOn } from './calm.ts';
 import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
@@ -56,7 +56,7 @@ export class PictureReader {
   }
 
   /** Reads one page of those, unless it is laid out as it was read; of another what was read before is taken back. @returns whether it went to the end */
-  async read(apart: LayoutFrame, site: Site, page: string, over: ReadonlySet<string>, goesOn: () => Promise<boolean>): Promise<boolean> {
+  async read(apart: LayoutFrame, site: Site, page: string, over: ReadonlySet<string>, goesOn: GoesOn): Promise<boolean> {
     const ground = pixelGround(site, page);
     const known = this.#known.get(page);
     if (over.has(page) ? sameGround(known, ground) : !known) return true;

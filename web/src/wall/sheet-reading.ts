@@ -1,5 +1,6 @@
 import type { LayoutReading, Site } from '@yohaku/core';
 import { measureAreas, type Areas } from './areas.ts';
+import type { GoesOn } from './calm.ts';
 import { readLayout, type LayoutSnapshot } from './compare.ts';
 import { readLineLengths } from './line-lengths.ts';
 
@@ -16,11 +17,10 @@ export interface SheetReading {
 
 /**
  * Reads a page that is laid out in a document, but for what is read with its text
- * spaced out. Each part is a task of its own: `rest` lets others have a turn, and
- * tells whether to go on.
+ * spaced out. Each part is a task of its own: `rest` is asked between them.
  * @returns undefined when it was not to go on
  */
-export async function readSheet(document: Document, site: Site, page: string, width: number, rest: () => Promise<boolean>): Promise<SheetReading | undefined> {
+export async function readSheet(document: Document, site: Site, page: string, width: number, rest: GoesOn): Promise<SheetReading | undefined> {
   const layout = readLayout(document, site, page);
   if (!(await rest())) return undefined;
   const lengths = readLineLengths(document, site, page, width);

@@ -66,7 +66,7 @@ export class Sheets {
   /** Hands on what has been read; pages that are gone fall out. */
   tell(site: Site): void {
     this.#of(site);
-    if (this.#toTell.length > 0) this.#told.read.next(this.#toTell);
+    if (this.#toTell.length > 0) this.#told.read.next({ siteId: site.id, sheets: this.#toTell });
     this.#toTell = [];
     for (const [key, { page }] of this.#known) if (!site.pages[page]) {
       this.#known.delete(key);

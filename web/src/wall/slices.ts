@@ -1,3 +1,5 @@
+import type { GoesOn } from './calm.ts';
+
 /** So long a slice of work lasts at most, beyond its last step, ms: what the hand does waits no longer for it. */
 const SLICE_MS = 10;
 
@@ -10,11 +12,10 @@ export function atOnce<T>(work: Generator<unknown, T>): T {
 }
 
 /**
- * Does long work slice by slice. `rest` lets others have a turn between them, and
- * tells whether to go on.
+ * Does long work slice by slice. `rest` is asked between them.
  * @returns undefined when it was not to go on
  */
-export async function inSlices<T>(work: Generator<unknown, T>, rest: () => Promise<boolean>): Promise<T | undefined> {
+export async function inSlices<T>(work: Generator<unknown, T>, rest: GoesOn): Promise<T | undefined> {
   for (;;) {
     const until = performance.now() + SLICE_MS;
     do {

@@ -27,7 +27,7 @@ export class AuditLink {
       // What is here of a site is judged once it is whole.
       untracked(() => this.#follow(opening ? null : current, pending, last));
     });
-    inject(PagesRead).read.pipe(takeUntilDestroyed()).subscribe((sheets) => this.#post({ kind: 'read', sheets }, buffersOf(sheets)));
+    inject(PagesRead).read.pipe(takeUntilDestroyed()).subscribe(({ siteId, sheets }) => this.#post({ kind: 'read', siteId, sheets }, buffersOf(sheets)));
     effect(() => {
       const text = this.#pixels.asked();
       this.#pixels.found.set(null);

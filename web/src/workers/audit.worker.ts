@@ -35,7 +35,8 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
       return stepped();
     }
     case 'read': {
-      if (!read.take(data.sheets) || !site || !audit) return;
+      // Of a site that is still opening pages may have been read already.
+      if (!read.take(data.siteId, data.sheets) || !audit || site?.id !== data.siteId) return;
       audit = auditSite(site, audit, undefined, read.pixels, read.layout);
       answer({ kind: 'report', report: report(audit) });
       return answerBehind();

@@ -8,7 +8,7 @@ describe('what has been read of the pages, where it is judged', () => {
   const known = (): ReadPages => {
     const read = new ReadPages();
     read.follow(small());
-    read.take([{ page: 'home', width: 390, layout: [line(40)] }, { page: 'home', width: 390, pixels: [set(9)] }]);
+    read.take(small().id, [{ page: 'home', width: 390, layout: [line(40)] }, { page: 'home', width: 390, pixels: [set(9)] }]);
     return read;
   };
 
@@ -16,11 +16,11 @@ describe('what has been read of the pages, where it is judged', () => {
     const read = known();
     expect([read.layout, [...read.pixels.values()]]).toEqual([[line(40)], [set(9)]]);
     const [layout, pixels, first] = [read.layout, read.pixels, [...read.pixels.values()][0]];
-    expect(read.take([{ page: 'home', width: 390, layout: [line(40)], pixels: [set(9)] }])).toBeFalse();
+    expect(read.take(small().id, [{ page: 'home', width: 390, layout: [line(40)], pixels: [set(9)] }])).toBeFalse();
     expect([read.layout === layout, read.pixels === pixels]).toEqual([true, true]);
-    expect(read.take([{ page: 'home', width: 1280, pixels: [{ ...set(7), width: 1280 }] }, { page: 'home', width: 390, layout: [line(44)] }])).toBeTrue();
+    expect(read.take(small().id, [{ page: 'home', width: 1280, pixels: [{ ...set(7), width: 1280 }] }, { page: 'home', width: 390, layout: [line(44)] }])).toBeTrue();
     expect([read.layout, read.pixels.size, [...read.pixels.values()].includes(first!)]).toEqual([[line(44)], 2, true]);
-    expect(read.take([{ page: 'home', width: 390, pixels: [] }])).toBeTrue();
+    expect(read.take(small().id, [{ page: 'home', width: 390, pixels: [] }])).toBeTrue();
     expect(read.pixels.size).toBe(1);
   });
   it('counts no more for a page that is gone, again when that comes back, and not at all for another site', () => {
@@ -31,7 +31,16 @@ describe('what has been read of the pages, where it is judged', () => {
     read.follow(site);
     expect([read.layout.length, read.pixels.size]).toEqual([1, 1]);
     read.follow({ ...site, id: 'another' });
+    expect([read.layout.length, read.pixels.size]).toEqual([0, 0]);
     read.follow(site);
     expect([read.layout.length, read.pixels.size]).toEqual([0, 0]);
+  });
+  it('is kept of a site that is still opening: its pages are read before it is here whole', () => {
+    const read = known();
+    const next = { ...small(), id: 'next' };
+    expect(read.take('next', [{ page: 'home', width: 390, layout: [line(52)] }])).toBeTrue();
+    expect([read.layout, read.pixels.size]).toEqual([[line(52)], 0]);
+    read.follow(next);
+    expect(read.layout).toEqual([line(52)]);
   });
 });

@@ -7,11 +7,13 @@ export class ReadPages {
   pixels: PixelSets = NO_PIXELS;
   readonly #layouts = new Map<string, readonly LayoutReading[]>();
   readonly #pixels = new Map<string, readonly PixelSet[]>();
+  #siteId = '';
   #site: Site | undefined;
   #gone = '';
 
-  /** Takes what was read. @returns whether anything is otherwise than before */
-  take(sheets: readonly SheetRead[]): boolean {
+  /** Takes what was read of a site. @returns whether anything is otherwise than before */
+  take(siteId: string, sheets: readonly SheetRead[]): boolean {
+    this.#of(siteId);
     let [layout, pixels] = [false, false];
     for (const sheet of sheets) {
       const key = `${sheet.page} ${sheet.width}`;
@@ -30,16 +32,24 @@ export class ReadPages {
     return layout || pixels;
   }
 
-  /** The site it is about from now on. Of another one nothing is known; a page that is gone counts no more, and again when it comes back by undo. */
+  /** The site as it is now: a page that is gone counts no more, and again when it comes back by undo. */
   follow(site: Site): void {
-    if (site.id !== this.#site?.id) {
-      this.#layouts.clear();
-      this.#pixels.clear();
-    }
+    this.#of(site.id);
     this.#site = site;
     const gone = [...this.#layouts.keys(), ...this.#pixels.keys()].filter((key) => !this.#counts(key)).join();
-    if (gone !== this.#gone || this.#layouts.size + this.#pixels.size === 0) this.#gather(true, true);
+    if (gone !== this.#gone) this.#gather(true, true);
     this.#gone = gone;
+  }
+
+  /** Of another site nothing is known. Its pages may be read before it is here whole. */
+  #of(siteId: string): void {
+    if (siteId === this.#siteId) return;
+    this.#siteId = siteId;
+    this.#site = undefined;
+    this.#gone = '';
+    this.#layouts.clear();
+    this.#pixels.clear();
+    this.#gather(true, true);
   }
 
   #counts(key: string): boolean {
