@@ -15,6 +15,8 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
 
   // On the dark ground the form for pale grounds is lost, and the tally says so.
   const fails = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
+  // Counted once what lies behind the texts over pictures has been read.
+  await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
   const before = await fails();
   await desk.choose('Form on Ink', 'Mark for pale', panel);
   await expect.poll(fails).toBe(before + 9);
