@@ -101,9 +101,9 @@ export class PageReader {
     if (this.#stress().length > 0) {
       await this.#readBreaks(site, hung, goesOn);
       // What lies behind a text is that of its own copy, whatever is shown.
-      if (site === this.#current()) await this.#readPictures(site, hung, goesOn);
-    }
-    else if (site === this.#current()) {
+      const own = this.#current();
+      if (own && this.#painted() === site) await this.#readPictures(own, hung, goesOn);
+    } else if (site === this.#current()) {
       // What moves is not at rest; it is compared when it is.
       if (this.#motion.playing()) return true;
       if (await this.#compare(site, hung, goesOn)) await this.#readSheets(site, hung, goesOn);
