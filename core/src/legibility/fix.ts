@@ -96,8 +96,11 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   if (passing.length > 0) return passing;
   const address = [...sectionAddress(site, place.page, place.section), 'ground'];
   const was = groundColor(site.brand, place.ground);
+  const common = place.section === 'header' || place.section === 'footer';
+  const words = common ? `the ${place.section}` : 'its section';
+  const places = siteIndex(site).countIn(place.section, common ? undefined : place.page);
   return site.brand.groundOrder.filter((id) => id !== place.ground).sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
-    .map((id): Fix => ({ what: 'ground', label: `${place.section === 'header' ? 'the header' : place.section === 'footer' ? 'the footer' : 'its section'} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places: siteIndex(site).countIn(place.section, place.section === 'header' || place.section === 'footer' ? undefined : place.page), ops: [setOp(site, address, id)] }))
+    .map((id): Fix => ({ what: 'ground', label: `${words} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places, ops: [setOp(site, address, id)] }))
     .filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops)).slice(0, OFFERED);
 }
 
