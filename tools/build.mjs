@@ -22,17 +22,24 @@ function sourceHash(folders) {
 
 const isFresh = (stamp, hash) => existsSync(stamp) && readFileSync(stamp, 'utf8') === hash;
 
+/** Packages that find binaries, WebAssembly or workers from where they lie; pg asks whether its native twin is there. */
+const APART = ['sharp', 'wawoff2', 'pino', 'pg-native'];
+/** css-tree as a whole reads its tables from beside it; it brings a form that has them within. */
+const cssTree = { name: 'css-tree', setup: (esbuild) => esbuild.onResolve({ filter: /^css-tree$/ }, () => ({ path: join(ROOT, 'node_modules/css-tree/dist/csstree.esm.js') })) };
+
 /** Bundles the server and its command line when their sources changed. */
 export async function buildServer() {
   const stamp = join(BUILD, 'server.stamp');
-  const hash = sourceHash(['core/src', 'core/package.json', 'demo/src', 'server/src', 'tools/verbs.mjs', 'package-lock.json']);
+  const hash = sourceHash(['core/src', 'core/package.json', 'demo/src', 'server/src', 'tools/verbs.mjs', 'tools/build.mjs', 'package-lock.json']);
   if (isFresh(stamp, hash) && existsSync(join(BUILD, 'server.mjs'))) return;
   say('building the server');
   const { build } = await import('esbuild');
   mkdirSync(BUILD, { recursive: true });
   await build({
     entryPoints: { server: join(ROOT, 'server/src/main.ts'), cli: join(ROOT, 'server/src/cli/index.ts'), 'apart-worker': join(ROOT, 'server/src/apart-worker.ts') }, outdir: BUILD, outExtension: { '.js': '.mjs' },
-    bundle: true, platform: 'node', format: 'esm', target: 'node20', splitting: true, chunkNames: 'chunk-[hash]', packages: 'external', logLevel: 'warning',
+    bundle: true, platform: 'node', format: 'esm', target: 'node20', splitting: true, chunkNames: 'chunk-[hash]', logLevel: 'warning',
+    // Packages are bundled as well: a process that starts reads a few files, not some hundred. The others bring files of their own beside their code.
+    external: APART, plugins: [cssTree], banner: { js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);" },
     alias: { '@yohaku/core': join(ROOT, 'core/src/index.ts'), '@yohaku/demo': join(ROOT, 'demo/src/index.ts') },
   });
   writeFileSync(stamp, hash);
