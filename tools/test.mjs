@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
 import { useCluster } from './cluster.mjs';
-import { ensureChromium, ensurePackages, ensurePostgres } from './install.mjs';
+import { ensureHeadless, ensurePackages, ensurePostgres } from './install.mjs';
 import { BUILD, ROOT } from './paths.mjs';
 import { UseError, say } from './say.mjs';
 
@@ -37,7 +37,7 @@ export async function test(wanted) {
   const parts = wanted.length > 0 ? PARTS.filter((part) => wanted.includes(part)) : PARTS;
   ensurePackages();
   const needs = (...some) => parts.some((part) => some.includes(part));
-  const chrome = needs('web', 'e2e') ? ensureChromium() : '';
+  const chrome = needs('web', 'e2e') ? ensureHeadless() : '';
   if (needs('server', 'e2e')) ensurePostgres();
   stopWithSignals();
   // Servers that specs and journeys start want both built; checks and specs without a server run meanwhile.
@@ -108,7 +108,8 @@ const jobs = {
       const bad = count('failed') + count('interrupted') + count('did not run') + count('flaky');
       return { passed: count('passed'), failed: bad || (code === 0 ? 0 : 1) };
     },
-    faults: /^\s+\d+\) (journeys\/.*?) ─*$/gm,
+    // With what was wrong in its own words: what it saw is long, and of a long record only the end may be kept.
+    faults: /^\s+\d+\) (journeys\/.*\n\s*\n.*)$/gm,
     // What the page showed when it failed is on no machine but the one that ran it.
     seen: () => readdirSync(JOURNEYS_OUT).map((folder) => join(JOURNEYS_OUT, folder, 'error-context.md')).filter((file) => existsSync(file)).map((file) => readFileSync(file, 'utf8').split('\n').slice(0, SEEN_LINES).join('\n')),
   }],
@@ -145,7 +146,7 @@ async function inTurns(all) {
       if (all.length > 1) process.stderr.write(`\n${output}`);
       if (counts.failed > 0) for (const words of job.seen?.() ?? []) process.stderr.write(`\n${words}\n`);
       say(`${job.part}, ${job.name}: ${counts.passed} passed, ${counts.failed} failed, ${Math.round(ms / 1000)} s`);
-      done.push({ part: job.part, name: job.name, ms, ...counts, faults: counts.failed > 0 && job.faults ? [...new Set([...output.matchAll(job.faults)].map((one) => one[1]))] : [] });
+      done.push({ part: job.part, name: job.name, ms, ...counts, faults: counts.failed > 0 && job.faults ? [...new Set([...output.matchAll(job.faults)].map((one) => one[1].replaceAll(/[\s─]+/g, ' ').trim()))] : [] });
     }
   };
   await Promise.all(Array.from({ length: BESIDE }, worker));

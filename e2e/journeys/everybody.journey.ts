@@ -2,12 +2,14 @@ import { violations } from '../axe.ts';
 import { expect, publish, test, testOnOneDesk } from '../fixtures.ts';
 
 const STEPS = ['Gather', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
+/** Calm shows a part of what All does, and a press for the rest: looked at where it leaves out most. */
+const LEAVES_OUT = ['Colour', 'Type', 'Buttons'];
 
 test('every step passes axe in both densities, on every surround; so do the shelf and a new site', async ({ desk, page }) => {
   const found: Record<string, string[]> = {};
   for (const density of ['Calm', 'All'] as const) {
     await desk.shows(density);
-    for (const step of STEPS) {
+    for (const step of density === 'Calm' ? LEAVES_OUT : STEPS) {
       await desk.step(step);
       await page.waitForTimeout(300);
       const list = await violations(page);
