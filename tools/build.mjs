@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -51,8 +51,13 @@ export async function buildWeb() {
   const hash = sourceHash(['core/src', 'core/package.json', 'web/src', 'web/public', 'web/angular.json', 'web/package.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'web/tsconfig.worker.json', 'package-lock.json']);
   if (isFresh(stamp, hash) && existsSync(join(ROOT, 'web/dist/browser/index.html'))) return;
   say('building the desk (about a minute)');
-  const done = spawnSync(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 2, 2], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
-  if (done.status !== 0) throw new UseError('the desk could not be built; see the lines above.');
+  // Whoever waits for it goes on with other things meanwhile; it ends with them.
+  const child = spawn(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 2, 2], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  const end = () => child.kill();
+  process.once('exit', end);
+  const code = await new Promise((resolve) => child.on('close', resolve).on('error', () => resolve(1)));
+  process.off('exit', end);
+  if (code !== 0) throw new UseError('the desk could not be built; see the lines above.');
   await pack(join(ROOT, 'web/dist/browser'));
   mkdirSync(BUILD, { recursive: true });
   writeFileSync(stamp, hash);

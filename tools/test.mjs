@@ -44,8 +44,8 @@ export async function test(wanted) {
   const building = needs('server', 'e2e') ? buildServer().then(buildWeb) : Promise.resolve();
   const jobsOf = (some, given) => parts.filter((part) => some.includes(part)).flatMap((part) => jobs[part](given)).sort((one, other) => other.long - one.long);
   const work = async (url) => {
-    const [done] = await Promise.all([inTurns(jobsOf(['core', 'web'], { url, chrome })), building]);
-    done.push(...(await inTurns(jobsOf(['server'], { url, chrome }))));
+    const built = jobsOf(['server'], { url, chrome }).map((job) => ({ ...job, after: building }));
+    const [done] = await Promise.all([inTurns([...jobsOf(['core', 'web'], { url, chrome }), ...built]), building]);
     if (parts.includes('e2e')) done.push(...(await inTurns(jobs.e2e({ url, chrome }))));
     return done;
   };
@@ -139,6 +139,7 @@ async function inTurns(all) {
   const done = [];
   const worker = async () => {
     for (let job = waiting.shift(); job && !stopped; job = waiting.shift()) {
+      await job.after;
       const began = Date.now();
       const { output, code } = await run(process.execPath, job.args, { cwd: job.cwd, env: job.env, live: all.length === 1 });
       const counts = job.count(output, code);
