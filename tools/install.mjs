@@ -66,7 +66,9 @@ export function ensureHeadless() {
 }
 
 function given(at) {
-  if (!existsSync(at)) throw new UseError(`CHROME_BIN says ${at}, and there is nothing. Unset it, or set it to where Chromium is.`);
+  const known = [CHROMIUM, HEADLESS].find((one) => one.at === at);
+  if (known) installBrowser(known);
+  else if (!existsSync(at)) throw new UseError(`CHROME_BIN says ${at}, and there is nothing. Unset it, or set it to where Chromium is.`);
   return at;
 }
 

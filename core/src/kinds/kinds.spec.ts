@@ -45,7 +45,7 @@ const own = <T>(work: () => T): T => withKind(board as unknown as Kind, work);
 
 describe('a kind of block that only its own file knows', () => {
   it('is no block while nobody knows it, and says which are', () => {
-    expect(() => readSite(withBoard())).toThrowError(SiteIssues, /blocks\.bo is no block of a kind that is known: text, quote,/);
+    expect(() => readSite(withBoard())).toThrowError(SiteIssues, /blocks\.bo is no block of a kind that is known: text, /);
     expect(() => own(() => own(() => 1))).toThrowError(RangeError, /board already/);
     expect(() => readSite(withBoard())).toThrowError(SiteIssues);
   });

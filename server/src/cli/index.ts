@@ -1,10 +1,10 @@
 import type { VERBS } from '../../../tools/verbs.mjs';
 import type { CliHost, Verb } from './host.ts';
 
-type Own = { readonly [V in keyof typeof VERBS as (typeof VERBS)[V]['own'] extends false ? V : never]: () => Promise<Verb> };
+type OwnVerbs = { readonly [V in keyof typeof VERBS as (typeof VERBS)[V]['own'] extends false ? V : never]: () => Promise<Verb> };
 
 /** What runs each verb that is not the outer script's own; fetched when it is asked for, as most need little of what the others do. */
-const RUN: Own = {
+const RUN: OwnVerbs = {
   audit: async () => (await import('./audit.ts')).audit,
   backup: async () => (await import('./backup.ts')).backup,
   contrast: async () => (await import('./contrast.ts')).contrast,
