@@ -41,23 +41,22 @@ export function ensurePostgres() {
   if (!postgresBin()) throw new UseError('PostgreSQL was installed but /usr/lib/postgresql has no initdb. Install the package postgresql by hand.');
 }
 
-/** Chromium as people have it, and as Debian builds it for machines without a screen: the same engine without windows, in three quarters of the processor's time. Its script in /usr/bin does not pass on that it is to end. */
+/** Chromium as people have it. */
 const CHROMIUM = { package: 'chromium', at: '/usr/bin/chromium' };
+/** As Debian builds it for machines without a screen: the same engine without windows, in three quarters of the processor's time. Its script in /usr/bin does not pass on that it is to end. */
 const HEADLESS = { package: 'chromium-headless-shell', at: '/usr/lib/chromium/chromium-headless-shell' };
 
 /** Path of Chromium, installing it from Debian's packages when it is missing. */
 export function ensureChromium() {
-  if (process.env.CHROME_BIN) return given(process.env.CHROME_BIN);
-  installBrowser(CHROMIUM);
-  return CHROMIUM.at;
+  return named() ?? installed(CHROMIUM);
 }
 
 /** Path of the browser that tests run in, installing it when it is missing; Chromium itself does where that cannot be. */
 export function ensureHeadless() {
-  if (process.env.CHROME_BIN) return given(process.env.CHROME_BIN);
+  const at = named();
+  if (at) return at;
   try {
-    installBrowser(HEADLESS);
-    return HEADLESS.at;
+    return installed(HEADLESS);
   } catch (error) {
     if (!existsSync(CHROMIUM.at)) throw error;
     say(`${HEADLESS.package} could not be installed; the tests run in ${CHROMIUM.at}, which takes them longer`);
@@ -65,18 +64,22 @@ export function ensureHeadless() {
   }
 }
 
-function given(at) {
+/** Path of the browser that CHROME_BIN names, installed when it is one of those that are known; undefined when it names none. */
+function named() {
+  const at = process.env.CHROME_BIN;
+  if (!at) return undefined;
   const known = [CHROMIUM, HEADLESS].find((one) => one.at === at);
-  if (known) installBrowser(known);
-  else if (!existsSync(at)) throw new UseError(`CHROME_BIN says ${at}, and there is nothing. Unset it, or set it to where Chromium is.`);
+  if (known) return installed(known);
+  if (!existsSync(at)) throw new UseError(`CHROME_BIN says ${at}, and there is nothing. Unset it, or set it to where Chromium is.`);
   return at;
 }
 
-function installBrowser({ package: name, at }) {
-  if (existsSync(at)) return;
+function installed({ package: name, at }) {
+  if (existsSync(at)) return at;
   say(`installing Chromium (apt-get install ${name})`);
   aptInstall(name);
   if (!existsSync(at)) throw new UseError(`${name} was installed but is not at ${at}. Set CHROME_BIN to where it is.`);
+  return at;
 }
 
 function aptInstall(name) {

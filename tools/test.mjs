@@ -140,6 +140,7 @@ async function inTurns(all) {
   const worker = async () => {
     for (let job = waiting.shift(); job && !stopped; job = waiting.shift()) {
       await job.after;
+      if (stopped) return;
       const began = Date.now();
       const { output, code } = await run(process.execPath, job.args, { cwd: job.cwd, env: job.env, live: all.length === 1 });
       const counts = job.count(output, code);
