@@ -29,7 +29,8 @@ export default tseslint.config(
   {
     files: ['**/*.ts'],
     ignores: ['core/**', 'demo/**'],
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['server/drizzle.config.ts'] }, tsconfigRootDir: import.meta.dirname } },
+    // One program for all of them: as projects they would be several, that of the web twice.
+    languageOptions: { parserOptions: { project: 'tsconfig.lint.json', tsconfigRootDir: import.meta.dirname } },
     rules: { '@typescript-eslint/no-floating-promises': 'error', 'no-restricted-syntax': ['error', NO_FOCUS] },
   },
   {

@@ -1,8 +1,10 @@
 import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
 import { join } from 'node:path';
 import { API, type Site } from '@yohaku/core';
+import { somePages } from '../demo/src/testing/some-pages.ts';
 import type { RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
+import { insertSite } from '../server/src/sites/index.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
 /** A desk as a user has it: signed in, pages hung, counted. */
@@ -93,7 +95,33 @@ function served(databaseUrl: string): Promise<RunningServer> {
 }
 
 type Prepare = (query: (sql: string) => Promise<unknown>, database: Database) => Promise<void>;
-interface Fixtures { desk: Desk; /** The server, to somebody who is signed in and has no desk open. */ signedIn: RunningServer; server: RunningServer; prepare: Prepare | undefined }
+interface Fixtures {
+  desk: Desk;
+  /** The server, to somebody who is signed in and has no desk open. */
+  signedIn: RunningServer;
+  server: RunningServer;
+  /** What is done to the database before the server has it. */
+  prepare: Prepare | undefined;
+  /** Ids of the demo's pages that are kept, where a journey is of what a step does and not of what it reaches: every edit is laid out and read on each page. */
+  pages: readonly string[] | undefined;
+}
+
+/** Another site in place of the demo's. */
+export async function insteadOfTheDemo(database: Database, site: Site): Promise<void> {
+  for (const sql of ["delete from pages where site_id = 'ternhaven'", "delete from sites where id = 'ternhaven'"]) await database.pool.query(sql);
+  await insertSite(database.db, site);
+}
+
+/** Address of a fresh database with the demo, or some of its pages. */
+async function databaseWith(pages: readonly string[] | undefined, prepare?: Prepare): Promise<string> {
+  const url = await freshUrl();
+  if (!pages && !prepare) return url;
+  const database = openDatabase(url);
+  if (pages) await insteadOfTheDemo(database, somePages(pages));
+  await prepare?.((sql) => database.pool.query(sql), database);
+  await database.close();
+  return url;
+}
 
 interface Shared { /** The file of journeys it is open for. */ file: string; desk?: Desk; faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[]; close: () => Promise<void> }
 
@@ -105,16 +133,10 @@ export const test = base.extend<Fixtures, { shared: Shared }>({
     await use(shared);
     await shared.close();
   }, { scope: 'worker' }],
-  /** What is done to the database before the server has it. */
   prepare: [undefined, { option: true }],
-  server: async ({ prepare }, use) => {
-    const databaseUrl = await freshUrl();
-    if (prepare) {
-      const database = openDatabase(databaseUrl);
-      await prepare((sql) => database.pool.query(sql), database);
-      await database.close();
-    }
-    const server = await served(databaseUrl);
+  pages: [undefined, { option: true }],
+  server: async ({ pages, prepare }, use) => {
+    const server = await served(await databaseWith(pages, prepare));
     await use(server);
     await server.close();
   },
@@ -167,11 +189,11 @@ function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): s
  * desk takes longer than most of them. After a failed one the next has a new desk.
  */
 export const testOnOneDesk = test.extend({
-  desk: async ({ shared, browser, viewport }, use, info) => {
+  desk: async ({ shared, browser, viewport, pages }, use, info) => {
     shared.expected = expectedBy(info);
     if (!shared.desk || shared.file !== info.file) {
       await shared.close();
-      const server = await served(await freshUrl());
+      const server = await served(await databaseWith(pages));
       const context = await browser.newContext();
       const faults = faultsOf(context, () => shared.expected);
       const desk = new Desk(await context.newPage(), server);

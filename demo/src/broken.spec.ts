@@ -1,23 +1,9 @@
 import { acceptChange, ChangeRefused, SiteIssues, jsonEqual, pageHtml, readSite, stylesCss, withValue, writeTokensCss, type Site } from '@yohaku/core';
 import { brokenDocuments, type Breakage } from './testing/broken.ts';
-import { ternhaven } from './index.ts';
+import { somePages } from './testing/some-pages.ts';
 
-/** The demo's brand and shared parts with three of its pages, on which every kind of block stands: all of it is read some thousand times. */
-function fewPages(): Site {
-  const kept = ['home', 'fares', 'contact'];
-  const document = JSON.parse(JSON.stringify(ternhaven).replaceAll(/"to":"page","page":"([a-z-]+)"/g, (whole, page: string) => (kept.includes(page) ? whole : '"to":"page","page":"home"'))) as Site;
-  const { header } = document.shared;
-  const order = header.order.filter((id) => {
-    const { link } = header.items[id]!;
-    return link.to === 'page' && kept.includes(link.page);
-  });
-  return readSite({
-    ...document, pageOrder: kept, pages: Object.fromEntries(kept.map((id) => [id, document.pages[id]])),
-    shared: { ...document.shared, header: { ...header, order, items: Object.fromEntries(order.map((id) => [id, header.items[id]])) } },
-  });
-}
-
-const site = fewPages();
+/** Three pages on which every kind of block stands: all of it is read some thousand times. */
+const site = somePages(['home', 'fares', 'contact']);
 const [plainTokens, plainStyles] = [writeTokensCss(site.brand), stylesCss(site)];
 
 /** What the web store and the server do with a value: the same function. */

@@ -1,5 +1,7 @@
 import { expect, test as withItsOwn, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 const REFUSED = { annotation: { type: 'expects', description: '422 \\(Unprocessable' } };
 
 test('typed nonsense stays, says why, and the last good value is kept', async ({ desk, page }) => {

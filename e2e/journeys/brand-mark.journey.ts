@@ -2,6 +2,8 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { test, expect } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
   await desk.step('Gather');
   await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/sources/mark-on-pale.svg'));
@@ -19,7 +21,7 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
   await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
   const before = await fails();
   await desk.choose('Form on Ink', 'Mark for pale', panel);
-  await expect.poll(fails).toBe(before + 9);
+  await expect.poll(fails).toBe(before + 3);
   await page.getByRole('button', { name: 'Undo Logo on Ink' }).click();
   await expect.poll(fails).toBe(before);
 
@@ -34,7 +36,7 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
   await expect.poll(() => desk.computed('Contact at 1280', 'header/logo', 'width')).toBe('90px');
   await width.fill('30');
   await width.press('Enter');
-  await expect.poll(fails).toBe(before + 18);
+  await expect.poll(fails).toBe(before + 6);
   await page.getByRole('button', { name: 'Undo Logo width' }).click();
 
   // Alone, the picture carries the name for those who cannot see it.

@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'islands', 'contact'] });
+
 test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({ desk, page }) => {
   await desk.swatch('Pressed');
   await desk.choose('How', 'at a contrast');

@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 test('the whole brand is fixed at once with two locks, seen on the wall first, as one undo step', async ({ desk, page }) => {
   await desk.swatch('Funnel');
   const hex = page.getByLabel('Hex or any notation');

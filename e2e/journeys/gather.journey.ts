@@ -4,6 +4,8 @@ import { zipSync } from 'fflate';
 import { ROOT } from '../../server/src/testing/database.ts';
 import { expect, test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 const demo = (name: string) => join(ROOT, 'demo', 'sources', name);
 
 test('from an annotated design to the designer’s own number of colours, with what dropping costs', async ({ desk, page }) => {

@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 test('palettes are suggested from what stays: tried on the wall, taken whole or by one swatch, never without being asked', async ({ desk, page }) => {
   await desk.swatch('Funnel');
   await page.getByRole('button', { name: 'Lock', exact: true }).click();

@@ -1,18 +1,13 @@
 import { readSite } from '@yohaku/core';
 import { manyPlaces, ternhaven } from '@yohaku/demo';
 import type { Database } from '../../server/src/db/index.ts';
-import { insertSite } from '../../server/src/sites/index.ts';
-import { expect, test } from '../fixtures.ts';
+import { expect, insteadOfTheDemo, test } from '../fixtures.ts';
 
 const PAGES = 850;
 
 test.describe('a site of 850 pages', () => {
   test.use({
-    prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>, database: Database) => {
-      await query("delete from pages where site_id = 'ternhaven'");
-      await query("delete from sites where id = 'ternhaven'");
-      await insertSite(database.db, readSite(manyPlaces(ternhaven, PAGES)));
-    }),
+    prepare: async ({ }, use) => use((_query: unknown, database: Database) => insteadOfTheDemo(database, readSite(manyPlaces(ternhaven, PAGES)))),
   });
   test('is opened, recoloured, told, fixed in one place, scrolled, published and undone', async ({ desk, page }) => {
     test.setTimeout(300_000);

@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 60" width="120" height="60"><rect x="4" y="4" width="52" height="52" fill="#d98a72"/><path d="M64 30h48v12H64z" fill="#3b5b2f"/></svg>`;
 
 test('from a logo alone to a brand that passes: its colours in, those of before out, and all of it fixed together', async ({ desk, page }) => {

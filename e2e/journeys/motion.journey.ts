@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({ desk, page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' });
   await desk.step('Buttons');

@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { ROOT } from '../../server/src/testing/database.ts';
 import { expect, test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 test('the tour goes through the main job by real acts, and is not offered again', async ({ server, page }) => {
   await page.goto(await server.link());
   await page.getByRole('button', { name: 'Take the tour' }).click({ timeout: 120_000 });

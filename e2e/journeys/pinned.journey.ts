@@ -1,5 +1,7 @@
 import { test, expect } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'assistance', 'contact'] });
+
 test('a design pinned over a page at its width: faded, wiped, and compared spot by spot with what is built', async ({ desk, page, context }) => {
   // The truest drawing there is: the page itself, as it is live.
   await desk.step('Publish');

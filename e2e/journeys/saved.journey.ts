@@ -4,6 +4,8 @@ import { test as plain, type Page } from '@playwright/test';
 import { Desk, test, expect } from '../fixtures.ts';
 import { OwnServer } from '../../server/src/testing/own-server.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 const change = (id: string, value: number) => ({ id, schemaVersion: 1, label: 'Space', ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }] });
 
 test('two windows: different things both stay, the same value ends the same, and the loser is told', async ({ desk, page, context }) => {

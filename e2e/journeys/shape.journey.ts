@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 const onWall = (page: import('@playwright/test').Page, selector: string, property: string) =>
   page.locator('iframe[title="Fares at 1280"]').first().evaluate((frame, [wanted, name]) => {
     const document = (frame as HTMLIFrameElement).contentDocument!;

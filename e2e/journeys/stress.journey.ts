@@ -1,5 +1,7 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'fares', 'contact'] });
+
 test('hostile copy hangs on the wall, and what breaks under it is listed with the place and the style to blame', async ({ desk, page }) => {
   await desk.step('Type');
   const title = () => desk.frame('Home at 1280').locator('h1').textContent();

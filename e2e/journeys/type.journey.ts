@@ -1,5 +1,7 @@
 import { Desk, expect, testOnOneDesk as test } from '../fixtures.ts';
 
+test.use({ pages: ['home', 'sailings', 'fares', 'contact'] });
+
 const fontSize = (desk: Desk, frame: string, selector: string, at = 0) => desk.frame(frame).locator(selector).nth(at).evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
 const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type scale' }).getByRole('button', { name });
 
