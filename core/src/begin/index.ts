@@ -1,2 +1,2 @@
-export { freshSiteId, newSite, type Beginning } from './new-site.ts';
+export { freshSiteId, newSite, type Beginning, type GivenColor } from './new-site.ts';
 export { LANGUAGES } from './languages.ts';

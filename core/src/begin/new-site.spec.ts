@@ -31,6 +31,13 @@ describe('a site that is begun', () => {
       expect(failing(begun({ colors: list }))).withContext(list.map((one) => one.typed).join(', ')).toEqual([]);
     }
   });
+  it('calls a colour what it is called by who gives it, each by a name of its own', () => {
+    const given = [{ ...parseColor('#c0392b')!, label: 'barn <red>' }, { ...parseColor('#f3efe6')!, label: 'Tint' }, { ...parseColor('#12263a')!, label: 'barn <red>' }, parseColor('#2b6cc0')!, { ...parseColor('#77aa33')!, label: 'x'.repeat(300) }];
+    const site = begun({ colors: given });
+    const labels = Object.fromEntries(Object.values(site.brand.swatches).filter((one) => !one.rule).map((one) => [one.typed, one.label]));
+    expect([labels['#c0392b'], labels['#f3efe6'], labels['#12263a']]).toEqual(['Barn <red>', 'Tint 2', 'Barn <red> 2']);
+    expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
+  });
   it('has a swatch of every colour given, with no name twice; what was decided for one is provisional', () => {
     const site = begun({ colors: colors('#c0392b', '#c0392c', '#2b6cc0') });
     const swatches = site.brand.swatchOrder.map((id) => site.brand.swatches[id]!);

@@ -1,10 +1,13 @@
 import { luminance, parseColor, type ParsedColor } from '../color/index.ts';
 import type { RoleValue } from '../ground/index.ts';
-import { proposeNames, uniquePath } from '../palette/index.ts';
+import { proposeNames, uniqueName, uniquePath } from '../palette/index.ts';
 import { SECTION_KINDS, layIn } from '../sections/index.ts';
 import { PLAIN_EDGES, PLAIN_UNDERLINE, SCHEMA_VERSION, type Brand, type Ground, type Site, type Space, type Swatch, type TextStyle } from '../site/index.ts';
 import { stylesByRole } from '../style/index.ts';
 import { PAIRINGS } from '../type/index.ts';
+
+/** A colour that is given, and what it is called by who gives it. */
+export type GivenColor = ParsedColor & { readonly label?: string };
 
 /** What is known of a site before there is one; whatever is left out is decided for now, and marked provisional. */
 export interface Beginning {
@@ -13,13 +16,15 @@ export interface Beginning {
   /** As HTML has it: `en`, `pt-BR`. */
   readonly language: string;
   /** Colours of the brand, in the order in which they were given. */
-  readonly colors?: readonly ParsedColor[];
+  readonly colors?: readonly GivenColor[];
   /** Families of the library, by id; a pairing of ours when absent. */
   readonly families?: { readonly heading: string; readonly body: string };
   /** The whole brand of another site; then colours and families are those that it has. */
   readonly brand?: Brand;
 }
 
+/** Most characters of a given name that are kept. */
+const LONGEST_NAME = 60;
 /** Chroma (OKLCH) from which a colour is more than a grey. */
 const COLOURED = 0.04;
 /** What ink and paper have in relative luminance at most and at least, so that text on the one in the other reads at 10 : 1 or more. */
@@ -64,7 +69,7 @@ export function newSite({ id, name, language, colors = [], families, brand = bra
 }
 
 /** A brand of ours around colours and families: what neither says is decided for now. */
-function brandFrom(colors: readonly ParsedColor[], families: Beginning['families']): Brand {
+function brandFrom(colors: readonly GivenColor[], families: Beginning['families']): Brand {
   const { swatches, paper, ink, accent } = swatchesFrom(colors);
   const pairing = families ?? PAIRINGS[0]!;
   const styles = textStyles();
@@ -82,8 +87,17 @@ function brandFrom(colors: readonly ParsedColor[], families: Beginning['families
   };
 }
 
+/** What each colour is called: as somebody calls it, else by how it looks. */
+function namesOf(colors: readonly GivenColor[], taken: readonly string[]): ReadonlyMap<GivenColor, string> {
+  const names = new Map<GivenColor, string>();
+  for (const one of colors) if (one.label) names.set(one, uniqueName(one.label[0]!.toUpperCase() + one.label.slice(1, LONGEST_NAME), [...taken, ...names.values()]));
+  const others = colors.filter((one) => !one.label);
+  proposeNames(others.map((one) => one.oklch), [...taken, ...names.values()]).forEach((name, i) => names.set(others[i]!, name));
+  return names;
+}
+
 /** Swatches of the colours given, those that are missing for text on paper made up for now, and which of them are what. */
-function swatchesFrom(colors: readonly ParsedColor[]): { readonly swatches: readonly Swatch[]; readonly paper: string; readonly ink: string; readonly accent: string } {
+function swatchesFrom(colors: readonly GivenColor[]): { readonly swatches: readonly Swatch[]; readonly paper: string; readonly ink: string; readonly accent: string } {
   const made: Swatch[] = [];
   const add = (label: string, color: ParsedColor, more: Partial<Swatch> = {}): string => {
     const swatch: Swatch = {
@@ -93,8 +107,7 @@ function swatchesFrom(colors: readonly ParsedColor[]): { readonly swatches: read
     made.push(swatch);
     return swatch.id;
   };
-  const names = proposeNames(colors.map((one) => one.oklch), ['Ink', 'Paper', 'Tint']);
-  const named = new Map(colors.map((one, i) => [one, names[i]!]));
+  const named = namesOf(colors, ['Ink', 'Paper', 'Tint']);
   const opaque = colors.filter(({ rgb }) => rgb.alpha === 1);
   const light = opaque.filter(({ rgb }) => luminance(rgb) >= LIGHT).sort((one, other) => other.oklch.l - one.oklch.l)[0];
   const dark = opaque.filter((one) => one !== light && luminance(one.rgb) <= DARK).sort((one, other) => one.oklch.l - other.oklch.l)[0];

@@ -4,7 +4,7 @@ import Color from 'colorjs.io';
 import { contrastRatio, isLargeText, luminance } from './contrast.ts';
 import { composite } from './composite.ts';
 import { deltaERgb } from './difference.ts';
-import { colorsInText } from './find.ts';
+import { colorSpots } from './find.ts';
 import { hex, cssColor } from './format.ts';
 import { inSrgb, mapToSrgb, paintedRgb } from './gamut.ts';
 import { fixPair } from './fix-pair.ts';
@@ -85,13 +85,13 @@ describe('colour', () => {
 });
 
 describe('colours in text', () => {
-  it('finds every notation once, with its count, and no words that only look like codes', () => {
-    const found = colorsInText('Brand: #b83a1e and again #B83A1E; deep rgb(14, 59, 67); a facade, decade, bad add; ink 14211f; oklch(94% 0.02 86).');
-    expect(found.map((one) => [hex(one.rgb), one.count])).toEqual([['#b83a1e', 2], ['#0e3b43', 1], ['#14211f', 1], [hex(parseColor('oklch(94% 0.02 86)')!.rgb), 1]]);
+  it('finds every notation where it stands, and no words that only look like codes', () => {
+    const found = colorSpots('Brand: #b83a1e and again #B83A1E; deep rgb(14, 59, 67); a facade, decade, bad add; ink 14211f; oklch(94% 0.02 86).');
+    expect(found.map((one) => [hex(one.color.rgb), one.index])).toEqual([['#b83a1e', 7], ['#b83a1e', 25], ['#0e3b43', 39], ['#14211f', 87], [hex(parseColor('oklch(94% 0.02 86)')!.rgb), 95]]);
   });
   it('finds nothing in a text without a colour', () => {
-    expect(colorsInText('The boat leaves at nine and the tide does not care.')).toEqual([]);
-    expect(colorsInText('')).toEqual([]);
+    expect(colorSpots('The boat leaves at nine and the tide does not care.')).toEqual([]);
+    expect(colorSpots('')).toEqual([]);
   });
 });
 

@@ -8,7 +8,7 @@ export { deltaE, deltaERgb } from './difference.ts';
 export { parseColor, type ParsedColor } from './parse.ts';
 export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './format.ts';
 export { fixPair, type PairFix } from './fix-pair.ts';
-export { colorSpots, colorsInText, type ColorSpot, type FoundColor } from './find.ts';
+export { colorSpots, type ColorSpot } from './find.ts';
 export { VISIONS, VISION_LABELS, seenAs, visionMatrix, type Vision, type VisionMatrix } from './vision.ts';
 export { FIELD, fieldColor, fieldDarker, fieldHeight, fieldRatio, luminanceAt, paintField, type ContrastFieldSpec } from './contrast-field.ts';
 export { gradientColor, gradientCss, gradientExtent, gradientPosition, readGradient, type Gradient } from './gradient.ts';

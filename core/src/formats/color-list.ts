@@ -1,4 +1,4 @@
-import { colorSpots, hex, parseColor } from '../color/index.ts';
+import { colorSpots, cssColor, hex, parseColor, type ColorSpot, type ParsedColor } from '../color/index.ts';
 import { proposeName } from '../palette/index.ts';
 import type { Incoming, IncomingColor, LeftToken } from './incoming.ts';
 import { labelOfPath } from './label.ts';
@@ -25,6 +25,37 @@ export function readColorList(text: string): Pick<Incoming, 'colors' | 'left'> {
     colors.push({ key, label, color: spot.color, part: 'side', rule: null });
   });
   return { colors, left };
+}
+
+/** Most words, and characters, that are a name and no sentence. */
+const [NAME_WORDS, NAME_LENGTH] = [3, 30];
+
+/**
+ * The colours named anywhere in a text, each once, with what it is called where
+ * that stands beside it: `Moss #4b5d23, sand: oklch(0.9 0.04 90)`. What is a
+ * sentence, or says only that it is a colour, is no name.
+ */
+export function namedColors(text: string): (ParsedColor & { readonly label?: string })[] {
+  const all = colorSpots(text);
+  const isCode = (one: ColorSpot | undefined) => one !== undefined && /[#(\d]/.test(one.color.typed);
+  // Before a code a word that happens to name a colour is what the code is called.
+  const spots = all.filter((one, i) => isCode(one) || !isCode(all[i + 1]) || !/^[\s:="'–-]*$/.test(text.slice(one.index + one.length, all[i + 1]!.index)));
+  const found = new Map<string, ParsedColor & { readonly label?: string }>();
+  spots.forEach((spot, at) => {
+    const [before, after] = [spots[at - 1], spots[at + 1]];
+    const key = cssColor(spot.color.rgb);
+    if (found.has(key)) return;
+    // What stands between this colour and its neighbours, as far as no other thing of the list begins.
+    const ahead = text.slice(before ? before.index + before.length : 0, spot.index).split(/[,;\r\n\t|]/).at(-1)!;
+    const behind = text.slice(spot.index + spot.length, after ? after.index : undefined).split(/[,;\r\n\t|]/)[0]!;
+    const label = [ahead, behind].some((part) => part.trim().split(/\s+/).length > NAME_WORDS) ? undefined : [ahead, behind].map((part) => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ')).find((part) => isName(part));
+    found.set(key, label ? { ...spot.color, label } : spot.color);
+  });
+  return [...found.values()];
+}
+
+function isName(words: string): boolean {
+  return /\p{L}/u.test(words) && words.length <= NAME_LENGTH && words.split(' ').length <= NAME_WORDS && !/[.!?:{}()<>=]|^(?:and|or|the|our|is|colou?rs?|background(?:-color)?|fill|stroke)$/i.test(words);
 }
 
 /** Words before the colour, else those after it, without marks and other codes. */

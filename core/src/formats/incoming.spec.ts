@@ -1,6 +1,6 @@
 import { SiteIssues } from '../site/index.ts';
 import { hex } from '../color/index.ts';
-import { LARGEST_TOKENS, readIncoming } from './index.ts';
+import { LARGEST_TOKENS, namedColors, readIncoming } from './index.ts';
 
 const read = (value: unknown, name = 'tokens.json') => readIncoming(name, typeof value === 'string' ? value : JSON.stringify(value));
 const hexes = (value: unknown, name?: string) => Object.fromEntries(read(value, name).colors.map((one) => [one.label, hex(one.color.rgb)]));
@@ -163,6 +163,21 @@ describe('plain lists', () => {
   it('are read from plain JSON, nested or as a list of names', () => {
     expect(hexes({ sea: '#0e3b43', warm: { funnel: '#b83a1e' } })).toEqual({ Sea: '#0e3b43', 'Warm funnel': '#b83a1e' });
     expect(hexes([{ name: 'Fog', hex: '#cfd9d6' }])).toEqual({ Fog: '#cfd9d6' });
+  });
+});
+
+describe('colours that somebody types', () => {
+  const named = (text: string) => namedColors(text).map(({ typed, label }) => (label ? `${label} ${typed}` : typed));
+  it('are each taken once, with what they are called where that stands beside them', () => {
+    expect(named('Moss #4b5d23, sand: oklch(0.9 0.04 90); night hsl(230 40% 14%), #4B5D23')).toEqual(['Moss #4b5d23', 'sand oklch(0.9 0.04 90)', 'night hsl(230 40% 14%)']);
+    expect(named('#222 Ink\n--brand-red: #c33;\n{"Βρύο": "#113355"}')).toEqual(['Ink #222', 'brand-red #c33', 'Βρύο #113355']);
+    // A word that names a colour, before a code, is what the code is called; alone it is a colour.
+    expect(named('navy #001f3f, navy')).toEqual(['navy #001f3f', 'navy']);
+  });
+  it('have no name from a sentence, a declaration, or markup', () => {
+    expect(named('We use #123456 for everything that is important to us.')).toEqual(['#123456']);
+    expect(named('a{color:#abc;background-color:#def} <img onerror=alert(1)> #445566')).toEqual(['#abc', '#def', '#445566']);
+    expect(named('no colour at all')).toEqual([]);
   });
 });
 

@@ -1,6 +1,7 @@
 export { EXTENSION, writeDtcg } from './dtcg-write.ts';
 export { readDtcg, type ReadBrand } from './dtcg-read.ts';
 export { readIncoming, LARGEST_TOKENS } from './read-incoming.ts';
+export { namedColors } from './color-list.ts';
 export { type Incoming, type IncomingColor, type LeftToken } from './incoming.ts';
 export { type IncomingPart } from './dtcg-parts.ts';
 export { MOST_KEPT, keptSize } from './kept.ts';

@@ -12,6 +12,7 @@ export { charactersOf, missingCharacters } from './site-text.ts';
 export { MOST_ANSWER, answerFile, formsOf, readLetter, type Form, type FormOnPage, type LetterField } from './forms.ts';
 export { altProblem, offeredFields, type Offered } from './offered.ts';
 export { buttonRecipes } from './button-recipes.ts';
+export { ownWords, type OwnWords } from './own-words.ts';
 export { findWords, type WordsFound } from './find-words.ts';
 export { DESCRIPTION_SHOWN, TITLE_SHOWN, factProblemsByPage, SAYS_NOTHING, type FactFix, type PageFactProblem } from './page-facts.ts';
 export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';

@@ -4,7 +4,7 @@ import { FormControl, FormGroup, ReactiveFormsModule, type AbstractControl, type
 import { DomSanitizer } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import { LANGUAGES, PAIRINGS, SiteIssues, colorsInText, cssColor, familyById, flatColors, freshSiteId, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type ParsedColor } from '@yohaku/core';
+import { LANGUAGES, PAIRINGS, SiteIssues, cssColor, familyById, flatColors, freshSiteId, namedColors, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type GivenColor } from '@yohaku/core';
 import { SiteApi, failureWords } from '../api/index.ts';
 import { ACTS, Choice, FormText, Segments } from '../ui/index.ts';
 import { FilesField } from '../ui/late/index.ts';
@@ -40,15 +40,15 @@ export class NewSite {
   protected readonly pairings = [{ value: '', label: 'decide later' }, ...PAIRINGS.map(({ heading, body }, i) => ({ value: String(i), label: `${familyById(heading)?.name ?? heading} with ${familyById(body)?.name ?? body}` }))];
   readonly #value = toSignal(this.form.valueChanges, { initialValue: this.form.value });
   /** What was read from a file: its name, and its colours or the whole brand in it. */
-  protected readonly file = signal<{ readonly name: string; readonly content: File; readonly colors: readonly ParsedColor[]; readonly brand?: Brand } | null>(null);
+  protected readonly file = signal<{ readonly name: string; readonly content: File; readonly colors: readonly GivenColor[]; readonly brand?: Brand } | null>(null);
   protected readonly fileProblem = signal('');
   /** Whether it was tried: from then on what is wrong is said. */
   protected readonly tried = signal(false);
   protected readonly problem = signal('');
   protected readonly busy = signal(false);
-  protected readonly colors = computed((): readonly ParsedColor[] => {
+  protected readonly colors = computed((): readonly GivenColor[] => {
     const { have, colours } = this.#value();
-    if (have === 'colours') return colorsInText(colours ?? '').slice(0, MOST);
+    if (have === 'colours') return namedColors(colours ?? '').slice(0, MOST);
     return have === 'logo' || have === 'brand' ? (this.file()?.colors ?? []) : [];
   });
   protected readonly chips = computed(() => this.colors().map((one) => cssColor(one.rgb)));
@@ -96,8 +96,8 @@ export class NewSite {
     }
     try {
       const incoming = readIncoming(content.name, text);
-      // As the file has them: a token that is called red is no red.
-      const colors = [...new Map(incoming.colors.map(({ color }) => [cssColor(color.rgb), color])).values()].slice(0, MOST);
+      // As the file has them: a token that is called red is no red, and keeps its name.
+      const colors = [...new Map(incoming.colors.map(({ color, label }) => [cssColor(color.rgb), { ...color, label }])).values()].slice(0, MOST);
       if (!incoming.brand && colors.length === 0) return refused('There is no colour in it.');
       this.file.set({ name: content.name, content, colors, ...(incoming.brand ? { brand: incoming.brand.brand } : {}) });
     } catch (error) {

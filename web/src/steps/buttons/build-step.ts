@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, addVariant, buttonRecipes, buttonRole, buttonUses, contrastRules, cornerCss, looseLook, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, rolePath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type RoleValue } from '@yohaku/core';
+import { BUTTON_PARTS, addVariant, buttonRecipes, buttonRole, buttonUses, contrastRules, cornerCss, looseLook, ownWords, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, rolePath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type RoleValue } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
@@ -75,6 +75,11 @@ export class BuildStep {
   protected readonly grounds = computed(() => this.brand()?.groundOrder.map((id) => ({ value: id, label: this.brand()!.grounds[id]!.label, color: this.#css(id, 'background') })) ?? []);
   protected readonly swatches = computed(() => (this.brand() ? resolvedSwatches(this.brand()!).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
   protected readonly background = computed(() => (this.ground() ? this.#css(this.ground(), 'background') : '#fff'));
+  /** What the buttons in the grid say: as one on the pages does. */
+  protected readonly word = computed(() => {
+    const site = this.site();
+    return site && ownWords(site).short.button;
+  });
   protected readonly label = computed(() => {
     const brand = this.brand()!;
     const style = brand.styles[brand.buttonStyle]!;

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_ROLES, buttonRoles, buttonRole, cssColor, cutDownText, groundUses, hex, fixPair, colorOf, parseColor, plural, removeGround, resolvedSwatches, setRoles, setValue, setWash, shapeOfVariant, cornerCss, roleLabel, rolePath, clearestChoice, defaultRoleValue, deltaERgb, passingSwatches,
+  addGround, BASE_ROLES, buttonRoles, buttonRole, cssColor, cutDownText, groundUses, hex, fixPair, colorOf, ownWords, parseColor, plural, removeGround, resolvedSwatches, setRoles, setValue, setWash, shapeOfVariant, cornerCss, roleLabel, rolePath, clearestChoice, defaultRoleValue, deltaERgb, passingSwatches,
   tokenTable, tokenValue, parseButtonRole, composite, type RoleValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
@@ -40,10 +40,11 @@ export class GroundsStep {
   protected readonly heads = ['Eyebrow', 'Heading', 'Running text', 'Link', 'Secondary', 'Field', 'Focus', 'Rule'];
   protected readonly variants = computed(() => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? []);
   protected readonly words = computed(() => {
-    // The site's own words: its first short heading and first menu entries.
-    const items = Object.values(this.site()?.shared.header.items ?? {});
-    return { heading: items[2]?.label ?? 'Heading', text: 'Sails at nine,', link: 'see fares', secondary: 'from Pier 2', button: 'Book' };
+    const site = this.site();
+    return site && ownWords(site).short;
   });
+  /** How the brand writes what stands over a heading. */
+  protected readonly eyebrowCase = computed(() => Object.values(this.site()?.brand.styles ?? {}).find((one) => one.role === 'eyebrow')?.textCase);
   protected readonly families = computed(() => {
     const table = this.site() && tokenTable(this.site()!.brand);
     return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '' };

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { Store } from '@ngrx/store';
 import { familyById, familyStack, plural, setFamilies } from '@yohaku/core';
 import { DeskActions, Editor, Reaching, deskFeature, type Scope } from '../../state/index.ts';
-import { placesInRole } from './own-words.ts';
+import { placesInRole } from './places-in-role.ts';
 import { ACTS } from '../../ui/index.ts';
 
 export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';

@@ -1,10 +1,9 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, input, output, signal } from '@angular/core';
-import { FAMILY_KINDS, LIBRARY, cutDownText, faceName, familyById, familyStack, missingCharacters, plural, readyFor, removeFamily, setFamilies, stylesOf, widthOf, type BroughtFamily, type Family, type FamilyKind } from '@yohaku/core';
+import { FAMILY_KINDS, LIBRARY, cutDownText, faceName, familyById, familyStack, missingCharacters, ownWords, plural, readyFor, removeFamily, setFamilies, stylesOf, widthOf, type BroughtFamily, type Family, type FamilyKind } from '@yohaku/core';
 import { BroughtFonts, Editor, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, SeekField, DropZone, Choice } from '../../ui/index.ts';
 import { Slider, FilesField } from '../../ui/late/index.ts';
-import { ownWords } from './own-words.ts';
 
 type Role = 'heading' | 'body';
 
@@ -42,8 +41,7 @@ export class FamilyShelf {
   protected readonly used = computed(() => this.#editor.current()?.brand.families[this.role()] ?? '');
   protected readonly sample = computed(() => {
     const site = this.site();
-    const words = site ? ownWords(site) : { heading: '', sentence: '' };
-    return this.role() === 'heading' ? words.heading : words.sentence;
+    return site ? ownWords(site)[this.role() === 'heading' ? 'title' : 'sentence'] : '';
   });
   readonly #all = computed((): Row[] => [...Object.values(this.fonts() ?? {}), ...LIBRARY].map((family) => {
     const { weights, italic } = stylesOf(family);

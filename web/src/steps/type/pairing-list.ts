@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject } from '@angular/core';
-import { PAIRINGS, familyById, familyStack, plural, setFamilies, type Pairing } from '@yohaku/core';
+import { PAIRINGS, familyById, familyStack, ownWords, plural, setFamilies, type Pairing } from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
-import { ownWords, placesInRole } from './own-words.ts';
+import { placesInRole } from './places-in-role.ts';
 import { ACTS } from '../../ui/index.ts';
 
 /** Families that go together, each pair set in the site's own words with its reason; tried while pointed at, taken in one act. */
@@ -13,8 +13,8 @@ import { ACTS } from '../../ui/index.ts';
     <ul aria-label="Pairings">
       @for (pair of pairs(); track pair.label) {
         <li [class.now]="pair.now" (mouseenter)="tries(pair.pairing)" (mouseleave)="tries(null)" (focusin)="tries(pair.pairing)" (focusout)="tries(null)">
-          <p class="heading" [style.font-family]="pair.heading">{{ words().heading }}</p>
-          <p class="text" [style.font-family]="pair.body">{{ words().sentence }}</p>
+          <p class="heading" [style.font-family]="pair.heading">{{ words()?.title }}</p>
+          <p class="text" [style.font-family]="pair.body">{{ words()?.sentence }}</p>
           <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">in use</span> } @else { <button yo-act slight [yoReaching]="scope()" [attr.aria-label]="'Use ' + pair.label" (click)="take(pair.pairing)">take</button> }</p>
           <p class="note">{{ pair.pairing.why }}</p>
         </li>
@@ -36,7 +36,7 @@ export class PairingList {
   readonly #editor = inject(Editor);
   protected readonly words = computed(() => {
     const site = this.#editor.current();
-    return site ? ownWords(site) : { heading: '', sentence: '' };
+    return site && ownWords(site);
   });
   protected readonly pairs = computed(() => {
     const families = this.#editor.current()?.brand.families;

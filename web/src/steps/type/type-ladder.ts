@@ -28,6 +28,8 @@ const kept = (): number => {
 
 /** How large the largest word is drawn at most where the ladder has its usual width, px. */
 const LARGEST = 58;
+/** Letters of the word that this is right for. */
+const USUAL_WORD = 7;
 const USUAL = 1240;
 
 /** One word in all styles on one baseline, at any width in black over a phone in grey; ratios between neighbours; the scale pulled by its ends. */
@@ -51,7 +53,7 @@ export class TypeLadder {
   readonly #brand = computed(() => this.#site()?.brand);
   protected readonly word = computed(() => {
     const words = (this.#site()?.name ?? 'Harbour').split(/\s+/);
-    return words.sort((one, other) => Math.abs(one.length - 7) - Math.abs(other.length - 7))[0]!;
+    return words.sort((one, other) => Math.abs(one.length - USUAL_WORD) - Math.abs(other.length - USUAL_WORD))[0]!;
   });
   protected readonly rungs = computed((): Rung[] => {
     const brand = this.#brand();
@@ -69,8 +71,8 @@ export class TypeLadder {
       };
     });
   });
-  /** Display sizes are drawn at most this large; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => Math.min(1, this.#largest() / Math.max(...this.rungs().map((one) => one.size), 1)));
+  /** Display sizes are drawn at most this large, a long word smaller, that all stand in sight; all are scaled alike, so that ratios stay true. */
+  protected readonly drawn = computed(() => Math.min(1, (this.#largest() * Math.max(0.6, Math.min(1, USUAL_WORD / this.word().length))) / Math.max(...this.rungs().map((one) => one.size), 1)));
   /** Wider windows set the scale larger, not just wider apart; px. */
   readonly #largest = signal(LARGEST);
   /** The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser a new set of glyphs. */

@@ -1,0 +1,26 @@
+import { newSite } from '../begin/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { ownWords } from './own-words.ts';
+
+describe('the site’s own words for samples', () => {
+  it('are those of its pages, the home page first', () => {
+    const { title, sentence, short } = ownWords(smallSite());
+    expect([title, sentence]).toEqual(['Hello', 'See what more there is']);
+    expect([short.heading, short.button]).toEqual(['Hello', 'Go']);
+    // Rather one that is short than one cut short.
+    expect([short.text, short.link]).toEqual(['End', 'Home']);
+  });
+  it('are plain names of what they are where a site says nothing of the kind', () => {
+    expect(ownWords(smallSite()).short).toEqual(jasmine.objectContaining({ eyebrow: 'Eyebrow', secondary: 'Secondary' }));
+  });
+  it('are in the letters of the site, and none that there is no room for', () => {
+    const { title, short } = ownWords(newSite({ id: 'garden', name: 'Βοτανικός κήπος', language: 'el' }));
+    expect([title, short.heading]).toEqual(['Βοτανικός κήπος', 'Βοτανικός']);
+    expect(ownWords(newSite({ id: 'long', name: 'Donaudampfschifffahrtsgesellschaft', language: 'de' })).short.heading).not.toContain('Donau');
+  });
+  it('follow the styles: what is no heading any more is not one here', () => {
+    const site = smallSite();
+    const plain = { ...site, brand: { ...site.brand, styles: Object.fromEntries(Object.entries(site.brand.styles).map(([id, style]) => [id, { ...style, role: 'text' as const, use: 'running' as const }])) } };
+    expect([ownWords(site).short.heading, ownWords(plain).short.heading]).toEqual(['Hello', 'Heading']);
+  });
+});
