@@ -191,8 +191,13 @@ test('blocks are laid in between two, several are changed at once, sections are 
   const frame = desk.frame('Contact at 1280');
   const strips = page.getByRole('group', { name: 'Sections of Contact' }).getByRole('button');
   await strips.nth(1).click();
-  await page.getByRole('button', { name: 'Add a block behind the text' }).first().click();
-  await page.getByRole('menuitem', { name: 'Rule', exact: true }).click();
+  // The page grew as it was chosen: what stands between its blocks goes along, and a press that comes too early lands beside it.
+  const rule = page.getByRole('menuitem', { name: 'Rule', exact: true });
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Add a block behind the text' }).first().click();
+    await expect(rule).toBeVisible({ timeout: 3_000 });
+  }).toPass();
+  await rule.click();
   await expect(frame.locator('main > [data-part]').first().locator('hr')).toHaveCount(1);
 
   // Two buttons in hand are one variant by one choice.
