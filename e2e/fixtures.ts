@@ -1,7 +1,7 @@
 import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
 import { join } from 'node:path';
 import { API, type Site } from '@yohaku/core';
-import { somePages } from '../demo/src/testing/some-pages.ts';
+import { EVERY_KIND, somePages } from '../demo/src/testing/some-pages.ts';
 import type { RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { insertSite } from '../server/src/sites/index.ts';
@@ -123,13 +123,13 @@ async function databaseWith(pages: readonly string[] | undefined, prepare?: Prep
   return url;
 }
 
-interface Shared { /** The file of journeys it is open for. */ file: string; desk?: Desk; faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[]; close: () => Promise<void> }
+interface Shared { /** The file of journeys it is open for, with the pages that they hang. */ of: string; desk?: Desk; faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[]; close: () => Promise<void> }
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
 export const test = base.extend<Fixtures, { shared: Shared }>({
   // With the others, so that all journeys run in the same processes.
   shared: [async ({ browser: _browser }, use) => {
-    const shared: Shared = { file: '', expected: [], faults: [], close: () => Promise.resolve() };
+    const shared: Shared = { of: '', expected: [], faults: [], close: () => Promise.resolve() };
     await use(shared);
     await shared.close();
   }, { scope: 'worker' }],
@@ -191,13 +191,14 @@ function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): s
 export const testOnOneDesk = test.extend({
   desk: async ({ shared, browser, viewport, pages }, use, info) => {
     shared.expected = expectedBy(info);
-    if (!shared.desk || shared.file !== info.file) {
+    const of = [info.file, ...(pages ?? [])].join(' ');
+    if (!shared.desk || shared.of !== of) {
       await shared.close();
       const server = await served(await databaseWith(pages));
       const context = await browser.newContext();
       const faults = faultsOf(context, () => shared.expected);
       const desk = new Desk(await context.newPage(), server);
-      Object.assign(shared, { file: info.file, desk, faults, close: async () => { await context.close(); await server.close(); } });
+      Object.assign(shared, { of, desk, faults, close: async () => { await context.close(); await server.close(); } });
       await desk.open();
     }
     const desk = shared.desk!;
@@ -211,4 +212,4 @@ export const testOnOneDesk = test.extend({
   page: async ({ desk }, use) => use(desk.page),
 });
 
-export { expect, type Frame };
+export { EVERY_KIND, expect, type Frame };

@@ -1,9 +1,9 @@
 import { acceptChange, ChangeRefused, SiteIssues, jsonEqual, pageHtml, readSite, stylesCss, withValue, writeTokensCss, type Site } from '@yohaku/core';
 import { brokenDocuments, type Breakage } from './testing/broken.ts';
-import { somePages } from './testing/some-pages.ts';
+import { EVERY_KIND, somePages } from './testing/some-pages.ts';
 
-/** Three pages on which every kind of block stands: all of it is read some thousand times. */
-const site = somePages(['home', 'fares', 'contact']);
+/** All of it is read some thousand times. */
+const site = somePages(EVERY_KIND);
 const [plainTokens, plainStyles] = [writeTokensCss(site.brand), stylesCss(site)];
 
 /** What the web store and the server do with a value: the same function. */

@@ -1,6 +1,6 @@
-import { expect, test as withItsOwn, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, test as withItsOwn, testOnOneDesk as test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const REFUSED = { annotation: { type: 'expects', description: '422 \\(Unprocessable' } };
 

@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
-import { test, expect } from '../fixtures.ts';
+import { EVERY_KIND, test, expect } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
   await desk.step('Gather');

@@ -1,7 +1,7 @@
 import { violations } from '../axe.ts';
-import { expect, test, testOnOneDesk } from '../fixtures.ts';
+import { EVERY_KIND, expect, test, testOnOneDesk } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const STEPS = ['Gather', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
 /** Calm shows a part of what All does, and a press for the rest: looked at where it leaves out most. */

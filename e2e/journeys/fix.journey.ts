@@ -1,6 +1,6 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 test('the whole brand is fixed at once with two locks, seen on the wall first, as one undo step', async ({ desk, page }) => {
   await desk.swatch('Funnel');

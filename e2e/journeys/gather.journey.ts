@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { zipSync } from 'fflate';
 import { ROOT } from '../../server/src/testing/database.ts';
-import { expect, test } from '../fixtures.ts';
+import { EVERY_KIND, expect, test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const demo = (name: string) => join(ROOT, 'demo', 'sources', name);
 

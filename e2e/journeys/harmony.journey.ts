@@ -1,6 +1,6 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 test('palettes are suggested from what stays: tried on the wall, taken whole or by one swatch, never without being asked', async ({ desk, page }) => {
   await desk.swatch('Funnel');

@@ -1,6 +1,6 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 60" width="120" height="60"><rect x="4" y="4" width="52" height="52" fill="#d98a72"/><path d="M64 30h48v12H64z" fill="#3b5b2f"/></svg>`;
 

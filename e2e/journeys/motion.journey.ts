@@ -1,6 +1,6 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({ desk, page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' });

@@ -1,9 +1,9 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../../server/src/testing/database.ts';
-import { expect, test } from '../fixtures.ts';
+import { EVERY_KIND, expect, test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 test('the tour goes through the main job by real acts, and is not offered again', async ({ server, page }) => {
   await page.goto(await server.link());

@@ -1,10 +1,10 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { test as plain, type Page } from '@playwright/test';
-import { Desk, test, expect } from '../fixtures.ts';
+import { Desk, EVERY_KIND, test, expect } from '../fixtures.ts';
 import { OwnServer } from '../../server/src/testing/own-server.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const change = (id: string, value: number) => ({ id, schemaVersion: 1, label: 'Space', ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }] });
 

@@ -1,6 +1,6 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const onWall = (page: import('@playwright/test').Page, selector: string, property: string) =>
   page.locator('iframe[title="Fares at 1280"]').first().evaluate((frame, [wanted, name]) => {

@@ -1,8 +1,8 @@
-import { expect, testOnOneDesk as test } from '../fixtures.ts';
+import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 
-test.use({ pages: ['home', 'fares', 'contact'] });
+test.use({ pages: EVERY_KIND });
 
 const file = (name: string, content: unknown) => ({ name, mimeType: 'application/json', buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)) });
 const bringIn = (page: Page, name: string, content: unknown) => page.getByLabel('Bring in tokens').first().setInputFiles(file(name, content));

@@ -16,7 +16,7 @@ export function readColorList(text: string): Pick<Incoming, 'colors' | 'left'> {
     if (line.trim() === '') return;
     const spots = colorSpots(line.split(',').length > 2 ? line : line.replace(/;+\s*$/, ''));
     // A code is meant rather than a word that happens to name a colour.
-    const spot = spots.find((one) => /[#(\d]/.test(one.color.typed)) ?? spots[0];
+    const spot = spots.find(isCode) ?? spots[0];
     if (!spot) return void left.push({ path: `line ${i + 1}`, reason: i === 0 && /,|\t/.test(line) ? 'is a heading' : `has no colour in it: ${line.trim().slice(0, 40)}` });
     const words = nameBeside(line, spot.index, spot.length);
     const label = words || proposeName(spot.color.oklch);
@@ -26,6 +26,9 @@ export function readColorList(text: string): Pick<Incoming, 'colors' | 'left'> {
   });
   return { colors, left };
 }
+
+/** A code, and no word that happens to name a colour. */
+const isCode = ({ color }: ColorSpot): boolean => /[#(\d]/.test(color.typed);
 
 /** Most words, and characters, that are a name and no sentence. */
 const [NAME_WORDS, NAME_LENGTH] = [3, 30];
@@ -37,9 +40,11 @@ const [NAME_WORDS, NAME_LENGTH] = [3, 30];
  */
 export function namedColors(text: string): (ParsedColor & { readonly label?: string })[] {
   const all = colorSpots(text);
-  const isCode = (one: ColorSpot | undefined) => one !== undefined && /[#(\d]/.test(one.color.typed);
   // Before a code a word that happens to name a colour is what the code is called.
-  const spots = all.filter((one, i) => isCode(one) || !isCode(all[i + 1]) || !/^[\s:="'–-]*$/.test(text.slice(one.index + one.length, all[i + 1]!.index)));
+  const spots = all.filter((one, i) => {
+    const next = all[i + 1];
+    return isCode(one) || !next || !isCode(next) || !/^[\s:="'–-]*$/.test(text.slice(one.index + one.length, next.index));
+  });
   const found = new Map<string, ParsedColor & { readonly label?: string }>();
   spots.forEach((spot, at) => {
     const [before, after] = [spots[at - 1], spots[at + 1]];
@@ -48,7 +53,9 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
     // What stands between this colour and its neighbours, as far as no other thing of the list begins.
     const ahead = text.slice(before ? before.index + before.length : 0, spot.index).split(/[,;\r\n\t|]/).at(-1)!;
     const behind = text.slice(spot.index + spot.length, after ? after.index : undefined).split(/[,;\r\n\t|]/)[0]!;
-    const label = [ahead, behind].some((part) => part.trim().split(/\s+/).length > NAME_WORDS) ? undefined : [ahead, behind].map((part) => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ')).find((part) => isName(part));
+    const beside = [ahead, behind];
+    const isSentence = beside.some((part) => part.trim().split(/\s+/).length > NAME_WORDS);
+    const label = isSentence ? undefined : beside.map((part) => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ')).find(isName);
     found.set(key, label ? { ...spot.color, label } : spot.color);
   });
   return [...found.values()];
@@ -60,7 +67,7 @@ function isName(words: string): boolean {
 
 /** Words before the colour, else those after it, without marks and other codes. */
 function nameBeside(line: string, index: number, length: number): string {
-  const clean = (part: string) => (part.split(/[,;\t|]/).map((one) => one.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, '')).find((one) => /[\p{L}]/u.test(one) && colorSpots(one).every((spot) => !/[#(\d]/.test(spot.color.typed))) ?? '').slice(0, 80).trim();
+  const clean = (part: string) => (part.split(/[,;\t|]/).map((one) => one.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, '')).find((one) => /[\p{L}]/u.test(one) && !colorSpots(one).some(isCode)) ?? '').slice(0, 80).trim();
   return clean(line.slice(0, index)) || clean(line.slice(index + length));
 }
 

@@ -24,4 +24,10 @@ describe('the site’s own words for samples', () => {
     const plain = { ...site, brand: { ...site.brand, styles: Object.fromEntries(Object.entries(site.brand.styles).map(([id, style]) => [id, { ...style, role: 'text' as const, use: 'running' as const }])) } };
     expect([ownWords(site).short.heading, ownWords(plain).short.heading]).toEqual(['Hello', 'Heading']);
   });
+  it('are those of now: what the footer says, too', () => {
+    const site = smallSite();
+    const { footer } = site.shared;
+    const now = { ...site, shared: { ...site.shared, footer: { ...footer, blocks: { foot: { ...footer.blocks['foot']!, content: [{ text: 'Fin' }] } as typeof footer.blocks[string] } } } };
+    expect([ownWords(site).short.text, ownWords(now).short.text]).toEqual(['End', 'Fin']);
+  });
 });

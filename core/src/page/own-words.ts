@@ -19,32 +19,51 @@ const SHORT: Readonly<Record<Sampled, readonly [number, string]>> = { eyebrow: [
 /** Pages that are looked through, the home page first: each has to be built for it. */
 const PAGES = 4;
 
-const words = new WeakMap<Site['pages'], { readonly styles: Site['brand']['styles']; readonly found: OwnWords }>();
+/** What words depend on. */
+const partsOf = (site: Site): readonly unknown[] => [site.shared, site.items, site.collections, site.brand.styles, site.name];
+const known = new WeakMap<Site['pages'], { readonly parts: readonly unknown[]; readonly found: OwnWords }>();
 
-/** Words of a site, the same while no page and no style changes. */
+/** Words of a site, the same while nothing changes that they are taken from. */
 export function ownWords(site: Site): OwnWords {
-  const known = words.get(site.pages);
-  if (known?.styles === site.brand.styles) return known.found;
+  const parts = partsOf(site);
+  const before = known.get(site.pages);
+  if (before?.parts.every((part, i) => part === parts[i])) return before.found;
+  const found = findOwnWords(site);
+  known.set(site.pages, { parts, found });
+  return found;
+}
+
+function findOwnWords(site: Site): OwnWords {
   const home = site.pageOrder.find((id) => site.pages[id]!.file === 'index.html') ?? site.pageOrder[0]!;
-  const places = [home, ...site.pageOrder.filter((id) => id !== home)].slice(0, PAGES).flatMap((id) => pageTree(site, id).places);
+  const others = site.pageOrder.slice(0, PAGES).filter((id) => id !== home).slice(0, PAGES - 1);
+  const atHome = pageTree(site, home).places;
+  const places = [...atHome, ...others.flatMap((id) => pageTree(site, id).places)];
   const styleOf = (place: Place) => (place.kind === 'text' && place.style ? site.brand.styles[place.style] : undefined);
-  const said = (wanted: (place: Place) => boolean, place = places.find((one) => one.page === home && wanted(one))) => (place && wordsOf(site, place)) || undefined;
+  const whole = (use: string): string | undefined => {
+    const place = atHome.find((one) => styleOf(one)?.use === use);
+    return (place && wordsOf(site, place)) || undefined;
+  };
+  // Rather one that is short than one cut short.
   const short = (sampled: Sampled, wanted: (place: Place) => boolean): string => {
     const [most, otherwise] = SHORT[sampled];
-    const texts = places.filter(wanted).map((place) => wordsOf(site, place));
-    return texts.find((text) => text !== '' && text.length <= most) ?? texts.map((text) => cutShort(text, most)).find((text) => text !== '') ?? otherwise;
+    let cut = '';
+    for (const place of places) {
+      if (!wanted(place)) continue;
+      const text = wordsOf(site, place);
+      if (text !== '' && text.length <= most) return text;
+      cut ||= cutShort(text, most);
+    }
+    return cut || otherwise;
   };
-  const found: OwnWords = {
-    title: said((place) => styleOf(place)?.use === 'heading') ?? site.name,
-    sentence: said((place) => styleOf(place)?.use === 'running') ?? 'A sentence of running text, as long as most of them are.',
+  const inRole = (role: 'eyebrow' | 'heading' | 'secondary') => short(role, (place) => styleOf(place)?.role === role);
+  return {
+    title: whole('heading') ?? site.name,
+    sentence: whole('running') ?? 'A sentence of running text, as long as most of them are.',
     short: {
-      eyebrow: short('eyebrow', (place) => styleOf(place)?.role === 'eyebrow'), heading: short('heading', (place) => styleOf(place)?.role === 'heading'),
-      text: short('text', (place) => styleOf(place)?.use === 'running'), link: short('link', (place) => place.kind === 'link'),
-      secondary: short('secondary', (place) => styleOf(place)?.role === 'secondary'), button: short('button', (place) => place.kind === 'button'),
+      eyebrow: inRole('eyebrow'), heading: inRole('heading'), secondary: inRole('secondary'), text: short('text', (place) => styleOf(place)?.use === 'running'),
+      link: short('link', (place) => place.kind === 'link'), button: short('button', (place) => place.kind === 'button'),
     },
   };
-  words.set(site.pages, { styles: site.brand.styles, found });
-  return found;
 }
 
 /** What a place says, or what its name in lists quotes of it (a link within a text has no words of its own). */
