@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { makePainting, pageTree, siteIndex, type Block, type BlockOf, type Override, type Place, type Section, type Site } from '@yohaku/core';
+import { makePainting, pageTree, publishedPages, siteIndex, type Block, type BlockOf, type Override, type Place, type Section, type Site } from '@yohaku/core';
 import { ternhaven } from './index.ts';
 import { manyPlaces } from './many-places.ts';
 
@@ -56,10 +56,10 @@ describe('the looks of a site, found from the shapes of its sections', () => {
       const counts = index.groups.map((group) => group.count);
       const looks = new Map<string, Place[]>();
       const lookOf = new Map<Place, string>();
-      for (const id of site.pageOrder) for (const place of pageTree(site, id).places) {
+      for (const { id, page } of publishedPages(site)) for (const place of pageTree(site, id).places) {
         // A value set here is this page's own, whatever its id is elsewhere.
         const used = Object.values(site.shared.overrides).filter((one) => one.place === place.usedId).map((one) => one.id);
-        const overrides = [used, Object.values(site.pages[id]!.overrides).filter((one) => one.place === place.id).map((one) => `${id} ${one.id}`)];
+        const overrides = [used, Object.values(page.overrides).filter((one) => one.place === place.id).map((one) => `${id} ${one.id}`)];
         const look = JSON.stringify([place.kind, place.inline, place.states, place.recipes, overrides, place.overPicture && [place.page, place.id], place.under && lookOf.get(place.under), place.inherits && lookOf.get(place.inherits)]);
         lookOf.set(place, look);
         const group = index.groupOf.get(place)!;
@@ -69,8 +69,8 @@ describe('the looks of a site, found from the shapes of its sections', () => {
         looks.set(look, [...(looks.get(look) ?? []), place]);
       }
       expect(index.groups.map((group) => group.places)).toEqual([...looks.values()]);
-      expect(counts).toEqual([...looks.values()].map((places) => places.length));
-      expect(index.count).toBe(index.places.length);
+      expect(counts).toEqual([...looks.values()].map((places) => index.countOf(places)));
+      expect(index.count).toBe(index.countOf(index.places));
       for (const group of index.groups) expect(group.painting.recipes).toEqual(group.places[0]!.recipes);
     }), { numRuns: 20 });
   });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { ARRANGEMENTS, AUDIT_WIDTHS, SCHEMA_VERSION, SECTION_KINDS, addDownload, addListSection, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, itemPages, keepSection, listPages, pageEnd, pageOfItems, pageTree, pixelsAt, placesOf, sayNotice, setValue, siteIndex, siteOfItem, siteOfListPage, tokenTable, type Download, type Group, type Override, type PaintedProperty, type SectionKind, type Site, type State } from '@yohaku/core';
+import { ARRANGEMENTS, AUDIT_WIDTHS, SCHEMA_VERSION, SECTION_KINDS, addDownload, addListSection, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, keepSection, pageEnd, pageOfItems, pixelsAt, publishedPages, reachRows, sayNotice, setValue, siteIndex, tokenTable, type Download, type Group, type Override, type PaintedProperty, type SectionKind, type Site, type State } from '@yohaku/core';
 import { expect, publish, test } from '../fixtures.ts';
 
 /** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
@@ -140,16 +140,11 @@ test('the browser computes what the model says: every place at rest, every disti
   let compared = 0;
   const found: string[] = [];
   const seenLooks = new Set<string>();
-  // Every page there is, one of an item, and one that a list goes on over.
-  const [item] = itemPages(site);
-  const [further] = listPages(site);
-  const shown = [
-    ...site.pageOrder.filter((id) => id !== 'one').map((id) => ({ site, page: id, file: site.pages[id]!.file })),
-    { site: siteOfItem(site, item!.collection, item!.item), page: 'one', file: item!.file }, { site: siteOfListPage(site, further!.page, further!.number), page: 'ways', file: further!.file },
-  ];
-  for (const { site: of, page: id, file } of shown) {
-    const index = siteIndex(of);
-    const { places } = pageTree(of, id);
+  const of = site;
+  const index = siteIndex(of);
+  // Every look that is published: pages, items, further pages of lists, pages after forms, the page for unknown addresses.
+  for (const { id, files: [file] } of publishedPages(site)) {
+    const { places } = index.tree(id)!;
     await live.setViewportSize({ width: 1280, height: 900 });
     await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
     await live.evaluate(() => document.fonts.ready);
@@ -197,16 +192,17 @@ test('changing one line of tokens.css restyles exactly the places that reach lis
   const site = await publish(page, signedIn);
   const live = await context.newPage();
   await live.setViewportSize({ width: 1280, height: 900 });
+  const index = siteIndex(site);
+  const [answer] = publishedPages(site).filter(({ kind }) => kind === 'answer');
   for (const [path, value] of [['color.core.funnel', '#12ab34'], ['ground.paper.heading', '#12ab34'], ['text.running.size', '33px'], ['corner.card', '19px'], ['space.even.desktop', '111px']] as const) {
-    for (const id of ['home', 'fares', 'contact']) {
-      await live.goto(`${signedIn.address}/live/ternhaven/${site.pages[id]!.file}`);
+    for (const [id, file] of [['home', 'index.html'], ['fares', site.pages['fares']!.file], ['contact', site.pages['contact']!.file], [answer!.id, answer!.files[0]!], ['~404', '404.html']] as const) {
+      await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
       const { rest: before } = await read(live);
       await live.evaluate(([property, css]) => document.documentElement.style.setProperty(property!, css!), [`--${path.replaceAll('.', '-')}`, value] as const);
       const { rest: after } = await read(live);
       const changed = Object.keys(after).filter((place) => JSON.stringify(after[place]!.style) !== JSON.stringify(before[place]!.style));
-      const reached = new Set(placesOf(site, path).filter((place) => place.page === id).map((place) => place.id));
+      const reached = new Set(reachRows(site, path).filter((row) => row.file === file).map(({ place }) => place.id));
       expect(changed.filter((place) => !reached.has(place)), `${path} on ${id}: changed and not in reach`).toEqual([]);
-      const index = siteIndex(site);
       // Reach lists states as well; at rest and 1280 those whose own value there is the token's must have moved.
       const atRest = [...reached].filter((place) => index.groupOf.get(index.byAddress.get(`${id} ${place}`)!)!.painting.cells.some((cell) => cell.state === 'rest' && cell.band === 'desktop' && !cell.override && cell.token && cellValue(tokenTable(site.brand), cell).chain.includes(path)));
       expect(atRest.filter((place) => !changed.includes(place)), `${path} on ${id}: in reach and not changed`).toEqual([]);

@@ -1,8 +1,10 @@
 import { hrefIs, mapFields, type Inline } from '../kinds/index.ts';
 import { Page, type Collection, type Item, type Site } from '../site/index.ts';
+
+type Field = Collection['fields'][string];
 import { madeFrom } from './made-from.ts';
 import { richPlain, richRuns } from './rich.ts';
-import { itemFile, itemName, itemsOf } from './listed.ts';
+import { itemFile, itemFileOf, itemName, itemsOf } from './listed.ts';
 
 /** A field named in words: `{Price}`. */
 const NAMED = /\{([^{}\n]{1,80})\}/g;
@@ -90,12 +92,58 @@ export function shownPage(site: Site, page: Page): Page {
 /** The site with the page of an item in place of the one that all have one like; lists and links on it lead to the other items as they do elsewhere. */
 export function siteOfItem(site: Site, collection: Collection, item: Item): Site {
   const page = site.pages[collection.page!]!;
+  return { ...site, pages: { ...site.pages, [page.id]: itemPageOf(page, collection, item, page.id) } };
+}
+
+const itemPagesMade = new WeakMap<Item, { readonly page: Page; readonly collection: Collection; readonly made: Page }>();
+
+/** Returns the page of an item under an id; the same object while page, collection and item are the same. */
+export function itemPageOf(page: Page, collection: Collection, item: Item, id: string): Page {
+  const known = itemPagesMade.get(item);
+  if (known && known.page === page && known.collection === collection && known.made.id === id) return known.made;
   const texts = collection.fieldOrder.map((id) => collection.fields[id]!).find(({ kind }) => kind === 'text');
   const description = texts ? (item.values[texts.id] ?? '').replaceAll(/\s+/g, ' ').slice(0, 160) : page.description;
   const picture = Object.values(item.pictures ?? {})[0]?.asset ?? page.picture;
-  const own = madeFrom({ ...filledPage(page, collection, item), title: itemName(collection, item), description, file: itemFile(site, item)!, ...(picture === undefined ? {} : { picture }) }, page);
-  ofItem.add(own);
-  return { ...site, pages: { ...site.pages, [page.id]: own } };
+  const made = madeFrom({ ...filledPage(page, collection, item), id, title: itemName(collection, item), description, file: itemFileOf(collection, item), ...(picture === undefined ? {} : { picture }) }, page);
+  ofItem.add(made);
+  itemPagesMade.set(item, { page, collection, made });
+  return made;
+}
+
+const namedFields = new WeakMap<Page, { readonly collection: Collection; readonly fields: readonly Field[] }>();
+
+/** Returns the fields of a collection that a page names in braces. */
+function fieldsNamedOn(page: Page, collection: Collection): readonly Field[] {
+  const known = namedFields.get(page);
+  if (known?.collection === collection) return known.fields;
+  const text = JSON.stringify(page).toLowerCase();
+  const names = new Set([...text.matchAll(NAMED)].map(([, name]) => name!.trim()));
+  const fields = collection.fieldOrder.map((id) => collection.fields[id]!).filter(({ label }) => names.has(JSON.stringify(label.toLowerCase()).slice(1, -1).trim()));
+  namedFields.set(page, { collection, fields });
+  return fields;
+}
+
+const shapes = new WeakMap<Item, { readonly fields: readonly Field[]; readonly assets: Site['assets']; readonly shape: string }>();
+
+/**
+ * Returns what of an item decides which places its page has and how they look:
+ * which of the fields that the page names say something, the runs of rich text,
+ * and drawings that follow the brand. Two items of one shape have the same places.
+ */
+export function itemShape(site: Pick<Site, 'assets'>, page: Page, collection: Collection, item: Item): string {
+  const fields = fieldsNamedOn(page, collection);
+  const known = shapes.get(item);
+  if (known && known.fields === fields && known.assets === site.assets) return known.shape;
+  const shape = fields.map(({ id, kind }) => {
+    const said = item.values[id] ?? '';
+    if (kind === 'rich') return richRuns(said).map((run) => ('link' in run ? 'l' : 'mark' in run ? String(run.mark)[0] : 't')).join('');
+    if (kind === 'download') return item.downloads?.[id] === undefined ? '' : 'd';
+    if (kind !== 'picture') return said === '' ? '' : 'w';
+    const picture = item.pictures?.[id];
+    return picture ? `${site.assets[picture.asset]?.bound ? picture.asset : 'p'}${picture.alt === '' ? '' : 'w'}` : '';
+  }).join('|');
+  shapes.set(item, { fields, assets: site.assets, shape });
+  return shape;
 }
 
 /** Every item that has a page of its own, collection by collection. */

@@ -33,7 +33,19 @@ export function listPages(site: Site): { readonly page: Page; readonly number: n
 
 /** The site with a further page of the lists of a page in that page's place. */
 export function siteOfListPage(site: Site, page: Page, number: number): Site {
-  const made = madeFrom({ ...page, title: `${page.title} (${number})`, file: listPageFile(page.file, number) }, page);
+  return { ...site, pages: { ...site.pages, [page.id]: listPageOf(page, number, page.id) } };
+}
+
+const listPagesMade = new WeakMap<Page, Map<string, Page>>();
+
+/** Returns a further page of the lists of a page under an id; the same object while the page is the same. */
+export function listPageOf(page: Page, number: number, id: string): Page {
+  let known = listPagesMade.get(page);
+  if (!known) listPagesMade.set(page, (known = new Map()));
+  const before = known.get(`${number} ${id}`);
+  if (before) return before;
+  const made = madeFrom({ ...page, id, title: `${page.title} (${number})`, file: listPageFile(page.file, number) }, page);
   numbers.set(made, number);
-  return { ...site, pages: { ...site.pages, [page.id]: made } };
+  known.set(`${number} ${id}`, made);
+  return made;
 }

@@ -113,5 +113,8 @@ export const itemName = (collection: Collection, item: Item): string => item.val
 /** File of an item's own page; undefined where its collection has none like it. */
 export function itemFile(site: Site, item: Item): string | undefined {
   const collection = site.collections[item.collection];
-  return collection?.page === undefined ? undefined : `${collection.path}-${item.slug}.html`;
+  return collection?.page === undefined ? undefined : itemFileOf(collection, item);
 }
+
+/** File that an item's own page has in a collection whose items have one. */
+export const itemFileOf = ({ path }: Collection, { slug }: Item): string => `${path}-${slug}.html`;

@@ -1,6 +1,6 @@
 import { deltaERgb, hex, parseColor, type Rgb8 } from '../color/index.ts';
 import type { SourceColor } from '../palette/index.ts';
-import { groupsOf, siteIndex, tokensThrough } from '../reach/index.ts';
+import { siteIndex, usesOfTokens } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath, tokenTable } from '../style/index.ts';
 
@@ -57,7 +57,7 @@ export function drawnAndBuilt(site: Site, page: string, colors: readonly SourceC
   });
   const neverDrawn = swatches.flatMap(({ swatch, rgb }): NeverDrawn[] => {
     if (drawn.some((one) => deltaERgb(one.rgb, rgb) <= AS_DRAWN)) return [];
-    const places = index.placesOn(page, new Set(groupsOf(index, tokensThrough(table, swatchPath(swatch))))).length;
+    const places = index.placesOn(page, usesOfTokens(site, swatchPath(swatch)).groups).length;
     return places > 0 ? [{ id: swatch.id, label: swatch.label, hex: hex(rgb), places }] : [];
   });
   return { withoutToken: withoutToken.sort((one, other) => other.share - one.share), neverDrawn: neverDrawn.sort((one, other) => other.places - one.places) };

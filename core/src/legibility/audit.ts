@@ -126,7 +126,7 @@ function failingByPage(audit: Audit, looks: ReadonlySet<Group>): Set<Place> {
 /** How many places have at least one failing judgement. */
 export function failingCount(audit: Audit): number {
   const looks = looksWith(audit, 'fail');
-  return countOf(looks) + failingByPage(audit, looks).size;
+  return countOf(looks) + audit.index.countOf(failingByPage(audit, looks));
 }
 
 const countOf = (groups: Iterable<Group>): number => [...groups].reduce((sum, group) => sum + group.count, 0);
@@ -137,7 +137,7 @@ export function auditCounts(audit: Audit): AuditCounts {
   const alone = failingByPage(audit, looks);
   const open = new Set([...looksWith(audit, 'cannot-tell')].filter((group) => !looks.has(group)));
   const places = audit.index.count;
-  const failed = countOf(looks) + alone.size;
-  const cannotTell = countOf(open) - [...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)).length;
+  const failed = countOf(looks) + audit.index.countOf(alone);
+  const cannotTell = countOf(open) - audit.index.countOf([...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)));
   return { places, failed, cannotTell, passed: places - failed - cannotTell };
 }

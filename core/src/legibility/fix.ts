@@ -5,7 +5,7 @@ import { formOn, groundColor } from '../logo/index.ts';
 import { standIn } from '../palette/index.ts';
 import { cellValue, colorOf, placeCount, siteIndex } from '../reach/index.ts';
 import { swatchPath, tokenTable } from '../style/index.ts';
-import { anchorOf, whereSet } from '../page/index.ts';
+import { anchorOf, editedPage, whereSet } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import { judgeGroup, type Finding } from './audit.ts';
 import { passingSwatches } from './passing-swatches.ts';
@@ -94,11 +94,13 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   const forms = logo.formOrder.filter((id) => id !== now.id).map((id): Fix => ({ what: 'form', label: `${logo.forms[id]!.label} on ${ground.label}`, hex: null, deltaE: null, token: null, places: at, ops: setLogoOn(site, place.ground, id).ops }));
   const passing = forms.filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops));
   if (passing.length > 0) return passing;
+  const common = place.section === 'header' || place.section === 'footer';
+  // A page that exists only as a published file has no section of its own to change.
+  if (!common && editedPage(place.page) === null) return [];
   const address = [...sectionAddress(site, place.page, place.section), 'ground'];
   const was = groundColor(site.brand, place.ground);
-  const common = place.section === 'header' || place.section === 'footer';
   const words = common ? `the ${place.section}` : 'its section';
-  const places = siteIndex(site).countIn(place.section, common ? undefined : place.page);
+  const places = siteIndex(site).countIn(place.section, common ? undefined : editedPage(place.page)!);
   return site.brand.groundOrder.filter((id) => id !== place.ground).sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
     .map((id): Fix => ({ what: 'ground', label: `${words} on ${site.brand.grounds[id]!.label}`, hex: null, deltaE: null, token: null, places, ops: [setOp(site, address, id)] }))
     .filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops)).slice(0, OFFERED);

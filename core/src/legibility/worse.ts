@@ -47,8 +47,8 @@ export function compareAudits(before: Audit, after: Audit): AuditComparison {
   const ofPlace = (place: Place): readonly WorseLook[] => ofPair(wasGroup(place), after.index.groupOf.get(place)!);
   let count = 0;
   if (same) for (const group of after.index.groups) { if (ofPair(group, group).length > 0) count += group.count; }
-  else for (const place of after.index.places) if (ofPlace(place).length > 0) count++;
-  for (const place of byPage.keys()) if (ofPlace(place).length === 0) count++;
+  else for (const place of after.index.places) if (ofPlace(place).length > 0) count += after.index.times(place.page);
+  for (const place of byPage.keys()) if (ofPlace(place).length === 0) count += after.index.times(place.page);
   return {
     places: count,
     rows(most = Infinity) {

@@ -62,15 +62,15 @@ describe('logo', () => {
     for (const page of site.pageOrder) expect(pageTree(site, page).places.some((place) => place.id === 'header/logo')).toBeTrue();
     const rules = (of: Site) => findings(auditSite(of)).filter((one) => one.rule.startsWith('logo')).map((one) => `${one.place.page} ${one.rule}`);
     expect(rules(site)).toEqual([]);
-    expect(rules(done(site, setLogoOn(site, 'pale', 'light')))).toEqual(['home logo-contrast', 'more logo-contrast']);
+    expect(rules(done(site, setLogoOn(site, 'pale', 'light')))).toEqual(['home logo-contrast', 'more logo-contrast', '~404 logo-contrast']);
     const narrow = done(site, setValue(site, '', ['brand', 'logo', 'width'], 20));
-    expect(rules(narrow)).toEqual(['home logo-size', 'more logo-size']);
+    expect(rules(narrow)).toEqual(['home logo-size', 'more logo-size', '~404 logo-size']);
     // Judged again from the audit before the edit, the answer is the same.
     expect(findings(auditSite(narrow, auditSite(site)))).toEqual(findings(auditSite(narrow)));
   });
   it('counts as changed wherever another form stands after an edit', () => {
     const ids = (of: Site) => ripple(site, of).changed.map((place) => `${place.page} ${place.id}`);
-    expect(ids(done(site, setLogoOn(site, 'pale', 'light')))).toEqual(['home header/logo', 'more header/logo']);
+    expect(ids(done(site, setLogoOn(site, 'pale', 'light')))).toEqual(['home header/logo', 'more header/logo', '~404 header/logo']);
     expect(ids(done(site, setLogoOn(site, 'deep', 'dark')))).toEqual([]);
   });
   it('says the name where it stands alone, and nothing where the name stands beside it', () => {

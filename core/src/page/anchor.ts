@@ -1,5 +1,6 @@
 import type { Override, Site } from '../site/index.ts';
 import type { Place } from './place.ts';
+import { editedPage } from './published.ts';
 
 /** The two ways to address a place: this one on this page, or it wherever it is used. */
 export type Where = 'here' | 'used';
@@ -9,10 +10,10 @@ export interface Anchor { readonly record: readonly string[]; readonly place: st
 
 /** The anchor of a place. What is this page's own is used here only. */
 export function anchorOf(place: Place, where: Where): Anchor {
-  return where === 'used' && place.usedId !== null ? { record: ['shared', 'overrides'], place: place.usedId } : { record: ['pages', place.page, 'overrides'], place: place.id };
+  return where === 'used' && place.usedId !== null ? { record: ['shared', 'overrides'], place: place.usedId } : { record: ['pages', editedPage(place.page) ?? place.page, 'overrides'], place: place.id };
 }
 
 /** Whether a value that paints a place is set on it here, or wherever it is used. */
 export function whereSet(site: Site, place: Place, override: Override): Where {
-  return site.pages[place.page]?.overrides[override.id] === override ? 'here' : 'used';
+  return site.pages[editedPage(place.page) ?? '']?.overrides[override.id] === override ? 'here' : 'used';
 }

@@ -7,7 +7,8 @@ import { buttonRecipes } from './button-recipes.ts';
 import { downloadFacts, downloadFile } from './download-file.ts';
 import { buttonIcon, icon } from './icon.ts';
 import { originOf } from '../collections/index.ts';
-import { answerFile } from './forms.ts';
+import { answerFile, formsOf } from './forms.ts';
+import { anyPage, isMade } from './published.ts';
 import { shownItems, shownListPages } from './shown-items.ts';
 import { hrefOf, inlineNodes, isAt } from './inline.ts';
 import { logo } from './logo.ts';
@@ -105,11 +106,11 @@ class BlockKit implements Kit {
   }
 
   items(query: ItemQuery): readonly ListedItem[] {
-    return shownItems(this.#build.site, query, this.#build.site.pages[this.#build.page]);
+    return shownItems(this.#build.site, query, anyPage(this.#build.site, this.#build.page));
   }
 
   listPages(query: ItemQuery): readonly ListPage[] {
-    const page = this.#build.site.pages[this.#build.page];
+    const page = anyPage(this.#build.site, this.#build.page);
     return page ? shownListPages(this.#build.site, query, page) : [];
   }
 
@@ -136,8 +137,8 @@ class BlockKit implements Kit {
   }
 
   menu(style: Path): Element[] {
-    const { shared: { header }, pages } = this.#build.site;
-    const page = pages[this.#build.page];
+    const { header } = this.#build.site.shared;
+    const page = anyPage(this.#build.site, this.#build.page);
     const set = this.#value(style) as string;
     const entries = (under: string | undefined): Element[] => header.order.filter((id) => header.items[id]!.under === under).map((id) => {
       const item = header.items[id]!;
@@ -165,8 +166,10 @@ class BlockKit implements Kit {
   }
 
   answeredBy(): string | undefined {
-    const page = this.#build.site.pages[this.#build.page];
+    const page = anyPage(this.#build.site, this.#build.page);
     // All pages of items are answered by one.
+    // A form in the footer of a page that only answers is answered as it is elsewhere.
+    if (page && isMade(page.id)) return formsOf(this.#build.site).find(({ form }) => form.id === this.#block.id)?.file;
     return page && answerFile(originOf(page), this.#block.id);
   }
 

@@ -73,11 +73,13 @@ export class Build {
   /** Notes a place and gives the element attributes that mark it. */
   place(spec: PlaceSpec): Place {
     const states = spec.states ?? STATES_OF[spec.kind];
+    // A page that exists only as a published file has nothing of its own that could be edited.
+    const edited = !(this.page.startsWith('~') && this.address[0] === 'pages');
     const place: Place = {
       id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
       hidden: spec.hidden ?? this.hidden, ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
-      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: spec.words ?? null, styled: spec.styled ?? null, block: spec.block ?? null, item: spec.item ?? null, asset: spec.asset ?? null, look: spec.look ?? null,
+      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: (edited && spec.words) || null, styled: (edited && spec.styled) || null, block: (edited && spec.block) || null, item: (edited && spec.item) || null, asset: spec.asset ?? null, look: spec.look ?? null,
     };
     this.places.push(place);
     return place;

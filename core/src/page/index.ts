@@ -17,3 +17,4 @@ export { findWords, type WordsFound } from './find-words.ts';
 export { DESCRIPTION_SHOWN, TITLE_SHOWN, factProblemsByPage, SAYS_NOTHING, type FactFix, type PageFactProblem } from './page-facts.ts';
 export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';
 export { readsItems } from './shown-items.ts';
+export { MISSING_FILE, answerPage, anyPage, editedPage, filesOf, isMade, missingPage, pageMark, publishedPage, publishedPages, type PublishedPage } from './published.ts';

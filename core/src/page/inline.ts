@@ -2,7 +2,7 @@ import type { ElementContent } from 'hast';
 import { element, labelled, type Href, type Inline } from '../kinds/index.ts';
 import type { Page, Site } from '../site/index.ts';
 import { recipes } from '../style/index.ts';
-import { firstItem, linkedItem } from '../collections/index.ts';
+import { firstItem, linkedItem, originOf } from '../collections/index.ts';
 import { downloadFile } from './download-file.ts';
 import { placed, type Build } from './build.ts';
 import type { Place } from './place.ts';
@@ -19,7 +19,7 @@ export function hrefOf(site: Site, href: Href): string {
 }
 
 /** Whether a link leads to the top of a page that it stands on. */
-export const isAt = (link: Href, page: Page): boolean => link.to === 'page' && link.page === page.id && link.anchor === undefined && link.item === undefined;
+export const isAt = (link: Href, page: Page): boolean => link.to === 'page' && link.page === originOf(page).id && link.anchor === undefined && link.item === undefined;
 
 /** Runs of text with emphasis and links; each link and each marked run is a place that inherits from its paragraph. */
 export function inlineNodes(build: Build, block: string, content: readonly Inline[], paragraph: Place): ElementContent[] {

@@ -1,5 +1,5 @@
 import type * as v from 'valibot';
-import { groupsOfList, itemFile, itemName, listPageFile, listedItems, numberOf, pagesOfList, richPlain, richRuns, type Query } from '../collections/index.ts';
+import { groupsOfList, originOf, itemFile, itemName, listPageFile, listedItems, numberOf, pagesOfList, richPlain, richRuns, type Query } from '../collections/index.ts';
 import { Block, hrefIs, walk, type ItemWords, type ListPage, type ListedItem } from '../kinds/index.ts';
 import { downloadFile } from './download-file.ts';
 import { Header, sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
@@ -90,5 +90,5 @@ function headerReads(header: Header): boolean {
 /** Whether what a page shows hangs on items: it lists some, or is the page that they have one like each. */
 export function readsItems(site: Site, page: Page): boolean {
   if (site.collectionOrder.length === 0) return false;
-  return Object.values(site.collections).some((one) => one.page === page.id) || headerReads(site.shared.header) || sectionsOn(site, page).some(sectionReads);
+  return Object.values(site.collections).some((one) => one.page === originOf(page).id) || headerReads(site.shared.header) || sectionsOn(site, page).some(sectionReads);
 }

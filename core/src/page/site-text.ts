@@ -1,5 +1,6 @@
 import type { ElementContent } from 'hast';
 import type { Site } from '../site/index.ts';
+import { publishedPages } from './published.ts';
 import { pageTree } from './tree.ts';
 
 /** Every character that stands on some page, each once. */
@@ -9,7 +10,9 @@ export function charactersOf(site: Site): Set<string> {
     if (node.type === 'text') for (const character of node.value) found.add(character);
     else if (node.type === 'element') for (const child of node.children) visit(child);
   };
-  for (const id of site.pageOrder) for (const part of pageTree(site, id).parts) visit(part.element);
+  for (const { id } of publishedPages(site)) for (const part of pageTree(site, id).parts) visit(part.element);
+  // Items that show the same fields are one look: what the others say is read from the items.
+  for (const item of Object.values(site.items)) for (const value of Object.values(item.values)) for (const character of value) found.add(character);
   return found;
 }
 

@@ -5,12 +5,13 @@ import { declaredKey, recipes } from '../style/index.ts';
 import { Build, placed, type Use } from './build.ts';
 import { blockElement } from './block-kit.ts';
 import { assetFile } from './asset-file.ts';
-import { shownPage } from '../collections/index.ts';
+import { originOf, shownPage } from '../collections/index.ts';
 import { readsItems } from './shown-items.ts';
 import { formOn } from '../logo/index.ts';
 import { headerPart } from './header.ts';
 import type { PagePart } from './part.ts';
 import type { Place } from './place.ts';
+import { anyPage, isMade } from './published.ts';
 
 /** A page taken apart: what the renderer writes and what the resolver reads is the same tree. */
 export interface PageTree {
@@ -75,7 +76,7 @@ const sameItems = (one: Cached, site: Site): boolean =>
 
 /** The tree of a page; an unchanged page in an unchanged structure gives the same tree. */
 export function pageTree(site: Site, pageId: string): PageTree {
-  const page = site.pages[pageId]!;
+  const page = anyPage(site, pageId)!;
   const kept = cache.get(page) ?? [];
   const known = kept.find((one) => isOf(one, site));
   if (known) return known.tree;
@@ -94,19 +95,33 @@ function buildTree(site: Site, kept: Page, page: Page): PageTree {
     const section = own === undefined ? undefined : site.shared.sections[own];
     if (page.without?.includes(id)) return [];
     if (section) return [sectionPart(site, page.id, id, section, id, body, ['shared', 'sections', own!], { shared: own! })];
-    return [id === 'header' ? headerPart(site, page, body) : sectionPart(site, page.id, 'footer', site.shared.footer, 'footer', body, ['shared', 'footer'], 'once')];
+    return [id === 'header' ? headerPart(site, page, body) : sectionPart(site, page.id, 'footer', isMade(page.id) ? belowFirstHeading(site.shared.footer) : site.shared.footer, 'footer', body, ['shared', 'footer'], 'once')];
   };
   const sections = page.sectionOrder.flatMap((id): PagePart[] => {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
     if (!section) return [];
-    const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', page.id, 'sections', id, 'own'];
+    const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', originOf(page).id, 'sections', id, 'own'];
     return [sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry)];
   });
   // Over the picture of the first section the header stands on what that paints.
   const over = headerOver(site, page) && { surface: sections[0]!.places[0]!, ground: sections[0]!.places[0]!.ground };
   const parts = [...(over ? [headerPart(site, page, body, over)] : end('header')), ...sections, ...end('footer')];
   return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
+}
+
+const raised = new WeakMap<Section, Section>();
+
+/** Returns a section with its headings raised until the highest is of the second level: it follows a first heading and nothing else. A level is no look. */
+function belowFirstHeading(section: Section): Section {
+  let made = raised.get(section);
+  if (made) return made;
+  const levels = (block: object) => Object.entries(block).filter((entry): entry is [string, number] => /^(level|headingLevel)$/.test(entry[0]) && typeof entry[1] === 'number');
+  const all = Object.values(section.blocks).flatMap((block) => levels(block).map(([, level]) => level));
+  const up = all.length > 0 ? Math.min(...all) - 2 : 0;
+  const blocks = Object.fromEntries(Object.entries(section.blocks).map(([id, block]) => [id, { ...block, ...Object.fromEntries(levels(block).map(([key, level]) => [key, level - up])) }]));
+  raised.set(section, (made = up === 0 ? section : { ...section, blocks: blocks as Section['blocks'] }));
+  return made;
 }
 
 /** Class of a picture behind a section, with its focus point in whole percent. */

@@ -2,7 +2,7 @@ import { composite, type Rgb8 } from '../color/index.ts';
 import type { State } from '../site/index.ts';
 import type { BandId } from '../shape/index.ts';
 import type { TokenTable } from '../style/index.ts';
-import type { Group } from './site-index.ts';
+import type { Group } from './group.ts';
 import { cellValue, colorOf } from './value.ts';
 
 const CANVAS: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };

@@ -1,5 +1,5 @@
 import type { TokenTable } from '../style/index.ts';
-import type { Group, SiteIndex } from './site-index.ts';
+import type { Group, SiteIndex } from './group.ts';
 import { tokenValue } from './value.ts';
 
 /** Tokens whose resolved value differs between two tables, by path; added and removed ones too. */

@@ -2,7 +2,7 @@ import type { Site, State } from '../site/index.ts';
 import { recipes, type Recipe } from '../style/index.ts';
 import type { PlaceKind } from '../kinds/index.ts';
 import { makePainting } from './painting.ts';
-import type { Group } from './site-index.ts';
+import type { Group } from './group.ts';
 
 const NOTHING_SET = { here: [], used: [] } as const;
 

@@ -112,7 +112,7 @@ describe('reach', () => {
 
   it('keeps one id for shared parts on all pages', () => {
     const places = placesOf(withOverrides(), 'ground.deep.background').filter((place) => place.id === 'footer/surface');
-    expect(places.map((place) => place.page)).toEqual(['home', 'more']);
+    expect(places.map((place) => place.page)).toEqual(['home', 'more', '~404']);
   });
 
   it('gives the same index while only values change', () => {

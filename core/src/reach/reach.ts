@@ -1,13 +1,16 @@
 import type { Site, State } from '../site/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
-import type { Place } from '../page/index.ts';
-import { siteIndex, type Group, type SiteIndex } from './site-index.ts';
+import { publishedPage, type Place } from '../page/index.ts';
+import type { Group, SiteIndex } from './group.ts';
+import { siteIndex } from './site-index.ts';
 import { tokenValue } from './value.ts';
 
-/** One painted row: a place at a width and in a state, with the CSS properties the token gives it there. */
+/** One painted row: a place in a published file at a width and in a state, with the CSS properties the token gives it there. */
 export interface ReachRow {
   readonly place: Place;
+  /** HTML file relative to the site. */
+  readonly file: string;
   readonly width: number;
   readonly state: State;
   readonly properties: readonly string[];
@@ -21,7 +24,7 @@ export function tokensThrough(table: TokenTable, path: string): Set<string> {
   return through;
 }
 
-/** Tokens that follow a token by rule, directly or through others. */
+/** Tokens whose value is made from a token by rule, or chosen among swatches that it belongs to, directly or through others. */
 export function tokensFollowing(table: TokenTable, path: string): string[] {
   const found: string[] = [];
   const visit = (source: string) => {
@@ -43,8 +46,45 @@ export function tokensFollowing(table: TokenTable, path: string): string[] {
  */
 export function tokensMoving(table: TokenTable, path: string): Set<string> {
   const moving = tokensThrough(table, path);
-  for (const made of tokensFollowing(table, path)) if (table.get(made)!.css !== undefined) for (const one of tokensThrough(table, made)) moving.add(one);
+  // In turn, for what is made from what is made: a rule that chose stops there.
+  const from = [path];
+  for (let source = from.pop(); source !== undefined; source = from.pop())
+    for (const token of table.values()) {
+      if (moving.has(token.path) || token.chooses || token.css === undefined) continue;
+      if (!token.follows?.some((each) => moving.has(each))) continue;
+      for (const through of tokensThrough(table, token.path)) moving.add(through);
+      from.push(token.path);
+    }
   return moving;
+}
+
+/** Where tokens are used: the looks they paint today, and those that a rule could repaint with another swatch. */
+export interface TokenUses {
+  /** Looks that change when one of the tokens does: painted by it, through an alias, a style or a role, or by a colour derived from it. */
+  readonly groups: ReadonlySet<Group>;
+  /** How many places those are, in all published files. */
+  readonly count: number;
+  /** Of those, the places that only a derived colour connects with the token. */
+  readonly derived: number;
+  /** Places outside the count whose rule chooses among swatches that these tokens belong to: an edit may make it choose another. */
+  readonly maybe: number;
+}
+
+/**
+ * Returns where one token or several are used, each place once. Every figure of
+ * use in the product is this count; no page is taken apart for it.
+ */
+export function usesOfTokens(site: Site, paths: string | readonly string[]): TokenUses {
+  const table = tokenTable(site.brand);
+  const index = siteIndex(site);
+  const wanted = [paths].flat();
+  const sum = (groups: Iterable<Group>): number => [...groups].reduce((total, group) => total + group.count, 0);
+  const moving = new Set(wanted.flatMap((path) => [...tokensMoving(table, path)]));
+  const groups = new Set(groupsOf(index, moving));
+  const direct = groupsOf(index, new Set(wanted.flatMap((path) => [...tokensThrough(table, path)])));
+  const chosen = new Set([...table.values()].filter((token) => token.chooses && token.follows!.some((each) => moving.has(each))).flatMap(({ path }) => [...tokensThrough(table, path)]));
+  const count = sum(groups);
+  return { groups, count, derived: count - sum(direct), get maybe() { return sum(groupsOf(index, chosen).filter((group) => !groups.has(group))); } };
 }
 
 /** Groups that one or several tokens paint in some state and band, their overrides counted. */
@@ -61,17 +101,11 @@ function paints(cell: Group['painting']['cells'][number], through: ReadonlySet<s
   return through.has(cell.token!);
 }
 
-/** How many places a token paints, or several together, each place once; no page is taken apart for it. */
-export function placeCount(site: Site, paths: string | readonly string[]): number {
-  const table = tokenTable(site.brand);
-  const through = new Set([paths].flat().flatMap((path) => [...tokensThrough(table, path)]));
-  return groupsOf(siteIndex(site), through).reduce((sum, group) => sum + group.count, 0);
-}
+/** Returns how many places a token is used in, or several together, each place once. */
+export const placeCount = (site: Site, paths: string | readonly string[]): number => usesOfTokens(site, paths).count;
 
-/** The distinct places a token paints, each once whatever its widths and states. */
-export function placesOf(site: Site, path: string): Place[] {
-  return groupsOf(siteIndex(site), tokensThrough(tokenTable(site.brand), path)).flatMap((group) => group.places);
-}
+/** Returns the distinct places a token is used in, each once whatever its widths and states; of files of one look those of the first. */
+export const placesOf = (site: Site, path: string): Place[] => [...usesOfTokens(site, path).groups].flatMap((group) => group.places);
 
 /** Every row a token paints, itself and through aliases, at all audit widths and in all states of each place. */
 export function reachRows(site: Site, path: string): ReachRow[] {
@@ -84,7 +118,7 @@ export function reachRows(site: Site, path: string): ReachRow[] {
         const band = bandOf(width);
         const properties = group.painting.cells.filter((cell) => cell.state === state && cell.band === band && paints(cell, through)).map((cell) => cell.property);
         if (properties.length === 0) continue;
-        for (const place of group.places) rows.push({ place, width, state, properties });
+        for (const place of group.places) for (const file of publishedPage(site, place.page)!.files) rows.push({ place, file, width, state, properties });
       }
   }
   return rows;

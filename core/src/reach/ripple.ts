@@ -1,10 +1,11 @@
 import type { Override, Site, State, PaintedProperty } from '../site/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
-import { structureKey, type Place } from '../page/index.ts';
+import { publishedPages, readsItems, structureKey, type Place } from '../page/index.ts';
 import { changedTokens } from './changed.ts';
 import { paintedText } from './painted.ts';
-import { placeKey, siteIndex, type Group, type SiteIndex } from './site-index.ts';
+import type { Group, SiteIndex } from './group.ts';
+import { placeKey, siteIndex } from './site-index.ts';
 
 /** A place an edit did not reach although its token changed, and the value that holds it. */
 export interface HeldPlace {
@@ -80,25 +81,28 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
   const added: Place[] = [];
   const removed: Place[] = [];
   const alike = changedPaths.size === 0 && sameStructure(before, after);
-  for (const page of after.pageOrder) {
-    // A page that is the same, in a site that is the same around it, has the same places.
-    if (alike && before.pages[page] === after.pages[page]) continue;
+  const sameItems = before.items === after.items && before.collections === after.collections;
+  const was = new Map(publishedPages(before).map((one) => [one.id, one]));
+  const is = new Map(publishedPages(after).map((one) => [one.id, one]));
+  // A page that is the same, in a site that is the same around it, has the same places.
+  const untouched = (id: string): boolean => alike && was.get(id)?.page === is.get(id)?.page && (sameItems || !readsItems(after, is.get(id)!.page));
+  for (const page of is.keys()) {
+    if (untouched(page)) continue;
     for (const place of index.tree(page)!.places) {
-      const old = before.pages[page] && oldIndex.byAddress.get(placeKey(place));
+      const old = was.has(page) ? oldIndex.byAddress.get(placeKey(place)) : undefined;
       if (!old) {
         added.push(place);
         continue;
       }
-      const was = oldIndex.groupOf.get(old)!;
-      const is = index.groupOf.get(place)!;
-      const same = was === is && changedPaths.size === 0;
+      const [oldLook, look] = [oldIndex.groupOf.get(old)!, index.groupOf.get(place)!];
+      const same = oldLook === look && changedPaths.size === 0;
       // Another picture, shade or focus point is seen though no token changed.
-      if (old.label !== place.label || old.asset !== place.asset || old.look !== place.look || (!same && oldSnapshots(was) !== newSnapshots(is))) changed.push(place);
+      if (old.label !== place.label || old.asset !== place.asset || old.look !== place.look || (!same && oldSnapshots(oldLook) !== newSnapshots(look))) changed.push(place);
     }
   }
-  for (const page of before.pageOrder) {
-    if (alike && before.pages[page] === after.pages[page]) continue;
-    for (const place of oldIndex.tree(page)!.places) if (!after.pages[page] || !index.byAddress.has(placeKey(place))) removed.push(place);
+  for (const page of was.keys()) {
+    if (is.has(page) && untouched(page)) continue;
+    for (const place of oldIndex.tree(page)!.places) if (!is.has(page) || !index.byAddress.has(placeKey(place))) removed.push(place);
   }
   const held = changedPaths.size === 0 ? [] : [...index.groups].flatMap((group) => heldIn(group, changedPaths));
   return { changed, held, added, removed };

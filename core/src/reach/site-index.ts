@@ -1,80 +1,36 @@
 import type { Override, Page, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
 import type { BandId } from '../shape/index.ts';
-import { forgetTree, hasTree, isKept, pageTree, partShapes, readsItems, structureKey, type PageTree, type PartShape, type Place } from '../page/index.ts';
+import { editedPage, forgetTree, hasTree, isKept, pageTree, partShapes, publishedPages, readsItems, structureKey, type PublishedPage, type PageTree, type PartShape, type Place } from '../page/index.ts';
+import type { Group, SiteIndex } from './group.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 import { paintingsOf } from './kept-paintings.ts';
 
-/** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
-export interface Group {
-  readonly kind: PlaceKind;
-  readonly states: readonly State[];
-  readonly painting: Painting;
-  readonly under: Group | null;
-  /** The group whose text values it takes where it has none of its own. */
-  readonly inherits: Group | null;
-  readonly overPicture: boolean;
-  readonly pictured: boolean;
-  readonly inline: boolean;
-  readonly style: string | null;
-  readonly ground: string;
-  /** Widths at which none of its places is shown. */
-  readonly hidden: readonly BandId[];
-  /** How many places it has. To ask for the places themselves takes every page apart; this does not. */
-  readonly count: number;
-  readonly places: readonly Place[];
-}
-
-/**
- * All places of a site, grouped by look, with the tokens that paint them. It
- * depends on structure only, never on token values. What can be known without
- * taking pages apart is known at once; who asks for a place or its look takes
- * its page apart, and who asks for all places, all pages.
- */
-export interface SiteIndex {
-  readonly groups: readonly Group[];
-  /** How many places there are. */
-  readonly count: number;
-  readonly trees: readonly PageTree[];
-  readonly places: readonly Place[];
-  readonly groupOf: { get(place: Place): Group | undefined; has(place: Place): boolean };
-  /** Groups by the token their recipes or overrides name. */
-  readonly byToken: ReadonlyMap<string, ReadonlySet<Group>>;
-  /** Places by page and id: `page id` joined by a space. */
-  readonly byAddress: { get(key: string): Place | undefined; has(key: string): boolean };
-  /** One page taken apart: the very places that `groupOf` knows. */
-  tree(page: string): PageTree | undefined;
-  /** Lets go of a page that was taken apart: of a large site only what is looked at stays. */
-  letGo(page: string): void;
-  /** The places of one page that have one of the looks; only that page is taken apart. */
-  placesOn(page: string, groups: ReadonlySet<Group>): readonly Place[];
-  /** Pages on which some place has one of the looks, in order; none is taken apart. */
-  pagesWith(groups: ReadonlySet<Group>): readonly string[];
-  /** The first place that has one of the looks; only its page is taken apart. */
-  firstOf(groups: ReadonlySet<Group>): Place | undefined;
-  /** How many places a part has, `header`, `footer` or the id of a section's entry: on one page, or on all that have it. */
-  countIn(part: string, page?: string): number;
-}
-
-interface Cached { pages: readonly Page[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
-const cache = new WeakMap<object, Cached>();
+interface Cached { pages: readonly PublishedPage[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
+/** By the first page, the last one first: an edit is compared with what was before it. */
+const cache = new WeakMap<object, readonly Cached[]>();
+const KEPT_INDEXES = 3;
 
 /** The index of a site. While no page, shared part or role changes, the same index comes back. */
 export function siteIndex(site: Site): SiteIndex {
-  const pages = site.pageOrder.map((id) => site.pages[id]!);
+  const pages = publishedPages(site);
   const structure = structureKey(site);
-  const key = pages[0] ?? site;
-  const known = cache.get(key);
-  const same = known && known.shared === site.shared && known.assets === site.assets && known.structure === structure && known.pages.length === pages.length && pages.every((page, i) => page === known.pages[i]);
-  const sameItems = same && known.items === site.items && known.collections === site.collections;
-  if (sameItems && known.index.holds()) return known.index;
-  const reads = sameItems ? known.reads : pages.some((page) => readsItems(site, page));
+  const key = pages[0]?.page ?? site;
+  const kept = cache.get(key) ?? [];
+  const alike = kept.filter((known) => known.shared === site.shared && known.assets === site.assets && known.structure === structure && samePages(known.pages, pages) && known.index.holds());
+  const known = alike.find(({ items, collections }) => items === site.items && collections === site.collections);
+  if (known) return known.index;
+  const reads = pages.some(({ page }) => readsItems(site, page));
   // Items that no page shows are no matter of places.
-  if (same && !known.reads && !reads && known.index.holds()) return known.index;
+  const same = reads ? undefined : alike.find((one) => !one.reads);
+  if (same) return same.index;
   const index = new Index(site, pages);
-  cache.set(key, { pages, shared: site.shared, assets: site.assets, structure, items: site.items, collections: site.collections, reads, index });
+  cache.set(key, [{ pages, shared: site.shared, assets: site.assets, structure, items: site.items, collections: site.collections, reads, index }, ...kept].slice(0, KEPT_INDEXES));
   return index;
 }
+
+const samePages = (one: readonly PublishedPage[], other: readonly PublishedPage[]): boolean =>
+  one === other || (one.length === other.length && one.every(({ page, files }, i) => page === other[i]!.page && files.length === other[i]!.files.length));
 
 /** Key of a place within a site. */
 export function placeKey(place: { page: string; id: string }): string {
@@ -120,6 +76,8 @@ class Index implements SiteIndex {
   readonly #site: Site;
   readonly #pages: readonly Page[];
   readonly #laid: readonly Laid[];
+  /** Of pages whose look several files have: how many. */
+  readonly #times: ReadonlyMap<string, number>;
   readonly #known = new Map<string, Built>();
   readonly #paintings = new Map<string, Painting>();
   /** Values set on places wherever they are used. */
@@ -136,9 +94,11 @@ class Index implements SiteIndex {
   #pageAt: ReadonlyMap<string, number> | undefined;
   #byToken: Map<string, Set<Group>> | undefined;
 
-  constructor(site: Site, pages: readonly Page[]) {
+  constructor(site: Site, published: readonly PublishedPage[]) {
+    const pages = published.map(({ page }) => page);
     this.#site = site;
     this.#pages = pages;
+    this.#times = new Map(published.filter(({ files }) => files.length > 1).map(({ id, files }) => [id, files.length]));
     this.#used = byPlace(Object.values(site.shared.overrides));
     const templates = new Map<string, Template>();
     this.#laid = pages.map((page) => {
@@ -152,6 +112,16 @@ class Index implements SiteIndex {
     // What looks were told apart by is needed no more.
     this.#known.clear();
     this.#paintings.clear();
+  }
+
+  times(page: string): number {
+    return this.#times.get(page) ?? 1;
+  }
+
+  countOf(places: Iterable<{ readonly page: string }>): number {
+    let count = 0;
+    for (const { page } of places) count += this.times(page);
+    return count;
   }
 
   get trees() {
@@ -229,7 +199,7 @@ class Index implements SiteIndex {
   }
 
   countIn(part: string, page?: string): number {
-    return this.#pages.reduce((sum, { id }, i) => (page !== undefined && id !== page ? sum : sum + (this.#laid[i]!.parts.find((one) => one.id === part)?.groups.length ?? 0)), 0);
+    return this.#pages.reduce((sum, { id }, i) => (page !== undefined && editedPage(id) !== page ? sum : sum + this.times(id) * (this.#laid[i]!.parts.find((one) => one.id === part)?.groups.length ?? 0)), 0);
   }
 
   get places() {
@@ -245,7 +215,8 @@ class Index implements SiteIndex {
     const overrides = Object.values(page.overrides);
     const own = byPlace(overrides);
     const body = this.#body(page, own);
-    body.count++;
+    const times = this.times(page.id);
+    body.count += times;
     return {
       body,
       parts: parts.map(({ id, shape }) => {
@@ -254,7 +225,7 @@ class Index implements SiteIndex {
         const template = known ?? this.#template(page, id, body, own);
         if (!known) templates.set(key, template);
         const groups = known?.fresh ? this.#anew(known.groups) : template.groups;
-        for (const group of groups) group.count++;
+        for (const group of groups) group.count += times;
         return { id, groups };
       }),
     };

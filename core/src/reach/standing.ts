@@ -1,6 +1,7 @@
 import type { Override, Site } from '../site/index.ts';
 import type { Place } from '../page/index.ts';
-import { placeKey, siteIndex, type Group } from './site-index.ts';
+import type { Group } from './group.ts';
+import { placeKey, siteIndex } from './site-index.ts';
 
 /** How a place stands, its worst property counting: stray, then held, then bound. */
 export type Standing = 'bound' | 'held' | 'stray';

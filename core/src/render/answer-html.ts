@@ -1,19 +1,11 @@
-import { layIn, SECTION_KINDS } from '../sections/index.ts';
-import type { Section, Site } from '../site/index.ts';
-import type { FormOnPage } from '../page/index.ts';
+import { answerPage, missingPage, type FormOnPage } from '../page/index.ts';
+import type { Page, Site } from '../site/index.ts';
 import { pageHtml } from './page-html.ts';
 
-/** What is said where nothing was written for it. */
-const SAID = 'It has arrived. Thank you.';
+/** Returns the HTML of the page that answers a sent form: in the look of the site, with its header and footer and the words that were written for it. */
+export const answerHtml = (site: Site, form: FormOnPage): string => madeHtml(site, answerPage(site, form));
 
-/** The page that answers a form which was sent: in the look of the site, with its header and footer, and the words that were written for it. */
-export function answerHtml(site: Site, { page, section, form, file }: FormOnPage): string {
-  const id = 'answer';
-  const laid = layIn(site, SECTION_KINDS.opener, id, { title: page.title });
-  const blocks = Object.fromEntries(Object.values(laid.blocks).map((block) => [block.id, block.kind === 'text' && block.level === null ? { ...block, content: [{ text: form.answer || SAID }] } : block]));
-  const answer: Section = { ...laid, ground: section.ground, blocks };
-  return pageHtml({
-    ...site, pageOrder: [...site.pageOrder, id],
-    pages: { ...site.pages, [id]: { id, title: page.title, description: '', file, unlisted: true, ...(page.language === undefined ? {} : { language: page.language }), sectionOrder: [id], sections: { [id]: { id, own: answer } }, overrides: {} } },
-  }, id);
-}
+/** Returns the HTML of the page that hosts show for an unknown address. */
+export const missingHtml = (site: Site): string => madeHtml(site, missingPage(site));
+
+const madeHtml = (site: Site, page: Page): string => pageHtml({ ...site, pages: { ...site.pages, [page.id]: page } }, page.id);

@@ -1,4 +1,4 @@
-export { answerHtml } from './answer-html.ts';
+export { answerHtml, missingHtml } from './answer-html.ts';
 export { bodyHtml, bodyParts, pageHtml, partHtml, redirectHtml, webManifest } from './page-html.ts';
 export { sectionHtml, siteCss } from './section-html.ts';
 export { MOVING } from './layout-css.ts';

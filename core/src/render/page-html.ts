@@ -1,9 +1,9 @@
 import type { Element, Root } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import type { Page, Site } from '../site/index.ts';
-import { firstItem } from '../collections/index.ts';
+import { firstItem, originOf } from '../collections/index.ts';
 import { element } from '../kinds/index.ts';
-import { assetFile, pageTree, type PagePart } from '../page/index.ts';
+import { assetFile, isMade, pageMark, pageTree, type PagePart } from '../page/index.ts';
 import { ICON_SIDES, iconFile } from '../logo/index.ts';
 import { recipeClass, tokensCss } from '../style/index.ts';
 import { delivered } from './delivered.ts';
@@ -57,7 +57,8 @@ function sharing(site: Site, page: Page): Element[] {
   const tell = (property: string, content: string) => element('meta', { property: `og:${property}`, content });
   return [
     tell('title', page.file === 'index.html' ? site.name : page.title), tell('site_name', site.name), ...(page.description === '' ? [] : [tell('description', page.description)]),
-    tell('image', asset ? assetFile(asset, site.brand) : sharingFile(page)), ...(asset ? [] : [tell('image:width', String(SHARING.width)), tell('image:height', String(SHARING.height))]),
+    // Nobody shares a page that only answers: no picture is made for it.
+    ...(asset ? [tell('image', assetFile(asset, site.brand))] : isMade(page.id) ? [] : [tell('image', sharingFile(originOf(page))), tell('image:width', String(SHARING.width)), tell('image:height', String(SHARING.height))]),
   ];
 }
 
@@ -89,7 +90,7 @@ export function pageHtml(site: Site, pageId: string, fonts?: string): string {
     type: 'root',
     children: [
       { type: 'doctype' },
-      element('html', { lang: page.language ?? site.language, dataPage: pageId }, [
+      element('html', { lang: page.language ?? site.language, dataPage: pageMark(pageId) }, [
         element('head', {}, [
           element('meta', { charSet: 'utf-8' }),
           element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),

@@ -1,4 +1,4 @@
-import { pageTree } from '../page/index.ts';
+import { pageTree, publishedPages } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import type { WantedFace } from '../type/index.ts';
 import type { ElementContent } from 'hast';
@@ -12,7 +12,7 @@ export function wantedFaces(site: Site, family: string): WantedFace[] {
   const wanted = new Map<string, WantedFace>();
   const add = (weight: number, italic: boolean) => wanted.set(`${weight} ${italic}`, { weight, italic });
   const runs = new Map<string, { strong: boolean; em: boolean }>();
-  for (const id of site.pageOrder) for (const part of pageTree(site, id).parts) markedRuns(part.element, null, runs);
+  for (const { id } of publishedPages(site)) for (const part of pageTree(site, id).parts) markedRuns(part.element, null, runs);
   for (const style of Object.values(site.brand.styles)) {
     if (site.brand.families[style.family] !== family) continue;
     add(style.weight, style.italic);

@@ -99,7 +99,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
       case 'readable': {
         const { one, rgb, among } = colors.clearest(role);
         const follows = [...behind, ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch))];
-        return one ? { ...base, alias: swatchPath(one.swatch), follows } : { ...base, css: cssColor(rgb), follows };
+        return one ? { ...base, alias: swatchPath(one.swatch), follows, chooses: true } : { ...base, css: cssColor(rgb), follows, chooses: true };
       }
     }
   }), ...(ground.wash ? [{ path: path('wash'), label: `Gradient of ${ground.label}`, type: 'gradient' as const, css: gradientCss(ground.wash.angle, colors.rgb('background'), colors.rgb('background-to')), follows: [path('background'), path('background-to')], address: ['brand', 'grounds', ground.id, 'wash', 'angle'] }] : [])];

@@ -4,7 +4,8 @@ export type TokenType = 'color' | 'fontFamily' | 'fontWeight' | 'dimension' | 'n
 /**
  * A leaf token. `path` joined with hyphens is its custom property. It either
  * stands for another token (`alias`) or has a literal CSS value (`css`).
- * `follows` names the tokens from which a rule computed the literal, or chose the alias.
+ * `follows` names the tokens from which a rule computed the literal, or, with
+ * `chooses`, the swatches among which a rule chose: they need not move it.
  */
 export interface Token {
   readonly path: string;
@@ -13,6 +14,7 @@ export interface Token {
   readonly alias?: string;
   readonly css?: string;
   readonly follows?: readonly string[];
+  readonly chooses?: true;
   /** Where in the document its value is set; undefined when it is computed. */
   readonly address?: readonly string[];
 }

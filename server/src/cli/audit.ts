@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { and, eq } from 'drizzle-orm';
-import { auditCounts, auditSite, cutDownText, findings, fixesFor, plural, readStored, type Audit, type Finding } from '@yohaku/core';
+import { auditCounts, auditSite, cutDownText, findings, fixesFor, plural, publishedPage, readStored, type Audit, type Finding } from '@yohaku/core';
 import { schema } from '../db/index.ts';
 import { readExport } from './read-export.ts';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
@@ -13,7 +13,7 @@ export const audit: Verb = {
     if (!target || positionals.length !== 1) throw new UseError('audit takes one site, folder or zip: ./yohaku audit ternhaven');
     const result = await audited(target, values, host);
     const counts = auditCounts(result);
-    const list = findings(result).map((one) => describe(result, one));
+    const list = findings(result).flatMap((one) => describe(result, one));
     print(values.json, { ...counts, findings: list }, () => [
       `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} cannot be told`,
       ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.fix ? `; fix: ${one.fix}` : ''}`),
@@ -38,10 +38,10 @@ async function audited(target: string, values: { data?: string | undefined; at?:
   });
 }
 
-/** A finding as scripts get it; `fix` is the narrowest one in words, or null. Its tokens are those of the audited table. */
+/** A finding as scripts get it, once for each published file that has it; `fix` is the narrowest one in words, or null. Its tokens are those of the audited table. */
 function describe({ site }: Audit, finding: Finding) {
   const { rule, width, state, place, found, needed, tokens } = finding;
-  return { rule, page: site.pages[place.page]!.file, width, state, place: place.id, found, needed, tokens, fix: fixWords(site, finding) };
+  return publishedPage(site, place.page)!.files.map((page) => ({ rule, page, width, state, place: place.id, found, needed, tokens, fix: fixWords(site, finding) }));
 }
 
 const fixes = new Map<string, string | null>();

@@ -1,4 +1,4 @@
-import { reachRows, tokenTable, tokensFollowing, type Site } from '@yohaku/core';
+import { placeCount, plural, reachRows, tokenTable, tokensFollowing, type Site } from '@yohaku/core';
 import { print, readArgs, siteById, UseError, withDatabase, type Verb } from './host.ts';
 import { VERBS } from '../../../tools/verbs.mjs';
 
@@ -11,14 +11,14 @@ export const reach: Verb = {
     const table = tokenTable(site.brand);
     if (token && !table.has(token)) throw new UseError(`there is no token “${token}” in ${id}. ./yohaku export ${id} --format css lists them.`);
     const list = (token ? [token] : [...table.keys()]).map((path) => reachOf(site, path));
-    print(values.json, list, () => list.map((one) => `${one.token}: ${new Set(one.places.map((row) => `${row.page} ${row.place}`)).size} places${one.derived.length > 0 ? `; ${one.derived.join(', ')} follow it` : ''}`).join('\n'));
+    print(values.json, list, () => list.map((one) => `${one.token}: used in ${plural(one.used, 'place')}${one.derived.length > 0 ? `; ${one.derived.join(', ')} follow it` : ''}`).join('\n'));
     return 0;
   },
 };
 
 function reachOf(site: Site, path: string) {
   return {
-    token: path, derived: tokensFollowing(tokenTable(site.brand), path),
-    places: reachRows(site, path).map(({ place, width, state, properties }) => ({ place: place.id, page: site.pages[place.page]!.file, width, state, properties })),
+    token: path, used: placeCount(site, path), derived: tokensFollowing(tokenTable(site.brand), path),
+    places: reachRows(site, path).map(({ place, file, width, state, properties }) => ({ place: place.id, page: file, width, state, properties })),
   };
 }

@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, assetFile, deliveredFile, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, MISSING_FILE, missingHtml, publishedPages,  assetFile, deliveredFile, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, inWidths, readFile } from '../assets/index.ts';
@@ -36,6 +36,7 @@ export async function exportSite(db: Querier, apart: Apart, site: Site, root: st
   for (const id of site.collectionOrder) text(feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8');
   for (const [file, page] of formerAddresses(site)) text(file, redirectHtml(site, page), HTML);
   for (const form of formsOf(site)) text(form.file, answerHtml(site, form), HTML);
+  if (publishedPages(site).some(({ kind }) => kind === 'missing')) text(MISSING_FILE, missingHtml(site), HTML);
   text('specimen.html', specimenHtml(site), HTML);
   text('tokens.css', writeTokensCss(site.brand), CSS);
   text('styles.css', stylesCss(site), CSS);

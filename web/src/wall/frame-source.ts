@@ -1,4 +1,4 @@
-import { bodyHtml, bodyParts, pageTree, recipeClass, type Site } from '@yohaku/core';
+import { anyPage, bodyHtml, bodyParts, pageMark, pageTree, recipeClass, type Site } from '@yohaku/core';
 
 /** What a frame shows of a site: parts by key, each written anew only when its HTML changes. */
 export interface FrameSource {
@@ -17,12 +17,12 @@ export function pageSource(page: string, part: string | null = null): FrameSourc
     return part === null ? all : all.filter((one) => one.id === part);
   };
   return {
-    has: (site) => site.pages[page] !== undefined,
+    has: (site) => anyPage(site, page) !== undefined,
     parts,
     html: (site) => (part === null ? bodyHtml(site, page) : parts(site).map((one) => one.html).join('')),
     body: (site) => {
       const { body } = pageTree(site, page);
-      return { className: body.recipes.map(recipeClass).join(' '), place: body.id, page };
+      return { className: body.recipes.map(recipeClass).join(' '), place: body.id, page: pageMark(page) };
     },
   };
 }

@@ -1,5 +1,6 @@
 import { DestroyRef, Injectable, computed, effect, inject, linkedSignal, signal, untracked, type ElementRef, type Signal } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { publishedPages } from '@yohaku/core';
 import { deskFeature, siteFeature } from '../state/index.ts';
 import { stir } from './calm.ts';
 import { Frames } from './frames.ts';
@@ -23,11 +24,16 @@ export class HungPages {
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
   readonly #sheets = inject(Sheets);
+  /** Every look that is published, in page order; the same list while the pages are the same. */
+  readonly #order = computed(() => {
+    const site = this.#site();
+    return site ? publishedPages(site).map(({ id }) => id) : [];
+  }, { equal: (one, other) => one.length === other.length && one.every((id, i) => id === other[i]) });
   /** Pages in sight on the wall, or about to be. */
   readonly #near = signal<ReadonlySet<string>>(new Set());
   /** Pages that shall have frames. */
   readonly hanging = linkedSignal<{ order: readonly string[]; near: ReadonlySet<string>; kept: string | null }, ReadonlySet<string>>({
-    source: () => ({ order: this.#site()?.pageOrder ?? [], near: this.#near(), kept: this.#grown() }),
+    source: () => ({ order: this.#order(), near: this.#near(), kept: this.#grown() }),
     computation: ({ order, near, kept }, previous) => hanging(order, previous?.value ?? new Set(), near, kept),
   });
   /** How tall most pages are that were read, px by width. */
@@ -47,7 +53,7 @@ export class HungPages {
   readonly papers = computed((): Paper[] => {
     const [near, hangs] = [this.#near(), this.hanging()];
     const tall = (page: string, width: number): number => this.#sheets.heightOf(page, width) ?? this.#usual()[width]!;
-    const order = this.#site()?.pageOrder ?? [];
+    const order = this.#order();
     const papers = order.map((id): Paper => {
       const known = this.#papers.get(id);
       if (known && !near.has(id) && !hangs.has(id)) return known;
@@ -72,7 +78,7 @@ export class HungPages {
   /** Fills and takes away frame by frame, each in a turn of its own; those in the middle of what is near come first. */
   #come(): void {
     const turn = ++this.#coming;
-    const near = (this.#site()?.pageOrder ?? []).filter((page) => this.#near().has(page));
+    const near = this.#order().filter((page) => this.#near().has(page));
     const middle = (near.length - 1) / 2;
     const wanted = near.map((page, i) => ({ page, far: Math.abs(i - middle) })).sort((one, other) => one.far - other.far).map(({ page }) => page);
     const shall = [...new Set([...wanted.filter((page) => this.hanging().has(page)), ...this.hanging()])];
@@ -103,7 +109,7 @@ export class HungPages {
     let watched: { row: HTMLElement; sight: IntersectionObserver } | undefined;
     effect(() => {
       const element = row()?.nativeElement;
-      const order = this.#site()?.pageOrder.length ?? 0;
+      const order = this.#order().length;
       if (watched?.row !== element) {
         watched?.sight.disconnect();
         near.clear();

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, linkedSignal, output, signal, untracked, viewChild } from '@angular/core';
-import { bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
+import { anyPage, bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead, Reading } from '../state/index.ts';
 import { BlockGaps } from './block-gaps.ts';
@@ -306,7 +306,7 @@ export class PageFrame {
 
   #hidden(): { id: string; label: string; y: number }[] {
     const [site, document] = [this.#painter?.applied, this.#painter?.document];
-    const page = site?.pages[this.page()];
+    const page = site && anyPage(site, this.page());
     if (!site || !document || !page) return [];
     const band = bandOf(this.width());
     return page.sectionOrder.flatMap((id) => {

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { pageTree, siteIndex, stressCss, type Site } from '@yohaku/core';
+import { pageTree, publishedPage, publishedPages, siteIndex, stressCss, type Site } from '@yohaku/core';
 import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm, type GoesOn } from './calm.ts';
@@ -78,7 +78,7 @@ export class PageReader {
     if (!only || !site) return;
     // Then the pages that do not hang, against the heights they were read with.
     const measured = new Set(frames.map((frame) => frame.key));
-    for (const { key, page, width } of sheetsOf(site.pageOrder)) {
+    for (const { key, page, width } of sheetsOf(pagesFirst(site, []))) {
       const was = measured.has(key) ? undefined : this.#sheets.heightOf(page, width);
       if (was === undefined) continue;
       await whenCalm();
@@ -196,7 +196,7 @@ export class PageReader {
     const last = this.#last();
     const known = this.#layouts.get(key);
     if (known) return known.edit === (last?.id ?? '') ? known.before : known.now;
-    if (!last?.before.pages[page] || sameGround(layoutGround(last.before, page), layoutGround(site, page))) return undefined;
+    if (!last || !publishedPage(last.before, page) || sameGround(layoutGround(last.before, page), layoutGround(site, page))) return undefined;
     await whenCalm();
     return this.#apart.read(last.before, page, width, {}, (document) => readLayout(document, last.before, page));
   }
@@ -249,7 +249,7 @@ export class PageReader {
 const pagesOf = (hung: readonly HungFrame[]): string[] => [...new Set(hung.filter((frame) => !frame.part).map((frame) => frame.page))];
 
 /** All pages, the given ones first. */
-const pagesFirst = (site: Site, first: readonly string[]): string[] => [...new Set([...first.filter((page) => site.pages[page]), ...site.pageOrder])];
+const pagesFirst = (site: Site, first: readonly string[]): string[] => [...new Set([...first.filter((page) => publishedPage(site, page)), ...publishedPages(site).map(({ id }) => id)])];
 
 /** Pages at each width at which they are read. */
 const sheetsOf = (pages: readonly string[]): Sheet[] => pages.flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));

@@ -1,4 +1,4 @@
-import { groupsOf, siteIndex, tokenTable, tokensThrough, type Group, type Site } from '@yohaku/core';
+import { publishedPage, siteIndex, usesOfTokens, type Group, type Site } from '@yohaku/core';
 import type { PlaceRef } from '../state/index.ts';
 
 /** What a token reaches, or a place that hangs beside others, as a crop of its section. */
@@ -9,14 +9,14 @@ export function togetherPanels(site: Site, refs: readonly PlaceRef[]): ReachPane
   const { byAddress } = siteIndex(site);
   return refs.flatMap(({ page, id }): ReachPanel[] => {
     const place = byAddress.get(`${page} ${id}`);
-    return place ? [{ key: `${page} ${id}`, label: `${site.pages[page]!.title}: ${place.label}`, count: 1, page, part: place.section === 'page' ? 'header' : place.section, place: id }] : [];
+    return place ? [{ key: `${page} ${id}`, label: `${publishedPage(site, page)!.title}: ${place.label}`, count: 1, page, part: place.section === 'page' ? 'header' : place.section, place: id }] : [];
   });
 }
 
 /** The distinct looks a token paints, most frequent first, each as a crop of the section where it first occurs. */
 export function reachPanels(site: Site, path: string): ReachPanel[] {
   const index = siteIndex(site);
-  const groups = groupsOf(index, tokensThrough(tokenTable(site.brand), path));
+  const { groups } = usesOfTokens(site, path);
   const seen = new Map<string, { group: Group; count: number }>();
   for (const group of groups) {
     const key = `${group.kind} ${group.ground} ${group.style ?? ''}`;

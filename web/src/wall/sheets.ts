@@ -1,5 +1,5 @@
 import { Injectable, inject, signal } from '@angular/core';
-import type { PixelSet, Site } from '@yohaku/core';
+import { publishedPage, publishedPages, type PixelSet, type Site } from '@yohaku/core';
 import { PagesRead, PaintedAreas, type SheetRead } from '../state/index.ts';
 import type { Areas } from './areas.ts';
 import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
@@ -68,7 +68,7 @@ export class Sheets {
     this.#of(site);
     if (this.#toTell.length > 0) this.#told.read.next({ siteId: site.id, sheets: this.#toTell });
     this.#toTell = [];
-    for (const [key, { page }] of this.#known) if (!site.pages[page]) {
+    for (const [key, { page }] of this.#known) if (!publishedPage(site, page)) {
       this.#known.delete(key);
       this.#changed = true;
     }
@@ -76,7 +76,7 @@ export class Sheets {
     this.#changed = false;
     const areas = new Map<string, Areas>();
     const heights = new Map(this.heights());
-    for (const page of site.pageOrder) for (const width of SHEET_WIDTHS) {
+    for (const { id: page } of publishedPages(site)) for (const width of SHEET_WIDTHS) {
       const known = this.#known.get(keyOf(page, width));
       if (!known) continue;
       if (known.areas) areas.set(page, known.areas);

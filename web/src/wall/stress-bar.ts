@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { STRESS_KINDS, plural, type StressKind } from '@yohaku/core';
+import { STRESS_KINDS, plural, publishedPage, type StressKind } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature } from '../state/index.ts';
 import type { Break } from './breaks.ts';
 import { Found } from './found.ts';
@@ -45,7 +45,7 @@ export class StressBar {
     this.#store.dispatch(DeskActions.stress({ kinds: kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind] }));
   }
   protected title(one: Break): string {
-    return `${this.#site()?.pages[one.page]?.title ?? one.page} at ${one.width}`;
+    return `${(this.#site() && publishedPage(this.#site()!, one.page)?.title) ?? one.page} at ${one.width}`;
   }
   protected show(one: Break): void {
     this.#store.dispatch(DeskActions.grow({ page: one.page }));

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, injec
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
-import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, siteIndex, tokenTable, type Vision } from '@yohaku/core';
+import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, publishedPage, publishedPages, siteIndex, tokenTable, type Vision } from '@yohaku/core';
 import { DeskActions, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
 import { ACTS, KEYS, NumberField, TextField } from '../ui/index.ts';
 import { SOURCE_HEIGHT } from './source-height.ts';
@@ -95,9 +95,9 @@ export class Wall {
   /** All pages in their order; what is as it was stays the same object. */
   protected readonly pages = computed((): WallPage[] => {
     const [site, { grown, third, outline }, hung, tall, lit, failing] = [this.site(), this.desk(), this.#hung.hung(), this.#hung.papers(), this.lit(), this.#failing()];
-    const pages = (site?.pageOrder ?? []).map((id, i): WallPage => {
+    const pages = (site ? publishedPages(site) : []).map(({ id, title }, i): WallPage => {
       const page: WallPage = {
-        site: this.siteId(), id, title: site!.pages[id]!.title, nearness: i + 1, failing: failing.get(id)?.size ?? 0,
+        site: this.siteId(), id, title, nearness: i + 1, failing: failing.get(id)?.size ?? 0,
         wide: hung.wide.has(id), narrow: hung.narrow.has(id), tall: tall[i]!, grown: grown === id, third: grown === id && !hangsAlready(third) ? third : null,
         scale: grown === id ? this.grownScale() : this.overview(), lit: lit.get(id) ?? null, outline,
       };
@@ -116,7 +116,7 @@ export class Wall {
     if (this.sourcesHang()) return `${SOURCE_HEIGHT} px high`;
     if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
-    const name = grown && this.site()?.pages[grown]?.title;
+    const name = grown && this.site() ? publishedPage(this.site()!, grown)?.title : undefined;
     const { third } = this.desk();
     return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name && third && !hangsAlready(third) ? `; ${third}` : ''}${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
   });
@@ -183,7 +183,7 @@ export class Wall {
   protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.selected()?.type === 'color' ? 'color' : 'size']);
   readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), { initialValue: window.innerWidth });
   /** At what scale all pages hang. */
-  protected readonly overview = computed(() => overviewScale(this.site()?.pageOrder.length ?? 0, this.#room()));
+  protected readonly overview = computed(() => overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room()));
 
   constructor() {
     this.#hung.watch(this.row);

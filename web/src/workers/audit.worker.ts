@@ -125,9 +125,10 @@ function report(now: Audit): AuditReport {
 function rippleReport(label: string, before: { site: Site; audit: Audit }, after: { site: Site; audit: Audit }): RippleReport {
   const what = ripple(before.site, after.site);
   const deeper = compareAudits(before.audit, after.audit);
+  const [was, is] = [before.audit.index, after.audit.index];
   return {
     label,
-    changed: what.changed.length, anew: placesChosenAnew(before.site, after.site, what.changed).length, held: placesAmong(what.held).length, added: what.added.length, removed: what.removed.length, worse: deeper.places,
+    changed: is.countOf(what.changed), anew: is.countOf(placesChosenAnew(before.site, after.site, what.changed)), held: is.countOf(placesAmong(what.held)), added: is.countOf(what.added), removed: was.countOf(what.removed), worse: deeper.places,
     worseRows: rows(deeper.rows(MOST_ROWS)).slice(0, MOST_ROWS),
     changedRows: what.changed.slice(0, MOST_ROWS).map((place) => plainRow(place)),
     heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set ${whereSet(after.site, one.place, one.by) === 'here' ? 'here' : 'wherever it is used'}${one.by.band ? ` on ${one.by.band}` : ''}`)),

@@ -1,4 +1,4 @@
-import { NO_PIXELS, NO_READINGS, pixelSets, type LayoutReading, type PixelSet, type PixelSets, type Site } from '@yohaku/core';
+import { NO_PIXELS, NO_READINGS, pixelSets, publishedPage, type LayoutReading, type PixelSet, type PixelSets, type Site } from '@yohaku/core';
 import type { SheetRead } from '../state/index.ts';
 
 /** What has been read of the pages of one site so far, sheet by sheet. What is read again and is the same stays the same object: nothing is judged anew for it. */
@@ -53,7 +53,7 @@ export class ReadPages {
   }
 
   #counts(key: string): boolean {
-    return !this.#site || this.#site.pages[key.slice(0, key.lastIndexOf(' '))] !== undefined;
+    return !this.#site || publishedPage(this.#site, key.slice(0, key.lastIndexOf(' '))) !== undefined;
   }
 
   #gather(layout: boolean, pixels: boolean): void {

@@ -3,7 +3,7 @@ import { walk, type Block, type Href, type Inline } from '../../kinds/index.ts';
 import type { BandId } from '../../shape/index.ts';
 import { referencesTo, sectionOf, Site as SiteSchema, type Override, type Page, type Section, type SectionEntry, type Site } from '../../site/index.ts';
 import { itemPages } from '../../collections/index.ts';
-import { pageTree } from '../../page/index.ts';
+import { editedPage, pageTree } from '../../page/index.ts';
 import type { Op } from '../change.ts';
 import { valueAt } from '../json.ts';
 import { ChangeRefused } from '../refused.ts';
@@ -316,9 +316,10 @@ export function removeSection(site: Site, page: string, entry: string): Edit {
 }
 
 /** Address of the section behind an entry, or of what stands as `header` or `footer`: shared sections are edited for all pages. */
-export function sectionAddress(site: Site, page: string, entry: string): string[] {
+export function sectionAddress(site: Site, shown: string, entry: string): string[] {
+  const page = editedPage(shown) ?? '';
   if (entry === 'header' || entry === 'footer') {
-    const own = site.pages[page]![entry];
+    const own = site.pages[page]?.[entry];
     return own === undefined ? ['shared', entry] : ['shared', 'sections', own];
   }
   const found = site.pages[page]!.sections[entry]!;

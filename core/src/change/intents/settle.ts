@@ -11,7 +11,9 @@ import { setStyleAt } from './styles.ts';
 /** Sets a property of one place, here or wherever it is used, as its anchor says. */
 export function addOverride(site: Site, { record, place }: Anchor, value: Omit<Override, 'place'>, placeLabel: string): Edit {
   const override: Override = { ...value, place };
-  const same = Object.values(valueAt(site, record) as Record<string, Override>).find((one) => one.place === override.place && one.property === override.property && one.band === override.band);
+  const kept = valueAt(site, record) as Record<string, Override> | undefined;
+  if (!kept) throw new ChangeRefused('invalid', `${placeLabel} is on a page that is made from the site, and cannot have a value of its own. Nothing was changed; change its style or background instead.`);
+  const same = Object.values(kept).find((one) => one.place === override.place && one.property === override.property && one.band === override.band);
   const label = `${override.property} of ${placeLabel}`;
   if (same) return { label, ops: [setOp(site, [...record, same.id, 'value'], override.value), setOp(site, [...record, same.id, 'origin'], override.origin)] };
   return { label, ops: [insertOp(site, record, null, override.id, override)] };

@@ -1,15 +1,16 @@
 import { readGradient, type Gradient, type Rgb8 } from '../../color/index.ts';
 import { cellValue, colorOf, tokenValue, type Group } from '../../reach/index.ts';
+import { anyPage } from '../../page/index.ts';
 import { headerOver, sectionOf, type Section, type Site } from '../../site/index.ts';
 import { rolePath, type TokenTable } from '../../style/index.ts';
 
 /** The section a place over a picture stands in. */
 export function picturedSection(site: Site, page: string, section: string): Section | undefined {
-  const shown = site.pages[page];
+  const shown = anyPage(site, page);
   // A header lies over the picture of the first section.
   const first = section === 'header' && shown ? headerOver(site, shown) : undefined;
   if (first) return sectionOf(site, first);
-  const entries = Object.entries(site.pages[page]?.sections ?? {});
+  const entries = Object.entries(shown?.sections ?? {});
   const own = entries.map(([key, entry]) => ({ key, section: sectionOf(site, entry) })).find((one) => one.key === section || one.section?.id === section)?.section;
   const found = own ?? (site.shared.footer.id === section ? site.shared.footer : undefined);
   return found?.picture ? found : undefined;

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import { VISIONS, type StressKind, type Vision } from '@yohaku/core';
+import { VISIONS, editedPage, type StressKind, type Vision } from '@yohaku/core';
 import { remember, remembered } from '../../ui/index.ts';
 import type { Scope } from './scope.ts';
 
@@ -117,7 +117,11 @@ export const deskFeature = createFeature({
     on(DeskActions.hangTogether, (state, { label, places }): DeskState => ({ ...state, hanging: 'together', together: { label, places }, place: null })),
     on(DeskActions.take, (state, { token }): DeskState => (state.selected === token ? state : { ...state, selected: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
-    on(DeskActions.grow, (state, { page }): DeskState => ({ ...state, grown: page, page: page ?? state.page, hanging: 'all', place: null, ...(page !== null && page !== state.page ? { section: null, sections: [] } : {}) })),
+    on(DeskActions.grow, (state, { page }): DeskState => {
+      // A page that is made from another is edited there.
+      const edited = (page === null ? null : editedPage(page)) ?? state.page;
+      return { ...state, grown: page, page: edited, hanging: 'all', place: null, ...(edited !== state.page ? { section: null, sections: [] } : {}) };
+    }),
     // Another place in hand is in hand alone, unless others come with it.
     on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...('place' in choice && !('also' in choice) ? { also: [] } : {}), ...choice })),
     on(DeskActions.third, (state, { width }): DeskState => ({ ...state, third: width })),

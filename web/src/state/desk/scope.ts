@@ -1,4 +1,4 @@
-import { groupsOf, pageTree, plural, siteIndex, tokenTable, tokensMoving, type Place, type Site, type Where } from '@yohaku/core';
+import { pageTree, plural, publishedPage, publishedPages, siteIndex, tokenTable, usesOfTokens, type Place, type Site, type Where } from '@yohaku/core';
 
 /** What a control acts on: the places a token paints (by its path) or several do, a page, a section of a page, one place wherever it is used or only here, or no place at all, in words. */
 export type Scope = string | { readonly tokens: readonly string[]; readonly label: string } | { readonly page: string; readonly section?: string; readonly place?: string; readonly where?: Where } | { readonly words: string };
@@ -25,10 +25,10 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   if (typeof scope !== 'string' && 'words' in scope) return { ...NOTHING, words: scope.words };
   const found = typeof scope === 'string' ? ofTokens(site, [scope]) : 'tokens' in scope ? ofTokens(site, scope.tokens, scope.label) : within(site, scope);
   if (!found) return NOTHING;
-  const { label, pages, count, on, used } = found;
+  const { label, pages, files, count, on, used, maybe = 0 } = found;
   const known = new Map<string, ReadonlySet<string>>();
   return {
-    pages, count, words: `${label}: ${used ? 'used in ' : ''}${plural(count, 'place')}${count > 0 ? ` on ${plural(pages.length, 'page')}` : ''}`,
+    pages, count, words: `${label}: ${used ? 'used in ' : ''}${plural(count, 'place')}${count > 0 ? ` on ${plural(files, 'page')}` : ''}${maybe > 0 ? `; a rule may choose another swatch in ${maybe} more` : ''}`,
     on: (page) => {
       let ids = known.get(page);
       if (!ids) known.set(page, (ids = new Set(on(page).map((place) => place.id))));
@@ -37,7 +37,7 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   };
 }
 
-interface Found { readonly label: string; /** Whether it is a token, which is used, and no place itself. */ readonly used?: true; readonly pages: readonly string[]; readonly count: number; readonly on: (page: string) => readonly Place[] }
+interface Found { readonly label: string; /** Whether it is a token, which is used, and no place itself. */ readonly used?: true; readonly pages: readonly string[]; /** How many published files those are. */ readonly files: number; /** Places that a rule may repaint besides. */ readonly maybe?: number; readonly count: number; readonly on: (page: string) => readonly Place[] }
 
 /** What tokens paint is known by look: no page is taken apart for its words. */
 function ofTokens(site: Site, paths: readonly string[], label?: string): Found | undefined {
@@ -45,14 +45,17 @@ function ofTokens(site: Site, paths: readonly string[], label?: string): Found |
   const named = label ?? table.get(paths[0] ?? '')?.label;
   if (named === undefined) return undefined;
   const index = siteIndex(site);
-  const groups = new Set(paths.flatMap((path) => groupsOf(index, tokensMoving(table, path))));
-  return { label: named, used: true, pages: index.pagesWith(groups), count: [...groups].reduce((sum, group) => sum + group.count, 0), on: (page) => index.placesOn(page, groups) };
+  const { groups, count, maybe } = usesOfTokens(site, paths);
+  const pages = index.pagesWith(groups);
+  return { label: named, used: true, pages, files: index.countOf(pages.map((page) => ({ page }))), count, maybe, on: (page) => index.placesOn(page, groups) };
 }
 
 function within(site: Site, scope: { page: string; section?: string; place?: string; where?: Where }): Found | undefined {
-  if (!site.pages[scope.page]) return undefined;
+  const shown = publishedPage(site, scope.page);
+  if (!shown) return undefined;
+  const index = siteIndex(site);
   const tree = pageTree(site, scope.page);
-  const alone = (label: string, places: readonly Place[]): Found => ({ label, pages: places.length > 0 ? [scope.page] : [], count: places.length, on: (page) => (page === scope.page ? places : []) });
+  const alone = (label: string, places: readonly Place[]): Found => ({ label, pages: places.length > 0 ? [scope.page] : [], files: places.length > 0 ? shown.files.length : 0, count: index.countOf(places), on: (page) => (page === scope.page ? places : []) });
   if (scope.section === undefined && scope.place === undefined) return alone(tree.page.title, tree.places);
   const part = tree.parts.find((one) => one.id === scope.section);
   const label = scope.place === undefined ? (part?.label ?? '') : 'This place';
@@ -62,14 +65,19 @@ function within(site: Site, scope: { page: string; section?: string; place?: str
   // What is done to a shared part is done wherever it is used.
   const on = (page: string) => pageTree(site, page).places.filter((one) => one.usedId !== null && used.has(one.usedId));
   const uses = usesOf(site, meant[0]!);
-  return { label, pages: [...uses.keys()], count: [...uses.values()].reduce((sum, times) => sum + times, 0) * meant.length, on };
+  const times = (page: string) => index.times(page);
+  return { label, pages: [...uses.keys()], files: [...uses.keys()].reduce((sum, page) => sum + times(page), 0), count: [...uses].reduce((sum, [page, each]) => sum + each * times(page), 0) * meant.length, on };
 }
 
-/** How often each page shows the shared part in which a place stands: the header and the footer once, a section as often as it has entries. */
+/** Returns how often each published page shows the shared part that a place belongs to: the common header and footer once unless the page has its own or none, a section once for each entry. */
 function usesOf(site: Site, place: Place): Map<string, number> {
   const [section, inside] = place.usedId!.split(':');
-  return new Map(site.pageOrder.flatMap((page): [string, number][] => {
-    const times = inside === undefined ? 1 : Object.values(site.pages[page]!.sections).filter((entry) => 'shared' in entry && entry.shared === section).length;
-    return times > 0 ? [[page, times]] : [];
+  return new Map(publishedPages(site).flatMap(({ id, page }): [string, number][] => {
+    const end = place.section === 'footer' ? 'footer' : 'header';
+    const ends = (['header', 'footer'] as const).filter((each) => !page.without?.includes(each) && page[each] === section).length;
+    const times = inside === undefined
+      ? Number(!page.without?.includes(end) && page[end] === undefined)
+      : Object.values(page.sections).filter((entry) => 'shared' in entry && entry.shared === section).length + ends;
+    return times > 0 ? [[id, times]] : [];
   }));
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, nearestToken, matchStrays, outlineFix, plural, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
+import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, nearestToken, matchStrays, outlineFix, plural, publishedPage, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type TextOver } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
@@ -194,7 +194,8 @@ export class CheckStep {
   }
   protected percent = (share: number): string => `${cutDownText(share * 100, 1)} %`;
   protected page(id: string): string {
-    return this.#editor.current()?.pages[id]?.title ?? id;
+    const site = this.#editor.current();
+    return (site && publishedPage(site, id)?.title) ?? id;
   }
 
   @HostListener('document:keydown', ['$event'])

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { Store } from '@ngrx/store';
 import {
   addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithSimilar, nearestSwatch, pairsOn, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
-  removeSwatch, resolvedSwatches, ruleWords, setValue, rolePath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensThrough, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
+  removeSwatch, resolvedSwatches, ruleWords, setValue, rolePath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensMoving, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
 } from '@yohaku/core';
 import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, TextField, VerdictRule } from '../../ui/index.ts';
@@ -255,7 +255,7 @@ interface Spot { readonly label: string; readonly group: Group; readonly state: 
 /** Where a swatch stands as a foreground: by role and ground. */
 function spotsOf(site: Site, path: string): Spot[] {
   const table = tokenTable(site.brand);
-  const through = tokensThrough(table, path);
+  const through = tokensMoving(table, path);
   return groupsOf(siteIndex(site), through).flatMap((group) => group.states.filter((state) => state !== 'disabled').flatMap((state) => aspectsOf(group, state).flatMap((aspect): Spot[] => {
     // Of a part the edge is what stands before its ground; its fill is what its label stands on.
     const [property] = aspect.properties;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linkedSignal, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, takePalette, type Asset, type Candidate, type Drop, type Edit, type Source, type SiftPart } from '@yohaku/core';
+import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, siteIndex, takePalette, type Asset, type Candidate, type Drop, type Edit, type Source, type SiftPart } from '@yohaku/core';
 import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, KEYS, More, Pull, TextArea, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
 import { FilesField } from '../../ui/late/index.ts';
@@ -206,7 +206,7 @@ export class GatherStep {
     // Worked out from the edit itself: what follows a swatch by rule changes with it.
     const site = this.#editor.current();
     const edit = this.#edit();
-    const places = site && edit ? ripple(site, applyChange(site, edit).site).changed.length : 0;
+    const places = site && edit ? siteIndex(site).countOf(ripple(site, applyChange(site, edit).site).changed) : 0;
     const parts = [
       ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
       ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.replacement ? this.name(one.replacement) : 'nothing'})`).join(', ')}`] : []),

@@ -1,0 +1,164 @@
+import { firstItem, itemPageOf, itemShape, itemsOf, listPageOf, listPages, itemFile } from '../collections/index.ts';
+import { layIn, SECTION_KINDS } from '../sections/index.ts';
+import { homePage, type Page, type Section, type Site } from '../site/index.ts';
+import type { Inline } from '../kinds/index.ts';
+import { formsOf, type FormOnPage } from './forms.ts';
+
+/**
+ * The HTML files of one look that a site publishes: a page of the site, the items
+ * of a collection that show the same fields, a further page of a list, the pages
+ * after forms on one background, or the page for unknown addresses.
+ */
+export interface PublishedPage {
+  /** The id of a page of the site, or that id with `~` and a suffix; an id that begins with `~` belongs to no page of the site. */
+  readonly id: string;
+  readonly kind: 'page' | 'item' | 'list' | 'answer' | 'missing';
+  /** The page as it is shown; where several files share the look, that of the first file. */
+  readonly page: Page;
+  /** The name that lists show. */
+  readonly title: string;
+  /** The HTML files, relative to the site. Never empty. */
+  readonly files: readonly string[];
+}
+
+/** Name of the file that hosts answer unknown addresses with. */
+export const MISSING_FILE = '404.html';
+const MISSING = '~404';
+
+/** Returns the id of the page of the site that is edited for a published page; null for pages that are made from none. */
+export const editedPage = (id: string): string | null => {
+  const at = id.indexOf('~');
+  return at < 0 ? id : at === 0 ? null : id.slice(0, at);
+};
+
+/** Returns the name by which the HTML of a page tells its stylesheet which page it is: that of the page of the site that is edited for it. */
+export const pageMark = (id: string): string => editedPage(id) ?? (id === MISSING ? 'missing' : 'answer');
+
+/** Returns true for the id of a page that exists only as a published file. */
+export const isMade = (id: string): boolean => id.startsWith('~');
+
+interface Listed { readonly pages: Site['pages']; readonly shared: Site['shared']; readonly order: readonly string[]; readonly items: Site['items']; readonly collections: Site['collections']; readonly assets: Site['assets']; readonly list: readonly PublishedPage[]; readonly forms: readonly FormOnPage[] }
+const published = new WeakMap<Site, readonly PublishedPage[]>();
+const byId = new WeakMap<readonly PublishedPage[], ReadonlyMap<string, PublishedPage>>();
+/** By the first page of a site: what an edit of the brand leaves as it was. */
+const listed = new WeakMap<Page, Listed>();
+
+/** Returns every look that the published HTML files of a site have, in page order. The pages keep their identity while nothing they show changes. */
+export function publishedPages(site: Site): readonly PublishedPage[] {
+  const known = published.get(site);
+  if (known) return known;
+  const { list, forms } = pagesOf(site);
+  const all = [...list, ...answers(site, forms), ...missing(site)];
+  published.set(site, all);
+  return all;
+}
+
+/** Returns one published page by its id, or undefined. */
+export function publishedPage(site: Site, id: string): PublishedPage | undefined {
+  const list = publishedPages(site);
+  let known = byId.get(list);
+  if (!known) byId.set(list, (known = new Map(list.map((one) => [one.id, one]))));
+  return known.get(id);
+}
+
+/** Returns a page of the site or a published page by its id, as a page; undefined when there is none. */
+export function anyPage(site: Site, id: string): Page | undefined {
+  return Object.hasOwn(site.pages, id) ? site.pages[id] : publishedPage(site, id)?.page;
+}
+
+/** Returns how many HTML files have the look of a published page. */
+export const filesOf = (site: Site, id: string): number => publishedPage(site, id)?.files.length ?? 0;
+
+function pagesOf(site: Site): Listed {
+  const key = site.pages[site.pageOrder[0] ?? ''];
+  const known = key && listed.get(key);
+  if (known && known.pages === site.pages && known.shared === site.shared && known.order === site.pageOrder && known.items === site.items && known.collections === site.collections && known.assets === site.assets) return known;
+  const further = new Map<string, PublishedPage[]>();
+  for (const { page, number, file } of listPages(site)) {
+    const made = listPageOf(page, number, `${page.id}~page-${number}`);
+    further.set(page.id, [...(further.get(page.id) ?? []), { id: made.id, kind: 'list', page: made, title: made.title, files: [file] }]);
+  }
+  const list = site.pageOrder.flatMap((id): PublishedPage[] => {
+    const page = site.pages[id]!;
+    const own = firstItem(site, id) ? itemLooks(site, page) : [{ id, kind: 'page' as const, page, title: page.title, files: [page.file] }];
+    return [...own, ...(further.get(id) ?? [])];
+  });
+  const fresh = { pages: site.pages, shared: site.shared, order: site.pageOrder, items: site.items, collections: site.collections, assets: site.assets, list, forms: formsOf(site) };
+  if (key) listed.set(key, fresh);
+  return fresh;
+}
+
+/** The items of a page, put together by what decides how their places look. */
+function itemLooks(site: Site, page: Page): PublishedPage[] {
+  const collection = Object.values(site.collections).find((each) => each.page === page.id)!;
+  const looks = new Map<string, { readonly first: string; readonly files: string[] }>();
+  for (const item of itemsOf(site, collection)) {
+    const shape = itemShape(site, page, collection, item);
+    const file = itemFile(site, item)!;
+    const known = looks.get(shape);
+    if (known) known.files.push(file);
+    else looks.set(shape, { first: item.id, files: [file] });
+  }
+  return [...looks.values()].map(({ first, files }, n): PublishedPage => {
+    const title = files.length > 1 ? `${page.title}: ${files.length} items` : `${page.title}: ${site.items[first]!.slug}`;
+    // The page of the site shows the first item itself.
+    return n === 0 ? { id: page.id, kind: 'item', page, title: page.title, files } : { id: `${page.id}~${first}`, kind: 'item', page: itemPageOf(page, collection, site.items[first]!, `${page.id}~${first}`), title, files };
+  });
+}
+
+/** The pages after forms: one look for each background that forms have. */
+function answers(site: Site, forms: readonly FormOnPage[]): PublishedPage[] {
+  const looks = new Map<string, { readonly first: FormOnPage; readonly files: string[] }>();
+  for (const form of forms) {
+    const known = looks.get(form.section.ground);
+    if (known) known.files.push(form.file);
+    else looks.set(form.section.ground, { first: form, files: [form.file] });
+  }
+  return [...looks.values()].map(({ first, files }): PublishedPage => {
+    const page = answerPage(site, first);
+    return { id: page.id, kind: 'answer', page, title: `${first.page.title}: after sending`, files };
+  });
+}
+
+function missing(site: Site): PublishedPage[] {
+  if (Object.values(site.pages).some(({ file }) => file === MISSING_FILE)) return [];
+  return [{ id: MISSING, kind: 'missing', page: missingPage(site), title: 'Page not found', files: [MISSING_FILE] }];
+}
+
+/** The text of a page after a form where the designer wrote none. */
+const SENT = 'It has arrived. Thank you.';
+
+const kept = new Map<string, Page>();
+const MOST_KEPT = 2000;
+
+/** Returns the page that was made for the same content before, so that it is taken apart only once. */
+function same(page: Page): Page {
+  const key = JSON.stringify(page);
+  const known = kept.get(key);
+  if (known) return known;
+  if (kept.size >= MOST_KEPT) kept.clear();
+  kept.set(key, page);
+  return page;
+}
+
+/** A page with one opening section and nothing else but the header and footer of the site. */
+function opening(site: Site, about: Pick<Page, 'id' | 'title' | 'file' | 'language'>, ground: string | undefined, words: Inline[]): Page {
+  const id = 'answer';
+  const laid = layIn(site, SECTION_KINDS.opener, id, { title: about.title });
+  const blocks = Object.fromEntries(Object.values(laid.blocks).map((block) => [block.id, block.kind === 'text' && block.level === null ? { ...block, content: words } : block]));
+  const section: Section = { ...laid, ...(ground === undefined ? {} : { ground }), blocks };
+  const { language, ...rest } = about;
+  return same({ ...rest, description: '', unlisted: true, ...(language === undefined ? {} : { language }), sectionOrder: [id], sections: { [id]: { id, own: section } }, overrides: {} });
+}
+
+/** Returns the page that answers a sent form, in the look of the site and with the words that were written for it. */
+export function answerPage(site: Site, { page, section, form, file }: FormOnPage): Page {
+  return opening(site, { id: `~${page.id}~${form.id}`, title: page.title, file, language: page.language }, section.ground, [{ text: form.answer || SENT }]);
+}
+
+/** Returns the page for unknown addresses, in the look of the site, with a link to its first page. */
+export function missingPage(site: Site): Page {
+  const home = homePage(site);
+  const back: Inline[] = home ? [{ text: ' ' }, { id: 'r1', link: { to: 'page', page: home.id }, text: 'Go to the home page.' }] : [];
+  return opening(site, { id: MISSING, title: 'Page not found', file: MISSING_FILE }, undefined, [{ text: 'There is no page at this address.' }, ...back]);
+}
