@@ -7,7 +7,7 @@ import { loadDemo } from './demo.ts';
 import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase } from './db/index.ts';
 import { createApp } from './http/app.ts';
 import { doorOf } from './http/door.ts';
-import { UploadQueue, uploadLimits, type UploadLimits } from './http/uploads.ts';
+import { UploadQueue, letterQueue, uploadLimits, type UploadLimits } from './http/uploads.ts';
 import { ChangeHub } from './live/index.ts';
 import { LOGGED, openLog } from './log.ts';
 
@@ -22,6 +22,8 @@ export interface ServerOptions {
   /** The address that browsers use, when a proxy stands in front. */
   readonly publicAddress?: string;
   readonly uploadLimits?: UploadLimits;
+  /** Addresses of proxies, with commas between: only what comes from one of them may say whom it comes from (`YOHAKU_PROXIES`). */
+  readonly proxies?: string;
   /** How long a database that does not answer yet is waited for, ms; a minute by default. */
   readonly patience?: number;
   /** Hears what is waited for, in a few words. */
@@ -35,6 +37,9 @@ export interface RunningServer {
   link(): Promise<string>;
   close(): Promise<void>;
 }
+
+/** A socket on which nothing moves for so long is closed; ms. Streams of events have a sign of life more often. */
+const IDLE_SOCKET = 60_000;
 
 /** How often sessions that are over are cleared away; ms. */
 const CLEARING = 60 * 60_000;
@@ -55,6 +60,8 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   let handler: RequestListener | undefined;
   const early: Parameters<RequestListener>[] = [];
   server.on('request', (request, response) => { if (handler) handler(request, response); else early.push([request, response]); });
+  // A reader that takes nothing for so long is let go, with what was read for it.
+  server.setTimeout(IDLE_SOCKET);
   server.on('clientError', (_error, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n');
     else socket.destroy();
@@ -72,13 +79,13 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   try {
     const port = await listen(server, options.port);
     const publicAddress = options.publicAddress ?? process.env['YOHAKU_ADDRESS'];
-    const door = doorOf(port, publicAddress || undefined);
+    const door = doorOf(port, publicAddress || undefined, options.proxies ?? process.env['YOHAKU_PROXIES']);
     await awaitDatabase(database, options.patience, options.onWait);
     await migrateDatabase(database, join(options.root, 'server', 'migrations'));
     if (options.demo) await loadDemo(database);
     await clearSessions(database.db);
     await hub.start();
-    const handle = createApp({ database, hub, log, door, apart, uploads: new UploadQueue(options.uploadLimits ?? uploadLimits(process.env['YOHAKU_UPLOADS'])), root: options.root }).callback();
+    const handle = createApp({ database, hub, log, door, apart, letters: letterQueue(), uploads: new UploadQueue(options.uploadLimits ?? uploadLimits(process.env['YOHAKU_UPLOADS'])), root: options.root }).callback();
     const logged = pinoHttp({ logger: log, serializers: LOGGED, wrapSerializers: false, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') });
     handler = (request, response) => {
       logged(request, response);

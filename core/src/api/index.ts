@@ -13,4 +13,4 @@ export type { Brought, CaughtUp, LoadedSite, SavedChange, SendResult, ShelvedSit
 
 /** Every address of the API. */
 export const API = { session: SESSION, sites: SITES, sources: SOURCES, downloads: DOWNLOADS, fonts: FONTS, publish: PUBLISH, letters: LETTERS, frame: FRAME, system: SYSTEM } as const;
-export type { Letter } from './letters.ts';
+export type { Letter, LettersPage } from './letters.ts';

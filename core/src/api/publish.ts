@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Id, LIMITS, PlaceId } from '../fields/index.ts';
+import { LIMITS, PlaceId, PublishedId } from '../fields/index.ts';
 import { PixelsJson, type AuditCounts } from '../legibility/index.ts';
 import type { Site } from '../site/index.ts';
 import { answering } from './declare.ts';
@@ -14,7 +14,7 @@ const LARGEST = 2_147_483_647;
 const Whole = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(Number.MAX_SAFE_INTEGER));
 
 /** What the desk has read from its layout about one place. */
-const Reading = v.strictObject({ page: Id, place: PlaceId, width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing', 'covered']), found: Whole });
+const Reading = v.strictObject({ page: PublishedId, place: PlaceId, width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing', 'covered']), found: Whole });
 
 /** `pixels` are those the desk has read behind texts over pictures, `layout` what it has read from the layout of the pages: the server has none to read it from. */
 const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(LIMITS.readings))) });

@@ -1,5 +1,5 @@
 export { Address, Change, Op } from './change.ts';
-export { jsonEqual, valueAt, withValue } from './json.ts';
+export { inKeyOrder, jsonEqual, valueAt, withValue } from './json.ts';
 export { ChangeRefused } from './refused.ts';
 export { applyChange, opsOf, type Applicable, type Applied } from './apply.ts';
 export { planUndo, type UndoPlan } from './undo.ts';

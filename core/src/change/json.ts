@@ -10,6 +10,17 @@ export function jsonEqual(one: unknown, other: unknown): boolean {
   return keys.every((key) => Object.hasOwn(other, key) && jsonEqual((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]));
 }
 
+/**
+ * Returns a JSON value with the keys of all its records in one order, so that
+ * equal documents are written as the same bytes: a database keeps no order of keys.
+ */
+export function inKeyOrder<T>(value: T): T {
+  if (typeof value !== 'object' || value === null) return value;
+  if (Array.isArray(value)) return value.map((one) => inKeyOrder(one as unknown)) as T;
+  const record = value as Record<string, unknown>;
+  return Object.fromEntries(Object.keys(record).sort().map((key) => [key, inKeyOrder(record[key])])) as T;
+}
+
 /** The value at an address, or undefined when any step of it is not there. */
 export function valueAt(root: unknown, address: readonly string[]): unknown {
   let here = root;

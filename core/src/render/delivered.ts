@@ -13,6 +13,15 @@ export const deliveredFile = (asset: Asset, width: number): string => `images/${
 /** Pages are no wider than this, and so no picture in one of their columns, px. */
 const WIDEST = 1120;
 
+/** Returns HTML without the widths of pictures that could not be made; a picture that is left with none is offered as itself. */
+export function withoutFiles(html: string, missing: ReadonlySet<string>): string {
+  if (missing.size === 0) return html;
+  return html.replaceAll(/ srcset="([^"]*)" sizes="[^"]*"/g, (whole, offered: string) => {
+    const left = offered.split(', ').filter((one) => !missing.has(one.slice(0, one.lastIndexOf(' '))));
+    return left.length === 0 ? '' : whole.replace(offered, left.join(', '));
+  });
+}
+
 /**
  * A page's HTML as it goes out: pictures of pixels are offered in the widths they are
  * kept in, and those after the first are fetched when they come near (`sizes=auto`,

@@ -9,6 +9,9 @@ export interface SheetRow { readonly line: number; readonly cells: readonly stri
 /** A sheet as it was read: names of columns, and rows with what was left out of them. */
 export interface Sheet { readonly head: readonly string[]; readonly rows: readonly SheetRow[]; /** Lines that could not be read, from 1, and why. */ readonly left: readonly { readonly line: number; readonly why: string }[] }
 
+/** Returns a cell without the apostrophe that `writeSheet` puts before what a program would run as a formula. */
+const plain = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+
 /**
  * Reads a sheet: lines of cells with commas, semicolons or tabs between, found by
  * themselves; the first line names the columns.
@@ -21,13 +24,13 @@ export function readSheet(text: string): Sheet | string {
   const [head, ...rows] = data;
   if (!head) return 'There is nothing in it. The first line names the columns, each line below is an item.';
   if (rows.length > LIMITS.items) return `It has more than ${LIMITS.items.toLocaleString('en-GB')} rows, which is what a collection takes. Nothing was brought in; split it first.`;
-  const names = head.map((one) => one.trim());
+  const names = head.map((one) => plain(one.trim()));
   const twice = names.find((one, i) => one !== '' && names.findIndex((other) => other.toLowerCase() === one.toLowerCase()) !== i);
   if (twice !== undefined) return `Two columns are called “${twice}”. Nothing was brought in; name one otherwise.`;
   if (rows.length === 0) return `It has a line of names (${names.slice(0, 4).join(', ')}) and no rows below it. Nothing was brought in.`;
   const broken = new Map(errors.filter(({ type, row }) => type === 'Quotes' && row !== undefined).map(({ row }) => [row!, 'a quotation mark is not closed']));
   const left: { line: number; why: string }[] = [];
-  const whole = rows.map((cells, i): SheetRow => ({ line: i + 2, cells })).filter(({ line, cells }) => {
+  const whole = rows.map((cells, i): SheetRow => ({ line: i + 2, cells: cells.map(plain) })).filter(({ line, cells }) => {
     const why = broken.get(line - 1) ?? (cells.length > names.length ? `has ${cells.length} cells, and there are ${names.length} columns` : cells.some((cell) => cell.length > 4000) ? 'has a cell of over 4,000 characters' : undefined);
     if (why !== undefined) left.push({ line, why });
     return why === undefined;

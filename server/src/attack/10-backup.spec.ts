@@ -46,6 +46,28 @@ describe('Item 10: backup and restore, while it runs', () => {
     expect(rows.some(({ hash }) => text.includes(hash))).toBeFalse();
   });
 
+  it('loses no edit that was acknowledged meanwhile: each is in the site or in what was kept of before', async () => {
+    const keep = join(folder, 'before-restore.tar.gz');
+    let going = true;
+    const acknowledged: string[] = [];
+    const editing = (async () => {
+      for (let i = 0; going; i++) {
+        const id = `meanwhile-${String(i).padStart(4, '0')}`;
+        const { results } = (await (await edit(id, i % 40)).json()) as { results?: { sequence?: number }[] };
+        if (results?.[0]?.sequence !== undefined) acknowledged.push(id);
+      }
+    })();
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await restoreBackup(database, file, keep);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    going = false;
+    await editing;
+    expect(acknowledged.length).toBeGreaterThan(5);
+    const { rows } = await client.databasePool.query<{ id: string }>('select id from changes');
+    const kept = gunzipSync(readFileSync(keep)).toString('latin1');
+    for (const id of acknowledged) expect(rows.some((row) => row.id === id) || kept.includes(`"${id}"`)).withContext(id).toBeTrue();
+  }, 60_000);
+
   it('puts it in place of what is there, tells open windows, and keeps everybody signed in', async () => {
     await writeBackup(database, join(folder, 'now.tar.gz'));
     const before = await stored();

@@ -1,8 +1,9 @@
 import type { PoolClient } from 'pg';
-import type { Database } from '../db/index.ts';
+import { isLocked, type Database } from '../db/index.ts';
 import { checkBackup, rowsOf, type BackupSummary } from './check-backup.ts';
 import { BackupRefused, TABLES, migrationsOf, tableOf, type TableName } from './format.ts';
 import { readEntries } from './read-entries.ts';
+import { writeBackup } from './write-backup.ts';
 
 /** Channel on which servers hear that all sites are others now. */
 export const RESTORED_CHANNEL = 'yohaku_restored';
@@ -10,17 +11,40 @@ export const RESTORED_CHANNEL = 'yohaku_restored';
 /**
  * Puts what a backup holds in place of what a database has, all of it or nothing,
  * while servers run: they are told, and so are their windows. Sessions stay.
- * The backup is read whole and checked before anything is touched.
+ * The backup is read whole and checked before anything is touched. Edits wait from
+ * before `keep` is written until all is in place: none that was acknowledged is in
+ * neither of the two.
+ *
+ * @param keep file to which what is here now is written first
  * @throws BackupRefused
  */
-export async function restoreBackup(database: Database, file: string): Promise<BackupSummary> {
+export async function restoreBackup(database: Database, file: string, keep?: string): Promise<BackupSummary> {
   const summary = await checkBackup(file);
   const here = await migrationsOf(database);
   if (summary.migrations > here) throw new BackupRefused(`${file} was made by a newer Yohaku. Update this one, then restore it. Nothing was changed.`);
+  for (let tries = 1; ; tries++) {
+    try {
+      await inPlace(database, file, summary, keep);
+      database.remembered.clear();
+      return summary;
+    } catch (error) {
+      // Somebody who writes and this waited for each other: nothing was changed, and it is begun anew.
+      if (isLocked(error) && tries < TRIES) continue;
+      throw error instanceof BackupRefused ? error : new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
+    }
+  }
+}
+
+const TRIES = 10;
+
+async function inPlace(database: Database, file: string, summary: BackupSummary, keep: string | undefined): Promise<void> {
   const client = await database.pool.connect();
   try {
     await client.query('begin');
-    // Edits and publications under way end first; new ones wait until all is in place.
+    // Edits and publications under way end first; new ones wait until all is in place. Reading goes on.
+    // Sites first: every edit holds its site's row to its end.
+    await client.query(`lock table sites, ${TABLES.filter((table) => table !== 'sites').map((table) => `"${table}"`).join(', ')} in exclusive mode`);
+    if (keep !== undefined) await writeBackup(database, keep);
     await client.query(`truncate ${TABLES.filter((table) => table !== 'users').map((table) => `"${table}"`).join(', ')}`);
     const columns = await columnsOf(client, summary);
     // The bytes of files come before the rows that say what they are.
@@ -35,16 +59,16 @@ export async function restoreBackup(database: Database, file: string): Promise<B
         bytes.clear();
       } else await insertRows(client, table, columns[table], rows);
     }
+    // A site that comes back is another than the one of that id which a server may remember.
+    await client.query('update sites set incarnation = gen_random_uuid()');
     await client.query('select pg_notify($1, $2)', [RESTORED_CHANNEL, summary.made]);
     await client.query('commit');
   } catch (error) {
     await client.query('rollback').catch(() => {});
-    throw error instanceof BackupRefused ? error : new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
+    throw error;
   } finally {
     client.release();
   }
-  database.remembered.clear();
-  return summary;
 }
 
 /** The columns that both the backup and this database have; a newer one takes its default. */

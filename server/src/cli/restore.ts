@@ -1,6 +1,6 @@
 import { mkdir } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { checkBackup, restoreBackup, writeBackup } from '../backup/index.ts';
+import { checkBackup, restoreBackup } from '../backup/index.ts';
 import { listSites } from '../sites/index.ts';
 import { backupWords, stamp } from './backup.ts';
 import { print, readArgs, UseError, withDatabase, type Verb } from './host.ts';
@@ -24,9 +24,8 @@ export const restore: Verb = {
         const folder = join(process.env['DATABASE_URL'] ? process.cwd() : resolve(values.data ?? join(host.root, '.data')), 'backups');
         await mkdir(folder, { recursive: true, mode: 0o700 });
         kept = join(folder, `before-restore-${stamp(new Date())}.tar.gz`);
-        await writeBackup(database, kept);
       }
-      await restoreBackup(database, file);
+      await restoreBackup(database, file, kept ?? undefined);
       return kept;
     });
     print(values.json, { ...found, before }, () => `${backupWords(checked)}\nAll of it is in place.${before ? ` What was here before is in ${before}.` : ''}`);

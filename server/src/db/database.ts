@@ -1,5 +1,6 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import { LRUCache } from 'lru-cache';
 import pg from 'pg';
 import type { Site } from '@yohaku/core';
 import * as schema from './schema.ts';
@@ -10,14 +11,22 @@ export type Db = NodePgDatabase<typeof schema>;
 export type Querier = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
 
 /** What is remembered of a site at a sequence: as it was read, or why it could not be. */
-export type Remembered = { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] } | { readonly unreadable: Error; readonly sequence: number };
+export type Remembered = ({ readonly site: Site; readonly told?: readonly string[] } | { readonly unreadable: Error }) & {
+  readonly sequence: number;
+  /** Which of the sites that ever had this id: one that is deleted and another that is imported have the same sequences. */
+  readonly incarnation: string;
+};
+/** Sites that one process remembers. */
+const MOST_REMEMBERED = 24;
 
 export interface Database {
   readonly db: Db;
   readonly pool: pg.Pool;
   readonly url: string;
   /** Sites read last, each with the sequence that tells whether it is still right. */
-  readonly remembered: Map<string, Remembered>;
+  readonly remembered: LRUCache<string, Remembered>;
+  /** Connections that serve published sites and nothing else: edits that wait for each other cannot keep readers waiting. */
+  readonly live: Db;
   close(): Promise<void>;
 }
 
@@ -31,7 +40,13 @@ export function openDatabase(url: string, onError: (error: Error) => void = () =
   pool.on('error', onError);
   // The pool listens to idle ones only: an error of one in use would have no listener, and end the process.
   pool.on('connect', (client) => client.on('error', onError));
-  return { db: returning(drizzle(pool, { schema }), pool), pool, url, remembered: new Map(), close: () => pool.end() };
+  const readers = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 30_000, keepAlive: true });
+  readers.on('error', onError);
+  readers.on('connect', (client) => client.on('error', onError));
+  return {
+    db: returning(drizzle(pool, { schema }), pool), live: drizzle(readers, { schema }), pool, url, remembered: new LRUCache({ max: MOST_REMEMBERED }),
+    close: async () => { await Promise.all([pool.end(), readers.end()]); },
+  };
 }
 
 /**

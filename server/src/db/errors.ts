@@ -21,6 +21,12 @@ export function isDatabaseDown(error: unknown): boolean {
   return false;
 }
 
+/** Returns true when a row or table stayed locked by somebody else for as long as could be waited (SQLSTATE 55P03), or two waited for each other (40P01). Asking again later can help. */
+export function isLocked(error: unknown): boolean {
+  for (const one of causes(error)) if (/^(55P03|40P01)$/.test(codeOf(one))) return true;
+  return false;
+}
+
 /** Whether PostgreSQL refused a value itself: SQLSTATE 22 (no such text or number) or 23 (a constraint), 54 (too large). */
 export function isRefusedByDatabase(error: unknown): boolean {
   for (const one of causes(error)) if (/^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(one))) return true;

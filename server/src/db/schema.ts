@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { LetterField, Source } from '@yohaku/core';
-import { bigint, boolean, check, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, varchar } from 'drizzle-orm/pg-core';
+import { bigint, boolean, check, uuid, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, varchar } from 'drizzle-orm/pg-core';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
@@ -33,6 +33,8 @@ export const sites = pgTable('sites', {
   id: text().primaryKey(),
   name: text().notNull(),
   sequence: bigint({ mode: 'number' }).notNull().default(0),
+  /** Which of the sites that ever had this id it is. */
+  incarnation: uuid().notNull().defaultRandom(),
   document: jsonb().notNull(),
   createdAt: at('created_at'),
   /** Since when it is put away from the shelf; null while it stands there. */
@@ -59,6 +61,8 @@ export const changes = pgTable('changes', {
   id: text().notNull(),
   change: jsonb().notNull(),
   inverse: jsonb().notNull(),
+  /** Characters of the change as JSON: what a window that catches up is sent. */
+  size: integer().notNull().default(0),
   author: text().notNull().references(() => users.id),
   windowId: text('window_id').notNull(),
   at: at('at'),

@@ -1,3 +1,4 @@
+import { FontRefused } from './font-refused.ts';
 import { fontLooks } from './font-looks.ts';
 import type { OpenedFont } from './open-apart.ts';
 import { readFontFile } from './read-font.ts';
@@ -7,5 +8,11 @@ import { toWoff2 } from './to-woff2.ts';
 export async function takeApart(sent: Uint8Array): Promise<OpenedFont> {
   const bytes = Buffer.from(sent);
   const read = readFontFile(bytes);
-  return { read, looks: fontLooks(bytes), woff2: await toWoff2(bytes, read.format) };
+  try {
+    return { read, looks: fontLooks(bytes), woff2: await toWoff2(bytes, read.format) };
+  } catch (error) {
+    if (error instanceof FontRefused) throw error;
+    // Its names and measures could be read, its outlines (`glyf`, `loca`) could not.
+    throw new FontRefused('The font is damaged: its outlines cannot be read. Export it again and drop the new file.', { cause: error });
+  }
 }

@@ -2,8 +2,9 @@ import type { Middleware } from 'koa';
 import { ChangeRefused } from '@yohaku/core';
 import { ApartBusy } from '../apart/index.ts';
 import { DownloadRefused, PictureRefused } from '../assets/index.ts';
+import { ExportRefused } from '../publish/index.ts';
 import { SourceRefused } from '../sources/index.ts';
-import { isDatabaseDown, isRefusedByDatabase } from '../db/index.ts';
+import { isDatabaseDown, isLocked, isRefusedByDatabase } from '../db/index.ts';
 import { SiteRefused, SiteUnreadable } from '../sites/index.ts';
 import { Problem } from './problem.ts';
 import type { Services } from './context.ts';
@@ -17,6 +18,11 @@ export function errorBoundary({ log }: Services): Middleware {
       await next();
       if (context.status >= 400 && (context.body === undefined || context.body === null)) throw new Problem(context.status, TITLES[context.status] ?? 'Refused', context.status === 404 ? 'There is nothing at this address.' : 'This cannot be done at this address.');
     } catch (error) {
+      // The client has disconnected, so there is nobody to answer and nothing to report.
+      if (context.req.destroyed && isAborted(error)) {
+        context.respond = false;
+        return;
+      }
       const problem = toProblem(error, (unknown) => log.error({ err: unknown, path: context.path.slice(0, 200) }, 'unexpected error'));
       if (problem.retryAfter !== null) context.set('Retry-After', String(problem.retryAfter));
       context.status = problem.status;
@@ -29,14 +35,18 @@ export function errorBoundary({ log }: Services): Middleware {
   };
 }
 
+const isAborted = (error: unknown): boolean => /^(ECONNABORTED|ECONNRESET|EPIPE|ERR_STREAM_PREMATURE_CLOSE)$/.test(String((error as { code?: unknown }).code));
+
 function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ChangeRefused) return new Problem(error.kind === 'gone' ? 409 : 422, 'Change refused', error.message, error.issues);
   if (error instanceof PictureRefused || error instanceof SourceRefused) return new Problem(422, 'Source refused', error.message);
   if (error instanceof DownloadRefused) return new Problem(422, 'Download refused', error.message);
+  if (error instanceof ExportRefused) return new Problem(422, 'Files missing', error.message);
   if (error instanceof SiteRefused) return new Problem(422, 'Site refused', error.message, error.issues);
   if (error instanceof SiteUnreadable) return new Problem(error.newer ? 409 : 422, error.newer ? 'Made by a newer Yohaku' : 'Site not readable', error.message, error.issues);
   if (error instanceof ApartBusy) return new Problem(503, 'Busy', error.message, [], 5);
+  if (isLocked(error)) return new Problem(503, 'Site busy', 'Another process is changing this site and is not done yet. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
   if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
   // What a schema let through and no column takes: the sender's fault all the same, never said as ours.
   if (isRefusedByDatabase(error)) return new Problem(422, 'Input refused', 'Something in the request cannot be kept. Nothing was saved by it.');

@@ -12,6 +12,8 @@ export interface Services {
   readonly log: Logger;
   readonly door: Door;
   readonly uploads: UploadQueue;
+  /** What visitors send from forms. */
+  readonly letters: UploadQueue;
   /** Where files that were sent are taken apart. */
   readonly apart: Apart;
   /** Folder of the checkout: fonts, built web app. */

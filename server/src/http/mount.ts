@@ -12,6 +12,9 @@ import { BODY_BYTES, type Route } from './route.ts';
 /** What a part of an address may be: ids, file names, paths of a published site. Nothing else can name anything here. */
 const PLAIN_PARAM = /^[A-Za-z0-9][A-Za-z0-9._-]{0,254}(?:\/[A-Za-z0-9][A-Za-z0-9._-]{0,254}){0,4}\/?$/;
 
+/** So long a visitor may take to send a form, ms. */
+const VISITOR_MS = 20_000;
+
 /** Refuses hosts that are not ours, and changes that come from pages that are not ours, whatever the address. */
 export function onlyOurs({ door }: Services): Middleware {
   return async (context, next) => {
@@ -33,7 +36,7 @@ export function mount(routes: readonly Route[], services: Services): Router {
   return router;
 }
 
-function answer({ declared, handle: answered }: Route, services: Services): Middleware {
+function answer({ declared, handle: answered, admit }: Route, services: Services): Middleware {
   return async (context) => {
     const session = declared.open ? undefined : await enter(context, services);
     context.set('Content-Security-Policy', POLICIES[declared.policy ?? 'data']);
@@ -47,8 +50,16 @@ function answer({ declared, handle: answered }: Route, services: Services): Midd
     if (!declared.upload) return handle(Buffer.alloc(0));
     const { bytes: limit, tooLarge } = declared.upload;
     if (Number(context.get('Content-Length') || 0) > limit) throw new Problem(413, 'Too large', tooLarge);
+    await admit?.({ context, params });
+    // What visitors send is small: it is read before it takes a place, so that one who never finishes takes none.
+    if (declared.upload.visitors) {
+      const from = [`from ${services.door.visitor(context.req)}`, `to ${params['site'] ?? ''}`];
+      services.letters.count(from);
+      const bytes = await rawBody(context, limit, tooLarge, VISITOR_MS);
+      return services.letters.run([], () => handle(bytes));
+    }
     // A file stands in memory from here until it is read: as many at once as the queue has room for.
-    return services.uploads.run(session?.user ?? context.ip, async () => handle(await rawBody(context, limit, tooLarge)));
+    return services.uploads.run([session?.user ?? ''], async () => handle(await rawBody(context, limit, tooLarge)));
   };
 }
 
@@ -77,13 +88,16 @@ async function jsonBody(context: Context, limit: number): Promise<unknown> {
   return readJson(bytes);
 }
 
-async function rawBody(context: Context, limit: number, tooLarge: string): Promise<Buffer> {
+async function rawBody(context: Context, limit: number, tooLarge: string, within?: number): Promise<Buffer> {
   const encoding = context.get('Content-Encoding');
   if (encoding !== '' && encoding !== 'identity') throw new Problem(415, 'Unknown kind of content', 'The content is packed. Send it as it is.');
+  const late = within === undefined ? undefined : setTimeout(() => context.req.destroy(), within);
   try {
     return await getRawBody(context.req, { limit, length: context.get('Content-Length') || null });
   } catch (error) {
     if ((error as { status?: number }).status === 413) throw new Problem(413, 'Too large', tooLarge);
     throw error;
+  } finally {
+    clearTimeout(late);
   }
 }

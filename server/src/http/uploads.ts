@@ -9,8 +9,20 @@ export interface UploadLimits {
   /** Files one user may send within `minutes`. */
   readonly perUser: number;
   readonly minutes: number;
+  /** What is said of too many. */
+  readonly words?: { readonly often: string; readonly busy: string };
 }
 export const UPLOAD_LIMITS: UploadLimits = { atOnce: 3, waiting: 60, perUser: 600, minutes: 10 };
+
+/** What visitors may send from forms: each of them, and all of them to one site. */
+export const LETTER_LIMITS = { perVisitor: 30, perSite: 300 } as const;
+const LETTER_QUEUE: UploadLimits = {
+  atOnce: 20, waiting: 200, perUser: LETTER_LIMITS.perVisitor, minutes: 10,
+  words: { often: 'Too much was sent from here, or to this site, within ten minutes. Nothing of this was kept; wait, and send it again. What you typed is still there.', busy: 'Too much is being sent at this moment. Nothing of this was kept; send it again in a moment. What you typed is still there.' },
+};
+
+/** The queue for what visitors send: apart from the owner's uploads, which it cannot keep waiting. */
+export const letterQueue = (): UploadQueue => new UploadQueue(LETTER_QUEUE, (key) => (key.startsWith('to ') ? LETTER_LIMITS.perSite : LETTER_LIMITS.perVisitor));
 
 /** The limits, with another number of files a user may send within their minutes (`YOHAKU_UPLOADS`); what is no whole number is passed over. */
 export function uploadLimits(perUser?: string): UploadLimits {
@@ -27,15 +39,23 @@ export class UploadQueue {
   readonly #waiting: (() => void)[] = [];
   #running = 0;
 
-  constructor(limits: UploadLimits = UPLOAD_LIMITS) {
+  readonly #most: (key: string) => number;
+
+  constructor(limits: UploadLimits = UPLOAD_LIMITS, most: (key: string) => number = () => limits.perUser) {
     this.#limits = limits;
+    this.#most = most;
+  }
+
+  /** Counts one more for each of some senders. @throws Problem 429 when one of them sent too many */
+  count(keys: readonly string[]): void {
+    for (const key of keys) this.#count(key);
   }
 
   /** @throws Problem 429 when this user sent too many, 503 when too many wait; both say when to try again */
-  async run<T>(user: string, work: () => Promise<T> | T): Promise<T> {
-    this.#count(user);
+  async run<T>(users: readonly string[], work: () => Promise<T> | T): Promise<T> {
+    this.count(users);
     if (this.#running >= this.#limits.atOnce) {
-      if (this.#waiting.length >= this.#limits.waiting) throw new Problem(503, 'Busy', 'Too many files are being read. Nothing of this one was kept; drop it again in a moment.', [], SOON);
+      if (this.#waiting.length >= this.#limits.waiting) throw new Problem(503, 'Busy', this.#limits.words?.busy ?? 'Too many files are being read. Nothing of this one was kept; drop it again in a moment.', [], SOON);
       await new Promise<void>((go) => this.#waiting.push(go));
     } else this.#running++;
     try {
@@ -53,8 +73,8 @@ export class UploadQueue {
     // One entry a user who sent within the span: the others are forgotten here.
     for (const [one, times] of this.#sent) if (times.at(-1)! < now - span) this.#sent.delete(one);
     const times = (this.#sent.get(user) ?? []).filter((time) => time >= now - span);
-    if (times.length >= this.#limits.perUser)
-      throw new Problem(429, 'Too often', `More than ${this.#limits.perUser} files were sent within ${this.#limits.minutes} minutes. Wait, and drop this one again.`, [], Math.ceil((times[0]! + span - now) / 1000));
+    if (times.length >= this.#most(user))
+      throw new Problem(429, 'Too often', this.#limits.words?.often ?? `More than ${this.#limits.perUser} files were sent within ${this.#limits.minutes} minutes. Wait, and drop this one again.`, [], Math.ceil((times[0]! + span - now) / 1000));
     times.push(now);
     this.#sent.set(user, times);
   }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { and, count, desc, eq } from 'drizzle-orm';
-import { formsOf, readLetter, type Letter, type Site } from '@yohaku/core';
+import { and, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { formsOf, readLetter, type LettersPage, type Site } from '@yohaku/core';
 import { schema, type Database, type Querier } from '../db/index.ts';
 
 const { letters } = schema;
@@ -37,10 +37,26 @@ export async function takeLetter({ db }: Database, site: Site, file: string, bod
   return true;
 }
 
-/** The letters of a site, newest first. */
-export async function listLetters(db: Querier, site: string): Promise<Letter[]> {
-  const rows = await db.select().from(letters).where(eq(letters.siteId, site)).orderBy(desc(letters.at), desc(letters.id));
-  return rows.map(({ id, tray, page, fields, read, at }) => ({ id, tray, page, fields, read, at: at.toISOString() }));
+/** Most letters, and characters of them as JSON, in one answer. */
+const ONE_ANSWER = { letters: 500, characters: 2_000_000 } as const;
+
+/**
+ * Returns letters of a site, newest first: so many as one answer holds, and one at least.
+ *
+ * @param before id of a letter: those that are older are listed
+ */
+export async function listLetters(db: Querier, site: string, before?: string): Promise<LettersPage> {
+  const older = before === undefined ? sql`true` : sql`(l.at, l.id) < (select b.at, b.id from ${letters} b where b.site_id = ${site} and b.id = ${before})`;
+  const { rows } = await db.execute<{ id: string }>(sql`
+    select s.id from (
+      select p.id, sum(p.size) over (order by p.at desc, p.id desc) as sum, row_number() over (order by p.at desc, p.id desc) as n
+      from (select l.id, l.at, length(l.fields::text) as size from ${letters} l where l.site_id = ${site} and ${older} order by l.at desc, l.id desc limit ${ONE_ANSWER.letters + 1}) p
+    ) s where s.n <= ${ONE_ANSWER.letters} and (s.sum < ${ONE_ANSWER.characters} or s.n = 1)`);
+  const list = rows.length === 0 ? [] : await db.select().from(letters).where(and(eq(letters.siteId, site), inArray(letters.id, rows.map(({ id }) => id)))).orderBy(desc(letters.at), desc(letters.id));
+  const [counts] = await db.select({ total: count(), unread: sql<number>`count(*) filter (where not ${letters.read})::int` }).from(letters).where(eq(letters.siteId, site));
+  const last = list.at(-1);
+  const [next] = last ? await db.select({ n: count() }).from(letters).where(and(eq(letters.siteId, site), sql`(${letters.at}, ${letters.id}) < (select b.at, b.id from ${letters} b where b.site_id = ${site} and b.id = ${last.id})`)) : [];
+  return { letters: list.map(({ id, tray, page, fields, read, at }) => ({ id, tray, page, fields, read, at: at.toISOString() })), more: (next?.n ?? 0) > 0, total: counts!.total, unread: counts!.unread };
 }
 
 /** Marks a letter as read, or not. @returns false when there is no such letter */

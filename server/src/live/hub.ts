@@ -60,8 +60,8 @@ export class ChangeHub {
     const entry = { ...listener, session };
     set.add(entry);
     return () => {
-      set.delete(entry);
-      if (set.size === 0 && this.#listeners.get(site) === set) this.#listeners.delete(site);
+      // The site may have another id by now.
+      for (const [id, all] of this.#listeners) if (all.delete(entry) && all.size === 0) this.#listeners.delete(id);
     };
   }
 
@@ -91,11 +91,23 @@ export class ChangeHub {
       return;
     }
     try {
-      const { site, sequence } = JSON.parse(payload) as { site: string; sequence: number };
+      const { site, sequence, movedTo } = JSON.parse(payload) as { site: string; sequence: number; movedTo?: string };
+      // Windows that were opened under the former address hear what happens at the new one.
+      if (movedTo !== undefined) return this.#move(site, movedTo);
       for (const listener of this.#listeners.get(site) ?? []) listener.sequence(sequence);
     } catch {
       // Somebody else's payload on our channel: nothing to tell.
     }
+  }
+
+  #move(from: string, to: string): void {
+    const moving = this.#listeners.get(from);
+    if (!moving) return;
+    this.#listeners.delete(from);
+    const there = this.#listeners.get(to) ?? new Set();
+    for (const entry of moving) there.add(entry);
+    this.#listeners.set(to, there);
+    for (const entry of moving) entry.sequence(0);
   }
 
   #lost(client: pg.Client): void {

@@ -1,9 +1,11 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, MISSING_FILE, missingHtml, publishedPages,  assetFile, deliveredFile, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, inKeyOrder, MISSING_FILE, missingHtml, publishedPages,  assetFile, deliveredFile, deliveredWidths, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, withoutFiles, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, inWidths, readFile } from '../assets/index.ts';
+import { breathing } from './breathing.ts';
+import { ExportRefused } from './export-refused.ts';
 import { sharingPictures } from './sharing.ts';
 
 export interface ExportedFile { readonly bytes: Buffer; readonly type: string }
@@ -25,43 +27,37 @@ export async function fontBytes(db: Querier, root: string, { family, file }: Fon
   return face && (await readFile(db, face.hash))?.bytes;
 }
 
-/** All files of the static site: pages, styles, tokens, fonts in use, pictures, specimen. The wall, the publication and the export are this. */
-export async function exportSite(db: Querier, apart: Apart, site: Site, root: string): Promise<ExportedSite> {
+/**
+ * Returns all files of the static site: pages, styles, tokens, fonts in use,
+ * pictures, specimen. Equal documents give the same bytes, whatever the order of
+ * their keys; documents that differ give another `site.json`.
+ */
+export async function exportSite(db: Querier, apart: Apart, given: Site, root: string): Promise<ExportedSite> {
+  const site = inKeyOrder(given);
   const files = new Map<string, ExportedFile>();
-  const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(content), type });
-  // A page that items have one like each is theirs: its own address leads on to the first of them.
-  for (const id of site.pageOrder) text(site.pages[id]!.file, firstItem(site, id) ? redirectHtml(site, site.pages[id]!) : pageHtml(site, id), HTML);
-  for (const { page, number, file } of listPages(site)) text(file, pageHtml(siteOfListPage(site, page, number), page.id), HTML);
-  for (const { collection, item, file } of itemPages(site)) text(file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML);
-  for (const id of site.collectionOrder) text(feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8');
-  for (const [file, page] of formerAddresses(site)) text(file, redirectHtml(site, page), HTML);
-  for (const form of formsOf(site)) text(form.file, answerHtml(site, form), HTML);
-  if (publishedPages(site).some(({ kind }) => kind === 'missing')) text(MISSING_FILE, missingHtml(site), HTML);
-  text('specimen.html', specimenHtml(site), HTML);
-  text('tokens.css', writeTokensCss(site.brand), CSS);
-  text('styles.css', stylesCss(site), CSS);
-  text('fonts.css', siteFontsCss(site, 'fonts/'), CSS);
-  text('tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json');
-  // The document all of it was made from: what `audit` reads an export by.
-  text('site.json', `${JSON.stringify(site)}\n`, 'application/json');
+  // A width that a picture cannot be made in is offered by no page.
+  const { missing, without } = await addPictures(db, apart, site, files);
+  const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(type === HTML ? withoutFiles(content, missing) : content), type });
+  const breath = breathing();
+  for (const [name, content, type] of textsOf(site)) {
+    text(name, content, type);
+    await breath();
+  }
   for (const face of facesInUse(site)) {
     const bytes = await fontBytes(db, root, face);
     if (bytes) files.set(`fonts/${face.file}`, { bytes, type: 'font/woff2' });
+    else without.push(`the font file ${face.file}`);
   }
   for (const family of familiesInUse(site.brand))
     if ('licence' in family) files.set(`fonts/${family.id}-licence.txt`, { bytes: await readDisk(join(root, 'node_modules', '@fontsource', family.id, 'LICENSE')), type: 'text/plain; charset=utf-8' });
-  for (const asset of Object.values(site.assets)) {
-    const kept = await readFile(db, asset.hash);
-    if (!kept) continue;
-    const colors = drawnColors(asset, site.brand);
-    for (const [width, bytes] of await inWidths(apart, asset, kept.bytes)) files.set(deliveredFile(asset, width), { bytes, type: 'image/webp' });
-    files.set(assetFile(asset, site.brand), colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept);
-  }
   for (const [file, bytes] of await sharingPictures(apart, site, (face) => fontBytes(db, root, face))) files.set(file, { bytes, type: 'image/png' });
   for (const one of Object.values(site.downloads)) {
     const kept = await readFile(db, one.hash);
     if (kept) files.set(downloadFile(one), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);
+    else without.push(`the download “${one.name}”`);
   }
+  // A site that lacks a file would be live with a hole: it says so and stays as it is.
+  if (without.length > 0) throw new ExportRefused(without);
   const form = site.shared.logo?.forms[site.shared.logo.icon.form];
   const kept = form && (await readFile(db, site.assets[form.asset]!.hash));
   if (kept) {
@@ -69,4 +65,45 @@ export async function exportSite(db: Querier, apart: Apart, site: Site, root: st
     text('site.webmanifest', webManifest(site), 'application/manifest+json');
   }
   return files;
+}
+
+/** Adds the pictures of a site. @returns the files of widths that could not be made, and what is not kept here, in words */
+async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<string, ExportedFile>): Promise<{ missing: Set<string>; without: string[] }> {
+  const missing = new Set<string>();
+  const without: string[] = [];
+  for (const asset of Object.values(site.assets)) {
+    const kept = await readFile(db, asset.hash);
+    if (!kept) {
+      without.push(`the picture “${asset.name}”`);
+      continue;
+    }
+    const colors = drawnColors(asset, site.brand);
+    const made = await inWidths(apart, asset, kept.bytes);
+    for (const width of deliveredWidths(asset)) {
+      const bytes = made.get(width);
+      if (bytes) files.set(deliveredFile(asset, width), { bytes, type: 'image/webp' });
+      else missing.add(deliveredFile(asset, width));
+    }
+    files.set(assetFile(asset, site.brand), colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept);
+  }
+  return { missing, without };
+}
+
+/** Every text file of a site, one after the other: of a thousand pages none waits for the last. */
+function* textsOf(site: Site): Generator<readonly [name: string, content: string, type: string]> {
+  // A page that items have one like each is theirs: its own address leads on to the first of them.
+  for (const id of site.pageOrder) yield [site.pages[id]!.file, firstItem(site, id) ? redirectHtml(site, site.pages[id]!) : pageHtml(site, id), HTML];
+  for (const { page, number, file } of listPages(site)) yield [file, pageHtml(siteOfListPage(site, page, number), page.id), HTML];
+  for (const { collection, item, file } of itemPages(site)) yield [file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML];
+  for (const id of site.collectionOrder) yield [feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8'];
+  for (const [file, page] of formerAddresses(site)) yield [file, redirectHtml(site, page), HTML];
+  for (const form of formsOf(site)) yield [form.file, answerHtml(site, form), HTML];
+  if (publishedPages(site).some(({ kind }) => kind === 'missing')) yield [MISSING_FILE, missingHtml(site), HTML];
+  yield ['specimen.html', specimenHtml(site), HTML];
+  yield ['tokens.css', writeTokensCss(site.brand), CSS];
+  yield ['styles.css', stylesCss(site), CSS];
+  yield ['fonts.css', siteFontsCss(site, 'fonts/'), CSS];
+  yield ['tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json'];
+  // The document all of it was made from: what `audit` reads an export by.
+  yield ['site.json', `${JSON.stringify(site)}\n`, 'application/json'];
 }

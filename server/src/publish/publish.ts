@@ -1,6 +1,7 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
-import { auditCounts, auditSite, readStored, SiteIssues, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
+import { readStored, SiteIssues, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
+import { countsOf } from '../audits/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { storeFile } from '../assets/index.ts';
 import { SiteUnreadable } from '../sites/index.ts';
@@ -16,17 +17,19 @@ export async function listPublications(db: Querier, siteId: string): Promise<Pub
   return rows.map((row) => ({ number: row.number, sequence: row.sequence, at: row.at.toISOString(), live: row.live, verdict: row.verdict, files: Object.keys(row.manifest).length }));
 }
 
-/** Makes the site as it is saved now live: files, manifest and switch in one transaction. */
+/** Makes the site as it is saved now live. Files are made and judged first; manifest and switch are one short transaction. */
 export async function publishSite(database: Database, apart: Apart, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, layout?: readonly LayoutReading[]): Promise<number> {
   const files = await exportSite(database.db, apart, site, root);
+  const verdict = await countsOf(apart, { site, pixels, layout });
+  // Bytes are kept by content: those of a publication that does not come about are nobody's and do no harm.
+  const manifest: Record<string, string> = {};
+  for (const [name, file] of files) manifest[name] = await storeFile(database.db, file.bytes, file.type);
   return database.db.transaction(async (tx) => {
     await tx.execute(sql`select id from sites where id = ${site.id} for update`);
-    const manifest: Record<string, string> = {};
-    for (const [name, file] of files) manifest[name] = await storeFile(tx, file.bytes, file.type);
     const [last] = await tx.select({ number: publishes.number }).from(publishes).where(eq(publishes.siteId, site.id)).orderBy(desc(publishes.number)).limit(1);
     const number = (last?.number ?? 0) + 1;
     await tx.update(publishes).set({ live: false }).where(and(eq(publishes.siteId, site.id), eq(publishes.live, true)));
-    await tx.insert(publishes).values({ siteId: site.id, number, sequence, manifest, verdict: auditCounts(auditSite(site, undefined, undefined, pixels, layout)), site, live: true, author });
+    await tx.insert(publishes).values({ siteId: site.id, number, sequence, manifest, verdict, site, live: true, author });
     return number;
   });
 }
@@ -53,10 +56,3 @@ export async function liveSite(db: Querier, siteId: string): Promise<{ site: Sit
     throw error instanceof SiteIssues ? new SiteUnreadable(siteId, error, 'That is what is live; publishing again replaces it.') : error;
   }
 }
-
-/** Content hash of a live file by its name; undefined when it is not part of what is live. */
-export async function liveFileHash(db: Querier, siteId: string, name: string): Promise<string | undefined> {
-  const [row] = await db.select({ manifest: publishes.manifest }).from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
-  return row && Object.hasOwn(row.manifest, name) ? row.manifest[name] : undefined;
-}
-

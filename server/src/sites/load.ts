@@ -9,7 +9,7 @@ import { SiteUnreadable } from './unreadable.ts';
 const { sites } = schema;
 
 /** A site at a sequence; `told` are sentences about what had to be done to open it. */
-export interface StoredSite { readonly site: Site; readonly sequence: number; readonly told?: readonly string[] }
+export interface StoredSite { readonly site: Site; readonly sequence: number; readonly incarnation: string; readonly told?: readonly string[] }
 
 /** Names and sequences of all sites. */
 export async function listSites(db: Querier): Promise<{ id: string; name: string; sequence: number }[]> {
@@ -34,20 +34,21 @@ export async function sequenceOf(db: Querier, id: string): Promise<number> {
  */
 export async function loadSite(database: Database, id: string, db: Querier = database.db): Promise<StoredSite | undefined> {
   const { remembered } = database;
-  const [row] = await db.select({ sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
+  const [row] = await db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
   if (!row) return undefined;
+  const { incarnation } = row;
   const known = remembered.get(id);
-  if (known?.sequence === row.sequence) {
+  if (known?.sequence === row.sequence && known.incarnation === incarnation) {
     if ('site' in known) return known;
     throw known.unreadable;
   }
   const raw = await rawSite(db, id);
-  const [again] = await db.select({ sequence: sites.sequence }).from(sites).where(eq(sites.id, id));
+  const [again] = await db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
   // Somebody saved between the reads: pages and sequence must be of the same moment.
-  if (!raw || again?.sequence !== row.sequence || raw.sequence !== row.sequence) return loadSite(database, id, db);
+  if (!raw || again?.sequence !== row.sequence || again.incarnation !== incarnation || raw.sequence !== row.sequence) return loadSite(database, id, db);
   try {
     // What paints nothing any more is left out without a word: an earlier version left it behind.
-    const stored: StoredSite = { site: readStored(raw.document).site, sequence: raw.sequence };
+    const stored: StoredSite = { site: readStored(raw.document).site, sequence: raw.sequence, incarnation };
     // Rows of two versions must never stand side by side: all are written before the first edit writes some.
     if (raw.document['schemaVersion'] !== SCHEMA_VERSION) await writeAnew(db, stored);
     remembered.set(id, stored);
@@ -55,7 +56,7 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
   } catch (error) {
     // Within a transaction that holds the row nothing can be taken back: that takes one of its own.
     if (db !== database.db) throw error instanceof SiteIssues ? new SiteUnreadable(id, error, '') : error;
-    return openUnreadable(database, id, raw.sequence, error);
+    return openUnreadable(database, id, raw.sequence, incarnation, error);
   }
 }
 
@@ -67,16 +68,16 @@ async function writeAnew(db: Querier, { site, sequence }: StoredSite): Promise<v
   });
 }
 
-async function openUnreadable(database: Database, id: string, sequence: number, error: unknown): Promise<StoredSite> {
+async function openUnreadable(database: Database, id: string, sequence: number, incarnation: string, error: unknown): Promise<StoredSite> {
   try {
-    const back = await openAtLastGood(database, id, await ensureOwner(database.db));
+    const back = { ...(await openAtLastGood(database, id, await ensureOwner(database.db))), incarnation };
     database.remembered.set(id, back);
     return back;
   } catch (failed) {
     const unreadable = failed instanceof SiteUnreadable ? failed : error instanceof SiteIssues && error.newer ? new SiteUnreadable(id, error, '') : undefined;
     if (!unreadable) throw failed;
     // Remembered as well: asking again would walk the whole log again.
-    database.remembered.set(id, { unreadable, sequence });
+    database.remembered.set(id, { unreadable, sequence, incarnation });
     throw unreadable;
   }
 }

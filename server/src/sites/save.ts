@@ -1,9 +1,10 @@
 import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import { ChangeRefused, SCHEMA_VERSION, acceptChange, jsonEqual, type Change, type Issue, type Op, type ReadChange, type Site } from '@yohaku/core';
-import { isDatabaseDown, schema, type Database, type Querier } from '../db/index.ts';
+import { isDatabaseDown, isLocked, schema, type Database, type Querier } from '../db/index.ts';
 import { CHANGES_CHANNEL } from './channel.ts';
 import { loadSite } from './load.ts';
 import { writeTouched } from './rows.ts';
+import { inSaveQueue } from './save-queue.ts';
 
 const { changes, files } = schema;
 
@@ -28,6 +29,7 @@ export type SaveResult = ({ readonly id: string } & Saved) | { readonly id: stri
  */
 export async function saveChange(database: Database, siteId: string, change: Change, author: string, windowId: string): Promise<Saved | undefined> {
   const done = await database.db.transaction(async (tx) => {
+    await tx.execute(sql`set local lock_timeout = '8s'`);
     const locked = await tx.execute(sql`select sequence from sites where id = ${siteId} for update`);
     if (locked.rows.length === 0) return undefined;
     const known = await tx.select({ sequence: changes.sequence, change: changes.change }).from(changes).where(and(eq(changes.siteId, siteId), eq(changes.id, change.id)));
@@ -35,15 +37,16 @@ export async function saveChange(database: Database, siteId: string, change: Cha
       const asSent = jsonEqual((known[0].change as Change).ops, change.ops);
       return { saved: { sequence: known[0].sequence, repeated: true, overtook: [], ...(asSent ? {} : { settled: true as const }) } };
     }
-    const { site, sequence } = (await loadSite(database, siteId, tx))!;
+    const { site, sequence, incarnation } = (await loadSite(database, siteId, tx))!;
     const accepted = acceptChange(site, change);
     await refuseWithoutBytes(tx, site, accepted.site);
     const next = sequence + 1;
     const settled = accepted.ops !== change.ops;
-    await tx.insert(changes).values({ siteId, sequence: next, id: change.id, change: { ...change, schemaVersion: SCHEMA_VERSION, ops: accepted.ops }, inverse: accepted.inverse, author, windowId });
+    const kept = { ...change, schemaVersion: SCHEMA_VERSION, ops: accepted.ops };
+    await tx.insert(changes).values({ siteId, sequence: next, id: change.id, change: kept, inverse: accepted.inverse, size: JSON.stringify(kept).length, author, windowId });
     await writeTouched(tx, siteId, site, accepted.site, next);
     await tx.execute(sql`select pg_notify(${CHANGES_CHANNEL}, ${JSON.stringify({ site: siteId, sequence: next })})`);
-    return { saved: { sequence: next, repeated: false, overtook: accepted.overtook, ...(settled ? { settled: true as const } : {}) }, stored: { site: accepted.site, sequence: next } };
+    return { saved: { sequence: next, repeated: false, overtook: accepted.overtook, ...(settled ? { settled: true as const } : {}) }, stored: { site: accepted.site, sequence: next, incarnation } };
   });
   // Only after the commit: what a rolled back transaction made must not be remembered.
   if (done?.stored) database.remembered.set(siteId, done.stored);
@@ -55,7 +58,7 @@ export async function saveChange(database: Database, siteId: string, change: Cha
  * one does not keep the others back.
  *
  * @param report hears of an error that is nobody's fault but ours; its change is answered as refused, for it would fail the same way each time
- * @throws what says that the database is down: nothing further was saved, and all can be sent again
+ * @throws what says that the database is down or the site is locked: nothing further was saved, and all can be sent again
  */
 export async function saveChanges(database: Database, siteId: string, sent: readonly ReadChange[], author: string, windowId: string, report: (error: unknown) => void = () => {}): Promise<SaveResult[]> {
   // Read first, outside of any transaction: one that cannot be read is taken back here.
@@ -68,9 +71,11 @@ export async function saveChanges(database: Database, siteId: string, sent: read
     }
     const { change } = one;
     try {
-      results.push({ id: change.id, ...(await saveChange(database, siteId, change, author, windowId))! });
+      const saved = await inSaveQueue(database, siteId, () => saveChange(database, siteId, change, author, windowId));
+      if (saved) results.push({ id: change.id, ...saved });
+      else results.push({ id: change.id, refused: 'The site was deleted. This edit is kept in your browser only.', kind: 'gone', issues: [] });
     } catch (error) {
-      if (isDatabaseDown(error)) throw error;
+      if (isDatabaseDown(error) || isLocked(error)) throw error;
       if (error instanceof ChangeRefused) results.push({ id: change.id, refused: error.message, kind: error.kind, issues: error.issues });
       else if ((error as Error).name === 'SiteUnreadable') throw error;
       else {
@@ -97,12 +102,12 @@ async function refuseWithoutBytes(tx: Querier, before: Site, after: Site): Promi
     throw new ChangeRefused('gone', `The file of ${name} is not kept here. Drop it again, and then use it.`, [{ path, message: kept.has(hash) ? `is the content of a file of another kind, ${kept.get(hash)}` : 'names content that is not kept here' }]);
 }
 
-/** Changes after a sequence, in order; at most a thousand at once, or fewer where they are large. */
+/** Changes after a sequence, in order; at most a thousand at once, or so many as 16 million characters of JSON hold, and one at least. */
 export async function changesAfter(db: Querier, siteId: string, after: number): Promise<StoredChange[]> {
   // No more of them than a window takes in at once without holding still.
   const rows = await db.select().from(changes).where(and(
     eq(changes.siteId, siteId), gt(changes.sequence, after),
-    sql`${changes.sequence} <= (select coalesce(max(s.sequence), 0) from (select c.sequence, sum(pg_column_size(c.change)) over (order by c.sequence) as size, row_number() over (order by c.sequence) as n from ${changes} c where c.site_id = ${siteId} and c.sequence > ${after} order by c.sequence limit 1000) s where s.size < 16000000 or s.n = 1)`,
+    sql`${changes.sequence} <= (select coalesce(max(s.sequence), 0) from (select c.sequence, sum(greatest(c.size, pg_column_size(c.change))) over (order by c.sequence) as size, row_number() over (order by c.sequence) as n from ${changes} c where c.site_id = ${siteId} and c.sequence > ${after} order by c.sequence limit 1000) s where s.size < 16000000 or s.n = 1)`,
   )).orderBy(asc(changes.sequence)).limit(1000);
   return rows.map((row) => ({ sequence: row.sequence, id: row.id, change: row.change as Change, windowId: row.windowId, at: row.at.toISOString() }));
 }

@@ -1,6 +1,10 @@
 import { asc, eq, sql } from 'drizzle-orm';
-import { auditCounts, auditSite, type Brought, type ShelvedSite, type SiteStanding } from '@yohaku/core';
+import { LRUCache } from 'lru-cache';
+import type { Brought, ShelvedSite, SiteStanding } from '@yohaku/core';
+import type { Apart } from '../apart/index.ts';
+import { countsOf } from '../audits/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
+import { CHANGES_CHANNEL } from './channel.ts';
 import { hasSite, loadSite } from './load.ts';
 import { insertSite } from './rows.ts';
 import { SiteRefused, idTaken } from './site-refused.ts';
@@ -20,18 +24,25 @@ export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
   return rows.map((row) => ({ ...row, editedAt: new Date(row.editedAt).toISOString() }));
 }
 
-const standings = new WeakMap<Database, Map<string, SiteStanding>>();
+/** Standings by site, each of an incarnation and a sequence; one that is under way is waited for by whoever asks next. */
+const standings = new WeakMap<Database, LRUCache<string, { readonly of: string; readonly standing: Promise<SiteStanding> }>>();
+const MOST_STANDINGS = 500;
 
-/** How a site stands, worked out once a sequence; undefined when there is no such site. */
-export async function standingOf(database: Database, id: string): Promise<SiteStanding | undefined> {
+/** Returns how a site stands, judged once for each of its states, in a process apart; undefined when there is no such site. */
+export async function standingOf(database: Database, apart: Apart, id: string): Promise<SiteStanding | undefined> {
+  const [row] = await database.db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
+  if (!row) return undefined;
+  let known = standings.get(database);
+  if (!known) standings.set(database, (known = new LRUCache({ max: MOST_STANDINGS })));
+  const of = `${row.incarnation} ${row.sequence}`;
+  const before = known.get(id);
+  if (before?.of === of) return before.standing;
   const stored = await loadSite(database, id);
   if (!stored) return undefined;
-  let known = standings.get(database);
-  if (!known) standings.set(database, (known = new Map()));
-  const before = known.get(id);
-  if (before?.sequence === stored.sequence) return before;
-  const standing = { ...auditCounts(auditSite(stored.site)), sequence: stored.sequence };
-  known.set(id, standing);
+  const standing = countsOf(apart, { site: stored.site }).then((counts) => ({ ...counts, sequence: stored.sequence }));
+  known.set(id, { of: `${stored.incarnation} ${stored.sequence}`, standing });
+  // What failed is tried again by whoever asks next.
+  standing.catch(() => known.delete(id));
   return standing;
 }
 
@@ -91,6 +102,7 @@ export async function moveSite(database: Database, from: string, to: string): Pr
     await tx.update(publishes).set({ site: named(publishes.site) }).where(eq(publishes.siteId, to));
     await tx.insert(formerAddresses).values({ id: from, siteId: to });
     database.remembered.delete(from);
+    await tx.execute(sql`select pg_notify(${CHANGES_CHANNEL}, ${JSON.stringify({ site: from, movedTo: to })})`);
     return true;
   });
 }

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type DownloadType, type Declared, type Source, type FontRead, type LayoutReading, type Letter, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
+import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type DownloadType, type Declared, type Source, type FontRead, type LayoutReading, type LettersPage, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
@@ -88,8 +88,8 @@ export class SiteApi {
   readFont(name: string, content: Blob): Observable<FontRead> {
     return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
   }
-  letters(site: string): Observable<readonly Letter[]> {
-    return this.#ask(API.letters.list, { site }).pipe(map(({ letters }) => letters));
+  letters(site: string, before?: string): Observable<LettersPage> {
+    return this.#ask(API.letters.list, { site }, before === undefined ? {} : { query: { before } });
   }
   markLetter(site: string, id: string, read: boolean): Observable<void> {
     return this.#ask(API.letters.mark, { site, id }, { body: { read } });

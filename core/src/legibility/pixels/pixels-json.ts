@@ -1,12 +1,12 @@
 import * as v from 'valibot';
-import { PlaceId } from '../../fields/index.ts';
+import { PlaceId, PublishedId } from '../../fields/index.ts';
 import { pixelSets, type PixelSet, type PixelSets } from './pixel-set.ts';
 
 const BASE64 = /^[A-Za-z0-9+/]*={0,2}$/;
 
 /** Pixels as they travel: the channels as base64; where they lie is not needed to judge them. */
 export const PixelsJson = v.pipe(v.array(v.strictObject({
-  page: v.pipe(v.string(), v.maxLength(60)), place: PlaceId, width: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4000)),
+  page: PublishedId, place: PlaceId, width: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4000)),
   area: v.picklist(['lines', 'around']), problem: v.pipe(v.string(), v.maxLength(300)), rgb: v.pipe(v.string(), v.maxLength(20_000), v.regex(BASE64, 'must be base64')),
   along: v.optional(v.pipe(v.string(), v.maxLength(20_000), v.regex(BASE64, 'must be base64'))),
 })), v.maxLength(5000));

@@ -1,6 +1,6 @@
 import { API } from '@yohaku/core';
 import { LetterRefused, listLetters, markLetter, removeLetter, takeLetter } from '../../letters/index.ts';
-import { liveSite } from '../../publish/index.ts';
+import { liveFile, liveSite } from '../../publish/index.ts';
 import { hasSite } from '../../sites/index.ts';
 import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
@@ -10,9 +10,9 @@ import type { Services } from '../context.ts';
 export function letterRoutes({ database }: Services): Route[] {
   const { db } = database;
   return [
-    route(API.letters.list, async ({ params }) => {
+    route(API.letters.list, async ({ params, query }) => {
       if (!(await hasSite(db, params.site))) throw notFound(`The site “${params.site}”`);
-      return { letters: await listLetters(db, params.site) };
+      return listLetters(db, params.site, query.before);
     }),
     route(API.letters.mark, async ({ context, params, body }) => {
       if (!(await markLetter(db, params.site, params.id, body.read))) throw notFound('The letter');
@@ -38,6 +38,9 @@ export function letterRoutes({ database }: Services): Route[] {
         context.status = 422;
         context.body = `Not sent. ${error.message} Go back, put it right and send it again; what you typed is there still.\n`;
       }
+    }, async ({ params }) => {
+      // Before a byte of it is read: what is sent to no form of a live site takes no place.
+      if (!/-sent\.html$/.test(params.file) || !(await liveFile(database.live, params.site, params.file))) throw notFound('A form that is sent there');
     }),
   ];
 }

@@ -1,7 +1,7 @@
-import { API, readPixelsJson } from '@yohaku/core';
+import { API, MISSING_FILE, readPixelsJson } from '@yohaku/core';
 import { hasSite, loadSite } from '../../sites/index.ts';
-import { readFile } from '../../assets/index.ts';
-import { exportSite, listPublications, liveFileHash, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
+import { exportSite, listPublications, liveFile, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
+import { sendFile } from '../send-file.ts';
 import { Problem, notFound } from '../problem.ts';
 import { route, type Asked, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -21,25 +21,19 @@ export function publishRoutes({ database, apart, root }: Services): Route[] {
   const page = async ({ context, params }: Asked<'/live/:site/'>) => {
     // What stands behind the site, where anything does.
     const { path } = params as { readonly path?: string };
-    const hash = await liveFileHash(db, params.site, path || 'index.html');
-    const file = hash ? await readFile(db, hash) : undefined;
-    if (!file) {
-      context.status = 404;
-      context.type = 'text/plain';
-      context.body = 'This page is not published.\n';
-      return;
-    }
+    const live = database.live;
+    const name = path || 'index.html';
+    const file = await liveFile(live, params.site, name);
     // A form that is sent says where it comes from; elsewhere nothing is told of the reader.
     context.set('Referrer-Policy', 'same-origin');
     context.set('Cache-Control', 'no-cache');
-    context.set('ETag', `"${hash}"`);
-    // Fresh means: the reader has it already. Koa asks that of answers that have gone well only.
-    context.status = 200;
-    if (context.fresh) context.status = 304;
-    else {
-      context.type = file.type;
-      context.body = file.bytes;
-    }
+    if (file) return sendFile(context, live, file);
+    // The page of the site for unknown addresses; its links are relative to the top folder.
+    const missing = name.includes('/') ? undefined : await liveFile(live, params.site, MISSING_FILE);
+    if (missing && context.method === 'GET') return sendFile(context, live, missing, 404);
+    context.status = 404;
+    context.type = 'text/plain';
+    context.body = 'This page is not published.\n';
   };
   return [
     route(API.publish.list, async ({ params }) => {

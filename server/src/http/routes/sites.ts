@@ -1,7 +1,7 @@
 import { PassThrough, Readable } from 'node:stream';
 import { API, readChange, type LoadedSite, type SiteLine } from '@yohaku/core';
 import { isOpen } from '../../auth/index.ts';
-import { archiveSite, bringIn, changesAfter, copySite, hasSite, inversesOf, loadSite, moveSite, removeSite, saveChanges, sequenceOf, shelvedSites, standingOf } from '../../sites/index.ts';
+import { archiveSite, bringIn, changesAfter, copySite, hasSite, inversesOf, loadSite, moveSite, movedTo, removeSite, saveChanges, sequenceOf, shelvedSites, standingOf, type StoredSite } from '../../sites/index.ts';
 import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -26,10 +26,10 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
     route(API.sites.load, async ({ params }) => {
       const stored = await loadSite(database, params.site);
       if (!stored) throw notFound(`The site “${params.site}”`);
-      return stored;
+      return loaded(stored);
     }),
     route(API.sites.standing, async ({ params }) => {
-      const standing = await standingOf(database, params.site);
+      const standing = await standingOf(database, apart, params.site);
       if (!standing) throw notFound(`The site “${params.site}”`);
       return standing;
     }),
@@ -56,7 +56,7 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
       if (!stored) throw notFound(`The site “${params.site}”`);
       context.type = 'application/x-ndjson';
       context.set('Cache-Control', 'no-store');
-      context.body = Readable.from(siteLines(stored, query.first));
+      context.body = Readable.from(siteLines(loaded(stored), query.first));
     }),
     route(API.sites.send, async ({ params, body: { window, changes }, user }) => {
       const site = await known(params.site);
@@ -81,9 +81,11 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
         leave();
         stream.end();
       };
+      // Under another id by now, where the site was given one meanwhile.
+      const now = async (): Promise<number> => sequenceOf(db, (await movedTo(db, site)) ?? site);
       const leave = hub.subscribe(site, session, {
         // Nothing certain after a gap of the server's own: then it is looked up.
-        sequence: (sequence) => (sequence > 0 ? tell(sequence) : void sequenceOf(db, site).then(tell, () => {})),
+        sequence: (sequence) => (sequence > 0 ? tell(sequence) : void now().then(tell, () => {})),
         restored: () => stream.write('event: restored\ndata: \n\n'), end,
       });
       const beat = setInterval(() => {
@@ -99,6 +101,9 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
   ];
 }
 
+
+/** A site as windows are told it. */
+const loaded = ({ site, sequence, told }: StoredSite): LoadedSite => ({ site, sequence, ...(told ? { told } : {}) });
 
 /** A site line by line: what its pages share first, then the pages that are asked for, then the others in their order. */
 function* siteLines({ site, ...about }: LoadedSite, first: readonly string[]): Generator<string> {

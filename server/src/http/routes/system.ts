@@ -9,7 +9,7 @@ export function systemRoutes({ database }: Services, describe: () => object): Ro
   return [
     route(API.system.health, async () => {
       try {
-        await database.db.execute(sql`select 1`);
+        await database.live.execute(sql`select 1`);
       } catch {
         throw new Problem(503, 'Database not reachable', 'The database does not answer.', [], 2);
       }

@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import { formsOf, lettersSheet, plural, type Letter } from '@yohaku/core';
+import { formsOf, lettersSheet, plural, type Letter, type LettersPage } from '@yohaku/core';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { Editor } from '../../state/index.ts';
 import { ACTS, FocusIn, KEYS } from '../../ui/index.ts';
 import { saveFile } from './save-file.ts';
+
+export const NO_LETTERS: LettersPage = { letters: [], more: false, total: 0, unread: 0 };
 
 /** The post box: what visitors sent from the forms of the published site, newest first. */
 @Component({
@@ -18,6 +20,7 @@ import { saveFile } from './save-file.ts';
         @for (one of letters(); track one.id) {
           <li><button yo-pick [attr.aria-pressed]="one.id === open()?.id" [class.strong]="!one.read" (click)="read(one)"><span>{{ when(one.at) }}</span><span>{{ one.tray }}</span><span class="quiet">{{ first(one) }}</span></button></li>
         } @empty { <li class="quiet">{{ empty() }}</li> }
+        @if (more()) { <li><button yo-act slight (click)="older()">Show older letters</button></li> }
       </ul>
       @if (open(); as letter) {
         <section [attr.aria-label]="letter.tray">
@@ -42,7 +45,11 @@ export class PostBox {
   readonly #api = inject(SiteApi);
   readonly #site = inject(Editor).current;
   readonly siteId = input.required<string>();
-  readonly letters = input.required<readonly Letter[]>();
+  /** The newest letters; older ones are fetched as they are asked for. */
+  readonly first = input.required<LettersPage>();
+  readonly #older = linkedSignal<LettersPage, readonly LettersPage[]>({ source: this.first, computation: () => [] });
+  protected readonly letters = computed(() => [this.first(), ...this.#older()].flatMap(({ letters }) => letters));
+  protected readonly more = computed(() => (this.#older().at(-1) ?? this.first()).more);
   readonly closed = output();
   /** The letters have changed, or shall be looked at again. */
   readonly changed = output();
@@ -50,7 +57,7 @@ export class PostBox {
   readonly #open = signal<string | null>(null);
   readonly #words = signal('');
   protected readonly open = computed(() => this.letters().find(({ id }) => id === this.#open()));
-  protected readonly told = computed(() => this.#words() || (this.letters().length === 0 ? '' : `${plural(this.letters().length, 'letter')}, ${this.letters().filter(({ read }) => !read).length} new`));
+  protected readonly told = computed(() => this.#words() || (this.letters().length === 0 ? '' : `${plural(this.first().total, 'letter')}, ${this.first().unread} new`));
   protected readonly empty = computed(() => {
     const site = this.#site();
     return site && formsOf(site).length === 0 ? 'The site has no form. Lay one in with Pages, publish, and what is sent comes here.' : 'Nothing has been sent yet. What visitors send from the forms of the published site comes here.';
@@ -66,8 +73,30 @@ export class PostBox {
     this.#open.set(letter.id);
     if (!letter.read) void this.mark(letter, true);
   }
-  protected export(): void {
-    saveFile(`${this.siteId()}-letters.csv`, 'text/csv', lettersSheet(this.letters()));
+  protected async older(): Promise<void> {
+    this.#words.set('');
+    try {
+      await this.#next();
+    } catch (error) {
+      this.#words.set(failureWords(error));
+    }
+  }
+  async #next(): Promise<void> {
+    const page = await firstValueFrom(this.#api.letters(this.siteId(), this.letters().at(-1)!.id));
+    this.#older.update((pages) => [...pages, page]);
+  }
+  /** All letters, those that are not shown yet as well. */
+  protected async export(): Promise<void> {
+    try {
+      while (this.more()) {
+        this.#words.set(`${this.letters().length} of ${plural(this.first().total, 'letter')} read`);
+        await this.#next();
+      }
+      this.#words.set('');
+      saveFile(`${this.siteId()}-letters.csv`, 'text/csv', lettersSheet(this.letters()));
+    } catch (error) {
+      this.#words.set(failureWords(error));
+    }
   }
   protected look(): void {
     this.changed.emit();

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { EXPORT_FILES, plural, type ExportFile, type Letter, type Publications } from '@yohaku/core';
-import { PostBox } from './post-box.ts';
+import { EXPORT_FILES, plural, type ExportFile, type LettersPage, type Publications } from '@yohaku/core';
+import { NO_LETTERS, PostBox } from './post-box.ts';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
@@ -35,8 +35,8 @@ export class PublishStep {
   protected readonly site = this.#editor.current;
 
   protected readonly postBox = signal(false);
-  protected readonly letters = signal<readonly Letter[]>([]);
-  protected readonly newLetters = computed(() => this.letters().filter(({ read }) => !read).length);
+  protected readonly letters = signal<LettersPage>(NO_LETTERS);
+  protected readonly newLetters = computed(() => this.letters().unread);
   /** What came since is looked for with each opening; without an answer the ones known stay. */
   protected async lookForLetters(): Promise<void> {
     const letters = await firstValueFrom(this.#api.letters(this.siteId())).catch(() => null);

@@ -1,0 +1,1 @@
+export { countsOf } from './counts.ts';

@@ -1,0 +1,52 @@
+import type { Context } from 'koa';
+import parseRange from 'range-parser';
+import { bytesOfFile, type LiveFile } from '../publish/index.ts';
+import type { Querier } from '../db/index.ts';
+
+/**
+ * Answers with a kept file: 304 to whoever has it, 206 with one range of it, 416
+ * to a range that it has not (RFC 9110, sections 13 and 14), otherwise the whole
+ * file. Bytes are read only when they are sent.
+ *
+ * @param status of a whole answer; another than 200 is never answered as fresh
+ */
+export function sendFile(context: Context, db: Querier, file: LiveFile, status = 200): void {
+  context.set('ETag', `"${file.hash}"`);
+  context.status = status;
+  // Koa compares freshness for answers that have gone well only.
+  if (status === 200 && context.fresh) {
+    context.status = 304;
+    return;
+  }
+  context.type = file.type;
+  context.set('Accept-Ranges', 'bytes');
+  const [from, to] = rangeOf(context, file, status);
+  if (from > to && file.size > 0) {
+    context.status = 416;
+    context.set('Content-Range', `bytes */${file.size}`);
+    context.type = 'text/plain';
+    context.body = 'This file has no such range.\n';
+    return;
+  }
+  if (context.status === 206) context.set('Content-Range', `bytes ${from}-${to}/${file.size}`);
+  context.length = Math.max(0, to - from + 1);
+  if (context.method === 'HEAD') return;
+  context.body = file.size === 0 ? '' : bytesOfFile(db, file.hash, from, to);
+  // Koa takes what it knows of a stream in their place.
+  context.type = file.type;
+  context.length = Math.max(0, to - from + 1);
+}
+
+/** First and last byte that are asked for; the first after the last when there are none. */
+function rangeOf(context: Context, file: LiveFile, status: number): [number, number] {
+  const whole: [number, number] = [0, file.size - 1];
+  const asked = context.get('Range');
+  const only = context.get('If-Range');
+  if (status !== 200 || asked === '' || (only !== '' && only !== `"${file.hash}"`)) return whole;
+  const ranges = parseRange(file.size, asked, { combine: true });
+  if (ranges === -1) return [1, 0];
+  // Several ranges are answered with the whole, which is allowed.
+  if (ranges === -2 || ranges.type !== 'bytes' || ranges.length !== 1) return whole;
+  context.status = 206;
+  return [ranges[0]!.start, ranges[0]!.end];
+}

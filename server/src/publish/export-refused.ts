@@ -1,0 +1,8 @@
+/** Why a site cannot go out: files that it shows are not kept here. Says which, and what to do. */
+export class ExportRefused extends Error {
+  constructor(without: readonly string[]) {
+    const named = without.length > 4 ? `${without.slice(0, 4).join(', ')} and ${without.length - 4} more` : without.join(', ');
+    super(`These files are missing on this server: ${named}. Nothing was published and nothing changed. Upload them again or remove them from the site, then publish.`);
+    this.name = 'ExportRefused';
+  }
+}
