@@ -34,7 +34,7 @@ export async function start({ port, data, empty }) {
     stopping ??= (async () => {
       clearInterval(watching);
       await server?.stop();
-      await cluster?.release().catch(() => {});
+      await Promise.resolve(cluster?.release()).catch(() => {});
       rmSync(join(dataDir, 'server.pid'), { force: true });
       rmSync(lock, { recursive: true, force: true });
       process.exit(code);
@@ -61,7 +61,10 @@ export async function start({ port, data, empty }) {
     writeOwner(lock, address);
     process.stdout.write(`Yohaku is ready. Open this address once (it signs you in):\n${await server.link()}\n`);
     process.stderr.write(`yohaku: data in ${dataDir}; ./yohaku link prints a fresh address; Ctrl-C stops\n`);
-    if (cluster) watching = watch(cluster, () => stopping !== undefined);
+    if (cluster) watching = watch(cluster, () => stopping !== undefined, () => {
+      say(`the data folder ${dataDir} was deleted while Yohaku ran. What it held is gone, and nothing more can be saved. Stopping. Start again with a backup: ./yohaku start, then ./yohaku restore FILE.`);
+      void stop(1);
+    });
   } catch (error) {
     const message = error.code === 'EADDRINUSE' ? `port ${wanted} is in use by another program. Give another one with --port.` : error.code === 'EACCES' ? `port ${wanted} may not be used by this user. Give one above 1023 with --port.` : undefined;
     if (!(error instanceof UseError) && error.name !== 'UseError' && error.name !== 'AddressRefused' && !message) process.stderr.write(`${error.stack ?? error}\n`);
@@ -71,11 +74,12 @@ export async function start({ port, data, empty }) {
 }
 
 /** Brings the database back when it dies, and keeps its log small. */
-function watch(cluster, isStopping) {
+function watch(cluster, isStopping, onGone) {
   let busy = false;
   let failed = '';
   return setInterval(() => {
     if (busy || isStopping()) return;
+    if (cluster.isGone()) return onGone();
     busy = true;
     cluster.tidy();
     void cluster.revive().then(

@@ -6,10 +6,11 @@ import { drawWidthsApart } from './assets/widths-apart.ts';
 import { drawIconApart } from './assets/icon-apart.ts';
 import { drawSharingApart } from './publish/sharing-apart.ts';
 import { readSourceApart } from './sources/read-apart.ts';
+import { readSiteApart } from './sites/read-site-apart.ts';
 import { takeApart } from './fonts/take-apart.ts';
 
 /** The tasks that are done in processes of their own, by name. Each gets what was sent and gives plain values, or throws an error whose name ends in `Refused`. */
-const TASKS: Record<string, (sent: never) => Promise<unknown>> = { audit: auditApart, icon: drawIconApart, widths: drawWidthsApart, sharing: drawSharingApart, picture: decodeApart, sources: readSourceApart, font: takeApart, site: unpackSiteApart };
+const TASKS: Record<string, (sent: never) => Promise<unknown>> = { audit: auditApart, document: readSiteApart, icon: drawIconApart, widths: drawWidthsApart, sharing: drawSharingApart, picture: decodeApart, sources: readSourceApart, font: takeApart, site: unpackSiteApart };
 
 // One picture at a time, and nothing of it kept: what the library would hold for the next one is what never comes back.
 sharp.concurrency(1);

@@ -3,6 +3,7 @@ import { connect } from 'node:net';
 import { randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { SCHEMA_VERSION, addCollection, addDownload, addItem, addPicture, addSection, inTurn, SECTION_KINDS, formsOf, setField, setValue, siteDifference, type Edit, type Site } from '@yohaku/core';
+import { manyPlaces, ternhaven } from '@yohaku/demo';
 import { contentHash } from '../assets/index.ts';
 import { startClient, type Client } from '../testing/client.ts';
 
@@ -191,6 +192,29 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
   it('no answer of the API may be kept by whoever stands between', async () => {
     for (const path of ['/api/sites', '/api/sites/ternhaven', '/api/sites/ternhaven/publications', '/api/health', '/api/nothing']) expect((await client.get(path)).headers.get('cache-control')).withContext(path).toBe('no-store');
   });
+
+  it('while a site of 700 pages comes in and is published, others are answered within a second or two', async () => {
+    let slowest = 0;
+    let going = true;
+    const asking = (async () => {
+      while (going) {
+        const began = performance.now();
+        expect((await client.get('/api/health')).status).toBe(200);
+        slowest = Math.max(slowest, performance.now() - began);
+        await new Promise((resolve) => setTimeout(resolve, 20));
+      }
+    })();
+    const large = Buffer.from(JSON.stringify({ ...manyPlaces(ternhaven, 700), id: 'large' }));
+    const came = await client.send('POST', '/api/sites?id=large', large, { 'content-type': 'application/octet-stream' });
+    expect(came.status).withContext(await came.clone().text()).toBe(201);
+    const broughtIn = slowest;
+    slowest = 0;
+    expect((await publish('large')).status).toBe(201);
+    going = false;
+    await asking;
+    expect(broughtIn).withContext('ms while it comes in').toBeLessThan(2000);
+    expect(slowest).withContext('ms while it is published').toBeLessThan(3000);
+  }, 120_000);
 
   it('an address that is not published is answered with the page of the site, where it has one', async () => {
     const answer = await fetch(`${client.server.address}/live/ternhaven/nothing-here.html`);

@@ -202,6 +202,25 @@ describe('Item 6: a first start that was cut off starts again', () => {
     }
   });
 
+  it('says so and ends by itself when its data folder is deleted under it', async () => {
+    const own = await OwnServer.create();
+    try {
+      await own.start();
+      const { pid } = own.postmaster!;
+      const folder = own.clusterFolder;
+      const ended = new Promise<number | null>((resolve) => own.process!.once('exit', resolve));
+      rmSync(own.data, { recursive: true, force: true });
+      rmSync(folder, { recursive: true, force: true });
+      const code = await Promise.race([ended, new Promise<string>((resolve) => setTimeout(() => resolve('runs on'), 13_000))]);
+      expect(code).toBe(1);
+      expect(own.said).toContain('was deleted while Yohaku ran');
+      expect(own.said).not.toMatch(/disk full/i);
+      expect(existsSync(`/proc/${pid}`)).toBeFalse();
+    } finally {
+      await own.dispose();
+    }
+  }, 60_000);
+
   it('a DATABASE_URL that is wrong gives one line naming it, in seven ways', async () => {
     const good = new URL(await freshUrl());
     const changed = (change: (url: URL) => void) => {

@@ -1,11 +1,12 @@
 import { inArray } from 'drizzle-orm';
-import { LIMITS, SiteIssues, downloadFile, readAssetFile, readSite, upcast, type Asset, type Brought, type Site } from '@yohaku/core';
+import { LIMITS, downloadFile, jsonEqual, readAssetFile, type Asset, type Brought, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { ArchiveLimits } from '../archive/index.ts';
 import { DownloadRefused, keepDownload, storeFile, type KeptPicture } from '../assets/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { FontRefused, openApart } from '../fonts/index.ts';
 import { hasSite } from './load.ts';
+import type { SiteOrder, SiteRead } from './read-site-apart.ts';
 import { insertSite } from './rows.ts';
 import { SiteRefused, idTaken } from './site-refused.ts';
 
@@ -36,38 +37,28 @@ export async function bringIn(database: Database, apart: Apart, bytes: Buffer, i
  */
 export async function bringFiles(database: Database, apart: Apart, files: ReadonlyMap<string, Uint8Array>, id: string, name?: string): Promise<Brought> {
   if (await hasSite(database.db, id)) throw idTaken(id);
-  const document = parse(files.get('site.json'));
+  const bytes = files.get('site.json');
+  if (!bytes) throw new SiteRefused('There is no site.json in this. Bring in a site as Yohaku exports it: its zip, its folder, or its site.json.');
   const notes: string[] = [];
-  const site = read({ ...document, id, ...(name === undefined ? {} : { name }) });
+  const site = await read(apart, { bytes, with: { id, ...(name === undefined ? {} : { name }) } });
   return database.db.transaction(async (tx) => {
     const assets = await bringPictures(tx, apart, site, files, notes);
     const downloads = await bringDownloads(tx, site, files);
     const fonts = await bringFonts(tx, apart, site, files, notes);
-    // Read once more: what became of pictures and fonts must fit as well.
-    const whole = read({ ...site, assets, downloads, brand: fonts === undefined ? site.brand : { ...site.brand, fonts } });
+    // Read once more where something became of pictures and fonts: that must fit as well.
+    const made = { ...site, assets, downloads, brand: fonts === undefined ? site.brand : { ...site.brand, fonts } };
+    const whole = jsonEqual(made, site) ? site : await read(apart, { document: made, with: {} });
     await insertSite(tx, whole);
     return { id, name: whole.name, pages: whole.pageOrder.length, notes };
   });
 }
 
-function parse(bytes: Uint8Array | undefined): Record<string, unknown> {
-  if (!bytes) throw new SiteRefused('There is no site.json in this. Bring in a site as Yohaku exports it: its zip, its folder, or its site.json.');
-  try {
-    const document = upcast(JSON.parse(Buffer.from(bytes).toString('utf8')));
-    if (typeof document === 'object' && document !== null && !Array.isArray(document)) return document as Record<string, unknown>;
-  } catch (error) {
-    if (error instanceof SiteIssues) throw new SiteRefused(`site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}`, error.issues);
-  }
-  throw new SiteRefused('site.json is not JSON that can be read. Export the site again and bring that in.');
-}
-
-function read(document: unknown): Site {
-  try {
-    return readSite(document);
-  } catch (error) {
-    if (!(error instanceof SiteIssues)) throw error;
-    throw new SiteRefused(`site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was brought in.`, error.issues);
-  }
+/** Reads a document in a process of its own. @throws SiteRefused */
+async function read(apart: Apart, order: SiteOrder): Promise<Site> {
+  const answer = await apart.run<SiteRead>('document', order, ROOM, { tooLong: TOO_MUCH, tooMuch: TOO_MUCH });
+  if ('refused' in answer) throw new SiteRefused(answer.refused);
+  if ('problem' in answer.given) throw new SiteRefused(answer.given.problem, answer.given.issues);
+  return answer.given.site;
 }
 
 async function keptTypes(tx: Querier, hashes: readonly string[]): Promise<Map<string, string>> {

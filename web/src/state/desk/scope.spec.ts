@@ -1,5 +1,6 @@
-import { placesOf, siteIndex } from '@yohaku/core';
+import { placeCount, placesOf, publishedPages, reachRows, siteIndex, tokenTable } from '@yohaku/core';
 import { small } from '../../testing/small.ts';
+import { reachPanels } from '../../wall/panels.ts';
 import { NAME_ONLY, reachOfScope } from './scope.ts';
 
 const site = small();
@@ -15,8 +16,15 @@ describe('what a control reaches', () => {
     const reach = reachOfScope(site, 'color.core.brand');
     const both = new Set(['color.core.brand', 'color.derived.dark'].flatMap((path) => placesOf(site, path)));
     expect(count(reach)).toBe(both.size);
-    expect(both.size).toBeGreaterThan(placesOf(site, 'color.core.brand').length);
-    expect(reach.words).toBe(`brand: used in ${count(reach)} places on ${reach.pages.length} pages`);
+    expect(both.size).toBeGreaterThan(new Set(reachRows(site, 'color.core.brand').map(({ place }) => place)).size);
+    expect(reach.words.startsWith(`brand: used in ${count(reach)} places on ${reach.pages.length} pages`)).toBeTrue();
+  });
+  it('is one figure: what is said, what hangs, and what is counted elsewhere', () => {
+    for (const path of tokenTable(site.brand).keys()) {
+      const { count: said } = reachOfScope(site, path);
+      expect(said).withContext(path).toBe(placeCount(site, path));
+      expect(reachPanels(site, path).reduce((sum, panel) => sum + panel.count, 0)).withContext(path).toBe(said);
+    }
   });
   it('is each place once when several tokens paint it', () => {
     const reach = reachOfScope(site, { tokens: ['color.core.brand', 'color.core.brand', 'color.core.ink'], label: 'Both' });
@@ -27,7 +35,7 @@ describe('what a control reaches', () => {
   it('is, for a shared part, its places on all pages, and for a page all of its places', () => {
     const [page] = site.pageOrder;
     const header = reachOfScope(site, { page: page!, section: 'header' });
-    expect(header.pages.length).toBe(site.pageOrder.length);
+    expect(header.pages).toEqual(publishedPages(site).map(({ id }) => id));
     expect(count(header)).toBe(header.pages.length * header.on(page!).size);
     expect(count(reachOfScope(site, { page: page! }))).toBe(siteIndex(site).trees[0]!.places.length);
   });

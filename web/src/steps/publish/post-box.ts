@@ -46,10 +46,10 @@ export class PostBox {
   readonly #site = inject(Editor).current;
   readonly siteId = input.required<string>();
   /** The newest letters; older ones are fetched as they are asked for. */
-  readonly first = input.required<LettersPage>();
-  readonly #older = linkedSignal<LettersPage, readonly LettersPage[]>({ source: this.first, computation: () => [] });
-  protected readonly letters = computed(() => [this.first(), ...this.#older()].flatMap(({ letters }) => letters));
-  protected readonly more = computed(() => (this.#older().at(-1) ?? this.first()).more);
+  readonly newest = input.required<LettersPage>();
+  readonly #older = linkedSignal<LettersPage, readonly LettersPage[]>({ source: this.newest, computation: () => [] });
+  protected readonly letters = computed(() => [this.newest(), ...this.#older()].flatMap(({ letters }) => letters));
+  protected readonly more = computed(() => (this.#older().at(-1) ?? this.newest()).more);
   readonly closed = output();
   /** The letters have changed, or shall be looked at again. */
   readonly changed = output();
@@ -57,7 +57,7 @@ export class PostBox {
   readonly #open = signal<string | null>(null);
   readonly #words = signal('');
   protected readonly open = computed(() => this.letters().find(({ id }) => id === this.#open()));
-  protected readonly told = computed(() => this.#words() || (this.letters().length === 0 ? '' : `${plural(this.first().total, 'letter')}, ${this.first().unread} new`));
+  protected readonly told = computed(() => this.#words() || (this.letters().length === 0 ? '' : `${plural(this.newest().total, 'letter')}, ${this.newest().unread} new`));
   protected readonly empty = computed(() => {
     const site = this.#site();
     return site && formsOf(site).length === 0 ? 'The site has no form. Lay one in with Pages, publish, and what is sent comes here.' : 'Nothing has been sent yet. What visitors send from the forms of the published site comes here.';
@@ -89,7 +89,7 @@ export class PostBox {
   protected async export(): Promise<void> {
     try {
       while (this.more()) {
-        this.#words.set(`${this.letters().length} of ${plural(this.first().total, 'letter')} read`);
+        this.#words.set(`${this.letters().length} of ${plural(this.newest().total, 'letter')} read`);
         await this.#next();
       }
       this.#words.set('');

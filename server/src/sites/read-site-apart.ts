@@ -1,0 +1,26 @@
+import { SiteIssues, readSite, upcast, type Issue, type Site } from '@yohaku/core';
+
+/** A document to be read: as bytes of JSON, or as it is; `with` stands in place of what it says. */
+export interface SiteOrder { readonly bytes?: Uint8Array; readonly document?: unknown; readonly with: Readonly<Record<string, unknown>> }
+
+/** The site it is, or why it is none: a sentence, and the issues where there are some. */
+export type SiteRead = { readonly site: Site } | { readonly problem: string; readonly issues: readonly Issue[] };
+
+const NO_JSON = 'site.json is not JSON that can be read. Export the site again and bring that in.';
+
+/** Reads and checks a whole document. Of two thousand pages that takes many seconds: it runs in a process of its own. */
+export async function readSiteApart({ bytes, document, with: more }: SiteOrder): Promise<SiteRead> {
+  try {
+    const found = bytes ? upcast(parsed(bytes)) : document;
+    if (typeof found !== 'object' || found === null || Array.isArray(found)) return { problem: NO_JSON, issues: [] };
+    return { site: readSite({ ...found, ...more }) };
+  } catch (error) {
+    if (error instanceof SiteIssues) return { problem: `site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was brought in.`, issues: error.issues };
+    if (error instanceof SyntaxError) return { problem: NO_JSON, issues: [] };
+    throw error;
+  }
+}
+
+function parsed(bytes: Uint8Array): unknown {
+  return JSON.parse(Buffer.from(bytes).toString('utf8')) as unknown;
+}
