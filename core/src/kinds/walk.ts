@@ -90,12 +90,12 @@ function optionFor(options: readonly Option[], value: Fields): Node | null {
 const isObject = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
- * Called for every field with a meaning.
+ * Called for every field with a meaning. Returns `false` for a field whose own fields are not wanted.
  *
  * @param at keys from where the walk began, in lists the ids of their entries; the very same list each time, to be copied by who keeps it
  * @param beside the object that has the field
  */
-export type See = (meaning: Meaning, value: unknown, at: readonly string[], beside: Fields) => void;
+export type See = (meaning: Meaning, value: unknown, at: readonly string[], beside: Fields) => unknown;
 
 /**
  * Goes through every field of a value that has a meaning by its schema. A value
@@ -114,7 +114,7 @@ function go(node: Node, value: unknown, see: See, at: string[], beside: Fields, 
     if ('meaning' in node && node.meaning) see(node.meaning, value, at, beside);
     return;
   }
-  if ('meaning' in node && node.meaning) see(node.meaning, value, at, beside);
+  if ('meaning' in node && node.meaning && see(node.meaning, value, at, beside) === false) return;
   switch (node.type) {
     case 'leaf': return;
     case 'by-value': {

@@ -64,7 +64,7 @@ export function seenOn(table: TokenTable, group: Group, rule: PairRule, state: S
 
 /** Whether what is judged by a rule stands on the look's own fill. */
 export function standsOnItself(group: Group, rule: PairRule): boolean {
-  return (rule === 'text-contrast' || rule === 'icon-contrast') && group.painting.cells.some((cell) => cell.property === 'background-color');
+  return (rule === 'text-contrast' || rule === 'icon-contrast') && group.painting.has('background-color');
 }
 
 /** The four outcomes. @param found the ratio; null where it cannot be told */

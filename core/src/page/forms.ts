@@ -13,12 +13,29 @@ export const answerFile = (page: Page, form: string): string => `${page.file.rep
 export function formsOf(site: Site): FormOnPage[] {
   return site.pageOrder.flatMap((id) => {
     const page = site.pages[id]!;
-    return sectionsOn(site, page).flatMap((section) => section.columnOrder.flatMap((column) => section.columns[column]!.order.flatMap((block): FormOnPage[] => {
-      const form = section.blocks[block]!;
-      return form.kind === 'form' ? [{ page, section, form, file: answerFile(page, form.id) }] : [];
-    })));
+    return sectionsOn(site, page).flatMap((section) => formsIn(section).map((form): FormOnPage => ({ page, section, form, file: answerFile(page, form.id) })));
   });
 }
+
+const formsKnown = new WeakMap<Section, readonly Form[]>();
+const NONE: readonly Form[] = [];
+
+/** The forms of a section, in the order in which they stand: looked for once, for of thousands of sections few have one. */
+function formsIn(section: Section): readonly Form[] {
+  let known = formsKnown.get(section);
+  if (!known) {
+    known = NONE;
+    for (const id in section.blocks) if (section.blocks[id]!.kind === 'form') known = orderedForms(section);
+    formsKnown.set(section, known);
+  }
+  return known;
+}
+
+const orderedForms = ({ columnOrder, columns, blocks }: Section): Form[] =>
+  columnOrder.flatMap((column) => columns[column]!.order.flatMap((id) => {
+    const form = blocks[id]!;
+    return form.kind === 'form' ? [form] : [];
+  }));
 
 /** What a letter says: fields by what they are called, in their order. */
 export interface LetterField { readonly label: string; readonly value: string }

@@ -1,6 +1,7 @@
 export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
 export { STATES_OF, type Place } from './place.ts';
-export { forgetTree, hasTree, isKept, looseSection, pageTree, structureKey, type PageTree } from './tree.ts';
+export { forgetTree, hasTree, isKept, looseSection, pageTree, partOfPage, structureKey, type PageTree } from './tree.ts';
+export { work } from './work.ts';
 export type { PagePart } from './part.ts';
 export { partShapes, type PartShape } from './shape.ts';
 export { hrefOf } from './inline.ts';

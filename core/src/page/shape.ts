@@ -1,5 +1,6 @@
 import { Block, walk, type Inline, type Meaning } from '../kinds/index.ts';
 import { listsItems, shapeOfItems } from './shown-items.ts';
+import { work } from './work.ts';
 import { shownPage } from '../collections/index.ts';
 import { headerOver, sectionOf, type Page, type Section, type Site } from '../site/index.ts';
 
@@ -8,6 +9,8 @@ export interface PartShape {
   /** `header`, `footer`, or the id of the section's entry on the page: that of the part in the tree. */
   readonly id: string;
   readonly shape: string;
+  /** Of a section of the page's own with values set on its places: the shape it would have without them. */
+  readonly plain?: { readonly shape: string; readonly section: Section };
 }
 
 /** The parts of a page after its own surface, in the order of its tree. A part with values set on its places here has a shape of its own. */
@@ -29,7 +32,8 @@ export function partShapes(site: Site, kept: Page): PartShape[] {
     if (!section) continue;
     const own = touches(owners, section, 'shared' in entry ? `${id}:` : '');
     const shape = own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section, page);
-    parts.push({ id, shape: entry.hidden ? `not at ${entry.hidden.join()}: ${shape}` : shape });
+    const named = (one: string): string => (entry.hidden ? `not at ${entry.hidden.join()}: ${one}` : one);
+    parts.push(own && !('shared' in entry) ? { id, shape: named(shape), plain: { shape: named(sectionShape(site, section, page)), section } } : { id, shape: named(shape) });
   }
   parts.push(...end('footer'));
   return parts;
@@ -123,17 +127,21 @@ function openShape(site: Site, block: Block, page: Page): string {
 
 /** What of a block decides how its places look, by what its fields mean, and whether it hangs on a picture. */
 function freshShape(site: Site, block: Block): { readonly shape: string; readonly pictured: boolean } {
+  work.shapes++;
   let shape: string = block.kind;
   let pictured = false;
   let within: unknown = block;
   walk(Block, block, (meaning, value, at, beside) => {
     const looks = lookOf(site, meaning, value);
-    if (looks === undefined) return;
+    // What of words decides how they look is said by all of their runs together: a thousand pages have a hundred thousand of those.
+    const deeper = meaning.means !== 'words';
+    if (looks === undefined) return deeper;
     if (meaning.means === 'ref' && meaning.to === 'asset') pictured = true;
     // One item apart from the next, and each value by the name of its field: what may be absent is told from what comes after it.
     if (beside !== within) shape += '|';
     within = beside;
-    shape += `,${at.at(-1)!}=${looks}`;
+    shape += `,${at[at.length - 1]!}=${looks}`;
+    return deeper;
   }, [], true);
   return { shape, pictured };
 }

@@ -12,6 +12,7 @@ import { headerPart } from './header.ts';
 import type { PagePart } from './part.ts';
 import type { Place } from './place.ts';
 import { anyPage, isMade } from './published.ts';
+import { work } from './work.ts';
 
 /** A page taken apart: what the renderer writes and what the resolver reads is the same tree. */
 export interface PageTree {
@@ -85,29 +86,49 @@ export function pageTree(site: Site, pageId: string): PageTree {
   return tree;
 }
 
+/**
+ * Returns one part of a page, built by itself: whoever wants the looks of one
+ * section of a large site does not take the whole page apart for it.
+ *
+ * @param id `header`, `footer` or that of the section's entry
+ */
+export function partOfPage(site: Site, pageId: string, id: string): PagePart | undefined {
+  return partsOfPage(site, shownPage(site, anyPage(site, pageId)!), id).parts.find((part) => part.id === id);
+}
+
 /** @param page as it is shown: with what an item says, where it is the page of items */
 function buildTree(site: Site, kept: Page, page: Page): PageTree {
+  work.trees++;
+  const { body, parts } = partsOfPage(site, page);
+  return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
+}
+
+/** The parts of a page, all of them or one: with the header that lies over a picture comes the section that has it. */
+function partsOfPage(site: Site, page: Page, only?: string): { readonly body: Place; readonly parts: readonly PagePart[] } {
   const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
+  const first = only === 'header' && headerOver(site, page) ? page.sectionOrder[0] : undefined;
+  const wanted = (id: string): boolean => only === undefined || id === only || id === first;
   // In place of what all pages share stands what the page names, or nothing.
   const end = (id: 'header' | 'footer'): PagePart[] => {
     const own = page[id];
     const section = own === undefined ? undefined : site.shared.sections[own];
-    if (page.without?.includes(id)) return [];
+    if (!wanted(id) || page.without?.includes(id)) return [];
     if (section) return [sectionPart(site, page.id, id, section, id, body, ['shared', 'sections', own!], { shared: own! })];
     return [id === 'header' ? headerPart(site, page, body) : sectionPart(site, page.id, 'footer', isMade(page.id) ? belowFirstHeading(site.shared.footer) : site.shared.footer, 'footer', body, ['shared', 'footer'], 'once')];
   };
   const sections = page.sectionOrder.flatMap((id): PagePart[] => {
     const entry = page.sections[id]!;
     const section = sectionOf(site, entry);
-    if (!section) return [];
+    if (!section || !wanted(id)) return [];
     const address = 'shared' in entry ? ['shared', 'sections', entry.shared] : ['pages', originOf(page).id, 'sections', id, 'own'];
     return [sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry)];
   });
   // Over the picture of the first section the header stands on what that paints.
-  const over = headerOver(site, page) && { surface: sections[0]!.places[0]!, ground: sections[0]!.places[0]!.ground };
-  const parts = [...(over ? [headerPart(site, page, body, over)] : end('header')), ...sections, ...end('footer')];
-  return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
+  const over = headerOver(site, page) && wanted('header') && { surface: sections[0]!.places[0]!, ground: sections[0]!.places[0]!.ground };
+  const parts = [...(over ? [headerPart(site, page, body, over)] : headerOver(site, page) ? [] : end('header')), ...sections, ...end('footer')];
+  work.parts += parts.length;
+  return { body, parts };
 }
 
 const raised = new WeakMap<Section, Section>();

@@ -24,6 +24,8 @@ export interface Painting {
   readonly overrides: readonly Override[];
   readonly cells: readonly Cell[];
   at(property: PaintedProperty, state: State, band: BandId): Cell | undefined;
+  /** Returns true if anything sets the property, in some state and band. */
+  has(property: PaintedProperty): boolean;
 }
 
 const STATE_AT: Record<State, number> = { rest: 0, visited: 1, hover: 2, focus: 3, pressed: 4, disabled: 5, selected: 6, busy: 7 };
@@ -50,6 +52,7 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: S
   const painting: Painting = {
     recipes: recipeList, set, overrides, cells: [],
     at: (property, state, band) => map.get(property)?.[position(state, band)],
+    has: (property) => map.has(property),
   };
   const cells = painting.cells as Cell[];
   const add = (cell: Cell) => {

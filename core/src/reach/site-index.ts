@@ -1,10 +1,13 @@
-import type { Override, Page, Site, State } from '../site/index.ts';
+import type { Override, Page, Section, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
 import type { BandId } from '../shape/index.ts';
-import { editedPage, forgetTree, hasTree, isKept, pageTree, partShapes, publishedPages, readsItems, structureKey, type PublishedPage, type PageTree, type PartShape, type Place } from '../page/index.ts';
+import { editedPage, forgetTree, hasTree, isKept, pageTree, partOfPage, partShapes, publishedPages, readsItems, structureKey, type PublishedPage, type PageTree, type PartShape, type Place } from '../page/index.ts';
 import type { Group, SiteIndex } from './group.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 import { paintingsOf } from './kept-paintings.ts';
+import { mouldOf, type Mould } from './mould.ts';
+import { positionIn } from './position.ts';
+import { tokenIndex } from './token-index.ts';
 
 interface Cached { pages: readonly PublishedPage[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
 /** By the first page, the last one first: an edit is compared with what was before it. */
@@ -80,6 +83,7 @@ class Index implements SiteIndex {
   readonly #times: ReadonlyMap<string, number>;
   readonly #known = new Map<string, Built>();
   readonly #paintings = new Map<string, Painting>();
+  readonly #moulds = new Map<string, Mould<Built>>();
   /** Values set on places wherever they are used. */
   readonly #used: ReadonlyMap<string, readonly Override[]>;
   /** Values set are told apart by number: two records may know the same id. */
@@ -101,17 +105,12 @@ class Index implements SiteIndex {
     this.#times = new Map(published.filter(({ files }) => files.length > 1).map(({ id, files }) => [id, files.length]));
     this.#used = byPlace(Object.values(site.shared.overrides));
     const templates = new Map<string, Template>();
-    this.#laid = pages.map((page) => {
-      const had = hasTree(site, page);
-      const laid = this.#lay(page, partShapes(site, page), templates);
-      // A page that was taken apart for its looks alone is let go again.
-      if (!had) forgetTree(page, site);
-      return laid;
-    });
+    this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page), templates));
     this.count = this.groups.reduce((sum, group) => sum + group.count, 0);
     // What looks were told apart by is needed no more.
     this.#known.clear();
     this.#paintings.clear();
+    this.#moulds.clear();
   }
 
   times(page: string): number {
@@ -219,9 +218,14 @@ class Index implements SiteIndex {
     body.count += times;
     return {
       body,
-      parts: parts.map(({ id, shape }) => {
+      parts: parts.map(({ id, shape, plain }) => {
         const key = `${body.number} ${shape}`;
         const known = templates.get(key);
+        const set = plain && this.#setIn(this.#mould(page, id, plain), plain.section, own, body);
+        if (set) {
+          for (const group of set) group.count += times;
+          return { id, groups: set };
+        }
         const template = known ?? this.#template(page, id, body, own);
         if (!known) templates.set(key, template);
         const groups = known?.fresh ? this.#anew(known.groups) : template.groups;
@@ -243,7 +247,8 @@ class Index implements SiteIndex {
   }
 
   #template(page: Page, part: string, body: Built, own: ReadonlyMap<string, readonly Override[]>): Template {
-    const { places } = pageTree(this.#site, page.id).parts.find((one) => one.id === part)!;
+    // One part of one page: what the others have is known by their shapes.
+    const { places } = (hasTree(this.#site, page) ? pageTree(this.#site, page.id).parts.find((one) => one.id === part) : partOfPage(this.#site, page.id, part))!;
     const local = new Map<Place, Built>();
     // What stands on nothing of its part stands on the page.
     const on = (place: Place | null) => (place ? (local.get(place) ?? body) : null);
@@ -253,6 +258,42 @@ class Index implements SiteIndex {
       return group;
     });
     return { groups, fresh: groups.some((group) => group.overPicture) };
+  }
+
+  #mould(page: Page, part: string, { shape, section }: NonNullable<PartShape['plain']>): Mould<Built> {
+    let mould = this.#moulds.get(shape);
+    if (!mould) this.#moulds.set(shape, (mould = mouldOf(partOfPage(this.#site, page.id, part)!.places, section)));
+    return mould;
+  }
+
+  /** The looks of a section of a shape that is known, with values set on some of its places; undefined where only the section itself can tell which. */
+  #setIn(mould: Mould<Built>, section: Section, own: ReadonlyMap<string, readonly Override[]>, body: Built): Built[] | undefined {
+    // Over a picture no two places share a look.
+    if (mould.places.some((place) => place.overPicture)) return undefined;
+    const set = new Map<number, readonly Override[]>();
+    for (const [place, list] of own) {
+      const owner = place.slice(0, place.indexOf('/'));
+      if (owner !== section.id && !Object.hasOwn(section.blocks, owner)) continue;
+      const at = mould.at.get(positionIn(section, place) ?? '');
+      if (at === undefined) return undefined;
+      set.set(at, list);
+    }
+    let plain = mould.plain.get(body);
+    if (!plain) mould.plain.set(body, (plain = []));
+    const groups: Built[] = [];
+    const other = new Set<number>();
+    // What stands on nothing of its part stands on the page.
+    const on = (at: number, is: Place | null) => (at >= 0 ? groups[at]! : is ? body : null);
+    mould.places.forEach((place, i) => {
+      const [under, inherits] = [mould.under[i]!, mould.inherits[i]!];
+      const here = set.get(i);
+      const touched = here !== undefined || other.has(under) || other.has(inherits);
+      if (touched) other.add(i);
+      const group = (touched ? undefined : plain[i]) ?? this.#groupFor(place, { here: here ?? NONE, used: NONE }, on(under, place.under), on(inherits, place.inherits));
+      if (!touched) plain[i] = group;
+      groups.push(group);
+    });
+    return groups;
   }
 
   /** The same looks for another part: no two places over a picture share a group, nor do those on surfaces that are over one. */
@@ -341,20 +382,5 @@ const NONE: readonly Override[] = [];
 function byPlace(overrides: readonly Override[]): Map<string, Override[]> {
   const map = new Map<string, Override[]>();
   for (const one of overrides) map.set(one.place, [...(map.get(one.place) ?? []), one]);
-  return map;
-}
-
-function tokenIndex(groups: readonly Group[]): Map<string, Set<Group>> {
-  const map = new Map<string, Set<Group>>();
-  const add = (token: string, group: Group) => {
-    const set = map.get(token);
-    if (set) set.add(group);
-    else map.set(token, new Set([group]));
-  };
-  for (const group of groups)
-    for (const cell of group.painting.cells) {
-      if (cell.token) add(cell.token, group);
-      if (cell.override?.value.kind === 'token') add(cell.override.value.path, group);
-    }
   return map;
 }

@@ -2,7 +2,7 @@ import { composite, contrastRatio, gradientExtent, type Gradient, type Rgb8 } fr
 import type { State, PaintedProperty } from '../../site/index.ts';
 import { AUDIT_WIDTHS, bandOf, type BandId } from '../../shape/index.ts';
 import type { TokenTable } from '../../style/index.ts';
-import { cellValue, colorOf, fillOf, type Backdrop, type Group } from '../../reach/index.ts';
+import { cellValue, colorOf, fillOf, type Backdrop, type Group, type Painting } from '../../reach/index.ts';
 import { aspectsOf, need, outcome, seenOn, type Aspect } from '../need.ts';
 import { coloured, judgePixels, pixelKey, veilOf, washUnder, type PixelSet, type PixelSets } from '../pixels/index.ts';
 import type { Site } from '../../site/index.ts';
@@ -32,6 +32,11 @@ function onWash(wash: Gradient, color: Rgb8, needed: number): Pick<BandPair, 'fo
   return found >= needed ? { found } : { found: null, reason: OVER_GRADIENT };
 }
 
+/** The ratio asked at each of the audited widths, in their order. */
+type Needs = readonly number[];
+const BANDS_OF: readonly BandId[] = AUDIT_WIDTHS.map(bandOf);
+const needsOf = (table: TokenTable, group: Group, rule: Aspect['rule']): Needs => AUDIT_WIDTHS.map((width) => need(table, group, rule, width));
+
 const UNREADABLE = 'One of the two colours could not be read.';
 
 /** What is found of a pair in one band: the same at all widths of it. */
@@ -40,16 +45,16 @@ interface BandPair { readonly tokens: readonly string[]; readonly found: number 
 /** Judges one foreground property against a backdrop, per width and state. */
 function judgePair(
   table: TokenTable, group: Group, rule: RuleId, state: State, property: PaintedProperty,
-  backdrop: (band: BandId) => Backdrop, needed: (width: number) => number, over?: Pictured, area: PixelSet['area'] = 'lines',
+  backdrop: (band: BandId) => Backdrop, needed: Needs, over?: Pictured, area: PixelSet['area'] = 'lines',
 ): Judgement[] {
   const bands = new Map<BandId, BandPair | undefined>();
   const judgements: Judgement[] = [];
-  for (const width of AUDIT_WIDTHS) {
-    const band = bandOf(width);
+  for (const [at, width] of AUDIT_WIDTHS.entries()) {
+    const band = BANDS_OF[at]!;
     if (!bands.has(band)) bands.set(band, ratePair(table, group, state, property, band, backdrop));
     const rated = bands.get(band);
     if (!rated) continue;
-    const want = needed(width);
+    const want = needed[at]!;
     const pair: BandPair = rated.color ? { tokens: rated.tokens, ...onPixels(table, group, over, area, width, rated.color, want) } : rated;
     const verdict = outcome(state, pair.found, want);
     const { found, tokens, reason } = pair;
@@ -81,10 +86,10 @@ function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
 }
 
 /** Judges one aspect of a look in one state, at every width; the better of what it is painted with counts. */
-export function judgeAspect(table: TokenTable, group: Group, { rule, properties, area }: Aspect, state: State, over?: Pictured): Judgement[] {
+export function judgeAspect(table: TokenTable, group: Group, { rule, properties, area }: Aspect, state: State, over?: Pictured, needs: Needs = needsOf(table, group, rule)): Judgement[] {
   const behind = perBand((band) => seenOn(table, group, rule, state, band));
   const [first] = properties;
-  const judged = judgePair(table, group, rule, state, first!, behind, (width) => need(table, group, rule, width), over, area);
+  const judged = judgePair(table, group, rule, state, first!, behind, needs, over, area);
   return properties.length === 1 ? judged : judged.map((edge) => byFill(table, group, edge, state, behind(bandOf(edge.width)), over, area));
 }
 
@@ -103,7 +108,28 @@ function byFill(table: TokenTable, group: Group, edge: Judgement, state: State, 
 }
 
 /** Everything of a look that is held against what lies behind it, in all of its states. */
-export function contrastRules(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
+export function contrastRules(table: TokenTable, group: Group, over?: Pictured): readonly Judgement[] {
+  if (!group.overPicture || (over && over.pixels.size > 0)) return judgeAspects(table, group, over);
+  // Over a picture each place is a look of its own; until pixels have been read all that are painted alike are judged alike.
+  const under = group.under?.painting ?? group.painting;
+  let known = unread.get(group.painting);
+  if (known?.table !== table) unread.set(group.painting, (known = { table, by: new Map() }));
+  const key = `${group.kind} ${group.pictured}`;
+  let judged = known.by.get(under)?.get(key);
+  if (!judged) {
+    judged = judgeAspects(table, group, over);
+    known.by.set(under, (known.by.get(under) ?? new Map<string, readonly Judgement[]>()).set(key, judged));
+  }
+  return judged;
+}
+
+const unread = new WeakMap<Painting, { readonly table: TokenTable; readonly by: Map<Painting, Map<string, readonly Judgement[]>> }>();
+
+function judgeAspects(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   const aspects = new Set(group.states.flatMap((state) => aspectsOf(group, state)));
-  return [...aspects].flatMap((aspect) => group.states.filter((state) => aspectsOf(group, state).includes(aspect)).flatMap((state) => judgeAspect(table, group, aspect, state, over)));
+  return [...aspects].flatMap((aspect) => {
+    // What is asked hangs on the size of a text at rest: it is worked out once for all of its states.
+    const needs = needsOf(table, group, aspect.rule);
+    return group.states.filter((state) => aspectsOf(group, state).includes(aspect)).flatMap((state) => judgeAspect(table, group, aspect, state, over, needs));
+  });
 }
