@@ -1,9 +1,9 @@
-import { jsonEqual } from '../change/index.ts';
+import { jsonEqual, valueAt } from '../change/index.ts';
 import { plural } from '../number/index.ts';
 import { editedPage, type Place } from '../page/index.ts';
 import { changedTokens, ripple, siteIndex, type SiteIndex } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
-import { tokenTable } from '../style/index.ts';
+import { tokenTable, type Token } from '../style/index.ts';
 
 /** What differs between two states of a site, however many edits lie between them. */
 export interface SiteDifference {
@@ -27,8 +27,10 @@ export interface SiteDifference {
  */
 export function siteDifference(before: Site, after: Site): SiteDifference {
   const [old, now] = [tokenTable(before.brand), tokenTable(after.brand)];
+  /** A value that a rule made anew is the consequence of another difference. */
+  const follows = (was: Token | undefined, is: Token | undefined): boolean => !!was?.follows && !!is?.follows && is.address !== undefined && jsonEqual(valueAt(before, is.address), valueAt(after, is.address));
   const value = (token: { alias?: string; css?: string } | undefined) => token?.alias ?? token?.css ?? 'none';
-  const tokens = [...changedTokens(old, now)].filter((path) => value(old.get(path)) !== value(now.get(path))).map((path) => ({ path, label: (now.get(path) ?? old.get(path))!.label, before: value(old.get(path)), after: value(now.get(path)) }));
+  const tokens = [...changedTokens(old, now)].filter((path) => value(old.get(path)) !== value(now.get(path)) && !follows(old.get(path), now.get(path))).map((path) => ({ path, label: (now.get(path) ?? old.get(path))!.label, before: value(old.get(path)), after: value(now.get(path)) }));
   const what = ripple(before, after);
   const touched = new Map<string, number>();
   const note = (places: readonly Place[], index: SiteIndex) => {

@@ -2,7 +2,7 @@ import { deltaERgb, hex, parseColor, type Rgb8 } from '../color/index.ts';
 import type { SourceColor } from '../palette/index.ts';
 import { siteIndex, usesOfTokens } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
-import { resolvedSwatches, swatchPath, tokenTable } from '../style/index.ts';
+import { resolvedSwatches, swatchPath } from '../style/index.ts';
 
 /** Up to this ΔE OK what is built is what was drawn: below what two neighbouring colours need to be told apart. */
 export const AS_DRAWN = 0.02;
@@ -48,7 +48,7 @@ export interface NeverDrawn { readonly id: string; readonly label: string; reado
 
 /** What a design shows that has no token, and what tokens paint on the page that it does not show. */
 export function drawnAndBuilt(site: Site, page: string, colors: readonly SourceColor[]): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
-  const [index, table] = [siteIndex(site), tokenTable(site.brand)];
+  const index = siteIndex(site);
   const swatches = resolvedSwatches(site.brand);
   const drawn = colors.map((one) => ({ ...one, rgb: parseColor(one.hex)!.rgb }));
   const withoutToken = drawn.flatMap(({ hex: color, rgb, share }): WithoutToken[] => {

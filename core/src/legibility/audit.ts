@@ -7,6 +7,7 @@ import { contrastRules } from './rules/contrast.ts';
 import { logoRules } from './rules/logo.ts';
 import { phonePadding } from './rules/phone-padding.ts';
 import { phoneSize } from './rules/phone-size.ts';
+import { fontWeight } from './rules/font-weight.ts';
 import { lineHeight } from './rules/line-height.ts';
 import { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
 import { lineLength } from './rules/line-length.ts';
@@ -81,7 +82,7 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
   const over = group.overPicture ? { site, pixels } : undefined;
   const judged = [
     ...contrastRules(table, group, over), ...logoRules(table, group, site),
-    ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
+    ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...fontWeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
   ];
   // What is not shown at a width is no good or bad there.
   return group.hidden.length === 0 ? judged : judged.filter((one) => !group.hidden.includes(bandOf(one.width)));

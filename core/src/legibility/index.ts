@@ -18,3 +18,4 @@ export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
 export { matchStrays } from './match-strays.ts';
 export { outlineFix } from './outline-fix.ts';
+export { BUTTONS_APART, brandFaults, type BrandFault } from './brand-faults.ts';

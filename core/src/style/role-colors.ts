@@ -1,7 +1,8 @@
-import { composite, gradientExtent, hex, paintedRgb, parseColor, type Rgb8 } from '../color/index.ts';
-import { behindRole, clearestFor, defaultRoleValue, roleNeed, type Clearest, type RoleValue } from '../ground/index.ts';
+import { CONTRAST, composite, contrastRatio, deltaERgb, gradientExtent, hex, oklabToOklch, paintedRgb, parseColor, rgb8ToOklab, type Rgb8 } from '../color/index.ts';
+import { behindRole, clearestFor, defaultRoleValue, parseButtonRole, roleNeed, type Clearest } from '../ground/index.ts';
 import { deriveColor } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
+import { autoButton, mannersOf, type AutoValue, type Looked, type Manner } from './auto-buttons.ts';
 import { resolvedSwatches, type ResolvedSwatch } from './swatches.ts';
 
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
@@ -13,7 +14,7 @@ export const isCore = ({ swatch }: ResolvedSwatch): boolean => swatch.part === '
 /** The colours of the roles of one ground. */
 export interface RoleColors {
   /** What fills a role, its default rule where it is not set. */
-  readonly value: (role: string) => RoleValue;
+  readonly value: (role: string) => AutoValue;
   /** The colour it comes to; what leads back to itself is black. */
   readonly rgb: (role: string) => Rgb8;
   /** What the rule for a readable colour comes to there, whether the role has that rule or not. */
@@ -21,10 +22,27 @@ export interface RoleColors {
 }
 
 /** Works out the colours of a ground, each on what it is seen on: a label on its fill, texts on all of a gradient. */
-export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[]): RoleColors {
+export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], manners: ReadonlyMap<string, Manner> = new Map()): RoleColors {
   const known = new Map<string, Rgb8>();
   const found = new Map<string, Clearest<ResolvedSwatch>>();
-  const value = (role: string): RoleValue => ground.roles[role] ?? (role === 'background' ? { kind: 'raw', color: '#ffffff' } : defaultRoleValue(role));
+  const automatic = new Map<string, AutoValue>();
+  const value = (role: string): AutoValue => {
+    const set = ground.roles[role];
+    if (set) return set;
+    if (role === 'background') return { kind: 'raw', color: '#ffffff' };
+    const button = parseButtonRole(role);
+    if (!button) return defaultRoleValue(role);
+    let auto = automatic.get(role);
+    if (!auto) automatic.set(role, (auto = autoButton(role, manners.get(button.variant) ?? 'filled', looked)));
+    return auto;
+  };
+  const over = (role: string): Rgb8 => composite(rgb(role), flat('background'));
+  const looked: Looked = {
+    isSet: (role) => ground.roles[role] !== undefined,
+    alike: (one, other) => deltaERgb(over(one), over(other)) < 1e-4,
+    standsOut: (role) => contrastRatio(over(role), flat('background')) >= CONTRAST.nonText,
+    reads: (label, fill) => contrastRatio(composite(rgb(label), over(fill)), over(fill)) >= CONTRAST.text,
+  };
   const swatchRgb = (id: string) => swatches.find((one) => one.swatch.id === id);
   const core = swatches.filter(isCore);
   const others = swatches.filter((one) => !isCore(one));
@@ -54,6 +72,7 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[]):
       case 'swatch': return swatchRgb(one.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
       case 'raw': return parseColor(one.color)?.rgb ?? WHITE;
       case 'same': return rgb(one.role);
+      case 'between': return between(over(one.role), over(one.with), one.share);
       case 'readable': return clearest(role).rgb;
       case 'contrast': {
         const source = swatchRgb(one.swatch);
@@ -66,7 +85,14 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[]):
   return { value, rgb, clearest };
 }
 
+/** A colour between two flat ones, in OKLab. @param share of the second, 0 to 1 */
+function between(one: Rgb8, other: Rgb8, share: number): Rgb8 {
+  const [from, to] = [rgb8ToOklab(one), rgb8ToOklab(other)];
+  const mixed = { l: from.l + (to.l - from.l) * share, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share };
+  return paintedRgb({ ...oklabToOklch(mixed), alpha: 1 });
+}
+
 /** What the rule for a readable colour comes to in a role of a ground, with what is needed there. */
 export function clearestChoice(brand: Brand, ground: string, role: string): Clearest<ResolvedSwatch> & { readonly needed: number } {
-  return { ...roleColors(brand.grounds[ground]!, resolvedSwatches(brand)).clearest(role), needed: roleNeed(role) };
+  return { ...roleColors(brand.grounds[ground]!, resolvedSwatches(brand), mannersOf(brand)).clearest(role), needed: roleNeed(role) };
 }

@@ -5,6 +5,7 @@ import { ruleSources } from '../palette/index.ts';
 import type { Brand, TextStyle, Ground } from '../site/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { familyById, familyStack, fluidCss, fluidSize, scaleStep, widthOf } from '../type/index.ts';
+import { mannersOf } from './auto-buttons.ts';
 import { motionTokens } from './motion.ts';
 import { isCore, roleColors } from './role-colors.ts';
 import { shadowTokens, shapeTokens } from './shape-tokens.ts';
@@ -56,7 +57,8 @@ function* colorTokens(brand: Brand): Iterable<Token> {
       ...(sources.length > 0 ? { follows: sources.map(swatchPath) } : {}), address: ['brand', 'swatches', swatch.id],
     };
   }
-  const names = `${swatches.map(({ swatch }) => `${swatch.id} ${swatchPath(swatch)} ${swatch.rule !== null}`).join()}|${brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path} ${brand.variants[id]!.label}`).join()}`;
+  const manners = [...mannersOf(brand)].join();
+  const names = `${manners}|${swatches.map(({ swatch }) => `${swatch.id} ${swatchPath(swatch)} ${swatch.rule !== null}`).join()}|${brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path} ${brand.variants[id]!.label}`).join()}`;
   const colors = swatches.map(({ rgb }) => cssColor(rgb)).join();
   const byId = new Map(swatches.map((one) => [one.swatch.id, one]));
   for (const id of brand.groundOrder) {
@@ -77,11 +79,13 @@ function* colorTokens(brand: Brand): Iterable<Token> {
 /** The tokens of a ground. `known`: those it had when only colours were other: what names another token has stayed the same, however a colour is pulled. */
 function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedSwatch[], known?: readonly Token[]): Token[] {
   const path = (role: string) => rolePath(brand, ground, role);
-  const colors = roleColors(ground, swatches);
+  const colors = roleColors(ground, swatches, mannersOf(brand));
   return [...rolesOf(brand, ground).map((role, i): Token => {
     const value = colors.value(role);
-    if (known && value.kind !== 'contrast' && value.kind !== 'readable') return known[i]!;
     const button = parseButtonRole(role);
+    // An automatic part of a button looks at colours: it may point elsewhere than before.
+    const automatic = button !== undefined && ground.roles[role] === undefined;
+    if (known && value.kind !== 'contrast' && value.kind !== 'readable' && !automatic) return known[i]!;
     const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : roleLabel(role);
     const base = { path: path(role), label: `${name} of ${ground.label}`, type: 'color' as const, address: ['brand', 'grounds', ground.id, 'roles', role] };
     const behind = behindRole(role) === 'background' ? [path('background'), ...(ground.wash ? [path('background-to')] : [])] : [path(behindRole(role))];
@@ -96,6 +100,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
         return { ...base, css: cssColor(colors.rgb(role)), ...(source ? { follows: [behind[0]!, swatchPath(source.swatch)] } : {}) };
       }
       case 'same': return { ...base, alias: path(value.role) };
+      case 'between': return { ...base, css: cssColor(colors.rgb(role)), follows: [path(value.role), path(value.with)] };
       case 'readable': {
         const { one, rgb, among } = colors.clearest(role);
         const follows = [...behind, ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch))];
@@ -172,7 +177,8 @@ export function resolveToken(table: TokenTable, path: string): { css: string; ch
   let token = table.get(path);
   while (token) {
     chain.push(token.path);
-    if (token.alias === undefined || chain.length > 20) break;
+    // What leads back to itself ends there; a document that is read has no such tokens (`LIMITS.ruleDepth`).
+    if (token.alias === undefined || chain.includes(token.alias)) break;
     token = table.get(token.alias);
   }
   return { css: token?.css ?? '', chain };

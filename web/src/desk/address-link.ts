@@ -1,11 +1,11 @@
-import { Injectable, computed, effect, inject, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { DestroyRef, Injectable, computed, effect, inject, untracked } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Location } from '@angular/common';
 import { Title } from '@angular/platform-browser';
 import { NavigationCancel, NavigationEnd, NavigationError, NavigationSkipped, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
-import { pageTree, tokenTable } from '@yohaku/core';
+import { anyPage, pageTree, tokenTable } from '@yohaku/core';
 import { DeskActions, STEP_LABELS, SiteActions, deskFeature, remember, siteFeature } from '../state/index.ts';
 import { addressOfView, readAddress, type View } from './address.ts';
 import { CheckView } from './check-view.ts';
@@ -47,15 +47,23 @@ export class AddressLink {
   #acted = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
 
-  /** Opens the site that the address names, and follows from then on. To be called once. */
+  /** Opens the site that the address names, and follows from then on. To be called by the desk as it is made; it ends with it. */
   follow(): void {
     // Fields lose the focus by themselves, when the desk puts them away: only the window's own counts.
-    for (const type of ACTED) window.addEventListener(type, ({ target }) => { if (type !== 'blur' || target === window) this.#acted = true; }, { capture: true });
+    // Taken away with the desk that follows: a window opens many, one after the other.
+    const destroyed = inject(DestroyRef);
+    const gone = new AbortController();
+    destroyed.onDestroy(() => {
+      gone.abort();
+      clearTimeout(this.#timer);
+    });
+    const { signal } = gone;
+    for (const type of ACTED) window.addEventListener(type, ({ target }) => { if (type !== 'blur' || target === window) this.#acted = true; }, { capture: true, signal });
     window.addEventListener('popstate', () => {
       clearTimeout(this.#timer);
       this.#moving = true;
-    }, { capture: true });
-    this.#router.events.subscribe((event) => {
+    }, { capture: true, signal });
+    this.#router.events.pipe(takeUntilDestroyed(destroyed)).subscribe((event) => {
       if (event instanceof NavigationEnd || event instanceof NavigationCancel || event instanceof NavigationSkipped || event instanceof NavigationError) this.#moving = false;
       // What was done while it was written is written now: it has just been written over.
       if (event instanceof NavigationEnd && this.#router.currentNavigation()?.extras.info === WRITTEN) this.#later(addressOfView(this.#siteId(), this.#view()));
@@ -89,14 +97,14 @@ export class AddressLink {
     const now = this.#view();
     if (step && step !== now.step) this.#store.dispatch(DeskActions.step({ step }));
     if (page !== undefined && page !== now.page) {
-      if (page !== null && !site.pages[page]) strange.push(`page “${page}”`);
+      if (page !== null && !anyPage(site, page)) strange.push(`page “${page}”`);
       else this.#store.dispatch(DeskActions.grow({ page }));
     }
     if (token !== undefined && token !== now.token) {
       if (token !== null && !tokenTable(site.brand).has(token)) strange.push(`token “${token}”`);
       else this.#store.dispatch(DeskActions.take({ token }));
     }
-    const onPage = page && site.pages[page] ? page : null;
+    const onPage = page && anyPage(site, page) ? page : null;
     if (place && onPage && !pageTree(site, onPage).places.some((one) => one.id === place)) strange.push(`place “${place}”`);
     else if (place !== undefined && place !== this.#view().place) this.#store.dispatch(DeskActions.choose({ choice: { place: place && onPage ? { page: onPage, id: place } : null } }));
     if (hanging && hanging !== this.#view().hanging) this.#store.dispatch(DeskActions.hang({ hanging }));

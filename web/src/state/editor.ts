@@ -2,7 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { distinctUntilChanged, map } from 'rxjs';
-import { setValue, type Edit, type Site } from '@yohaku/core';
+import { ChangeRefused, setValue, type Edit, type Site } from '@yohaku/core';
 import { afterPaint } from './after-paint.ts';
 import { SiteActions } from './site/site.actions.ts';
 import { siteFeature } from './site/site.selectors.ts';
@@ -12,6 +12,9 @@ import { WallTurn } from './wall-turn.ts';
 export function freshId(prefix: string): string {
   return `${prefix}-${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
 }
+
+/** Why a control does not do an edit, in a sentence for whoever asked for it. */
+export class EditRefused extends Error {}
 
 /** How controls edit: preview while held, commit when released. */
 @Injectable({ providedIn: 'root' })
@@ -40,7 +43,10 @@ export class Editor {
       else this.cancel();
     } catch (error) {
       this.cancel();
-      this.#store.dispatch(SiteActions.notice({ words: error instanceof Error ? error.message : 'This cannot be done.' }));
+      // What refuses an edit says why in words for people; anything else is a fault of ours, and for the log.
+      const refused = error instanceof ChangeRefused || error instanceof EditRefused;
+      if (!refused) console.error(error);
+      this.#store.dispatch(SiteActions.notice({ words: refused ? error.message : 'This edit failed because of a fault in Yohaku. Nothing was changed.' }));
     }
   }
 

@@ -9,7 +9,7 @@ export { GatherActions, gatherFeature, gatherReducer, keepSift, keptSift, type G
 export { Pinned } from './gather/pinned.ts';
 export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';
-export { Editor, freshId } from './editor.ts';
+export { EditRefused, Editor, freshId } from './editor.ts';
 export { pasteProblem, pastedNodes, pastedText } from './pasted-nodes.ts';
 export { sectionAt, type DropTarget } from './section-drop.ts';
 export { CopiedSection } from './copied-section.ts';

@@ -4,6 +4,9 @@ import { FramePainter } from './frame-painter.ts';
 import { isThere, siteFrame } from './site-frame.ts';
 import { turn } from './turn.ts';
 
+/** How long the empty page is waited for, ms. */
+const LOAD_MS = 15_000;
+
 /** The document out of sight, and when it is there. */
 interface Opened { readonly siteId: string; readonly element: HTMLIFrameElement; readonly loaded: Promise<unknown> }
 
@@ -63,10 +66,22 @@ export class LayoutFrame {
     element.setAttribute('aria-hidden', 'true');
     element.inert = true;
     Object.assign(element.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
-    const loaded = new Promise<void>((resolve) => {
-      element.addEventListener('load', () => isThere(element) && resolve());
+    const loaded = new Promise<void>((resolve, reject) => {
+      const late = setTimeout(() => reject(new Error('The page that is read out of sight did not load')), LOAD_MS);
+      element.addEventListener('load', () => {
+        if (!isThere(element)) return;
+        clearTimeout(late);
+        resolve();
+      });
     });
     document.body.append(element);
-    return (this.#frame = { siteId, element, loaded });
+    const opened: Opened = { siteId, element, loaded };
+    // One that did not come is begun anew by whoever reads next.
+    loaded.catch(() => {
+      if (this.#frame !== opened) return;
+      element.remove();
+      this.#frame = undefined;
+    });
+    return (this.#frame = opened);
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, embedProperties, resolvedSwatches, valueAt, leaveOverride, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, type BandId, type Block, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
-import { DeskActions, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
+import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, embedProperties, resolvedSwatches, valueAt, leaveOverride, liftLoss, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, tokenTable, type BandId, type Block, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
+import { DeskActions, EditRefused, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
 import { ACTS, Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipFields } from './slip-fields.ts';
 import { SlipParts } from './slip-parts.ts';
@@ -95,13 +95,27 @@ export class Slip {
     return value.nearest ? cutDownText(value.nearest.distance, value.nearest.unit === 'px' ? 1 : 3) : '';
   }
 
+  /** Takes the value away: the place has its own token again, whatever is near to the value. */
+  protected useToken(value: SlipValue): void {
+    this.#editor.commit((site) => bindOverride(site, value.record, value.override!, null));
+  }
   protected bind(value: SlipValue): void {
-    this.#editor.commit((site) => bindOverride(site, value.record, value.override!, value.nearest && !value.nearest.own ? value.nearest.path : null));
+    this.#editor.commit((site) => bindOverride(site, value.record, value.override!, value.nearest!.path));
+  }
+  /** The token that the place has without the value, by name. */
+  protected ownLabel(value: SlipValue): string {
+    const site = this.#editor.shown();
+    return (value.own !== null && site && tokenTable(site.brand).get(value.own)?.label) || 'its own value';
+  }
+  /** What saving a value to its token replaces besides. */
+  protected loss(value: SlipValue): string {
+    const site = this.#editor.current();
+    return site && value.own !== null && value.override ? liftLoss(site, value.override, value.own) : '';
   }
   protected lift(value: SlipValue): void {
     this.#editor.commit((site) => {
       const edit = liftOverride(site, value.record, value.override!, value.own ?? '');
-      if (!edit) throw new Error('This value cannot be saved to its token; use the token, or keep it with a reason.');
+      if (!edit) throw new EditRefused('This value cannot be saved to its token; use the token, or keep it with a reason.');
       return edit;
     });
   }

@@ -2,8 +2,12 @@ import { Injectable, effect, inject, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { Change, Site } from '@yohaku/core';
-import { AuditActions, PagesRead, PixelsRead, freshId, siteFeature, type LastEdit, type SheetRead } from '../state/index.ts';
+import { AuditActions, PagesRead, PixelsRead, SiteActions, freshId, siteFeature, type LastEdit, type SheetRead } from '../state/index.ts';
 import type { Evidence, FromAudit, ReadFile, ToAudit } from './messages.ts';
+
+/** How long an answer is waited for, ms; how often a worker that fails is started again. */
+const ANSWER_MS = 60_000;
+const MOST_FAILURES = 3;
 
 /** Keeps the audit worker's replica in step with the site and puts what it finds in the store. */
 @Injectable({ providedIn: 'root' })
@@ -19,7 +23,9 @@ export class AuditLink {
   #behind = '';
   /** Counts the sites and changes the worker was told. */
   #step = 0;
-  readonly #waiting = new Map<number, (answer: ReadFile | Evidence) => void>();
+  readonly #waiting = new Map<number, { readonly resolve: (answer: ReadFile | Evidence) => void; readonly reject: (error: Error) => void }>();
+  /** Counts how often the worker failed since it answered last: one that fails again and again is left alone. */
+  #failures = 0;
 
   constructor() {
     effect(() => {
@@ -52,8 +58,15 @@ export class AuditLink {
 
   #ask<T extends ReadFile | Evidence>(question: (asked: number) => ToAudit): Promise<T> {
     const asked = ++this.#asked;
-    return new Promise((resolve) => {
-      this.#waiting.set(asked, (answer) => resolve(answer as T));
+    return new Promise((resolve, reject) => {
+      const late = setTimeout(() => {
+        this.#waiting.delete(asked);
+        reject(new Error('The check did not answer within a minute. Nothing was changed; try again.'));
+      }, ANSWER_MS);
+      this.#waiting.set(asked, {
+        resolve: (answer) => { clearTimeout(late); resolve(answer as T); },
+        reject: (error) => { clearTimeout(late); reject(error); },
+      });
       this.#post(question(asked));
     });
   }
@@ -81,11 +94,32 @@ export class AuditLink {
     this.#store.dispatch(AuditActions.busy({ busy: true }));
   }
 
+  /** A worker that threw answers nothing any more: whoever waits is told, and another one begins with the site as it is. */
+  #failed(worker: Worker, event: Event): void {
+    if (worker !== this.#worker) return;
+    event.preventDefault();
+    worker.terminate();
+    this.#worker = undefined;
+    const { current, opening } = this.#state();
+    const again = ++this.#failures <= MOST_FAILURES;
+    for (const { reject } of this.#waiting.values()) reject(new Error('The check stopped because of a fault in Yohaku. Nothing was changed; try again.'));
+    this.#waiting.clear();
+    this.#known = undefined;
+    this.#store.dispatch(AuditActions.busy({ busy: false }));
+    this.#store.dispatch(SiteActions.notice({ words: again ? 'The check stopped because of a fault in Yohaku and was started again. Your edits are safe.' : 'The check stopped because of a fault in Yohaku. Your edits are safe; reload this window to check again.' }));
+    if (!again || opening || !current) return;
+    this.#post({ kind: 'site', site: current });
+    this.#known = current;
+    this.#store.dispatch(AuditActions.busy({ busy: true }));
+  }
+
   #start(): Worker {
     const worker = new Worker(new URL('./audit.worker.ts', import.meta.url), { type: 'module' });
+    for (const failure of ['error', 'messageerror'] as const) worker.addEventListener(failure, (event) => this.#failed(worker, event));
     worker.addEventListener('message', ({ data }: MessageEvent<FromAudit>) => {
+      this.#failures = 0;
       if (data.kind === 'answer') {
-        this.#waiting.get(data.asked)?.(data.answer);
+        this.#waiting.get(data.asked)?.resolve(data.answer);
         this.#waiting.delete(data.asked);
         return;
       }

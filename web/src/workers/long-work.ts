@@ -54,6 +54,11 @@ export class LongWork {
 
   #start(): Worker {
     const worker = new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' });
+    // One that threw answers nothing any more: what was asked ends without an answer, as if it had been stopped.
+    for (const failure of ['error', 'messageerror'] as const) worker.addEventListener(failure, (event) => {
+      event.preventDefault();
+      if (worker === this.#worker) this.stop();
+    });
     worker.addEventListener('message', ({ data }: MessageEvent<FromLong>) => {
       const running = this.#running;
       if (data.asked !== running?.asked) return;

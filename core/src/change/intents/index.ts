@@ -12,7 +12,7 @@ export { addSpace, removeSpace, setSpaceAt, spaceUses } from './spaces.ts';
 export { addLogoForm, removeLogoForm, setLogoOn } from './logo.ts';
 export { inTurn } from './in-turn.ts';
 export { addKept, addPage, addressPage, anchorSection, hideSection, linksTo, pagesUnder, placeSection, putUnder, pageEnd, removeKept, addSection, duplicateSection, keepSection, ownSection, pagesWith, movePage, moveSection, pageAddress, pageUses, removePage, removeSection, renamePage, sectionAddress } from './pages.ts';
-export { addOverride, bindOverride, leaveOverride, liftOverride } from './settle.ts';
+export { addOverride, bindOverride, leaveOverride, liftLoss, liftOverride } from './settle.ts';
 export { addBlock, addBlockAt, addBlocks, extrasAt, turnExtra, type ExtraHere, partsOfPlaces, turnBlock, turnsOf, duplicatePart, movePart, partsAt, removePart, type BlockPart } from './parts.ts';
 export { addMenuEntry, addToMenu, buttonMenuEntry, dragMenuEntry, menuEntries, menuFromPages, moveMenuEntry, nestMenuEntry, removeFromMenu, removeMenuEntry, sayNotice, type MenuEntry } from './menu.ts';
 export { addClip } from './clip.ts';

@@ -1,7 +1,7 @@
 import type { BandId } from '../../shape/index.ts';
 import type { Anchor } from '../../page/index.ts';
 import type { Override, Site, Space } from '../../site/index.ts';
-import { tokenTable, type Token } from '../../style/index.ts';
+import { styleSizeAt, tokenTable, type Token } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { valueAt } from '../json.ts';
 import { ChangeRefused } from '../refused.ts';
@@ -19,9 +19,10 @@ export function addOverride(site: Site, { record, place }: Anchor, value: Omit<O
   return { label, ops: [insertOp(site, record, null, override.id, override)] };
 }
 
-/** Binds: takes the value away when `path` is null or is what the place takes anyway, else makes it that token's. */
+/** Takes a value away, so that the place has its own token again, when `path` is null; else binds it to that other token. */
 export function bindOverride(site: Site, record: readonly string[], override: Override, path: string | null): Edit {
-  const label = `Use the token for ${override.property}`;
+  const other = path === null ? undefined : tokenTable(site.brand).get(path)?.label;
+  const label = other === undefined ? `Use the token for ${override.property}` : `Bind ${override.property} to ${other}`;
   if (path === null) return { label, ops: [removeOp(site, record, null, override.id)] };
   return { label, ops: [setOp(site, [...record, override.id, 'value'], { kind: 'token', path }), setOp(site, [...record, override.id, 'origin'], 'set')] };
 }
@@ -43,6 +44,20 @@ export function liftOverride(site: Site, record: readonly string[], override: Ov
   const ops = lifted(site, token, override.value.css, override.band);
   if (!ops) return undefined;
   return { label: `Save to ${token.label}`, ops: [...ops, removeOp(site, record, null, override.id)] };
+}
+
+/**
+ * Returns what saving a value to its token replaces besides the value at the widths
+ * where it was set, in words; empty where it replaces nothing else.
+ */
+export function liftLoss(site: Site, override: Override, path: string): string {
+  const [, kind, id, field] = tokenTable(site.brand).get(path)?.address ?? [];
+  const style = kind === 'styles' && (field === 'size' || field === 'at') ? site.brand.styles[id!] : undefined;
+  if (!style || override.band !== null) return '';
+  const at = (width: number): number => Math.round(styleSizeAt(site.brand, style, width) * 10) / 10;
+  const { small, large } = site.brand.scale;
+  const sizes = at(small.width) === at(large.width) ? '' : `${at(small.width)} px at ${small.width} and ${at(large.width)} px at ${large.width}`;
+  return [sizes && `replaces ${sizes} by one size`, style.size.kind === 'step' ? `takes ${style.label} out of the type scale` : ''].filter(Boolean).join(' and ');
 }
 
 function lifted(site: Site, token: Token, css: string, band: BandId | null): readonly Op[] | undefined {

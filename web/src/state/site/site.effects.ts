@@ -1,8 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { Observable, type Subscription, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, map, merge, mergeMap, of, race, retry, switchMap, take, tap, throwError, timer } from 'rxjs';
-import { LIMITS, bytesOf, type Change, type SendResult } from '@yohaku/core';
+import { Observable, Subject, type Subscription, animationFrameScheduler, catchError, concatMap, delay, distinctUntilChanged, filter, firstValueFrom, from, fromEvent, map, merge, mergeMap, of, race, retry, switchMap, take, tap, throwError, timer } from 'rxjs';
+import { LIMITS, bytesOf, plural, type Change, type SendResult } from '@yohaku/core';
 import { SiteApi, asideStore, canRetry, failureWords, isSignedOut, pendingStore, windowId } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
 import { undoShelf } from './site.reducer.ts';
@@ -49,17 +49,24 @@ export class SiteEffects {
     return grown ? [grown] : [];
   }
 
-  /** Every change is kept on this machine before it is sent, and forgotten once acknowledged or refused. */
-  readonly keep = createEffect(() => this.#store.select(siteFeature.selectPending).pipe(
+  readonly #keepAgain = new Subject<void>();
+  /** Every change is kept on this machine before it is sent, and forgotten once acknowledged or refused. What could not be kept is tried again, and said. */
+  readonly keep = createEffect(() => merge(this.#store.select(siteFeature.selectPending).pipe(
     map((pending) => pending.map((change) => change.id)),
     distinctUntilChanged((one, other) => one.length === other.length && one.every((id, i) => id === other[i])),
+  ), this.#keepAgain).pipe(
     concatMap(() => this.#store.select(siteFeature.selectSiteState).pipe(take(1))),
     concatMap(async ({ pending, siteId, status }) => {
       if (status !== 'ready') return;
       const now = new Map(pending.map((change) => [change.id, change]));
       for (const [id, change] of now) if (!this.#kept.has(id)) {
-        this.#kept.add(id);
-        await pendingStore.keep(siteId, change).catch(() => {});
+        try {
+          await pendingStore.keep(siteId, change);
+          this.#kept.add(id);
+        } catch {
+          this.#notKept(now.size);
+          break;
+        }
       }
       const gone = new Set([...this.#kept].filter((id) => !now.has(id)));
       if (gone.size === 0) return;
@@ -68,6 +75,24 @@ export class SiteEffects {
     }),
   ), { dispatch: false });
   readonly #kept = new Set<string>();
+  #keepTimer: ReturnType<typeof setTimeout> | undefined;
+  #toldNotKept = false;
+
+  #notKept(edits: number): void {
+    clearTimeout(this.#keepTimer);
+    this.#keepTimer = setTimeout(() => this.#keepAgain.next(), RETRY_MS);
+    if (this.#toldNotKept) return;
+    this.#toldNotKept = true;
+    this.#store.dispatch(SiteActions.notice({ words: `This browser has no room to keep ${plural(edits, 'unsent edit')}. ${edits === 1 ? 'It is' : 'They are'} in this window only until the server has ${edits === 1 ? 'it' : 'them'}: leave it open until it says “saved”.` }));
+  }
+
+  /** A window with edits that are neither saved nor kept asks before it closes. */
+  readonly warn = createEffect(() => fromEvent<BeforeUnloadEvent>(window, 'beforeunload').pipe(
+    tap((event) => {
+      const { pending, status } = this.#state();
+      if (status === 'ready' && pending.some(({ id }) => !this.#kept.has(id))) event.preventDefault();
+    }),
+  ), { dispatch: false });
 
   readonly forgetLoaded = createEffect(() => this.#actions.pipe(
     ofType(SiteActions.loaded),
@@ -116,8 +141,10 @@ export class SiteEffects {
   #answered(sequence: number, sent: readonly Change[], results: readonly SendResult[]): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
     const at = new Date().toISOString();
     const refused = results.flatMap((one, i) => ('refused' in one ? [SiteActions.refused({ id: sent[i]!.id, words: one.refused, at })] : []));
-    const known = results.flatMap((one) => ('refused' in one || one.sequence > sequence ? [] : [one.id]));
-    const saved = results.flatMap((one) => ('refused' in one || one.sequence <= sequence ? [] : [one]));
+    // An answer without a sequence acknowledges nothing: its edit stays, and is sent again.
+    const kept = results.flatMap((one) => ('refused' in one || !Number.isFinite(one.sequence) ? [] : [one]));
+    const known = kept.flatMap((one) => (one.sequence > sequence ? [] : [one.id]));
+    const saved = kept.filter((one) => one.sequence > sequence);
     const inRow = saved.every((one, i) => one.sequence === sequence + 1 + i && !one.settled);
     const changes = inRow ? saved.map((one) => ({ sequence: one.sequence, id: one.id, change: sent.find((change) => change.id === one.id)!, windowId })) : [];
     return of(

@@ -59,6 +59,8 @@ export const closedSite: SiteState = {
 };
 
 const UNDO_DEPTH = 200;
+/** So many of the values that this window wrote last are known: only of those it says that another window overtook them. */
+const MOST_MINE = 2000;
 
 /** Confirmed with every pending change that still applies on top. */
 function withPending(confirmed: Site, pending: readonly Change[]): Site {
@@ -96,7 +98,13 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
     if (applied.site === state.current) return { state: cleared, inverse: null };
     const change: Change = { ...fit, ops: [...applied.ops] };
     const mine = { ...state.mine };
-    for (const op of change.ops) if (op.op === 'set') mine[op.at.join('/')] = { value: op.value, label: edit.label };
+    for (const op of change.ops) if (op.op === 'set') {
+      const key = op.at.join('/');
+      // Written last, it stands last: the oldest are forgotten first.
+      delete mine[key];
+      mine[key] = { value: op.value, label: edit.label };
+    }
+    for (const key of Object.keys(mine).slice(0, -MOST_MINE)) delete mine[key];
     return {
       state: {
         ...cleared, pending: [...state.pending, change], current: applied.site, shown: applied.site, saving: state.saving === 'waiting' ? 'waiting' : 'saving',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
 import { BUTTON_PARTS, addVariant, buttonRecipes, buttonRole, buttonUses, contrastRules, cornerCss, looseLook, ownWords, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, rolePath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type RoleValue } from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
@@ -20,7 +21,7 @@ const KEY = 'yohaku-build-view';
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, More, Choice, TextField, VerdictRule, Reaching, MotionList, NamedShapes, OwnShapeRow, ShapePanel, SizesList, SpacePanel],
+  imports: [BrandFaultsLine, ACTS, More, Choice, TextField, VerdictRule, Reaching, MotionList, NamedShapes, OwnShapeRow, ShapePanel, SizesList, SpacePanel],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
 import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, nearestToken, matchStrays, outlineFix, plural, publishedPage, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type TextOver } from '../../state/index.ts';
@@ -14,7 +15,7 @@ const NAMES: Record<CheckList, string> = {
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Cell, ListTable, VerdictRule, TextField, Reaching],
+  imports: [BrandFaultsLine, ACTS, Cell, ListTable, VerdictRule, TextField, Reaching],
   templateUrl: './check-step.html',
   styleUrl: './check-step.less',
   host: { '[class.reading]': 'reading()' },
@@ -181,9 +182,20 @@ export class CheckStep {
     this.#store.dispatch(DeskActions.hang({ hanging: 'reach' }));
   }
   protected bind(value: SetValue): void {
-    const nearest = this.nearest();
-    this.#editor.commit((site) => bindOverride(site, value.record, value.override, nearest && !nearest.own ? nearest.path : null));
+    this.#editor.commit((site) => bindOverride(site, value.record, value.override, this.nearest()!.path));
   }
+  /** Takes the value away: the place has its own token again, whatever is near to the value. */
+  protected useToken(value: SetValue): void {
+    this.#editor.commit((site) => bindOverride(site, value.record, value.override, null));
+  }
+  /** The token that the place of the value has without it, by name. */
+  protected readonly ownLabel = computed(() => {
+    const [site, value] = [this.#editor.current(), this.value()];
+    if (!site || !value?.place) return 'its own value';
+    const { property, band } = value.override;
+    const token = siteIndex(site).groupOf.get(value.place)?.painting.at(property, 'rest', band ?? 'desktop')?.token;
+    return (token && tokenTable(site.brand).get(token)?.label) || 'its own value';
+  });
   protected leave(value: SetValue, reason: string): void {
     this.leaving.set(false);
     this.#editor.commit((site) => leaveOverride(site, value.record, value.override, reason));

@@ -16,11 +16,11 @@ import { LongWorkLine } from '../long-work-line.ts';
     @if (list(); as list) {
       <ul>
         @for (one of list; track one.name) {
-          <li [class.now]="tried() === one" (mouseenter)="tries(one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
+          <li [class.now]="tried() === one" (mousemove)="pointed($event, one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
             <span class="name">{{ one.name }}</span>
             <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
               <button yo-pick [style.background]="swatch.to" [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
-            <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' short' : 'all hold' }}</span>
+            <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' short' : '' }}</span>
             <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">apply</button>
           </li>
         } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
@@ -77,10 +77,18 @@ export class Harmonies {
   }
   protected readonly verdict = computed(() => {
     const list = this.list();
-    return list?.length ? (list.every((one) => one.failing === 0) ? '; all pairs hold in each' : '; what falls short is said') : '';
+    return list?.length ? (list.every((one) => one.failing === 0) ? '; all pairs of flat colours pass in each. Text over pictures is not counted here' : '; pairs that fall short are counted. Text over pictures is not') : '';
   });
 
+  /** Rows that appear under a pointer that rests are not pointed at: what was just applied stays on the wall until the pointer moves. */
+  protected pointed(event: MouseEvent, suggestion: Suggestion): void {
+    if ((event.movementX === 0 && event.movementY === 0) || this.#shown === suggestion) return;
+    this.tries(suggestion);
+  }
+  #shown: Suggestion | null = null;
+
   protected tries(suggestion: Suggestion | null): void {
+    this.#shown = suggestion;
     this.#editor.preview((site) => (suggestion ? { label: suggestion.name, ops: takeSuggestion(site, suggestion) } : undefined));
   }
   /** The suggestion that a held key shows. */
@@ -100,6 +108,7 @@ export class Harmonies {
     this.tries(null);
   }
   protected take(suggestion: Suggestion, swatch?: SuggestedSwatch): void {
+    this.#shown = null;
     this.#editor.commit((site) => ({ label: swatch ? `${swatch.label} of ${suggestion.name}` : `Apply ${suggestion.name}`, ops: takeSuggestion(site, suggestion, swatch?.id) }));
   }
   protected scope(swatch: SuggestedSwatch): Scope {

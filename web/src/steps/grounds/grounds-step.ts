@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
+import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
 import {
   addGround, BASE_ROLES, buttonRoles, buttonRole, cssColor, cutDownText, groundUses, hex, fixPair, colorOf, ownWords, parseColor, plural, removeGround, resolvedSwatches, setRoles, setValue, setWash, shapeOfVariant, cornerCss, roleLabel, rolePath, clearestChoice, defaultRoleValue, deltaERgb, passingSwatches,
@@ -26,7 +27,7 @@ const CALLS = 3;
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, More, NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointFix],
+  imports: [BrandFaultsLine, ACTS, More, NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointFix],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })

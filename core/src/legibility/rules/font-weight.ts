@@ -1,0 +1,24 @@
+import { AUDIT_WIDTHS, bandOf } from '../../shape/index.ts';
+import type { Brand } from '../../site/index.ts';
+import type { TokenTable } from '../../style/index.ts';
+import { facesFor, familyById } from '../../type/index.ts';
+import { cellValue, pixelsAt, type Group } from '../../reach/index.ts';
+import type { Judgement } from '../outcome.ts';
+
+/** Weight from which browsers thicken a lighter face by themselves (CSS Fonts Level 4, section 2.9.1 and 5.2). */
+const BOLD = 600;
+
+/** Text is set in a weight that its family has: a heading that is thickened by the browser has letters that nobody drew. */
+export function fontWeight(table: TokenTable, group: Group, brand: Brand): Judgement[] {
+  const style = group.style === null ? undefined : brand.styles[group.style];
+  const family = style && familyById(brand.families[style.family], brand.fonts);
+  if (!family || group.inline || group.kind === 'surface') return [];
+  const needed = pixelsAt(table, group.painting, 'font-weight', 'rest', 1280);
+  if (needed === undefined || needed < BOLD) return [];
+  const [face] = facesFor(family, [{ weight: needed, italic: style.italic }]);
+  const found = face ? Math.min(needed, face.weight[1]) : needed;
+  const cell = group.painting.at('font-weight', 'rest', 'desktop');
+  return AUDIT_WIDTHS.filter((width) => bandOf(width) === 'desktop').slice(0, 1).map((width): Judgement => ({
+    rule: 'font-weight', verdict: found >= BOLD ? 'pass' : 'fail', state: 'rest', width, found: found >= BOLD ? needed : found, needed, tokens: cell ? cellValue(table, cell).chain : [],
+  }));
+}

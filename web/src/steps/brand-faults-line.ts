@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { brandFaults, cutDownText, plural, type BrandFault } from '@yohaku/core';
+import { DeskActions, Editor } from '../state/index.ts';
+import { ACTS, More } from '../ui/index.ts';
+
+/** Shows how much of the brand fails although no place uses it, on a line of its own; each leads to its role on Backgrounds. */
+@Component({
+  selector: 'yo-brand-faults',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ACTS, More],
+  template: `
+    @if (faults().length) {
+      <p class="note" role="status">{{ words() }}</p>
+      <yo-more id="brand-faults" label="Show them">
+        <ul aria-label="Failing in the brand, used nowhere">
+          @for (fault of faults(); track fault.kind + fault.words) {
+            <li><button yo-opens (click)="go(fault)">{{ fault.words }}</button><span class="mono">{{ fault.kind === 'alike' ? 'ΔE ' + cut(fault.found, 3) : cut(fault.found) }}, needs {{ fault.needed }}</span></li>
+          }
+        </ul>
+      </yo-more>
+    }
+  `,
+  styles: `
+    :host { display: block; }
+    li { display: flex; gap: 16px; justify-content: space-between; max-width: 560px; }
+  `,
+})
+export class BrandFaultsLine {
+  readonly #store = inject(Store);
+  readonly #editor = inject(Editor);
+  protected readonly faults = computed(() => {
+    const site = this.#editor.current();
+    return site ? brandFaults(site) : [];
+  });
+  protected readonly words = computed(() => {
+    const alike = this.faults().filter(({ kind }) => kind === 'alike').length;
+    const unused = this.faults().length - alike;
+    return [unused ? `${plural(unused, 'role')} would fail where used; no place uses ${unused === 1 ? 'it' : 'them'} yet` : '', alike ? `${plural(alike, 'pair')} of buttons or states cannot be told apart` : ''].filter(Boolean).join('. ') + '.';
+  });
+  protected go({ ground, role }: BrandFault): void {
+    this.#store.dispatch(DeskActions.step({ step: 'grounds' }));
+    this.#store.dispatch(DeskActions.choose({ choice: { ground, role } }));
+  }
+  protected readonly cut = cutDownText;
+}
