@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
@@ -9,6 +9,23 @@ import { BUILD, ROOT } from './paths.mjs';
 import { UseError, say } from './say.mjs';
 
 const PARTS = ['core', 'server', 'web', 'e2e'];
+
+/**
+ * Writes settings by which the browser of the tests knows one set of fonts, whatever
+ * else the machine has: what stands in for a font that is missing decides how tall
+ * a page is. The files are those of fonts-dejavu-core, which comes with Debian's fontconfig.
+ */
+function onlyOurFonts() {
+  const folder = join(ROOT, '.test');
+  mkdirSync(join(folder, 'fonts'), { recursive: true });
+  for (const name of ['Sans', 'Sans-Bold', 'Serif', 'Serif-Bold', 'SansMono', 'SansMono-Bold']) {
+    const from = `/usr/share/fonts/truetype/dejavu/DejaVu${name}.ttf`;
+    if (existsSync(from)) copyFileSync(from, join(folder, 'fonts', `DejaVu${name}.ttf`));
+  }
+  const file = join(folder, 'fonts.conf');
+  writeFileSync(file, `<?xml version="1.0"?>\n<!DOCTYPE fontconfig SYSTEM "urn:fontconfig:fonts.dtd">\n<fontconfig>\n<dir>${join(folder, 'fonts')}</dir>\n<cachedir>${join(folder, 'fontconfig')}</cachedir>\n<alias><family>sans-serif</family><prefer><family>DejaVu Sans</family></prefer></alias>\n<alias><family>serif</family><prefer><family>DejaVu Serif</family></prefer></alias>\n<alias><family>monospace</family><prefer><family>DejaVu Sans Mono</family></prefer></alias>\n</fontconfig>\n`);
+  return file;
+}
 
 /** How many jobs run beside each other. Half of them wait for servers and databases that they start and kill. */
 const BESIDE = 2;
@@ -92,7 +109,7 @@ const jobs = {
     ];
   },
   web: ({ chrome }) => [{
-    part: 'web', name: 'specs', long: 40, args: [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], cwd: join(ROOT, 'web'), env: { CHROME_BIN: chrome, NG_CLI_ANALYTICS: 'false' },
+    part: 'web', name: 'specs', long: 40, args: [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], cwd: join(ROOT, 'web'), env: { CHROME_BIN: chrome, NG_CLI_ANALYTICS: 'false', FONTCONFIG_FILE: onlyOurFonts() },
     count: (output, code) => {
       const last = [...output.matchAll(/Executed (\d+) of (\d+)(?: \((\d+) FAILED\))?/g)].at(-1);
       if (!last) return { passed: 0, failed: 1 };
@@ -102,7 +119,7 @@ const jobs = {
     faults: /^Chrome Headless \S+ \(.*?\) (.* FAILED)$/gm,
   }],
   e2e: ({ url, chrome }) => [{
-    part: 'e2e', name: 'journeys', long: 500, args: [join(ROOT, 'node_modules/@playwright/test/cli.js'), 'test'], cwd: join(ROOT, 'e2e'), env: { CHROME_BIN: chrome, YOHAKU_TEST_DATABASE: url },
+    part: 'e2e', name: 'journeys', long: 500, args: [join(ROOT, 'node_modules/@playwright/test/cli.js'), 'test'], cwd: join(ROOT, 'e2e'), env: { CHROME_BIN: chrome, YOHAKU_TEST_DATABASE: url, FONTCONFIG_FILE: onlyOurFonts() },
     count: (output, code) => {
       const count = (word) => Number(new RegExp(`^\\s+(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0);
       const bad = count('failed') + count('interrupted') + count('did not run') + count('flaky');

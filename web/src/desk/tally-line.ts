@@ -18,13 +18,14 @@ import { CheckView, type CheckList } from './check-view.ts';
       <span class="item"><yo-standing kind="held" /><button yo-opens (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
       <span class="item"><yo-standing kind="stray" /><button yo-opens (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
       <span class="item"><yo-standing kind="fail" /><button yo-opens (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
+      @if (measuring(); as now) { @if (now.of) { <span class="quiet" role="status">measuring, {{ now.done }} of {{ count(now.of, 'page') }}</span> } }
       @if (report.counts.cannotTell) { <button yo-opens (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
       @if (differences()) { <button yo-opens class="strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
     } @else { <span class="quiet">Counting places…</span> }
     <span class="space"></span>
     @if (notice()) { <span class="notice" role="alert"><span class="words" [title]="notice()">{{ notice() }}</span> <button yo-act (click)="clear()">Close</button></span> }
     @else if (ripple(); as ripple) {
-      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button yo-opens (click)="open(worse() ? 'worse' : 'changed')">Walk through</button>
+      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button yo-opens (click)="open(anyWorse() ? 'worse' : 'changed')">Walk through</button>
     }
   `,
   styleUrl: './tally-line.less',
@@ -38,14 +39,22 @@ export class TallyLine {
   readonly #compared = this.#store.selectSignal(auditFeature.selectDifferences);
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
   protected readonly differences = computed(() => differingPlaces(this.#compared()).length);
-  protected readonly worse = computed(() => (this.ripple()?.worse ?? 0) + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
+  protected readonly measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
+  /** Places that fail as they did not before; more lines alone are no failure. */
+  protected readonly worse = computed(() => this.ripple()?.worse ?? 0);
+  readonly #lines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
+  protected readonly anyWorse = computed(() => this.worse() + this.#lines() > 0);
   protected readonly words = computed(() => {
     const ripple = this.ripple()!;
     const parts = [`${plural(ripple.changed, 'place')} changed${ripple.anew > 0 ? ` (${ripple.anew} by a rule that chose anew)` : ''}`];
     if (ripple.added) parts.push(`${ripple.added} added`);
     if (ripple.removed) parts.push(`${ripple.removed} removed`);
     if (ripple.held) parts.push(`${ripple.held} kept`);
-    parts.push(this.worse() ? `${this.worse()} worse` : 'none worse');
+    if (this.worse()) parts.push(`${this.worse()} worse`);
+    if (this.#lines()) parts.push(`${this.#lines()} with more lines`);
+    const measuring = this.measuring();
+    if (measuring) parts.push(measuring.of ? `measuring, ${measuring.done} of ${plural(measuring.of, 'page')}` : 'measuring');
+    else if (!this.worse()) parts.push('none worse');
     return parts.join(', ');
   });
   protected readonly count = plural;

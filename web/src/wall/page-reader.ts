@@ -160,6 +160,7 @@ export class PageReader {
       if (i === near.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
       for (const { key, width } of sheetsOf([page])) {
         if (this.#asRead(site, key, page, width)) continue;
+        this.#store.dispatch(AuditActions.measuring({ measuring: { done: i, of: pages.length } }));
         const reading = await this.#readSheet(site, page, width, goesOn);
         const before = reading && (await this.#linesBefore(site, key, page, width));
         if (!reading || this.#painted() !== site) return;
@@ -170,6 +171,7 @@ export class PageReader {
       this.#letGo(site, page, hung());
     }
     tell();
+    this.#store.dispatch(AuditActions.measuring({ measuring: null }));
   }
 
   /** Reads what lies behind the texts over pictures, and nothing else. */

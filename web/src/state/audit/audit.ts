@@ -63,6 +63,8 @@ export interface AuditState {
   readonly busy: boolean;
   /** Where the real rendering differs from the model, by frame; what hangs no longer, or shows another state by now, has none. */
   readonly differences: Readonly<Record<string, readonly Difference[]>>;
+  /** How many pages of how many have been measured since the last edit that could move one; null once all have been. */
+  readonly measuring: { readonly done: number; readonly of: number } | null;
   /** Headings, menus and buttons that take more lines than before the last edit, and pages that scroll sideways. */
   readonly layoutWorse: readonly Row[];
 }
@@ -77,16 +79,18 @@ export const AuditActions = createActionGroup({
     /** What was compared is no longer what is shown. */
     Outdated: props<{ frame: string | null }>(),
     Layout: props<{ rows: readonly Row[] }>(),
+    Measuring: props<{ measuring: AuditState['measuring'] }>(),
   },
 });
 
 export const auditFeature = createFeature({
   name: 'audit',
   reducer: createReducer(
-    { report: null, ripple: null, busy: false, differences: {}, layoutWorse: [] } as AuditState,
+    { report: null, ripple: null, busy: false, differences: {}, layoutWorse: [], measuring: { done: 0, of: 0 } } as AuditState,
     on(AuditActions.busy, (state, { busy }): AuditState => (state.busy === busy ? state : { ...state, busy })),
     on(AuditActions.report, (state, { report }): AuditState => ({ ...state, report, busy: false })),
-    on(AuditActions.ripple, (state, { ripple }): AuditState => ({ ...state, ripple, layoutWorse: [] })),
+    on(AuditActions.ripple, (state, { ripple }): AuditState => ({ ...state, ripple, layoutWorse: [], measuring: state.measuring ?? { done: 0, of: 0 } })),
+    on(AuditActions.measuring, (state, { measuring }): AuditState => (state.measuring?.done === measuring?.done && state.measuring?.of === measuring?.of && (state.measuring === null) === (measuring === null) ? state : { ...state, measuring })),
     on(AuditActions.compared, (state, { frame, differences }): AuditState => {
       const known = state.differences[frame] ?? [];
       return known.length === 0 && differences.length === 0 ? state : { ...state, differences: { ...state.differences, [frame]: differences } };

@@ -76,7 +76,9 @@ export class CheckStep {
       ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Needed', width: 62, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
     ];
   });
-  protected readonly none = computed(() => (this.list() === 'failing' ? 'Nothing fails.' : this.list() === 'worse' ? 'The last edit made nothing worse.' : 'Nothing here.'));
+  protected readonly moreLines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
+  readonly #measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
+  protected readonly none = computed(() => (this.list() === 'failing' ? (this.#measuring() ? 'Nothing fails so far. Some pages are still being measured.' : 'Nothing fails.') : this.list() === 'worse' ? (this.#measuring() ? 'Nothing so far. Some pages are still being measured.' : 'The last edit made nothing worse.') : 'Nothing here.'));
   protected readonly lists = computed(() => {
     const report = this.report();
     const ripple = this.ripple();
