@@ -146,6 +146,18 @@ export function itemShape(site: Pick<Site, 'assets'>, page: Page, collection: Co
   return shape;
 }
 
+/** Returns the addresses that items had while they were live and nothing has now, each with the file of its item. */
+export function formerItemFiles(site: Site): Map<string, { readonly title: string; readonly file: string }> {
+  const found = new Map<string, { readonly title: string; readonly file: string }>();
+  const pages = itemPages(site);
+  const taken = new Set([...Object.values(site.pages).map(({ file }) => file), ...pages.map(({ file }) => file)]);
+  for (const { collection, item, file } of pages) for (const slug of item.former ?? []) {
+    const former = itemFileOf(collection, { ...item, slug });
+    if (!taken.has(former) && !found.has(former)) found.set(former, { title: itemName(collection, item), file });
+  }
+  return found;
+}
+
 /** Every item that has a page of its own, collection by collection. */
 export function itemPages(site: Site): { readonly collection: Collection; readonly item: Item; readonly file: string }[] {
   return site.collectionOrder.flatMap((id) => {

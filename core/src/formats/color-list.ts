@@ -46,6 +46,9 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
     return isCode(one) || !next || !isCode(next) || !/^[\s:="'–-]*$/.test(text.slice(one.index + one.length, next.index));
   });
   const found = new Map<string, ParsedColor & { readonly label?: string }>();
+  // Words between two colours name one of them: the one that names stand beside from the first colour on.
+  const clean = (part: string): string => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ');
+  const leads = spots[0] !== undefined && isName(clean(text.slice(0, spots[0].index).split(/[,;\r\n\t|]/).at(-1)!));
   spots.forEach((spot, at) => {
     const [before, after] = [spots[at - 1], spots[at + 1]];
     const key = cssColor(spot.color.rgb);
@@ -55,7 +58,9 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
     const behind = text.slice(spot.index + spot.length, after ? after.index : undefined).split(/[,;\r\n\t|]/)[0]!;
     const beside = [ahead, behind];
     const isSentence = beside.some((part) => part.trim().split(/\s+/).length > NAME_WORDS);
-    const label = isSentence ? undefined : beside.map((part) => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ')).find(isName);
+    const between = (other: ColorSpot | undefined, part: string): boolean => other !== undefined && !/[,;\r\n\t|]/.test(text.slice(Math.min(other.index + other.length, spot.index + spot.length), Math.max(other.index, spot.index))) && part !== '';
+    const own = [...(!leads && between(before, ahead) ? [] : [ahead]), ...(leads && between(after, behind) ? [] : [behind])];
+    const label = isSentence ? undefined : own.map(clean).find(isName);
     found.set(key, label ? { ...spot.color, label } : spot.color);
   });
   return [...found.values()];

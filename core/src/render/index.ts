@@ -1,5 +1,5 @@
 export { answerHtml, missingHtml } from './answer-html.ts';
-export { bodyHtml, bodyParts, pageHtml, partHtml, redirectHtml, webManifest } from './page-html.ts';
+export { bodyHtml, bodyParts, pageHtml, partHtml, itemRedirectHtml, redirectHtml, webManifest } from './page-html.ts';
 export { sectionHtml, siteCss } from './section-html.ts';
 export { MOVING } from './layout-css.ts';
 export { SHARING, sharingCard, sharingFile, type SharingCard } from './sharing.ts';

@@ -64,15 +64,21 @@ function sharing(site: Site, page: Page): Element[] {
 
 /** What stands at a former address: it leads on to the page, in any browser and on any host; where items have one like it each, to that of the first. */
 export function redirectHtml(site: Site, page: Page): string {
-  const href = firstItem(site, page.id)?.file ?? page.file;
+  return leadingOn(firstItem(site, page.id)?.file ?? page.file, page.title, page.language ?? site.language);
+}
+
+/** What stands at a former address of an item: it leads on to the one it has now. */
+export const itemRedirectHtml = (site: Site, { file, title }: { readonly file: string; readonly title: string }): string => leadingOn(file, title, site.language);
+
+function leadingOn(href: string, title: string, language: string): string {
   const document: Root = {
     type: 'root',
-    children: [{ type: 'doctype' }, element('html', { lang: page.language ?? site.language }, [
+    children: [{ type: 'doctype' }, element('html', { lang: language }, [
       element('head', {}, [
-        element('meta', { charSet: 'utf-8' }), element('title', {}, [page.title]), element('meta', { httpEquiv: 'refresh', content: `0; url=${href}` }),
+        element('meta', { charSet: 'utf-8' }), element('title', {}, [title]), element('meta', { httpEquiv: 'refresh', content: `0; url=${href}` }),
         element('link', { rel: 'canonical', href }), element('meta', { name: 'robots', content: 'noindex' }),
       ]),
-      element('body', {}, [element('p', {}, [element('a', { href }, [page.title])])]),
+      element('body', {}, [element('p', {}, [element('a', { href }, [title])])]),
     ])],
   };
   return `${toHtml(document)}\n`;

@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, inKeyOrder, MISSING_FILE, missingHtml, publishedPages,  assetFile, deliveredFile, deliveredWidths, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formsOf, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, withoutFiles, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, inKeyOrder, MISSING_FILE, missingHtml, publishedPages,  assetFile, deliveredFile, deliveredWidths, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formerItemFiles, formsOf, itemRedirectHtml, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, withoutFiles, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, inWidths, readFile } from '../assets/index.ts';
@@ -97,6 +97,7 @@ function* textsOf(site: Site): Generator<readonly [name: string, content: string
   for (const { collection, item, file } of itemPages(site)) yield [file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML];
   for (const id of site.collectionOrder) yield [feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8'];
   for (const [file, page] of formerAddresses(site)) yield [file, redirectHtml(site, page), HTML];
+  for (const [file, item] of formerItemFiles(site)) yield [file, itemRedirectHtml(site, item), HTML];
   for (const form of formsOf(site)) yield [form.file, answerHtml(site, form), HTML];
   if (publishedPages(site).some(({ kind }) => kind === 'missing')) yield [MISSING_FILE, missingHtml(site), HTML];
   yield ['specimen.html', specimenHtml(site), HTML];

@@ -70,11 +70,43 @@ export function addItem(site: Site, collection: string, id: string, values: Item
 
 const slugFor = (site: Site, of: Collection, name: string): string => uniquePath(name, takenSlugs(site, of), 'item');
 
-/** What an item says in a field; nothing (empty) is kept as nothing. Its address stays: it may be known. */
-export function setField(site: Site, id: string, field: string, value: string): Edit {
+/**
+ * What an item says in a field; nothing (empty) is kept as nothing. Its address
+ * follows its name until it was published or changed by hand: then it may be known.
+ *
+ * @param live the site as it is live, where it is
+ */
+export function setField(site: Site, id: string, field: string, value: string, live?: Site | null): Edit {
   const item = site.items[id]!;
   const of = site.collections[item.collection]!;
-  return { label: `${of.fields[field]!.label} of ${itemName(of, item)}`, ops: [setOp(site, ['items', id, 'values', field], value === '' ? undefined : value)] };
+  const ops = [setOp(site, ['items', id, 'values', field], value === '' ? undefined : value)];
+  const follows = field === namingField(of) && value.trim() !== '' && live?.items[id]?.slug !== item.slug && !item.former && isMade(item.slug, itemName(of, item), `New in ${of.label}`);
+  if (follows) {
+    const slug = uniquePath(value, takenSlugs(site, of).filter((one) => one !== item.slug), 'item');
+    if (slug !== item.slug) ops.push(setOp(site, ['items', id, 'slug'], slug));
+  }
+  return { label: `${of.fields[field]!.label} of ${itemName(of, item)}`, ops };
+}
+
+/** Returns true if an address was made from one of some names, with a number where others had it. */
+const isMade = (slug: string, ...names: readonly string[]): boolean => names.some((name) => slug.replace(/-\d+$/, '') === uniquePath(name, [], 'item').replace(/-\d+$/, ''));
+
+/**
+ * Gives an item another address. The one it had leads on to it from then on, where it was live.
+ *
+ * @throws ChangeRefused when another item or a page has the address
+ */
+export function addressItem(site: Site, id: string, wanted: string, live?: Site | null): Edit {
+  const item = site.items[id]!;
+  const of = site.collections[item.collection]!;
+  const slug = uniquePath(wanted, [], 'item');
+  const label = `Address of ${itemName(of, item)}`;
+  if (slug === item.slug) return { label, ops: [] };
+  if (takenSlugs(site, of).includes(slug)) throw new ChangeRefused('in-use', `${of.path}-${slug}.html is the address of another item or page. Nothing was changed; choose another.`);
+  const wasLive = live?.items[id]?.slug === item.slug;
+  // Its own former address that it takes up again leads nowhere else any more.
+  const former = [...new Set([...(item.former ?? []), ...(wasLive ? [item.slug] : [])])].filter((one) => one !== slug);
+  return { label, ops: [setOp(site, ['items', id, 'slug'], slug), ...(former.length > 0 || item.former ? [setOp(site, ['items', id, 'former'], former.length > 0 ? former : undefined)] : [])] };
 }
 
 /** The picture that an item has in a field; null for none. What it says in words stays when another is chosen. */

@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { FIELD_KINDS, addField, plural, removeField, setValue, stepOp, type Collection, type CollectionField, type Edit, type FieldKind, type Site } from '@yohaku/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FIELD_KINDS, addField, planFieldKind, plural, removeField, setOptions, setValue, type FieldKindPlan, stepOp, type Collection, type CollectionField, type Edit, type FieldKind, type Site } from '@yohaku/core';
 import { Editor, freshId } from '../../state/index.ts';
 import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
 
@@ -14,8 +14,8 @@ const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text:
     <ul aria-label="Fields">
       @for (field of fields(); track field.id; let first = $first, last = $last) {
         <li>
-          <yo-text [label]="'Name of ' + field.label" [hideLabel]="true" [value]="field.label" width="150px" [check]="check" (done)="set(field, 'label', $event)" />
-          <yo-choice [label]="field.label + ' holds'" [hideLabel]="true" [value]="field.kind" [options]="kinds" [width]="120" (chosen)="set(field, 'kind', $event)" />
+          <yo-text [label]="'Name of ' + field.label" [hideLabel]="true" [value]="field.label" width="150px" [check]="check" (done)="set(field, $event)" />
+          <yo-choice [label]="field.label + ' holds'" [hideLabel]="true" [value]="field.kind" [options]="kinds" [width]="120" (chosen)="turn(field, $any($event))" />
           @if (field.kind === 'choice') { <yo-text [label]="'Choices of ' + field.label" [hideLabel]="true" placeholder="choices, with commas between" [value]="(field.options ?? []).join(', ')" width="210px" (done)="offer(field, $event)" /> }
           <span class="yo-joined"><button yo-act slight icon="up" [attr.aria-label]="field.label + ' earlier'" [disabled]="first" (click)="move(field, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="field.label + ' later'" [disabled]="last" (click)="move(field, 1)"></button></span>
           <yo-delete slight [name]="field.label" [words]="losing(field)" (done)="remove(field)" />
@@ -23,12 +23,19 @@ const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text:
       }
       <li><yo-text label="Add a field" [hideLabel]="true" placeholder="add a field: its name" [value]="''" width="150px" [check]="check" (done)="add($event)" /></li>
     </ul>
+    @if (asked(); as now) {
+      <section class="asked" role="alertdialog" aria-label="Change the kind of a field">
+        <p><span class="strong">{{ now.field.label }} becomes {{ kindWords(now.kind) }}.</span> {{ now.plan.matched }} of {{ count(now.plan.said, 'value') }} match by name. No match: {{ now.plan.without.slice(0, 5).join(', ') }}{{ now.plan.without.length > 5 ? ' and ' + (now.plan.without.length - 5) + ' more' : '' }}. These stay as text and come back if the field becomes text again.</p>
+        <p><button yo-act main (click)="confirm()">Change the kind</button> <button yo-act slight (click)="asked.set(null)">Cancel</button></p>
+      </section>
+    } @else {
     <section aria-label="The collection">
       <yo-text label="Name of the collection" [value]="collection().label" width="200px" [check]="checkName" (done)="renamed.emit($event)" />
       <yo-choice label="Each item has a page like" [value]="collection().page ?? ''" [options]="pages()" [width]="180" (chosen)="paged.emit($event)" />
       <p class="note">Words of that page that name a field in braces, like {{ '{' + fields()[0]!.label + '}' }}, become what the item says; a picture whose words are the name of a picture field in braces becomes the item’s.</p>
       <yo-delete [name]="collection().label" label="Delete the collection" [words]="items() ? count(items(), 'item') + ' go with it.' : ''" (done)="gone.emit()" />
     </section>
+    }
   `,
   styles: `
     :host { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 24px; min-height: 0; flex: 1; } :host > * { overflow: auto; min-height: 0; padding: 2px; }
@@ -56,11 +63,28 @@ export class CollectionFields {
     const said = this.collection().itemOrder.filter((id) => site.items[id]?.values[field.id] || site.items[id]?.pictures?.[field.id] || site.items[id]?.downloads?.[field.id]).length;
     return said === 0 ? '' : `${plural(said, 'item')} ${said === 1 ? 'says' : 'say'} something in it, and lose it.`;
   }
-  protected set(field: CollectionField, key: 'label' | 'kind', value: string): void {
-    this.#do((site) => setValue(site, `Field ${field.label}`, [...this.#at(field), key], value));
+  protected set(field: CollectionField, value: string): void {
+    this.#do((site) => setValue(site, `Field ${field.label}`, [...this.#at(field), 'label'], value));
+  }
+  /** A change of kind that some values have no meaning in, until somebody says whether it shall be. */
+  protected readonly asked = signal<{ readonly field: CollectionField; readonly kind: FieldKind; readonly plan: FieldKindPlan } | null>(null);
+  protected turn(field: CollectionField, kind: FieldKind): void {
+    const site = this.#editor.current();
+    if (!site) return;
+    const plan = planFieldKind(site, this.collection().id, field.id, kind);
+    if (plan.without.length > 0) return this.asked.set({ field, kind, plan });
+    this.#do(() => plan.edit);
+  }
+  protected confirm(): void {
+    const asked = this.asked();
+    this.asked.set(null);
+    if (asked) this.#do((site) => planFieldKind(site, this.collection().id, asked.field.id, asked.kind).edit);
+  }
+  protected kindWords(kind: FieldKind): string {
+    return KIND_LABELS[kind];
   }
   protected offer(field: CollectionField, text: string): void {
-    this.#do((site) => setValue(site, `Choices of ${field.label}`, [...this.#at(field), 'options'], [...new Set(text.split(',').map((one) => one.trim()).filter(Boolean))]));
+    this.#do((site) => setOptions(site, this.collection().id, field.id, text.split(',')));
   }
   protected move(field: CollectionField, steps: -1 | 1): void {
     this.#do((site) => {

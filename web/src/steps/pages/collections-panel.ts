@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild, type OnDestroy } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addCollection, addItem, addListSection, duplicateItem, fillIn, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemDownload, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
+import { addCollection, addressItem, addItem, addListSection, duplicateItem, fillIn, itemName, itemsOf, pageOfItems, planSheet, plural, readSheet, removeCollection, removeItems, setField, setItemDownload, setItemPicture, setValue, writeSheet, type Collection, type CollectionField, type Edit, type Item, type SheetPlan, type Site } from '@yohaku/core';
+import { OpenCounts } from '../../desk/open-counts.ts';
 import { DeskActions, Editor, deskFeature, freshId } from '../../state/index.ts';
 import { ACTS, Choice, DropZone, FocusIn, KEYS, SeekField, TextField, nameProblem } from '../../ui/index.ts';
 import { FilesField, ListTable, type Column } from '../../ui/late/index.ts';
@@ -122,7 +123,15 @@ export class CollectionsPanel implements OnDestroy {
     return itemName(this.collection()!, item);
   }
   protected say(field: string, value: string): void {
-    this.#do((site) => setField(site, this.item()!.id, field, value));
+    this.#do((site) => setField(site, this.item()!.id, field, value, this.#live.live()));
+  }
+  readonly #live = inject(OpenCounts);
+  /** What comes after the address of the collection. Where the one before was live it leads on. */
+  protected address(value: string): void {
+    this.#do((site) => addressItem(site, this.item()!.id, value, this.#live.live()));
+  }
+  protected checkAddress(value: string): string {
+    return /[a-z0-9]/i.test(value) ? '' : 'An address needs a letter or a figure.';
   }
   protected readonly checkValue = (kind: string) => this.#checks[kind] ?? this.#long;
   readonly #long = (text: string): string => (text.length > 4000 ? `${text.length} characters; at most 4,000.` : '');

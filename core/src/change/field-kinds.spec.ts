@@ -1,0 +1,56 @@
+import { namedColors } from '../formats/index.ts';
+import { formerItemFiles } from '../collections/index.ts';
+import type { Site } from '../site/index.ts';
+import { smallSite } from '../testing/small-site.ts';
+import { acceptChange, addCollection, addField, addItem, addPage, addPicture, addressItem, applyChange, pageOfItems, planFieldKind, setField, setOptions, type Edit } from './index.ts';
+
+const after = (site: Site, ...edits: ((now: Site) => Edit | undefined)[]): Site => edits.reduce((now, make) => acceptChange(now, make(now)!).site, site);
+const clocks = after(smallSite(),
+  (now) => addPicture(now, { id: 'mantel', name: 'Mantel clock.png', hash: 'a'.repeat(64), type: 'image/png', width: 40, height: 40 }),
+  (now) => addCollection(now, 'clocks', 'Clocks'), (now) => addField(now, 'clocks', 'seen', 'Seen', 'line'),
+  (now) => addItem(now, 'clocks', 'c1', { name: 'First', seen: 'mantel clock' }), (now) => addItem(now, 'clocks', 'c2', { name: 'Second', seen: 'Tower' }), (now) => addItem(now, 'clocks', 'c3', { name: 'Third' }),
+);
+
+describe('a field that becomes one of another kind', () => {
+  it('matches texts with pictures by name, says which have no match, and gives all texts back', () => {
+    const { edit, said, matched, without } = planFieldKind(clocks, 'clocks', 'seen', 'picture');
+    expect([said, matched, without]).toEqual([2, 1, ['Tower']]);
+    const done = acceptChange(clocks, edit);
+    expect(done.site.items['c1']!.pictures).toEqual({ seen: { asset: 'mantel', alt: '' } });
+    const back = after(done.site, (now) => planFieldKind(now, 'clocks', 'seen', 'line').edit);
+    expect(['c1', 'c2', 'c3'].map((id) => back.items[id]!.values['seen'])).toEqual(['mantel clock', 'Tower', undefined]);
+    expect(applyChange(done.site, { ops: done.inverse }).site).toEqual(clocks);
+  });
+  it('gets its values as choices, and a renamed choice is renamed in all items', () => {
+    const chosen = after(clocks, (now) => planFieldKind(now, 'clocks', 'seen', 'choice').edit);
+    expect(chosen.collections['clocks']!.fields['seen']!.options).toEqual(['mantel clock', 'Tower']);
+    const renamed = after(chosen, (now) => setOptions(now, 'clocks', 'seen', ['mantel clock', 'Turret']));
+    expect(renamed.items['c2']!.values['seen']).toBe('Turret');
+    // One that is taken away is not renamed into one that was there.
+    const less = after(chosen, (now) => setOptions(now, 'clocks', 'seen', ['mantel clock']));
+    expect(less.items['c2']!.values['seen']).toBe('Tower');
+  });
+});
+
+describe('the address of an item', () => {
+  it('follows its name until it is live or was changed by hand; then the old one leads on', () => {
+    const paged = after(clocks, (now) => addPage(now, 'one', null), (now) => pageOfItems(now, 'clocks', 'one'), (now) => setField(now, 'c1', 'name', 'Regulator'));
+    expect(paged.items['c1']!.slug).toBe('regulator');
+    const live = after(paged, (now) => setField(now, 'c1', 'name', 'Regulator clock', paged));
+    expect(live.items['c1']!.slug).toBe('regulator');
+    const moved = after(live, (now) => addressItem(now, 'c1', 'Great Regulator', paged));
+    expect(moved.items['c1']!.slug).toBe('great-regulator');
+    expect([...formerItemFiles(moved)]).toEqual([['clocks-regulator.html', { title: 'Regulator clock', file: 'clocks-great-regulator.html' }]]);
+    const byHand = after(moved, (now) => setField(now, 'c1', 'name', 'Another'));
+    expect(byHand.items['c1']!.slug).toBe('great-regulator');
+    expect(() => addressItem(byHand, 'c2', 'great regulator')).toThrowError(/another item or page/);
+  });
+});
+
+describe('a word between two pasted colours', () => {
+  it('names one of them', () => {
+    expect(namedColors('#112233 Slate #445566').map(({ label }) => label)).toEqual(['Slate', undefined]);
+    expect(namedColors('Slate #112233 Fog #eeeeee Rust #aa3311').map(({ label }) => label)).toEqual(['Slate', 'Fog', 'Rust']);
+    expect(namedColors('#112233 Slate, #445566 Fog').map(({ label }) => label)).toEqual(['Slate', 'Fog']);
+  });
+});
