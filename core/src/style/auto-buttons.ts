@@ -53,7 +53,8 @@ export function autoButton(role: string, manner: Manner, { isSet, alike, reads, 
   }
   if (part === 'label') {
     if (state === 'disabled') return { kind: 'between', role: at('label', 'rest'), with: at('fill'), share: 0.45 };
-    if (state !== 'rest' && reads(at('label', 'rest'), at('fill'))) return { kind: 'same', role: at('label', 'rest') };
+    // One that falls short at rest is told there: the state goes on as it is.
+    if (state !== 'rest' && (reads(at('label', 'rest'), at('fill')) || !reads(at('label', 'rest'), at('fill', 'rest')))) return { kind: 'same', role: at('label', 'rest') };
     return manner === 'filled' && reads('background', at('fill')) ? { kind: 'same', role: 'background' } : { kind: 'readable' };
   }
   if (state === 'rest') return !isSet(at('fill', 'rest')) && manner === 'outlined' ? { kind: 'same', role: at('label', 'rest') } : { kind: 'same', role: at('fill', 'rest') };

@@ -5,7 +5,7 @@ export { stylesByRole, type StylesByRole } from './styles-by-role.ts';
 export { styleSize, styleSizeAt } from './style-size.ts';
 export { customProperty, type Token, type TokenType } from './token.ts';
 export { resolvedSwatches, swatchColor, swatchPath, type ResolvedSwatch } from './swatches.ts';
-export { clearestChoice } from './role-colors.ts';
+export { clearestChoice, colorBetween } from './role-colors.ts';
 export { presentPath, presentProperties } from './former-paths.ts';
 export { changedProperties, resolveToken, rolePath, stepOfPath, stepPath, tokenCssValue, tokenTable, tokensCss, withFollowers, type TokenTable } from './table.ts';
 export { allRecipes, declarationsOf, recipeClass, recipes, type Recipe } from './recipe.ts';

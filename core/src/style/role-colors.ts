@@ -72,7 +72,7 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
       case 'swatch': return swatchRgb(one.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
       case 'raw': return parseColor(one.color)?.rgb ?? WHITE;
       case 'same': return rgb(one.role);
-      case 'between': return between(over(one.role), over(one.with), one.share);
+      case 'between': return colorBetween(over(one.role), over(one.with), one.share);
       case 'readable': return clearest(role).rgb;
       case 'contrast': {
         const source = swatchRgb(one.swatch);
@@ -86,7 +86,7 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
 }
 
 /** A colour between two flat ones, in OKLab. @param share of the second, 0 to 1 */
-function between(one: Rgb8, other: Rgb8, share: number): Rgb8 {
+export function colorBetween(one: Rgb8, other: Rgb8, share: number): Rgb8 {
   const [from, to] = [rgb8ToOklab(one), rgb8ToOklab(other)];
   const mixed = { l: from.l + (to.l - from.l) * share, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share };
   return paintedRgb({ ...oklabToOklch(mixed), alpha: 1 });

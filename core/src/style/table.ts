@@ -100,7 +100,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
         return { ...base, css: cssColor(colors.rgb(role)), ...(source ? { follows: [behind[0]!, swatchPath(source.swatch)] } : {}) };
       }
       case 'same': return { ...base, alias: path(value.role) };
-      case 'between': return { ...base, css: cssColor(colors.rgb(role)), follows: [path(value.role), path(value.with)] };
+      case 'between': return { ...base, css: cssColor(colors.rgb(role)), follows: [path(value.role), path(value.with)], mixes: { from: path(value.role), with: path(value.with), share: value.share } };
       case 'readable': {
         const { one, rgb, among } = colors.clearest(role);
         const follows = [...behind, ...swatches.filter((each) => among !== 'core' || isCore(each)).map(({ swatch }) => swatchPath(swatch))];

@@ -23,7 +23,8 @@ import { ACTS, More } from '../ui/index.ts';
   `,
   styles: `
     :host { display: block; }
-    li { display: flex; gap: 16px; justify-content: space-between; max-width: 560px; }
+    li { display: flex; gap: 16px; justify-content: space-between; align-items: center; min-height: 28px; max-width: 560px; }
+    li .yo-opens { min-height: 24px; }
   `,
 })
 export class BrandFaultsLine {

@@ -2,6 +2,7 @@ import { deltaERgb, hex, oklchText, parseColor, type Oklch } from '../../color/i
 import type { Op } from '../../change/index.ts';
 import { placesOf } from '../../reach/index.ts';
 import type { Site } from '../../site/index.ts';
+import { tokenTable } from '../../style/index.ts';
 import { occurringPairs, type Pair } from '../pairs.ts';
 import { colorAt, paintsOf, type Paint, type Variable } from './paints.ts';
 import { causesOf, type JointConflict } from './causes.ts';
@@ -45,7 +46,10 @@ export type FixProgress = (done: number, of: number) => void;
  * @param locked ids of swatches that stay, besides those locked in the brand
  */
 export function fixBrand(site: Site, locked: ReadonlySet<string> = new Set(), pairs: readonly Pair[] = occurringPairs(site), progress: FixProgress = () => undefined): JointFix {
-  const rated = pairs.filter((pair) => pair.behind !== null && pair.found !== null);
+  // A label that a rule made plain, because no swatch reads on its fill, is made anew on any other fill.
+  const table = tokenTable(site.brand);
+  const madeAnew = ({ fores: [fore] }: Pair): boolean => table.get(fore?.chain.at(-1) ?? '')?.chooses === true;
+  const rated = pairs.filter((pair) => pair.behind !== null && pair.found !== null && !madeAnew(pair));
   const failing = rated.filter((pair) => pair.found! < pair.needed);
   if (failing.length === 0) return { moves: [], conflicts: [], movement: 0, fixed: 0 };
   const paints = paintsOf(site, rated, locked);

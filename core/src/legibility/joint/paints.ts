@@ -2,7 +2,7 @@ import { deltaERgb, hex, mapToSrgb, paintedRgb, parseColor, type Oklch, type Rgb
 import { deriveColor, ruleOther } from '../../palette/index.ts';
 import { colorOf, placeCount } from '../../reach/index.ts';
 import type { Brand, Site } from '../../site/index.ts';
-import { resolvedSwatches, swatchColor, swatchPath, tokenTable } from '../../style/index.ts';
+import { colorBetween, resolveToken, resolvedSwatches, swatchColor, swatchPath, tokenTable } from '../../style/index.ts';
 import type { Pair, PairLayer } from '../pairs.ts';
 
 /** Steps of lightness from 0 to 1 that the search looks at; the colour as it is comes on top. */
@@ -72,6 +72,15 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
     const [, , ground, , role] = token.address as [string, string, string, string, string];
     const value = brand.grounds[ground]?.roles[role];
     const rgb = colorOf(layer.css);
+    if (token.mixes && rgb) {
+      // A shade of an automatic button moves with what it is a shade of.
+      const from = paints.get(resolveToken(table, token.mixes.from).chain.at(-1)!);
+      const other = colorOf(resolveToken(table, token.mixes.with).css);
+      const { share } = token.mixes;
+      const source = from?.variable;
+      if (from && source && other) add(source, path, placeCount(site, path), (lightness) => (lightness === source.base.l ? rgb : colorBetween(from.at(lightness), other, share)));
+      continue;
+    }
     if (value?.kind !== 'raw' || !rgb) continue;
     const variable = makeVariable(path, token.label, [...token.address], null, parseColor(value.color)?.oklch ?? { l: 0, c: 0, h: 0, alpha: 1 });
     add(variable, path, placeCount(site, path), (lightness) => (lightness === variable.base.l ? rgb : { ...paintedRgb(colorAt(variable, lightness)), alpha: rgb.alpha }));
