@@ -69,9 +69,11 @@ export async function useCluster(dataDir, { fast = false } = {}) {
 }
 
 /** Ends a database whose folder is gone: it has nothing left to write. */
-function endOrphan(pid) {
+async function endOrphan(pid) {
   try {
     if (pid) process.kill(pid, 'SIGQUIT');
+    // A signal of 0 only asks whether it still runs.
+    for (let waited = 0; pid && waited < 5000 && process.kill(pid, 0); waited += 50) await new Promise((resolve) => setTimeout(resolve, 50));
   } catch {
     // It has ended by itself.
   }

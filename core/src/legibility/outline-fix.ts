@@ -1,5 +1,5 @@
 import { fixFact, setValue, valueAt, type Edit } from '../change/index.ts';
-import type { Place } from '../page/index.ts';
+import { editedPage, type Place } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import type { RuleId } from './outcome.ts';
 
@@ -7,7 +7,8 @@ import type { RuleId } from './outcome.ts';
 export function outlineFix(site: Site, rule: RuleId, place: Place, found: number | null, needed: number): Edit | undefined {
   switch (rule) {
     case 'first-heading': {
-      const edit = fixFact(site, place.page, { kind: found === 0 ? 'first-heading' : 'one-heading' });
+      const page = editedPage(place.page);
+      const edit = page === null ? undefined : fixFact(site, page, { kind: found === 0 ? 'first-heading' : 'one-heading' });
       return edit && edit.ops.length > 0 ? edit : undefined;
     }
     case 'skipped-level': {

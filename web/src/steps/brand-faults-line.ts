@@ -22,7 +22,10 @@ import { ACTS, More } from '../ui/index.ts';
     }
   `,
   styles: `
-    :host { display: block; }
+    :host { display: flex; flex-wrap: wrap; align-items: center; column-gap: 12px; }
+    .note { margin: 0; }
+    .yo-more { min-height: 24px; padding-block: 0; }
+    ul { flex-basis: 100%; }
     li { display: flex; gap: 16px; justify-content: space-between; align-items: center; min-height: 28px; max-width: 560px; }
     li .yo-opens { min-height: 24px; }
   `,
