@@ -26,7 +26,7 @@ test('a list of many hundred rows is gone through, sorted, narrowed, and shown w
   await expect(table.getByRole('columnheader', { name: /^Page/ })).toHaveAttribute('aria-sort', 'ascending');
   await expect.poll(async () => (await pages())[0]).toBe('About');
   await table.getByRole('columnheader', { name: /^Page/ }).getByRole('button', { name: 'Page', exact: true }).click();
-  await expect.poll(async () => (await pages())[0]).toBe('Vehicles and freight');
+  await expect.poll(async () => (await pages())[0]).toBe('Vehicles and freight: after sending');
   await table.getByRole('button', { name: 'Filter by Page' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Vehicles and freight' }).click();
   // The menu stays for the next one.

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
-import { feedOf, filledPage, itemFile, itemPages, listedItems, siteOfItem } from '../collections/index.ts';
+import { feedOf, filledPage, itemFile, itemPageOf, itemPages, listedItems, siteOfItem } from '../collections/index.ts';
 import { readSite } from '../document/index.ts';
 import { auditSite } from '../legibility/index.ts';
-import { pageTree } from '../page/index.ts';
+import { hrefFrom, hrefText, pageTree } from '../page/index.ts';
 import { siteIndex } from '../reach/index.ts';
 import { pageHtml, redirectHtml } from '../render/index.ts';
 import type { Asset, Site } from '../site/index.ts';
 import { planSheet, readSheet, writeSheet, type SheetPlan } from '../sheets/index.ts';
+import { longer, stressSite } from '../stress/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import {
   acceptChange, addCollection, addField, addItem, addListSection, addPage, addPicture, applyChange, duplicateItem, pageOfItems, planUndo, removeCollection, removeField, removeItems, removePage, renamePage, setField, setItemPicture,
@@ -117,6 +118,32 @@ describe('the page of an item', () => {
     // On the wall it stands with the first of them.
     expect(pageHtml(site, 'p')).toContain('Fog &#x3C;b>: 9 crowns');
     expect(filledPage(site.pages['p']!, site.collections['n']!, site.items['i3']!).sectionOrder).toEqual(site.pages['p']!.sectionOrder);
+  });
+  it('says what the item says within addresses too, encoded, in its description, and in the target of a button', () => {
+    const where = ['pages', 'p', 'sections', site.pages['p']!.sectionOrder[0]!, 'own', 'blocks', `${site.pages['p']!.sectionOrder[0]!}-b1`, 'content'];
+    const link = (id: string, url: string) => ({ id, text: 'Go', link: { to: 'url', url } });
+    const made = after(site, (now) => addField(now, 'n', 'site', 'Website', 'link'), (now) => addField(now, 'n', 'phone', 'Phone', 'text'), (now) => addField(now, 'n', 'mail', 'Mail', 'text'),
+      (now) => setField(now, 'i1', 'site', 'https://boats.example/a?b=1'), (now) => setField(now, 'i1', 'phone', '+44 (20) 70'), (now) => setField(now, 'i1', 'mail', 'ada@boats.example'),
+      (now) => setValue(now, '', where, [link('a', 'mailto:{Mail}?subject={Name} & more {Name}'), link('b', 'https://find.example/{Name}?q={price}#x'), link('c', 'tel:{Phone}'), link('d', 'https://{Website}'), link('e', 'https://find.example/{nothing}')]),
+      (now) => setValue(now, '', ['pages', 'p', 'description'], 'All of {Name}'));
+    const html = (id: string) => pageHtml(siteOfItem(made, made.collections['n']!, made.items[id]!), 'p');
+    const leads = [...html('i1').matchAll(/href="((?:mailto|tel|https):[^"]*)"/g)].map(([, href]) => href);
+    expect(leads).toEqual(jasmine.arrayContaining(['mailto:ada@boats.example?subject=Fog%20%3Cb%3E &#x26; more Fog%20%3Cb%3E', 'https://find.example/Fog%20%3Cb%3E?q=9#x', 'tel:+442070', 'https://boats.example/a?b=1', 'https://find.example/{nothing}']));
+    // Its text is its description; one that says nothing has that of the page, filled in.
+    expect(itemPageOf(made.pages['p']!, made.collections['n']!, made.items['i1']!, 'x').description).toBe('Boats wait.');
+    expect(itemPageOf(made.pages['p']!, made.collections['n']!, made.items['i3']!, 'x').description).toBe('All of Fog <b>');
+    // Typed by hand, the name of a field with a link is a target, and is shown as it was typed.
+    const typed = hrefFrom(made, '{website}');
+    expect(typed).toEqual({ to: 'url', url: 'https://{website}' });
+    expect(hrefText(made, typed as Exclude<typeof typed, string>)).toBe('{website}');
+    expect(hrefFrom(made, '{Name}')).toContain('is no page');
+  });
+  it('keeps the names of fields under stress, so that what the item says still stands there', () => {
+    const hard = stressSite(site, new Set(['language', 'twice', 'names']));
+    const html = pageHtml(hard, 'p');
+    expect(html).toContain('Fog &#x3C;b>: 9 crowns');
+    expect(html).not.toContain('{Name');
+    expect(pageHtml(stressSite(after(site, (now) => setField(now, 'i1', 'name', 'Harbour')), new Set(['language'])), 'p')).toContain(longer('Harbour'));
   });
   it('leads to the other items from a list on it, and from words that link to one, as any page does', () => {
     const listed = after(site, (now) => addListSection(now, 'p', 'n', 'others'), (now) => addPage(now, 'q', null),

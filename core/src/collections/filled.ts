@@ -1,4 +1,4 @@
-import { hrefIs, mapFields, type Inline } from '../kinds/index.ts';
+import { hrefIs, mapFields, type Href, type Inline } from '../kinds/index.ts';
 import { Page, type Collection, type Item, type Site } from '../site/index.ts';
 
 type Field = Collection['fields'][string];
@@ -51,9 +51,14 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
     const field = named(alt);
     return field && item.pictures?.[field.id];
   };
+  const linkOf = (words: unknown) => {
+    const field = named(words);
+    return field?.kind === 'link' ? item.values[field.id] : undefined;
+  };
+  const leads = (href: Href, words: unknown): Href => hrefIs(linkOf(words) ?? '') ?? filledHref(href, filled, linkOf);
   /** Plain words with rich ones in them are several runs. */
   const runs = (run: Inline, at: number): Inline[] => {
-    if ('id' in run) return [{ ...run, text: filled(run.text) }];
+    if ('id' in run) return [{ ...run, text: filled(run.text), ...('link' in run ? { link: leads(run.link, run.text) } : {}) }];
     const made: Inline[] = [];
     let from = 0;
     for (const found of run.text.matchAll(NAMED)) {
@@ -64,18 +69,41 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
     }
     return from === 0 ? [{ ...run, text: filled(run.text) }] : [...made, { ...run, text: filled(run.text.slice(from)) }].filter(({ text }) => text !== '');
   };
-  return mapFields(Page, page, (meaning, value, beside) => {
+  const made = mapFields(Page, page, (meaning, value, beside) => {
     if (meaning.means === 'ref' && meaning.to === 'asset') return picture((beside as { alt?: unknown }).alt)?.asset ?? value;
     if (meaning.means === 'ref' && meaning.to === 'download') return item.downloads?.[named((beside as { label?: unknown }).label)?.id ?? ''] ?? value;
     if (meaning.means === 'link') {
       const { text, label } = beside as { text?: unknown; label?: unknown };
-      const field = named(text ?? label);
-      return (field?.kind === 'link' ? hrefIs(item.values[field.id] ?? '') : undefined) ?? value;
+      return value === undefined || value === null ? value : leads(value as Href, text ?? label);
     }
     if ((meaning.means === 'line' || meaning.means === 'alt') && typeof value === 'string') return filled(value);
     if (meaning.means === 'words' && Array.isArray(value)) return (value as readonly Inline[]).flatMap(runs);
     return value;
   }) as Page;
+  return made.description.includes('{') ? { ...made, description: filled(made.description).slice(0, 300) } : made;
+}
+
+/**
+ * A link with what the item says in place of the names of fields in its address.
+ * What an item says cannot change where the address ends or add to its parts: it is
+ * encoded, but that mail addresses keep their @ and telephone numbers their digits
+ * and plus alone. An address that is but the name of a field with a link is that link.
+ * One that would be no address is left as it is written.
+ */
+function filledHref(href: Href, filled: (text: string) => string, linkOf: (words: string) => string | undefined): Href {
+  if (href.to !== 'url' || !href.url.includes('{')) return href;
+  const whole = linkOf(href.url.replace(/^https:\/\//, ''));
+  if (whole !== undefined) return hrefIs(whole) ?? href;
+  const scheme = /^[a-z]+:/i.exec(href.url)?.[0].toLowerCase();
+  const address = href.url.search(/[?#]/);
+  const url = href.url.replaceAll(NAMED, (whole, _name, at: number) => {
+    const said = filled(whole);
+    if (said === whole) return whole;
+    if (scheme === 'tel:') return said.replaceAll(/[^\d+]/g, '');
+    const encoded = encodeURIComponent(said.trim().replaceAll(/\p{Cs}/gu, '\u{FFFD}'));
+    return scheme === 'mailto:' && (address < 0 || at < address) ? encoded.replaceAll('%40', '@') : encoded;
+  });
+  return hrefIs(url) ?? href;
 }
 
 /** Pages that are already those of an item. */
@@ -102,9 +130,10 @@ export function itemPageOf(page: Page, collection: Collection, item: Item, id: s
   const known = itemPagesMade.get(item);
   if (known && known.page === page && known.collection === collection && known.made.id === id) return known.made;
   const texts = collection.fieldOrder.map((id) => collection.fields[id]!).find(({ kind }) => kind === 'text');
-  const description = texts ? (item.values[texts.id] ?? '').replaceAll(/\s+/g, ' ').slice(0, 160) : page.description;
+  const filled = filledPage(page, collection, item);
+  const said = texts ? (item.values[texts.id] ?? '').replaceAll(/\s+/g, ' ').trim().slice(0, 160) : '';
   const picture = Object.values(item.pictures ?? {})[0]?.asset ?? page.picture;
-  const made = madeFrom({ ...filledPage(page, collection, item), id, title: itemName(collection, item), description, file: itemFileOf(collection, item), ...(picture === undefined ? {} : { picture }) }, page);
+  const made = madeFrom({ ...filled, id, title: itemName(collection, item), description: said || filled.description, file: itemFileOf(collection, item), ...(picture === undefined ? {} : { picture }) }, page);
   ofItem.add(made);
   itemPagesMade.set(item, { page, collection, made });
   return made;

@@ -33,7 +33,7 @@ export function anchorsOf(page: Page): string[] {
 
 /** Where a link leads, as it is shown and typed: a title, a section there, an address, a mail address, a telephone number. */
 export function hrefText(site: Site, href: Href): string {
-  if (href.to === 'url') return href.url.replace(/^(mailto|tel):/i, '');
+  if (href.to === 'url') return href.url.replace(/^(mailto|tel):/i, '').replace(/^https:\/\/(\{[^{}]+\})$/, '$1');
   if (href.to === 'download') return downloadText(site.downloads[href.download]?.name ?? '');
   const page = site.pages[href.page];
   const linked = linkedItem(site, href);
@@ -43,7 +43,8 @@ export function hrefText(site: Site, href: Href): string {
 
 /**
  * Where typed words lead. A title or the address of a page is that page; `page › anchor`
- * and `page.html#anchor` a section of it; what has an @ is mail, digits are a telephone
+ * and `page.html#anchor` a section of it; `{Website}` is the link in that field of the
+ * item whose page it stands on; what has an @ is mail, digits are a telephone
  * number, a host without a scheme gets `https://`.
  *
  * @returns the link, or in a sentence why it leads nowhere
@@ -61,12 +62,19 @@ export function hrefFrom(site: Site, typed: string): Href | string {
   const other = anchor === undefined ? undefined : itemNamed(site, before!, anchor) ?? downloadNamed(site, before!, anchor);
   if (other) return other;
   const url = /^(https?:\/\/|mailto:|tel:|#)/i.test(text) ? text
+    : namesLink(site, text) ? `https://${text}`
     : /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) ? `mailto:${text}`
     : /^\+?[\d\s()/.-]{5,}$/.test(text) && /\d{3}/.test(text) ? `tel:${text.replace(/[^\d+]/g, '')}`
     : /^[\w-]+(\.[\w-]+)+([/?#]\S*)?$/.test(text) && !/\.html$/i.test(before!) ? `https://${text}` : undefined;
   if (url === undefined) return text === '' ? 'It leads nowhere: choose a page, or type an address.' : `“${text.length > 60 ? `${text.slice(0, 60)}…` : text}” is no page of this site and no address. An address looks like https://…, name@…, or a telephone number.`;
   const read = v.safeParse(Href, { to: 'url', url });
   return read.success ? read.output : `It ${read.issues[0].message}.`;
+}
+
+/** Whether a text is the name of a field in braces, `{Website}`, that holds a link in some collection. */
+function namesLink({ collections }: Site, text: string): boolean {
+  const name = /^\{([^{}]+)\}$/.exec(text)?.[1]?.trim().toLowerCase();
+  return name !== undefined && Object.values(collections).some(({ fields }) => Object.values(fields).some(({ kind, label }) => kind === 'link' && label.toLowerCase() === name));
 }
 
 function itemNamed(site: Site, label: string, name: string): Href | undefined {

@@ -21,7 +21,8 @@ export function stressSite(site: Site, kinds: ReadonlySet<StressKind>): Site {
   const longest = kinds.has('names') ? longestNames(site) : undefined;
   const long = (text: string) => (kinds.has('language') ? longer(text) : text);
   const change = (meaning: Meaning, value: unknown, beside: Readonly<Record<string, unknown>>): unknown => {
-    if (meaning.means === 'line' && meaning.name !== null) return value === '' ? value : long(longest?.get(meaning.name) ?? String(value));
+    // What an item fills in is as long as the item says.
+    if (meaning.means === 'line' && meaning.name !== null) return value === '' || String(value).includes('{') ? value : long(longest?.get(meaning.name) ?? String(value));
     if (meaning.means !== 'words') return value;
     const runs = value as readonly Inline[];
     const heading = meaning.level !== undefined && beside[meaning.level] !== null;
@@ -33,6 +34,7 @@ export function stressSite(site: Site, kinds: ReadonlySet<StressKind>): Site {
     ...site,
     assets: kinds.has('pictures') ? Object.fromEntries(Object.entries(site.assets).filter(([id]) => Object.values(site.shared.logo?.forms ?? {}).some((form) => form.asset === id))) : site.assets,
     shared: stressed(Shared, site.shared),
+    items: kinds.has('language') ? Object.fromEntries(Object.entries(site.items).map(([id, item]) => [id, { ...item, values: Object.fromEntries(Object.entries(item.values).map(([field, said]) => [field, site.collections[item.collection]?.fields[field]?.kind === 'line' ? longer(said) : said])) }])) : site.items,
     pages: Object.fromEntries(Object.entries(site.pages).map(([id, page]) => [id, stressed(Page, page)])),
   };
 }
@@ -53,7 +55,7 @@ function doubled(content: readonly Inline[]): Inline[] {
 function longestNames(site: Site): Map<NameKind, string> {
   const found = new Map<NameKind, string>();
   const look = (schema: GenericSchema, value: unknown) => walk(schema, value, (meaning, text) => {
-    if (meaning.means === 'line' && meaning.name !== null && typeof text === 'string' && text.length > (found.get(meaning.name)?.length ?? 0)) found.set(meaning.name, text);
+    if (meaning.means === 'line' && meaning.name !== null && typeof text === 'string' && !text.includes('{') && text.length > (found.get(meaning.name)?.length ?? 0)) found.set(meaning.name, text);
   });
   look(Shared, site.shared);
   for (const page of Object.values(site.pages)) look(Page, page);
@@ -63,7 +65,7 @@ function longestNames(site: Site): Map<NameKind, string> {
 /** Endings of words in languages that join theirs. */
 const ENDINGS = 'ungsverzeichnislichkeitsfahrt';
 
-/** Words of four letters and more, longer by two in five: about what short labels gain from English into the longest of Europe's large languages. */
+/** Words of four letters and more, but not the names of fields in braces, longer by two in five: about what short labels gain from English into the longest of Europe's large languages. */
 export function longer(text: string): string {
-  return text.replace(/\p{L}{4,}/gu, (word) => word + ENDINGS.slice(0, Math.max(2, Math.round(word.length * 0.4))));
+  return text.replace(/\{[^{}\n]{1,80}\}|\p{L}{4,}/gu, (word) => (word.startsWith('{') ? word : word + ENDINGS.slice(0, Math.max(2, Math.round(word.length * 0.4)))));
 }

@@ -18,7 +18,7 @@ import { CheckView, type CheckList } from './check-view.ts';
       <span class="item"><yo-standing kind="held" /><button yo-opens (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
       <span class="item"><yo-standing kind="stray" /><button yo-opens (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
       <span class="item"><yo-standing kind="fail" /><button yo-opens (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
-      @if (measuring(); as now) { @if (now.of) { <span class="quiet" role="status">measuring, {{ now.done }} of {{ count(now.of, 'page') }}</span> } }
+      @if (measuring(); as now) { @if (now.of && (!ripple() || notice())) { <span class="quiet">measuring, {{ now.done }} of {{ count(now.of, 'page') }}</span> } }
       @if (report.counts.cannotTell) { <button yo-opens (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
       @if (differences()) { <button yo-opens class="strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
     } @else { <span class="quiet">Counting places…</span> }

@@ -56,8 +56,10 @@ export class SiteEffects {
     distinctUntilChanged((one, other) => one.length === other.length && one.every((id, i) => id === other[i])),
   ), this.#keepAgain).pipe(
     concatMap(() => this.#store.select(siteFeature.selectSiteState).pipe(take(1))),
-    concatMap(async ({ pending, siteId, status }) => {
+    concatMap(async ({ pending, siteId, status, notice }) => {
       if (status !== 'ready') return;
+      // The server has what could not be kept here: there is nothing to leave the window open for.
+      if (pending.length === 0 && notice !== '' && notice === this.#toldNotKept) this.#store.dispatch(SiteActions.clearNotice());
       const now = new Map(pending.map((change) => [change.id, change]));
       for (const [id, change] of now) if (!this.#kept.has(id)) {
         try {
@@ -76,14 +78,14 @@ export class SiteEffects {
   ), { dispatch: false });
   readonly #kept = new Set<string>();
   #keepTimer: ReturnType<typeof setTimeout> | undefined;
-  #toldNotKept = false;
+  #toldNotKept = '';
 
   #notKept(edits: number): void {
     clearTimeout(this.#keepTimer);
     this.#keepTimer = setTimeout(() => this.#keepAgain.next(), RETRY_MS);
     if (this.#toldNotKept) return;
-    this.#toldNotKept = true;
-    this.#store.dispatch(SiteActions.notice({ words: `This browser has no room to keep ${plural(edits, 'unsent edit')}. ${edits === 1 ? 'It is' : 'They are'} in this window only until the server has ${edits === 1 ? 'it' : 'them'}: leave it open until it says “saved”.` }));
+    this.#toldNotKept = `This browser has no room to keep ${plural(edits, 'unsent edit')}. ${edits === 1 ? 'It is' : 'They are'} in this window only until the server has ${edits === 1 ? 'it' : 'them'}: leave it open until it says “saved”.`;
+    this.#store.dispatch(SiteActions.notice({ words: this.#toldNotKept }));
   }
 
   /** A window with edits that are neither saved nor kept asks before it closes. */
