@@ -28,10 +28,11 @@ test('a list of many hundred rows is gone through, sorted, narrowed, and shown w
   await table.getByRole('columnheader', { name: /^Page/ }).getByRole('button', { name: 'Page', exact: true }).click();
   await expect.poll(async () => (await pages())[0]).toBe('Vehicles and freight: after sending');
   await table.getByRole('button', { name: 'Filter by Page' }).click();
-  await page.getByRole('menuitemcheckbox', { name: 'Vehicles and freight' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Vehicles and freight', exact: true }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Vehicles and freight: after sending' }).click();
   // The menu stays for the next one.
-  await page.getByRole('menuitemcheckbox', { name: 'Fares' }).click();
-  await page.getByRole('menuitemcheckbox', { name: 'Fares' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Fares', exact: true }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Fares', exact: true }).click();
   await page.keyboard.press('Escape');
   await expect.poll(async () => (await pages())[0]).toBe('Travelling with assistance');
   await table.getByRole('button', { name: 'Columns' }).click();

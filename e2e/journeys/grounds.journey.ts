@@ -61,7 +61,8 @@ test('set lines unfold to every role and remember it; what fails stays when they
   const unset = page.getByRole('button', { name: /^Link, hover on Tern white: not set, \d+ places$/ });
   const told = /\d+ places$/.exec((await unset.getAttribute('aria-label')) ?? (await unset.innerText()))![0];
   await unset.click();
-  await expect(page.getByText(told, { exact: true }).first()).toBeVisible();
+  await expect(page.getByText(`Link, hover of Tern white: used in ${told}`)).toBeVisible();
+  await expect(page.getByText(`automatic 5.49, needs 4.5; ${told}`)).toBeVisible();
   await desk.choose('Set to a swatch', 'Slate');
   await desk.saved();
   await expect(page.getByRole('button', { name: /^Link, hover on Tern white: not set/ })).toHaveCount(0);
