@@ -147,12 +147,12 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   await expect(desk.frame('Notices at 390').locator('[data-place="ntc-week-b4/text"]')).toContainText('Bring gloves.');
   await expect(desk.frame('Notices at 390').locator('[data-place="ntc-week-b4/l1"]')).toHaveText('ring us');
 
-  // A stray is bound to what it looks like.
+  // A raw value gives way to the token of its own place, which the button names.
   await frame.locator('[data-place="ntc-week-b3/text"]').click();
   const slip = page.getByRole('dialog', { name: /Wind on the Outer Ness/ });
   await expect(slip).toContainText('a raw value');
   await expect(slip).toContainText('Deep is ΔE');
-  await slip.getByRole('button', { name: 'Bind to Deep' }).click();
+  await slip.getByRole('button', { name: 'Use Heading of Tern white' }).click();
   await expect(desk.tally(/raw values$/)).toHaveText('2 raw values');
 
   // An override on purpose, then left with a reason.
