@@ -122,6 +122,15 @@ describe('a font file', () => {
     const woff = sfntOf(new Map([['glyf', Buffer.alloc(FONT_LIMITS.unpacked + 1)]]), (data) => deflateSync(data));
     expect(refusal(woff)).toMatch(/unpacks to more than 40 MB/);
   });
+  it('whose outlines are damaged is refused in a sentence, or taken whole', async () => {
+    for (const table of ['glyf', 'loca'] as const) for (const damage of [(old: Buffer) => old.subarray(0, 40), (old: Buffer) => Buffer.alloc(old.length, 0xff), () => Buffer.alloc(0)]) {
+      const font = changed((tables) => tables.set(table, damage(tables.get(table)!)));
+      const said = await openApart(apart, font).then(() => 'taken', (error: unknown) => (error instanceof FontRefused ? error.message : `not refused but failed: ${String(error)}`));
+      expect(said).withContext(table).toMatch(/^taken$|damaged|cut off|outlines/);
+    }
+    const broken = changed((tables) => tables.set('loca', Buffer.alloc(tables.get('loca')!.length, 0xff)));
+    await expectAsync(openApart(apart, broken)).toBeRejectedWithError(FontRefused);
+  });
   it('made to fill the memory or to have no end is refused, and the server goes on', async () => {
     const endless = changed((tables) => {
       // One run of characters from the first to the last that 32 bits can name (OpenType, cmap format 12).
