@@ -17,5 +17,6 @@ export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
 export { matchStrays } from './match-strays.ts';
+export { headerFixes } from './header-fixes.ts';
 export { outlineFix } from './outline-fix.ts';
 export { BUTTONS_APART, brandFaults, type BrandFault } from './brand-faults.ts';

@@ -1,9 +1,9 @@
-import { acceptChange, addPage, addSection, setValue, type Edit } from '../change/index.ts';
+import { acceptChange, addPage, addPicture, addSection, setValue, type Edit } from '../change/index.ts';
 import { readSite } from '../document/index.ts';
 import { SECTION_KINDS } from '../sections/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { auditSite, findings, outlineFix, type RuleId } from './index.ts';
+import { auditSite, findings, headerFixes, outlineFix, type RuleId } from './index.ts';
 
 const after = (site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site => makes.reduce((now, make) => {
   const edit = make(now);
@@ -58,5 +58,17 @@ describe('the outline of a page, as part of its audit', () => {
     expect(failing(stays, reading(96))).toEqual([]);
     expect(failing(stays, reading(140)).map(({ rule, found, needed, width }) => [rule, found, needed, width])).toEqual([['covered', 140, 96, 390]]);
     expect(fixed(stays, reading(140)).shared.header.stays).toBeUndefined();
+    // Without a logo there is none to make smaller.
+    const [one] = failing(stays, reading(140));
+    expect(headerFixes(stays, one!.place, 140, 96)).toEqual([]);
+    // A square logo 100 px wide with 10 % around it is 120 px high.
+    const logo = { forms: { f: { id: 'f', label: 'Mark', asset: 'a1', colors: [{ hex: '#000000', share: 1 }], plate: null } }, formOrder: ['f'], onGround: {}, named: true, icon: { form: 'f', ground: null, margin: 0.06 } };
+    const marked = (width: number, clear: number) => after(stays, (now) => addPicture(now, { id: 'a1', name: 'Mark.png', hash: 'cd'.repeat(32), type: 'image/png', width: 200, height: 200 }),
+      (now) => setValue(now, '', ['shared', 'logo'], logo), (now) => setValue(now, '', ['brand', 'logo'], { width, smallest: 70, clear }));
+    const offered = (of: Site, found: number) => headerFixes(of, one!.place, found, 96).map((edit) => [edit.label, acceptChange(of, edit).site.brand.logo]);
+    expect(offered(marked(100, 0.1), 108)).toEqual([['Clear space of the logo 4 %', { width: 100, smallest: 70, clear: 0.04 }], ['Logo 90 px wide', { width: 90, smallest: 70, clear: 0.1 }]]);
+    // More than the clear space has; then more than the logo can give.
+    expect(offered(marked(100, 0.1), 126).map(([label]) => label)).toEqual(['Logo 75 px wide']);
+    expect(offered(marked(100, 0.1), 140)).toEqual([]);
   });
 });

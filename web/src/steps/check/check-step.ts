@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, nearestToken, matchStrays, outlineFix, plural, publishedPage, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
+import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, headerFixes, nearestToken, matchStrays, outlineFix, plural, publishedPage, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
 import { DeskActions, Editor, PixelsRead, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type TextOver } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
@@ -145,6 +145,12 @@ export class CheckStep {
     const [site, row] = [this.#editor.current(), this.row()];
     const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
     return site && row?.rule && place ? outlineFix(site, row.rule, place, row.found, row.needed) : undefined;
+  });
+  /** What makes a header lower that covers too much, so that it need not scroll away. */
+  protected readonly lower = computed((): Edit[] => {
+    const [site, row] = [this.#editor.current(), this.row()];
+    const place = site && row?.rule === 'covered' && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    return site && row && place ? headerFixes(site, place, row.found!, row.needed) : [];
   });
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
 
