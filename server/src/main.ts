@@ -55,10 +55,15 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const database = openDatabase(options.databaseUrl, (error) => log.warn({ err: error }, 'database connection lost'));
   const hub = new ChangeHub(options.databaseUrl, () => database.remembered.clear());
   const apart = new Apart();
-  const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 16 * 1024 });
+  const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: IDLE_SOCKET, maxHeaderSize: 16 * 1024 });
   // A request that comes between listening and being able to answer is answered as soon as that is so.
   let handler: RequestListener | undefined;
   const early: Parameters<RequestListener>[] = [];
+  // Long work is no idle socket: only a reader that does not take what is ready is let go.
+  server.on('request', (_request, response) => response.on('timeout', (socket) => {
+    if (socket.writableLength > 0) socket.destroy();
+    else socket.setTimeout(IDLE_SOCKET);
+  }));
   server.on('request', (request, response) => { if (handler) handler(request, response); else early.push([request, response]); });
   // A reader that takes nothing for so long is let go, with what was read for it.
   server.setTimeout(IDLE_SOCKET);

@@ -109,11 +109,16 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
       socket.pause();
       return socket;
     });
-    const began = performance.now();
-    await Promise.all(Array.from({ length: 20 }, () => fetch(address, { method: 'HEAD' })));
-    expect((await client.get('/api/health')).status).toBe(200);
-    expect(performance.now() - began).withContext('ms for 20 HEADs and health').toBeLessThan(3000);
     await new Promise((resolve) => setTimeout(resolve, 1500));
+    const asked = async (of: string): Promise<number> => {
+      const began = performance.now();
+      await Promise.all(Array.from({ length: 20 }, () => fetch(of, { method: 'HEAD' })));
+      expect((await client.get('/api/health')).status).toBe(200);
+      return performance.now() - began;
+    };
+    // Twenty of a small file are the reference: they take as long as the host lets them.
+    const small = await asked(`${client.server.address}/live/ternhaven/index.html`);
+    expect(await asked(address)).withContext(`ms for 20 HEADs and health; ${small} of a small file`).toBeLessThan(3 * small + 1000);
     // All of the file sixty times over is more than a gigabyte; the client and its sockets are in this process too.
     expect((process.memoryUsage().rss - before) / 1024 / 1024).withContext('MB').toBeLessThan(300);
     for (const socket of sockets) socket.destroy();
@@ -194,6 +199,8 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
   });
 
   it('while a site of 700 pages comes in and is published, others are answered within a second or two', async () => {
+    // Made before anything is timed: it holds this process, and its connections, for seconds.
+    const large = Buffer.from(JSON.stringify({ ...manyPlaces(ternhaven, 700), id: 'large' }));
     let slowest = 0;
     let going = true;
     const asking = (async () => {
@@ -204,16 +211,17 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
         await new Promise((resolve) => setTimeout(resolve, 20));
       }
     })();
-    const large = Buffer.from(JSON.stringify({ ...manyPlaces(ternhaven, 700), id: 'large' }));
+    const began = performance.now();
     const came = await client.send('POST', '/api/sites?id=large', large, { 'content-type': 'application/octet-stream' });
     expect(came.status).withContext(await came.clone().text()).toBe(201);
-    const broughtIn = slowest;
+    const [broughtIn, bringing] = [slowest, performance.now() - began];
     slowest = 0;
     expect((await publish('large')).status).toBe(201);
     going = false;
     await asking;
-    expect(broughtIn).withContext('ms while it comes in').toBeLessThan(2000);
-    expect(slowest).withContext('ms while it is published').toBeLessThan(3000);
+    expect(broughtIn).withContext('ms while it comes in').toBeLessThan(Math.max(2000, bringing / 2));
+    // On a slow host no more than a part of the work: work that lets nobody in holds them for all of it.
+    expect(slowest).withContext('ms while it is published').toBeLessThan(Math.max(3000, (performance.now() - began - bringing) / 2));
   }, 120_000);
 
   it('an address that is not published is answered with the page of the site, where it has one', async () => {
