@@ -1,10 +1,10 @@
 import { hrefIs, mapFields, type Href, type Inline } from '../kinds/index.ts';
 import { Page, type Collection, type Item, type Site } from '../site/index.ts';
-
-type Field = Collection['fields'][string];
 import { madeFrom } from './made-from.ts';
 import { richPlain, richRuns } from './rich.ts';
 import { itemFile, itemFileOf, itemName, itemsOf } from './listed.ts';
+
+type Field = Collection['fields'][string];
 
 /** A field named in words: `{Price}`. */
 const NAMED = /\{([^{}\n]{1,80})\}/g;
@@ -74,7 +74,7 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
     if (meaning.means === 'ref' && meaning.to === 'download') return item.downloads?.[named((beside as { label?: unknown }).label)?.id ?? ''] ?? value;
     if (meaning.means === 'link') {
       const { text, label } = beside as { text?: unknown; label?: unknown };
-      return value === undefined || value === null ? value : leads(value as Href, text ?? label);
+      return value ? leads(value as Href, text ?? label) : value;
     }
     if ((meaning.means === 'line' || meaning.means === 'alt') && typeof value === 'string') return filled(value);
     if (meaning.means === 'words' && Array.isArray(value)) return (value as readonly Inline[]).flatMap(runs);
@@ -92,8 +92,8 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
  */
 function filledHref(href: Href, filled: (text: string) => string, linkOf: (words: string) => string | undefined): Href {
   if (href.to !== 'url' || !href.url.includes('{')) return href;
-  const whole = linkOf(href.url.replace(/^https:\/\//, ''));
-  if (whole !== undefined) return hrefIs(whole) ?? href;
+  const link = linkOf(href.url.replace(/^https:\/\//, ''));
+  if (link !== undefined) return hrefIs(link) ?? href;
   const scheme = /^[a-z]+:/i.exec(href.url)?.[0].toLowerCase();
   const address = href.url.search(/[?#]/);
   const url = href.url.replaceAll(NAMED, (whole, _name, at: number) => {

@@ -1,5 +1,5 @@
 import { Block, type BlockOf } from '../kinds/index.ts';
-import { sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
+import { perSection, sectionsOn, type Page, type Site } from '../site/index.ts';
 import { listedCount } from './listed.ts';
 import { madeFrom, originOf } from './made-from.ts';
 
@@ -19,19 +19,8 @@ export function pagesOfList(site: Site, list: Pick<List, 'collection' | 'only' |
   return Math.max(1, Math.ceil((listedCount(site, list) - (list.from ?? 0)) / list.limit));
 }
 
-const pagedKnown = new WeakMap<Section, readonly List[]>();
-const NONE: readonly List[] = [];
-
-/** The lists of a section that go on over further pages: looked for once, for of thousands of sections few have one. */
-function pagedIn(section: Section): readonly List[] {
-  let known = pagedKnown.get(section);
-  if (!known) {
-    known = NONE;
-    for (const id in section.blocks) if (isPaged(section.blocks[id]!)) known = Object.values(section.blocks).filter(isPaged);
-    pagedKnown.set(section, known);
-  }
-  return known;
-}
+/** Returns the lists of a section that continue on further pages. */
+const pagedIn = perSection(({ blocks }) => Object.values(blocks).filter(isPaged));
 
 /** Further pages of lists that go on, page by page in their order; a name that a page of the site has is that page's. */
 export function listPages(site: Site): { readonly page: Page; readonly number: number; readonly file: string }[] {

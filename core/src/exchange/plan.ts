@@ -2,7 +2,7 @@ import { deltaERgb, hex } from '../color/index.ts';
 import type { Incoming, IncomingColor, LeftToken } from '../formats/index.ts';
 import { parseButtonRole, roleSwatch, withRoleSwatch } from '../ground/index.ts';
 import { mapRule, type DeriveRule } from '../palette/index.ts';
-import { placeCount, siteIndex } from '../reach/index.ts';
+import { placeCount, placesIn, siteIndex } from '../reach/index.ts';
 import type { Brand, Ground, Site } from '../site/index.ts';
 import { resolvedSwatches, swatchPath } from '../style/index.ts';
 import { planParts } from './parts.ts';
@@ -80,7 +80,7 @@ function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRo
     if (!mine) return { key, label: ground.label, arrival: 'added', places: 0, note: 'ground' };
     const mapped = JSON.stringify(sorted(rolesFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)));
     const equal = mapped === JSON.stringify(sorted(mine.roles)) && mine.wash?.angle === ground.wash?.angle;
-    const places = equal ? 0 : groups.filter((group) => group.ground === mine.id).reduce((sum, group) => sum + group.count, 0);
+    const places = equal ? 0 : placesIn(groups.filter((group) => group.ground === mine.id));
     return { key, label: mine.label, arrival: equal ? 'equal' : 'changed', places, match: mine.id, note: 'ground' };
   });
 }

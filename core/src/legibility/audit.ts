@@ -2,7 +2,7 @@ import type { Site } from '../site/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import type { Place } from '../page/index.ts';
-import { changedTokens, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
+import { changedTokens, placesIn, siteIndex, touchedGroups, type Group, type SiteIndex } from '../reach/index.ts';
 import { contrastRules } from './rules/contrast.ts';
 import { logoRules } from './rules/logo.ts';
 import { phonePadding } from './rules/phone-padding.ts';
@@ -127,10 +127,8 @@ function failingByPage(audit: Audit, looks: ReadonlySet<Group>): Set<Place> {
 /** How many places have at least one failing judgement. */
 export function failingCount(audit: Audit): number {
   const looks = looksWith(audit, 'fail');
-  return countOf(looks) + audit.index.countOf(failingByPage(audit, looks));
+  return placesIn(looks) + audit.index.countOf(failingByPage(audit, looks));
 }
-
-const countOf = (groups: Iterable<Group>): number => [...groups].reduce((sum, group) => sum + group.count, 0);
 
 /** Counts of places: failed when any judgement fails, else undecided when any cannot be told, else passed. Counted by look: no page is taken apart for it. */
 export function auditCounts(audit: Audit): AuditCounts {
@@ -138,7 +136,7 @@ export function auditCounts(audit: Audit): AuditCounts {
   const alone = failingByPage(audit, looks);
   const open = new Set([...looksWith(audit, 'cannot-tell')].filter((group) => !looks.has(group)));
   const places = audit.index.count;
-  const failed = countOf(looks) + audit.index.countOf(alone);
-  const cannotTell = countOf(open) - audit.index.countOf([...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)));
+  const failed = placesIn(looks) + audit.index.countOf(alone);
+  const cannotTell = placesIn(open) - audit.index.countOf([...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)));
   return { places, failed, cannotTell, passed: places - failed - cannotTell };
 }

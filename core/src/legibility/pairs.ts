@@ -1,7 +1,7 @@
 import { composite, contrastRatio, gradientExtent, type Rgb8 } from '../color/index.ts';
 import type { PlaceKind } from '../kinds/index.ts';
 import type { Place } from '../page/index.ts';
-import { cellValue, colorOf, groupsOf, siteIndex, tokensThrough, type Group } from '../reach/index.ts';
+import { cellValue, colorOf, groupsOf, placesIn, siteIndex, tokensThrough, type Group } from '../reach/index.ts';
 import { BANDS, type BandId } from '../shape/index.ts';
 import { washUnder } from './pixels/index.ts';
 import type { Site, State, PaintedProperty } from '../site/index.ts';
@@ -88,7 +88,7 @@ function pairsAmong(table: TokenTable, groups: readonly Group[]): Pair[] {
   }
   return [...found.values()].map(({ pair, states, groups, needed }) => {
     const list = [...groups];
-    return { ...pair, states: [...states], needed, groups: list, count: list.reduce((sum, one) => sum + one.count, 0), get places() { return list.flatMap((one) => one.places); } };
+    return { ...pair, states: [...states], needed, groups: list, count: placesIn(list), get places() { return list.flatMap((one) => one.places); } };
   });
 }
 

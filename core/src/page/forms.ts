@@ -1,5 +1,5 @@
 import { type BlockOf } from '../kinds/index.ts';
-import { sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
+import { perSection, sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
 
 export type Form = BlockOf<'form'>;
 
@@ -17,25 +17,11 @@ export function formsOf(site: Site): FormOnPage[] {
   });
 }
 
-const formsKnown = new WeakMap<Section, readonly Form[]>();
-const NONE: readonly Form[] = [];
-
-/** The forms of a section, in the order in which they stand: looked for once, for of thousands of sections few have one. */
-function formsIn(section: Section): readonly Form[] {
-  let known = formsKnown.get(section);
-  if (!known) {
-    known = NONE;
-    for (const id in section.blocks) if (section.blocks[id]!.kind === 'form') known = orderedForms(section);
-    formsKnown.set(section, known);
-  }
-  return known;
-}
-
-const orderedForms = ({ columnOrder, columns, blocks }: Section): Form[] =>
-  columnOrder.flatMap((column) => columns[column]!.order.flatMap((id) => {
-    const form = blocks[id]!;
-    return form.kind === 'form' ? [form] : [];
-  }));
+/** Returns the forms of a section, column by column. */
+const formsIn = perSection(({ columnOrder, columns, blocks }) => columnOrder.flatMap((column) => columns[column]!.order.flatMap((id): Form[] => {
+  const form = blocks[id]!;
+  return form.kind === 'form' ? [form] : [];
+})));
 
 /** What a letter says: fields by what they are called, in their order. */
 export interface LetterField { readonly label: string; readonly value: string }

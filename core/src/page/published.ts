@@ -1,4 +1,4 @@
-import { firstItem, itemPageOf, itemShape, itemsOf, listPageOf, listPages, itemFile } from '../collections/index.ts';
+import { collectionOfPage, firstItem, itemPageOf, itemShape, itemsOf, listPageOf, listPages, itemFile } from '../collections/index.ts';
 import { layIn, SECTION_KINDS } from '../sections/index.ts';
 import { homePage, type Page, type Section, type Site } from '../site/index.ts';
 import type { Inline } from '../kinds/index.ts';
@@ -88,33 +88,34 @@ function pagesOf(site: Site): Listed {
   return fresh;
 }
 
+interface LookFiles<T> { readonly first: T; readonly files: string[] }
+
+/** Returns the files of each look, with the first of its sources, in order. */
+function byLook<T>(sources: readonly T[], lookOf: (source: T) => string, fileOf: (source: T) => string): LookFiles<T>[] {
+  const looks = new Map<string, LookFiles<T>>();
+  for (const source of sources) {
+    const look = lookOf(source);
+    const known = looks.get(look);
+    if (known) known.files.push(fileOf(source));
+    else looks.set(look, { first: source, files: [fileOf(source)] });
+  }
+  return [...looks.values()];
+}
+
 /** The items of a page, put together by what decides how their places look. */
 function itemLooks(site: Site, page: Page): PublishedPage[] {
-  const collection = Object.values(site.collections).find((each) => each.page === page.id)!;
-  const looks = new Map<string, { readonly first: string; readonly files: string[] }>();
-  for (const item of itemsOf(site, collection)) {
-    const shape = itemShape(site, page, collection, item);
-    const file = itemFile(site, item)!;
-    const known = looks.get(shape);
-    if (known) known.files.push(file);
-    else looks.set(shape, { first: item.id, files: [file] });
-  }
-  return [...looks.values()].map(({ first, files }, n): PublishedPage => {
-    const title = files.length > 1 ? `${page.title}: ${files.length} items` : `${page.title}: ${site.items[first]!.slug}`;
+  const collection = collectionOfPage(site, page.id)!;
+  return byLook(itemsOf(site, collection), (item) => itemShape(site, page, collection, item), (item) => itemFile(site, item)!).map(({ first, files }, n): PublishedPage => {
     // The page of the site shows the first item itself.
-    return n === 0 ? { id: page.id, kind: 'item', page, title: page.title, files } : { id: `${page.id}~${first}`, kind: 'item', page: itemPageOf(page, collection, site.items[first]!, `${page.id}~${first}`), title, files };
+    if (n === 0) return { id: page.id, kind: 'item', page, title: page.title, files };
+    const id = `${page.id}~${first.id}`;
+    return { id, kind: 'item', page: itemPageOf(page, collection, first, id), title: `${page.title}: ${files.length > 1 ? `${files.length} items` : first.slug}`, files };
   });
 }
 
 /** The pages after forms: one look for each background that forms have. */
 function answers(site: Site, forms: readonly FormOnPage[]): PublishedPage[] {
-  const looks = new Map<string, { readonly first: FormOnPage; readonly files: string[] }>();
-  for (const form of forms) {
-    const known = looks.get(form.section.ground);
-    if (known) known.files.push(form.file);
-    else looks.set(form.section.ground, { first: form, files: [form.file] });
-  }
-  return [...looks.values()].map(({ first, files }): PublishedPage => {
+  return byLook(forms, (form) => form.section.ground, (form) => form.file).map(({ first, files }): PublishedPage => {
     const page = answerPage(site, first);
     return { id: page.id, kind: 'answer', page, title: `${first.page.title}: after sending`, files };
   });

@@ -107,7 +107,8 @@ function buildTree(site: Site, kept: Page, page: Page): PageTree {
 function partsOfPage(site: Site, page: Page, only?: string): { readonly body: Place; readonly parts: readonly PagePart[] } {
   const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
-  const first = only === 'header' && headerOver(site, page) ? page.sectionOrder[0] : undefined;
+  const isOver = headerOver(site, page);
+  const first = only === 'header' && isOver ? page.sectionOrder[0] : undefined;
   const wanted = (id: string): boolean => only === undefined || id === only || id === first;
   // In place of what all pages share stands what the page names, or nothing.
   const end = (id: 'header' | 'footer'): PagePart[] => {
@@ -125,8 +126,13 @@ function partsOfPage(site: Site, page: Page, only?: string): { readonly body: Pl
     return [sectionPart(site, page.id, id, section, 'section', body, address, 'shared' in entry ? { shared: entry.shared } : 'own', entry)];
   });
   // Over the picture of the first section the header stands on what that paints.
-  const over = headerOver(site, page) && wanted('header') && { surface: sections[0]!.places[0]!, ground: sections[0]!.places[0]!.ground };
-  const parts = [...(over ? [headerPart(site, page, body, over)] : headerOver(site, page) ? [] : end('header')), ...sections, ...end('footer')];
+  const header = (): PagePart[] => {
+    if (!isOver) return end('header');
+    if (!wanted('header')) return [];
+    const surface = sections[0]!.places[0]!;
+    return [headerPart(site, page, body, { surface, ground: surface.ground })];
+  };
+  const parts = [...header(), ...sections, ...end('footer')];
   work.parts += parts.length;
   return { body, parts };
 }

@@ -25,11 +25,18 @@ export interface Group {
   readonly places: readonly Place[];
 }
 
+/** Returns how many places some groups have together, in all published files. */
+export const placesIn = (groups: Iterable<Group>): number => {
+  let count = 0;
+  for (const group of groups) count += group.count;
+  return count;
+};
+
 /**
- * All places of a site in all files that are published, grouped by look, with the
- * tokens that paint them. It depends on structure only, never on token values. What can be known without
- * taking pages apart is known at once; who asks for a place or its look takes
- * its page apart, and who asks for all places, all pages.
+ * All places of a site in all published files, grouped by look, with the tokens
+ * that paint them. It depends on structure only, never on token values. Counts are
+ * known at once; a place or its look needs its page taken apart, all places need
+ * all pages taken apart.
  */
 export interface SiteIndex {
   readonly groups: readonly Group[];

@@ -1,6 +1,6 @@
 export { makePainting, type Cell, type Painting } from './painting.ts';
 export { looseLook } from './loose-look.ts';
-export type { Group, SiteIndex } from './group.ts';
+export { placesIn, type Group, type SiteIndex } from './group.ts';
 export { placeKey, siteIndex } from './site-index.ts';
 export { cellValue, colorOf, lengthOf, tokenValue, type CellValue } from './value.ts';
 export { fontSizeAt, heightAt, paintedText, pixelsAt } from './painted.ts';

@@ -2,7 +2,7 @@ import type { Site, State } from '../site/index.ts';
 import { AUDIT_WIDTHS, bandOf } from '../shape/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import { publishedPage, type Place } from '../page/index.ts';
-import type { Group, SiteIndex } from './group.ts';
+import { placesIn, type Group, type SiteIndex } from './group.ts';
 import { siteIndex } from './site-index.ts';
 import { tokenValue } from './value.ts';
 
@@ -46,15 +46,14 @@ export function tokensFollowing(table: TokenTable, path: string): string[] {
  */
 export function tokensMoving(table: TokenTable, path: string): Set<string> {
   const moving = tokensThrough(table, path);
-  // In turn, for what is made from what is made: a rule that chose stops there.
-  const from = [path];
-  for (let source = from.pop(); source !== undefined; source = from.pop())
+  // Again until nothing is added: a derived token can have derived tokens of its own. A rule that chooses a swatch ends the chain.
+  for (let before = 0; before < moving.size;) {
+    before = moving.size;
     for (const token of table.values()) {
-      if (moving.has(token.path) || token.chooses || token.css === undefined) continue;
-      if (!token.follows?.some((each) => moving.has(each))) continue;
+      if (moving.has(token.path) || token.chooses || token.css === undefined || !token.follows?.some((each) => moving.has(each))) continue;
       for (const through of tokensThrough(table, token.path)) moving.add(through);
-      from.push(token.path);
     }
+  }
   return moving;
 }
 
@@ -78,13 +77,12 @@ export function usesOfTokens(site: Site, paths: string | readonly string[]): Tok
   const table = tokenTable(site.brand);
   const index = siteIndex(site);
   const wanted = [paths].flat();
-  const sum = (groups: Iterable<Group>): number => [...groups].reduce((total, group) => total + group.count, 0);
   const moving = new Set(wanted.flatMap((path) => [...tokensMoving(table, path)]));
   const groups = new Set(groupsOf(index, moving));
   const direct = groupsOf(index, new Set(wanted.flatMap((path) => [...tokensThrough(table, path)])));
   const chosen = new Set([...table.values()].filter((token) => token.chooses && token.follows!.some((each) => moving.has(each))).flatMap(({ path }) => [...tokensThrough(table, path)]));
-  const count = sum(groups);
-  return { groups, count, derived: count - sum(direct), get maybe() { return sum(groupsOf(index, chosen).filter((group) => !groups.has(group))); } };
+  const count = placesIn(groups);
+  return { groups, count, derived: count - placesIn(direct), get maybe() { return placesIn(groupsOf(index, chosen).filter((group) => !groups.has(group))); } };
 }
 
 /** Groups that one or several tokens paint in some state and band, their overrides counted. */

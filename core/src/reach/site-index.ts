@@ -2,7 +2,7 @@ import type { Override, Page, Section, Site, State } from '../site/index.ts';
 import { type PlaceKind } from '../kinds/index.ts';
 import type { BandId } from '../shape/index.ts';
 import { editedPage, forgetTree, hasTree, isKept, pageTree, partOfPage, partShapes, publishedPages, readsItems, structureKey, type PublishedPage, type PageTree, type PartShape, type Place } from '../page/index.ts';
-import type { Group, SiteIndex } from './group.ts';
+import { placesIn, type Group, type SiteIndex } from './group.ts';
 import { makePainting, type Painting, type SetOn } from './painting.ts';
 import { paintingsOf } from './kept-paintings.ts';
 import { mouldOf, type Mould } from './mould.ts';
@@ -106,7 +106,7 @@ class Index implements SiteIndex {
     this.#used = byPlace(Object.values(site.shared.overrides));
     const templates = new Map<string, Template>();
     this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page), templates));
-    this.count = this.groups.reduce((sum, group) => sum + group.count, 0);
+    this.count = placesIn(this.groups);
     // What looks were told apart by is needed no more.
     this.#known.clear();
     this.#paintings.clear();

@@ -1,6 +1,6 @@
 import type { Override, Site } from '../site/index.ts';
 import type { Place } from '../page/index.ts';
-import type { Group } from './group.ts';
+import { placesIn, type Group } from './group.ts';
 import { placeKey, siteIndex } from './site-index.ts';
 
 /** How a place stands, its worst property counting: stray, then held, then bound. */
@@ -44,7 +44,7 @@ export function setValues(site: Site): SetValue[] {
   const valueOf = (override: Override, record: readonly string[], placeOf: (groups: ReadonlySet<Group>) => Place | undefined): SetValue => {
     const groups = looks.get(override) ?? new Set();
     return {
-      override, standing: overrideStanding(override), record, count: [...groups].reduce((sum, group) => sum + group.count, 0),
+      override, standing: overrideStanding(override), record, count: placesIn(groups),
       get place() { return groups.size > 0 ? placeOf(groups) ?? null : null; },
     };
   };

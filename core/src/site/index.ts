@@ -11,6 +11,7 @@ export { formerAddresses } from './former.ts';
 export { Asset, Header, MenuItem, Page, SectionEntry, Shared, Site, homePage, sectionOf } from './site.ts';
 export { danglingIssue, danglingReferences, type Dangling } from './references.ts';
 export { ruleLoop } from './brand-references.ts';
+export { perSection } from './per-section.ts';
 export { headerOver, sectionsOf, sectionsOn } from './sections-of.ts';
 export { referencesByTarget, referencesTo } from './uses.ts';
 export { fieldProblem, isRunning } from './field-problem.ts';

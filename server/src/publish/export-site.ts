@@ -1,6 +1,6 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, inKeyOrder, MISSING_FILE, missingHtml, publishedPages,  assetFile, deliveredFile, deliveredWidths, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formerItemFiles, formsOf, itemRedirectHtml, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, withoutFiles, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import { ICON_SIDES, inKeyOrder, MISSING_FILE, missingHtml, publishedPages, assetFile, deliveredFile, deliveredWidths, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formerItemFiles, formsOf, itemRedirectHtml, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, withoutFiles, writeDtcg, type FontFace, type Site } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, inWidths, readFile } from '../assets/index.ts';

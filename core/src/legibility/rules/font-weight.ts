@@ -8,6 +8,9 @@ import type { Judgement } from '../outcome.ts';
 /** Weight from which browsers thicken a lighter face by themselves (CSS Fonts Level 4, section 2.9.1 and 5.2). */
 const BOLD = 600;
 
+/** A weight is the same at every width: it is judged once, px. */
+const WIDTH = AUDIT_WIDTHS.find((width) => bandOf(width) === 'desktop')!;
+
 /** Text is set in a weight that its family has: a heading that is thickened by the browser has letters that nobody drew. */
 export function fontWeight(table: TokenTable, group: Group, brand: Brand): Judgement[] {
   const style = group.style === null ? undefined : brand.styles[group.style];
@@ -16,9 +19,7 @@ export function fontWeight(table: TokenTable, group: Group, brand: Brand): Judge
   const needed = pixelsAt(table, group.painting, 'font-weight', 'rest', 1280);
   if (needed === undefined || needed < BOLD) return [];
   const [face] = facesFor(family, [{ weight: needed, italic: style.italic }]);
-  const found = face ? Math.min(needed, face.weight[1]) : needed;
+  const passes = !face || face.weight[1] >= BOLD;
   const cell = group.painting.at('font-weight', 'rest', 'desktop');
-  return AUDIT_WIDTHS.filter((width) => bandOf(width) === 'desktop').slice(0, 1).map((width): Judgement => ({
-    rule: 'font-weight', verdict: found >= BOLD ? 'pass' : 'fail', state: 'rest', width, found: found >= BOLD ? needed : found, needed, tokens: cell ? cellValue(table, cell).chain : [],
-  }));
+  return [{ rule: 'font-weight', verdict: passes ? 'pass' : 'fail', state: 'rest', width: WIDTH, found: passes ? needed : face.weight[1], needed, tokens: cell ? cellValue(table, cell).chain : [] }];
 }
