@@ -68,14 +68,14 @@ export async function useCluster(dataDir, { fast = false } = {}) {
   }, waits);
 }
 
-/** Ends a database whose folder is gone: it has nothing left to write. */
+/** Ends a database whose folder was deleted, and waits until it has ended. */
 async function endOrphan(pid) {
   try {
     if (pid) process.kill(pid, 'SIGQUIT');
-    // A signal of 0 only asks whether it still runs.
+    // Signal 0 only tests whether the process exists.
     for (let waited = 0; pid && waited < 5000 && process.kill(pid, 0); waited += 50) await new Promise((resolve) => setTimeout(resolve, 50));
   } catch {
-    // It has ended by itself.
+    // The database has ended.
   }
 }
 

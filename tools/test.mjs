@@ -11,9 +11,8 @@ import { UseError, say } from './say.mjs';
 const PARTS = ['core', 'server', 'web', 'e2e'];
 
 /**
- * Writes settings by which the browser of the tests knows one set of fonts, whatever
- * else the machine has: what stands in for a font that is missing decides how tall
- * a page is. The files are those of fonts-dejavu-core, which comes with Debian's fontconfig.
+ * Writes a fontconfig file that gives the test browser the same fonts on every machine:
+ * the substitute for a missing font decides how tall a page is. The files are those of fonts-dejavu-core, which comes with Debian's fontconfig.
  */
 function onlyOurFonts() {
   const folder = join(ROOT, '.test');

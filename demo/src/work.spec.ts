@@ -1,7 +1,7 @@
 import { acceptChange, compareAudits, auditSite, parseColor, ripple, setSwatchColor, setValue, siteIndex, work, type Site } from '@yohaku/core';
 import { manyPlaces, ternhaven } from './index.ts';
 
-/** What was worked out while something was done. */
+/** Returns the counts of work during a task. */
 function counted(act: () => unknown): typeof work {
   const before = { ...work };
   act();
@@ -9,22 +9,22 @@ function counted(act: () => unknown): typeof work {
 }
 const unseen = (pages: number): Site => manyPlaces(structuredClone(ternhaven), pages);
 
-describe('how much is worked out, counted instead of timed', () => {
-  it('to find the looks of a site that nobody has seen takes one page apart, and one part for each shape, however many pages there are', () => {
+describe('counted work', () => {
+  it('builds one page and one part for each shape to find the looks of a new site of any size', () => {
     const [few, many] = [unseen(45), unseen(450)].map((site) => counted(() => siteIndex(site).groups));
     expect(few!.trees).toBeLessThanOrEqual(1);
     expect(many!.trees).toBeLessThanOrEqual(1);
     expect(many!.parts).toBe(few!.parts);
-    // Every block is looked at once: ten times the pages have about ten times the blocks.
+    // Each block is read once: ten times the pages have about ten times the blocks.
     expect(many!.shapes).toBeLessThanOrEqual(10 * few!.shapes);
   });
-  it('an edit of a colour works out nothing anew, one of words only what it touched', () => {
+  it('builds nothing for an edit of a colour, and only the changed parts for an edit of words', () => {
     const site = unseen(200);
     const audit = auditSite(site);
     const swatch = Object.values(site.brand.swatches).find(({ label }) => label === 'Funnel')!.id;
     const painted = acceptChange(site, setSwatchColor(site, swatch, parseColor('#b02a1e')!)).site;
     expect(counted(() => compareAudits(audit, auditSite(painted, audit)).places)).toEqual({ trees: 0, parts: 0, shapes: 0 });
-    // To list the places that changed takes the pages apart on which they are, and no other.
+    // A list of changed places builds only the pages of those places.
     const pages = new Set(ripple(site, painted).changed.map(({ page }) => page)).size;
     expect(counted(() => ripple(site, acceptChange(site, setSwatchColor(site, swatch, parseColor('#b02a2e')!)).site)).trees).toBeLessThanOrEqual(pages);
     const [page] = site.pageOrder.slice(-1);
@@ -34,7 +34,7 @@ describe('how much is worked out, counted instead of timed', () => {
     const written = acceptChange(site, setValue(site, '', ['pages', page!, 'sections', entry.id, 'own', 'blocks', block.id, 'content'], [{ text: 'Other words' }])).site;
     const did = counted(() => siteIndex(written).groups);
     expect(did.trees).toBeLessThanOrEqual(1);
-    // Lists of items and menus hang on more than themselves: their sections are looked at again.
+    // Lists of items and menus depend on other parts of the site, so their sections are read again.
     const open = Object.values(site.pages).flatMap(({ sections }) => Object.values(sections)).flatMap((one) => ('own' in one ? Object.values(one.own.blocks) : [])).filter(({ kind }) => kind === 'items' || kind === 'menu').length;
     expect(did.shapes).toBeLessThanOrEqual(Object.keys(section!.blocks).length + open);
   });

@@ -20,7 +20,7 @@ test.describe('a site of 850 pages', () => {
     await expect(desk.told()).toContainText(/Funnel \w+: [\d\s]+ places changed/, { timeout: 30_000 });
     await desk.saved();
 
-    // The last page comes near, and shows what it missed. Behind it stands the one for unknown addresses.
+    // The last edited page scrolls into view and shows the current colours. The page for unknown addresses follows it.
     const row = page.getByRole('region', { name: 'All pages' });
     await row.evaluate((element) => element.scrollTo({ left: element.scrollWidth }));
     const last = page.locator('figure.pair:not([id*="~"])').last();

@@ -142,7 +142,7 @@ test('the browser computes what the model says: every place at rest, every disti
   const seenLooks = new Set<string>();
   const of = site;
   const index = siteIndex(of);
-  // Every look that is published: pages, items, further pages of lists, pages after forms, the page for unknown addresses.
+  // Every published look: pages, items, further list pages, pages after forms, the page for unknown addresses.
   for (const { id, files: [file] } of publishedPages(site)) {
     const { places } = index.tree(id)!;
     await live.setViewportSize({ width: 1280, height: 900 });

@@ -22,7 +22,7 @@ export interface ServerOptions {
   /** The address that browsers use, when a proxy stands in front. */
   readonly publicAddress?: string;
   readonly uploadLimits?: UploadLimits;
-  /** Addresses of proxies, with commas between: only what comes from one of them may say whom it comes from (`YOHAKU_PROXIES`). */
+  /** Addresses of proxies, separated by commas, whose `X-Forwarded-For` is trusted (`YOHAKU_PROXIES`). */
   readonly proxies?: string;
   /** How long a database that does not answer yet is waited for, ms; a minute by default. */
   readonly patience?: number;
@@ -38,7 +38,7 @@ export interface RunningServer {
   close(): Promise<void>;
 }
 
-/** A socket on which nothing moves for so long is closed; ms. Streams of events have a sign of life more often. */
+/** The server closes a socket without traffic after this time, ms. Event streams send something more often. */
 const IDLE_SOCKET = 60_000;
 
 /** How often sessions that are over are cleared away; ms. */
@@ -59,13 +59,13 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   // A request that comes between listening and being able to answer is answered as soon as that is so.
   let handler: RequestListener | undefined;
   const early: Parameters<RequestListener>[] = [];
-  // Long work is no idle socket: only a reader that does not take what is ready is let go.
+  // A request can take long. Only a client that does not read a waiting answer is disconnected.
   server.on('request', (_request, response) => response.on('timeout', (socket) => {
     if (socket.writableLength > 0) socket.destroy();
     else socket.setTimeout(IDLE_SOCKET);
   }));
   server.on('request', (request, response) => { if (handler) handler(request, response); else early.push([request, response]); });
-  // A reader that takes nothing for so long is let go, with what was read for it.
+  // A stalled client is disconnected, and its buffer is freed.
   server.setTimeout(IDLE_SOCKET);
   server.on('clientError', (_error, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n');

@@ -17,7 +17,7 @@ export interface Declared<P extends string = string, B = unknown, Q = unknown, A
   readonly bodyBytes?: number;
   readonly query?: v.GenericSchema<unknown, Q>;
   /** Largest file taken as the body, in bytes, and what is said of a larger one. */
-  readonly upload?: { readonly bytes: number; readonly tooLarge: string; /** Sent by visitors: with a queue and limits of its own, and read only once there is somebody to take it. */ readonly visitors?: true };
+  readonly upload?: { readonly bytes: number; readonly tooLarge: string; /** For visitors: the upload has its own queue and limits, and `admit` runs before the server reads it. */ readonly visitors?: true };
   /** Media type of the answer; JSON where none is named. */
   readonly media?: string;
   /** What it answers; only a type. */

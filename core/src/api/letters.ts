@@ -5,19 +5,19 @@ import { answering } from './declare.ts';
 /** A letter: what somebody sent from a form of the published site. */
 export interface Letter { readonly id: string; readonly tray: string; readonly page: string; readonly fields: readonly LetterField[]; readonly read: boolean; /** When, ISO 8601. */ readonly at: string }
 
-/** A part of the messages: `more` is true while older ones follow the last; `total` and `unread` count all of them. */
+/** A part of the letters: `more` is true if older letters follow; `total` and `unread` count all letters. */
 export interface LettersPage { readonly letters: readonly Letter[]; readonly more: boolean; readonly total: number; readonly unread: number }
 
 /** Largest letter, bytes as it is sent. */
 const LETTER_BYTES = 256 * 1024;
 
 export const LETTERS = {
-  list: answering<LettersPage>()({ method: 'get', path: '/api/sites/:site/letters', summary: 'What visitors sent from forms of the published site, newest first, a part at a time', query: v.object({ before: v.optional(v.pipe(v.string(), v.uuid())) }) }),
+  list: answering<LettersPage>()({ method: 'get', path: '/api/sites/:site/letters', summary: 'List the letters from forms of the published site, newest first, in parts', query: v.object({ before: v.optional(v.pipe(v.string(), v.uuid())) }) }),
   mark: answering<void>()({ method: 'put', path: '/api/sites/:site/letters/:id', summary: 'Mark a letter as read, or not', body: v.strictObject({ read: v.boolean() }) }),
   remove: answering<void>()({ method: 'delete', path: '/api/sites/:site/letters/:id', summary: 'Delete a letter for good' }),
   // As browsers send a form, without script: open to visitors, answered with a page.
   send: answering<never>()({
     method: 'post', path: '/live/:site/:file', summary: 'Send a form of a published site', open: true, policy: 'live', media: 'text/html',
-    upload: { visitors: true, bytes: LETTER_BYTES, tooLarge: 'What was typed is too long to be sent. Go back and say it in fewer words; what you typed is there still.' },
+    upload: { visitors: true, bytes: LETTER_BYTES, tooLarge: 'Your message is too long. It was not sent; go back and shorten it.' },
   }),
 } as const;

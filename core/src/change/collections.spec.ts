@@ -119,7 +119,7 @@ describe('the page of an item', () => {
     expect(pageHtml(site, 'p')).toContain('Fog &#x3C;b>: 9 crowns');
     expect(filledPage(site.pages['p']!, site.collections['n']!, site.items['i3']!).sectionOrder).toEqual(site.pages['p']!.sectionOrder);
   });
-  it('says what the item says within addresses too, encoded, in its description, and in the target of a button', () => {
+  it('fills the item’s values into link addresses, encoded, and into the page description', () => {
     const where = ['pages', 'p', 'sections', site.pages['p']!.sectionOrder[0]!, 'own', 'blocks', `${site.pages['p']!.sectionOrder[0]!}-b1`, 'content'];
     const link = (id: string, url: string) => ({ id, text: 'Go', link: { to: 'url', url } });
     const made = after(site, (now) => addField(now, 'n', 'site', 'Website', 'link'), (now) => addField(now, 'n', 'phone', 'Phone', 'text'), (now) => addField(now, 'n', 'mail', 'Mail', 'text'),
@@ -129,16 +129,16 @@ describe('the page of an item', () => {
     const html = (id: string) => pageHtml(siteOfItem(made, made.collections['n']!, made.items[id]!), 'p');
     const leads = [...html('i1').matchAll(/href="((?:mailto|tel|https):[^"]*)"/g)].map(([, href]) => href);
     expect(leads).toEqual(jasmine.arrayContaining(['mailto:ada@boats.example?subject=Fog%20%3Cb%3E &#x26; more Fog%20%3Cb%3E', 'https://find.example/Fog%20%3Cb%3E?q=9#x', 'tel:+442070', 'https://boats.example/a?b=1', 'https://find.example/{nothing}']));
-    // Its text is its description; one that says nothing has that of the page, filled in.
+    // The item’s text is its description. An item without text gets the page’s description, filled in.
     expect(itemPageOf(made.pages['p']!, made.collections['n']!, made.items['i1']!, 'x').description).toBe('Boats wait.');
     expect(itemPageOf(made.pages['p']!, made.collections['n']!, made.items['i3']!, 'x').description).toBe('All of Fog <b>');
-    // Typed by hand, the name of a field with a link is a target, and is shown as it was typed.
+    // A designer can type a link field’s name as the target, and the field shows the name again.
     const typed = hrefFrom(made, '{website}');
     expect(typed).toEqual({ to: 'url', url: 'https://{website}' });
     expect(hrefText(made, typed as Exclude<typeof typed, string>)).toBe('{website}');
     expect(hrefFrom(made, '{Name}')).toContain('is no page');
   });
-  it('keeps the names of fields under stress, so that what the item says still stands there', () => {
+  it('keeps field names unchanged under stress, so that item values still fill them', () => {
     const hard = stressSite(site, new Set(['language', 'twice', 'names']));
     const html = pageHtml(hard, 'p');
     expect(html).toContain('Fog &#x3C;b>: 9 crowns');
@@ -178,7 +178,7 @@ describe('the page of an item', () => {
     const feed = feedOf(site, site.collections['n']!);
     expect([...feed.matchAll(/<title>(.*)<\/title>/g)].map(([, title]) => title)).toEqual(['Small: Notices', 'New ramp', 'Fog &lt;b&gt;', 'Fog &lt;b&gt;']);
     expect(feed).toContain('<pubDate>Fri, 01 May 2026 00:00:00 GMT</pubDate>');
-    // What no XML document may hold is left out, the rest of the words stays.
+    // Characters that XML forbids are removed; the rest of the words stays.
     const odd = after(site, (now) => setField(now, 'i2', 'name', 'New\uFFFE ra\uFFFFmp'));
     expect(feedOf(odd, odd.collections['n']!)).toContain('<title>New ramp</title>');
   });
@@ -205,11 +205,11 @@ describe('a sheet', () => {
     expect([plan(''), plan('Name,Text'), plan('Name,name\na,b')]).toEqual([jasmine.stringContaining('nothing in it'), jasmine.stringContaining('no rows below it'), 'Two columns are called “name”. Nothing was brought in; name one otherwise.']);
     expect(plan(`Name\n${'x\n'.repeat(1_000_000)}`)).toContain('more than 10,000 rows');
   });
-  it('goes out and comes in again the same, telephone numbers and what looks like a formula too', () => {
+  it('keeps every value when it is exported and imported, including telephone numbers and formulas', () => {
     const values = ['+44 20 7946', '=1+1', '-5 degrees', '@home', 'plain'];
     const site = after(notices, (now) => removeItems(now, ['i1', 'i2', 'i3']), ...values.map((value, i) => (now: Site) => addItem(now, 'n', `v${i}`, { name: value, text: value })));
     const sheet = writeSheet(site, site.collections['n']!);
-    // No program that opens it runs a cell.
+    // A spreadsheet program runs no cell.
     expect(sheet).not.toMatch(/(^|,|")[=+@-]/m);
     const read = readSheet(sheet);
     expect(typeof read === 'string' ? read : read.rows.map(({ cells }) => cells[0]).sort()).toEqual([...values].sort());

@@ -11,8 +11,8 @@ const clocks = after(smallSite(),
   (now) => addItem(now, 'clocks', 'c1', { name: 'First', seen: 'mantel clock' }), (now) => addItem(now, 'clocks', 'c2', { name: 'Second', seen: 'Tower' }), (now) => addItem(now, 'clocks', 'c3', { name: 'Third' }),
 );
 
-describe('a field that becomes one of another kind', () => {
-  it('matches texts with pictures by name, says which have no match, and gives all texts back', () => {
+describe('a change of a field’s kind', () => {
+  it('matches texts with pictures by name, lists texts without a match, and restores all texts', () => {
     const { edit, said, matched, without } = planFieldKind(clocks, 'clocks', 'seen', 'picture');
     expect([said, matched, without]).toEqual([2, 1, ['Tower']]);
     const done = acceptChange(clocks, edit);
@@ -21,19 +21,19 @@ describe('a field that becomes one of another kind', () => {
     expect(['c1', 'c2', 'c3'].map((id) => back.items[id]!.values['seen'])).toEqual(['mantel clock', 'Tower', undefined]);
     expect(applyChange(done.site, { ops: done.inverse }).site).toEqual(clocks);
   });
-  it('gets its values as choices, and a renamed choice is renamed in all items', () => {
+  it('turns values into choices, and renames a choice in all items', () => {
     const chosen = after(clocks, (now) => planFieldKind(now, 'clocks', 'seen', 'choice').edit);
     expect(chosen.collections['clocks']!.fields['seen']!.options).toEqual(['mantel clock', 'Tower']);
     const renamed = after(chosen, (now) => setOptions(now, 'clocks', 'seen', ['mantel clock', 'Turret']));
     expect(renamed.items['c2']!.values['seen']).toBe('Turret');
-    // One that is taken away is not renamed into one that was there.
+    // A removed choice is not renamed to a choice that already existed.
     const less = after(chosen, (now) => setOptions(now, 'clocks', 'seen', ['mantel clock']));
     expect(less.items['c2']!.values['seen']).toBe('Tower');
   });
 });
 
 describe('the address of an item', () => {
-  it('follows its name until it is live or was changed by hand; then the old one leads on', () => {
+  it('follows the item’s name until the address is published or edited; then the old address redirects', () => {
     const paged = after(clocks, (now) => addPage(now, 'one', null), (now) => pageOfItems(now, 'clocks', 'one'), (now) => setField(now, 'c1', 'name', 'Regulator'));
     expect(paged.items['c1']!.slug).toBe('regulator');
     const live = after(paged, (now) => setField(now, 'c1', 'name', 'Regulator clock', paged));

@@ -11,8 +11,8 @@ export function jsonEqual(one: unknown, other: unknown): boolean {
 }
 
 /**
- * Returns a JSON value with the keys of all its records in one order, so that
- * equal documents are written as the same bytes: a database keeps no order of keys.
+ * Returns a JSON value with the keys of every record sorted, so that equal documents
+ * give the same bytes: the database does not keep the order of keys.
  */
 export function inKeyOrder<T>(value: T): T {
   if (typeof value !== 'object' || value === null) return value;

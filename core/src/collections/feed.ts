@@ -4,7 +4,7 @@ import { itemFile, itemName, listedItems } from './listed.ts';
 /** Most items a feed names: its readers look at what is new. */
 const MOST = 50;
 
-/** What no XML 1.0 document may hold (section 2.2): controls, halves of characters, U+FFFE and U+FFFF. */
+/** Characters that XML 1.0 forbids (section 2.2): controls, unpaired surrogates, U+FFFE and U+FFFF. */
 const NO_XML = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 
 const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;').replaceAll(NO_XML, '');

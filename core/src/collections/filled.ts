@@ -84,11 +84,11 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
 }
 
 /**
- * A link with what the item says in place of the names of fields in its address.
- * What an item says cannot change where the address ends or add to its parts: it is
- * encoded, but that mail addresses keep their @ and telephone numbers their digits
- * and plus alone. An address that is but the name of a field with a link is that link.
- * One that would be no address is left as it is written.
+ * Returns a link with the item's values in place of the field names in its address.
+ * Values are percent-encoded, so that they cannot add parts to the address. A mail
+ * address keeps its @, a telephone number only its digits and plus. An address that
+ * is only the name of a link field becomes that link. An address that would become
+ * invalid stays unchanged.
  */
 function filledHref(href: Href, filled: (text: string) => string, linkOf: (words: string) => string | undefined): Href {
   if (href.to !== 'url' || !href.url.includes('{')) return href;
@@ -125,7 +125,7 @@ export function siteOfItem(site: Site, collection: Collection, item: Item): Site
 
 const itemPagesMade = new WeakMap<Item, { readonly page: Page; readonly collection: Collection; readonly made: Page }>();
 
-/** Returns the page of an item under an id; the same object while page, collection and item are the same. */
+/** Returns the page of an item under an id. The same page, collection and item give the same object. */
 export function itemPageOf(page: Page, collection: Collection, item: Item, id: string): Page {
   const known = itemPagesMade.get(item);
   if (known && known.page === page && known.collection === collection && known.made.id === id) return known.made;
@@ -155,9 +155,9 @@ function fieldsNamedOn(page: Page, collection: Collection): readonly Field[] {
 const shapes = new WeakMap<Item, { readonly fields: readonly Field[]; readonly assets: Site['assets']; readonly shape: string }>();
 
 /**
- * Returns what of an item decides which places its page has and how they look:
- * which of the fields that the page names say something, the runs of rich text,
- * and drawings that follow the brand. Two items of one shape have the same places.
+ * Returns a key for the places of an item's page and their looks. The key depends on
+ * the fields that the page names and the item fills in, on the runs of rich text, and
+ * on drawings that follow the brand. Two items with one key have the same places.
  */
 export function itemShape(site: Pick<Site, 'assets'>, page: Page, collection: Collection, item: Item): string {
   const fields = fieldsNamedOn(page, collection);
@@ -175,7 +175,7 @@ export function itemShape(site: Pick<Site, 'assets'>, page: Page, collection: Co
   return shape;
 }
 
-/** Returns the addresses that items had while they were live and nothing has now, each with the file of its item. */
+/** Returns the formerly published addresses of items that no page uses now, each with the current file of its item. */
 export function formerItemFiles(site: Site): Map<string, { readonly title: string; readonly file: string }> {
   const found = new Map<string, { readonly title: string; readonly file: string }>();
   const pages = itemPages(site);

@@ -41,7 +41,7 @@ export function siteOfListPage(site: Site, page: Page, number: number): Site {
 
 const listPagesMade = new WeakMap<Page, Map<string, Page>>();
 
-/** Returns a further page of the lists of a page under an id; the same object while the page is the same. */
+/** Returns a further page of a page's lists under an id. The same page gives the same object. */
 export function listPageOf(page: Page, number: number, id: string): Page {
   let known = listPagesMade.get(page);
   if (!known) listPagesMade.set(page, (known = new Map()));

@@ -116,5 +116,5 @@ export function itemFile(site: Site, item: Item): string | undefined {
   return collection?.page === undefined ? undefined : itemFileOf(collection, item);
 }
 
-/** File that an item's own page has in a collection whose items have one. */
+/** Returns the file name of an item's page; its collection must have item pages. */
 export const itemFileOf = ({ path }: Collection, { slug }: Item): string => `${path}-${slug}.html`;

@@ -11,7 +11,7 @@ import { placesChosenAnew } from './index.ts';
 
 const after = (site: Site, ...edits: ((now: Site) => Edit)[]): Site => edits.reduce((now, make) => acceptChange(now, make(now)).site, site);
 
-/** A brand from a few colours, with a form, a list over further pages, and items with a page each that show different fields. */
+/** Returns a site with a form, a list on several pages, and item pages that show different fields, in generated colours. */
 function bindery(colors: readonly string[], items: readonly boolean[]): Site {
   const begun = newSite({ id: 'bindery', name: 'Halm & Faden', language: 'de', colors: colors.map((color) => parseColor(color)!) });
   const filled = after(begun,
@@ -28,7 +28,7 @@ function bindery(colors: readonly string[], items: readonly boolean[]): Site {
 const colors = fc.array(fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`), { minLength: 1, maxLength: 4 });
 
 describe('one figure of use', () => {
-  it('is the same for every swatch and role of generated brands: the count, the rows of reach, and the places that an edit changes', () => {
+  it('gives one number for every swatch and role of generated brands: the count, the rows of reach, and the places that an edit changes', () => {
     fc.assert(fc.property(colors, fc.array(fc.boolean(), { minLength: 3, maxLength: 6 }), (given, items) => {
       const site = bindery(given, items);
       const table = tokenTable(site.brand);
@@ -59,19 +59,19 @@ describe('one figure of use', () => {
     }), { numRuns: 6 });
   });
 
-  it('counts the items of one look by group, however many there are', () => {
+  it('counts items with one look as a group', () => {
     const site = bindery(['#7a2e1d'], [true, true, false, true, false]);
     const looks = publishedPages(site).filter(({ kind }) => kind === 'item');
     expect(looks.map(({ files }) => files.length)).toEqual([3, 2]);
     const [full, bare] = looks;
     expect(siteIndex(site).tree(full!.id)!.places.length).toBe(siteIndex(site).tree(bare!.id)!.places.length + 1);
     expect(publishedPage(site, full!.id)!.files).toEqual(['papers-paper-0.html', 'papers-paper-1.html', 'papers-paper-3.html']);
-    // One that says less moves to the other look; the figures follow.
+    // An item with fewer values moves to the other look, and the counts follow.
     const less = after(site, (now) => setValue(now, '', ['items', 'p1', 'values'], { name: 'Paper 1' }));
     expect(siteIndex(less).count).toBe(siteIndex(site).count - 1);
   });
 
-  it('counts pages after forms, further pages of lists and the page for unknown addresses', () => {
+  it('counts pages after forms, further list pages and the page for unknown addresses', () => {
     const site = bindery(['#7a2e1d'], [true, false, true]);
     expect(publishedPages(site).map(({ kind }) => kind)).toEqual(['page', 'list', 'item', 'item', 'answer', 'missing']);
     const files = new Set(reachRows(site, 'text.text.size').map(({ file }) => file));

@@ -27,7 +27,7 @@ export interface SiteDifference {
  */
 export function siteDifference(before: Site, after: Site): SiteDifference {
   const [old, now] = [tokenTable(before.brand), tokenTable(after.brand)];
-  /** A value that a rule made anew is the consequence of another difference. */
+  /** Returns true for a token that only a rule changed: another difference caused it. */
   const follows = (was: Token | undefined, is: Token | undefined): boolean => !!was?.follows && !!is?.follows && is.address !== undefined && jsonEqual(valueAt(before, is.address), valueAt(after, is.address));
   const value = (token: { alias?: string; css?: string } | undefined) => token?.alias ?? token?.css ?? 'none';
   const tokens = [...changedTokens(old, now)].filter((path) => value(old.get(path)) !== value(now.get(path)) && !follows(old.get(path), now.get(path))).map((path) => ({ path, label: (now.get(path) ?? old.get(path))!.label, before: value(old.get(path)), after: value(now.get(path)) }));
@@ -59,7 +59,7 @@ export function siteDifference(before: Site, after: Site): SiteDifference {
 
 const DETAILS = [['language', 'the language of the site'], ['id', 'the address of the site']] as const;
 
-/** Collections that are new, gone or differ, and how many items of each do. */
+/** Returns words for new, deleted and changed collections, with the number of changed items. */
 function collectionWords(before: Site, after: Site): string[] {
   if (before.collections === after.collections && before.items === after.items && before.collectionOrder === after.collectionOrder) return [];
   const words = [...new Set([...before.collectionOrder, ...after.collectionOrder])].flatMap((id): string[] => {

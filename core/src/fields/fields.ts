@@ -16,7 +16,7 @@ export const Id = v.pipe(
 /** Id of a place: `block/part` or `block/item/part`, behind the entry or the section it stands in where that is shared: `entry:block/part`. */
 export const PlaceId = v.pipe(v.string(), v.maxLength(250), v.regex(/^(?:[a-z0-9-]+:)?[a-z0-9-]+(?:\/[a-z0-9-]+)*$/, 'is no id of a place'));
 
-/** Id of a page of a site, or of a file that is made for its publication: ids joined by `~`, which may begin with one. */
+/** Id of a page of a site, or of a file that only the published site has: ids joined by `~`, or ids that begin with `~`. */
 export const PublishedId = v.pipe(v.string(), v.maxLength(200), v.regex(/^~?[a-z0-9-]+(?:~[a-z0-9-]+)*$/, 'is no id of a page'));
 
 /** Any text of so many characters, made fit to be kept. */

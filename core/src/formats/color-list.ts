@@ -46,7 +46,7 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
     return isCode(one) || !next || !isCode(next) || !/^[\s:="'–-]*$/.test(text.slice(one.index + one.length, next.index));
   });
   const found = new Map<string, ParsedColor & { readonly label?: string }>();
-  // Words between two colours name one of them: the one that names stand beside from the first colour on.
+  // A word between two colours names one of them. The first color decides whether names come before or after colors.
   const clean = (part: string): string => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ');
   const leads = spots[0] !== undefined && isName(clean(text.slice(0, spots[0].index).split(/[,;\r\n\t|]/).at(-1)!));
   spots.forEach((spot, at) => {

@@ -12,7 +12,7 @@ const HEXES = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16
 const css = (site: Site, ground: string, role: string) => colorOf(tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[ground]!, role)).css)!;
 
 describe('automatic buttons', () => {
-  it('pass on their fill in every state, differ from each other and from rest, on any new background of any brand', () => {
+  it('have labels that pass in every state, and differ from each other and from rest, on new backgrounds of generated brands', () => {
     fc.assert(fc.property(fc.array(HEXES, { minLength: 1, maxLength: 3 }), HEXES, (colors, background) => {
       const begun = newSite({ id: 'forge', name: 'Klok & Zoon', language: 'nl', colors: colors.map((color) => parseColor(color)!) });
       const site = acceptChange(acceptChange(begun, addGround(begun, 'fresh', { label: 'Fresh', roles: {} })).site, setRole(acceptChange(begun, addGround(begun, 'fresh', { label: 'Fresh', roles: {} })).site, 'fresh', 'background', { kind: 'raw', color: background })).site;
@@ -24,7 +24,7 @@ describe('automatic buttons', () => {
     }), { numRuns: 60 });
   });
 
-  it('the second variant of a new mid-green or dark background stays outlined', () => {
+  it('keep the second variant outlined on a new mid-green or dark background', () => {
     const begun = newSite({ id: 'forge', name: 'Forge', language: 'en', colors: [parseColor('#d9482b')!] });
     for (const background of ['#3c8f5a', '#101418']) {
       const added = acceptChange(begun, addGround(begun, 'fresh', { label: 'Fresh', roles: { background: { kind: 'raw', color: background } } })).site;
@@ -33,7 +33,7 @@ describe('automatic buttons', () => {
     }
   });
 
-  it('a new variant with a light fill takes a dark label, and a changed hover fill takes its edge along', () => {
+  it('give a light fill a dark label, and a changed hover fill a matching edge', () => {
     const begun = newSite({ id: 'forge', name: 'Forge', language: 'en', colors: [parseColor('#1d3b7a')!] });
     const ground = begun.brand.groundOrder[0]!;
     const more = acceptChange(begun, addVariant(begun, 'main', 'third')).site;
@@ -44,7 +44,7 @@ describe('automatic buttons', () => {
     expect(contrastRatio(css(hover, ground, buttonRole('third', 'label', 'hover')), css(hover, ground, buttonRole('third', 'fill', 'hover')))).toBeGreaterThanOrEqual(4.5);
   });
 
-  it('what fails and is used nowhere, and variants that look alike, are named', () => {
+  it('report unused roles that fail, and variants that look alike', () => {
     const begun = newSite({ id: 'forge', name: 'Forge', language: 'en', colors: [parseColor('#1d3b7a')!] });
     const ground = begun.brand.groundOrder[0]!;
     const pale = acceptChange(begun, setRole(begun, ground, buttonRole('main', 'label', 'rest'), { kind: 'raw', color: '#2a4a8a' })).site;

@@ -5,11 +5,11 @@ import type { Site } from '../site/index.ts';
 import { rolePath, tokenTable } from '../style/index.ts';
 import { groundBackdrop, roleJudge } from './role-judgement.ts';
 
-/** Something of the brand that would fail where it is used, and is used nowhere; or two buttons that cannot be told apart. */
+/** A role that no place uses and that would fail if used, or two buttons or states that look alike. */
 export interface BrandFault {
   readonly kind: 'unused' | 'alike';
   readonly ground: string;
-  /** The role, or that of the fill of the button. */
+  /** The failing role; for buttons that look alike, the role of the fill. */
   readonly role: string;
   readonly words: string;
   /** Contrast ratio, or ΔE OK. */
@@ -17,13 +17,13 @@ export interface BrandFault {
   readonly needed: number;
 }
 
-/** ΔE OK by which variants on one background, and the states of a variant, are told apart: twice what can just be seen. */
+/** The smallest ΔE OK between two variants on one background, or between a state and rest: twice the just noticeable difference. */
 export const BUTTONS_APART = 0.04;
 
 /**
- * Returns what is wrong in the brand although no place shows it: roles that fall
- * short where they would be used, variants that look alike on a background, and
- * states that look like rest. Disabled buttons are exempt from contrast.
+ * Returns the faults of the brand that no place shows: unused roles that would fail,
+ * variants that look alike on a background, and states that look like rest. Disabled
+ * buttons are exempt from contrast.
  */
 export function brandFaults(site: Site): BrandFault[] {
   const index = siteIndex(site);
@@ -34,7 +34,7 @@ export function brandFaults(site: Site): BrandFault[] {
     const unused = roles.flatMap((role): BrandFault[] => {
       const button = parseButtonRole(role);
       if (button?.state === 'disabled' || button?.part === 'edge') return [];
-      // What some place shows is judged at that place.
+      // A role that some place shows is judged at that place.
       if ((index.byToken.get(rolePath(site.brand, ground, role))?.size ?? 0) > 0) return [];
       const { found, needed } = judge(role);
       if (found === null || found >= needed) return [];
@@ -64,7 +64,7 @@ function alike(site: Site, id: string): BrandFault[] {
     const label = brand.variants[variant]!.label;
     const rest = look(variant, 'rest');
     for (const other of brand.variantOrder.slice(i + 1)) if (shaped(other) === shaped(variant)) fault(variant, `${label} and ${brand.variants[other]!.label} look alike`, apart(rest, look(other, 'rest')));
-    // A busy button has its spinner, one in focus its ring.
+    // The spinner tells a busy button from rest.
     for (const state of BUTTON_STATES) if (state !== 'rest' && state !== 'busy') fault(variant, `${label}, ${state}, looks as at rest`, apart(rest, look(variant, state)));
   });
   return faults;

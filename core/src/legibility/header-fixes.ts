@@ -4,14 +4,13 @@ import type { Place } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 
 /**
- * What makes a header that stays lower by its logo, where it covers more than is kept
- * free above what is led to: a narrower logo, and less clear space around it. Only as
- * far as the logo is no narrower than its smallest width. Where something else in the
- * header is taller than the logo this is not enough; the next reading tells.
+ * Returns edits that make a sticky header lower: less clear space around the logo, or
+ * a narrower logo that is still at least its smallest width. Where another part of the
+ * header is taller than the logo, the edit can be too little; the next reading shows it.
  *
  * @param found height of the header, px
- * @param needed height it may have, px
- * @returns the edits, the one that leaves more as it is first; none where the logo cannot give that much
+ * @param needed largest height that covers no target, px
+ * @returns the edits; empty when the logo cannot give enough height
  */
 export function headerFixes(site: Site, place: Place, found: number, needed: number): Edit[] {
   const { logo } = site.brand;

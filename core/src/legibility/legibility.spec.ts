@@ -52,7 +52,7 @@ describe('audit', () => {
 
   it('judges a button’s label on its fill, in every state, and its fill or edge on the background', () => {
     const hover = after(site, setRole(site, 'pale', 'button-primary-fill-hover', { kind: 'raw', color: '#f4f4f4' }));
-    // An automatic label would pass there.
+    // An automatic label would pass on this fill.
     expect(failing(auditSite(hover), 'text-contrast').filter((one) => one.place.id === 'k/k1')).toEqual([]);
     const pale = after(hover, setRole(hover, 'pale', 'button-primary-label-hover', { kind: 'raw', color: '#ffffff' }));
     const audit = auditSite(pale);

@@ -33,7 +33,7 @@ export const RULES: Record<RuleId, { readonly asks: string; readonly source: str
   'phone-size': { asks: 'Running text is at least 16 px on a phone', source: 'Yohaku', unit: 'px' },
   'phone-padding': { asks: 'Paddings leave at least half of a phone to what stands between them', source: 'Yohaku', unit: 'px', most: true },
   'line-height': { asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12', unit: '' },
-  'font-weight': { asks: 'The family has the weight that the text is set in', source: 'Yohaku, after CSS Fonts Level 4, 2.9.1', unit: '' },
+  'font-weight': { asks: 'The font family has the weight that the text uses', source: 'Yohaku, after CSS Fonts Level 4, 2.9.1', unit: '' },
   'line-length': { asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true },
   'text-spacing': { asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true },
   'first-heading': { asks: 'A page has one heading of the first level', source: 'WCAG 2.2, 2.4.6 (technique G141)', unit: '' },

@@ -67,7 +67,7 @@ describe('the outline of a page, as part of its audit', () => {
       (now) => setValue(now, '', ['shared', 'logo'], logo), (now) => setValue(now, '', ['brand', 'logo'], { width, smallest: 70, clear }));
     const offered = (of: Site, found: number) => headerFixes(of, one!.place, found, 96).map((edit) => [edit.label, acceptChange(of, edit).site.brand.logo]);
     expect(offered(marked(100, 0.1), 108)).toEqual([['Clear space of the logo 4 %', { width: 100, smallest: 70, clear: 0.04 }], ['Logo 90 px wide', { width: 90, smallest: 70, clear: 0.1 }]]);
-    // More than the clear space has; then more than the logo can give.
+    // First the clear space is too small, then the logo too.
     expect(offered(marked(100, 0.1), 126).map(([label]) => label)).toEqual(['Logo 75 px wide']);
     expect(offered(marked(100, 0.1), 140)).toEqual([]);
   });

@@ -168,7 +168,7 @@ class BlockKit implements Kit {
   answeredBy(): string | undefined {
     const page = anyPage(this.#build.site, this.#build.page);
     // All pages of items are answered by one.
-    // A form in the footer of a page that only answers is answered as it is elsewhere.
+    // A form in the footer of an answer page has the same answer as on other pages.
     if (page && isMade(page.id)) return formsOf(this.#build.site).find(({ form }) => form.id === this.#block.id)?.file;
     return page && answerFile(originOf(page), this.#block.id);
   }

@@ -73,7 +73,7 @@ export class Build {
   /** Notes a place and gives the element attributes that mark it. */
   place(spec: PlaceSpec): Place {
     const states = spec.states ?? STATES_OF[spec.kind];
-    // A page that exists only as a published file has nothing of its own that could be edited.
+    // A page that exists only as a published file has no section to edit.
     const edited = !(this.page.startsWith('~') && this.address[0] === 'pages');
     const place: Place = {
       id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,

@@ -44,7 +44,7 @@ export function hrefText(site: Site, href: Href): string {
 /**
  * Where typed words lead. A title or the address of a page is that page; `page › anchor`
  * and `page.html#anchor` a section of it; `{Website}` is the link in that field of the
- * item whose page it stands on; what has an @ is mail, digits are a telephone
+ * page's item; a text with an @ is mail, digits are a telephone
  * number, a host without a scheme gets `https://`.
  *
  * @returns the link, or in a sentence why it leads nowhere
@@ -71,7 +71,7 @@ export function hrefFrom(site: Site, typed: string): Href | string {
   return read.success ? read.output : `It ${read.issues[0].message}.`;
 }
 
-/** Whether a text is the name of a field in braces, `{Website}`, that holds a link in some collection. */
+/** Returns true if a text is the name of a link field in braces, such as `{Website}`. */
 function namesLink({ collections }: Site, text: string): boolean {
   const name = /^\{([^{}]+)\}$/.exec(text)?.[1]?.trim().toLowerCase();
   return name !== undefined && Object.values(collections).some(({ fields }) => Object.values(fields).some(({ kind, label }) => kind === 'link' && label.toLowerCase() === name));

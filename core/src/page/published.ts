@@ -5,33 +5,33 @@ import type { Inline } from '../kinds/index.ts';
 import { formsOf, type FormOnPage } from './forms.ts';
 
 /**
- * The HTML files of one look that a site publishes: a page of the site, the items
- * of a collection that show the same fields, a further page of a list, the pages
- * after forms on one background, or the page for unknown addresses.
+ * Published HTML files with the same look: one page of the site, the item pages that
+ * show the same fields, one further page of a list, the pages after forms on one
+ * background, or the page for unknown addresses.
  */
 export interface PublishedPage {
-  /** The id of a page of the site, or that id with `~` and a suffix; an id that begins with `~` belongs to no page of the site. */
+  /** The id of a page of the site, or that id with `~` and a suffix. An id that begins with `~` belongs to no page of the site. */
   readonly id: string;
   readonly kind: 'page' | 'item' | 'list' | 'answer' | 'missing';
-  /** The page as it is shown; where several files share the look, that of the first file. */
+  /** The page of the first file. */
   readonly page: Page;
-  /** The name that lists show. */
+  /** The title in lists. */
   readonly title: string;
   /** The HTML files, relative to the site. Never empty. */
   readonly files: readonly string[];
 }
 
-/** Name of the file that hosts answer unknown addresses with. */
+/** The file that hosts send for an unknown address. */
 export const MISSING_FILE = '404.html';
 const MISSING = '~404';
 
-/** Returns the id of the page of the site that is edited for a published page; null for pages that are made from none. */
+/** Returns the id of the page that a designer edits for a published page; null for pages that Yohaku generates. */
 export const editedPage = (id: string): string | null => {
   const at = id.indexOf('~');
   return at < 0 ? id : at === 0 ? null : id.slice(0, at);
 };
 
-/** Returns the name by which the HTML of a page tells its stylesheet which page it is: that of the page of the site that is edited for it. */
+/** Returns the page's name for its stylesheet: the id of the edited page, `missing` or `answer`. */
 export const pageMark = (id: string): string => editedPage(id) ?? (id === MISSING ? 'missing' : 'answer');
 
 /** Returns true for the id of a page that exists only as a published file. */
@@ -40,10 +40,10 @@ export const isMade = (id: string): boolean => id.startsWith('~');
 interface Listed { readonly pages: Site['pages']; readonly shared: Site['shared']; readonly order: readonly string[]; readonly items: Site['items']; readonly collections: Site['collections']; readonly assets: Site['assets']; readonly list: readonly PublishedPage[]; readonly forms: readonly FormOnPage[] }
 const published = new WeakMap<Site, readonly PublishedPage[]>();
 const byId = new WeakMap<readonly PublishedPage[], ReadonlyMap<string, PublishedPage>>();
-/** By the first page of a site: what an edit of the brand leaves as it was. */
+/** The list by the site's first page: an edit of the brand does not change it. */
 const listed = new WeakMap<Page, Listed>();
 
-/** Returns every look that the published HTML files of a site have, in page order. The pages keep their identity while nothing they show changes. */
+/** Returns every look of the published HTML files, in page order. A page whose content is the same is the same object. */
 export function publishedPages(site: Site): readonly PublishedPage[] {
   const known = published.get(site);
   if (known) return known;
@@ -102,7 +102,7 @@ function byLook<T>(sources: readonly T[], lookOf: (source: T) => string, fileOf:
   return [...looks.values()];
 }
 
-/** The items of a page, put together by what decides how their places look. */
+/** Returns the looks of a collection's item pages. */
 function itemLooks(site: Site, page: Page): PublishedPage[] {
   const collection = collectionOfPage(site, page.id)!;
   return byLook(itemsOf(site, collection), (item) => itemShape(site, page, collection, item), (item) => itemFile(site, item)!).map(({ first, files }, n): PublishedPage => {
@@ -113,7 +113,7 @@ function itemLooks(site: Site, page: Page): PublishedPage[] {
   });
 }
 
-/** The pages after forms: one look for each background that forms have. */
+/** Returns the looks of the pages after forms: one for each background. */
 function answers(site: Site, forms: readonly FormOnPage[]): PublishedPage[] {
   return byLook(forms, (form) => form.section.ground, (form) => form.file).map(({ first, files }): PublishedPage => {
     const page = answerPage(site, first);
@@ -126,13 +126,13 @@ function missing(site: Site): PublishedPage[] {
   return [{ id: MISSING, kind: 'missing', page: missingPage(site), title: 'Page not found', files: [MISSING_FILE] }];
 }
 
-/** The text of a page after a form where the designer wrote none. */
+/** The default text of a page after a form. */
 const SENT = 'It has arrived. Thank you.';
 
 const kept = new Map<string, Page>();
 const MOST_KEPT = 2000;
 
-/** Returns the page that was made for the same content before, so that it is taken apart only once. */
+/** Returns the earlier page with the same content, so that Yohaku analyses it once. */
 function same(page: Page): Page {
   const key = JSON.stringify(page);
   const known = kept.get(key);
@@ -142,7 +142,7 @@ function same(page: Page): Page {
   return page;
 }
 
-/** A page with one opening section and nothing else but the header and footer of the site. */
+/** Returns a page with the site's header and footer, and one opening section. */
 function opening(site: Site, about: Pick<Page, 'id' | 'title' | 'file' | 'language'>, ground: string | undefined, words: Inline[]): Page {
   const id = 'answer';
   const laid = layIn(site, SECTION_KINDS.opener, id, { title: about.title });

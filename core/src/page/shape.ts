@@ -9,7 +9,7 @@ export interface PartShape {
   /** `header`, `footer`, or the id of the section's entry on the page: that of the part in the tree. */
   readonly id: string;
   readonly shape: string;
-  /** Of a section of the page's own with values set on its places: the shape it would have without them. */
+  /** For a section with values set on its places: the shape without those values. */
   readonly plain?: { readonly shape: string; readonly section: Section };
 }
 
@@ -133,7 +133,7 @@ function freshShape(site: Site, block: Block): { readonly shape: string; readonl
   let within: unknown = block;
   walk(Block, block, (meaning, value, at, beside) => {
     const looks = lookOf(site, meaning, value);
-    // What of words decides how they look is said by all of their runs together: a thousand pages have a hundred thousand of those.
+    // The field of words describes all of its runs, so the walk skips the runs: a large site has a hundred thousand.
     const deeper = meaning.means !== 'words';
     if (looks === undefined) return deeper;
     if (meaning.means === 'ref' && meaning.to === 'asset') pictured = true;

@@ -11,7 +11,7 @@ export function charactersOf(site: Site): Set<string> {
     else if (node.type === 'element') for (const child of node.children) visit(child);
   };
   for (const { id } of publishedPages(site)) for (const part of pageTree(site, id).parts) visit(part.element);
-  // Items that show the same fields are one look: what the others say is read from the items.
+  // Items with one look share a page here; the words of the others come from the items themselves.
   for (const item of Object.values(site.items)) for (const value of Object.values(item.values)) for (const character of value) found.add(character);
   return found;
 }

@@ -87,8 +87,7 @@ export function pageTree(site: Site, pageId: string): PageTree {
 }
 
 /**
- * Returns one part of a page, built by itself: whoever wants the looks of one
- * section of a large site does not take the whole page apart for it.
+ * Returns one part of a page without building the rest of the page.
  *
  * @param id `header`, `footer` or that of the section's entry
  */
@@ -103,7 +102,7 @@ function buildTree(site: Site, kept: Page, page: Page): PageTree {
   return { page: kept, body, parts, places: [body, ...parts.flatMap((part) => part.places)] };
 }
 
-/** The parts of a page, all of them or one: with the header that lies over a picture comes the section that has it. */
+/** Returns all parts of a page, or one. A header over a picture comes with the section of that picture. */
 function partsOfPage(site: Site, page: Page, only?: string): { readonly body: Place; readonly parts: readonly PagePart[] } {
   const start = new Build(site, page.id, 'page', site.shared.header.ground, null, null, [], 'once');
   const body = start.place({ id: 'page/surface', kind: 'surface', label: 'Page', recipes: [recipes.surface(site.shared.header.ground)] });
@@ -139,7 +138,7 @@ function partsOfPage(site: Site, page: Page, only?: string): { readonly body: Pl
 
 const raised = new WeakMap<Section, Section>();
 
-/** Returns a section with its headings raised until the highest is of the second level: it follows a first heading and nothing else. A level is no look. */
+/** Returns a section whose headings begin at level 2, because it follows the first heading directly. Levels do not change the look. */
 function belowFirstHeading(section: Section): Section {
   let made = raised.get(section);
   if (made) return made;

@@ -10,7 +10,7 @@ export interface Group {
   readonly states: readonly State[];
   readonly painting: Painting;
   readonly under: Group | null;
-  /** The group whose text values it takes where it has none of its own. */
+  /** The group from which it inherits text values. */
   readonly inherits: Group | null;
   readonly overPicture: boolean;
   readonly pictured: boolean;
@@ -19,9 +19,9 @@ export interface Group {
   readonly ground: string;
   /** Widths at which none of its places is shown. */
   readonly hidden: readonly BandId[];
-  /** How many places it has in all published files. To ask for the places themselves takes every page apart; this does not. */
+  /** The number of its places in all published files, known without analysing the pages. */
   readonly count: number;
-  /** Its places, those of files of one look once: `SiteIndex.times` says how many files that are. */
+  /** Its places, once for each look: `SiteIndex.times` gives the number of files with the look. */
   readonly places: readonly Place[];
 }
 
@@ -40,11 +40,11 @@ export const placesIn = (groups: Iterable<Group>): number => {
  */
 export interface SiteIndex {
   readonly groups: readonly Group[];
-  /** How many places there are in all published files. */
+  /** The number of places in all published files. */
   readonly count: number;
-  /** How many HTML files have the look of a page: more than one for items that show the same fields. */
+  /** Returns the number of HTML files with the look of a page; more than 1 for items that show the same fields. */
   times(page: string): number;
-  /** How many places some are, each as often as its file's look is published. */
+  /** Returns the number of published places, each counted once for every file with its look. */
   countOf(places: Iterable<{ readonly page: string }>): number;
   readonly trees: readonly PageTree[];
   readonly places: readonly Place[];
@@ -63,6 +63,6 @@ export interface SiteIndex {
   pagesWith(groups: ReadonlySet<Group>): readonly string[];
   /** The first place that has one of the looks; only its page is taken apart. */
   firstOf(groups: ReadonlySet<Group>): Place | undefined;
-  /** How many places a part has in all published files, `header`, `footer` or the id of a section's entry: on one page of the site, or on all that have it. */
+  /** Returns the number of published places of a part (`header`, `footer` or the id of a section's entry), on one page of the site or on all. */
   countIn(part: string, page?: string): number;
 }

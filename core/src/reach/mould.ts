@@ -2,15 +2,15 @@ import type { Place } from '../page/index.ts';
 import type { Section } from '../site/index.ts';
 import { positionIn } from './position.ts';
 
-/** The places of a section of a shape, for sections of that shape with values set on some of theirs. */
+/** The places of one section shape: sections of that shape with values set on some places copy them. */
 export interface Mould<Look> {
   readonly places: readonly Place[];
-  /** At which position in the section each place stands, and takes its text values from; -1 outside of it. */
+  /** The position of the place below each place, and of the place that it inherits text values from; -1 outside the section. */
   readonly under: readonly number[];
   readonly inherits: readonly number[];
   /** Positions by name. */
   readonly at: ReadonlyMap<string, number>;
-  /** The looks it has where nothing is set, as far as they are known, by that of the page it stands on. */
+  /** The known looks without set values, by the look of the page. */
   readonly plain: Map<Look, (Look | undefined)[]>;
 }
 

@@ -1,10 +1,9 @@
 import type { Section } from '../site/index.ts';
 
 /**
- * Returns what names a place of a section by its position instead of by the ids of
- * the section, its blocks and their items: two sections of one shape have the same
- * places under the same names. Null for a place that belongs to a run of words:
- * runs are told apart by their ids alone.
+ * Returns a name for a place by its position in the section, without ids: two sections
+ * of one shape have the same places under the same names. Null for a place in a run of
+ * words, because only their ids tell runs apart.
  *
  * @param place id within the section: `block/part` or `block/item/part`
  */

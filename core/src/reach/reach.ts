@@ -6,7 +6,7 @@ import { placesIn, type Group, type SiteIndex } from './group.ts';
 import { siteIndex } from './site-index.ts';
 import { tokenValue } from './value.ts';
 
-/** One painted row: a place in a published file at a width and in a state, with the CSS properties the token gives it there. */
+/** A place in a published file at one width and in one state, with the CSS properties that the token sets. */
 export interface ReachRow {
   readonly place: Place;
   /** HTML file relative to the site. */
@@ -24,7 +24,7 @@ export function tokensThrough(table: TokenTable, path: string): Set<string> {
   return through;
 }
 
-/** Tokens whose value is made from a token by rule, or chosen among swatches that it belongs to, directly or through others. */
+/** Returns the tokens that a rule derives from a token, or chooses among swatches that include it, directly or through others. */
 export function tokensFollowing(table: TokenTable, path: string): string[] {
   const found: string[] = [];
   const visit = (source: string) => {
@@ -57,21 +57,21 @@ export function tokensMoving(table: TokenTable, path: string): Set<string> {
   return moving;
 }
 
-/** Where tokens are used: the looks they paint today, and those that a rule could repaint with another swatch. */
+/** The use of tokens: the looks that they paint now, and the looks that a rule could repaint with another swatch. */
 export interface TokenUses {
-  /** Looks that change when one of the tokens does: painted by it, through an alias, a style or a role, or by a colour derived from it. */
+  /** Looks that change with one of the tokens: through an alias, a style, a role, or a colour derived from the token. */
   readonly groups: ReadonlySet<Group>;
-  /** How many places those are, in all published files. */
+  /** The number of those places in all published files. */
   readonly count: number;
-  /** Of those, the places that only a derived colour connects with the token. */
+  /** The number of those places that use the token only through a derived colour. */
   readonly derived: number;
-  /** Places outside the count whose rule chooses among swatches that these tokens belong to: an edit may make it choose another. */
+  /** The number of other places whose rule chooses among swatches that include these tokens: an edit can change the choice. */
   readonly maybe: number;
 }
 
 /**
- * Returns where one token or several are used, each place once. Every figure of
- * use in the product is this count; no page is taken apart for it.
+ * Returns the use of one or more tokens, each place once. Every number of uses in the
+ * product is this count. No page is built for it.
  */
 export function usesOfTokens(site: Site, paths: string | readonly string[]): TokenUses {
   const table = tokenTable(site.brand);
@@ -99,10 +99,10 @@ function paints(cell: Group['painting']['cells'][number], through: ReadonlySet<s
   return through.has(cell.token!);
 }
 
-/** Returns how many places a token is used in, or several together, each place once. */
+/** Returns the number of places that use one or more tokens, each place once. */
 export const placeCount = (site: Site, paths: string | readonly string[]): number => usesOfTokens(site, paths).count;
 
-/** Returns the distinct places a token is used in, each once whatever its widths and states; of files of one look those of the first. */
+/** Returns the places that use a token, each once; for files with one look, the places of the first file. */
 export const placesOf = (site: Site, path: string): Place[] => [...usesOfTokens(site, path).groups].flatMap((group) => group.places);
 
 /** Every row a token paints, itself and through aliases, at all audit widths and in all states of each place. */

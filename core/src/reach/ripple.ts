@@ -84,7 +84,7 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
   const sameItems = before.items === after.items && before.collections === after.collections;
   const was = new Map(publishedPages(before).map((one) => [one.id, one]));
   const is = new Map(publishedPages(after).map((one) => [one.id, one]));
-  // A page that is the same, in a site that is the same around it, has the same places.
+  // An unchanged page in an unchanged site has the same places.
   const untouched = (id: string): boolean => alike && was.get(id)?.page === is.get(id)?.page && (sameItems || !readsItems(after, is.get(id)!.page));
   for (const page of is.keys()) {
     if (untouched(page)) continue;

@@ -10,7 +10,7 @@ import { positionIn } from './position.ts';
 import { tokenIndex } from './token-index.ts';
 
 interface Cached { pages: readonly PublishedPage[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
-/** By the first page, the last one first: an edit is compared with what was before it. */
+/** The last indexes by the site's first page, newest first: an edit is compared with the state before it. */
 const cache = new WeakMap<object, readonly Cached[]>();
 const KEPT_INDEXES = 3;
 
@@ -79,7 +79,7 @@ class Index implements SiteIndex {
   readonly #site: Site;
   readonly #pages: readonly Page[];
   readonly #laid: readonly Laid[];
-  /** Of pages whose look several files have: how many. */
+  /** The number of files for pages whose look several files have. */
   readonly #times: ReadonlyMap<string, number>;
   readonly #known = new Map<string, Built>();
   readonly #paintings = new Map<string, Painting>();
@@ -247,10 +247,10 @@ class Index implements SiteIndex {
   }
 
   #template(page: Page, part: string, body: Built, own: ReadonlyMap<string, readonly Override[]>): Template {
-    // One part of one page: what the others have is known by their shapes.
+    // One part of one page is enough: parts of the same shape have the same looks.
     const { places } = (hasTree(this.#site, page) ? pageTree(this.#site, page.id).parts.find((one) => one.id === part) : partOfPage(this.#site, page.id, part))!;
     const local = new Map<Place, Built>();
-    // What stands on nothing of its part stands on the page.
+    // A place with nothing below it in its part is on the page's own surface.
     const on = (place: Place | null) => (place ? (local.get(place) ?? body) : null);
     const groups = places.map((place) => {
       const group = this.#groupFor(place, this.#setOn(place, own), on(place.under), on(place.inherits));
@@ -266,7 +266,7 @@ class Index implements SiteIndex {
     return mould;
   }
 
-  /** The looks of a section of a shape that is known, with values set on some of its places; undefined where only the section itself can tell which. */
+  /** Returns the looks of a section with values set on some places, from the mould of its shape; undefined when the positions of those places are not known. */
   #setIn(mould: Mould<Built>, section: Section, own: ReadonlyMap<string, readonly Override[]>, body: Built): Built[] | undefined {
     // Over a picture no two places share a look.
     if (mould.places.some((place) => place.overPicture)) return undefined;
@@ -282,7 +282,7 @@ class Index implements SiteIndex {
     if (!plain) mould.plain.set(body, (plain = []));
     const groups: Built[] = [];
     const other = new Set<number>();
-    // What stands on nothing of its part stands on the page.
+    // A place with nothing below it in its part is on the page's own surface.
     const on = (at: number, is: Place | null) => (at >= 0 ? groups[at]! : is ? body : null);
     mould.places.forEach((place, i) => {
       const [under, inherits] = [mould.under[i]!, mould.inherits[i]!];

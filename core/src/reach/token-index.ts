@@ -1,6 +1,6 @@
 import type { Group } from './group.ts';
 
-/** Returns the groups by the token that their recipes or the values set on them name. */
+/** Returns the groups by the tokens in their recipes and in the values set on them. */
 export function tokenIndex(groups: readonly Group[]): Map<string, Set<Group>> {
   const map = new Map<string, Set<Group>>();
   const add = (token: string, group: Group) => {

@@ -2,7 +2,7 @@ import { answerPage, missingPage, type FormOnPage } from '../page/index.ts';
 import type { Page, Site } from '../site/index.ts';
 import { pageHtml } from './page-html.ts';
 
-/** Returns the HTML of the page that answers a sent form: in the look of the site, with its header and footer and the words that were written for it. */
+/** Returns the HTML of the page after a form: the site's header and footer, and the form's answer. */
 export const answerHtml = (site: Site, form: FormOnPage): string => madeHtml(site, answerPage(site, form));
 
 /** Returns the HTML of the page that hosts show for an unknown address. */

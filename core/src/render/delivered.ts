@@ -13,7 +13,7 @@ export const deliveredFile = (asset: Asset, width: number): string => `images/${
 /** Pages are no wider than this, and so no picture in one of their columns, px. */
 const WIDEST = 1120;
 
-/** Returns HTML without the widths of pictures that could not be made; a picture that is left with none is offered as itself. */
+/** Returns HTML without the picture widths that do not exist; a picture without any width keeps its original file. */
 export function withoutFiles(html: string, missing: ReadonlySet<string>): string {
   if (missing.size === 0) return html;
   return html.replaceAll(/ srcset="([^"]*)" sizes="[^"]*"/g, (whole, offered: string) => {

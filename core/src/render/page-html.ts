@@ -57,7 +57,7 @@ function sharing(site: Site, page: Page): Element[] {
   const tell = (property: string, content: string) => element('meta', { property: `og:${property}`, content });
   return [
     tell('title', page.file === 'index.html' ? site.name : page.title), tell('site_name', site.name), ...(page.description === '' ? [] : [tell('description', page.description)]),
-    // Nobody shares a page that only answers: no picture is made for it.
+    // Nobody shares an answer page, so it has no sharing picture.
     ...(asset ? [tell('image', assetFile(asset, site.brand))] : isMade(page.id) ? [] : [tell('image', sharingFile(originOf(page))), tell('image:width', String(SHARING.width)), tell('image:height', String(SHARING.height))]),
   ];
 }
@@ -67,7 +67,7 @@ export function redirectHtml(site: Site, page: Page): string {
   return leadingOn(firstItem(site, page.id)?.file ?? page.file, page.title, page.language ?? site.language);
 }
 
-/** What stands at a former address of an item: it leads on to the one it has now. */
+/** Returns the HTML that redirects from a former address of an item to its current address. */
 export const itemRedirectHtml = (site: Site, { file, title }: { readonly file: string; readonly title: string }): string => leadingOn(file, title, site.language);
 
 function leadingOn(href: string, title: string, language: string): string {

@@ -31,7 +31,7 @@ export const Item = v.strictObject({
   id: Id, collection: refTo('collection', 'Collection'),
   /** What its address ends with; once in its collection. */
   slug: PathSegment,
-  /** What its address ended with before, while it was live: those addresses lead on to it. */
+  /** The ends of its formerly published addresses, which redirect to the current one. */
   former: v.optional(v.pipe(v.array(PathSegment), v.minLength(1), v.maxLength(LIMITS.list))),
   values: record(Id, asLine(Copy, null, { looks: false })),
   pictures: v.optional(record(Id, v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt }))),

@@ -21,7 +21,7 @@ export function stressSite(site: Site, kinds: ReadonlySet<StressKind>): Site {
   const longest = kinds.has('names') ? longestNames(site) : undefined;
   const long = (text: string) => (kinds.has('language') ? longer(text) : text);
   const change = (meaning: Meaning, value: unknown, beside: Readonly<Record<string, unknown>>): unknown => {
-    // What an item fills in is as long as the item says.
+    // The item's own value decides the length of a filled field name.
     if (meaning.means === 'line' && meaning.name !== null) return value === '' || String(value).includes('{') ? value : long(longest?.get(meaning.name) ?? String(value));
     if (meaning.means !== 'words') return value;
     const runs = value as readonly Inline[];
@@ -65,7 +65,7 @@ function longestNames(site: Site): Map<NameKind, string> {
 /** Endings of words in languages that join theirs. */
 const ENDINGS = 'ungsverzeichnislichkeitsfahrt';
 
-/** Words of four letters and more, but not the names of fields in braces, longer by two in five: about what short labels gain from English into the longest of Europe's large languages. */
+/** Makes words of four letters and more longer by two fifths, about as much as short labels grow from English into the longest large European languages. Field names in braces stay unchanged. */
 export function longer(text: string): string {
   return text.replace(/\{[^{}\n]{1,80}\}|\p{L}{4,}/gu, (word) => (word.startsWith('{') ? word : word + ENDINGS.slice(0, Math.max(2, Math.round(word.length * 0.4)))));
 }

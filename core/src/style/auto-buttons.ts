@@ -1,13 +1,13 @@
 import { buttonRole, parseButtonRole, type ButtonPart, type ButtonState, type RoleValue } from '../ground/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 
-/** How a variant is told from its background: by a fill, or by an edge alone. */
+/** The contrast of a variant with its background: a fill, or only an edge. */
 export type Manner = 'filled' | 'outlined';
 
 /**
- * Returns the manner of each variant of a brand, by id: that of most backgrounds
- * on which its fill was set. Of those that were set nowhere the first is filled,
- * the others are outlined, so that a new background has both.
+ * Returns the manner of each variant by id: the manner on most backgrounds where its
+ * fill is set. Of the variants without any set fill, the first is filled and the others
+ * are outlined, so that a new background has both.
  */
 export function mannersOf(brand: Pick<Brand, 'grounds' | 'variantOrder'>): ReadonlyMap<string, Manner> {
   return new Map(brand.variantOrder.map((id, nth): [string, Manner] => {
@@ -25,23 +25,22 @@ function isBackground(ground: Ground, fill: RoleValue): boolean {
   return (fill.kind === 'same' && fill.role === 'background') || (fill.kind === 'swatch' && background?.kind === 'swatch' && fill.swatch === background.swatch);
 }
 
-/** How far an automatic fill goes over to the colour of its label, or, disabled, to the background; share in OKLab, 0 to 1. */
+/** The share of the label's colour, or of the background for a disabled button, in an automatic fill; in OKLab, 0 to 1. */
 const SHADES: Readonly<Partial<Record<ButtonState, { readonly to: ButtonPart | 'background'; readonly share: number }>>> = {
   hover: { to: 'label', share: 0.12 }, pressed: { to: 'label', share: 0.22 }, disabled: { to: 'background', share: 0.5 },
 };
 
-/** What an unset role of a button does: a value as a designer could set it, or a colour between two roles. */
+/** The value of an unset button role: a value that a designer could set, or a colour between two roles. */
 export type AutoValue = RoleValue | { readonly kind: 'between'; readonly role: string; readonly with: string; readonly share: number };
 
-/** What of a background the automatic parts of its buttons look at. */
-export interface Looked { readonly isSet: (role: string) => boolean; readonly alike: (one: string, other: string) => boolean; readonly reads: (label: string, fill: string) => boolean; /** Whether a part stands out from the background. */ readonly standsOut: (role: string) => boolean }
+/** Questions about a background that decide the automatic parts of its buttons. */
+export interface Looked { readonly isSet: (role: string) => boolean; readonly alike: (one: string, other: string) => boolean; readonly reads: (label: string, fill: string) => boolean; /** Returns true if a part has enough contrast with the background. */ readonly standsOut: (role: string) => boolean }
 
 /**
- * Returns what fills an unset role of a button. A filled variant takes the clearest
- * swatch, an outlined one the background and an edge of its label's colour. States
- * that nobody set differ from rest; a label passes on the fill it stands on, or is
- * the clearest colour there is; an edge that has the fill's colour at rest goes on
- * having it.
+ * Returns the automatic value of an unset button role. A filled variant uses the
+ * clearest swatch; an outlined variant uses the background as its fill and its label's
+ * colour as its edge. Unset states differ from rest. A label passes on its fill, or is
+ * the clearest available colour. An edge with the fill's colour at rest follows the fill.
  */
 export function autoButton(role: string, manner: Manner, { isSet, alike, reads, standsOut }: Looked): AutoValue {
   const { variant, part, state } = parseButtonRole(role)!;
@@ -53,11 +52,11 @@ export function autoButton(role: string, manner: Manner, { isSet, alike, reads, 
   }
   if (part === 'label') {
     if (state === 'disabled') return { kind: 'between', role: at('label', 'rest'), with: at('fill'), share: 0.45 };
-    // One that falls short at rest is told there: the state goes on as it is.
+    // A label that fails at rest is reported at rest, so the state repeats it.
     if (state !== 'rest' && (reads(at('label', 'rest'), at('fill')) || !reads(at('label', 'rest'), at('fill', 'rest')))) return { kind: 'same', role: at('label', 'rest') };
     return manner === 'filled' && reads('background', at('fill')) ? { kind: 'same', role: 'background' } : { kind: 'readable' };
   }
   if (state === 'rest') return !isSet(at('fill', 'rest')) && manner === 'outlined' ? { kind: 'same', role: at('label', 'rest') } : { kind: 'same', role: at('fill', 'rest') };
-  // A fill that stands out less than at rest keeps the edge of rest, by which the button is told from its background.
+  // A fill with little contrast keeps the edge of rest, which shows the button on its background.
   return alike(at('edge', 'rest'), at('fill', 'rest')) && (state === 'disabled' || standsOut(at('fill'))) ? { kind: 'same', role: at('fill') } : { kind: 'same', role: state === 'disabled' ? at('label') : at('edge', 'rest') };
 }

@@ -85,7 +85,7 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
   return { value, rgb, clearest };
 }
 
-/** A colour between two flat ones, in OKLab. @param share of the second, 0 to 1 */
+/** Returns a colour between two flat colours, in OKLab. @param share of the second colour, 0 to 1 */
 export function colorBetween(one: Rgb8, other: Rgb8, share: number): Rgb8 {
   const [from, to] = [rgb8ToOklab(one), rgb8ToOklab(other)];
   const mixed = { l: from.l + (to.l - from.l) * share, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share };

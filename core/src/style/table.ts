@@ -83,7 +83,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
   return [...rolesOf(brand, ground).map((role, i): Token => {
     const value = colors.value(role);
     const button = parseButtonRole(role);
-    // An automatic part of a button looks at colours: it may point elsewhere than before.
+    // Colours decide the automatic parts of buttons, so a changed colour can give another alias.
     const automatic = button !== undefined && ground.roles[role] === undefined;
     if (known && value.kind !== 'contrast' && value.kind !== 'readable' && !automatic) return known[i]!;
     const name = button ? `${brand.variants[button.variant]?.label ?? button.variant} ${button.part}${button.state === 'rest' ? '' : `, ${button.state},`}` : roleLabel(role);
@@ -177,7 +177,7 @@ export function resolveToken(table: TokenTable, path: string): { css: string; ch
   let token = table.get(path);
   while (token) {
     chain.push(token.path);
-    // What leads back to itself ends there; a document that is read has no such tokens (`LIMITS.ruleDepth`).
+    // A loop ends here; documents have none (`LIMITS.ruleDepth`).
     if (token.alias === undefined || chain.includes(token.alias)) break;
     token = table.get(token.alias);
   }

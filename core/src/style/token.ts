@@ -15,7 +15,7 @@ export interface Token {
   readonly css?: string;
   readonly follows?: readonly string[];
   readonly chooses?: true;
-  /** Of a colour between two others: their paths, and the share of the second in OKLab, 0 to 1. */
+  /** The sources of a mixed colour, and the share of the second in OKLab, 0 to 1. */
   readonly mixes?: { readonly from: string; readonly with: string; readonly share: number };
   /** Where in the document its value is set; undefined when it is computed. */
   readonly address?: readonly string[];

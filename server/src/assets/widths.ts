@@ -4,10 +4,10 @@ import type { Apart } from '../apart/index.ts';
 
 const LIMITS = { seconds: 60, megabytes: 1500 };
 const TOLD = { tooLong: 'The picture takes too long to be made smaller.', tooMuch: 'The picture takes too much memory to be made smaller.' };
-/** What was made last, by content and width, null where there can be none: pictures seldom change between publications. */
+/** The latest results by content and width, null for widths that cannot be made: pictures seldom change between publications. */
 const made = new LRUCache<string, { readonly bytes: Buffer | null }>({ max: 20_000, maxSize: 128 * 1024 * 1024, sizeCalculation: ({ bytes }) => (bytes?.length ?? 0) + 64 });
 
-/** Returns a picture in the widths in which it goes out, as WebP, by width; without those in which it cannot be made: then its own bytes go out alone. */
+/** Returns the published WebP files of a picture by width. A width that cannot be made is absent; the original file is always published. */
 export async function inWidths(apart: Apart, asset: Asset, bytes: Buffer): Promise<Map<number, Buffer>> {
   const all = new Map<number, Buffer | null>();
   const keyOf = (width: number): string => `${asset.hash} ${width}`;

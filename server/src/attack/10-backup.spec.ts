@@ -46,7 +46,7 @@ describe('Item 10: backup and restore, while it runs', () => {
     expect(rows.some(({ hash }) => text.includes(hash))).toBeFalse();
   });
 
-  it('loses no edit that was acknowledged meanwhile: each is in the site or in what was kept of before', async () => {
+  it('loses no edit acknowledged during a restore: each is in the site or in the safety backup', async () => {
     const keep = join(folder, 'before-restore.tar.gz');
     let going = true;
     const acknowledged: string[] = [];

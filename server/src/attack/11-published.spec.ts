@@ -7,7 +7,7 @@ import { manyPlaces, ternhaven } from '@yohaku/demo';
 import { contentHash } from '../assets/index.ts';
 import { startClient, type Client } from '../testing/client.ts';
 
-describe('Issue 30, part 9: what is accepted can be published, and visitors hold nobody up', () => {
+describe('Item 11: accepted files can be published, and visitors do not block others', () => {
   let client: Client;
   let count = 0;
   beforeAll(async () => {
@@ -24,10 +24,10 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
   };
   const publish = async (id = 'ternhaven') => client.send('POST', `/api/sites/${id}/publications`, { sequence: (await stored(id)).sequence });
 
-  it('a picture that cannot be made smaller goes out as its own bytes, and no page offers a width that is not there', async () => {
+  it('publishes the original of a picture that cannot be made smaller, and no page offers a missing width', async () => {
     const tall = await sharp({ create: { width: 600, height: 17_000, channels: 3, background: '#88aacc' } }).png({ compressionLevel: 9 }).toBuffer();
     const whole = await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#44aa88' } }).jpeg().toBuffer();
-    // Cut within its last lines: decoders warn and go on.
+    // The file ends within its last lines: decoders warn and continue.
     const warned = Buffer.concat([whole.subarray(0, whole.length - 40), Buffer.from([0xff, 0xd9])]);
     for (const [id, bytes, type, width, height] of [['tall', tall, 'image/png', 600, 17_000], ['warned', warned, 'image/jpeg', 1200, 900]] as const) {
       await client.databasePool.query('insert into files (hash, type, size, bytes) values ($1, $2, $3, $4) on conflict do nothing', [contentHash(bytes), type, bytes.length, bytes]);
@@ -46,7 +46,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     expect((await client.get('/api/sites/ternhaven/zip')).status).toBe(200);
   });
 
-  it('a file that is missing is named, nothing is published, and what was live stays', async () => {
+  it('names a missing file, publishes nothing, and keeps the live site', async () => {
     const before = await (await client.get('/live/ternhaven/index.html')).text();
     const { site } = await stored();
     const asset = Object.values(site.assets).find(({ type }) => type === 'image/svg+xml')!;
@@ -60,7 +60,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     expect((await publish()).status).toBe(201);
   });
 
-  it('after any edit the desk says “changed” exactly when the published files differ, and publishing brings them there', async () => {
+  it('after any edit, the desk says “changed” exactly when the published files differ, and publishing updates the live site', async () => {
     const manifest = async () => (await client.databasePool.query<{ manifest: Record<string, string> }>("select manifest from publishes where site_id = 'ternhaven' and live")).rows[0]!.manifest;
     const live = async () => ((await (await client.get('/api/sites/ternhaven/publications')).json()) as { live: { site: Site } }).live.site;
     await edit((site) => inTurn(site, 'Works', [(now) => addCollection(now, 'works', 'Works'), (now) => addItem(now, 'works', 'w1', { name: 'First' }), (now) => addItem(now, 'works', 'w2', { name: 'Second' })]));
@@ -83,7 +83,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     }
   });
 
-  it('HEAD, freshness and ranges of a large download read none of its bytes, and readers that do not read cost little', async () => {
+  it('answers HEAD, freshness and ranges of a large download without reading the file, and stalled readers use little memory', async () => {
     const bytes = Buffer.concat([Buffer.from('%PDF-1.4\n'), randomBytes(18 * 1024 * 1024)]);
     const kept = (await (await client.send('POST', '/api/sites/ternhaven/downloads?name=large.pdf', bytes, { 'content-type': 'application/octet-stream' })).json()) as { hash: string };
     await edit((site) => addDownload(site, { id: 'large', name: 'Large', hash: kept.hash, type: 'application/pdf', bytes: bytes.length }));
@@ -92,7 +92,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     const address = `${client.server.address}/live/ternhaven/${rows[0]!.file}`;
     const head = await fetch(address, { method: 'HEAD' });
     expect([head.status, head.headers.get('content-length'), head.headers.get('content-type')]).toEqual([200, String(bytes.length), 'application/pdf']);
-    // By hand: `fetch` asks for no kept answer once a header of this kind is given.
+    // `fetch` disables its cache when it sends this header, so the request is made with `get`.
     const fresh = await new Promise<number>((resolve) => { get(address, { headers: { 'if-none-match': head.headers.get('etag')! } }, (answer) => { answer.resume(); resolve(answer.statusCode!); }); });
     expect(fresh).toBe(304);
     const part = await fetch(address, { headers: { range: 'bytes=300000-300009' } });
@@ -100,7 +100,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     expect(Buffer.from(await part.arrayBuffer()).equals(bytes.subarray(300_000, 300_010))).toBeTrue();
     expect((await fetch(address, { headers: { range: `bytes=${bytes.length}-` } })).status).toBe(416);
     expect(Buffer.from(await (await fetch(address)).arrayBuffer()).equals(bytes)).toBeTrue();
-    // Sixty readers that ask and do not read, and twenty HEADs.
+    // Sixty clients request the file and do not read the answer; others send twenty HEADs.
     const { port } = new URL(address);
     const before = process.memoryUsage().rss;
     const sockets = Array.from({ length: 60 }, () => {
@@ -116,20 +116,20 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
       expect((await client.get('/api/health')).status).toBe(200);
       return performance.now() - began;
     };
-    // Twenty of a small file are the reference: they take as long as the host lets them.
+    // Twenty HEADs of a small file are the reference on this host.
     const small = await asked(`${client.server.address}/live/ternhaven/index.html`);
     expect(await asked(address)).withContext(`ms for 20 HEADs and health; ${small} of a small file`).toBeLessThan(3 * small + 1000);
-    // All of the file sixty times over is more than a gigabyte; the client and its sockets are in this process too.
+    // Sixty copies of the file are more than a gigabyte. The client and its sockets are in this process too.
     expect((process.memoryUsage().rss - before) / 1024 / 1024).withContext('MB').toBeLessThan(300);
     for (const socket of sockets) socket.destroy();
   });
 
-  it('what visitors send is looked up first, has places of its own, and is limited by visitor', async () => {
+  it('looks up the form before it reads a visitor’s message, keeps uploads free, and limits each visitor', async () => {
     const { site } = await stored();
     const { file } = formsOf(site)[0]!;
     const send = (to: string, headers: Record<string, string> = {}) => fetch(`${client.server.address}/live/${to}`, { method: 'POST', redirect: 'manual', headers: { 'content-type': 'application/x-www-form-urlencoded', origin: client.server.address, ...headers }, body: 'x=1' });
     for (let i = 0; i < 40; i++) expect((await send('no-such-site/contact-form-sent.html')).status).toBe(404);
-    // Visitors who begin to send and never finish.
+    // These visitors start to send and never finish.
     const { port } = new URL(client.server.address);
     const unfinished = Array.from({ length: 12 }, () => {
       const socket = connect(Number(port), '127.0.0.1', () => socket.write(`POST /live/ternhaven/${file} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nOrigin: ${client.server.address}\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 1000\r\n\r\nx=`));
@@ -141,13 +141,13 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     expect((await client.send('POST', '/api/sites/ternhaven/downloads?name=small.txt', Buffer.from('Words.'), { 'content-type': 'application/octet-stream' })).status).toBe(200);
     expect(performance.now() - began).toBeLessThan(5000);
     for (const socket of unfinished) socket.destroy();
-    // A header that anybody can write makes nobody another visitor.
+    // A header that anybody can send does not change the visitor.
     let refused = 0;
     for (let i = 0; i < 40; i++) if ((await send(`ternhaven/${file}`, { 'x-forwarded-for': `10.0.0.${i}` })).status === 429) refused++;
     expect(refused).toBeGreaterThan(0);
   });
 
-  it('a full box of letters comes in parts, newest first, each letter once', async () => {
+  it('sends a full box of letters in parts, newest first, each letter once', async () => {
     await client.databasePool.query(`insert into letters (site_id, id, tray, page, fields, at) select 'ternhaven', gen_random_uuid()::text, 'Tray', 'Page', jsonb_build_array(jsonb_build_object('label', 'Words', 'value', repeat('w', 4000))), now() - n * interval '1 minute' from generate_series(1, 1200) n`);
     const seen: string[] = [];
     let before = '';
@@ -165,7 +165,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     expect(seen.length).toBeGreaterThanOrEqual(1200);
   });
 
-  it('catching up is bounded by what is sent, however small it is packed', async () => {
+  it('limits the answer for a window that catches up by its unpacked size', async () => {
     const large = JSON.stringify('a'.repeat(6_000_000));
     const { sequence } = await stored();
     await client.databasePool.query(`insert into changes (site_id, sequence, id, change, inverse, size, author, window_id) select 'ternhaven', $1::bigint + n, 'large-' || n, jsonb_build_object('id', 'large', 'label', 'Large', 'schemaVersion', 3, 'ops', jsonb_build_array($2::jsonb)), '[]'::jsonb, 6000100, (select id from users limit 1), 'w' from generate_series(1, 12) n`, [sequence, large]);
@@ -176,7 +176,7 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     await client.databasePool.query("delete from changes where id like 'large-%'");
   });
 
-  it('edits that wait for a locked row keep no one else waiting, and are told what they wait for', async () => {
+  it('lets others work while edits wait for a locked row, and tells the waiting edits why', async () => {
     const locker = await client.databasePool.connect();
     await locker.query('begin');
     await locker.query("select id from sites where id = 'ternhaven' for update");
@@ -194,12 +194,12 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     await Promise.all(waiting);
   }, 60_000);
 
-  it('no answer of the API may be kept by whoever stands between', async () => {
+  it('forbids caches to store answers of the API', async () => {
     for (const path of ['/api/sites', '/api/sites/ternhaven', '/api/sites/ternhaven/publications', '/api/health', '/api/nothing']) expect((await client.get(path)).headers.get('cache-control')).withContext(path).toBe('no-store');
   });
 
-  it('while a site of 700 pages comes in and is published, others are answered within a second or two', async () => {
-    // Made before anything is timed: it holds this process, and its connections, for seconds.
+  it('answers others while a site of 700 pages is imported and published', async () => {
+    // Built before the timing starts, because it blocks this process for seconds.
     const large = Buffer.from(JSON.stringify({ ...manyPlaces(ternhaven, 700), id: 'large' }));
     let slowest = 0;
     let going = true;
@@ -220,23 +220,23 @@ describe('Issue 30, part 9: what is accepted can be published, and visitors hold
     going = false;
     await asking;
     expect(broughtIn).withContext('ms while it comes in').toBeLessThan(Math.max(2000, bringing / 2));
-    // On a slow host no more than a part of the work: work that lets nobody in holds them for all of it.
+    // On a slow host the bound is half of the work: work that blocks the server would take all of it.
     expect(slowest).withContext('ms while it is published').toBeLessThan(Math.max(3000, (performance.now() - began - bringing) / 2));
   }, 120_000);
 
-  it('an address that is not published is answered with the page of the site, where it has one', async () => {
+  it('answers an unknown address with the site’s own page', async () => {
     const answer = await fetch(`${client.server.address}/live/ternhaven/nothing-here.html`);
     expect([answer.status, (await answer.text()).includes('Page not found')]).toEqual([404, true]);
   });
 });
 
-describe('Issue 30, part 9: two servers, and a restore amid edits', () => {
-  it('a site that is deleted and another that is imported under its id are never taken for each other', async () => {
+describe('Item 11: two servers, and a restore during edits', () => {
+  it('does not confuse a deleted site with a site imported later under the same id', async () => {
     const one = await startClient();
     const other = await startClient(one.databaseUrl);
     try {
       const { site } = (await (await one.get('/api/sites/ternhaven')).json()) as { site: Site };
-      // Both remember the first.
+      // Both servers remember the first site.
       await other.get('/api/sites/ternhaven');
       await other.get('/api/sites/ternhaven/standing');
       const others = { ...site, name: 'Another of that name' };

@@ -202,7 +202,7 @@ describe('Item 6: a first start that was cut off starts again', () => {
     }
   });
 
-  it('says so and ends by itself when its data folder is deleted under it', async () => {
+  it('reports a data folder that was deleted while it ran, and ends by itself', async () => {
     const own = await OwnServer.create();
     try {
       await own.start();

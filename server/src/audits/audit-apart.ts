@@ -1,9 +1,9 @@
 import { auditCounts, auditSite, type AuditCounts, type LayoutReading, type PixelSets, type Site } from '@yohaku/core';
 
-/** A site to be judged, with what a desk has read of its layout. */
+/** A site to audit, with the pixels and layout that a desk has read. */
 export interface AuditOrder { readonly site: Site; readonly pixels?: PixelSets | undefined; readonly layout?: readonly LayoutReading[] | undefined }
 
-/** Judges a whole site. Runs in a process of its own. */
+/** Audits a whole site. Runs in its own process. */
 export async function auditApart({ site, pixels, layout }: AuditOrder): Promise<AuditCounts> {
   return auditCounts(auditSite(site, undefined, undefined, pixels, layout));
 }

@@ -11,11 +11,11 @@ export const RESTORED_CHANNEL = 'yohaku_restored';
 /**
  * Puts what a backup holds in place of what a database has, all of it or nothing,
  * while servers run: they are told, and so are their windows. Sessions stay.
- * The backup is read whole and checked before anything is touched. Edits wait from
- * before `keep` is written until all is in place: none that was acknowledged is in
- * neither of the two.
+ * The backup is read whole and checked before the restore changes anything. Edits wait
+ * until the restore ends, so that every acknowledged edit is in the safety backup or
+ * in the restored database.
  *
- * @param keep file to which what is here now is written first
+ * @param keep file for the safety backup of the present state
  * @throws BackupRefused
  */
 export async function restoreBackup(database: Database, file: string, keep?: string): Promise<BackupSummary> {
@@ -28,7 +28,7 @@ export async function restoreBackup(database: Database, file: string, keep?: str
       database.remembered.clear();
       return summary;
     } catch (error) {
-      // Somebody who writes and this waited for each other: nothing was changed, and it is begun anew.
+      // The restore and a writer waited for each other. Nothing was changed; the restore starts again.
       if (isLocked(error) && tries < TRIES) continue;
       throw error instanceof BackupRefused ? error : new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
     }
@@ -41,8 +41,8 @@ async function inPlace(database: Database, file: string, summary: BackupSummary,
   const client = await database.pool.connect();
   try {
     await client.query('begin');
-    // Edits and publications under way end first; new ones wait until all is in place. Reading goes on.
-    // Sites first: every edit holds its site's row to its end.
+    // Running edits and publications end first; new ones wait. Reads continue.
+    // The sites come first, because every edit locks its site's row until it ends.
     await client.query(`lock table sites, ${TABLES.filter((table) => table !== 'sites').map((table) => `"${table}"`).join(', ')} in exclusive mode`);
     if (keep !== undefined) await writeBackup(database, keep);
     await client.query(`truncate ${TABLES.filter((table) => table !== 'users').map((table) => `"${table}"`).join(', ')}`);
@@ -59,7 +59,7 @@ async function inPlace(database: Database, file: string, summary: BackupSummary,
         bytes.clear();
       } else await insertRows(client, table, columns[table], rows);
     }
-    // A site that comes back is another than the one of that id which a server may remember.
+    // A new incarnation: servers may remember another site under this id.
     await client.query('update sites set incarnation = gen_random_uuid()');
     await client.query('select pg_notify($1, $2)', [RESTORED_CHANNEL, summary.made]);
     await client.query('commit');

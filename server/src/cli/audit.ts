@@ -38,7 +38,7 @@ async function audited(target: string, values: { data?: string | undefined; at?:
   });
 }
 
-/** A finding as scripts get it, once for each published file that has it; `fix` is the narrowest one in words, or null. Its tokens are those of the audited table. */
+/** Returns a finding for scripts, once for each published file; `fix` describes the smallest fix, or is null. */
 function describe({ site }: Audit, finding: Finding) {
   const { rule, width, state, place, found, needed, tokens } = finding;
   return publishedPage(site, place.page)!.files.map((page) => ({ rule, page, width, state, place: place.id, found, needed, tokens, fix: fixWords(site, finding) }));

@@ -13,10 +13,10 @@ export type Querier = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
 /** What is remembered of a site at a sequence: as it was read, or why it could not be. */
 export type Remembered = ({ readonly site: Site; readonly told?: readonly string[] } | { readonly unreadable: Error }) & {
   readonly sequence: number;
-  /** Which of the sites that ever had this id: one that is deleted and another that is imported have the same sequences. */
+  /** Tells sites apart that used one id in turn: their sequences can be equal. */
   readonly incarnation: string;
 };
-/** Sites that one process remembers. */
+/** The number of sites that one process remembers. */
 const MOST_REMEMBERED = 24;
 
 export interface Database {
@@ -25,7 +25,7 @@ export interface Database {
   readonly url: string;
   /** Sites read last, each with the sequence that tells whether it is still right. */
   readonly remembered: LRUCache<string, Remembered>;
-  /** Connections that serve published sites and nothing else: edits that wait for each other cannot keep readers waiting. */
+  /** Connections for published sites and health only, so that waiting edits do not delay readers. */
   readonly live: Db;
   close(): Promise<void>;
 }

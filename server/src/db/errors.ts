@@ -21,7 +21,7 @@ export function isDatabaseDown(error: unknown): boolean {
   return false;
 }
 
-/** Returns true when a row or table stayed locked by somebody else for as long as could be waited (SQLSTATE 55P03), or two waited for each other (40P01). Asking again later can help. */
+/** Returns true for an error from a lock: the wait for it took too long (SQLSTATE 55P03), or two transactions waited for each other (40P01). A later try can succeed. */
 export function isLocked(error: unknown): boolean {
   for (const one of causes(error)) if (/^(55P03|40P01)$/.test(codeOf(one))) return true;
   return false;

@@ -33,7 +33,7 @@ export const sites = pgTable('sites', {
   id: text().primaryKey(),
   name: text().notNull(),
   sequence: bigint({ mode: 'number' }).notNull().default(0),
-  /** Which of the sites that ever had this id it is. */
+  /** Tells sites apart that used one id in turn. */
   incarnation: uuid().notNull().defaultRandom(),
   document: jsonb().notNull(),
   createdAt: at('created_at'),
@@ -61,7 +61,7 @@ export const changes = pgTable('changes', {
   id: text().notNull(),
   change: jsonb().notNull(),
   inverse: jsonb().notNull(),
-  /** Characters of the change as JSON: what a window that catches up is sent. */
+  /** Length of the change as JSON, characters; limits the answer for a window that catches up. */
   size: integer().notNull().default(0),
   author: text().notNull().references(() => users.id),
   windowId: text('window_id').notNull(),

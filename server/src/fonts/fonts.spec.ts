@@ -122,7 +122,7 @@ describe('a font file', () => {
     const woff = sfntOf(new Map([['glyf', Buffer.alloc(FONT_LIMITS.unpacked + 1)]]), (data) => deflateSync(data));
     expect(refusal(woff)).toMatch(/unpacks to more than 40 MB/);
   });
-  it('whose outlines are damaged is refused in a sentence, or taken whole', async () => {
+  it('with damaged outlines is refused with a sentence, or accepted whole', async () => {
     for (const table of ['glyf', 'loca'] as const) for (const damage of [(old: Buffer) => old.subarray(0, 40), (old: Buffer) => Buffer.alloc(old.length, 0xff), () => Buffer.alloc(0)]) {
       const font = changed((tables) => tables.set(table, damage(tables.get(table)!)));
       const said = await openApart(apart, font).then(() => 'taken', (error: unknown) => (error instanceof FontRefused ? error.message : `not refused but failed: ${String(error)}`));

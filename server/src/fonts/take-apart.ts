@@ -12,7 +12,7 @@ export async function takeApart(sent: Uint8Array): Promise<OpenedFont> {
     return { read, looks: fontLooks(bytes), woff2: await toWoff2(bytes, read.format) };
   } catch (error) {
     if (error instanceof FontRefused) throw error;
-    // Its names and measures could be read, its outlines (`glyf`, `loca`) could not.
+    // The names and metrics of the font are readable, but its outlines (`glyf`, `loca`) are damaged.
     throw new FontRefused('The font is damaged: its outlines cannot be read. Export it again and drop the new file.', { cause: error });
   }
 }

@@ -12,7 +12,7 @@ export interface Services {
   readonly log: Logger;
   readonly door: Door;
   readonly uploads: UploadQueue;
-  /** What visitors send from forms. */
+  /** The queue for messages from visitors. */
   readonly letters: UploadQueue;
   /** Where files that were sent are taken apart. */
   readonly apart: Apart;

@@ -7,7 +7,7 @@ export interface Door {
   /** Whether browsers reach it over https. */
   readonly secure: boolean;
   readonly cookie: string;
-  /** The address a request comes from: that of the connection, or, from a proxy that is named to us, what it says in `X-Forwarded-For`. */
+  /** Returns the visitor's address: the address of the connection, or, for a configured proxy, the address in `X-Forwarded-For`. */
   visitor(request: IncomingMessage): string;
 }
 
@@ -38,7 +38,7 @@ export function doorOf(port: number, publicAddress?: string, proxies = ''): Door
   return { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: secure ? '__Host-yohaku' : `yohaku_${port}`, visitor };
 }
 
-/** Returns what reads the sender of a request. Of a chain of addresses the last one that is no proxy of ours counts: whatever stands before it anybody can write. */
+/** Returns a function that reads the visitor's address from a request. Of several addresses, the last one that is not a configured proxy counts: anybody can send the addresses before it. */
 function visitorOf(proxies: ReadonlySet<string>): Door['visitor'] {
   const plain = (address: string): string => address.replace(/^::ffff:/, '');
   return (request) => {

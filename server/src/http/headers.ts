@@ -9,7 +9,7 @@ export function headers(): Middleware[] {
     async (context, next) => {
       context.set('Content-Security-Policy', POLICIES.data);
       context.set('Permissions-Policy', 'camera=(), geolocation=(), microphone=()');
-      // A route whose answer may be kept says so itself.
+      // Routes with cacheable answers set their own header.
       if (context.path.startsWith('/api')) context.set('Cache-Control', 'no-store');
       await next();
     },

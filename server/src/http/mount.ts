@@ -12,7 +12,7 @@ import { BODY_BYTES, type Route } from './route.ts';
 /** What a part of an address may be: ids, file names, paths of a published site. Nothing else can name anything here. */
 const PLAIN_PARAM = /^[A-Za-z0-9][A-Za-z0-9._-]{0,254}(?:\/[A-Za-z0-9][A-Za-z0-9._-]{0,254}){0,4}\/?$/;
 
-/** So long a visitor may take to send a form, ms. */
+/** The longest time for sending a form, ms. */
 const VISITOR_MS = 20_000;
 
 /** Refuses hosts that are not ours, and changes that come from pages that are not ours, whatever the address. */
@@ -51,7 +51,7 @@ function answer({ declared, handle: answered, admit }: Route, services: Services
     const { bytes: limit, tooLarge } = declared.upload;
     if (Number(context.get('Content-Length') || 0) > limit) throw new Problem(413, 'Too large', tooLarge);
     await admit?.({ context, params });
-    // What visitors send is small: it is read before it takes a place, so that one who never finishes takes none.
+    // Messages are small. The server reads the whole message before it takes a place in the queue, so that unfinished ones take none.
     if (declared.upload.visitors) {
       const from = [`from ${services.door.visitor(context.req)}`, `to ${params['site'] ?? ''}`];
       services.letters.count(from);

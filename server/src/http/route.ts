@@ -20,7 +20,7 @@ export interface Asked<P extends string = string, B = unknown, Q = unknown> {
 export interface Route {
   readonly declared: Declared;
   readonly handle: (asked: Asked) => unknown;
-  /** Asked before an upload is read: throws where nobody would take it. */
+  /** Called before the server reads an upload; throws when the upload has no receiver. */
   readonly admit?: (asked: Pick<Asked, 'context' | 'params'>) => Promise<void>;
 }
 
@@ -31,7 +31,7 @@ export const BODY_BYTES = 2 * 1024 * 1024;
  * Binds a declared route to what answers it. What the handler returns is the answer
  * as JSON; one that answers otherwise, or with nothing, does so on the context.
  *
- * @param admit is asked before an upload is read
+ * @param admit called before the server reads an upload
  */
 export function route<P extends string, B, Q, A>(declared: Declared<P, B, Q, A>, handle: (asked: Asked<P, B, Q>) => Promise<A | void> | A | void, admit?: (asked: Pick<Asked<P, B, Q>, 'context' | 'params'>) => Promise<void>): Route {
   return { declared, handle, ...(admit ? { admit } : {}) } as unknown as Route;

@@ -9,19 +9,19 @@ export interface UploadLimits {
   /** Files one user may send within `minutes`. */
   readonly perUser: number;
   readonly minutes: number;
-  /** What is said of too many. */
+  /** Messages for a full queue and for too many requests. */
   readonly words?: { readonly often: string; readonly busy: string };
 }
 export const UPLOAD_LIMITS: UploadLimits = { atOnce: 3, waiting: 60, perUser: 600, minutes: 10 };
 
-/** What visitors may send from forms: each of them, and all of them to one site. */
+/** Messages in ten minutes: from one visitor, and to one site. */
 export const LETTER_LIMITS = { perVisitor: 30, perSite: 300 } as const;
 const LETTER_QUEUE: UploadLimits = {
   atOnce: 20, waiting: 200, perUser: LETTER_LIMITS.perVisitor, minutes: 10,
-  words: { often: 'Too much was sent from here, or to this site, within ten minutes. Nothing of this was kept; wait, and send it again. What you typed is still there.', busy: 'Too much is being sent at this moment. Nothing of this was kept; send it again in a moment. What you typed is still there.' },
+  words: { often: 'Too many messages came from your address, or to this site. Your message was not sent; go back, wait ten minutes and send it again.', busy: 'Too many messages are arriving now. Your message was not sent; go back and send it again in a moment.' },
 };
 
-/** The queue for what visitors send: apart from the owner's uploads, which it cannot keep waiting. */
+/** Returns the queue for messages from visitors. It is separate, so that messages do not delay the owner's uploads. */
 export const letterQueue = (): UploadQueue => new UploadQueue(LETTER_QUEUE, (key) => (key.startsWith('to ') ? LETTER_LIMITS.perSite : LETTER_LIMITS.perVisitor));
 
 /** The limits, with another number of files a user may send within their minutes (`YOHAKU_UPLOADS`); what is no whole number is passed over. */
@@ -46,7 +46,7 @@ export class UploadQueue {
     this.#most = most;
   }
 
-  /** Counts one more for each of some senders. @throws Problem 429 when one of them sent too many */
+  /** Counts one request for each key. @throws Problem 429 when a key has too many */
   count(keys: readonly string[]): void {
     for (const key of keys) this.#count(key);
   }

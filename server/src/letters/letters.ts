@@ -37,13 +37,13 @@ export async function takeLetter({ db }: Database, site: Site, file: string, bod
   return true;
 }
 
-/** Most letters, and characters of them as JSON, in one answer. */
+/** The largest answer: letters, and their length as JSON in characters. */
 const ONE_ANSWER = { letters: 500, characters: 2_000_000 } as const;
 
 /**
- * Returns letters of a site, newest first: so many as one answer holds, and one at least.
+ * Returns the newest letters of a site that fit in one answer, at least one.
  *
- * @param before id of a letter: those that are older are listed
+ * @param before id of a letter; only older letters are returned
  */
 export async function listLetters(db: Querier, site: string, before?: string): Promise<LettersPage> {
   const older = before === undefined ? sql`true` : sql`(l.at, l.id) < (select b.at, b.id from ${letters} b where b.site_id = ${site} and b.id = ${before})`;

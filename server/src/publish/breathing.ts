@@ -1,9 +1,9 @@
 import { setImmediate } from 'node:timers/promises';
 
-/** How long the server's thread is kept at a stretch, ms. */
+/** The longest time without a pause, ms. */
 const STRETCH = 25;
 
-/** Returns a function to await between the steps of long work: it lets other requests be answered once the thread was kept for a while. */
+/** Returns a function to await between the steps of long work. It pauses regularly, so that the server answers other requests. */
 export function breathing(): () => Promise<void> | undefined {
   let since = performance.now();
   return () => {

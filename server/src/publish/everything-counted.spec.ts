@@ -10,7 +10,7 @@ import { exportSite } from './index.ts';
 const apart = new Apart();
 afterAll(() => apart.close());
 
-/** Elements that paint something: they carry the class of a recipe, or are of a kind that always does. */
+/** Elements that paint something: they have a recipe's class, or are of a kind that always has one. */
 const PAINTED = /^(a|button|input|textarea|select|h[1-6]|img|hr)$/;
 
 interface Painted { readonly place: string | undefined; readonly tag: string; readonly skipped: boolean }
@@ -34,7 +34,7 @@ describe('every published file', () => {
   beforeAll(async () => { database = await freshDatabase(); });
   afterAll(() => database.close());
 
-  it('paints only what the model knows, and everything that the model knows of it', async () => {
+  it('contains exactly the painted elements that the model lists', async () => {
     const demo = (await loadSite(database, 'ternhaven'))!.site;
     const done = (site: Site, ...edits: ((now: Site) => Edit)[]) => acceptChange(site, inTurn(site, '', edits)).site;
     const list = ['pages', 'list', 'sections', 'list-log', 'own', 'blocks', 'list-log-list'];

@@ -1,4 +1,4 @@
-/** Why a site cannot go out: files that it shows are not kept here. Says which, and what to do. */
+/** An export that failed because the server lacks files of the site. The message names the files and says what to do. */
 export class ExportRefused extends Error {
   constructor(without: readonly string[]) {
     const named = without.length > 4 ? `${without.slice(0, 4).join(', ')} and ${without.length - 4} more` : without.join(', ');

@@ -35,7 +35,7 @@ export async function fontBytes(db: Querier, root: string, { family, file }: Fon
 export async function exportSite(db: Querier, apart: Apart, given: Site, root: string): Promise<ExportedSite> {
   const site = inKeyOrder(given);
   const files = new Map<string, ExportedFile>();
-  // A width that a picture cannot be made in is offered by no page.
+  // No page offers a picture width that could not be made.
   const { missing, without } = await addPictures(db, apart, site, files);
   const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(type === HTML ? withoutFiles(content, missing) : content), type });
   const breath = breathing();
@@ -56,7 +56,7 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
     if (kept) files.set(downloadFile(one), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);
     else without.push(`the download “${one.name}”`);
   }
-  // A site that lacks a file would be live with a hole: it says so and stays as it is.
+  // A site with missing files is not published.
   if (without.length > 0) throw new ExportRefused(without);
   const form = site.shared.logo?.forms[site.shared.logo.icon.form];
   const kept = form && (await readFile(db, site.assets[form.asset]!.hash));
@@ -67,7 +67,7 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
   return files;
 }
 
-/** Adds the pictures of a site. @returns the files of widths that could not be made, and what is not kept here, in words */
+/** Adds the pictures of a site. @returns the files of widths that could not be made, and the names of missing files */
 async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<string, ExportedFile>): Promise<{ missing: Set<string>; without: string[] }> {
   const missing = new Set<string>();
   const without: string[] = [];
@@ -89,9 +89,9 @@ async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<str
   return { missing, without };
 }
 
-/** Every text file of a site, one after the other: of a thousand pages none waits for the last. */
+/** Yields every text file of a site in turn. */
 function* textsOf(site: Site): Generator<readonly [name: string, content: string, type: string]> {
-  // A page that items have one like each is theirs: its own address leads on to the first of them.
+  // The address of an item page's template redirects to the first item.
   for (const id of site.pageOrder) yield [site.pages[id]!.file, firstItem(site, id) ? redirectHtml(site, site.pages[id]!) : pageHtml(site, id), HTML];
   for (const { page, number, file } of listPages(site)) yield [file, pageHtml(siteOfListPage(site, page, number), page.id), HTML];
   for (const { collection, item, file } of itemPages(site)) yield [file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML];
@@ -105,6 +105,6 @@ function* textsOf(site: Site): Generator<readonly [name: string, content: string
   yield ['styles.css', stylesCss(site), CSS];
   yield ['fonts.css', siteFontsCss(site, 'fonts/'), CSS];
   yield ['tokens.json', `${JSON.stringify(writeDtcg(site), null, 2)}\n`, 'application/json'];
-  // The document all of it was made from: what `audit` reads an export by.
+  // The source document, which `audit` reads from an export.
   yield ['site.json', `${JSON.stringify(site)}\n`, 'application/json'];
 }

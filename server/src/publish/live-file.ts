@@ -4,13 +4,13 @@ import { schema, type Querier } from '../db/index.ts';
 
 const { publishes, files } = schema;
 
-/** A file of what is live, without its bytes: freshness, HEAD and ranges are answered from this. */
+/** A live file without its bytes: enough for freshness, HEAD and ranges. */
 export interface LiveFile { readonly hash: string; readonly type: string; readonly size: number }
 
-/** Bytes that are read from the database at once. */
+/** The number of bytes that one query reads. */
 const PIECE = 256 * 1024;
 
-/** Returns a live file by its name; undefined when it is not part of what is live. Reads one entry of the manifest and no bytes. */
+/** Returns a live file by its name; undefined when the live site has no such file. Reads one entry of the manifest and no bytes. */
 export async function liveFile(db: Querier, siteId: string, name: string): Promise<LiveFile | undefined> {
   const [row] = await db.select({ hash: files.hash, type: files.type, size: files.size }).from(publishes)
     .innerJoin(files, sql`${files.hash} = ${publishes.manifest} ->> ${name}`)

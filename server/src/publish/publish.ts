@@ -21,7 +21,7 @@ export async function listPublications(db: Querier, siteId: string): Promise<Pub
 export async function publishSite(database: Database, apart: Apart, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, layout?: readonly LayoutReading[]): Promise<number> {
   const files = await exportSite(database.db, apart, site, root);
   const verdict = await countsOf(apart, { site, pixels, layout });
-  // Bytes are kept by content: those of a publication that does not come about are nobody's and do no harm.
+  // Files are stored by content: the files of a failed publication are unused and harmless.
   const manifest: Record<string, string> = {};
   for (const [name, file] of files) manifest[name] = await storeFile(database.db, file.bytes, file.type);
   return database.db.transaction(async (tx) => {

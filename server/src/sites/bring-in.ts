@@ -53,7 +53,7 @@ export async function bringFiles(database: Database, apart: Apart, files: Readon
   });
 }
 
-/** Reads a document in a process of its own. @throws SiteRefused */
+/** Reads a document in another process. @throws SiteRefused */
 async function read(apart: Apart, order: SiteOrder): Promise<Site> {
   const answer = await apart.run<SiteRead>('document', order, ROOM, { tooLong: TOO_MUCH, tooMuch: TOO_MUCH });
   if ('refused' in answer) throw new SiteRefused(answer.refused);

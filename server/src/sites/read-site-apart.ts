@@ -1,14 +1,14 @@
 import { SiteIssues, readSite, upcast, type Issue, type Site } from '@yohaku/core';
 
-/** A document to be read: as bytes of JSON, or as it is; `with` stands in place of what it says. */
+/** A document to read: bytes of JSON, or a value; `with` replaces some of its fields. */
 export interface SiteOrder { readonly bytes?: Uint8Array; readonly document?: unknown; readonly with: Readonly<Record<string, unknown>> }
 
-/** The site it is, or why it is none: a sentence, and the issues where there are some. */
+/** The site, or a sentence about the problem with the list of issues. */
 export type SiteRead = { readonly site: Site } | { readonly problem: string; readonly issues: readonly Issue[] };
 
 const NO_JSON = 'site.json is not JSON that can be read. Export the site again and bring that in.';
 
-/** Reads and checks a whole document. Of two thousand pages that takes many seconds: it runs in a process of its own. */
+/** Reads and checks a whole document. Runs in its own process, because a large site takes many seconds. */
 export async function readSiteApart({ bytes, document, with: more }: SiteOrder): Promise<SiteRead> {
   try {
     const found = bytes ? upcast(parsed(bytes)) : document;

@@ -1,13 +1,13 @@
 import PQueue from 'p-queue';
 import type { Database } from '../db/index.ts';
 
-/** Edits that are saved at once, all sites together: fewer than there are connections, so that whoever only reads is answered meanwhile. */
+/** The number of sites that save at once. It is smaller than the number of connections, so that reads continue. */
 const AT_ONCE = 5;
 
 interface Queues { readonly all: PQueue; readonly sites: Map<string, PQueue> }
 const queues = new WeakMap<Database, Queues>();
 
-/** Saves the edits of one site one after the other: those that would wait for the same row hold no connection while they wait. */
+/** Saves the edits of one site in turn, so that waiting edits hold no connection. */
 export async function inSaveQueue<T>(database: Database, siteId: string, save: () => Promise<T>): Promise<T> {
   let known = queues.get(database);
   if (!known) queues.set(database, (known = { all: new PQueue({ concurrency: AT_ONCE }), sites: new Map() }));

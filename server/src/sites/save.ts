@@ -102,7 +102,7 @@ async function refuseWithoutBytes(tx: Querier, before: Site, after: Site): Promi
     throw new ChangeRefused('gone', `The file of ${name} is not kept here. Drop it again, and then use it.`, [{ path, message: kept.has(hash) ? `is the content of a file of another kind, ${kept.get(hash)}` : 'names content that is not kept here' }]);
 }
 
-/** Changes after a sequence, in order; at most a thousand at once, or so many as 16 million characters of JSON hold, and one at least. */
+/** Returns the changes after a sequence in order: at most 1,000 changes or 16 million characters of JSON, at least one change. */
 export async function changesAfter(db: Querier, siteId: string, after: number): Promise<StoredChange[]> {
   // No more of them than a window takes in at once without holding still.
   const rows = await db.select().from(changes).where(and(

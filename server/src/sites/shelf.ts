@@ -24,11 +24,11 @@ export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
   return rows.map((row) => ({ ...row, editedAt: new Date(row.editedAt).toISOString() }));
 }
 
-/** Standings by site, each of an incarnation and a sequence; one that is under way is waited for by whoever asks next. */
+/** Standings by site, each for one incarnation and sequence. Requests for a running audit share its result. */
 const standings = new WeakMap<Database, LRUCache<string, { readonly of: string; readonly standing: Promise<SiteStanding> }>>();
 const MOST_STANDINGS = 500;
 
-/** Returns how a site stands, judged once for each of its states, in a process apart; undefined when there is no such site. */
+/** Returns the audit figures of a site, computed once for each state in another process; undefined when the site does not exist. */
 export async function standingOf(database: Database, apart: Apart, id: string): Promise<SiteStanding | undefined> {
   const [row] = await database.db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
   if (!row) return undefined;
@@ -41,7 +41,7 @@ export async function standingOf(database: Database, apart: Apart, id: string): 
   if (!stored) return undefined;
   const standing = countsOf(apart, { site: stored.site }).then((counts) => ({ ...counts, sequence: stored.sequence }));
   known.set(id, { of: `${stored.incarnation} ${stored.sequence}`, standing });
-  // What failed is tried again by whoever asks next.
+  // The next request tries a failed audit again.
   standing.catch(() => known.delete(id));
   return standing;
 }

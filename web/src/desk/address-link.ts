@@ -47,10 +47,10 @@ export class AddressLink {
   #acted = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
 
-  /** Opens the site that the address names, and follows from then on. To be called by the desk as it is made; it ends with it. */
+  /** Opens the site in the address and follows its changes. The desk calls this once; it ends with the desk. */
   follow(): void {
     // Fields lose the focus by themselves, when the desk puts them away: only the window's own counts.
-    // Taken away with the desk that follows: a window opens many, one after the other.
+    // The listeners end with the desk: one window opens many desks in turn.
     const destroyed = inject(DestroyRef);
     const gone = new AbortController();
     destroyed.onDestroy(() => {

@@ -40,7 +40,7 @@ export class TallyLine {
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
   protected readonly differences = computed(() => differingPlaces(this.#compared()).length);
   protected readonly measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
-  /** Places that fail as they did not before; more lines alone are no failure. */
+  /** The number of newly failing places, without places that only have more lines. */
   protected readonly worse = computed(() => this.ripple()?.worse ?? 0);
   readonly #lines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
   protected readonly anyWorse = computed(() => this.worse() + this.#lines() > 0);

@@ -13,7 +13,7 @@ export function freshId(prefix: string): string {
   return `${prefix}-${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
 }
 
-/** Why a control does not do an edit, in a sentence for whoever asked for it. */
+/** An edit that a control refuses. The message is a sentence for the designer. */
 export class EditRefused extends Error {}
 
 /** How controls edit: preview while held, commit when released. */
@@ -43,7 +43,7 @@ export class Editor {
       else this.cancel();
     } catch (error) {
       this.cancel();
-      // What refuses an edit says why in words for people; anything else is a fault of ours, and for the log.
+      // A refusal has a message for the designer. Any other error is a bug, and goes to the log.
       const refused = error instanceof ChangeRefused || error instanceof EditRefused;
       if (!refused) console.error(error);
       this.#store.dispatch(SiteActions.notice({ words: refused ? error.message : 'This edit failed because of a fault in Yohaku. Nothing was changed.' }));

@@ -4,7 +4,7 @@ import { brandFaults, cutDownText, plural, type BrandFault } from '@yohaku/core'
 import { DeskActions, Editor } from '../state/index.ts';
 import { ACTS, More } from '../ui/index.ts';
 
-/** Shows how much of the brand fails although no place uses it, on a line of its own; each leads to its role on Backgrounds. */
+/** Shows the number of unused roles that would fail and of buttons that look alike, with a list that opens each on Backgrounds. */
 @Component({
   selector: 'yo-brand-faults',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -12,7 +12,7 @@ import { ACTS, More } from '../ui/index.ts';
   template: `
     @if (faults().length) {
       <p class="note" role="status">{{ words() }}</p>
-      <yo-more id="brand-faults" label="Show them">
+      <yo-more id="brand-faults" label="Show the list">
         <ul aria-label="Failing in the brand, used nowhere">
           @for (fault of faults(); track fault.kind + fault.words) {
             <li><button yo-opens (click)="go(fault)">{{ fault.words }}</button><span class="mono">{{ fault.kind === 'alike' ? 'ΔE ' + cut(fault.found, 3) : cut(fault.found) }}, needs {{ fault.needed }}</span></li>
@@ -40,7 +40,7 @@ export class BrandFaultsLine {
   protected readonly words = computed(() => {
     const alike = this.faults().filter(({ kind }) => kind === 'alike').length;
     const unused = this.faults().length - alike;
-    return [unused ? `${plural(unused, 'role')} would fail where used; no place uses ${unused === 1 ? 'it' : 'them'} yet` : '', alike ? `${plural(alike, 'pair')} of buttons or states cannot be told apart` : ''].filter(Boolean).join('. ') + '.';
+    return [unused ? `${plural(unused, 'unused role')} would fail` : '', alike ? `${plural(alike, 'pair')} of buttons or states ${alike === 1 ? 'looks' : 'look'} alike` : ''].filter(Boolean).join('. ') + '.';
   });
   protected go({ ground, role }: BrandFault): void {
     this.#store.dispatch(DeskActions.step({ step: 'grounds' }));

@@ -24,7 +24,7 @@ export class HungPages {
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
   readonly #sheets = inject(Sheets);
-  /** Every look that is published, in page order; the same list while the pages are the same. */
+  /** Every published look, in page order. The same pages give the same list. */
   readonly #order = computed(() => {
     const site = this.#site();
     return site ? publishedPages(site).map(({ id }) => id) : [];

@@ -4,7 +4,7 @@ import { FramePainter } from './frame-painter.ts';
 import { isThere, siteFrame } from './site-frame.ts';
 import { turn } from './turn.ts';
 
-/** How long the empty page is waited for, ms. */
+/** The longest wait for the empty page, ms. */
 const LOAD_MS = 15_000;
 
 /** The document out of sight, and when it is there. */
@@ -67,7 +67,7 @@ export class LayoutFrame {
     element.inert = true;
     Object.assign(element.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
     const loaded = new Promise<void>((resolve, reject) => {
-      const late = setTimeout(() => reject(new Error('The page that is read out of sight did not load')), LOAD_MS);
+      const late = setTimeout(() => reject(new Error('The hidden page for measuring did not load')), LOAD_MS);
       element.addEventListener('load', () => {
         if (!isThere(element)) return;
         clearTimeout(late);
@@ -76,7 +76,7 @@ export class LayoutFrame {
     });
     document.body.append(element);
     const opened: Opened = { siteId, element, loaded };
-    // One that did not come is begun anew by whoever reads next.
+    // The next reader starts a failed load again.
     loaded.catch(() => {
       if (this.#frame !== opened) return;
       element.remove();

@@ -95,19 +95,19 @@ export class Slip {
     return value.nearest ? cutDownText(value.nearest.distance, value.nearest.unit === 'px' ? 1 : 3) : '';
   }
 
-  /** Takes the value away: the place has its own token again, whatever is near to the value. */
+  /** Removes the value, so that the place uses its own token again. */
   protected useToken(value: SlipValue): void {
     this.#editor.commit((site) => bindOverride(site, value.record, value.override!, null));
   }
   protected bind(value: SlipValue): void {
     this.#editor.commit((site) => bindOverride(site, value.record, value.override!, value.nearest!.path));
   }
-  /** The token that the place has without the value, by name. */
+  /** Returns the label of the place's own token. */
   protected ownLabel(value: SlipValue): string {
     const site = this.#editor.shown();
     return (value.own !== null && site && tokenTable(site.brand).get(value.own)?.label) || 'its own value';
   }
-  /** What saving a value to its token replaces besides. */
+  /** Returns words for the other values that saving to the token replaces. */
   protected loss(value: SlipValue): string {
     const site = this.#editor.current();
     return site && value.own !== null && value.override ? liftLoss(site, value.override, value.own) : '';
@@ -115,7 +115,7 @@ export class Slip {
   protected lift(value: SlipValue): void {
     this.#editor.commit((site) => {
       const edit = liftOverride(site, value.record, value.override!, value.own ?? '');
-      if (!edit) throw new EditRefused('This value cannot be saved to its token; use the token, or keep it with a reason.');
+      if (!edit) throw new EditRefused('This value cannot be saved to its token. Use the token, or keep the value with a reason.');
       return edit;
     });
   }

@@ -5,7 +5,7 @@ import type { Change, Site } from '@yohaku/core';
 import { AuditActions, PagesRead, PixelsRead, SiteActions, freshId, siteFeature, type LastEdit, type SheetRead } from '../state/index.ts';
 import type { Evidence, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
-/** How long an answer is waited for, ms; how often a worker that fails is started again. */
+/** The longest wait for an answer, ms, and the largest number of restarts. */
 const ANSWER_MS = 60_000;
 const MOST_FAILURES = 3;
 
@@ -24,7 +24,7 @@ export class AuditLink {
   /** Counts the sites and changes the worker was told. */
   #step = 0;
   readonly #waiting = new Map<number, { readonly resolve: (answer: ReadFile | Evidence) => void; readonly reject: (error: Error) => void }>();
-  /** Counts how often the worker failed since it answered last: one that fails again and again is left alone. */
+  /** The number of failures since the last answer. After several the worker is not restarted. */
   #failures = 0;
 
   constructor() {
@@ -94,7 +94,7 @@ export class AuditLink {
     this.#store.dispatch(AuditActions.busy({ busy: true }));
   }
 
-  /** A worker that threw answers nothing any more: whoever waits is told, and another one begins with the site as it is. */
+  /** Replaces a worker that failed: rejects the waiting questions and starts a new worker with the current site. */
   #failed(worker: Worker, event: Event): void {
     if (worker !== this.#worker) return;
     event.preventDefault();

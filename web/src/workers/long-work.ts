@@ -54,7 +54,7 @@ export class LongWork {
 
   #start(): Worker {
     const worker = new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' });
-    // One that threw answers nothing any more: what was asked ends without an answer, as if it had been stopped.
+    // A failed worker never answers, so its task ends as if it had been stopped.
     for (const failure of ['error', 'messageerror'] as const) worker.addEventListener(failure, (event) => {
       event.preventDefault();
       if (worker === this.#worker) this.stop();

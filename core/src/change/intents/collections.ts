@@ -71,10 +71,10 @@ export function addItem(site: Site, collection: string, id: string, values: Item
 const slugFor = (site: Site, of: Collection, name: string): string => uniquePath(name, takenSlugs(site, of), 'item');
 
 /**
- * What an item says in a field; nothing (empty) is kept as nothing. Its address
- * follows its name until it was published or changed by hand: then it may be known.
+ * Sets the value of an item in a field; an empty value removes the entry. The item's
+ * address follows its name until the address is published or edited by hand.
  *
- * @param live the site as it is live, where it is
+ * @param live the published site; null or absent when nothing is published
  */
 export function setField(site: Site, id: string, field: string, value: string, live?: Site | null): Edit {
   const item = site.items[id]!;
@@ -88,11 +88,11 @@ export function setField(site: Site, id: string, field: string, value: string, l
   return { label: `${of.fields[field]!.label} of ${itemName(of, item)}`, ops };
 }
 
-/** Returns true if an address was made from one of some names, with a number where others had it. */
+/** Returns true if an address was made from one of the names, with or without a number at its end. */
 const isMade = (slug: string, ...names: readonly string[]): boolean => names.some((name) => slug.replace(/-\d+$/, '') === uniquePath(name, [], 'item').replace(/-\d+$/, ''));
 
 /**
- * Gives an item another address. The one it had leads on to it from then on, where it was live.
+ * Gives an item another address. A former address that was published redirects to the new one.
  *
  * @throws ChangeRefused when another item or a page has the address
  */
@@ -104,7 +104,7 @@ export function addressItem(site: Site, id: string, wanted: string, live?: Site 
   if (slug === item.slug) return { label, ops: [] };
   if (takenSlugs(site, of).includes(slug)) throw new ChangeRefused('in-use', `${of.path}-${slug}.html is the address of another item or page. Nothing was changed; choose another.`);
   const wasLive = live?.items[id]?.slug === item.slug;
-  // Its own former address that it takes up again leads nowhere else any more.
+  // An item that takes a former address again needs no redirect from it.
   const former = [...new Set([...(item.former ?? []), ...(wasLive ? [item.slug] : [])])].filter((one) => one !== slug);
   return { label, ops: [setOp(site, ['items', id, 'slug'], slug), ...(former.length > 0 || item.former ? [setOp(site, ['items', id, 'former'], former.length > 0 ? former : undefined)] : [])] };
 }

@@ -4,13 +4,13 @@ import type { Op } from '../change.ts';
 import { listsOf } from './collections.ts';
 import { setOp, type Edit } from './edit.ts';
 
-/** What a change of a field's kind does to its items, to be shown before it is done. */
+/** The effect of a change of a field's kind on the items, shown before the change. */
 export interface FieldKindPlan {
   readonly edit: Edit;
-  /** How many items have a value, and how many of these keep a meaning. */
+  /** The number of items with a value, and the number of those whose value fits the new kind. */
   readonly said: number;
   readonly matched: number;
-  /** Values that name nothing of the new kind; they stay as text and come back with the old kind. */
+  /** Values that match nothing of the new kind. Items keep them as text, and show them again under the old kind. */
   readonly without: readonly string[];
 }
 
@@ -18,10 +18,10 @@ const MOST_OPTIONS = 100;
 const plainName = (name: string): string => name.trim().toLowerCase().replace(/\.[a-z0-9]{2,5}$/, '');
 
 /**
- * Plans another kind for a field. Texts that become pictures or downloads are
- * matched with those of the site by name, whatever their case and ending; pictures
- * and downloads that become text leave their names; texts that become a choice are
- * its choices. No value is dropped.
+ * Plans a change of a field's kind. Texts that become pictures or downloads match
+ * those of the site by name, without regard to case and file extension. Pictures and
+ * downloads that become text turn into their names. Texts that become a choice turn
+ * into its options. No value is dropped.
  */
 export function planFieldKind(site: Site, collection: string, field: string, kind: FieldKind): FieldKindPlan {
   const of = site.collections[collection]!;
@@ -51,7 +51,7 @@ export function planFieldKind(site: Site, collection: string, field: string, kin
       continue;
     }
     matched++;
-    // A picture or download that becomes text leaves its name, unless there was a text before.
+    // A picture or download that becomes text turns into its name, unless the item still has an earlier text.
     if (value === '') ops.push(setOp(site, ['items', item.id, 'values', field], shown));
     if (kind === 'choice' && options.size < MOST_OPTIONS) options.add(shown.trim().slice(0, 80));
   }
@@ -60,8 +60,8 @@ export function planFieldKind(site: Site, collection: string, field: string, kin
 }
 
 /**
- * Sets the choices of a field. A choice that stands where another stood, while that
- * one is gone, is the same one renamed: items and lists that had it have it still.
+ * Sets the choices of a field. A new choice in the position of a missing one is that
+ * choice renamed: items and lists that use the old name get the new name.
  */
 export function setOptions(site: Site, collection: string, field: string, given: readonly string[]): Edit {
   const of = site.collections[collection]!;

@@ -19,7 +19,7 @@ export function addOverride(site: Site, { record, place }: Anchor, value: Omit<O
   return { label, ops: [insertOp(site, record, null, override.id, override)] };
 }
 
-/** Takes a value away, so that the place has its own token again, when `path` is null; else binds it to that other token. */
+/** Removes a value that is set on a place, so that the place uses its own token again; with a `path`, binds the value to that token instead. */
 export function bindOverride(site: Site, record: readonly string[], override: Override, path: string | null): Edit {
   const other = path === null ? undefined : tokenTable(site.brand).get(path)?.label;
   const label = other === undefined ? `Use the token for ${override.property}` : `Bind ${override.property} to ${other}`;
@@ -47,8 +47,8 @@ export function liftOverride(site: Site, record: readonly string[], override: Ov
 }
 
 /**
- * Returns what saving a value to its token replaces besides the value at the widths
- * where it was set, in words; empty where it replaces nothing else.
+ * Returns in words the other values that saving to the token replaces; empty when
+ * only the value itself changes.
  */
 export function liftLoss(site: Site, override: Override, path: string): string {
   const [, kind, id, field] = tokenTable(site.brand).get(path)?.address ?? [];

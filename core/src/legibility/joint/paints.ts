@@ -73,7 +73,7 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
     const value = brand.grounds[ground]?.roles[role];
     const rgb = colorOf(layer.css);
     if (token.mixes && rgb) {
-      // A shade of an automatic button moves with what it is a shade of.
+      // The shade of an automatic button follows its source color.
       const from = paints.get(resolveToken(table, token.mixes.from).chain.at(-1)!);
       const other = colorOf(resolveToken(table, token.mixes.with).css);
       const { share } = token.mixes;

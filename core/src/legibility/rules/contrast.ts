@@ -32,7 +32,7 @@ function onWash(wash: Gradient, color: Rgb8, needed: number): Pick<BandPair, 'fo
   return found >= needed ? { found } : { found: null, reason: OVER_GRADIENT };
 }
 
-/** The ratio asked at each of the audited widths, in their order. */
+/** The required ratio at each audited width, in their order. */
 type Needs = readonly number[];
 const BANDS_OF: readonly BandId[] = AUDIT_WIDTHS.map(bandOf);
 const needsOf = (table: TokenTable, group: Group, rule: Aspect['rule']): Needs => AUDIT_WIDTHS.map((width) => need(table, group, rule, width));
@@ -110,7 +110,7 @@ function byFill(table: TokenTable, group: Group, edge: Judgement, state: State, 
 /** Everything of a look that is held against what lies behind it, in all of its states. */
 export function contrastRules(table: TokenTable, group: Group, over?: Pictured): readonly Judgement[] {
   if (!group.overPicture || (over && over.pixels.size > 0)) return judgeAspects(table, group, over);
-  // Over a picture each place is a look of its own; until pixels have been read all that are painted alike are judged alike.
+  // Over a picture each place has its own look. Until its pixels are read, places with one painting share one judgement.
   const under = group.under?.painting ?? group.painting;
   let known = unread.get(group.painting);
   if (known?.table !== table) unread.set(group.painting, (known = { table, by: new Map() }));
@@ -128,7 +128,7 @@ const unread = new WeakMap<Painting, { readonly table: TokenTable; readonly by: 
 function judgeAspects(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   const aspects = new Set(group.states.flatMap((state) => aspectsOf(group, state)));
   return [...aspects].flatMap((aspect) => {
-    // What is asked hangs on the size of a text at rest: it is worked out once for all of its states.
+    // The required ratio depends on the text size at rest, so it is computed once for all states.
     const needs = needsOf(table, group, aspect.rule);
     return group.states.filter((state) => aspectsOf(group, state).includes(aspect)).flatMap((state) => judgeAspect(table, group, aspect, state, over, needs));
   });

@@ -5,13 +5,13 @@ import { facesFor, familyById } from '../../type/index.ts';
 import { cellValue, pixelsAt, type Group } from '../../reach/index.ts';
 import type { Judgement } from '../outcome.ts';
 
-/** Weight from which browsers thicken a lighter face by themselves (CSS Fonts Level 4, section 2.9.1 and 5.2). */
+/** The lowest weight for which browsers thicken a lighter face (CSS Fonts Level 4, sections 2.9.1 and 5.2). */
 const BOLD = 600;
 
-/** A weight is the same at every width: it is judged once, px. */
+/** A weight is the same at every width, so it is judged at one width, px. */
 const WIDTH = AUDIT_WIDTHS.find((width) => bandOf(width) === 'desktop')!;
 
-/** Text is set in a weight that its family has: a heading that is thickened by the browser has letters that nobody drew. */
+/** Judges whether a text's family has the weight of its style. Browsers thicken the letters of a family that lacks the weight. */
 export function fontWeight(table: TokenTable, group: Group, brand: Brand): Judgement[] {
   const style = group.style === null ? undefined : brand.styles[group.style];
   const family = style && familyById(brand.families[style.family], brand.fonts);

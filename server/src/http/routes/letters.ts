@@ -39,7 +39,7 @@ export function letterRoutes({ database }: Services): Route[] {
         context.body = `Not sent. ${error.message} Go back, put it right and send it again; what you typed is there still.\n`;
       }
     }, async ({ params }) => {
-      // Before a byte of it is read: what is sent to no form of a live site takes no place.
+      // The server reads only messages to a form of a live site.
       if (!/-sent\.html$/.test(params.file) || !(await liveFile(database.live, params.site, params.file))) throw notFound('A form that is sent there');
     }),
   ];

@@ -81,7 +81,7 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
         leave();
         stream.end();
       };
-      // Under another id by now, where the site was given one meanwhile.
+      // The site can have another id by now.
       const now = async (): Promise<number> => sequenceOf(db, (await movedTo(db, site)) ?? site);
       const leave = hub.subscribe(site, session, {
         // Nothing certain after a gap of the server's own: then it is looked up.
@@ -102,7 +102,7 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
 }
 
 
-/** A site as windows are told it. */
+/** Returns a stored site in the form that windows receive. */
 const loaded = ({ site, sequence, told }: StoredSite): LoadedSite => ({ site, sequence, ...(told ? { told } : {}) });
 
 /** A site line by line: what its pages share first, then the pages that are asked for, then the others in their order. */

@@ -63,7 +63,7 @@ export interface AuditState {
   readonly busy: boolean;
   /** Where the real rendering differs from the model, by frame; what hangs no longer, or shows another state by now, has none. */
   readonly differences: Readonly<Record<string, readonly Difference[]>>;
-  /** How many pages of how many have been measured since the last edit that could move one; null once all have been. */
+  /** Progress of measuring since the last edit that can change a layout; null when all pages are measured. */
   readonly measuring: { readonly done: number; readonly of: number } | null;
   /** Headings, menus and buttons that take more lines than before the last edit, and pages that scroll sideways. */
   readonly layoutWorse: readonly Row[];

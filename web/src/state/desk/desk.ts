@@ -118,7 +118,7 @@ export const deskFeature = createFeature({
     on(DeskActions.take, (state, { token }): DeskState => (state.selected === token ? state : { ...state, selected: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => {
-      // A page that is made from another is edited there.
+      // A generated page is edited on its source page.
       const edited = (page === null ? null : editedPage(page)) ?? state.page;
       return { ...state, grown: page, page: edited, hanging: 'all', place: null, ...(edited !== state.page ? { section: null, sections: [] } : {}) };
     }),

@@ -19,7 +19,7 @@ describe('what a control reaches', () => {
     expect(both.size).toBeGreaterThan(new Set(reachRows(site, 'color.core.brand').map(({ place }) => place)).size);
     expect(reach.words.startsWith(`brand: used in ${count(reach)} places on ${reach.pages.length} pages`)).toBeTrue();
   });
-  it('is one figure: what is said, what hangs, and what is counted elsewhere', () => {
+  it('shows the same number in the words, on the wall and in other counts', () => {
     for (const path of tokenTable(site.brand).keys()) {
       const { count: said } = reachOfScope(site, path);
       expect(said).withContext(path).toBe(placeCount(site, path));

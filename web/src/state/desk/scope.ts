@@ -37,7 +37,7 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   };
 }
 
-interface Found { readonly label: string; /** Whether it is a token, which is used, and no place itself. */ readonly used?: true; readonly pages: readonly string[]; /** How many published files those are. */ readonly files: number; /** Places that a rule may repaint besides. */ readonly maybe?: number; readonly count: number; readonly on: (page: string) => readonly Place[] }
+interface Found { readonly label: string; /** True for a token, which places use. */ readonly used?: true; readonly pages: readonly string[]; /** The number of those published files. */ readonly files: number; /** The number of further places that a rule can repaint. */ readonly maybe?: number; readonly count: number; readonly on: (page: string) => readonly Place[] }
 
 /** What tokens paint is known by look: no page is taken apart for its words. */
 function ofTokens(site: Site, paths: readonly string[], label?: string): Found | undefined {

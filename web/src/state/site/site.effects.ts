@@ -50,7 +50,7 @@ export class SiteEffects {
   }
 
   readonly #keepAgain = new Subject<void>();
-  /** Every change is kept on this machine before it is sent, and forgotten once acknowledged or refused. What could not be kept is tried again, and said. */
+  /** Stores every change in this browser before it is sent, and deletes it after the server's answer. A failed store is retried and reported. */
   readonly keep = createEffect(() => merge(this.#store.select(siteFeature.selectPending).pipe(
     map((pending) => pending.map((change) => change.id)),
     distinctUntilChanged((one, other) => one.length === other.length && one.every((id, i) => id === other[i])),
@@ -58,7 +58,7 @@ export class SiteEffects {
     concatMap(() => this.#store.select(siteFeature.selectSiteState).pipe(take(1))),
     concatMap(async ({ pending, siteId, status, notice }) => {
       if (status !== 'ready') return;
-      // The server has what could not be kept here: there is nothing to leave the window open for.
+      // The server has every edit, so the window can close.
       if (pending.length === 0 && notice !== '' && notice === this.#toldNotKept) this.#store.dispatch(SiteActions.clearNotice());
       const now = new Map(pending.map((change) => [change.id, change]));
       for (const [id, change] of now) if (!this.#kept.has(id)) {
@@ -88,7 +88,7 @@ export class SiteEffects {
     this.#store.dispatch(SiteActions.notice({ words: this.#toldNotKept }));
   }
 
-  /** A window with edits that are neither saved nor kept asks before it closes. */
+  /** Asks before a window closes with edits that neither the server nor the browser has stored. */
   readonly warn = createEffect(() => fromEvent<BeforeUnloadEvent>(window, 'beforeunload').pipe(
     tap((event) => {
       const { pending, status } = this.#state();
@@ -143,7 +143,7 @@ export class SiteEffects {
   #answered(sequence: number, sent: readonly Change[], results: readonly SendResult[]): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
     const at = new Date().toISOString();
     const refused = results.flatMap((one, i) => ('refused' in one ? [SiteActions.refused({ id: sent[i]!.id, words: one.refused, at })] : []));
-    // An answer without a sequence acknowledges nothing: its edit stays, and is sent again.
+    // An answer without a sequence confirms nothing: the edit stays, and is sent again.
     const kept = results.flatMap((one) => ('refused' in one || !Number.isFinite(one.sequence) ? [] : [one]));
     const known = kept.flatMap((one) => (one.sequence > sequence ? [] : [one.id]));
     const saved = kept.filter((one) => one.sequence > sequence);

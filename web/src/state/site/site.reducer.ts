@@ -59,7 +59,7 @@ export const closedSite: SiteState = {
 };
 
 const UNDO_DEPTH = 200;
-/** So many of the values that this window wrote last are known: only of those it says that another window overtook them. */
+/** The number of this window's latest values for which it reports that another window changed them. */
 const MOST_MINE = 2000;
 
 /** Confirmed with every pending change that still applies on top. */
@@ -100,7 +100,7 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
     const mine = { ...state.mine };
     for (const op of change.ops) if (op.op === 'set') {
       const key = op.at.join('/');
-      // Written last, it stands last: the oldest are forgotten first.
+      // The newest value is last; the oldest is deleted first.
       delete mine[key];
       mine[key] = { value: op.value, label: edit.label };
     }

@@ -146,7 +146,7 @@ export class CheckStep {
     const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
     return site && row?.rule && place ? outlineFix(site, row.rule, place, row.found, row.needed) : undefined;
   });
-  /** What makes a header lower that covers too much, so that it need not scroll away. */
+  /** Fixes for a sticky header that is too tall. */
   protected readonly lower = computed((): Edit[] => {
     const [site, row] = [this.#editor.current(), this.row()];
     const place = site && row?.rule === 'covered' && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
@@ -192,11 +192,11 @@ export class CheckStep {
   protected bind(value: SetValue): void {
     this.#editor.commit((site) => bindOverride(site, value.record, value.override, this.nearest()!.path));
   }
-  /** Takes the value away: the place has its own token again, whatever is near to the value. */
+  /** Removes the value, so that the place uses its own token again. */
   protected useToken(value: SetValue): void {
     this.#editor.commit((site) => bindOverride(site, value.record, value.override, null));
   }
-  /** The token that the place of the value has without it, by name. */
+  /** The label of the place's own token. */
   protected readonly ownLabel = computed(() => {
     const [site, value] = [this.#editor.current(), this.value()];
     if (!site || !value?.place) return 'its own value';

@@ -77,10 +77,10 @@ export class Harmonies {
   }
   protected readonly verdict = computed(() => {
     const list = this.list();
-    return list?.length ? (list.every((one) => one.failing === 0) ? '; all pairs of flat colours pass in each. Text over pictures is not counted here' : '; pairs that fall short are counted. Text over pictures is not') : '';
+    return list?.length ? (list.every((one) => one.failing === 0) ? '; all pairs of flat colours pass in each. Text over pictures is not counted here' : '; the list counts failing pairs of flat colours. Text over pictures is not counted here') : '';
   });
 
-  /** Rows that appear under a pointer that rests are not pointed at: what was just applied stays on the wall until the pointer moves. */
+  /** Previews a row only when the pointer moves: after *apply*, new rows appear under a resting pointer. */
   protected pointed(event: MouseEvent, suggestion: Suggestion): void {
     if ((event.movementX === 0 && event.movementY === 0) || this.#shown === suggestion) return;
     this.tries(suggestion);

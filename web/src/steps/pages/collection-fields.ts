@@ -66,7 +66,7 @@ export class CollectionFields {
   protected set(field: CollectionField, value: string): void {
     this.#do((site) => setValue(site, `Field ${field.label}`, [...this.#at(field), 'label'], value));
   }
-  /** A change of kind that some values have no meaning in, until somebody says whether it shall be. */
+  /** A change of kind that leaves some values without a match, until the designer confirms it. */
   protected readonly asked = signal<{ readonly field: CollectionField; readonly kind: FieldKind; readonly plan: FieldKindPlan } | null>(null);
   protected turn(field: CollectionField, kind: FieldKind): void {
     const site = this.#editor.current();

@@ -126,12 +126,12 @@ export class CollectionsPanel implements OnDestroy {
     this.#do((site) => setField(site, this.item()!.id, field, value, this.#live.live()));
   }
   readonly #live = inject(OpenCounts);
-  /** What comes after the address of the collection. Where the one before was live it leads on. */
+  /** Sets the item's part of the address. A published address redirects to the new one. */
   protected address(value: string): void {
     this.#do((site) => addressItem(site, this.item()!.id, value, this.#live.live()));
   }
   protected checkAddress(value: string): string {
-    return /[a-z0-9]/i.test(value) ? '' : 'An address needs a letter or a figure.';
+    return /[a-z0-9]/i.test(value) ? '' : 'An address needs a letter or a digit.';
   }
   protected readonly checkValue = (kind: string) => this.#checks[kind] ?? this.#long;
   readonly #long = (text: string): string => (text.length > 4000 ? `${text.length} characters; at most 4,000.` : '');

@@ -45,7 +45,7 @@ export class PostBox {
   readonly #api = inject(SiteApi);
   readonly #site = inject(Editor).current;
   readonly siteId = input.required<string>();
-  /** The newest letters; older ones are fetched as they are asked for. */
+  /** The newest letters. Older letters load on request. */
   readonly newest = input.required<LettersPage>();
   readonly #older = linkedSignal<LettersPage, readonly LettersPage[]>({ source: this.newest, computation: () => [] });
   protected readonly letters = computed(() => [this.newest(), ...this.#older()].flatMap(({ letters }) => letters));
@@ -85,7 +85,7 @@ export class PostBox {
     const page = await firstValueFrom(this.#api.letters(this.siteId(), this.letters().at(-1)!.id));
     this.#older.update((pages) => [...pages, page]);
   }
-  /** All letters, those that are not shown yet as well. */
+  /** Exports all letters, after loading the older ones. */
   protected async export(): Promise<void> {
     try {
       while (this.more()) {
