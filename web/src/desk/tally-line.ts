@@ -18,7 +18,7 @@ import { CheckView, type CheckList } from './check-view.ts';
       <span class="item"><yo-standing kind="held" /><button yo-opens (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
       <span class="item"><yo-standing kind="stray" /><button yo-opens (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
       <span class="item"><yo-standing kind="fail" /><button yo-opens (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
-      @if (measuring(); as now) { @if (now.of && (!ripple() || notice())) { <span class="quiet">measuring, {{ now.done }} of {{ count(now.of, 'page') }}</span> } }
+      @if (measured(); as words) { @if (!ripple() || notice()) { <span class="quiet">{{ words }}</span> } }
       @if (report.counts.cannotTell) { <button yo-opens (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} cannot be told</button> }
       @if (differences()) { <button yo-opens class="strong" (click)="open('differences')">{{ figure(differences()) }} painted otherwise than computed</button> }
     } @else { <span class="quiet">Counting places…</span> }
@@ -39,7 +39,12 @@ export class TallyLine {
   readonly #compared = this.#store.selectSignal(auditFeature.selectDifferences);
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
   protected readonly differences = computed(() => differingPlaces(this.#compared()).length);
-  protected readonly measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
+  readonly #measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
+  /** The progress of measuring in words; empty when all pages are measured. */
+  protected readonly measured = computed(() => {
+    const measuring = this.#measuring();
+    return measuring ? `measuring${measuring.of ? `, ${measuring.done} of ${plural(measuring.of, 'page')}` : ''}` : '';
+  });
   /** The number of newly failing places, without places that only have more lines. */
   protected readonly worse = computed(() => this.ripple()?.worse ?? 0);
   readonly #lines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
@@ -52,8 +57,7 @@ export class TallyLine {
     if (ripple.held) parts.push(`${ripple.held} kept`);
     if (this.worse()) parts.push(`${this.worse()} worse`);
     if (this.#lines()) parts.push(`${this.#lines()} with more lines`);
-    const measuring = this.measuring();
-    if (measuring) parts.push(measuring.of ? `measuring, ${measuring.done} of ${plural(measuring.of, 'page')}` : 'measuring');
+    if (this.measured()) parts.push(this.measured());
     else if (!this.worse()) parts.push('none worse');
     return parts.join(', ');
   });

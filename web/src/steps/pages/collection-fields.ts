@@ -6,6 +6,9 @@ import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
 const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text: 'a text', rich: 'rich words', date: 'a date', number: 'a number', choice: 'one of a list', link: 'a link', picture: 'a picture', download: 'a download' };
 
 /** The fields of a collection: named, of a kind, in an order; and the collection itself: its name, the page its items have one like each. */
+/** The number of values that the question about a kind shows, and their longest length in characters. */
+const [NAMED, LONGEST] = [4, 32];
+
 @Component({
   selector: 'yo-collection-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -25,8 +28,8 @@ const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text:
     </ul>
     @if (asked(); as now) {
       <section class="asked" role="alertdialog" aria-label="Change the kind of a field">
-        <p><span class="strong">{{ now.field.label }} becomes {{ kindWords(now.kind) }}.</span> {{ now.plan.matched }} of {{ count(now.plan.said, 'value') }} match by name. No match: {{ now.plan.without.slice(0, 5).join(', ') }}{{ now.plan.without.length > 5 ? ' and ' + (now.plan.without.length - 5) + ' more' : '' }}. These stay as text and come back if the field becomes text again.</p>
-        <p><button yo-act main (click)="confirm()">Change the kind</button> <button yo-act slight (click)="asked.set(null)">Cancel</button></p>
+        <p><span class="strong">{{ now.field.label }} becomes {{ kindWords(now.kind) }}.</span> {{ now.plan.matched }} of {{ count(now.plan.said, 'value') }} match by name. No match: {{ withoutMatch(now.plan.without) }}. Items keep these texts. They are shown again if the field becomes a text again.</p>
+        <p class="acts"><button yo-act main (click)="confirm()">Change the kind</button><button yo-act slight (click)="asked.set(null)">Cancel</button></p>
       </section>
     } @else {
     <section aria-label="The collection">
@@ -41,6 +44,7 @@ const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text:
     :host { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 24px; min-height: 0; flex: 1; } :host > * { overflow: auto; min-height: 0; padding: 2px; }
     li { display: flex; gap: 10px; align-items: center; min-height: 32px; border-bottom: 1px solid #d9d9d9; }
     section { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: flex-end; align-content: flex-start; } section .note { flex: 1 1 100%; }
+    .acts { display: flex; gap: 8px; }
   `,
 })
 export class CollectionFields {
@@ -79,6 +83,11 @@ export class CollectionFields {
     const asked = this.asked();
     this.asked.set(null);
     if (asked) this.#do((site) => planFieldKind(site, this.collection().id, asked.field.id, asked.kind).edit);
+  }
+  /** Returns the first values without a match, each cut to one line. */
+  protected withoutMatch(values: readonly string[]): string {
+    const shown = values.slice(0, NAMED).map((value) => `“${value.length > LONGEST ? `${value.slice(0, LONGEST).trimEnd()}…` : value}”`);
+    return `${shown.join(', ')}${values.length > NAMED ? ` and ${values.length - NAMED} more` : ''}`;
   }
   protected kindWords(kind: FieldKind): string {
     return KIND_LABELS[kind];
