@@ -5,10 +5,10 @@ import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
 
 const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text: 'a text', rich: 'rich words', date: 'a date', number: 'a number', choice: 'one of a list', link: 'a link', picture: 'a picture', download: 'a download' };
 
-/** The fields of a collection: named, of a kind, in an order; and the collection itself: its name, the page its items have one like each. */
 /** The number of values that the question about a kind shows, and their longest length in characters. */
 const [NAMED, LONGEST] = [4, 32];
 
+/** The fields of a collection: named, of a kind, in an order; and the collection itself: its name, the page its items have one like each. */
 @Component({
   selector: 'yo-collection-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
