@@ -1,4 +1,4 @@
-import { publishedPages } from '../page/index.ts';
+import { fileCount } from '../page/index.ts';
 import { groupStanding } from '../reach/index.ts';
 import { failingCount, type Audit } from './audit.ts';
 
@@ -16,5 +16,5 @@ export interface Tally {
 export function tally(audit: Audit): Tally {
   const by = { bound: 0, held: 0, stray: 0 };
   for (const group of audit.index.groups) by[groupStanding(group)] += group.count;
-  return { pages: publishedPages(audit.site).reduce((sum, { files }) => sum + files.length, 0), places: audit.index.count, ...by, failing: failingCount(audit) };
+  return { pages: fileCount(audit.site), places: audit.index.count, ...by, failing: failingCount(audit) };
 }

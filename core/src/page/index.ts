@@ -18,4 +18,4 @@ export { findWords, type WordsFound } from './find-words.ts';
 export { DESCRIPTION_SHOWN, TITLE_SHOWN, factProblemsByPage, SAYS_NOTHING, type FactFix, type PageFactProblem } from './page-facts.ts';
 export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';
 export { readsItems } from './shown-items.ts';
-export { MISSING_FILE, answerPage, anyPage, editedPage, filesOf, isMade, missingPage, pageMark, publishedPage, publishedPages, type PublishedPage } from './published.ts';
+export { MISSING_FILE, answerPage, anyPage, editedPage, fileCount, filesOf, isMade, missingPage, pageMark, publishedPage, publishedPages, type PublishedPage } from './published.ts';

@@ -69,6 +69,9 @@ export function anyPage(site: Site, id: string): Page | undefined {
 /** Returns how many HTML files have the look of a published page. */
 export const filesOf = (site: Site, id: string): number => publishedPage(site, id)?.files.length ?? 0;
 
+/** Returns the number of published HTML files with content, which the product calls pages. */
+export const fileCount = (site: Site): number => publishedPages(site).reduce((sum, { files }) => sum + files.length, 0);
+
 function pagesOf(site: Site): Listed {
   const key = site.pages[site.pageOrder[0] ?? ''];
   const known = key && listed.get(key);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { EXPORT_FILES, plural, type ExportFile, type LettersPage, type Publications } from '@yohaku/core';
+import { EXPORT_FILES, fileCount, plural, type ExportFile, type LettersPage, type Publications } from '@yohaku/core';
 import { NO_LETTERS, PostBox } from './post-box.ts';
 import { saveFile } from './save-file.ts';
 import { SiteApi, failureWords } from '../../api/index.ts';
@@ -52,6 +52,8 @@ export class PublishStep {
 
   /** What differs from what is live: the same differences that are counted. */
   protected readonly difference = this.#open.difference;
+  /** The number of pages that a publication contains. */
+  protected readonly files = computed(() => (this.site() ? fileCount(this.site()!) : 0));
   protected readonly equal = computed(() => (this.site()?.pageOrder.length ?? 0) - (this.difference()?.pages.length ?? 0) - (this.difference()?.added.length ?? 0));
   protected readonly stillOpen = computed(() => {
     const report = this.report();
