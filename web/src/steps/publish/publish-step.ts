@@ -53,7 +53,7 @@ export class PublishStep {
   /** What differs from what is live: the same differences that are counted. */
   protected readonly difference = this.#open.difference;
   /** The number of pages that a publication contains. */
-  protected readonly files = computed(() => (this.site() ? fileCount(this.site()!) : 0));
+  protected readonly publishedCount = computed(() => (this.site() ? fileCount(this.site()!) : 0));
   protected readonly equal = computed(() => (this.site()?.pageOrder.length ?? 0) - (this.difference()?.pages.length ?? 0) - (this.difference()?.added.length ?? 0));
   protected readonly stillOpen = computed(() => {
     const report = this.report();
