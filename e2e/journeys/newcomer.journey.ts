@@ -54,7 +54,7 @@ test('a window too small to edit in says so, shows the pages and Check for readi
   await expect(page.getByRole('navigation', { name: 'Steps' })).toHaveCount(0);
   await page.getByRole('row').nth(1).getByRole('button').first().click();
   await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
-  await page.keyboard.press('m');
+  await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('banner')).toContainText('saved;');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
   await expect(page.getByRole('dialog')).toHaveCount(0);

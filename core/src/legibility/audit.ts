@@ -27,6 +27,8 @@ export interface Audit {
   readonly index: SiteIndex;
   readonly byGroup: ReadonlyMap<Group, readonly Judgement[]>;
   readonly byPage: readonly PlacedJudgement[];
+  /** Those of `byPage` that hang on the structure of the pages, not on their layout. */
+  readonly byTree: readonly PlacedJudgement[];
   /** Pixels behind places over pictures, as far as they have been read. */
   readonly pixels: PixelSets;
   /** What was read from the layout, as far as it has been. */
@@ -62,9 +64,11 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
     if (before.pixels !== pixels) for (const group of index.groups) if (group.overPicture && !samePixels(group, before.pixels, pixels)) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
-    return { site, table, index, byGroup, byPage: sizes || before.layout !== layout ? judgePages(table, index, site, layout) : before.byPage, pixels, layout };
+    const byTree = sizes ? judgeTrees(table, index, site) : before.byTree;
+    return { site, table, index, byGroup, byTree, byPage: sizes || before.layout !== layout ? [...byTree, ...judgeLayout(index, site, layout)] : before.byPage, pixels, layout };
   }
-  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byPage: judgePages(table, index, site, layout), pixels, layout };
+  const byTree = judgeTrees(table, index, site);
+  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byTree, byPage: [...byTree, ...judgeLayout(index, site, layout)], pixels, layout };
 }
 
 /** Whether the pixels behind a look over a picture are the very ones of before. */
@@ -88,8 +92,14 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
   return group.hidden.length === 0 ? judged : judged.filter((one) => !group.hidden.includes(bandOf(one.width)));
 }
 
-function judgePages(table: TokenTable, index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {
-  return [...index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree), ...firstHeading(tree), ...linkWords(tree), ...alternativeText(site, tree)]), ...covered(index, layout), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
+/** Rules that need a whole page and nothing of its layout. A batch of readings leaves them alone. */
+function judgeTrees(table: TokenTable, index: SiteIndex, site: Site): PlacedJudgement[] {
+  return index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree), ...firstHeading(tree), ...linkWords(tree), ...alternativeText(site, tree)]);
+}
+
+/** Rules on what was read from the layout. */
+function judgeLayout(index: SiteIndex, site: Site, layout: readonly LayoutReading[]): PlacedJudgement[] {
+  return [...covered(index, layout), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
 }
 
 /** Every failing (and, if asked for, undecided) judgement at every place, in page order; those of so many places at most. */

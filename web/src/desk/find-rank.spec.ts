@@ -6,6 +6,12 @@ describe('what fits a few letters', () => {
     expect(best('fun', 'Deep funnel', 'Funnel lightness', 'Funnel', 'Type', 'Refund')).toEqual(['Funnel', 'Funnel lightness', 'Deep funnel', 'Refund']);
     expect(best('size lead', 'Lead size', 'Lead', 'Size of labels')).toEqual(['Lead size']);
   });
+  it('is found by common other words for it as well, after what has them in its name', () => {
+    expect(rank('Line height', 'leading', 'leading')).toBeGreaterThan(0);
+    expect(rank('Line height', 'height leading', 'leading')).toBeGreaterThan(0);
+    expect(rank('Leading text', 'leading')).toBeGreaterThan(rank('Line height', 'leading', 'leading'));
+    expect(rank('Line height', 'eading', 'leading')).toBe(0);
+  });
   it('is found without its accents, and whatever signs were typed', () => {
     expect(best('uberschrift', 'Überschrift')).toEqual(['Überschrift']);
     expect([rank('a', ''), rank('a', '   '), rank('(x', '(x'), rank('abc', '[')]).toEqual([0, 0, jasmine.any(Number) as never, 0]);

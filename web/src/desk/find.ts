@@ -1,13 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { VISIONS, VISION_LABELS, findWords, itemName, pageTree, placeCount, plural, tokenTable, type Site } from '@yohaku/core';
+import { STRESS_KINDS, VISIONS, VISION_LABELS, findWords, itemName, pageTree, placeCount, plural, tokenTable, type Site } from '@yohaku/core';
 import { DeskActions, Editor, STEPS, STEP_LABELS, SURROUNDS, deskFeature, handToken, siteFeature } from '../state/index.ts';
 import { Finder, type Findable } from '../ui/index.ts';
 import { rank } from './find-rank.ts';
+import { GoToControl } from './go-to-control.ts';
 import { Sheet } from './sheet.ts';
+import { STEP_CONTROLS } from './step-controls.ts';
 
 /** Something that can be gone to or done from here. */
 interface Found extends Findable { readonly run: () => void }
+
+/** An entry before it is listed. `also` are common other words for it; `reach` is worked out only for what is listed. */
+interface Entry extends Omit<Found, 'reach'> { readonly also?: string; readonly reach?: () => string }
 
 /** Most of what fits that is listed. */
 const MOST = 12;
@@ -21,7 +26,7 @@ const MOST_ITEMS = 6;
   imports: [Finder, Sheet],
   template: `
     <yo-sheet title="Find" [width]="560" (closed)="closed.emit()">
-      <yo-finder label="An act, a step, a page, a token, an item, or words on a page" [found]="found()" (sought)="typed.set($event)" (chosen)="run($event)" />
+      <yo-finder label="A command, a field, a step, a page, a token, an item, or words on a page" [found]="found()" (sought)="typed.set($event)" (chosen)="run($event)" />
     </yo-sheet>
   `,
 })
@@ -35,21 +40,30 @@ export class Find {
   readonly #done = this.#store.selectSignal(siteFeature.selectDone);
   readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
 
-  /** All that has a name here; how far it goes is worked out only for what is listed. */
-  readonly #all = computed((): readonly (Omit<Found, 'reach'> & { readonly reach?: () => string })[] => {
+  readonly #controls = inject(GoToControl);
+  /** A sheet of the desk is asked for. */
+  readonly sheet = output<'site' | 'person'>();
+
+  /** Everything that has a name here. */
+  readonly #all = computed((): readonly Entry[] => {
     const site = this.#site();
     if (!site) return [];
-    const act = (label: string, run: () => void) => ({ id: `act ${label}`, kind: 'act', label, run });
-    const hang = (label: string, hanging: 'all' | 'specimen') => act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })));
+    const act = (label: string, run: () => void, also = '') => ({ id: `act ${label}`, kind: 'act', label, also, run });
+    const hang = (label: string, hanging: 'all' | 'specimen', also: string) => act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
+    const hostile = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
     const undo = this.#done().at(-1)?.label;
     const redo = this.#undone().at(-1)?.label;
     return [
       ...STEPS.map((step) => ({ id: `step ${step}`, kind: 'step', label: STEP_LABELS[step], run: () => this.#store.dispatch(DeskActions.step({ step })) })),
-      ...(undo ? [act(`Undo ${undo}`, () => this.#editor.undo())] : []), ...(redo ? [act(`Redo ${redo}`, () => this.#editor.redo())] : []),
-      hang('All pages', 'all'), hang('Specimen', 'specimen'),
-      act('Heading levels on the wall', () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }))), act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true }))),
+      // By these words alone: the words of the edit may stand on pages as well.
+      ...(undo ? [{ ...act('Undo', () => this.#editor.undo(), 'back revert'), reach: () => undo }] : []), ...(redo ? [{ ...act('Redo', () => this.#editor.redo(), 'again repeat'), reach: () => redo }] : []),
+      hang('All pages', 'all', 'overview wall'), hang('Specimen', 'specimen', 'style guide tokens sheet'),
+      act('Stress copy', () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })), 'test long words content overflow'),
+      act('Heading levels on the wall', () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })), 'outline h1 h2 structure'), act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
+      act('Site settings', () => this.sheet.emit('site'), 'name language address url icon favicon title'), act('Your settings', () => this.sheet.emit('person'), 'density calm surround sessions sign out log out account'),
+      ...STEP_CONTROLS.map((one) => ({ id: `control ${one.step} ${one.open ?? ''} ${one.control}`, kind: 'control', label: one.name ?? one.control, also: one.also, reach: () => STEP_LABELS[one.step], run: () => this.#controls.go(one) })),
       ...SURROUNDS.map((surround) => act(`Surround: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround })))), ...VISIONS.map((seen) => act(`Seen as: ${VISION_LABELS[seen]}`, () => this.#store.dispatch(DeskActions.seen({ seen })))),
-      act('All sites', () => location.assign('/')), act('New site', () => location.assign('/new')),
+      act('All sites', () => location.assign('/'), 'shelf projects home'), act('New site', () => location.assign('/new'), 'begin create start project'),
       ...site.pageOrder.map((page) => ({ id: `page ${page}`, kind: 'page', label: site.pages[page]!.title, reach: () => plural(pageTree(site, page).places.length, 'place'), run: () => this.#store.dispatch(DeskActions.grow({ page })) })),
       ...[...tokenTable(site.brand).values()].map(({ path, label }) => ({ id: `token ${path}`, kind: 'token', label, reach: () => `used in ${plural(placeCount(site, path), 'place')}`, run: () => handToken(this.#store, site, path) })),
     ];
@@ -58,14 +72,14 @@ export class Find {
     const typed = this.typed();
     const site = this.#site();
     if (!site) return [];
-    const ranked = this.#all().map((one) => ({ one, rank: typed.trim() === '' ? (one.kind === 'step' ? 1 : 0) : rank(one.label, typed) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST);
+    const ranked = this.#all().map((one) => ({ one, rank: typed.trim() === '' ? (one.kind === 'step' ? 1 : 0) : rank(one.label, typed, one.also) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST);
     // Items are many: they are looked at only for what was typed.
     const items = typed.trim().length < 2 ? [] : Object.values(site.items).map((item) => ({ item, label: itemName(site.collections[item.collection]!, item) })).map((one) => ({ ...one, rank: rank(one.label, typed) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST_ITEMS)
       .map(({ item, label }): Found => ({ id: `item ${item.id}`, kind: 'item', label, reach: site.collections[item.collection]!.label, run: () => this.#item(item.id) }));
     const named = [...ranked.slice(0, MOST - Math.min(items.length, 4)).map(({ one }): Found => ({ ...one, reach: one.reach?.() ?? '' })), ...items];
     // A letter or two are in every text.
     const words = typed.trim().length < 3 ? [] : findWords(site, typed, MOST - named.length);
-    return [...named, ...words.map(({ page, entry, block, words: line }, i): Found => ({ id: `words ${i} ${block}`, kind: 'words', label: line.length > 70 ? `${line.slice(0, 70)}…` : line, reach: site.pages[page]!.title, run: () => this.#show(site, page, entry, block) }))];
+    return [...named, ...words.map(({ page, entry, block, words: line }, i): Found => ({ id: `words ${i} ${block}`, kind: 'words', label: line.length > 70 ? `${line.slice(0, 70)}…` : line, reach: site.pages[page]?.title ?? '', run: () => this.#show(site, page, entry, block) }))];
   });
 
   /** Opens an item in the table of its collection. */
@@ -85,6 +99,7 @@ export class Find {
   protected run(id: string): void {
     const one = this.found().find((found) => found.id === id);
     this.closed.emit();
-    one?.run();
+    // The sheet that closes gives the focus back first.
+    if (one) setTimeout(() => one.run());
   }
 }

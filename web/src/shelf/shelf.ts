@@ -5,9 +5,10 @@ import { firstValueFrom } from 'rxjs';
 import { freshSiteId, plural, type ShelvedSite } from '@yohaku/core';
 import { SiteApi, canRetry, failureWords, isSignedOut } from '../api/index.ts';
 import { remember, remembered } from '../state/index.ts';
-import { ACTS, SeekField, ActsMenu, Segments, TextField, type MenuAct } from '../ui/index.ts';
+import { ACTS, SeekField, ActsMenu, Segments, type MenuAct } from '../ui/index.ts';
 import { siteNameProblem } from './site-name.ts';
 import { PageCard } from './page-card.ts';
+import { SiteAsk } from './site-ask.ts';
 
 const ORDER = 'yohaku-shelf-order';
 const ORDERS = [{ value: 'edited', label: 'Edited last' }, { value: 'name', label: 'Name' }] as const;
@@ -17,7 +18,7 @@ type Order = (typeof ORDERS)[number]['value'];
 @Component({
   selector: 'yo-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, SeekField, DatePipe, RouterLink, ActsMenu, Segments, TextField, PageCard],
+  imports: [ACTS, SeekField, DatePipe, RouterLink, ActsMenu, Segments, SiteAsk, PageCard],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
 })
@@ -77,18 +78,37 @@ export class Shelf {
   protected readonly checkName = (one: ShelvedSite, own: boolean) => (text: string): string => siteNameProblem(text, (this.sites() ?? []).filter((other) => !own || other !== one).map((other) => other.name));
   protected readonly checkTyped = (one: ShelvedSite) => (text: string): string => (text.trim() === one.name.trim() ? '' : `Type ${one.name} to delete it.`);
 
+  /** Returns a free name for a copy. */
+  protected copyName(one: ShelvedSite): string {
+    const taken = new Set((this.sites() ?? []).map((other) => other.name.toLowerCase()));
+    for (let i = 1; ; i++) {
+      const name = `${one.name.trim().slice(0, 70)} copy${i > 1 ? ` ${i}` : ''}`;
+      if (!taken.has(name.toLowerCase())) return name;
+    }
+  }
+  /** Closes the question and gives the focus back to the menu of the site. */
+  protected close(one: ShelvedSite): void {
+    this.asked.set(null);
+    this.#focus(`[aria-label="More on ${CSS.escape(one.name)}"]`);
+  }
+  #focus(selector: string): void {
+    setTimeout(() => document.querySelector<HTMLElement>(selector)?.focus());
+  }
+
   protected rename(one: ShelvedSite, name: string): void {
-    void this.#do(() => firstValueFrom(this.#api.renameSite(one.id, one.name, name)), `${one.name} is called ${name}.`);
+    if (name === one.name) return this.close(one);
+    void this.#do(() => firstValueFrom(this.#api.renameSite(one.id, one.name, name)), `${one.name} is called ${name}.`, one.id);
   }
   protected copy(one: ShelvedSite, name: string): void {
     const id = freshSiteId(name, (this.sites() ?? []).map((other) => other.id));
-    void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} is copied as ${name}.`);
+    void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} is copied as ${name}.`, id);
   }
   protected remove(one: ShelvedSite, typed: string): void {
     void this.#do(() => firstValueFrom(this.#api.removeSite(one.id, typed)), `${one.name} is deleted.`);
   }
 
-  async #do(act: () => Promise<unknown>, told: string): Promise<void> {
+  /** @param then id of the site that has the focus afterwards */
+  async #do(act: () => Promise<unknown>, told: string, then?: string): Promise<void> {
     this.asked.set(null);
     try {
       await act();
@@ -97,5 +117,6 @@ export class Shelf {
       this.told.set(failureWords(error));
     }
     await this.#read();
+    if (then !== undefined) this.#focus(`a[href="/sites/${then}"]`);
   }
 }

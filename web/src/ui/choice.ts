@@ -20,6 +20,7 @@ function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[
   selector: 'yo-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, NzSelectModule],
+  host: { '(keydown.escape)': 'shut($event)' },
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <nz-select [nzId]="id" [ngModel]="inner(value())" (ngModelChange)="take($event)" [nzPlaceHolder]="placeholder()" [nzDropdownMatchSelectWidth]="false" nzShowSearch nzNotFoundContent="Nothing here is called so." (nzOpenChange)="$event || tried.emit(null)"
@@ -45,6 +46,13 @@ export class Choice {
   protected readonly stable = computed(() => this.options(), { equal: sameOptions });
   protected readonly id = `choice-${++count}`;
 
+  /** Closes an open list alone: the panel around does not hear of it. */
+  protected shut(event: Event): void {
+    const select = this.select();
+    if (!select.nzOpen) return;
+    event.stopPropagation();
+    select.setOpenState(false);
+  }
   protected inner = (value: string | null): string | null => (value === '' ? NONE : value);
   protected take(inner: string): void {
     this.chosen.emit(inner === NONE ? '' : inner);

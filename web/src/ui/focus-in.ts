@@ -5,6 +5,7 @@ import { Directive, ElementRef, afterNextRender, inject } from '@angular/core';
 export class FocusIn {
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    afterNextRender(() => host.querySelector<HTMLElement>('button, input, [tabindex="0"]')?.focus());
+    // A field comes before a button: the first button of most panels closes them.
+    afterNextRender(() => (host.querySelector<HTMLElement>('input:not([type=file]), textarea') ?? host.querySelector<HTMLElement>('button, [tabindex="0"]'))?.focus());
   }
 }

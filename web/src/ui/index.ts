@@ -5,7 +5,7 @@ export { Choice, type ChoiceOption } from './choice.ts';
 export { Pull, type Pulled } from './pull.ts';
 export { lateChart, type DrawnChart } from './late-chart.ts';
 export { KEYS, type Key } from './keys.ts';
-export { isTyping } from './typing.ts';
+export { isTyping, meanToType } from './typing.ts';
 export { nameProblem } from './name-problem.ts';
 export { ACTS, Act, Delete, ICONS, IconSign, Opens, Pick, Tip, type Icon } from './acts.ts';
 export { ActsMenu, type MenuAct } from './acts-menu.ts';

@@ -1,4 +1,5 @@
 import { KEYS, type Key } from './keys.ts';
+import { meanToType } from './typing.ts';
 
 const press = (key: string, more: KeyboardEventInit = {}, target: Element = document.body): KeyboardEvent => {
   const event = new KeyboardEvent('keydown', { key, bubbles: true, ...more });
@@ -19,6 +20,23 @@ describe('keys', () => {
     expect(which(press('z', { ctrlKey: true }, field))).toEqual([]);
     for (const key of ['s', 'l', 'b', 'p', 'n', 'r', 't', 'w', '1']) expect(which(press(key, { ctrlKey: true }))).withContext(`Ctrl ${key}`).toEqual([]);
     field.remove();
+  });
+  it('run no command while the letters were meant for a text editor that did not open; Escape and commands still work', () => {
+    // Long before all other specs.
+    const now = spyOn(performance, 'now').and.returnValue(-95_000);
+    meanToType();
+    // Each further letter belongs to the same words.
+    for (const [at, key] of [[-94_700, 'm'], [-93_800, 'u'], [-92_900, 's'], [-92_000, '1']] as const) {
+      now.and.returnValue(at);
+      expect(which(press(key))).withContext(key).toEqual([]);
+    }
+    expect([which(press('Escape')), which(press('z', { ctrlKey: true }))]).toEqual([['back'], ['undo']]);
+    now.and.returnValue(-90_999);
+    expect(which(press('s'))).toEqual(['specimen']);
+  });
+  it('that undo or fix need a modifier', () => {
+    for (const key of 'abcdefghijklmnopqrstuvwxyz') expect(which(press(key)).filter((name) => /undo|redo|fix/i.test(name))).withContext(key).toEqual([]);
+    expect(which(press('Enter', { ctrlKey: true }))).toEqual(['fix']);
   });
   it('that are held end wherever the focus is by then', () => {
     const field = document.body.appendChild(document.createElement('input'));

@@ -19,7 +19,7 @@ let count = 0;
     <label [for]="id" class="head" yoPull (pulling)="pull($event)" (pulled)="letGo($event)" [class.sr]="hideLabel()">{{ label() }}</label>
     <input nz-input class="mono" [id]="id" type="text" inputmode="decimal" autocomplete="off" [value]="text()" [style.width.px]="width()"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown)="key($event)" (blur)="take()" />
+      (input)="type($event)" (change)="take()" (keydown)="key($event)" (focus)="hold()" (blur)="leave()" />
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
   styles: `:host { display: inline-flex; flex-direction: column; position: relative; } label { cursor: ew-resize; user-select: none; white-space: nowrap; } .why { max-width: 180px; white-space: normal; color: #1a1a1a; }`,
@@ -49,10 +49,21 @@ export class NumberField {
   constructor() {
     effect(() => {
       this.value();
-      if (!this.#dragging && untracked(this.problem) === '') this.typed.set(null);
+      // Text that is still being typed stays: the field may be bound to a new thing only after the first digits.
+      if (this.#dragging || untracked(this.#inHand)) return;
+      this.typed.set(null);
+      this.problem.set('');
     });
   }
 
+  readonly #inHand = signal(false);
+  protected hold(): void {
+    this.#inHand.set(true);
+  }
+  protected leave(): void {
+    this.#inHand.set(false);
+    this.take();
+  }
   protected type(event: Event): void {
     this.typed.set((event.target as HTMLInputElement).value);
     this.problem.set('');
@@ -75,6 +86,9 @@ export class NumberField {
   protected key(event: KeyboardEvent): void {
     if (KEYS.keep.is(event)) return this.take();
     if (KEYS.drop.is(event)) {
+      if (this.typed() === null && this.problem() === '') return;
+      // The panel around stays open: this press only drops what was typed.
+      event.stopPropagation();
       this.typed.set(null);
       this.problem.set('');
       return;

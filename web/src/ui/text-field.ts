@@ -16,7 +16,7 @@ const MOST_LISTED = 40;
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
     <input #field nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.list]="offers().length ? id + '-offers' : null"
       [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown)="key($event)" (focus)="inHand.set(true)" (blur)="inHand.set(false)" />
+      (input)="type($event)" (change)="confirmed() || take()" (keydown)="key($event)" (focus)="inHand.set(true)" (blur)="inHand.set(false)" />
     @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offered(); track one) { <option [value]="one"></option> }</datalist> }
     @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
   `,
@@ -33,6 +33,8 @@ export class TextField {
   readonly placeholder = input('');
   /** What it may well say; anything else can be typed. */
   readonly offers = input<readonly string[]>([]);
+  /** Only Enter or a button beside the field takes what was typed. Leaving the field does not. */
+  readonly confirmed = input(false);
   readonly done = output<string>();
   protected readonly inHand = signal(false);
   /** Offers that have in them what stands in the field, while it is in hand. */
@@ -54,8 +56,8 @@ export class TextField {
   constructor() {
     effect(() => {
       this.value();
-      // Only a new value clears what was typed, and never text that was refused.
-      if (untracked(this.problem) === '') this.typed.set(null);
+      // Text that is still being typed stays: the field may be bound to a new thing only after the first letters.
+      if (!untracked(this.inHand)) untracked(() => this.drop());
     });
   }
 
@@ -66,7 +68,11 @@ export class TextField {
 
   protected take(): void {
     if (this.same()) return;
-    const text = this.typed()!.trim();
+    this.confirm();
+  }
+  /** Takes what stands in the field, changed or not. */
+  confirm(): void {
+    const text = (this.typed() ?? this.value()).trim();
     const problem = this.check()(text);
     this.problem.set(problem);
     if (problem !== '') return;
@@ -77,8 +83,18 @@ export class TextField {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (KEYS.keep.is(event)) this.take();
-    else if (KEYS.drop.is(event)) this.drop();
+    if (KEYS.keep.is(event)) return this.confirmed() ? this.confirm() : this.take();
+
+    if (KEYS.drop.is(event) && (this.typed() !== null || this.problem() !== '')) {
+      // The panel around stays open: this press only drops what was typed.
+      event.stopPropagation();
+      this.drop();
+    }
+  }
+
+  /** Puts the cursor into the field, with its text selected. */
+  focus(): void {
+    this.field().nativeElement.select();
   }
 
   protected drop(): void {

@@ -58,6 +58,30 @@ describe('fields', () => {
     expect([corner!.value, alerts().length]).toEqual(['4', 0] as never);
   });
 
+  it('keep what is being typed when they come to be bound to something else meanwhile, and take it for that', async () => {
+    document.body.append(fixture.nativeElement as HTMLElement);
+    const [corner, name] = inputs();
+    const { componentInstance: host } = fixture;
+    for (const [input, text] of [[corner!, '9'], [name!, 'Lamp']] as const) {
+      input.focus();
+      input.value = text;
+      input.dispatchEvent(new Event('input'));
+      host.value.set(31);
+      host.name.set('Another page');
+      await fixture.whenStable();
+      expect(input.value).toBe(text);
+      input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      await fixture.whenStable();
+      input.blur();
+    }
+    expect([host.done.at(-1), host.name()]).toEqual([9, 'Lamp']);
+    // Left alone, they show the new value, also after a refused text.
+    await type(name!, '');
+    host.name.set('Third');
+    await fixture.whenStable();
+    expect([name!.value, alerts()]).toEqual(['Third', []] as never);
+  });
+
   it('offer what has in it what is typed, a few of thousands, and only while somebody types there', async () => {
     document.body.append(fixture.nativeElement as HTMLElement);
     const [, , leads] = inputs();

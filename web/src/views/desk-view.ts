@@ -140,6 +140,8 @@ export class DeskView {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
+    // What was open on top, like a menu, has taken the press for itself.
+    if (event.defaultPrevented) return;
     if (this.reading.only()) return KEYS.back.is(event) ? this.#escape() : undefined;
     if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
       event.preventDefault();

@@ -10,6 +10,8 @@ export interface HungFrame {
   readonly painter: FramePainter;
   readonly element: HTMLElement;
   scale(): number;
+  /** Whether presses go into the page itself. */
+  takesPresses(): boolean;
   /** Smaller is nearer; the grown page is 0. */
   nearness(): number;
   /** Whether it is in sight or about to be; the others come last. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, e
 import { anyPage, bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead, Reading } from '../state/index.ts';
+import { meanToType } from '../ui/index.ts';
 import { BlockGaps } from './block-gaps.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
@@ -13,7 +14,7 @@ import { turn } from './turn.ts';
 import { WordsEditor } from './words-editor.ts';
 
 /** Where a click in a frame fell. */
-export interface FramePick { readonly place: string; readonly rect: DOMRect; /** It joins what is in hand. */ readonly joins: boolean }
+export interface FramePick { readonly place: string; readonly rect: DOMRect; /** Where the pointer was, px of the page. */ readonly at: { readonly x: number; readonly y: number }; /** It joins what is in hand. */ readonly joins: boolean }
 
 /** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
 export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
@@ -223,7 +224,7 @@ export class PageFrame {
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     let fresh = true;
     const unhang = this.#frames.hang({
-      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, element: this.element, scale: () => this.scale(), nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
+      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, element: this.element, scale: () => this.scale(), takesPresses: () => this.takesPresses, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
       painted: (structure) => {
         // Sizes are heard of from the observer; asking here would lay out every frame at once, and a fresh one in the task that fills it.
         if (structure && !fresh) this.#measure();
@@ -241,7 +242,10 @@ export class PageFrame {
       unhang();
     });
     document.addEventListener('click', (event) => this.#click(event, this.picked), { signal });
-    document.addEventListener('dblclick', (event) => this.#click(event, this.opened), { signal });
+    document.addEventListener('dblclick', (event) => {
+      meanToType();
+      this.#click(event, this.opened);
+    }, { signal });
     // With Shift a press takes a place along, and no words.
     document.addEventListener('mousedown', (event) => {
       if (event.shiftKey && !(event.target as Element | null)?.closest?.('[contenteditable]')) event.preventDefault();
@@ -256,8 +260,26 @@ export class PageFrame {
     const link = target?.closest?.('a, button');
     if (link) event.preventDefault();
     if (target?.closest?.('[contenteditable]')) return;
-    const element = target?.closest?.('[data-place]');
-    if (element) out.emit({ place: element.getAttribute('data-place')!, rect: element.getBoundingClientRect(), joins: event.shiftKey || event.ctrlKey || event.metaKey });
+    const pick = picked(target, event, { x: event.clientX, y: event.clientY });
+    if (pick) out.emit(pick);
+  }
+
+  /** Whether presses go into the page itself: in the overview they do not. */
+  get takesPresses(): boolean {
+    return this.#frame?.inert === false;
+  }
+
+  /** Returns the place at a point of the window, on a page that takes no presses itself. */
+  under(event: MouseEvent): FramePick | undefined {
+    const [frame, document] = [this.#frame, this.document];
+    if (!frame || !document) return undefined;
+    const box = frame.getBoundingClientRect();
+    const at = { x: (event.clientX - box.left) / this.scale(), y: (event.clientY - box.top) / this.scale() };
+    // Nothing of an inert page is found at a point.
+    frame.inert = false;
+    const element = document.elementFromPoint(at.x, at.y);
+    frame.inert = !this.live();
+    return picked(element, event, at);
   }
 
   /** Keys pressed on a page are the desk's: the page has none of its own, but for words that are edited in it. */
@@ -343,6 +365,12 @@ export class PageFrame {
     }
     return line.length > 0 ? { line: line.join(''), halo: halo.join('') } : null;
   }
+}
+
+/** Returns what a press on an element picks: the place around it, if there is one. */
+function picked(element: Element | null, event: MouseEvent, at: FramePick['at']): FramePick | undefined {
+  const place = element?.closest?.('[data-place]');
+  return place ? { place: place.getAttribute('data-place')!, rect: place.getBoundingClientRect(), at, joins: event.shiftKey || event.ctrlKey || event.metaKey } : undefined;
 }
 
 /** The outline of a box as a path, along whole pixels. */

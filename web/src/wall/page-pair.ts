@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { ACTS } from '../ui/index.ts';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChildren } from '@angular/core';
+import { Reading } from '../state/index.ts';
+import { ACTS, meanToType } from '../ui/index.ts';
 import { PageFrame, type FramePick } from './page-frame.ts';
 
 /** Of the look of a page: between its widths, and the line with its name, px. */
@@ -46,7 +47,7 @@ export interface PairPick { readonly frame: PageFrame; readonly page: string; re
       <button yo-pick [class.strong]="it.grown" (click)="grow.emit(it.grown ? null : it.id)" [attr.aria-expanded]="it.grown">{{ it.title }}</button>
       <span class="muted">@if (it.failing) { {{ it.failing }} failing }</span>
     </figcaption>
-    <div class="sheets" (click)="it.grown || grow.emit(it.id)">
+    <div class="sheets" (click)="press($event)" (dblclick)="open($event)">
       @if (it.wide) {
         <yo-page-frame #at1280 [siteId]="it.site" [page]="it.id" [width]="1280" [scale]="it.scale" [live]="it.grown" [nearness]="it.grown ? 0 : it.nearness"
           [lit]="it.lit" [outline]="it.outline" [title]="it.title + ' at 1280'" (picked)="tell(picked, at1280, $event)" (opened)="tell(opened, at1280, $event)" />
@@ -76,6 +77,30 @@ export class PagePair {
   readonly grow = output<string | null>();
   readonly picked = output<PairPick>();
   readonly opened = output<PairPick>();
+
+  readonly #reading = inject(Reading).only;
+  protected readonly frames = viewChildren(PageFrame);
+  /** Picks the place under the pointer in the overview. A grown page takes its presses itself. */
+  protected press(event: MouseEvent): void {
+    if (this.page().grown) return;
+    // A window that is only for reading has nothing to select.
+    if (this.#reading()) return this.grow.emit(this.page().id);
+    const under = this.#under(event);
+    if (under) this.picked.emit(under);
+  }
+  /** Opens the words under the pointer, or enlarges the page where there is no place. */
+  protected open(event: MouseEvent): void {
+    if (this.page().grown) return;
+    meanToType();
+    const under = this.#under(event);
+    if (under) this.opened.emit(under);
+    else this.grow.emit(this.page().id);
+  }
+  #under(event: MouseEvent): PairPick | undefined {
+        const frame = this.frames().find(({ element }) => element.contains(event.target as Node));
+    const pick = frame?.under(event);
+    return frame && pick && { frame, page: this.page().id, pick };
+  }
 
   protected tell(out: { emit(pick: PairPick): void }, frame: PageFrame, pick: FramePick): void {
     out.emit({ frame, page: this.page().id, pick });

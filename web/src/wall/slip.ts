@@ -15,7 +15,7 @@ import { slipValues, type SlipValue } from './slip-values.ts';
   imports: [ACTS, SlipFields, SlipParts, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
-  host: { class: 'on-paper', role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit()' },
+  host: { class: 'on-paper', role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
 })
 export class Slip {
   readonly #store = inject(Store);

@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
 import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, publishedPage, publishedPages, siteIndex, tokenTable, type Vision } from '@yohaku/core';
 import { DeskActions, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
-import { ACTS, KEYS, NumberField, TextField } from '../ui/index.ts';
+import { ACTS, KEYS, NumberField, TextField, meanToType } from '../ui/index.ts';
 import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
@@ -13,12 +13,15 @@ import { Frames } from './frames.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { HungPages } from './hung-pages.ts';
 import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
-import { PageFrame, type Crop } from './page-frame.ts';
+import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
 import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
 import { PinWall } from './pin-wall.ts';
+import { SectionSight } from './section-sight.ts';
 import { SHEET_WIDTHS } from './sheets.ts';
 import { Slip } from './slip.ts';
+import { slipSpot, type SlipSpot } from './slip-spot.ts';
 import { SpecimenWall } from './specimen-wall.ts';
+import { holdStill, middleInSight } from './hold-still.ts';
 import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
 import { WordsEditor } from './words-editor.ts';
@@ -29,11 +32,6 @@ const PANELS = {
   color: { width: 290, phone: 0, height: 150, scale: 0.5, most: 8 },
   size: { width: 382, phone: 218, height: 240, scale: 0.56, most: 6 },
 } as const;
-
-/** How tall the slip may be where the wall has room, px. */
-const SLIP_TALLEST = 420;
-/** Width of a slip, px; its stylesheet has it as well. */
-const SLIP_WIDTH = 288;
 
 /** Whether pages hang at a width anyway. */
 const hangsAlready = (width: number | null): boolean => SHEET_WIDTHS.some((one) => one === width);
@@ -49,6 +47,8 @@ function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyM
 /** A chosen place is looked for on the wall at first after so many ms, and so often. */
 const LOOK_MS = 120;
 const LOOKS = 40;
+/** A page that was enlarged under the pointer is looked at again after so many ms. */
+const FOLLOW_MS = 16;
 
 /** The wall: all pages in one row, or only what the token in hand reaches. */
 @Component({
@@ -57,7 +57,7 @@ const LOOKS = 40;
   imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PagePair, PinWall, SpecimenWall, StressBar, Slip, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
-  providers: [HungPages],
+  providers: [HungPages, SectionSight],
   host: { '[class.written]': 'writtenOn() !== null' },
 })
 export class Wall {
@@ -82,9 +82,10 @@ export class Wall {
   protected readonly zoom = signal(1);
   protected readonly row = viewChild<ElementRef<HTMLElement>>('row');
   readonly #hung = inject(HungPages);
+  readonly #sections = inject(SectionSight);
   /** The place for which the slip hangs where it does. */
   #anchored: DeskState['place'] = null;
-  protected readonly anchor = signal<{ x: number; y: number; fromX: number; fromY: number; room: number } | null>(null);
+  protected readonly anchor = signal<SlipSpot | null>(null);
 
   readonly #failing = computed(() => {
     const failing = new Map<string, Set<string>>();
@@ -182,11 +183,19 @@ export class Wall {
   });
   protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.selected()?.type === 'color' ? 'color' : 'size']);
   readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), { initialValue: window.innerWidth });
-  /** At what scale all pages hang. */
-  protected readonly overview = computed(() => overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room()));
+  readonly #opening = this.#store.selectSignal(siteFeature.selectOpening);
+  readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
+  /** At what scale all pages hang. Pages that come or go leave it alone, so that the wall stays still; it is worked out anew when the user comes back to the overview. */
+  protected readonly overview = linkedSignal<string, number>({
+    source: () => [this.siteId(), this.#room(), this.#hanging(), this.#grown(), this.site() === null, this.#opening()?.here].join(),
+    computation: (_source, before) => untracked(() => (before && this.#grown() ? before.value : overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room()))),
+  });
+  /** The page that is enlarged where the user pressed: the wall does not scroll to it. */
+  #growing: string | null = null;
 
   constructor() {
     this.#hung.watch(this.row);
+    this.#sections.watch(this.row);
     effect(() => {
       // A slip hangs at the place it was hung for: at another one it is hung anew.
       const { place } = this.desk();
@@ -197,7 +206,14 @@ export class Wall {
     // A page that was grown from elsewhere is brought into view.
     effect(() => {
       const page = this.#grown();
-      if (page) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
+      const here = this.#growing === page;
+      this.#growing = null;
+      if (page && !here) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
+    });
+    // A slip without its place would be empty.
+    effect(() => {
+      const [site, { place }] = [this.site(), this.desk()];
+      if (site && place && !this.#opening() && !siteIndex(site).byAddress.has(`${place.page} ${place.id}`)) untracked(() => this.closeSlip());
     });
     // A place chosen from a list: grow its page and bring it into view.
     effect(() => {
@@ -217,14 +233,25 @@ export class Wall {
     // The overview begins at the heads of the pages, with the one that was read in sight.
     setTimeout(() => {
       const [row, pair] = [this.row()?.nativeElement, document.getElementById(`page-${was}`)];
-      if (row && pair) row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
+      if (!row || !pair) return;
+      row.style.paddingRight = row.style.paddingBottom = '';
+      row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
     }, 0);
   }
 
+  /** Enlarges or shrinks the grown page around what is in hand, or else around the middle of the wall. */
   protected nearer(steps: number): void {
-    this.zoom.update((zoom) => Math.max(0, Math.min(GROWN.length - 1, zoom + steps)));
+    const [row, frame] = [this.row()?.nativeElement, this.#live(this.desk().grown ?? undefined)];
+    const zoom = Math.max(0, Math.min(GROWN.length - 1, this.zoom() + steps));
+    if (!row || !frame) return this.zoom.set(zoom);
     this.anchor.set(null);
-    this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
+    const { place, section } = this.desk();
+    const chosen = frame.painter.document.querySelector(place ? `[data-place="${place.id}"]` : `[data-part="${section}"]`)?.getBoundingClientRect();
+    holdStill(row, frame, middleInSight(row, frame, chosen), () => this.zoom.set(zoom), () => {
+      const now = place && frame.painter.document.querySelector(`[data-place="${place.id}"]`)?.getBoundingClientRect();
+      if (now && this.desk().place === place) this.#anchorAt(frame, place.page, now);
+      this.#sections.show();
+    });
   }
 
   protected readonly visionLabels = VISION_LABELS;
@@ -269,27 +296,58 @@ export class Wall {
       const others = also.some(({ id }) => id === pick.place) ? also.filter(({ id }) => id !== pick.place) : [...also, { page, id: pick.place }];
       return this.#store.dispatch(DeskActions.choose({ choice: { also: others } }));
     }
-    this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: pick.place } } }));
-    const section = this.#sectionOf(page, pick.place);
-    if (section) this.#store.dispatch(DeskActions.choose({ choice: { section } }));
-    this.#anchorAt(frame, page, pick.rect);
+    this.#take(page, pick.place);
+    this.#anchorAt(frame, page, pick.rect, pick.at);
   }
 
-  /** Edits the words where they stand. */
-  protected edit({ frame, page, pick }: PairPick): void {
+  /** Puts a place in hand, with its section, where the user pressed: the wall stays where it is. */
+  #take(page: string, place: string): void {
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: place } } }));
+    const section = this.#sectionOf(page, place);
+    if (section) this.#store.dispatch(DeskActions.choose({ choice: { section } }));
+    this.#sections.pointed();
+  }
+
+  /** Edits the words where they stand. In the overview the page is enlarged first, and the words stay under the pointer. */
+  protected edit(pressed: PairPick): void {
     if (this.reading()) return;
+    const { frame, page, pick } = pressed;
     const document = frame.document;
-    if (document) this.#words.edit(document, page, pick.place);
+    if (frame.takesPresses && document) return this.#words.edit(document, page, pick.place);
+    holdStill(this.row()!.nativeElement, frame, pick.at, () => {
+      this.#growing = page;
+      this.#store.dispatch(DeskActions.grow({ page }));
+      this.#take(page, pick.place);
+      this.#anchored = untracked(this.desk).place;
+    }, () => this.#editOnceLive(pressed));
+  }
+
+  /** Starts the editor as soon as the page takes presses. */
+  #editOnceLive({ frame, page, pick }: PairPick, tries = LOOKS): void {
+    const document = frame.document;
+    if (this.desk().grown !== page || tries === 0) return;
+    if (!frame.takesPresses || !document) return void setTimeout(() => this.#editOnceLive({ frame, page, pick }, tries - 1), FOLLOW_MS);
+    const rect = document.querySelector(`[data-place="${pick.place}"]`)?.getBoundingClientRect();
+    if (rect) this.#anchorAt(frame, page, rect, pick.at);
+    this.#words.edit(document, page, pick.place);
   }
 
   protected closeSlip(): void {
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
   }
 
-  protected editChosen(): void {
+  /** Edits the words of the place in hand; in the overview its page is enlarged first. */
+  protected editChosen(tries = LOOKS): void {
     const place = this.desk().place;
-    const frame = this.#live(place?.page);
-    if (place && frame) this.#words.edit(frame.painter.document, place.page, place.id);
+    if (!place || tries === 0) return;
+    meanToType();
+    const frame = this.#live(place.page);
+    if (frame?.takesPresses()) return this.#words.edit(frame.painter.document, place.page, place.id);
+    if (this.desk().grown !== place.page) {
+      this.#store.dispatch(DeskActions.grow({ page: place.page }));
+      this.#store.dispatch(DeskActions.choose({ choice: { place } }));
+    }
+    setTimeout(() => this.editChosen(tries - 1), LOOK_MS);
   }
 
   /** The frame of a grown page at 1280. */
@@ -316,25 +374,19 @@ export class Wall {
     const row = this.row()!.nativeElement;
     const top = frame.element.offsetTop + rect.top * frame.scale();
     row.scrollTo({ top: Math.max(0, top - row.clientHeight / 2), left: Math.max(0, frame.element.offsetLeft - 40) });
+    this.#sections.pointed();
     this.#anchorAt(frame, place.page, rect);
   }
 
-  /** The slip hangs beside the pair of pages, tied to it at the height of the place, which is outlined: a line to the place itself would cross what stands between. */
-  #anchorAt(frame: Pick<HungFrame, 'element' | 'scale'>, page: string, rect: DOMRect): void {
+  /** Hangs the slip beside its place, where all of it is in sight and the wall stays where it is. */
+  #anchorAt(frame: Pick<HungFrame, 'element' | 'scale'>, page: string, rect: DOMRect, at?: FramePick['at']): void {
     const row = this.row()!.nativeElement;
     const pair = document.getElementById(`page-${page}`)!;
     const scale = frame.scale();
-    const fromX = pair.offsetLeft + pair.offsetWidth;
-    const fromY = frame.element.offsetTop + (rect.top + rect.height / 2) * scale;
-    const wanted = fromX + 14;
-    // All of it on the wall: what does not fit scrolls within.
-    const room = Math.min(SLIP_TALLEST, row.clientHeight - 16);
-    const y = Math.max(row.scrollTop + 8, Math.min(fromY - 60, row.scrollTop + row.clientHeight - room - 8));
-    this.anchor.set({ x: wanted, y, fromX, fromY, room });
+    const [left, top] = [frame.element.offsetLeft, frame.element.offsetTop];
+    const view = { left: row.scrollLeft, top: row.scrollTop, width: row.clientWidth, height: row.clientHeight };
+    const place = { left: left + rect.left * scale, top: top + rect.top * scale, right: left + rect.right * scale, bottom: top + rect.bottom * scale };
+    this.anchor.set(slipSpot(view, pair.offsetLeft + pair.offsetWidth, place, at ? { x: left + at.x * scale, y: top + at.y * scale } : { x: place.left, y: place.top }));
     this.#anchored = untracked(this.desk).place;
-    // All of it in sight, whichever page it hangs beside: at the right edge of the window the wall makes room.
-    const over = wanted + SLIP_WIDTH + 16 - (row.scrollLeft + row.clientWidth);
-    if (over > 0) setTimeout(() => row.scrollBy({ left: over }), 0);
   }
-
 }

@@ -2,7 +2,7 @@ import { Injectable, effect, inject, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { Change, Site } from '@yohaku/core';
-import { AuditActions, PagesRead, PixelsRead, SiteActions, freshId, siteFeature, type LastEdit, type SheetRead } from '../state/index.ts';
+import { AuditActions, PagesRead, PixelsRead, SiteActions, freshId, siteFeature, type LastEdit, type SheetRead, type SiteState } from '../state/index.ts';
 import type { Evidence, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** The longest wait for an answer, ms, and the largest number of restarts. */
@@ -29,9 +29,9 @@ export class AuditLink {
 
   constructor() {
     effect(() => {
-      const { current, pending, last, opening } = this.#state();
+      const { current, pending, last, opening, arrived } = this.#state();
       // What is here of a site is judged once it is whole.
-      untracked(() => this.#follow(opening ? null : current, pending, last));
+      untracked(() => this.#follow(opening ? null : current, pending, last, arrived));
     });
     inject(PagesRead).read.pipe(takeUntilDestroyed()).subscribe(({ siteId, sheets }) => this.#post({ kind: 'read', siteId, sheets }, buffersOf(sheets)));
     effect(() => {
@@ -76,8 +76,13 @@ export class AuditLink {
     (this.#worker ??= this.#start()).postMessage(message, transfer);
   }
 
-  #follow(current: Site | null, pending: readonly Change[], last: LastEdit | null): void {
+  #follow(current: Site | null, pending: readonly Change[], last: LastEdit | null, arrived: SiteState['arrived']): void {
     if (!current || current === this.#known) return;
+    // Of edits from other windows, too, only the changes travel, and what they do not touch is not judged again.
+    if (arrived && arrived.before === this.#known && arrived.after === current) {
+      for (const { ops, label } of arrived.changes) this.#post({ kind: 'change', change: { ops, label }, ripple: false });
+      return this.#told(current);
+    }
     const change = last && last.id !== this.#lastEdit ? pending.find((one) => one.id === last.id) : undefined;
     // One edit of ours on top of what the worker knows: only the change travels. Anything else: the site itself.
     if (change) {
@@ -88,6 +93,10 @@ export class AuditLink {
     // What came from other windows besides is in the site itself.
     if (!change || last!.after !== current) this.#post({ kind: 'site', site: current });
     if (last) this.#lastEdit = last.id;
+    this.#told(current);
+  }
+
+  #told(current: Site): void {
     this.#known = current;
     // What mends the state before may not mend this one.
     this.#pixels.found.set(null);

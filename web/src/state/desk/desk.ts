@@ -105,6 +105,12 @@ export const DeskActions = createActionGroup({
   },
 });
 
+/** The page of a place is in hand with it; a generated page is edited on its source page. */
+function pageOf(state: DeskState, place: PlaceRef | null | undefined): Partial<DeskState> {
+  const page = place ? editedPage(place.page) : null;
+  return page === null || page === state.page ? {} : { page, section: null, sections: [] };
+}
+
 export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
@@ -123,7 +129,7 @@ export const deskFeature = createFeature({
       return { ...state, grown: page, page: edited, hanging: 'all', place: null, ...(edited !== state.page ? { section: null, sections: [] } : {}) };
     }),
     // Another place in hand is in hand alone, unless others come with it.
-    on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...('place' in choice && !('also' in choice) ? { also: [] } : {}), ...choice })),
+    on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...pageOf(state, choice.place), ...('place' in choice && !('also' in choice) ? { also: [] } : {}), ...choice })),
     on(DeskActions.third, (state, { width }): DeskState => ({ ...state, third: width })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),

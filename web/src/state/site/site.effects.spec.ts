@@ -55,6 +55,26 @@ describe('sending edits', () => {
     await until(async () => (await pendingStore.all('small')).length === 0);
   });
 
+  it('says that the browser has no room for an unsent edit, asks before the window closes, and keeps it as soon as there is room', async () => {
+    // The runner takes any such event for a reload.
+    const runner = window.onbeforeunload;
+    window.onbeforeunload = null;
+    const closes = (): boolean => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
+    const full = spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('No room', 'QuotaExceededError'));
+    commit(9, 'edit-0001');
+    await until(() => state().notice !== '');
+    expect(state().notice).toContain('This browser has no room to keep 1 unsent edit. It is in this window only until the server has it');
+    expect(closes()).toBeTrue();
+    full.and.callThrough();
+    await until(async () => (await pendingStore.all('small')).some((one) => one.id === 'edit-0001'));
+    await until(() => !closes());
+    // The notice stands until the server has the edit.
+    (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
+    await until(() => state().notice === '');
+    window.onbeforeunload = runner;
+    expect(state().saving).toBe('saved');
+  });
+
   it('sends what was done meanwhile right after, in one batch and in order', async () => {
     commit(9, 'edit-0001');
     const first = await nextPost();

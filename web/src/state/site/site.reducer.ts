@@ -48,6 +48,8 @@ export interface SiteState {
   readonly done: readonly UndoStep[];
   readonly undone: readonly UndoStep[];
   readonly last: LastEdit | null;
+  /** What came from other windows last, while nothing of this one was unsent: the site before, the changes, and the site after. */
+  readonly arrived: { readonly before: Site; readonly changes: readonly Change[]; readonly after: Site } | null;
   readonly showBefore: boolean;
   /** Values this window wrote, by address: so that it can say when another window overtook one. */
   readonly mine: Readonly<Record<string, { readonly value: unknown; readonly label: string }>>;
@@ -55,7 +57,7 @@ export interface SiteState {
 
 export const closedSite: SiteState = {
   status: 'closed', siteId: '', opening: null, confirmed: null, sequence: 0, latest: 0, lost: false, aside: [], pending: [], current: null, shown: null, preview: null, saving: 'saved', waitingWords: '',
-  notice: '', done: [], undone: [], last: null, showBefore: false, mine: {},
+  notice: '', done: [], undone: [], last: null, arrived: null, showBefore: false, mine: {},
 };
 
 const UNDO_DEPTH = 200;
@@ -176,8 +178,10 @@ export const siteReducer = createReducer(
     // Only ours arrived, in the order we made them: what is shown stays the very same object.
     const sent = new Map(state.pending.map((change) => [change.id, change]));
     const current = fresh.every((one) => one.windowId === windowId && isAsSent(one.change, sent.get(one.id))) && pending.length + fresh.length === state.pending.length && state.current ? state.current : withPending(confirmed, pending);
+    const isAlone = state.pending.length === 0 && state.current !== null && current !== null && current !== state.current;
     return settled({
-      ...state, confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, latest: Math.max(state.latest, fresh.at(-1)!.sequence), pending, current, mine,
+      ...state, arrived: isAlone ? { before: state.current!, changes: fresh.map((one) => one.change), after: current } : state.arrived,
+      confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, latest: Math.max(state.latest, fresh.at(-1)!.sequence), pending, current, mine,
       saving: pending.length === 0 ? 'saved' : state.saving,
       notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. What stands now is the later value.` : state.notice,
     });

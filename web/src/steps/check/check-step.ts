@@ -209,9 +209,6 @@ export class CheckStep {
     this.#editor.commit((site) => leaveOverride(site, value.record, value.override, reason));
   }
   protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
-  protected undo(): void {
-    this.#editor.undo();
-  }
   protected percent = (share: number): string => `${cutDownText(share * 100, 1)} %`;
   protected page(id: string): string {
     const site = this.#editor.current();
@@ -223,9 +220,11 @@ export class CheckStep {
     if (KEYS.next.is(event)) return this.go(Math.min(this.shown().length - 1, this.at() + 1));
     if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
     if (this.reading()) return;
-    if (KEYS.undoCheck.is(event)) return this.undo();
     const fix = KEYS.fix.is(event) ? (this.fixes()[0] ?? this.typeFix() ?? this.outline() ?? this.pictured()?.fixes[0]) : undefined;
-    if (fix) this.fix(fix);
+    if (!fix) return;
+    // Without this, the press would also push the button that has the focus.
+    event.preventDefault();
+    this.fix(fix);
   }
 
   #allPlaces(): Row[] {

@@ -157,6 +157,11 @@ export class ListTable<Row> {
     });
   }
 
+  /** Shows every row again, whatever its values. */
+  showAll(): void {
+    this.held.set(new Map());
+  }
+
   protected readonly rowHeight = ROW;
   protected same = (at: number): number => at;
   protected sortBy(by: string): void {

@@ -1,0 +1,22 @@
+/** Elements that take the focus. */
+const FOCUSABLE = 'input, textarea, button, a[href], [tabindex="0"]';
+
+const said = (element: Element): string => (element.textContent ?? '').replace(/\s+/g, ' ').trim();
+const isShown = (element: Element): boolean => element.getClientRects().length > 0;
+
+/** Returns the control with a name among what is shown: by its label, its own words, or what it is read out as. */
+export function controlNamed(root: ParentNode, name: string): HTMLElement | undefined {
+  for (const label of root.querySelectorAll('label')) {
+    const field = label.htmlFor && said(label) === name ? document.getElementById(label.htmlFor) : null;
+    if (field && isShown(label.parentElement!)) return field;
+  }
+  for (const one of root.querySelectorAll<HTMLElement>('[aria-label]')) {
+    if (one.getAttribute('aria-label') !== name || !isShown(one)) continue;
+    const taker = one.matches(FOCUSABLE) ? one : one.querySelector<HTMLElement>(FOCUSABLE);
+    if (taker) return taker;
+  }
+  // A button may go on with what it is about: "Lock", "Duplicate Paper", "Post box: 3 new".
+  const buttons = [...root.querySelectorAll<HTMLElement>('button, a[href], [role=button]')].filter(isShown);
+  const begins = new RegExp(`^${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
+  return buttons.find((one) => said(one) === name) ?? buttons.find((one) => begins.test(said(one)));
+}

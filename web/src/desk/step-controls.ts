@@ -1,0 +1,127 @@
+import type { Step } from '../state/index.ts';
+
+/** A control of a step that Find goes to. */
+export interface StepControl {
+  readonly step: Step;
+  /** Name of the control on the desk. */
+  readonly control: string;
+  /** Name in Find, where the one on the desk says too little by itself. */
+  readonly name?: string;
+  /** Common other words for it. */
+  readonly also: string;
+  /** Button of the step that opens the panel with the control. */
+  readonly open?: string;
+  /** Whether it belongs to a section: the first one is selected if none is. */
+  readonly section?: true;
+  /** Whether the first page of a site does not have it: the second one is opened. */
+  readonly page?: true;
+  /** Role that has to be selected for the control to be there. */
+  readonly role?: 'background' | 'text';
+}
+
+/** Every field, panel and command of the steps. A journey goes to each of them. */
+export const STEP_CONTROLS: readonly StepControl[] = [
+  { step: 'gather', control: 'Text with colours in it', also: 'paste colours css codes palette sources' },
+  { step: 'gather', control: 'Choose files', also: 'upload logo picture import drop sources' },
+  { step: 'gather', control: 'Choose a folder', also: 'upload import old site directory' },
+  { step: 'gather', control: 'Bring in tokens', also: 'import design tokens json variables' },
+  { step: 'gather', control: 'Read the colours', also: 'extract palette sample' },
+  { step: 'gather', control: 'Colours kept', also: 'number of colours palette size reduce' },
+  { step: 'colour', control: 'Add a swatch', also: 'new colour color create' },
+  { step: 'colour', control: 'Name', name: 'Name of the swatch', also: 'rename swatch colour' },
+  { step: 'colour', control: 'Hex or any notation', also: 'color code rgb hsl value' },
+  { step: 'colour', control: 'OKLCH', also: 'lightness chroma hue notation' },
+  { step: 'colour', control: 'Part', also: 'core supporting derived group' },
+  { step: 'colour', control: 'Light', also: 'lightness brightness darker lighter slider' },
+  { step: 'colour', control: 'Contrast against', also: 'ratio contrast background' },
+  { step: 'colour', control: 'Contrast field', also: 'contrast ratio chart chroma' },
+  { step: 'colour', control: 'Lightness by hue', also: 'colour blind vision tell apart chart' },
+  { step: 'colour', control: 'Harmonies', also: 'suggest palettes schemes complementary analogous' },
+  { step: 'colour', control: 'Similar colours', also: 'near close merge duplicates' },
+  { step: 'colour', control: 'Lock', also: 'protect fix keep swatch' },
+  { step: 'grounds', control: 'Background', name: 'Name of the background', also: 'rename background ground surface' },
+  { step: 'grounds', control: 'Role', also: 'heading text link colour job' },
+  { step: 'grounds', control: 'Set to a swatch', also: 'assign colour role' },
+  { step: 'grounds', control: 'or a raw value', name: 'Raw value of a role', also: 'hex role colour' },
+  { step: 'grounds', control: 'Gradient to', also: 'wash fade', role: 'background' },
+  { step: 'grounds', control: 'clearest core swatch', also: 'automatic readable rule contrast', role: 'text' },
+  { step: 'grounds', control: 'or the hue of', name: 'Hue of a role at a ratio', also: 'contrast tint role', role: 'text' },
+  { step: 'grounds', control: 'Add a background', also: 'new ground surface create' },
+  { step: 'grounds', control: 'Fix all together', also: 'repair contrast mend all optimise' },
+  { step: 'type', control: 'Swap', also: 'exchange families fonts' },
+  { step: 'type', control: 'Pairings', also: 'font pairs combine typefaces' },
+  { step: 'type', control: 'Without its fonts', also: 'fallback font loading' },
+  { step: 'type', control: 'Headings', name: 'Family of headings', also: 'font family typeface heading' },
+  { step: 'type', control: 'Text', name: 'Family of text', also: 'font family typeface body' },
+  { step: 'type', control: 'Bring in a font file', also: 'upload import font woff ttf otf', open: 'Text' },
+  { step: 'type', control: 'Desktop: text size', also: 'base font size scale' },
+  { step: 'type', control: 'Desktop: step', also: 'ratio scale' },
+  { step: 'type', control: 'Phone: text size', also: 'base mobile font size scale' },
+  { step: 'type', control: 'Phone: step', also: 'ratio mobile scale' },
+  { step: 'type', control: 'whole px', also: 'round snap sizes' },
+  { step: 'type', control: 'Style', name: 'Name of the style', also: 'rename text style' },
+  { step: 'type', control: 'Size at 1280', also: 'font size desktop' },
+  { step: 'type', control: 'at 390', name: 'Size at 390', also: 'font size phone mobile' },
+  { step: 'type', control: 'Line height', also: 'leading' },
+  { step: 'type', control: 'Weight', also: 'bold light font weight' },
+  { step: 'type', control: 'Spacing, em', also: 'letter spacing tracking' },
+  { step: 'type', control: 'Above', name: 'Space above', also: 'margin space before' },
+  { step: 'type', control: 'below', name: 'Space below', also: 'margin space after' },
+  { step: 'type', control: 'Capitals', also: 'uppercase case' },
+  { step: 'type', control: 'Italic', also: 'slant oblique' },
+  { step: 'type', control: 'Figures for tables', also: 'tabular numerals digits numbers' },
+  { step: 'type', control: 'Provisional', also: 'undecided draft placeholder' },
+  { step: 'type', control: 'Use', name: 'Use of the style', also: 'heading text role of a style' },
+  { step: 'type', control: 'New style like this', also: 'add create text style' },
+  { step: 'buttons', control: 'On', name: 'Background that the buttons are shown on', also: 'background preview buttons' },
+  { step: 'buttons', control: 'Size', also: 'button size small large' },
+  { step: 'buttons', control: 'Label style', also: 'button font text style' },
+  { step: 'buttons', control: 'Icons stand', also: 'button icon position' },
+  { step: 'buttons', control: 'Button corner', also: 'radius rounded corners', open: 'Shape' },
+  { step: 'buttons', control: 'Edge of rules', also: 'divider line border thickness', open: 'Shape' },
+  { step: 'buttons', control: 'underline offset, em', also: 'link underline', open: 'Shape' },
+  { step: 'buttons', control: 'Shape', also: 'corner border radius shadow' },
+  { step: 'buttons', control: 'Corners and shadows', also: 'radius elevation named shapes' },
+  { step: 'buttons', control: 'Spaces', also: 'padding margin gap spacing' },
+  { step: 'buttons', control: 'Sizes and motion', also: 'animation transition duration easing hover' },
+  { step: 'pages', control: 'Page', name: 'Page to edit', also: 'select go to' },
+  { step: 'pages', control: 'Its name', name: 'Name of the page', also: 'rename page title' },
+  { step: 'pages', control: 'Address', also: 'url slug path page', page: true },
+  { step: 'pages', control: 'Add a page: which kind', name: 'Add a page', also: 'new create page' },
+  { step: 'pages', control: 'Duplicate page', also: 'copy page' },
+  { step: 'pages', control: 'Under', also: 'parent subpage hierarchy', page: true },
+  { step: 'pages', control: 'Earlier', name: 'Move the page earlier', also: 'order move page up' },
+  { step: 'pages', control: 'Later', name: 'Move the page later', also: 'order move page down' },
+  { step: 'pages', control: 'Page facts', also: 'seo meta description details search engines' },
+  { step: 'pages', control: 'Description: what is to be found there, in a sentence or two', name: 'Description of the page', also: 'meta description seo', open: 'Page facts' },
+  { step: 'pages', control: 'Search engines', also: 'index noindex robots listing seo', open: 'Page facts' },
+  { step: 'pages', control: 'Language', name: 'Language of the page', also: 'lang locale of the page', open: 'Page facts' },
+  { step: 'pages', control: 'Picture where it is shared', also: 'social image card preview', open: 'Page facts' },
+  { step: 'pages', control: 'Header', name: 'Header of the page', also: 'hide header landing page', open: 'Page facts' },
+  { step: 'pages', control: 'Footer', name: 'Footer of the page', also: 'hide footer landing page', open: 'Page facts' },
+  { step: 'pages', control: 'Menu', also: 'navigation entries links header' },
+  { step: 'pages', control: 'Add an entry: a page, a section there, an address', name: 'Add a menu entry', also: 'navigation link', open: 'Menu' },
+  { step: 'pages', control: 'Folded on phones, behind', also: 'hamburger mobile menu burger', open: 'Menu' },
+  { step: 'pages', control: 'Notice line', also: 'announcement bar banner', open: 'Menu' },
+  { step: 'pages', control: 'Files', also: 'images pictures downloads media assets library' },
+  { step: 'pages', control: 'Bring pictures', also: 'upload images photos media', open: 'Files' },
+  { step: 'pages', control: 'Bring downloads', also: 'upload pdf files documents', open: 'Files' },
+  { step: 'pages', control: 'Collections', also: 'items blog posts products database table cms' },
+  { step: 'pages', control: 'Add a collection', also: 'new cms blog products', open: 'Collections' },
+  { step: 'pages', control: 'Add a section', also: 'new block insert hero gallery form' },
+  { step: 'pages', control: 'Paste words', also: 'import text document copy' },
+  { step: 'pages', control: 'Section facts', also: 'details arrangement layout anchor', section: true },
+  { step: 'pages', control: 'Arrangement', also: 'layout columns order section', open: 'Section facts', section: true },
+  { step: 'pages', control: 'Anchor: what links name it by', name: 'Anchor of the section', also: 'id jump link fragment', open: 'Section facts', section: true },
+  { step: 'pages', control: 'Picture behind', also: 'background image photo section', open: 'Section facts', section: true },
+  { step: 'pages', control: 'Section', name: 'Name of the section', also: 'rename section label', section: true },
+  { step: 'pages', control: 'Background', name: 'Background of the section', also: 'section ground colour', section: true },
+  { step: 'pages', control: 'Padding at 1280, 390', also: 'space spacing section margin', section: true },
+  { step: 'pages', control: 'Up', name: 'Move the section up', also: 'move section order', section: true },
+  { step: 'pages', control: 'Down', name: 'Move the section down', also: 'move section order', section: true },
+  { step: 'pages', control: 'Duplicate section', also: 'copy section', section: true },
+  { step: 'pages', control: 'Delete section', also: 'remove section', section: true },
+  { step: 'publish', control: 'Download as zip', also: 'export site html files backup' },
+  { step: 'publish', control: 'Post box', also: 'messages form letters inbox mail' },
+  { step: 'publish', control: 'Export tokens', also: 'css variables json design tokens download' },
+];
