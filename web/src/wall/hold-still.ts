@@ -5,6 +5,13 @@ type OnWall = Pick<HungFrame, 'element' | 'scale'>;
 /** A point of a page, px of the page. */
 interface PagePoint { readonly x: number; readonly y: number }
 
+/** Returns where something stands on the wall, px of the wall. Offsets would not say: a page in the overview is a frame of reference of its own. */
+export function onWall(row: HTMLElement, element: HTMLElement): { left: number; top: number; right: number } {
+  const [wall, box] = [row.getBoundingClientRect(), element.getBoundingClientRect()];
+  const left = box.left - wall.left + row.scrollLeft;
+  return { left, top: box.top - wall.top + row.scrollTop, right: left + box.width };
+}
+
 /**
  * Keeps a point of a page where it is in the window while `act` changes the scale of the page.
  * Where the wall is too short to scroll that far it gets room at its end, until the next time.
@@ -13,7 +20,10 @@ interface PagePoint { readonly x: number; readonly y: number }
  * @param then runs once the page hangs at its new scale
  */
 export function holdStill(row: HTMLElement, { element, scale }: OnWall, at: PagePoint, act: () => void, then: () => void): void {
-  const on = (): { x: number; y: number } => ({ x: element.offsetLeft + at.x * scale() - row.scrollLeft, y: element.offsetTop + at.y * scale() - row.scrollTop });
+  const on = (): { x: number; y: number } => {
+    const { left, top } = onWall(row, element);
+    return { x: left + at.x * scale() - row.scrollLeft, y: top + at.y * scale() - row.scrollTop };
+  };
   const was = on();
   row.style.paddingRight = row.style.paddingBottom = '';
   act();
@@ -37,14 +47,16 @@ export function middleInSight(row: HTMLElement, { element, scale }: OnWall, box:
     const [low, high] = [Math.max(start, from), Math.min(end, to)];
     return low < high ? (low + high) / 2 : (start + end) / 2;
   };
+  const { left, top } = onWall(row, element);
   return {
-    x: middle(element.offsetLeft, row.scrollLeft, row.clientWidth, box?.left ?? -Infinity, box?.right ?? Infinity),
-    y: middle(element.offsetTop, row.scrollTop, row.clientHeight, box?.top ?? -Infinity, box?.bottom ?? Infinity),
+    x: middle(left, row.scrollLeft, row.clientWidth, box?.left ?? -Infinity, box?.right ?? Infinity),
+    y: middle(top, row.scrollTop, row.clientHeight, box?.top ?? -Infinity, box?.bottom ?? Infinity),
   };
 }
 
 /** Returns true if the left edge of something on the wall, or most of it, is in sight. */
-export function inSightAcross(row: HTMLElement, { offsetLeft, offsetWidth }: HTMLElement): boolean {
-  const [left, right] = [Math.max(offsetLeft, row.scrollLeft), Math.min(offsetLeft + offsetWidth, row.scrollLeft + row.clientWidth)];
-  return right - left > Math.min(offsetWidth, row.clientWidth) / 2;
+export function inSightAcross(row: HTMLElement, element: HTMLElement): boolean {
+  const { left, right } = onWall(row, element);
+  const shown = Math.min(right, row.scrollLeft + row.clientWidth) - Math.max(left, row.scrollLeft);
+  return shown > Math.min(right - left, row.clientWidth) / 2;
 }

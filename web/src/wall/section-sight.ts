@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { publishedPages } from '@yohaku/core';
 import { deskFeature, siteFeature } from '../state/index.ts';
 import { Frames } from './frames.ts';
-import { inSightAcross } from './hold-still.ts';
+import { inSightAcross, onWall } from './hold-still.ts';
 
 /** A section is looked for on the wall at first after so many ms, and so often. */
 const LOOK_MS = 120;
@@ -69,7 +69,7 @@ export class SectionSight {
     const frame = this.#frames.frame(`${page} 1280`);
     const rect = frame?.painter.document.querySelector(`[data-part="${section}"]`)?.getBoundingClientRect();
     if (!frame || !rect || rect.height === 0) return void setTimeout(() => this.#show(key, tries - 1), LOOK_MS);
-    const top = frame.element.offsetTop + rect.top * frame.scale();
+    const top = onWall(row, frame.element).top + rect.top * frame.scale();
     const height = rect.height * frame.scale();
     const shown = Math.min(top + height, row.scrollTop + row.clientHeight) - Math.max(top, row.scrollTop);
     if (shown < Math.min(height, row.clientHeight) / 2) row.scrollTop = Math.max(0, top - ABOVE);

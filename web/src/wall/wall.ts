@@ -21,7 +21,7 @@ import { SHEET_WIDTHS } from './sheets.ts';
 import { Slip } from './slip.ts';
 import { slipSpot, type SlipSpot } from './slip-spot.ts';
 import { SpecimenWall } from './specimen-wall.ts';
-import { holdStill, middleInSight } from './hold-still.ts';
+import { holdStill, middleInSight, onWall } from './hold-still.ts';
 import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
 import { WordsEditor } from './words-editor.ts';
@@ -203,12 +203,22 @@ export class Wall {
       this.anchor.set(null);
       this.#anchored = null;
     });
-    // A page that was grown from elsewhere is brought into view.
+    // A page that was enlarged from elsewhere is brought into view. The overview begins at the heads of the pages, with the one that was read in sight.
+    let was: string | null = null;
     effect(() => {
       const page = this.#grown();
-      const here = this.#growing === page;
+      const before = was;
+      const isHeld = this.#growing === page;
+      was = page;
       this.#growing = null;
-      if (page && !here) setTimeout(() => document.getElementById(`page-${page}`)?.scrollIntoView({ inline: 'start', block: 'nearest' }), 0);
+      if (page ? isHeld : !before) return;
+      setTimeout(() => {
+        const [row, pair] = [this.row()?.nativeElement, document.getElementById(`page-${page ?? before}`)];
+        if (!row || !pair) return;
+        if (page) return pair.scrollIntoView({ inline: 'start', block: 'nearest' });
+        row.style.paddingRight = row.style.paddingBottom = '';
+        row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
+      }, 0);
     });
     // A slip without its place would be empty.
     effect(() => {
@@ -227,16 +237,7 @@ export class Wall {
   }
 
   protected grow(page: string | null): void {
-    const was = this.desk().grown;
     this.#store.dispatch(DeskActions.grow({ page }));
-    if (page !== null || !was) return;
-    // The overview begins at the heads of the pages, with the one that was read in sight.
-    setTimeout(() => {
-      const [row, pair] = [this.row()?.nativeElement, document.getElementById(`page-${was}`)];
-      if (!row || !pair) return;
-      row.style.paddingRight = row.style.paddingBottom = '';
-      row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
-    }, 0);
   }
 
   /** Enlarges or shrinks the grown page around what is in hand, or else around the middle of the wall. */
@@ -329,7 +330,7 @@ export class Wall {
     if (!frame.takesPresses || !document) return void setTimeout(() => this.#editOnceLive({ frame, page, pick }, tries - 1), FOLLOW_MS);
     const rect = document.querySelector(`[data-place="${pick.place}"]`)?.getBoundingClientRect();
     if (rect) this.#anchorAt(frame, page, rect, pick.at);
-    this.#words.edit(document, page, pick.place);
+    this.#words.edit(document, page, pick.place, pick.at);
   }
 
   protected closeSlip(): void {
@@ -372,8 +373,8 @@ export class Wall {
       return;
     }
     const row = this.row()!.nativeElement;
-    const top = frame.element.offsetTop + rect.top * frame.scale();
-    row.scrollTo({ top: Math.max(0, top - row.clientHeight / 2), left: Math.max(0, frame.element.offsetLeft - 40) });
+    const { left, top } = onWall(row, frame.element);
+    row.scrollTo({ top: Math.max(0, top + rect.top * frame.scale() - row.clientHeight / 2), left: Math.max(0, left - 40) });
     this.#sections.pointed();
     this.#anchorAt(frame, place.page, rect);
   }
@@ -383,10 +384,10 @@ export class Wall {
     const row = this.row()!.nativeElement;
     const pair = document.getElementById(`page-${page}`)!;
     const scale = frame.scale();
-    const [left, top] = [frame.element.offsetLeft, frame.element.offsetTop];
+    const { left, top } = onWall(row, frame.element);
     const view = { left: row.scrollLeft, top: row.scrollTop, width: row.clientWidth, height: row.clientHeight };
     const place = { left: left + rect.left * scale, top: top + rect.top * scale, right: left + rect.right * scale, bottom: top + rect.bottom * scale };
-    this.anchor.set(slipSpot(view, pair.offsetLeft + pair.offsetWidth, place, at ? { x: left + at.x * scale, y: top + at.y * scale } : { x: place.left, y: place.top }));
+    this.anchor.set(slipSpot(view, onWall(row, pair).right, place, at ? { x: left + at.x * scale, y: top + at.y * scale } : { x: place.left, y: place.top }));
     this.#anchored = untracked(this.desk).place;
   }
 }

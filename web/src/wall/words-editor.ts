@@ -47,8 +47,12 @@ export class WordsEditor {
     this.#session?.finish(keep);
   }
 
-  /** Starts editing a place's words; ends with Enter or on leaving (done) or Escape (dropped). */
-  edit(document: Document, page: string, placeId: string): void {
+  /**
+   * Starts editing a place's words; ends with Enter or on leaving (done) or Escape (dropped).
+   *
+   * @param at where the user pressed, px of the page: running words are selected there
+   */
+  edit(document: Document, page: string, placeId: string, at?: { readonly x: number; readonly y: number }): void {
     const site = this.#editor.current();
     const place = site && siteIndex(site).byAddress.get(`${page} ${placeId}`);
     const element = document.querySelector<HTMLElement>(`[data-place="${placeId}"]`);
@@ -59,8 +63,9 @@ export class WordsEditor {
     const kept = valueAt(site, place.words) ?? (running ? [] : '');
     const html = element.innerHTML;
     const words = !running ? line(element, String(kept)) : rich(element, kept as readonly Inline[], place, () => this.#tell(place, words));
-    element.focus();
+    element.focus({ preventScroll: at !== undefined });
     if (!running) document.getSelection()?.selectAllChildren(element);
+    else if (at) selectWord(document, element, at);
     const finish = (keep: boolean) => {
       const after = words.read();
       const problem = !keep || same(after, kept) ? '' : typeof after === 'string' ? problemWords(fieldProblem(site, place.words!, after)) : tooMuch(after);
@@ -252,6 +257,15 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
       return { link: run && 'link' in run ? run.link : null, mark: run && 'marked' in run ? 'marked' : run && 'mark' in run ? (run.mark ?? null) : null };
     },
   };
+}
+
+/** Selects the word at a point of the page, as a double click in a text does. */
+function selectWord(document: Document, element: HTMLElement, { x, y }: { readonly x: number; readonly y: number }): void {
+  const [selection, range] = [document.getSelection(), document.caretRangeFromPoint(x, y)];
+  if (!selection || !range || !element.contains(range.startContainer)) return;
+  selection.collapse(range.startContainer, range.startOffset);
+  selection.modify('move', 'backward', 'word');
+  selection.modify('extend', 'forward', 'word');
 }
 
 /** Characters of an element before a point in it. */

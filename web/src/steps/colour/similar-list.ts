@@ -36,7 +36,7 @@ import { ACTS } from '../../ui/index.ts';
     .between { display: flex; justify-content: space-between; border-bottom: 1px solid #d9d9d9; }
     li { display: grid; grid-template-columns: 20px minmax(0, 1fr) 36px 30px; gap: 0 8px; align-items: center; border-bottom: 1px solid #d9d9d9; padding: 2px 0; }
     i { width: 20px; height: 16px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
-    .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+    .name { line-height: 16px; overflow-wrap: anywhere; }
     .ways { grid-column: 2 / -1; }
   `,
 })

@@ -51,7 +51,7 @@ const LOOK_MS = 10;
     .top { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
     .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr) minmax(0, 0.7fr); gap: 32px; min-height: 0; } .cols > section { overflow: auto; padding: 2px; }
     .more { display: flex; flex-wrap: wrap; gap: 6px 16px; padding-top: 6px; } .read { display: grid; grid-template-columns: minmax(0, 1fr) 216px; gap: 6px 24px; }
-    .shared { width: 200px; border: 1px solid #1a1a1a; display: flex; flex-direction: column; } .shared img, .blank { width: 100%; height: 105px; object-fit: cover; background: #d9d9d9; display: grid; place-items: center; color: #444; font-size: 12px; } .shared .name { font-size: 14px; line-height: 20px; padding: 4px 8px 0; } .shared .where { padding: 0 8px 4px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+    .shared { width: 200px; border: 1px solid #1a1a1a; display: flex; flex-direction: column; } .shared img, .blank { width: 100%; height: 105px; object-fit: cover; background: #d9d9d9; display: grid; place-items: center; color: #444; font-size: 12px; } .shared .name { font-size: 14px; line-height: 20px; padding: 4px 8px 0; } .shared .where { padding: 0 8px 4px; line-height: 15px; max-height: 49px; overflow: auto; }
     yo-text { display: flex; } li.all { display: block; }
     .result { display: flex; flex-direction: column; border-left: 3px solid #1a1a1a; padding: 2px 0 2px 12px; max-width: 620px; overflow-wrap: anywhere; }
     .where { font-size: 12px; color: #5a5a5a; } .name { font-size: 17px; line-height: 23px; } .none { color: #5a5a5a; font-style: italic; }
