@@ -79,6 +79,9 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   };
   await act('Ternhaven Ferries', 'Copy');
   const copy = page.getByLabel('Name of the copy');
+  // A free name is offered, selected: what is typed next takes its place.
+  await expect(copy).toBeFocused();
+  await expect(copy).toHaveValue('Ternhaven Ferries copy');
   await copy.fill('ternhaven ferries');
   await copy.press('Enter');
   await expect(page.getByRole('alert')).toHaveText('There is a site ternhaven ferries already. Choose another name.');
@@ -87,7 +90,7 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   await expect(card('مكتبة البذور')).toContainText('3 pages');
   await act('مكتبة البذور', 'Rename');
   await page.getByLabel('New name').fill('Second fleet');
-  await page.getByLabel('New name').press('Enter');
+  await page.getByRole('button', { name: 'Rename', exact: true }).click();
   await expect(card('Second fleet')).toHaveCount(1);
   await page.getByRole('searchbox').fill('fleet');
   await expect(list.getByRole('listitem')).toHaveCount(1);
@@ -151,7 +154,7 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   // By a few letters: a page, a token, words that stand on one.
   const find = async (letters: string, first: RegExp) => {
     await page.keyboard.press('Control+k');
-    await expect(page.getByRole('combobox', { name: /^An act/ })).toBeFocused();
+    await expect(page.getByRole('combobox', { name: /^A command/ })).toBeFocused();
     await page.keyboard.type(letters);
     await expect(page.getByRole('option', { selected: true })).toHaveText(first);
     await page.keyboard.press('Enter');

@@ -1,13 +1,15 @@
 /** Elements that take the focus. */
 const FOCUSABLE = 'input, textarea, button, a[href], [tabindex="0"]';
 
-const said = (element: Element): string => (element.textContent ?? '').replace(/\s+/g, ' ').trim();
+const words = (text: string | null): string => (text ?? '').replace(/\s+/g, ' ').trim();
+/** What a button is called: what it is read out as, else its words. */
+const called = (button: HTMLElement): string => words(button.getAttribute('aria-label') ?? button.innerText);
 const isShown = (element: Element): boolean => element.getClientRects().length > 0;
 
 /** Returns the control with a name among what is shown: by its label, its own words, or what it is read out as. */
 export function controlNamed(root: ParentNode, name: string): HTMLElement | undefined {
   for (const label of root.querySelectorAll('label')) {
-    const field = label.htmlFor && said(label) === name ? document.getElementById(label.htmlFor) : null;
+    const field = label.htmlFor && words(label.textContent) === name ? document.getElementById(label.htmlFor) : null;
     if (field && isShown(label.parentElement!)) return field;
   }
   for (const one of root.querySelectorAll<HTMLElement>('[aria-label]')) {
@@ -18,5 +20,5 @@ export function controlNamed(root: ParentNode, name: string): HTMLElement | unde
   // A button may go on with what it is about: "Lock", "Duplicate Paper", "Post box: 3 new".
   const buttons = [...root.querySelectorAll<HTMLElement>('button, a[href], [role=button]')].filter(isShown);
   const begins = new RegExp(`^${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
-  return buttons.find((one) => said(one) === name) ?? buttons.find((one) => begins.test(said(one)));
+  return buttons.find((one) => called(one) === name) ?? buttons.find((one) => begins.test(called(one)));
 }

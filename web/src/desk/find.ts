@@ -9,7 +9,7 @@ import { Sheet } from './sheet.ts';
 import { STEP_CONTROLS } from './step-controls.ts';
 
 /** Something that can be gone to or done from here. */
-interface Found extends Findable { readonly run: () => void }
+interface Found extends Findable { readonly run: () => void; /** The sheet of the desk that takes the place of this one. */ readonly sheet?: 'site' | 'person' }
 
 /** An entry before it is listed. `also` are common other words for it; `reach` is worked out only for what is listed. */
 interface Entry extends Omit<Found, 'reach'> { readonly also?: string; readonly reach?: () => string }
@@ -49,6 +49,7 @@ export class Find {
     const site = this.#site();
     if (!site) return [];
     const act = (label: string, run: () => void, also = '') => ({ id: `act ${label}`, kind: 'act', label, also, run });
+    const sheet = (label: string, which: 'site' | 'person', also: string) => ({ ...act(label, () => undefined, also), sheet: which });
     const hang = (label: string, hanging: 'all' | 'specimen', also: string) => act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
     const hostile = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
     const undo = this.#done().at(-1)?.label;
@@ -60,7 +61,7 @@ export class Find {
       hang('All pages', 'all', 'overview wall'), hang('Specimen', 'specimen', 'style guide tokens sheet'),
       act('Stress copy', () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })), 'test long words content overflow'),
       act('Heading levels on the wall', () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })), 'outline h1 h2 structure'), act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
-      act('Site settings', () => this.sheet.emit('site'), 'name language address url icon favicon title'), act('Your settings', () => this.sheet.emit('person'), 'density calm surround sessions sign out log out account'),
+      sheet('Site settings', 'site', 'name language address url icon favicon title'), sheet('Your settings', 'person', 'density calm surround sessions sign out log out account'),
       ...STEP_CONTROLS.map((one) => ({ id: `control ${one.step} ${one.open ?? ''} ${one.control}`, kind: 'control', label: one.name ?? one.control, also: one.also, reach: () => STEP_LABELS[one.step], run: () => this.#controls.go(one) })),
       ...SURROUNDS.map((surround) => act(`Surround: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround })))), ...VISIONS.map((seen) => act(`Seen as: ${VISION_LABELS[seen]}`, () => this.#store.dispatch(DeskActions.seen({ seen })))),
       act('All sites', () => location.assign('/'), 'shelf projects home'), act('New site', () => location.assign('/new'), 'begin create start project'),
@@ -98,6 +99,7 @@ export class Find {
 
   protected run(id: string): void {
     const one = this.found().find((found) => found.id === id);
+    if (one?.sheet) return this.sheet.emit(one.sheet);
     this.closed.emit();
     // The sheet that closes gives the focus back first.
     if (one) setTimeout(() => one.run());

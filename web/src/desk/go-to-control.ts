@@ -25,13 +25,13 @@ export class GoToControl {
     if (to.page) this.#takePage();
     if (to.section) this.#takeSection();
     if (to.role) this.#store.dispatch(DeskActions.choose({ choice: { role: to.role } }));
-    const show = (): void => look(to.control, stands, (control) => {
+    const show = (isInPanel: boolean): void => look(to.control, stands, isInPanel, (control) => {
       control.scrollIntoView({ block: 'nearest', inline: 'nearest' });
       control.focus();
     });
     // A panel that is open already is not opened again: its control is there.
-    if (to.open && !controlNamed(desk(), to.control)) look(to.open, stands, (button) => (button.click(), show()));
-    else show();
+    if (to.open && !controlNamed(desk(), to.control)) look(to.open, stands, false, (button) => (button.click(), show(true)));
+    else show(to.open !== undefined);
   }
 
   /** The first page has neither an address of its own nor a page above it. */
@@ -49,16 +49,19 @@ export class GoToControl {
   }
 }
 
+/** Buttons that close what lies over the rest of a step. */
+const CLOSERS = ['Close', 'Back to the type scale'];
+
 const desk = (): ParentNode => document.querySelector('.desk > .step') ?? document;
 
 /** Looks for a control until it is there; opens what is folded away, and closes a panel that lies over it, if it is not. */
-function look(name: string, stands: () => boolean, found: (control: HTMLElement) => void, looked = 0): void {
+function look(name: string, stands: () => boolean, isInPanel: boolean, found: (control: HTMLElement) => void, looked = 0): void {
   if (!stands() || looked > LOOKS) return;
   const control = controlNamed(desk(), name);
   if (control) return found(control);
   if (looked >= BEFORE_MORE) {
     const folded = [...desk().querySelectorAll<HTMLElement>('.yo-more[aria-expanded=false]')].find((one) => one.getClientRects().length > 0);
-    (folded ?? controlNamed(desk(), 'Close'))?.click();
+    (folded ?? (isInPanel ? undefined : CLOSERS.map((closer) => controlNamed(desk(), closer)).find(Boolean)))?.click();
   }
-  setTimeout(() => look(name, stands, found, looked + 1), LOOK_MS);
+  setTimeout(() => look(name, stands, isInPanel, found, looked + 1), LOOK_MS);
 }

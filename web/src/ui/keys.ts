@@ -1,4 +1,4 @@
-import { isMeantAsText, isTyping } from './typing.ts';
+import { isMeantAsText, isTyping, keepsEscape } from './typing.ts';
 
 /** A key, declared once: how it is listed, what it does, and which press it is. */
 export interface Key {
@@ -21,7 +21,7 @@ interface Held extends Key {
 }
 
 /** A key of the whole desk: pressed alone, and not into words. */
-const alone = (shown: string, does: string, ...keys: readonly string[]): Held => ({ shown, does, ends: (event) => keys.includes(letter(event)), is: (event) => plain(event) && !isTyping(event) && !isMeantAsText() && keys.includes(letter(event)) });
+const alone = (shown: string, does: string, ...keys: readonly string[]): Held => ({ shown, does, ends: (event) => keys.includes(letter(event)), is: (event) => plain(event) && !isTyping(event) && !isMeantAsText(event) && keys.includes(letter(event)) });
 const command = (shown: string, does: string, is: (event: KeyboardEvent) => boolean): Key => ({ shown, does, is: (event) => commanded(event) && !isTyping(event) && is(event) });
 /** A key of one kind of control, which has the focus when it is pressed. */
 const within = (shown: string, does: string, is: (event: KeyboardEvent) => boolean): Key => ({ shown, does, within: true, is });
@@ -47,13 +47,14 @@ export const KEYS = {
   step: alone('1 … 8', 'Go to a step', '1', '2', '3', '4', '5', '6', '7', '8'),
   undo: command('Ctrl Z', 'Undo', (event) => letter(event) === 'z' && !event.shiftKey),
   redo: command('Ctrl Shift Z, Ctrl Y', 'Redo', (event) => (letter(event) === 'z' && event.shiftKey) || letter(event) === 'y'),
-  find: command('Ctrl K', 'Find a command, a field, a page, a token or words', (event) => letter(event) === 'k' && !event.shiftKey),
+  // In a field as well: no field has a use of its own for it.
+  find: { shown: 'Ctrl K', does: 'Find a command, a field, a page, a token or words', is: (event: KeyboardEvent) => commanded(event) && letter(event) === 'k' && !event.shiftKey },
   before: alone('B, held', 'See the wall before the last edit', 'b'),
   specimen: alone('S', 'The specimen, and back', 's'),
   levels: alone('L', 'Headings by level and style', 'l'),
   seen: alone('V', 'Seen as: full colour, protan, deutan, tritan, greyscale', 'v'),
   list: alone('?', 'This list', '?'),
-  back: { shown: 'Esc', does: 'One step back: slip, grown page, selected token', is: (event: KeyboardEvent) => plain(event) && !isTyping(event) && event.key === 'Escape' },
+  back: { shown: 'Esc', does: 'One step back: slip, grown page, selected token', is: (event: KeyboardEvent) => plain(event) && !keepsEscape(event) && event.key === 'Escape' },
   figure: nudge('↑ ↓ in a figure', 'Nudge by one step; with Shift: ten', ['ArrowUp'], ['ArrowDown']),
   slider: nudge('← → on a slider', 'Nudge by one step', ['ArrowRight'], ['ArrowLeft']),
   contrast: nudge('↑ ↓ in the contrast field', 'More or less contrast; with Shift: ten steps', ['ArrowUp'], ['ArrowDown']),

@@ -27,7 +27,7 @@ import { ACTS, KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
 import { AuditLink } from '../workers/index.ts';
 
-const HEIGHTS: Record<Step, number> = { gather: 306, colour: 352, grounds: 384, type: 352, buttons: 368, pages: 206, check: 270, publish: 270 };
+const HEIGHTS: Record<Step, number> = { gather: 306, colour: 352, grounds: 384, type: 352, buttons: 368, pages: 246, check: 270, publish: 270 };
 const TOP = 76;
 const BOTTOM = 32;
 

@@ -58,7 +58,7 @@ const FOLLOW_MS = 16;
   templateUrl: './wall.html',
   styleUrl: './wall.less',
   providers: [HungPages, SectionSight],
-  host: { '[class.written]': 'writtenOn() !== null' },
+  host: { '[class.written]': 'writtenOn() !== null', '(dblclick)': 'meant()' },
 })
 export class Wall {
   readonly #store = inject(Store);
@@ -327,11 +327,15 @@ export class Wall {
   #editOnceLive({ frame, page, pick }: PairPick, tries = LOOKS): void {
     const document = frame.document;
     if (this.desk().grown !== page || tries === 0) return;
+    meanToType();
     if (!frame.takesPresses || !document) return void setTimeout(() => this.#editOnceLive({ frame, page, pick }, tries - 1), FOLLOW_MS);
     const rect = document.querySelector(`[data-place="${pick.place}"]`)?.getBoundingClientRect();
     if (rect) this.#anchorAt(frame, page, rect, pick.at);
     this.#words.edit(document, page, pick.place, pick.at);
   }
+
+  /** A double click anywhere on the wall was meant for words. */
+  protected readonly meant = meanToType;
 
   protected closeSlip(): void {
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
