@@ -1,8 +1,9 @@
 import * as v from 'valibot';
-import { LIMITS, PlaceId, PublishedId } from '../fields/index.ts';
+import { LIMITS } from '../fields/index.ts';
 import { PixelsJson, type AuditCounts } from '../legibility/index.ts';
 import type { Site } from '../site/index.ts';
 import { answering } from './declare.ts';
+import { Reading } from './measured.ts';
 
 /** One publication, with what was found of it. */
 export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
@@ -12,9 +13,6 @@ export interface Publications { readonly publications: readonly Publication[]; r
 /** Largest whole number a column of the database takes. */
 const LARGEST = 2_147_483_647;
 const Whole = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(Number.MAX_SAFE_INTEGER));
-
-/** What the desk has read from its layout about one place. */
-const Reading = v.strictObject({ page: PublishedId, place: PlaceId, width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing', 'covered']), found: Whole });
 
 /** `pixels` are those the desk has read behind texts over pictures, `layout` what it has read from the layout of the pages: the server has none to read it from. */
 const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson), layout: v.optional(v.pipe(v.array(Reading), v.maxLength(LIMITS.readings))) });

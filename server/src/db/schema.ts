@@ -54,6 +54,13 @@ export const pages = pgTable('pages', {
   document: jsonb().notNull(),
 }, (table) => [primaryKey({ columns: [table.siteId, table.id] })]);
 
+/** What a desk last measured of a site's pages, each with the hash of what its layout hangs on. It can be measured again at any time, so backups leave it out. */
+export const measured = pgTable('measured', {
+  siteId: text('site_id').primaryKey().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
+  document: jsonb().notNull(),
+  at: at('at'),
+});
+
 /** Every edit ever made, append only. */
 export const changes = pgTable('changes', {
   siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),

@@ -12,6 +12,7 @@ import { siteRoutes } from './routes/sites.ts';
 import { sessionRoutes } from './routes/session.ts';
 import { downloadRoutes } from './routes/downloads.ts';
 import { letterRoutes } from './routes/letters.ts';
+import { measuredRoutes } from './routes/measured.ts';
 import { publishRoutes } from './routes/publish.ts';
 import { sourceRoutes } from './routes/sources.ts';
 import { frameRoutes } from './routes/frame.ts';
@@ -24,7 +25,7 @@ export function allRoutes(services: Services): Route[] {
   let described: object | undefined;
   const routes: Route[] = [
     ...systemRoutes(services, () => (described ??= openApi(routes))), ...sessionRoutes(services), ...siteRoutes(services),
-    ...sourceRoutes(services), ...downloadRoutes(services), ...publishRoutes(services), ...letterRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
+    ...sourceRoutes(services), ...downloadRoutes(services), ...publishRoutes(services), ...measuredRoutes(services), ...letterRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
   ];
   return routes;
 }

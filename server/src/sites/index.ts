@@ -1,4 +1,5 @@
 export { CHANGES_CHANNEL } from './channel.ts';
+export { keepMeasured, loadMeasured } from './measured.ts';
 export { hasSite, listSites, loadSite, sequenceOf, type StoredSite } from './load.ts';
 export { insertSite, rawSite } from './rows.ts';
 export { changesAfter, inversesOf, saveChange, saveChanges, type SaveResult, type Saved, type StoredChange } from './save.ts';

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type DownloadType, type Declared, type Source, type FontRead, type LayoutReading, type LettersPage, type ListedSession, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
+import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type DownloadType, type Declared, type Source, type FontRead, type LayoutReading, type LettersPage, type ListedSession, type Measured, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
@@ -102,6 +102,12 @@ export class SiteApi {
   }
   publish(site: string, sequence: number, pixels: PixelsJson | undefined, layout: readonly LayoutReading[]): Observable<{ readonly number: number }> {
     return this.#ask(API.publish.publish, { site }, { body: { sequence, ...(pixels ? { pixels } : {}), ...(layout.length > 0 ? { layout } : {}) } });
+  }
+  measured(site: string): Observable<{ readonly measured: Measured | null }> {
+    return this.#ask(API.measured.load, { site });
+  }
+  keepMeasured(site: string, measured: Measured): Observable<void> {
+    return this.#ask(API.measured.keep, { site }, { body: measured });
   }
   makeLive(site: string, number: number): Observable<void> {
     return this.#ask(API.publish.makeLive, { site }, { body: { number } });

@@ -24,3 +24,6 @@ export { PagesRead, type SheetRead } from './pages-read.ts';
 export { WallTurn } from './wall-turn.ts';
 export { remember, remembered } from '../ui/index.ts';
 export { ROOM, Reading } from './reading.ts';
+export { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
+export { layoutHashes } from './layout-hashes.ts';
+export { MeasuredBefore } from './measured-before.ts';

@@ -25,7 +25,7 @@ import { PersonSettings } from '../desk/person-settings.ts';
 import { NotLoaded, Opening } from '../desk/opening.ts';
 import { ACTS, KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
-import { AuditLink } from '../workers/index.ts';
+import { AuditLink, MeasureKeeper } from '../workers/index.ts';
 
 const HEIGHTS: Record<Step, number> = { gather: 306, colour: 352, grounds: 384, type: 352, buttons: 368, pages: 246, check: 270, publish: 270 };
 const TOP = 76;
@@ -102,6 +102,7 @@ export class DeskView {
 
   constructor() {
     inject(AuditLink);
+    inject(MeasureKeeper);
     inject(DeskFonts);
     inject(Tray);
     // Once there is nothing else to do the other steps are fetched: a server that is away meanwhile keeps nobody from opening one.
@@ -140,8 +141,8 @@ export class DeskView {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    // What was open on top, like a menu, has taken the press for itself.
-    if (event.defaultPrevented) return;
+    // An open menu has taken the press for itself. A tooltip goes away as well, and is no level.
+    if (event.defaultPrevented && (event.target as Element).closest?.('[role=menu]')) return;
     if (this.reading.only()) return KEYS.back.is(event) ? this.#escape() : undefined;
     if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
       event.preventDefault();

@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { pageTree, publishedPage, publishedPages, siteIndex, stressCss, type Site } from '@yohaku/core';
-import { AuditActions, MotionShown, deskFeature, siteFeature, type Row } from '../state/index.ts';
+import { AuditActions, MeasuredBefore, MotionShown, deskFeature, layoutGround, sameGround, siteFeature, type Row } from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm, type GoesOn } from './calm.ts';
 import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
@@ -9,7 +9,6 @@ import { Found } from './found.ts';
 import type { FramePainter } from './frame-painter.ts';
 import { heightOf } from './height-of.ts';
 import { laidOut, type HungFrame } from './hung-frame.ts';
-import { layoutGround, sameGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { PictureReader } from './picture-reader.ts';
 import { readSheet, type SheetReading } from './sheet-reading.ts';
@@ -36,6 +35,7 @@ export class PageReader {
   readonly #sheets = inject(Sheets);
   readonly #found = inject(Found);
   readonly #pictures = inject(PictureReader);
+  readonly #before = inject(MeasuredBefore);
   readonly #siteId = this.#store.selectSignal(siteFeature.selectSiteId);
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   readonly #painted = this.#store.selectSignal(siteFeature.selectPainted);
@@ -160,7 +160,8 @@ export class PageReader {
       if (i === near.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
       for (const { key, width } of sheetsOf([page])) {
         if (this.#asRead(site, key, page, width)) continue;
-        this.#store.dispatch(AuditActions.measuring({ measuring: { done: i, of: pages.length } }));
+        // Pages measured before are measured again all the same, without a word: their figures are here.
+        if (!this.#before.knows(site, page)) this.#store.dispatch(AuditActions.measuring({ measuring: { done: i, of: pages.length } }));
         const reading = await this.#readSheet(site, page, width, goesOn);
         const before = reading && (await this.#linesBefore(site, key, page, width));
         if (!reading || this.#painted() !== site) return;

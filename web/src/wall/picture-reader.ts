@@ -1,9 +1,8 @@
 import { Injectable, computed, effect, inject, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { AUDIT_WIDTHS, FOCUS_POINTS, assetFile, pixelSets, siteIndex, type PixelSet, type Site } from '@yohaku/core';
-import { PixelsRead, siteFeature } from '../state/index.ts';
+import { PixelsRead, layoutGround, sameGround, siteFeature, type LayoutGround } from '../state/index.ts';
 import { whenCalm, type GoesOn } from './calm.ts';
-import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
 import { LayoutFrame } from './layout-frame.ts';
 import { readFocuses, readPixels } from './read-pixels.ts';
 import { Sheets } from './sheets.ts';

@@ -1,8 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { publishedPage, publishedPages, type PixelSet, type Site } from '@yohaku/core';
-import { PagesRead, PaintedAreas, type SheetRead } from '../state/index.ts';
+import { PagesRead, PaintedAreas, layoutGround, sameGround, type LayoutGround, type SheetRead } from '../state/index.ts';
 import type { Areas } from './areas.ts';
-import { layoutGround, sameGround, type LayoutGround } from './layout-ground.ts';
 import type { SheetReading } from './sheet-reading.ts';
 
 /** Widths at which pages hang and are read. */

@@ -47,8 +47,9 @@ function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyM
 /** A chosen place is looked for on the wall at first after so many ms, and so often. */
 const LOOK_MS = 120;
 const LOOKS = 40;
-/** A page that was enlarged under the pointer is looked at again after so many ms. */
+/** A page that was enlarged under the pointer is looked at again after so many ms, and so often. */
 const FOLLOW_MS = 16;
+const FOLLOWS = 400;
 
 /** The wall: all pages in one row, or only what the token in hand reaches. */
 @Component({
@@ -324,7 +325,7 @@ export class Wall {
   }
 
   /** Starts the editor as soon as the page takes presses. */
-  #editOnceLive({ frame, page, pick }: PairPick, tries = LOOKS): void {
+  #editOnceLive({ frame, page, pick }: PairPick, tries = FOLLOWS): void {
     const document = frame.document;
     if (this.desk().grown !== page || tries === 0) return;
     meanToType();

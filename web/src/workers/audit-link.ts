@@ -51,9 +51,9 @@ export class AuditLink {
     return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
   }
 
-  /** What was read from the layout of the pages so far, to be sent to the server. */
-  evidence(): Promise<Evidence> {
-    return this.#ask((asked) => ({ kind: 'evidence', asked }));
+  /** What was read from the layout of the pages so far, to be sent to the server. @param most characters of pixels at most; without pixels where they come to more */
+  evidence(most?: number): Promise<Evidence> {
+    return this.#ask((asked) => ({ kind: 'evidence', asked, ...(most === undefined ? {} : { most }) }));
   }
 
   #ask<T extends ReadFile | Evidence>(question: (asked: number) => ToAudit): Promise<T> {

@@ -49,7 +49,7 @@ addEventListener('message', ({ data }: MessageEvent<ToAudit>) => {
       turned = data;
       return answerBehind();
     }
-    case 'evidence': return answer({ kind: 'answer', asked: data.asked, answer: { pixels: writePixels(read.pixels), layout: read.layout } });
+    case 'evidence': return answer({ kind: 'answer', asked: data.asked, answer: { pixels: writePixels(read.pixels, data.most), layout: read.layout } });
     case 'incoming': return answer({ kind: 'answer', asked: data.asked, answer: readFile(data.name, data.text) });
   }
 });

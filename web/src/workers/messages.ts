@@ -6,7 +6,7 @@ export type ToAudit =
   | { readonly kind: 'site'; readonly site: Site }
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
   | { readonly kind: 'read'; readonly siteId: string; readonly sheets: readonly SheetRead[] }
-  | { readonly kind: 'evidence'; readonly asked: number }
+  | { readonly kind: 'evidence'; readonly asked: number; readonly most?: number }
   /** The text over a picture in hand: what is found behind it is answered now, and again whenever that may be another. */
   | { readonly kind: 'behind'; readonly text: TextOver | null; readonly fixId: string }
   | { readonly kind: 'turned'; readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> }
