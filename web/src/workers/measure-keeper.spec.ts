@@ -46,9 +46,11 @@ describe('measurements of unchanged pages', () => {
     expect(told.find((one) => one.page === page && one.width === 390)!.layout).toEqual([{ page: page!, place: 'header/surface', width: 390, rule: 'covered', found: 106 }]);
     // An edit of the layout makes them old; one of a colour does not.
     const before = TestBed.inject(MeasuredBefore);
-    store.dispatch(SiteActions.commit({ edit: setValue(current(), '', ['brand', 'swatches', Object.keys(current().brand.swatches)[0]!, 'label'], 'Another'), id: 'edit-0001' } as never));
+    store.dispatch(SiteActions.commit({ edit: setValue(current(), 'Name of a swatch', ['brand', 'swatches', 'ink', 'label'], 'Another'), id: 'edit-0001' } as never));
+    expect(current().brand.swatches['ink']!.label).toBe('Another');
     expect(before.knowsAll(current())).toBeTrue();
-    store.dispatch(SiteActions.commit({ edit: setValue(current(), '', ['brand', 'scale', 'large', 'base'], 23), id: 'edit-0002' } as never));
+    store.dispatch(SiteActions.commit({ edit: setValue(current(), 'Text size', ['brand', 'scale', 'large', 'base'], 20), id: 'edit-0002' } as never));
+    expect(current().brand.scale.large.base).toBe(20);
     expect(before.knowsAll(current())).toBeFalse();
   });
 
