@@ -22,7 +22,7 @@ test('a first click in the overview selects what is under the pointer; the wall 
   await desk.step('Colour');
   for (const title of ['Home', 'Fares', 'Contact']) for (const selector of ['h1', 'footer']) {
     const spot = await spotOf(page, `${title} at 1280`, selector);
-    // What lies below the wall cannot be pressed there.
+    // A place below the lower edge of the wall cannot be clicked.
     if (spot.y > (await box(page.getByRole('region', { name: 'All pages' }))).y + 260) continue;
     await page.mouse.click(spot.x, spot.y);
     await expect(slip(page)).toBeVisible();

@@ -8,7 +8,7 @@ const Whole = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(Number.M
 /** One figure that the desk measured at one place: `width` in px, `found` in the unit of its rule. */
 export const Reading = v.strictObject({ page: PublishedId, place: PlaceId, width: v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)), rule: v.picklist(['line-length', 'text-spacing', 'covered']), found: Whole });
 
-/** What a desk measured of a site's pages. `pages` has the SHA-256 of what each page's layout hangs on: only a page with the same hash is still as it was measured. */
+/** A desk's measurements of a site's pages. `pages` has a SHA-256 of everything that the layout of each page depends on: a page with another hash has changed since. */
 export const Measured = v.strictObject({
   pages: v.pipe(v.record(PublishedId, v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'must be a SHA-256 in hexadecimal'))), v.check((pages) => Object.keys(pages).length <= 20_000, 'has more than 20,000 pages')),
   layout: v.pipe(v.array(Reading), v.maxLength(LIMITS.readings)),

@@ -54,7 +54,7 @@ export const pages = pgTable('pages', {
   document: jsonb().notNull(),
 }, (table) => [primaryKey({ columns: [table.siteId, table.id] })]);
 
-/** What a desk last measured of a site's pages, each with the hash of what its layout hangs on. It can be measured again at any time, so backups leave it out. */
+/** A desk's last measurements of a site's pages. A desk can measure again at any time, so backups leave them out. */
 export const measured = pgTable('measured', {
   siteId: text('site_id').primaryKey().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   document: jsonb().notNull(),

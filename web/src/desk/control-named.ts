@@ -2,7 +2,7 @@
 const FOCUSABLE = 'input, textarea, button, a[href], [tabindex="0"]';
 
 const words = (text: string | null): string => (text ?? '').replace(/\s+/g, ' ').trim();
-/** What a button is called: what it is read out as, else its words. */
+/** Returns the accessible name of a button: its `aria-label`, else its words. */
 const called = (button: HTMLElement): string => words(button.getAttribute('aria-label') ?? button.innerText);
 const isShown = (element: Element): boolean => element.getClientRects().length > 0;
 

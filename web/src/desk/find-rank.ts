@@ -1,7 +1,7 @@
 /** A text as it is compared: without case and accents. */
 const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}+/gu, '').toLowerCase();
 
-/** What a word that stands only among the other words for a thing counts, next to one in its name. */
+/** Points for a word that is only among the other words for a thing, and not in its name. */
 const ALSO = 0.5;
 
 /**

@@ -7,7 +7,7 @@ import type { StepControl } from './step-controls.ts';
 /** A step is fetched and filled some moments after it was asked for: it is looked at again after so many ms, so often. */
 const LOOK_MS = 60;
 const LOOKS = 80;
-/** So often a step without the control is looked at before what is folded away in it is opened. */
+/** Number of looks without a result before folded parts are opened. */
 const BEFORE_MORE = 5;
 
 /** Opens the step and the panel of a control, and gives the control the focus. */

@@ -11,9 +11,9 @@ export interface StepControl {
   readonly also: string;
   /** Button of the step that opens the panel with the control. */
   readonly open?: string;
-  /** Whether it belongs to a section: the first one is selected if none is. */
+  /** True for a control of a section: Find selects the first section if none is selected. */
   readonly section?: true;
-  /** Whether the first page of a site does not have it: the second one is opened. */
+  /** True for a control that the first page does not have: Find opens the second page. */
   readonly page?: true;
   /** Role that has to be selected for the control to be there. */
   readonly role?: 'background' | 'text';

@@ -20,7 +20,7 @@ async function sha256(text: string): Promise<string> {
  */
 export async function layoutHashes(site: Site): Promise<Record<string, string> | null> {
   if (!crypto.subtle) return null;
-  // What pages share is hashed once.
+  // Parts that pages share are hashed once.
   const parts = new Map<unknown, Promise<string>>();
   const partHash = (part: unknown): Promise<string> => {
     const known = parts.get(part);

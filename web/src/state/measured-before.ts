@@ -23,7 +23,7 @@ export class MeasuredBefore {
     return isSame;
   }
 
-  /** Returns whether that is so for every published page. */
+  /** Returns true if that holds for every published page. */
   knowsAll(site: Site): boolean {
     return publishedPages(site).every(({ id }) => this.knows(site, id));
   }

@@ -4,7 +4,7 @@ import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
-/** What desks measured of the pages, so that the next opening begins with it. */
+/** Keeps the measurements that a desk made of the pages, so that the next desk begins with them. */
 export function measuredRoutes({ database: { db } }: Services): Route[] {
   const known = async (site: string): Promise<string> => {
     if (!(await hasSite(db, site))) throw notFound(`The site “${site}”`);
