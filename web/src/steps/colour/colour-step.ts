@@ -225,7 +225,7 @@ export class ColourStep {
   /** What would be lost with the swatch. */
   protected readonly loss = computed(() => {
     const uses = this.uses();
-    return uses.length === 0 ? '' : `${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;
+    return uses.length === 0 ? '' : `Used in ${plural(this.chosen()!.places, 'place')}. ${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;
   });
   /** The other swatches, the nearest first. */
   protected readonly replacements = computed(() => {
