@@ -8,6 +8,8 @@ export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
  * sign-in tokens and rate limits are not: they are of the moment, and secret.
  */
 export const TABLES = ['users', 'sites', 'pages', 'changes', 'versions', 'files', 'sources', 'publishes', 'former_addresses', 'letters', 'items'] as const;
+/** Tables that no backup has and a restore empties: a desk fills them again. */
+export const EMPTIED = ['measured'] as const;
 export type TableName = (typeof TABLES)[number];
 /** Tables that backups made before them lack: there they are empty. */
 export const LATER: readonly TableName[] = ['former_addresses', 'letters', 'items'];

@@ -1,7 +1,7 @@
 import type { PoolClient } from 'pg';
 import { isLocked, type Database } from '../db/index.ts';
 import { checkBackup, rowsOf, type BackupSummary } from './check-backup.ts';
-import { BackupRefused, TABLES, migrationsOf, tableOf, type TableName } from './format.ts';
+import { BackupRefused, EMPTIED, TABLES, migrationsOf, tableOf, type TableName } from './format.ts';
 import { readEntries } from './read-entries.ts';
 import { writeBackup } from './write-backup.ts';
 
@@ -42,10 +42,11 @@ async function inPlace(database: Database, file: string, summary: BackupSummary,
   try {
     await client.query('begin');
     // Running edits and publications end first; new ones wait. Reads continue.
-    // The sites come first, because every edit locks its site's row until it ends.
-    await client.query(`lock table sites, ${TABLES.filter((table) => table !== 'sites').map((table) => `"${table}"`).join(', ')} in exclusive mode`);
+    // The sites come before the other tables, because every edit locks its site's row until it ends.
+    // Only the measurements come earlier: keeping them locks the row of the site last.
+    await client.query(`lock table ${EMPTIED.join(', ')}, sites, ${TABLES.filter((table) => table !== 'sites').map((table) => `"${table}"`).join(', ')} in exclusive mode`);
     if (keep !== undefined) await writeBackup(database, keep);
-    await client.query(`truncate ${TABLES.filter((table) => table !== 'users').map((table) => `"${table}"`).join(', ')}`);
+    await client.query(`truncate ${[...EMPTIED, ...TABLES.filter((table) => table !== 'users')].map((table) => `"${table}"`).join(', ')}`);
     const columns = await columnsOf(client, summary);
     // The bytes of files come before the rows that say what they are.
     const bytes = new Map<string, Buffer>();
