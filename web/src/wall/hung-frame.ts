@@ -10,7 +10,7 @@ export interface HungFrame {
   readonly painter: FramePainter;
   readonly element: HTMLElement;
   scale(): number;
-  /** Whether presses go into the page itself. */
+  /** Returns true if the page takes clicks itself. */
   takesPresses(): boolean;
   /** Smaller is nearer; the grown page is 0. */
   nearness(): number;

@@ -264,7 +264,7 @@ export class PageFrame {
     if (pick) out.emit(pick);
   }
 
-  /** Whether presses go into the page itself: in the overview they do not. */
+  /** True if the page takes clicks itself. In the overview it does not. */
   get takesPresses(): boolean {
     return this.#frame?.inert === false;
   }

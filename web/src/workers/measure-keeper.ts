@@ -67,12 +67,12 @@ export class MeasureKeeper {
     if (!evidence?.pixels || !isStill()) return;
     const pages = new Set(Object.keys(hashes));
     const measured: Measured = { pages: hashes, layout: evidence.layout.filter(({ page }) => pages.has(page)), pixels: evidence.pixels.filter(({ page }) => pages.has(page)) };
-    // What cannot be kept is measured again at the next opening.
+    // If keeping fails, the next opening measures the pages again.
     await firstValueFrom(this.#api.keepMeasured(site.id, measured)).then(() => (this.#kept = JSON.stringify(hashes)), () => undefined);
   }
 }
 
-/** What was measured of some pages, by page and width. A page with no finding has an empty list. */
+/** Returns the measurements of some pages, by page and width. A page without findings has an empty list. */
 function sheetsOf(measured: Measured, pages: ReadonlySet<string>): SheetRead[] {
   interface Sheet { readonly page: string; readonly width: number; readonly layout: LayoutReading[]; readonly pixels: PixelSet[] }
   const sheets = new Map([...pages].flatMap((page) => WIDTHS.map((width): [string, Sheet] => [`${page} ${width}`, { page, width, layout: [], pixels: [] }])));

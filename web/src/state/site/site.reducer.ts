@@ -48,7 +48,7 @@ export interface SiteState {
   readonly done: readonly UndoStep[];
   readonly undone: readonly UndoStep[];
   readonly last: LastEdit | null;
-  /** What came from other windows last, while nothing of this one was unsent: the site before, the changes, and the site after. */
+  /** The last changes from other windows, with the site before and after them. Only set while this window had no unsent edit. */
   readonly arrived: { readonly before: Site; readonly changes: readonly Change[]; readonly after: Site } | null;
   readonly showBefore: boolean;
   /** Values this window wrote, by address: so that it can say when another window overtook one. */
