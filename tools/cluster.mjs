@@ -158,7 +158,7 @@ async function startCluster(pgdata, fast, port, waits) {
     ...(fast ? ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off'] : []),
   ].join(' ');
   const log = join(pgdata, 'yohaku.log');
-  const until = Date.now() + PATIENCE;
+  const until = performance.now() + PATIENCE;
   for (let told = ''; ;) {
     dropStale(pgdata);
     rotate(log);
@@ -168,7 +168,7 @@ async function startCluster(pgdata, fast, port, waits) {
     const running = await runningPort(pgdata, waits);
     if (running !== undefined) return running;
     const { reason, passes } = reasonIn(log, from, done);
-    if (!passes || Date.now() > until) throw new UseError(`PostgreSQL did not start: ${reason}. Its log is ${log}.`);
+    if (!passes || performance.now() > until) throw new UseError(`PostgreSQL did not start: ${reason}. Its log is ${log}.`);
     if (reason !== told) waits((told = reason));
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
@@ -231,11 +231,11 @@ function dropStale(pgdata) {
 
 /** Port of the cluster's running server, whoever started it, once it answers; undefined when none runs. One that is starting or stopping is waited for. */
 async function runningPort(pgdata, waits) {
-  const until = Date.now() + PATIENCE;
+  const until = performance.now() + PATIENCE;
   for (let told = false; isOurs(pgdata); told = true) {
     const { port, status, pid } = postmaster(pgdata) ?? {};
     if (port && (await answers(port)) && status !== 'stopping') return port;
-    if (Date.now() > until) throw new UseError(`the PostgreSQL of ${pgdata} (process ${pid}) neither answers nor ends. Stop that process, and start again.`);
+    if (performance.now() > until) throw new UseError(`the PostgreSQL of ${pgdata} (process ${pid}) neither answers nor ends. Stop that process, and start again.`);
     if (!told) waits(`PostgreSQL is ${status || 'starting'}`);
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

@@ -109,11 +109,11 @@ export function lockOwner(folder) {
 
 /** Runs `work` while holding the lock, waiting for it up to 90 seconds. */
 export async function withLock(folder, work, onWait = () => {}) {
-  const until = Date.now() + 90_000;
+  const until = performance.now() + 90_000;
   for (let told = false; !tryLock(folder); ) {
     const { pid } = lockOwner(folder);
-    if (Date.now() > until) throw new UseError(`${folder} has been held for too long by process ${pid}. When that process hangs, end it and run this again.`);
-    if (!told && Date.now() > until - 88_000) {
+    if (performance.now() > until) throw new UseError(`${folder} has been held for too long by process ${pid}. When that process hangs, end it and run this again.`);
+    if (!told && performance.now() > until - 88_000) {
       onWait(`process ${pid} is using the database`);
       told = true;
     }

@@ -144,7 +144,7 @@ function keepServing(options, dataDir, onGivenUp) {
       child.on('error', () => {});
       child.on('exit', (code, signal) => {
         if (stopped) return;
-        const now = Date.now();
+        const now = performance.now();
         deaths.push(now);
         while (deaths[0] < now - MINUTE) deaths.shift();
         if (deaths.length > RESTARTS) {

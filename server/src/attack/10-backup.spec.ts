@@ -1,11 +1,46 @@
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
-import { gunzipSync, gzipSync } from 'node:zlib';
+import { createHash } from 'node:crypto';
+import { copyFileSync, createWriteStream, existsSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import { createGzip, gunzipSync, gzipSync } from 'node:zlib';
+import { pack } from 'tar-stream';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Site } from '@yohaku/core';
-import { checkBackup, restoreBackup, writeBackup } from '../backup/index.ts';
+import { BackupRefused, checkBackup, restoreBackup, writeBackup } from '../backup/index.ts';
+import { readEntries } from '../backup/read-entries.ts';
 import { openDatabase, type Database } from '../db/index.ts';
 import { startClient, type Client } from '../testing/client.ts';
+
+type Row = Record<string, unknown>;
+
+/** Writes a backup again with other rows or files, and with the sums and counts that fit them. */
+async function tampered(from: string, to: string, tamper: (tables: Map<string, Row[]>, files: Map<string, Buffer>) => void): Promise<void> {
+  const tables = new Map<string, Row[]>();
+  const files = new Map<string, Buffer>();
+  let manifest: { tables: Record<string, { rows: number }>; sums: Record<string, string> } | undefined;
+  for await (const { name, content } of readEntries(from)) {
+    const table = /^tables\/([a-z_]+)\./.exec(name)?.[1];
+    if (name === 'backup.json') manifest = JSON.parse(content.toString()) as typeof manifest;
+    else if (table) tables.set(table, [...(tables.get(table) ?? []), ...content.toString().split('\n').filter((line) => line !== '').map((line) => JSON.parse(line) as Row)]);
+    else files.set(name, content);
+  }
+  tamper(tables, files);
+  const archive = pack();
+  const sums: Record<string, string> = {};
+  const add = (name: string, content: Buffer) => {
+    sums[name] = createHash('sha256').update(content).digest('hex');
+    archive.entry({ name }, content);
+  };
+  for (const [name, content] of files) add(name, content);
+  for (const [table, described] of Object.entries(manifest!.tables)) {
+    const rows = tables.get(table) ?? [];
+    described.rows = rows.length;
+    if (rows.length > 0) add(`tables/${table}.00001.ndjson`, Buffer.from(`${rows.map((row) => JSON.stringify(row)).join('\n')}\n`));
+  }
+  archive.entry({ name: 'backup.json' }, Buffer.from(JSON.stringify({ ...manifest!, sums })));
+  archive.finalize();
+  await pipeline(archive, createGzip(), createWriteStream(to));
+}
 
 describe('Item 10: backup and restore, while it runs', () => {
   let client: Client;
@@ -103,6 +138,37 @@ describe('Item 10: backup and restore, while it runs', () => {
       await expectAsync(restoreBackup(database, join(folder, name))).withContext(name).toBeRejectedWithError(words);
     }
     await expectAsync(restoreBackup(database, join(folder, 'none'))).toBeRejectedWithError(/there is no file/);
+    expect(await stored()).toEqual(before);
+  });
+
+  it('a backup changed by hand, with sums that fit, is refused with what is wrong in it, and nothing is changed', async () => {
+    await restoreBackup(database, file);
+    for (const id of ['hand-0001', 'hand-0002']) await edit(id, 21);
+    const before = await stored();
+    const good = join(folder, 'good.tar.gz');
+    await writeBackup(database, good);
+    const first = (rows: Row[] | undefined) => rows![0]!;
+    const cases: [string, (tables: Map<string, Row[]>, files: Map<string, Buffer>) => void, RegExp][] = [
+      ['the site is older than its edits', (tables) => { first(tables.get('sites'))['sequence'] = 0; }, /the site “ternhaven” is at edit 0, and its last edit is \d+/],
+      ['an edit is missing', (tables) => { tables.get('changes')!.splice(1, 1); }, /edits of the site “ternhaven” are missing or there twice after edit 1/],
+      ['an edit is there twice', (tables) => { tables.get('changes')!.push(first(tables.get('changes'))); }, /missing or there twice after edit 1/],
+      ['an edit has no operations', (tables) => { first(tables.get('changes'))['change'] = { id: 'before-001' }; }, /edit 1 of the site “ternhaven” cannot be read/],
+      ['a publication has no files', (tables) => { first(tables.get('publishes'))['manifest'] = { 'index.html': 5 }; }, /publication 1 of the site “ternhaven” cannot be read/],
+      ['a file is missing', (_tables, files) => { files.delete([...files.keys()][0]!); }, /the file [0-9a-f]{64} is missing/],
+      ['a row is no row', (tables) => { tables.get('pages')!.push(null as never); }, /line \d+ of tables\/pages\.00001\.ndjson cannot be read/],
+      ['a page has a reserved name', (tables) => { tables.get('pages')!.push(JSON.parse('{"site_id":"ternhaven","id":"__proto__","document":{}}') as Row); }, /pages\.__proto__/],
+      ['a page is there twice', (tables) => { tables.get('pages')!.push(first(tables.get('pages'))); }, /a row in it does not fit/],
+      ['a text has a character that no text may have', (tables) => { (first(tables.get('sites'))['document'] as Row)['name'] = 'a\0b'; }, /name .*|does not fit/],
+    ];
+    for (const [what, tamper, words] of cases) {
+      const path = join(folder, 'tampered.tar.gz');
+      await tampered(good, path, tamper);
+      await expectAsync(restoreBackup(database, path)).withContext(what).toBeRejectedWithError(BackupRefused, words);
+      expect(await stored()).withContext(what).toEqual(before);
+    }
+    // Written again with nothing changed, it is restored: so each refusal above came from the change.
+    await tampered(good, join(folder, 'same.tar.gz'), () => {});
+    await restoreBackup(database, join(folder, 'same.tar.gz'));
     expect(await stored()).toEqual(before);
   });
 

@@ -1,5 +1,5 @@
 import type { PoolClient } from 'pg';
-import { isLocked, type Database } from '../db/index.ts';
+import { isLocked, isRefusedByDatabase, type Database } from '../db/index.ts';
 import { checkBackup, rowsOf, type BackupSummary } from './check-backup.ts';
 import { BackupRefused, EMPTIED, TABLES, migrationsOf, tableOf, type TableName } from './format.ts';
 import { readEntries } from './read-entries.ts';
@@ -30,7 +30,9 @@ export async function restoreBackup(database: Database, file: string, keep?: str
     } catch (error) {
       // The restore and a writer waited for each other. Nothing was changed; the restore starts again.
       if (isLocked(error) && tries < TRIES) continue;
-      throw error instanceof BackupRefused ? error : new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
+      if (error instanceof BackupRefused) throw error;
+      if (isRefusedByDatabase(error)) throw new BackupRefused(`${file} is damaged: a row in it does not fit (${(error as Error).message.split('\n')[0]}). Nothing was changed; use another backup.`, { cause: error });
+      throw new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
     }
   }
 }

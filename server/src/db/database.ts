@@ -86,7 +86,7 @@ const PATIENCE = 60_000;
  * @throws AddressOfDatabaseRefused with one line when waiting cannot help: no such host, database or user, a wrong password, too old a server
  */
 export async function awaitDatabase(database: Database, patience = PATIENCE, onWait: (why: string) => void = () => {}): Promise<void> {
-  const until = Date.now() + patience;
+  const until = performance.now() + patience;
   for (let told = ''; ;) {
     try {
       const { rows } = await database.pool.query<{ version: string }>("select current_setting('server_version_num') as version");
@@ -95,7 +95,7 @@ export async function awaitDatabase(database: Database, patience = PATIENCE, onW
     } catch (error) {
       const { words, passes } = databaseProblem(error);
       if (error instanceof AddressOfDatabaseRefused) throw error;
-      if (!passes || Date.now() > until) throw new AddressOfDatabaseRefused(database.url, words, { cause: error });
+      if (!passes || performance.now() > until) throw new AddressOfDatabaseRefused(database.url, words, { cause: error });
       if (words !== told) onWait((told = words));
       await new Promise((resolve) => setTimeout(resolve, 500));
     }

@@ -11,13 +11,28 @@ const codeOf = (error: Error): string => {
   return typeof code === 'string' ? code : '';
 };
 
-/** Whether an error (or its cause) says that PostgreSQL cannot be reached, is going down, or has no room left. Asking again later can help. */
+/**
+ * Returns true when an error or its cause says that PostgreSQL cannot be reached, is going down,
+ * has no room left or no connection to give. A later try can succeed.
+ */
 export function isDatabaseDown(error: unknown): boolean {
   for (const one of causes(error)) {
     // SQLSTATE classes: 08 connection, 53 resources (disk full, too many connections), 57P shut down, 58 system errors.
     if (/^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN)$/.test(codeOf(one)) || /^(08|53|57P|58)/.test(codeOf(one)) || /^(XX000|XX001|XX002)$/.test(codeOf(one))) return true;
     if (/Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout|Cannot use a pool after calling end|client is not queryable/i.test(one.message)) return true;
   }
+  return false;
+}
+
+/** Returns true when an error or its cause says that the disk has no room left: SQLSTATE 53100, or the system's ENOSPC and EDQUOT. */
+export function isDiskFull(error: unknown): boolean {
+  for (const cause of causes(error)) if (/^(53100|ENOSPC|EDQUOT)$/.test(codeOf(cause)) || /No space left on device|Disk quota exceeded/i.test(cause.message)) return true;
+  return false;
+}
+
+/** Returns true when an error or its cause says that PostgreSQL gives no more connections (SQLSTATE 53300): others hold them all. */
+export function isCrowded(error: unknown): boolean {
+  for (const cause of causes(error)) if (codeOf(cause) === '53300') return true;
   return false;
 }
 

@@ -4,7 +4,7 @@ import { ApartBusy } from '../apart/index.ts';
 import { DownloadRefused, PictureRefused } from '../assets/index.ts';
 import { ExportRefused } from '../publish/index.ts';
 import { SourceRefused } from '../sources/index.ts';
-import { isDatabaseDown, isLocked, isRefusedByDatabase } from '../db/index.ts';
+import { isCrowded, isDatabaseDown, isDiskFull, isLocked, isRefusedByDatabase } from '../db/index.ts';
 import { SiteRefused, SiteUnreadable } from '../sites/index.ts';
 import { Problem } from './problem.ts';
 import type { Services } from './context.ts';
@@ -47,6 +47,8 @@ function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (error instanceof SiteUnreadable) return new Problem(error.newer ? 409 : 422, error.newer ? 'Made by a newer Yohaku' : 'Site not readable', error.message, error.issues);
   if (error instanceof ApartBusy) return new Problem(503, 'Busy', error.message, [], 5);
   if (isLocked(error)) return new Problem(503, 'Site busy', 'Another process is changing this site and is not done yet. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
+  if (isDiskFull(error)) return new Problem(503, 'Disk full', 'The disk of the server is full. Nothing was saved by this request. Make room on the disk; then it can be sent again unchanged.', [], 2);
+  if (isCrowded(error)) return new Problem(503, 'Database busy', 'Other programs hold all connections of the database. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
   if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
   // What a schema let through and no column takes: the sender's fault all the same, never said as ours.
   if (isRefusedByDatabase(error)) return new Problem(422, 'Input refused', 'Something in the request cannot be kept. Nothing was saved by it.');

@@ -1,5 +1,6 @@
 import { API } from '@yohaku/core';
 import { sql } from 'drizzle-orm';
+import { isCrowded } from '../../db/index.ts';
 import { Problem } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -10,7 +11,8 @@ export function systemRoutes({ database }: Services, describe: () => object): Ro
     route(API.system.health, async () => {
       try {
         await database.live.execute(sql`select 1`);
-      } catch {
+      } catch (error) {
+        if (isCrowded(error)) throw new Problem(503, 'Database busy', 'Other programs hold all connections of the database.', [], 2);
         throw new Problem(503, 'Database not reachable', 'The database does not answer.', [], 2);
       }
       return { status: 'ok' as const };
