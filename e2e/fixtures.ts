@@ -22,8 +22,8 @@ export class Desk {
     await this.frame('Home at 1280').locator('h1').waitFor({ state: 'attached' });
   }
   /** How much a step shows at once. Journeys go through everything there is; what calm leaves out is a journey of its own. */
-  async shows(density: 'Calm' | 'All'): Promise<void> {
-    await this.page.getByRole('group', { name: 'A step shows' }).getByRole('button', { name: density, exact: true }).click();
+  async shows(density: 'Essential' | 'All'): Promise<void> {
+    await this.page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: density, exact: true }).click();
   }
   async step(name: string): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
@@ -75,9 +75,9 @@ export class Desk {
   /** Puts a colour of the sift among those that are kept, when it is not. */
   async keep(row: Locator): Promise<void> {
     await expect(row).toBeVisible();
-    const keep = row.getByRole('button', { name: 'keep', exact: true });
+    const keep = row.getByRole('button', { name: 'Include', exact: true });
     if (await keep.count()) await keep.click();
-    await expect(row.getByRole('button', { name: 'leave out', exact: true })).toBeVisible();
+    await expect(row.getByRole('button', { name: 'Exclude', exact: true })).toBeVisible();
   }
   async computed(frame: string, place: string, property: string): Promise<string> {
     return this.frame(frame).locator(`[data-place="${place}"]`).evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);

@@ -14,7 +14,7 @@ const step = async (page: Page, name: string) => page.getByRole('navigation', { 
 
 /** Back from any other way of seeing. */
 const fullColour = async (page: Page) => {
-  while ((await page.getByRole('button', { name: 'Seen as: full colour' }).count()) === 0) {
+  while ((await page.getByRole('button', { name: 'Colour vision: full colour' }).count()) === 0) {
     await page.keyboard.press('v');
     await page.waitForTimeout(200);
   }
@@ -22,40 +22,40 @@ const fullColour = async (page: Page) => {
 
 /** Off with whatever another picture hung on the wall. */
 const calm = async (page: Page) => {
-  const back = page.getByRole('button', { name: 'Back to the overview' });
+  const back = page.getByRole('button', { name: 'Overview' });
   if (await back.count()) await back.click();
-  for (const name of ['Stress copy', 'Specimen']) {
+  for (const name of ['Stress-test content', 'Specimen']) {
     const on = page.getByRole('button', { name, exact: true, pressed: true });
     if (await on.count()) await on.click();
   }
 };
 
 /** How much the steps show: pictures show what is used most, but for those of something else. */
-const shows = async (page: Page, density: 'Calm' | 'All') => page.getByRole('group', { name: 'A step shows' }).getByRole('button', { name: density, exact: true }).click();
+const shows = async (page: Page, density: 'Essential' | 'All') => page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: density, exact: true }).click();
 
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
-    await step(page, 'Gather');
+    await step(page, 'Sources');
     await page.getByLabel('Choose files').setInputFiles(['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/sources', name)));
-    await page.getByRole('button', { name: 'Put away old-pages.css' }).waitFor();
+    await page.getByRole('button', { name: 'Remove old-pages.css' }).waitFor();
     await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   },
   logo: async (page) => {
-    await step(page, 'Gather');
+    await step(page, 'Sources');
     await page.getByRole('button', { name: 'Logo', exact: true }).click();
     await page.getByRole('button', { name: /on Deep$/ }).click();
   },
   pinned: async (page) => {
-    await step(page, 'Gather');
+    await step(page, 'Sources');
     await page.getByRole('button', { name: 'annotated-design.svg', exact: true }).click();
-    await page.getByRole('button', { name: 'Lay it over a page' }).click();
+    await page.getByRole('button', { name: 'Compare with a page' }).click();
     await page.getByRole('button', { name: 'wipe' }).click();
     await page.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();
   },
   colour: async (page) => {
     await step(page, 'Colour');
     await page.getByRole('button', { name: /^Funnel/ }).first().click();
-    await page.getByRole('button', { name: /^Only where/ }).click();
+    await page.getByRole('button', { name: /^Uses of/ }).click();
   },
   harmonies: async (page) => {
     await fullColour(page);
@@ -73,7 +73,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   fix: async (page) => {
     await step(page, 'Backgrounds');
-    await page.getByRole('button', { name: 'Fix all together' }).click();
+    await page.getByRole('button', { name: 'Fix all' }).click();
     await page.getByRole('button', { name: 'Apply it' }).waitFor();
   },
   type: async (page) => step(page, 'Type'),
@@ -98,11 +98,11 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('row').nth(2).getByRole('button').first().click();
   },
   tokens: async (page) => {
-    await step(page, 'Gather');
+    await step(page, 'Sources');
     const file = { $schema: 'https://www.designtokens.org/schemas/2025.10/format.json', color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } }, type: { running: { $type: 'typography', $value: { fontFamily: 'Public Sans', fontSize: '19px', fontWeight: 400, lineHeight: 1.6 } } }, radius: { pebble: { $type: 'dimension', $value: '14px' } } };
     await shows(page, 'All');
-    await page.getByLabel('Bring in tokens').setInputFiles({ name: 'another-desk.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
-    await page.getByRole('group', { name: 'Bring in tokens' }).getByRole('listitem').first().waitFor();
+    await page.getByLabel('Import tokens').setInputFiles({ name: 'another-desk.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+    await page.getByRole('group', { name: 'Import tokens' }).getByRole('listitem').first().waitFor();
   },
   publish: async (page) => step(page, 'Publish'),
   families: async (page) => {
@@ -122,9 +122,9 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   stress: async (page) => {
     await step(page, 'Check');
-    await page.getByRole('button', { name: 'Stress copy' }).click();
+    await page.getByRole('button', { name: 'Stress-test content' }).click();
     await page.getByText(/things? breaks?/).waitFor();
-    await page.getByRole('list', { name: 'What breaks' }).getByRole('button').first().click();
+    await page.getByRole('list', { name: 'Problems' }).getByRole('button').first().click();
     await page.waitForTimeout(1500);
   },
   collections: async (page) => {
@@ -133,8 +133,8 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByLabel('Add a collection').fill('Boats');
     await page.keyboard.press('Enter');
     const rows = [['Name', 'Text', 'Built', 'Berths'], ['Sandpiper', 'Two decks, a saloon, and tea on the line.', '1987-05-01', '140'], ['Dunlin', 'Carries the post and whoever sits on it.', '1999-03-02', '24'], ['Knot', 'The small one, for fog.', '2025-01-30', '12'], ['Turnstone', 'Lies at Holm in winter.', '1974-09-12', '60'], ['Whimbrel', 'Freight on Thursdays.', '2003-06-21', '8']];
-    await page.getByLabel('Bring in a sheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.map((row) => row.map((cell) => `"${cell}"`).join(',')).join('\n')) });
-    await page.getByRole('button', { name: 'Bring it in' }).click();
+    await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.map((row) => row.map((cell) => `"${cell}"`).join(',')).join('\n')) });
+    await page.getByRole('button', { name: 'Import' }).click();
     await page.getByText('Knot', { exact: true }).click();
   },
   shelf: async (page) => {
@@ -162,7 +162,7 @@ for (const [name, prepare] of Object.entries(SHOTS)) {
   if (only.length > 0 && !only.includes(name)) continue;
   try {
     await calm(page);
-    if (await page.getByRole('group', { name: 'A step shows' }).count()) await shows(page, 'Calm');
+    if (await page.getByRole('group', { name: 'Controls shown' }).count()) await shows(page, 'Essential');
     await prepare(page);
   } catch (error) {
     process.stderr.write(`${name}: ${String(error).split('\n')[0]}\n`);

@@ -112,7 +112,7 @@ export async function withLock(folder, work, onWait = () => {}) {
   const until = performance.now() + 90_000;
   for (let told = false; !tryLock(folder); ) {
     const { pid } = lockOwner(folder);
-    if (performance.now() > until) throw new UseError(`${folder} has been held for too long by process ${pid}. When that process hangs, end it and run this again.`);
+    if (performance.now() > until) throw new UseError(`${folder} has been held for too long by process ${pid}. If that process does not respond, end it and run this again.`);
     if (!told && performance.now() > until - 88_000) {
       onWait(`process ${pid} is using the database`);
       told = true;

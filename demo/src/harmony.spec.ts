@@ -10,7 +10,7 @@ describe('suggestions from what stays', () => {
     expect(list.length).toBeGreaterThanOrEqual(5);
     expect(new Set(list.map((one) => one.name)).size).toBe(list.length);
   });
-  it('leave what stays as it is, and make every pair hold when they are taken', () => {
+  it('leave what stays, and make every pair hold when they are taken', () => {
     for (const one of list) {
       const after = applyChange(site, { ops: takeSuggestion(site, one) }).site;
       checkTouched(site, after);

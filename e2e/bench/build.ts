@@ -52,7 +52,7 @@ const intoWords = (page: Page, frame: string): Promise<void> => page.evaluate(({
 async function layIn(desk: Page): Promise<number> {
   await desk.bringToFront();
   await desk.getByRole('button', { name: 'Add a section' }).click();
-  await desk.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'Questions' }).waitFor();
+  await desk.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'FAQ' }).waitFor();
   await desk.waitForTimeout(1500);
   const took = await desk.evaluate(() => new Promise<number>((done) => {
     const inside = document.querySelector<HTMLIFrameElement>('iframe[title="Home at 1280"]')!.contentDocument!;

@@ -20,7 +20,7 @@ interface Held { readonly name: string; readonly open: (page: Page) => Promise<v
 
 const EDITS: readonly Held[] = [
   {
-    name: 'size', label: 'Desktop: text size', property: '--scale-base', open: async () => undefined,
+    name: 'size', label: 'Wide: text size', property: '--scale-base', open: async () => undefined,
     address: (site) => ({ at: ['brand', 'scale', 'large', 'base'], from: site.brand.scale.large.base, step: RANGES.scaleBase.step }),
   },
   {

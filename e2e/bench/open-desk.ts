@@ -13,7 +13,7 @@ export async function openDesk(page: Page, link: string, step: string): Promise<
   await page.goto(link);
   await page.getByRole('button', { name: /places$/ }).first().waitFor();
   await page.getByRole('button', { name: 'No tour' }).click();
-  await page.getByRole('group', { name: 'A step shows' }).getByRole('button', { name: 'All', exact: true }).click();
+  await page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: 'All', exact: true }).click();
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
   return page;
 }

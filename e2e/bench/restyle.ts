@@ -66,7 +66,7 @@ async function round(page: Page, busy: () => Promise<number>, step: (i: number) 
 async function prepareDesk(page: Page): Promise<() => Promise<Measured>> {
   await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
   await page.getByRole('button', { name: 'All pages' }).click();
-  await page.getByLabel('Light', { exact: true }).blur();
+  await page.getByLabel('Lightness', { exact: true }).blur();
   await page.waitForTimeout(4000);
   const busy = await watchBusy(page);
   return () => round(page, busy, (i) => page.evaluate(async ([value, frameCount, rest]) => {

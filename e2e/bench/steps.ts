@@ -5,7 +5,7 @@ import { median, type Result } from './result.ts';
 
 const ROUNDS = 5;
 const MOST = 4;
-const STEPS = ['Gather', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
+const STEPS = ['Sources', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
 
 /** Time in ms from something being done in a page until what it asks for is there and painted. */
 async function toPaint(page: Page, what: { readonly press?: string; readonly back?: boolean; readonly until: string }): Promise<number> {
@@ -38,7 +38,7 @@ export async function benchSteps(link: string, address: string): Promise<Result[
     const page = await (await benchContext(browser)).newPage();
     await page.goto(link);
     await page.getByRole('button', { name: /places$/ }).first().waitFor({ timeout: 120_000 });
-    const PARTS: Record<string, string> = { Gather: 'yo-gather', Colour: 'yo-colour', Backgrounds: 'yo-grounds', Type: 'yo-type', Buttons: 'yo-build', Pages: 'yo-pages', Check: 'yo-check', Publish: 'yo-publish' };
+    const PARTS: Record<string, string> = { Sources: 'yo-gather', Colour: 'yo-colour', Backgrounds: 'yo-grounds', Type: 'yo-type', Buttons: 'yo-build', Pages: 'yo-pages', Check: 'yo-check', Publish: 'yo-publish' };
     const open = (step: string) => toPaint(page, { press: step, until: PARTS[step]! });
     for (const step of STEPS) await open(step);
     await page.waitForTimeout(4000);

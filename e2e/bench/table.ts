@@ -53,9 +53,9 @@ export const benchItemsTable = (site: Site): Promise<Result[]> => withSite(withI
     await port.hover();
     const scroll = scrolling(page, port);
     const narrow = async () => {
-      await page.getByLabel('Seek an item').pressSequentially('number 77', { delay: 60 });
+      await page.getByLabel('Search items').pressSequentially('number 77', { delay: 60 });
       await table.getByText('number 770,').first().waitFor();
-      for (let i = 0; i < 9; i++) await page.getByLabel('Seek an item').press('Backspace', { delay: 60 });
+      for (let i = 0; i < 9; i++) await page.getByLabel('Search items').press('Backspace', { delay: 60 });
       for (const name of ['Day', 'Day', 'Day', 'Name', 'Name', 'Name']) {
         await table.getByRole('button', { name, exact: true }).click();
         await page.waitForTimeout(120);

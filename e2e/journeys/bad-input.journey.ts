@@ -24,7 +24,7 @@ test('typed nonsense stays, says why, and the last good value is kept', async ({
   await name.press('Escape');
 
   await desk.step('Type');
-  for (const [label, bad] of [['Line height', 'tall'], ['Line height', '99'], ['Weight', '-3'], ['Size at 1280', '1e999'], ['Size at 1280', '10000'], ['Size at 1280', '0'], ['Size at 1280', '-4'], ['Desktop: step', '1'], ['Desktop: step', '0.9']] as const) {
+  for (const [label, bad] of [['Line height', 'tall'], ['Line height', '99'], ['Weight', '-3'], ['Size at 1280', '1e999'], ['Size at 1280', '10000'], ['Size at 1280', '0'], ['Size at 1280', '-4'], ['Wide: step', '1'], ['Wide: step', '0.9']] as const) {
     const field = page.getByLabel(label).first();
     const good = await field.inputValue();
     await field.fill(bad);
@@ -38,10 +38,10 @@ test('typed nonsense stays, says why, and the last good value is kept', async ({
 });
 
 test('text without a colour and files that are no pictures are refused in a sentence', REFUSED, async ({ desk, page }) => {
-  await desk.step('Gather');
-  const text = page.getByLabel('Text with colours in it');
+  await desk.step('Sources');
+  const text = page.getByLabel('Text with colours');
   await text.fill('The boat leaves at nine.');
-  await page.getByRole('button', { name: 'Read the colours' }).click();
+  await page.getByRole('button', { name: 'Read colours' }).click();
   await expect(page.getByRole('alert')).toContainText('No colour was found');
   await expect(text).toHaveValue('The boat leaves at nine.');
   for (const [name, bytes, words] of [['logo.png', 'no picture at all', 'not a PNG'], ['empty.png', '', 'empty'], ['active.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', '<script>']] as const) {
@@ -65,7 +65,7 @@ test('what is used is not deleted without an replacement, and the home page not 
   await page.getByRole('button', { name: 'Heading on Fog', exact: true }).click();
   await page.getByRole('button', { name: 'Delete Fog' }).click();
   await expect(page.getByRole('dialog', { name: 'Delete Fog' })).toContainText('stand on it');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
 
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Delete page' }).click();

@@ -84,7 +84,7 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   await expect(copy).toHaveValue('Ternhaven Ferries copy');
   await copy.fill('ternhaven ferries');
   await copy.press('Enter');
-  await expect(page.getByRole('alert')).toHaveText('There is a site ternhaven ferries already. Choose another name.');
+  await expect(page.getByRole('alert')).toHaveText('A site is already called ternhaven ferries. Choose another name.');
   await copy.fill('مكتبة البذور');
   await copy.press('Enter');
   await expect(card('مكتبة البذور')).toContainText('3 pages');
@@ -109,17 +109,17 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   // A site of that name can be begun again; one that is there cannot.
   await page.getByRole('link', { name: 'New site' }).click();
   await page.getByLabel('Name').fill('Ternhaven Ferries');
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByRole('alert')).toHaveText('There is a site Ternhaven Ferries already. Choose another name.');
+  await page.getByRole('button', { name: 'Create site' }).click();
+  await expect(page.getByRole('alert')).toHaveText('A site is already called Ternhaven Ferries. Choose another name.');
   // From a file of another tool: its colours as it has them, whatever they are called; one that cannot be read says so.
   await page.getByLabel('Name').fill('Fogbank');
   await page.getByText('A brand file').click();
   const bring = (name: string, text: string) => page.getByLabel('Choose a brand file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await bring('broken.json', '{"a":');
-  await expect(page.getByRole('alert').last()).toContainText(/broken\.json was not taken\. The file is not JSON that can be read.*Nothing was changed/);
+  await expect(page.getByRole('alert').last()).toContainText(/broken\.json was not added\. The file is not valid JSON.*Nothing was changed/);
   await bring('other.json', JSON.stringify({ red: { $type: 'color', $value: '#cc2233' }, sea: { $type: 'color', $value: { colorSpace: 'srgb', components: [0.07, 0.27, 0.33] } } }));
   await expect(page.getByRole('status')).toContainText('2 colours');
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Create site' }).click();
   await expect(page).toHaveURL(/sites\/fogbank\//);
   await expect(desk.tally(/failing$/)).toHaveText('0 failing');
 });
@@ -139,11 +139,11 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   await expect(page).not.toHaveURL(/list=overrides/);
   await back();
   await expect(step('Backgrounds')).toHaveAttribute('aria-current', 'step');
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await back();
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Overview' })).toHaveCount(0);
   await page.goForward();
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
 
   // Pressed one upon the other, the way back and forth stays whole.
   const ways = await page.evaluate(() => history.length);
@@ -172,12 +172,12 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
 
   const other = await page.context().newPage();
   await other.goto(copied);
-  await expect(other.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(other.getByRole('button', { name: 'Overview' })).toBeVisible();
   await expect(other.getByRole('table', { name: 'Overrides' })).toBeVisible();
   await other.goto(chosen);
   await expect(other.getByRole('dialog', { name: /slow road/ })).toBeVisible({ timeout: 60_000 });
   await other.goto(`${desk.server.address}/sites/ternhaven/type?page=gone&select=text.nobody.size`);
-  await expect(other.getByRole('alert')).toContainText('The address names what is not here any more: page “gone”, token “text.nobody.size”. The nearest to it is shown.');
+  await expect(other.getByRole('alert')).toContainText('This link points to something that is gone: page “gone”, token “text.nobody.size”. The closest match is shown.');
   await other.close();
 
   // The site itself moves to another address; the one it had leads on.
@@ -185,7 +185,7 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   const address = page.getByLabel(/^Address/);
   await address.fill('No Such!');
   await address.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('The one it has is kept.');
+  await expect(page.getByRole('alert')).toContainText('The address was not changed.');
   await address.fill('harbour');
   await address.press('Enter');
   await expect(page).toHaveURL(/\/sites\/harbour/);

@@ -5,12 +5,12 @@ import { EVERY_KIND, test, expect } from '../fixtures.ts';
 test.use({ pages: EVERY_KIND });
 
 test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
-  await desk.step('Gather');
+  await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/sources/mark-on-pale.svg'));
   await page.getByRole('button', { name: 'mark-on-pale.svg', exact: true }).click();
-  await page.getByRole('button', { name: 'Use it as a form of the logo' }).click();
+  await page.getByRole('button', { name: 'Use as a logo variant' }).click();
   const panel = page.getByRole('group', { name: 'Logo' });
-  await expect(panel.getByText(/on its own plate, #fbfaf6; stands on/)).toBeVisible();
+  await expect(panel.getByText(/on its own panel, #fbfaf6; used on/)).toBeVisible();
   const wall = page.getByRole('list', { name: 'The logo on each background' });
   await expect(wall.getByRole('listitem')).toHaveCount(6);
   await expect(page.getByText('512', { exact: true })).toBeVisible();
@@ -20,7 +20,7 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
   // Counted once what lies behind the texts over pictures has been read.
   await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
   const before = await fails();
-  await desk.choose('Form on Ink', 'Mark for pale', panel);
+  await desk.choose('Variant on Ink', 'Mark for pale', panel);
   // The three pages, the page after the form, and the one for unknown addresses.
   await expect.poll(fails).toBe(before + 5);
   await page.getByRole('button', { name: 'Undo Logo on Ink' }).click();

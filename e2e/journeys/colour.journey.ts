@@ -4,7 +4,7 @@ test.use({ pages: ['home', 'islands', 'contact'] });
 
 test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({ desk, page }) => {
   await desk.swatch('Pressed');
-  await desk.choose('How', 'at a contrast');
+  await desk.choose('Method', 'contrast');
   await desk.choose('On', 'Fog');
   await expect(page.getByRole('button', { name: /^Undo Pressed is Funnel at 4.5 on Fog/ })).toBeVisible();
   const hex = await page.getByLabel('Hex or any notation').inputValue();
@@ -18,14 +18,14 @@ test('a derived swatch follows by another rule, is made plain, and gets its rule
   await expect(page.getByRole('alert')).toContainText('From 1 to 21. 7 is kept.');
   await contrast.press('Escape');
 
-  await desk.choose('Follows', 'nothing');
+  await desk.choose('Derived from', 'not derived');
   await page.getByRole('button', { name: 'Again: Funnel at 7 on Fog' }).click();
   await expect(page.getByLabel('Contrast', { exact: true })).toHaveValue('7');
 
   await desk.swatch('Funnel');
-  await desk.choose('Follows', 'Pressed');
+  await desk.choose('Derived from', 'Pressed');
   await expect(page.getByRole('alert').first()).toContainText(/must not lead back to itself: .*Pressed ← Funnel|must not lead back to itself: .*Funnel ← Pressed/);
-  await expect(page.getByLabel('Follows', { exact: true }).locator('xpath=ancestor::nz-select')).toContainText('nothing (plain)');
+  await expect(page.getByLabel('Derived from', { exact: true }).locator('xpath=ancestor::nz-select')).toContainText('not derived');
 });
 
 test('wall and desk are seen as others see them, and the pairs that must be told apart are judged so', async ({ desk, page }) => {
@@ -40,28 +40,28 @@ test('wall and desk are seen as others see them, and the pairs that must be told
     }, [...shot]);
   };
   expect(await red()).toEqual([184, 58, 30]);
-  await page.getByRole('button', { name: 'Seen as: full colour' }).click();
-  await page.getByRole('button', { name: 'Seen as: protan' }).click();
+  await page.getByRole('button', { name: 'Colour vision: full colour' }).click();
+  await page.getByRole('button', { name: 'Colour vision: protan' }).click();
   const [r, g] = await red() as [number, number];
   // Without the middle cones red and green are hardly apart.
   expect(Math.abs(r - g)).toBeLessThan(60);
   await page.getByRole('button', { name: 'Lightness by hue' }).click();
-  const row = page.getByRole('region', { name: 'Told apart' }).getByRole('row', { name: /Link against text on Tern white/ }).first();
+  const row = page.getByRole('region', { name: 'Lightness by hue' }).getByRole('row', { name: /Link against text on Tern white/ }).first();
   await expect(row).toContainText('underlined');
   const [full, , deutan] = (await row.getByRole('cell').allTextContents()).map(Number) as [number, number, number];
   expect(deutan).toBeLessThan(full);
   await page.reload();
   await desk.ready();
-  await expect(page.getByRole('button', { name: 'Seen as: deutan' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Colour vision: deutan' })).toBeVisible();
 
   // What of the wall is scrolled out of sight takes no press from what stands above it, seen as others see it or not.
   await page.getByRole('button', { name: 'Islands', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTo({ top: 400 }));
-  for (const name of ['Find', 'Site settings', 'Stress copy', 'Back to the overview']) await page.getByRole('button', { name, exact: true }).click({ trial: true });
-  for (const now of ['deutan', 'tritan', 'greyscale']) await page.getByRole('button', { name: `Seen as: ${now}` }).click();
-  await expect(page.getByRole('button', { name: 'Seen as: full colour' })).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the overview' }).click();
+  for (const name of ['Find', 'Site settings', 'Stress-test content', 'Overview']) await page.getByRole('button', { name, exact: true }).click({ trial: true });
+  for (const now of ['deutan', 'tritan', 'greyscale']) await page.getByRole('button', { name: `Colour vision: ${now}` }).click();
+  await expect(page.getByRole('button', { name: 'Colour vision: full colour' })).toBeVisible();
+  await page.getByRole('button', { name: 'Overview' }).click();
 });
 
 test('any notation is taken; what sRGB cannot show is kept as written, painted mapped, and says so', async ({ desk, page }) => {
@@ -75,11 +75,11 @@ test('any notation is taken; what sRGB cannot show is kept as written, painted m
   await hex.fill('color(display-p3 1 0.2 0)');
   await hex.press('Enter');
   const facts = page.getByRole('region', { name: 'Funnel' });
-  await expect(facts).toContainText('Kept as written, color(display-p3 1 0.2 0). sRGB cannot show it: #ff');
+  await expect(facts).toContainText('color(display-p3 1 0.2 0) is outside sRGB: sRGB cannot show it: #ff');
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toMatch(/^#ff/);
   await page.reload();
   await desk.ready();
-  await expect(facts).toContainText('Kept as written, color(display-p3 1 0.2 0).');
+  await expect(facts).toContainText('color(display-p3 1 0.2 0) is outside sRGB:');
   await hex.fill('no colour at all');
   await hex.press('Enter');
   await expect(page.getByRole('alert')).toContainText('is no colour that can be read');

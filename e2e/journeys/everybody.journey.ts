@@ -3,15 +3,15 @@ import { EVERY_KIND, expect, test, testOnOneDesk } from '../fixtures.ts';
 
 test.use({ pages: EVERY_KIND });
 
-const STEPS = ['Gather', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
+const STEPS = ['Sources', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', 'Check', 'Publish'];
 /** Calm shows a part of what All does, and a press for the rest: looked at where it leaves out most. */
 const LEAVES_OUT = ['Colour', 'Type', 'Buttons'];
 
 test('every step passes axe in both densities, on every surround; so do the shelf and a new site', async ({ desk, page }) => {
   const found: Record<string, string[]> = {};
-  for (const density of ['Calm', 'All'] as const) {
+  for (const density of ['Essential', 'All'] as const) {
     await desk.shows(density);
-    for (const step of density === 'Calm' ? LEAVES_OUT : STEPS) {
+    for (const step of density === 'Essential' ? LEAVES_OUT : STEPS) {
       await desk.step(step);
       await page.waitForTimeout(300);
       const list = await violations(page);
@@ -22,7 +22,7 @@ test('every step passes axe in both densities, on every surround; so do the shel
   await page.keyboard.press('Escape');
   for (const surround of ['Light', 'Dark']) {
     await page.getByRole('button', { name: 'Your settings' }).click();
-    await page.getByRole('radiogroup', { name: 'Surround' }).getByText(surround).click();
+    await page.getByRole('radiogroup', { name: 'Workspace background' }).getByText(surround).click();
     expect(await violations(page), `${surround}, settings open`).toEqual([]);
     await page.keyboard.press('Escape');
     expect(await violations(page), surround).toEqual([]);
@@ -45,7 +45,7 @@ testOnOneDesk('all of it can be done by keyboard: steps, keys list, before, slid
   await desk.swatch('Funnel');
   await page.getByRole('button', { name: 'All pages' }).click();
   const before = await desk.computed('Home at 1280', 'home-board-b1/text', 'color');
-  await page.getByLabel('Light', { exact: true }).focus();
+  await page.getByLabel('Lightness', { exact: true }).focus();
   await page.keyboard.press('ArrowLeft');
   await expect.poll(() => desk.computed('Home at 1280', 'home-board-b1/text', 'color')).not.toBe(before);
   await page.keyboard.down('b');

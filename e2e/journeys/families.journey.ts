@@ -25,8 +25,8 @@ test('without its fonts no page grows or shrinks by two parts in a hundred', asy
     return drawn && before.length > 10 && before.every((height, i) => height === last[i]);
   }).toBe(true);
   const wide = await textWidth(desk);
-  await page.getByRole('button', { name: 'Without its fonts', exact: true }).click();
-  await expect(page.getByRole('button', { name: /Without its fonts: at most/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Preview fallback', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Preview fallback: at most/ })).toBeVisible();
   // Something else is drawn, and it is as long.
   const standIn = await textWidth(desk);
   expect(standIn).not.toBe(wide);
@@ -34,21 +34,21 @@ test('without its fonts no page grows or shrinks by two parts in a hundred', asy
   const after = await heights();
   expect(after.length).toBe(before.length);
   after.forEach((height, i) => expect(Math.abs(height / before[i]! - 1)).toBeLessThan(0.02));
-  await page.getByRole('button', { name: /Without its fonts: at most/ }).click();
+  await page.getByRole('button', { name: /Preview fallback: at most/ }).click();
   await expect.poll(async () => Math.abs((await textWidth(desk)) - wide)).toBeLessThan(0.5);
 });
 
 test('a font is brought in, upright and italic as one family, says what it lacks, and leaves only with something in its place', async ({ desk, page }) => {
   await desk.step('Type');
   await page.getByRole('button', { name: /^Headings/ }).click();
-  const bring = page.getByLabel('Bring in a font file');
+  const bring = page.getByLabel('Add a font file');
   await bring.setInputFiles([font('cousine'), { name: 'broken.woff2', mimeType: 'font/woff2', buffer: font('arimo').buffer.subarray(0, 3000) }, { name: 'notes.ttf', mimeType: 'font/ttf', buffer: Buffer.from('no font at all') }]);
   await expect(page.getByText('cousine-normal.woff2 is Cousine 400.')).toBeVisible();
-  await expect(page.getByText(/broken\.woff2 was not taken; nothing changed\. The font is cut off or damaged/)).toBeVisible();
-  await expect(page.getByText(/notes\.ttf was not taken; nothing changed\. This is no woff2, woff, ttf or otf/)).toBeVisible();
+  await expect(page.getByText(/broken\.woff2 was not added; nothing changed\. The font is cut off or damaged/)).toBeVisible();
+  await expect(page.getByText(/notes\.ttf was not added; nothing changed\. This is not a WOFF2, WOFF, TTF or OTF/)).toBeVisible();
   const about = page.getByRole('complementary', { name: 'About the family' });
-  await expect(about).toContainText('No italic: the browser will slant it.');
-  await expect(about).toContainText('All that stand on the pages.');
+  await expect(about).toContainText('No italic: browsers will slant the upright.');
+  await expect(about).toContainText('All characters on the pages.');
   await bring.setInputFiles(font('cousine', 'italic'));
   await expect(about).toContainText('400, 400 italic');
   await expect(about).not.toContainText('No italic');
@@ -63,7 +63,7 @@ test('a font is brought in, upright and italic as one family, says what it lacks
   await desk.ready();
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Cousine"?,/);
   await page.getByRole('button', { name: /^Headings/ }).click();
-  await expect(about.getByRole('button', { name: 'Remove it' })).toHaveCount(0);
+  await expect(about.getByRole('button', { name: 'Remove' })).toHaveCount(0);
   await desk.choose('Remove, and set headings in', 'Lora');
   await expect.poll(() => headingFamily(desk)).toMatch(/^"?Lora"?,/);
   await desk.saved();
@@ -89,9 +89,9 @@ test('a family is found by what it is, tried on the wall while pointed at, and t
   await row.getByRole('button', { name: 'Use Zilla Slab' }).click();
   await expect(desk.told()).toContainText('changed');
   await desk.saved();
-  await expect(row).toContainText('in use');
+  await expect(row).toContainText('In use');
   await page.getByRole('searchbox').fill('no such thing');
-  await expect(page.getByText('No family is like that.')).toBeVisible();
+  await expect(page.getByText('No typeface matches.')).toBeVisible();
   // Undone as one step; what the shelf was narrowed to stays.
   await page.getByRole('button', { name: 'Undo Headings in Zilla Slab' }).click();
   await expect.poll(() => headingFamily(desk)).toBe(before);

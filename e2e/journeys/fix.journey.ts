@@ -18,8 +18,8 @@ test('the whole brand is fixed at once with two locks, seen on the wall first, a
   await expect(grounds).toContainText('open');
 
   await desk.step('Backgrounds');
-  await page.getByRole('button', { name: 'Fix all together' }).click();
-  const panel = page.getByRole('group', { name: 'Fix all together' });
+  await page.getByRole('button', { name: 'Fix all' }).click();
+  const panel = page.getByRole('group', { name: 'Fix all' });
   await expect(panel.getByRole('listitem').filter({ hasText: 'Funnel' })).toContainText(/#e2765c to #[0-9a-f]{6}ΔE 0\.\d{3}/);
   await expect(panel).not.toContainText('cannot');
   await expect(panel.getByRole('listitem').filter({ hasText: /^(Deep|Ink)/ })).toHaveCount(0);
@@ -37,13 +37,13 @@ test('the whole brand is fixed at once with two locks, seen on the wall first, a
 
 test('what cannot hold is named in words when too much stays', async ({ desk, page }) => {
   await desk.step('Backgrounds');
-  await page.getByRole('button', { name: 'Fix all together' }).click();
-  const panel = page.getByRole('group', { name: 'Fix all together' });
-  await panel.getByRole('button', { name: 'Funnel stays as it is' }).click();
+  await page.getByRole('button', { name: 'Fix all' }).click();
+  const panel = page.getByRole('group', { name: 'Fix all' });
+  await panel.getByRole('button', { name: 'Funnel stays' }).click();
   await expect(panel).toContainText('Staying: Funnel');
-  await panel.getByRole('button', { name: 'Fog stays as it is' }).click();
+  await panel.getByRole('button', { name: 'Fog stays' }).click();
   await expect(panel).toContainText(/(Funnel and Fog|Fog and Funnel) stay, so (this|these) cannot hold: .*of Fog on Fog \(needs 4\.5\).*\. Let (Funnel|Fog) move and (it|all of it) holds\. \d+ places stay as they are\./);
-  await panel.getByRole('button', { name: 'Let all move' }).click();
+  await panel.getByRole('button', { name: 'Unlock all' }).click();
   await expect(panel.getByRole('button', { name: /^Apply/ }).first()).toBeVisible();
   await panel.getByRole('button', { name: 'Cancel' }).click();
 });

@@ -9,9 +9,9 @@ test.use({ pages: EVERY_KIND });
 const demo = (name: string) => join(ROOT, 'demo', 'sources', name);
 
 test('from an annotated design to the designer’s own number of colours, with what dropping costs', async ({ desk, page }) => {
-  await desk.step('Gather');
+  await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles([demo('annotated-design.svg'), demo('mark-on-pale.svg')]);
-  const sift = page.getByRole('region', { name: 'Sift' });
+  const sift = page.getByRole('region', { name: 'Palette candidates' });
   const row = (text: string) => sift.getByRole('listitem').filter({ hasText: text });
   await expect(row('#c9a227')).toBeVisible();
   await expect(page.getByRole('img', { name: 'annotated-design.svg' })).toBeVisible();
@@ -19,7 +19,7 @@ test('from an annotated design to the designer’s own number of colours, with w
   await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   await expect(page.locator('yo-source-piece svg path').first()).toHaveAttribute('d', /^M/);
 
-  const line = page.getByRole('slider', { name: 'Colours kept' });
+  const line = page.getByRole('slider', { name: 'Palette size' });
   await line.focus();
   for (let kept = Number(await line.getAttribute('aria-valuenow')); kept > 5; kept--) {
     await page.keyboard.press('ArrowUp');
@@ -32,7 +32,7 @@ test('from an annotated design to the designer’s own number of colours, with w
   const says = page.getByText(/^Applying it adds Rope/);
   await expect(says).toContainText(/; drops .* \(to .*\).*; [\d\s]+ places change/);
 
-  await page.getByRole('button', { name: 'Apply this palette' }).click();
+  await page.getByRole('button', { name: 'Apply palette' }).click();
   await desk.step('Colour');
   const palette = page.getByRole('region', { name: 'Palette' });
   await expect(palette.getByRole('listitem')).toHaveCount(5);
@@ -43,7 +43,7 @@ test('from an annotated design to the designer’s own number of colours, with w
 });
 
 test('sources stay: over a reload, put away and back, read from under the pointer, and an old site’s zip', async ({ desk, page }) => {
-  await desk.step('Gather');
+  await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles(demo('mark-on-pale.svg'));
   const picture = page.getByRole('img', { name: 'mark-on-pale.svg' });
   await expect(picture).toBeVisible();
@@ -56,15 +56,15 @@ test('sources stay: over a reload, put away and back, read from under the pointe
   await page.mouse.click(box.x + box.width * 0.7, box.y + box.height * 0.7);
   await expect(page.getByRole('button', { name: 'mark-on-pale.svg, picked', exact: true })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Put away mark-on-pale.svg', exact: true }).click();
+  await page.getByRole('button', { name: 'Remove mark-on-pale.svg', exact: true }).click();
   await expect(picture).toHaveCount(0);
-  await page.getByRole('button', { name: 'Put mark-on-pale.svg back' }).click();
+  await page.getByRole('button', { name: 'Restore mark-on-pale.svg' }).click();
   await expect(picture).toBeVisible();
 
   const zip = zipSync({ 'site/main.css': readFileSync(demo('old-pages.css')), 'site/index.html': Buffer.from('<body bgcolor="#2f6f73">x</body>'), 'site/photo.jpg': new Uint8Array(3) });
   await page.getByLabel('Choose files').setInputFiles({ name: 'old-site.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
   await page.getByRole('button', { name: 'old-site.zip', exact: true }).click();
-  await expect(page.getByText('Left out: 1 picture')).toBeVisible();
+  await expect(page.getByText('Not included: 1 image')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Lines of old-site.zip' })).toContainText('--tide: #2f6f73');
-  await expect(page.getByRole('region', { name: 'Sift' }).getByRole('listitem').filter({ hasText: '#2f6f73' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Palette candidates' }).getByRole('listitem').filter({ hasText: '#2f6f73' })).toBeVisible();
 });

@@ -6,7 +6,7 @@ test('several roles are set together: a column by its head, others with Shift; b
   await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Link on every background', exact: true }).click();
   await expect(page.getByText('6 roles selected')).toBeVisible();
-  await desk.choose('or the hue of', 'Deep');
+  await desk.choose('Hue of', 'Deep');
   await desk.saved();
   await expect(page.getByRole('button', { name: 'Undo 6 roles' })).toBeVisible();
   // On each ground another colour of that hue, and each can be read.
@@ -22,7 +22,7 @@ test('several roles are set together: a column by its head, others with Shift; b
   await expect(page.getByText('roles selected')).toHaveCount(0);
   await page.getByRole('button', { name: 'Eyebrow on Chart paper', exact: true }).click({ modifiers: ['Shift'] });
   await expect(page.getByText('2 roles selected')).toBeVisible();
-  await desk.choose('or the same as', 'Heading');
+  await desk.choose('Same as', 'Heading');
   await desk.saved();
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow')).toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
   await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).not.toContainText('open');
@@ -34,7 +34,7 @@ test('a gradient is set, turned, judged where each text stands on it, and made f
   const before = await failing();
   await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Fog', exact: true }).click();
-  await desk.choose('Gradient to', 'Slate');
+  await desk.choose('Gradient end', 'Slate');
   const image = () => desk.computed('Fares at 1280', 'fares-half/surface', 'background-image');
   await expect.poll(image).toBe('linear-gradient(rgb(207, 217, 214) 0%, rgb(77, 96, 95) 100%)');
   // The dark end swallows texts; each is told once the layout has been read.
@@ -48,7 +48,7 @@ test('a gradient is set, turned, judged where each text stands on it, and made f
   await angle.press('Enter');
   await expect.poll(image).toContain('linear-gradient(90deg');
   await expect(page.getByText('painted otherwise')).toHaveCount(0);
-  await desk.choose('Gradient to', 'nothing');
+  await desk.choose('Gradient end', 'none');
   await expect.poll(image).toBe('none');
   await expect.poll(failing, { timeout: 60_000 }).toBe(before);
 });
@@ -63,13 +63,13 @@ test('set lines unfold to every role and remember it; what fails stays when they
   await unset.click();
   await expect(page.getByText(`Link, hover of Tern white: used in ${told}`)).toBeVisible();
   await expect(page.getByText(`automatic 5.49, needs 4.5; ${told}`)).toBeVisible();
-  await desk.choose('Set to a swatch', 'Slate');
+  await desk.choose('Swatch', 'Slate');
   await desk.saved();
   await expect(page.getByRole('button', { name: /^Link, hover on Tern white: not set/ })).toHaveCount(0);
 
-  await page.getByRole('button', { name: 'Every role' }).click();
+  await page.getByRole('button', { name: 'All roles' }).click();
   await visited.click();
-  const raw = page.getByLabel('or a raw value');
+  const raw = page.getByLabel('Raw value');
   await raw.fill('#e4e4e4');
   await raw.press('Enter');
   await desk.saved();

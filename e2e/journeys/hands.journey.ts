@@ -33,7 +33,7 @@ test('a first click in the overview selects what is under the pointer; the wall 
     // One level: the slip closes, the overview stays.
     await page.keyboard.press('Escape');
     await expect(slip(page)).toHaveCount(0);
-    await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Overview' })).toHaveCount(0);
   }
 });
 
@@ -80,7 +80,7 @@ test('letters that were meant as words run no command; undo and fix need a modif
 test('Escape closes one level: a list in a panel, then the panel; what was typed, then the slip, then the page', async ({ desk, page }) => {
   await desk.step('Pages');
   await page.getByRole('group', { name: /^Sections of/ }).getByRole('button').nth(1).click();
-  await page.getByRole('button', { name: 'Section facts' }).click();
+  await page.getByRole('button', { name: 'Section details' }).click();
   const arrangement = page.getByLabel('Arrangement', { exact: true });
   await arrangement.focus();
   await page.keyboard.press('Enter');
@@ -93,7 +93,7 @@ test('Escape closes one level: a list in a panel, then the panel; what was typed
   await expect(arrangement).toHaveCount(0);
   // The slip of the section hangs still, and its page is enlarged.
   await expect(slip(page)).toBeVisible();
-  const name = page.getByLabel('Its name');
+  const name = page.getByLabel('Page title');
   await name.fill('Typed by mistake');
   await page.keyboard.press('Escape');
   await expect(name).toHaveValue('Home');
@@ -101,14 +101,14 @@ test('Escape closes one level: a list in a panel, then the panel; what was typed
   await slip(page).getByRole('button').last().focus();
   await page.keyboard.press('Escape');
   await expect(slip(page)).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Overview' })).toHaveCount(0);
 });
 
 test('a section that is selected, added or moved is in sight, at every zoom; undone, it leaves no empty slip', async ({ desk, page }) => {
   await desk.step('Pages');
-  if ((await page.getByRole('button', { name: 'Back to the overview' }).count()) === 0) await page.getByRole('button', { name: 'Home', exact: true }).click();
+  if ((await page.getByRole('button', { name: 'Overview' }).count()) === 0) await page.getByRole('button', { name: 'Home', exact: true }).click();
   const strip = page.getByRole('group', { name: /^Sections of/ }).getByRole('button');
   const isInSight = async (part: string) => expect.poll(() => page.evaluate((part) => {
     const frame = document.querySelector<HTMLIFrameElement>('iframe[title="Home at 1280"]')!;
@@ -127,8 +127,8 @@ test('a section that is selected, added or moved is in sight, at every zoom; und
     await page.getByRole('button', { name: way, exact: true }).click();
     await isInSight(far);
   }
-  await page.getByRole('button', { name: 'Up', exact: true }).click();
-  await page.getByRole('button', { name: 'Up', exact: true }).click();
+  await page.getByRole('button', { name: 'Move up', exact: true }).click();
+  await page.getByRole('button', { name: 'Move up', exact: true }).click();
   await isInSight(far);
 
   await page.getByRole('button', { name: 'Add a section' }).click();

@@ -24,7 +24,7 @@ test('every part of the kit looks as it did, passes axe, and is worked by keyboa
   await expect(remove).toBeFocused();
 
   // A slider goes by steps, by ten, and to its ends.
-  const light = page.getByRole('slider', { name: 'Light' });
+  const light = page.getByRole('slider', { name: 'Lightness' });
   await light.focus();
   await page.keyboard.press('ArrowRight');
   await expect(light).toHaveAttribute('aria-valuenow', '0.54');

@@ -16,7 +16,7 @@ test.describe('a site of 850 pages', () => {
 
     // A colour on every page, and what it did.
     await desk.swatch('Funnel');
-    await desk.slide('Light', 0.3);
+    await desk.slide('Lightness', 0.3);
     await expect(desk.told()).toContainText(/Funnel \w+: [\d\s]+ places changed/, { timeout: 30_000 });
     await desk.saved();
 

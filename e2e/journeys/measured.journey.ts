@@ -8,7 +8,7 @@ test('what was measured is there at the next opening: no figure grows while one 
   const kept = page.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.url().endsWith(API.measured.keep.path.replace(':site', 'ternhaven')));
   // An edit of the layout, so that there is something new to keep.
   await desk.step('Type');
-  await page.getByLabel('Desktop: text size').fill('18.5');
+  await page.getByLabel('Wide: text size').fill('18.5');
   await page.keyboard.press('Enter');
   await expect(desk.told()).toContainText('places changed');
   await expect(tally).not.toContainText('measuring');

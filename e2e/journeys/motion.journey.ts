@@ -15,11 +15,11 @@ test('motions are named, timed and curved, refused where they are no curve, and 
   const easing = page.getByLabel('Quick easing');
   await easing.fill('bouncy');
   await easing.press('Enter');
-  await expect(page.getByText(/“bouncy” is no curve: four numbers.* What was set is kept\./)).toBeVisible();
+  await expect(page.getByText(/“bouncy” is not an easing\. Use four numbers.* The old value is kept\./)).toBeVisible();
   await easing.fill('0.2, 0, 0, 1');
   await easing.press('Enter');
   await desk.saved();
-  await page.getByRole('button', { name: 'Show on the wall' }).click();
+  await page.getByRole('button', { name: 'Play on the pages' }).click();
   await expect.poll(moving).toBe('0.9s cubic-bezier(0.2, 0, 0, 1)');
   await expect.poll(moving).toContain('0s');
   await desk.choose('Buttons take', 'at once');

@@ -13,12 +13,12 @@ test('the tour goes through the main job by real acts, and is not offered again'
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' }).click();
   await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
   await says(/Funnel is used in \d+ places/);
-  await page.getByRole('button', { name: 'Only where Funnel is used' }).click();
+  await page.getByRole('button', { name: 'Uses of Funnel' }).click();
   await says(/Now change it/);
-  await page.getByRole('slider', { name: 'Light' }).focus();
+  await page.getByRole('slider', { name: 'Lightness' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
   await says(/Press Walk through/);
-  await page.getByRole('button', { name: 'Walk through' }).click();
+  await page.getByRole('button', { name: 'Review changes' }).click();
   await says(/Open Failing/);
   await page.getByRole('button', { name: /^Failing/ }).click();
   await page.getByRole('row').nth(1).getByRole('button').first().click();
@@ -34,18 +34,18 @@ test('the tour goes through the main job by real acts, and is not offered again'
 });
 
 test('calm leaves out what is used seldom, one press away, and keeps what was opened', async ({ desk, page }) => {
-  await desk.shows('Calm');
+  await desk.shows('Essential');
   await desk.swatch('Funnel');
   await expect(page.getByLabel('OKLCH', { exact: true })).toHaveCount(0);
-  await page.getByRole('button', { name: 'OKLCH, part, rule' }).click();
+  await page.getByRole('button', { name: 'More: OKLCH, role, derivation' }).click();
   await expect(page.getByLabel('OKLCH', { exact: true })).toBeVisible();
   await page.reload();
   await desk.ready();
   await expect(page.getByLabel('OKLCH', { exact: true })).toBeVisible();
   await desk.step('Type');
-  await expect(page.getByLabel('Above', { exact: true })).toHaveCount(0);
+  await expect(page.getByLabel('Space above', { exact: true })).toHaveCount(0);
   await desk.shows('All');
-  await expect(page.getByLabel('Above', { exact: true })).toBeVisible();
+  await expect(page.getByLabel('Space above', { exact: true })).toBeVisible();
 });
 
 test('a window too small to edit in says so, shows the pages and Check for reading, and takes no edit', async ({ desk, page }) => {
@@ -53,12 +53,12 @@ test('a window too small to edit in says so, shows the pages and Check for readi
   await expect(page.getByText('Editing needs a window 1100 px wide.')).toBeVisible();
   await expect(page.getByRole('navigation', { name: 'Steps' })).toHaveCount(0);
   await page.getByRole('row').nth(1).getByRole('button').first().click();
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('banner')).toContainText('saved;');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Edit here all the same' }).click();
+  await page.getByRole('button', { name: 'Edit anyway' }).click();
   await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
   await page.setViewportSize({ width: 1280, height: 800 });
   await expect(desk.tally(/failing$/)).toBeVisible();
@@ -71,7 +71,7 @@ test('a session that ends while somebody works loses nothing: signed in again el
   const hex = page.getByLabel('Hex or any notation');
   await hex.fill('#a03010');
   await hex.press('Enter');
-  await expect(page.getByRole('banner')).toContainText('You are signed out. What you do is kept here');
+  await expect(page.getByRole('banner')).toContainText('You are signed out. Your edits are kept here');
   await hex.fill('#a0301');
   const other = await context.newPage();
   await other.goto(await desk.server.link());
@@ -95,11 +95,11 @@ test('a step whose script cannot be fetched says so, and opens after a reload', 
   await page.route(`**/${script}`, (route) => route.fulfill({ status: 404, body: '' }));
   await page.goto(await server.link());
   await page.getByRole('button', { name: 'No tour' }).click({ timeout: 120_000 });
-  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Gather' }).click();
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Sources' }).click();
   await expect(page.getByRole('alert')).toContainText('This step could not be loaded');
   await page.unroute(`**/${script}`);
   await page.getByRole('button', { name: 'Reload' }).click();
-  await expect(page.getByRole('region', { name: 'Sift' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Palette candidates' })).toBeVisible({ timeout: 60_000 });
 });
 
 test.describe('a browser that keeps nothing', () => {

@@ -11,7 +11,7 @@ test('a clockmaker’s site: a word between two pasted colours, a renamed choice
   await page.getByLabel('Name', { exact: true }).fill('Werkstatt Unruh');
   await page.getByText('Colours', { exact: true }).click();
   await page.getByLabel(/Colours in any notation/).fill('#1d3b4f brass #c08a2e');
-  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.getByRole('button', { name: /^Create site/ }).click();
   await desk.ready();
   await desk.shows('All');
   await desk.step('Colour');
@@ -20,17 +20,17 @@ test('a clockmaker’s site: a word between two pasted colours, a renamed choice
 
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Add a page' }).click();
-  await page.getByRole('menuitem', { name: 'One of a list' }).click();
-  await expect(page.getByLabel('Its name')).toHaveValue('One of them');
+  await page.getByRole('menuitem', { name: 'Item page' }).click();
+  await expect(page.getByLabel('Page title')).toHaveValue('Item');
   await page.getByRole('button', { name: 'Collections' }).click();
   await page.getByLabel('Add a collection').fill('Clocks');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Bring in a sheet').setInputFiles({ name: 'clocks.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
-  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'clocks.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
+  await page.getByRole('button', { name: 'Import' }).click();
 
   // A text becomes a choice: its values are the choices. One is renamed: all items follow.
   await page.getByRole('button', { name: /^\d+ fields/ }).click();
-  await desk.choose('Case holds', 'one of a list');
+  await desk.choose('Case type', 'choice');
   const choices = page.getByLabel('Choices of Case');
   await expect(choices).toHaveValue(/oak, ?brass|brass, ?oak/);
   await choices.fill((await choices.inputValue()).replace('oak', 'walnut'));
@@ -52,7 +52,7 @@ test('a clockmaker’s site: a word between two pasted colours, a renamed choice
   await name('Regulator', 'Wall regulator');
   await expect(address('Wall regulator')).toHaveValue('wall-regulator');
   await page.getByRole('button', { name: /^\d+ fields/ }).click();
-  await desk.choose('Each item has a page like', 'One of them');
+  await desk.choose('Page of each item, modelled on', 'Item');
   await page.getByRole('button', { name: /^4 items/ }).click();
   await desk.saved();
   await desk.step('Publish');

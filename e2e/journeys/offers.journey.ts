@@ -12,9 +12,9 @@ test('“Use” takes the place’s own token and names it, “Bind” another o
   const slip = page.getByRole('dialog', { name: /^Heading|^Title|^“/ });
   const line = (name: string) => slip.locator('.line').filter({ has: page.getByText(name, { exact: true }) });
   const set = async (name: string, value: string, at?: string) => {
-    await line(name).getByRole('button', { name: /^set/ }).click();
+    await line(name).getByRole('button', { name: 'Override' }).click();
     if (at) await desk.choose('At', at, slip);
-    await slip.getByLabel(/^(Only here|Wherever used)$/).fill(value);
+    await slip.getByLabel(/^(This page|Everywhere)$/).fill(value);
     await page.keyboard.press('Enter');
   };
   const held = Number.parseInt(await desk.tally(/overrides$/).innerText(), 10);
@@ -47,7 +47,7 @@ test('a new variant with a light fill gets a label that can be read on it, and i
   await desk.step('Buttons');
   const grid = page.getByRole('group', { name: 'Variants by states' });
   await grid.getByRole('button', { name: 'Primary, rest' }).click();
-  await page.getByRole('button', { name: 'New variant like it' }).click();
+  await page.getByRole('button', { name: 'Duplicate variant' }).click();
   await desk.saved();
   const rows = await grid.getByRole('button', { name: /, rest$/ }).evaluateAll((list) => list.map((cell) => cell.getAttribute('aria-label')!.replace(/, rest$/, '')));
   const added = rows.at(-1)!;

@@ -11,17 +11,17 @@ test('one button is outlined on purpose, seen to be held, and split off as a var
   const held = Number.parseInt((await desk.tally(/overrides$/).textContent())!, 10);
   const set = async (name: string, value: string) => {
     const line = slip.locator('.line').filter({ has: page.getByText(name, { exact: true }) });
-    await line.getByRole('button', { name: 'set here' }).click();
-    await slip.getByLabel('Only here').fill(value);
-    await slip.getByLabel('Only here').press('Enter');
+    await line.getByRole('button', { name: 'Override' }).click();
+    await slip.getByLabel('This page').fill(value);
+    await slip.getByLabel('This page').press('Enter');
   };
-  await expect(slip.getByRole('button', { name: 'Make a variant of it' })).toHaveCount(0);
+  await expect(slip.getByRole('button', { name: 'Make a variant' })).toHaveCount(0);
   await set('Fill', '#fbfaf6');
   await set('Colour', '#8f2a12');
   await expect(desk.tally(/overrides$/)).toHaveText(`${held + 1} overrides`);
   const painted = () => button.evaluate((element) => [getComputedStyle(element).backgroundColor, getComputedStyle(element).color].join());
   await expect.poll(painted).toBe('rgb(251, 250, 246),rgb(143, 42, 18)');
-  await slip.getByRole('button', { name: 'Make a variant of it' }).click();
+  await slip.getByRole('button', { name: 'Make a variant' }).click();
   // It looks as it did, and nothing departs any more.
   await expect(desk.tally(/overrides$/)).toHaveText(`${held} overrides`);
   expect(await painted()).toBe('rgb(251, 250, 246),rgb(143, 42, 18)');
@@ -37,11 +37,11 @@ test('all variants are restyled at once: a column of the grid is one act', async
   const grid = page.getByRole('group', { name: 'Variants by states' });
   for (const name of ['Primary, rest', 'Primary, hover', 'Secondary, rest', 'Secondary, hover']) await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
   await expect(page.getByText('4 buttons selected')).toBeVisible();
-  await desk.choose('edge', 'Ink');
+  await desk.choose('border', 'Ink');
   const edges = async () => new Set(await grid.getByRole('button', { name: /, (rest|hover)$/ }).evaluateAll((list) => list.map((one) => getComputedStyle(one).borderTopColor))).size;
   await expect.poll(edges).toBe(1);
   await desk.saved();
-  await page.getByRole('button', { name: /^Undo Button edge/ }).click();
+  await page.getByRole('button', { name: /^Undo Button border/ }).click();
   await expect.poll(edges).toBeGreaterThan(1);
 });
 
@@ -60,7 +60,7 @@ test('a button is given another variant, size and icon where it stands; icons st
   const first = () => button.evaluate((element) => element.firstElementChild === element.firstChild && element.firstChild !== null);
   await expect.poll(first).toBe(true);
   await desk.step('Buttons');
-  await desk.choose('Icons stand', 'after');
+  await desk.choose('Icon position', 'after');
   await expect.poll(first).toBe(false);
   await expect(button.locator('svg')).toHaveCount(1);
   await desk.saved();
@@ -69,7 +69,7 @@ test('a button is given another variant, size and icon where it stands; icons st
   await expect(desk.frame('Fares at 1280').locator('.button').first().locator('svg')).toHaveCount(1);
 });
 
-test('a value of a shared text is set on this page only, or wherever it is used, and the slip says which', async ({ desk, page }) => {
+test('a value of a shared text is set on this page only, or everywhere, and the slip says which', async ({ desk, page }) => {
   await page.getByRole('button', { name: 'Home', exact: true }).click();
   const text = (title: string) => desk.frame(title).locator('[data-used="promise:promise-b1/text"]');
   const size = (title: string) => text(title).evaluate((element) => getComputedStyle(element).fontSize);
@@ -78,22 +78,22 @@ test('a value of a shared text is set on this page only, or wherever it is used,
   const slip = page.getByRole('dialog', { name: /“If we are late/ });
   const line = slip.locator('.line').filter({ has: page.getByText('Size', { exact: true }) });
   const set = async (where: string, label: string, value: string) => {
-    await line.getByRole('button', { name: 'set', exact: true }).click();
+    await line.getByRole('button', { name: 'Override' }).click();
     await desk.choose('Where', where, slip);
     await slip.getByLabel(label).fill(value);
     await slip.getByLabel(label).press('Enter');
   };
-  await set('this page', 'Only here', '40px');
+  await set('this page', 'This page', '40px');
   await expect.poll(() => size('Home at 1280')).toBe('40px');
-  await expect(line).toContainText('set on purpose, here only');
+  await expect(line).toContainText('override, this page');
   await expect(desk.told()).toContainText('1 place changed');
   expect(await size('Sailings at 1280')).toBe(before);
   await page.keyboard.press('Control+z');
   await expect.poll(() => size('Home at 1280')).toBe(before);
 
-  await set('wherever', 'Wherever used', '44px');
+  await set('everywhere', 'Everywhere', '44px');
   await expect.poll(() => size('Sailings at 1280')).toBe('44px');
-  await expect(line).toContainText('set on purpose, wherever it is used');
+  await expect(line).toContainText('override, everywhere');
   await expect(desk.told()).toContainText('3 places changed');
   expect(await size('Contact at 390')).toBe('44px');
 });
@@ -138,12 +138,12 @@ test('words are edited where they stand, whatever they are of; emphasis and link
   await expect(slip.getByRole('button', { name: 'Strong', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('End');
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowLeft');
-  await slip.getByLabel('Leads to').fill('contact');
-  await slip.getByLabel('Leads to').press('Enter');
+  await slip.getByLabel('Link to').fill('contact');
+  await slip.getByLabel('Link to').press('Enter');
   await slip.getByRole('button', { name: 'Done' }).click();
   await expect(narrow.locator(`[data-place="${id}"] strong`)).toHaveText('Strong');
   await expect(narrow.locator(`[data-place="${id}"] a`)).toHaveText('way home');
   await expect(narrow.locator(`[data-place="${id}"] a`)).toHaveAttribute('href', 'contact.html');
-  await page.getByRole('button', { name: /^Undo Words of/ }).click();
+  await page.getByRole('button', { name: /^Undo Text of/ }).click();
   await expect(narrow.locator(`[data-place="${id}"] strong`)).toHaveCount(0);
 });

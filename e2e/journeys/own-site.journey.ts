@@ -11,8 +11,8 @@ test('a site of one’s own: one figure of use, what is live, offers that hold, 
   await page.getByRole('link', { name: /New site/ }).first().click();
   await page.getByLabel('Name', { exact: true }).fill('Zaadbank De Kiem');
   await page.getByText('A logo', { exact: true }).click();
-  await page.getByLabel('Choose a drawing').setInputFiles({ name: 'kiem.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LOGO) });
-  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.getByLabel('Choose an SVG').setInputFiles({ name: 'kiem.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LOGO) });
+  await page.getByRole('button', { name: /^Create site/ }).click();
   await desk.ready();
   await desk.shows('All');
 
@@ -58,21 +58,21 @@ test('a site of one’s own: one figure of use, what is live, offers that hold, 
   await page.getByRole('button', { name: 'Collections' }).click();
   await page.getByLabel('Add a collection').fill('Planten');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Bring in a sheet').setInputFiles({ name: 'planten.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
-  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'planten.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
+  await page.getByRole('button', { name: 'Import' }).click();
   await page.getByRole('button', { name: /^\d+ fields/ }).click();
-  await desk.choose('Foto holds', 'a picture');
-  const asks = page.getByRole('region', { name: 'Change the kind of a field' }).or(page.getByLabel('Change the kind of a field'));
+  await desk.choose('Foto type', 'image');
+  const asks = page.getByRole('region', { name: 'Change the type of a field' }).or(page.getByLabel('Change the type of a field'));
   await expect(asks).toContainText('Nachtegaal');
   await asks.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: /^3 items/ }).click();
   await page.getByText('Dagkoekoek', { exact: true }).first().click();
   await expect(page.getByLabel('Foto', { exact: true })).toHaveValue('Nachtegaal');
   // Filtered out, the item says why it is not in the list.
-  await page.getByRole('searchbox', { name: 'Seek an item' }).fill('veldkers');
+  await page.getByRole('searchbox', { name: 'Search items' }).fill('veldkers');
   await expect(page.getByText('The search hides this item in the list.')).toBeVisible();
   await page.getByRole('button', { name: 'Show all items' }).click();
-  await page.getByRole('button', { name: 'List it on this page' }).click();
+  await page.getByRole('button', { name: 'Add list to page' }).click();
   await desk.saved();
 
   // Published; then an item gets another name: that is not live until it is published.

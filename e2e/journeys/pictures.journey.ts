@@ -13,7 +13,7 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await page.getByRole('row', { name: /^Lead “Boats to/ }).getByRole('button').click();
   const why = page.getByRole('region', { name: 'Why and fix' });
   // The width at which it is weakest is one of the audit's, and hangs or does not.
-  await expect(why).toContainText(/\d+\.\d % of what lies behind its letters falls short; \d\.\d\d at the weakest spot(?:, ringed on the page| at \d+ px; on the page of 390 px, where it comes to \d\.\d\d, that is ringed)/);
+  await expect(why).toContainText(/\d+\.\d % of the image behind this text is too close to it in contrast; \d\.\d\d at the weakest spot(?:(ringed)| at \d+ px; on the page of 390 px, where the ratio is \d\.\d\d(ringed))/);
   await expect(page.locator('.spot').first()).toBeVisible();
   await expect(why.getByRole('button', { name: 'a plate of Deep behind it' })).toBeVisible();
   await why.getByRole('button', { name: /^shade 35 % to \d+ %$/ }).click();

@@ -120,8 +120,8 @@ plain.describe('a server of its own', () => {
     await own.stopDatabase();
     expect((await fetch(`${own.address}/api/health`)).status).toBe(503);
     await desk.step('Buttons');
-    await page.getByLabel('Pictures', { exact: true }).fill('31');
-    await page.getByLabel('Pictures', { exact: true }).press('Enter');
+    await page.getByLabel('Images', { exact: true }).fill('31');
+    await page.getByLabel('Images', { exact: true }).press('Enter');
     await expect(page.getByRole('banner')).toContainText('not saved yet, will try again. The database does not answer');
     await expect.poll(() => desk.computed('Home at 1280', 'home-story-b1/picture', 'border-top-left-radius')).toBe('31px');
     own.letDatabaseStart();
@@ -130,8 +130,8 @@ plain.describe('a server of its own', () => {
 
     // Waiting edits outlive a reload while nothing answers.
     await own.stopDatabase();
-    await page.getByLabel('Pictures', { exact: true }).fill('6');
-    await page.getByLabel('Pictures', { exact: true }).press('Enter');
+    await page.getByLabel('Images', { exact: true }).fill('6');
+    await page.getByLabel('Images', { exact: true }).press('Enter');
     await expect(page.getByRole('banner')).toContainText('not saved yet');
     own.letDatabaseStart();
     await page.reload();

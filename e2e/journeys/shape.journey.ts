@@ -17,17 +17,17 @@ test('a button is judged where it stands in the grid: its label, its edge on the
   await expect(short).toHaveCount(0);
   await page.getByRole('button', { name: 'Secondary, rest', exact: true }).click();
   // Neither edge nor fill stands out any more; the ring of the focus still does.
-  await desk.choose('edge', 'Chart paper');
+  await desk.choose('border', 'Chart paper');
   await expect(grid.getByRole('img', { name: 'short of 3' })).toHaveCount(2);
   await desk.choose('label', 'Lamp');
   await expect(grid.getByRole('img', { name: 'short of 4.5' })).toHaveCount(3);
   await page.getByRole('button', { name: 'Sizes and motion' }).click();
-  await page.getByLabel('above, below').first().fill('0');
-  await page.getByLabel('above, below').first().press('Enter');
+  await page.getByLabel('Vertical').first().fill('0');
+  await page.getByLabel('Vertical').first().press('Enter');
   await expect(grid.getByText('26 px')).toHaveCount(2);
   await page.getByRole('button', { name: 'Shape', exact: true }).click();
-  await page.getByLabel('Edge of buttons').fill('0');
-  await page.getByLabel('Edge of buttons').press('Enter');
+  await page.getByLabel('Border of buttons').fill('0');
+  await page.getByLabel('Border of buttons').press('Enter');
   await expect(grid.getByRole('img', { name: 'short of 24' })).toHaveCount(2);
 });
 
@@ -51,10 +51,10 @@ test('corners are named, shape all that have them, and a share of the height onl
   const hull = page.getByLabel('Hull corner', { exact: true });
   await hull.fill('round');
   await hull.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('radii go from 0 to 100 px. What was set is kept.');
+  await expect(page.getByRole('alert')).toContainText('Radii go from 0 to 100 px. The old value is kept.');
   await hull.fill('40 %');
   await hull.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Cards and pictures have this corner');
+  await expect(page.getByRole('alert')).toContainText('Percentages work only on single-line elements');
   await hull.fill('20');
   await hull.press('Enter');
   await expect.poll(async () => (await onWall(page, '.card', 'border-radius')).value).toBe('20px');
@@ -87,7 +87,7 @@ test('one variant is shaped otherwise, is seen to be, and is given back the shap
   await expect(page.getByText('Secondary buttons have a corner of 17 px and the shadow Lift')).toBeVisible();
   // In the grid as on the wall.
   await expect(page.getByRole('button', { name: 'Secondary, rest', exact: true })).toHaveCSS('border-top-left-radius', '17px');
-  await page.getByRole('button', { name: 'Shape Secondary as all buttons' }).click();
+  await page.getByRole('button', { name: 'Shape Secondary same as buttons' }).click();
   await expect.poll(radius).toBe(all);
   await expect(page.getByText('Secondary buttons have')).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo/ }).click();
@@ -97,7 +97,7 @@ test('one variant is shaped otherwise, is seen to be, and is given back the shap
 test('a variant is made like another, shown in every size, and leaves only with another in its place', async ({ desk, page }) => {
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Primary', exact: true }).click();
-  await page.getByRole('button', { name: 'New variant like it' }).click();
+  await page.getByRole('button', { name: 'Duplicate variant' }).click();
   const name = page.getByLabel('Name of the variant');
   await expect(name).toHaveValue('Primary again');
   await name.fill('Notice');
@@ -126,7 +126,7 @@ test('links take the underline of the brand: its distance in em, its thickness i
   await expect.poll(async () => Number.parseFloat(await line('text-underline-offset'))).toBeCloseTo(0.3 * size, 1);
   await page.getByRole('button', { name: 'Set the thickness of underlines' }).click();
   await expect.poll(() => line('text-decoration-thickness')).toBe('1px');
-  await page.getByRole('button', { name: 'As the font has it' }).click();
+  await page.getByRole('button', { name: 'As in the font' }).click();
   await expect.poll(() => line('text-decoration-thickness')).toBe('from-font');
   await offset.fill('9');
   await offset.press('Enter');
@@ -136,7 +136,7 @@ test('links take the underline of the brand: its distance in em, its thickness i
 test('a padding is named, takes the wider width’s where it has none, and is replaced when it goes', async ({ desk, page }) => {
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Spaces', exact: true }).click();
-  await page.getByRole('button', { name: 'Airy on phone: leave unset' }).click();
+  await page.getByRole('button', { name: 'Airy on phone: same as wider' }).click();
   await expect(page.getByRole('button', { name: 'Airy on phone: set' })).toBeVisible();
   const padding = () => page.locator('iframe[title$="at 390"]').evaluateAll((frames) => frames.flatMap((frame) => [...(frame as HTMLIFrameElement).contentDocument!.querySelectorAll('.pad--airy')].map((one) => getComputedStyle(one).paddingTop))[0]);
   await expect.poll(padding).toBe('96px');

@@ -22,29 +22,29 @@ test('the signal colour changes and takes its similar colours along: listed with
   await hex.fill('#1e6eb8');
   await hex.press('Enter');
   await desk.saved();
-  await similar.getByRole('button', { name: 'Buoy goes along' }).click();
+  await similar.getByRole('button', { name: 'Buoy moves together' }).click();
   await desk.saved();
   const palette = page.getByRole('region', { name: 'Palette' });
   await expect(palette.getByRole('button', { name: /^Buoy #[0-4]/ })).toBeVisible();
-  // It is remembered: with the next move it goes along in the same undo step.
+  // It is remembered: with the next move it moves together in the same undo step.
   await hex.fill('#1e8a5a');
   await hex.press('Enter');
   await expect(page.getByRole('button', { name: /^Undo Funnel .* with 1 similar colour/ })).toBeVisible();
   const stray = similar.getByRole('listitem').filter({ hasText: / of / }).first();
   await expect(stray).toBeVisible();
-  await stray.getByRole('button', { name: /follows by a rule/ }).click();
+  await stray.getByRole('button', { name: /is derived/ }).click();
   await expect(palette.getByRole('button', { name: /^Funnel similar/ })).toContainText('← Funnel');
   await page.getByRole('button', { name: /^Undo .* follows Funnel/ }).click();
   await expect(palette.getByRole('button', { name: /^Funnel similar/ })).toHaveCount(0);
 });
 
-test('a flat colour inside a drawing goes along: it follows on every page, in the export too, and can be given back', async ({ desk, page }) => {
+test('a flat colour inside a drawing moves together: it follows on every page, in the export too, and can be given back', async ({ desk, page }) => {
   await desk.swatch('Funnel');
   const hex = page.getByLabel('Hex or any notation');
   await hex.fill('#1e6eb8');
   await hex.press('Enter');
   await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
-  await page.getByRole('list', { name: 'Similar colours' }).getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e goes along' }).click();
+  await page.getByRole('list', { name: 'Similar colours' }).getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e moves together' }).click();
   await page.getByRole('button', { name: 'All pages' }).click();
   const picture = desk.frame('About at 1280').locator('[data-place="abt-opener/backdrop"]');
   const shown = () => picture.evaluate((image: HTMLImageElement) => (image.complete && image.naturalWidth > 0 ? image.getAttribute('src') : 'not there'));

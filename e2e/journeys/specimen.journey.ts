@@ -31,7 +31,7 @@ test('the specimen is a step away, shows what is edited while it is edited, and 
   const sheet = new Sheet(page);
   await desk.step('Pages');
   // Pages grows the home page first.
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.keyboard.press('s');
   await expect.poll(() => sheet.text('h1')).toBe('Specimen of Ternhaven Ferries');
   // A press on a swatch opens Colour with it in hand; the sheet stays.
@@ -39,7 +39,7 @@ test('the specimen is a step away, shows what is edited while it is edited, and 
   await sheet.press(funnel);
   await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' })).toHaveAttribute('aria-current', 'step');
   const before = await sheet.color(`${funnel} .sample`);
-  await page.getByRole('slider', { name: 'Light', exact: true }).focus();
+  await page.getByRole('slider', { name: 'Lightness', exact: true }).focus();
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowLeft');
   await expect.poll(() => sheet.color(`${funnel} .sample`)).not.toBe(before);
@@ -47,7 +47,7 @@ test('the specimen is a step away, shows what is edited while it is edited, and 
   await expect.poll(() => sheet.text(funnel)).not.toContain('#b83a1e');
   await sheet.press('[data-token="text.title.size"]');
   await expect(page.getByRole('textbox', { name: 'Style', exact: true })).toHaveValue('Title');
-  await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'On the pages and not here' }).click();
+  await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'On the pages but not in this specimen' }).click();
   expect(await sheet.text('[data-part="left-out"]')).toContain('text over a picture: 8 places');
   await page.getByRole('button', { name: 'All pages' }).click();
   await expect(page.getByTitle('Specimen')).toHaveCount(0);
@@ -55,7 +55,7 @@ test('the specimen is a step away, shows what is edited while it is edited, and 
 
 test('the specimen by itself goes on paper whole', async ({ desk, page }) => {
   await page.getByRole('button', { name: 'Specimen', exact: true }).click();
-  const [sheet] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'by itself, to print' }).click()]);
+  const [sheet] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Open to print' }).click()]);
   await expect(sheet.getByRole('heading', { name: 'Palette' })).toBeVisible();
   const pdf = (await sheet.pdf({ format: 'A4', printBackground: true })).toString('latin1');
   expect((pdf.match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(3);

@@ -12,7 +12,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.goto(await server.link());
   await page.getByRole('link', { name: /New site/ }).or(page.getByRole('button', { name: /New site/ })).first().click();
   await page.getByLabel('Name', { exact: true }).fill('Kiln Row');
-  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.getByRole('button', { name: /^Create site/ }).click();
   await desk.ready();
   await desk.shows('All');
   await desk.step('Pages');
@@ -21,9 +21,9 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   const add = async (kind: string, name: string) => {
     await page.getByRole('button', { name: 'Add a page' }).click();
     await page.getByRole('menuitem', { name: kind, exact: true }).click();
-    await page.getByLabel('Its name').fill(name);
-    await page.getByLabel('Its name').press('Enter');
-    await expect(page.getByLabel('Its name')).toHaveValue(name);
+    await page.getByLabel('Page title').fill(name);
+    await page.getByLabel('Page title').press('Enter');
+    await expect(page.getByLabel('Page title')).toHaveValue(name);
   };
   await add('List', 'Work');
   await add('Plain', 'Project');
@@ -34,15 +34,15 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.keyboard.press('Enter');
   await page.getByRole('menuitem', { name: 'Contact' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Its name')).toHaveValue('Contact');
+  await expect(page.getByLabel('Page title')).toHaveValue('Contact');
 
-  // The menu after the pages, one under another; the page of a project is in none.
+  // Match menu to pages, one under another; the page of a project is in none.
   await page.getByRole('button', { name: 'Menu', exact: true }).click();
-  await page.getByRole('button', { name: 'After the pages' }).click();
+  await page.getByRole('button', { name: 'Match pages' }).click();
   const entries = page.getByRole('list', { name: 'Menu entries' });
   await expect(entries.getByRole('listitem')).toHaveCount(8);
   await entries.getByRole('button', { name: 'Delete Project' }).click();
-  await entries.getByRole('button', { name: 'Courses under the one before' }).click();
+  await entries.getByRole('button', { name: 'Courses indent' }).click();
   await expect(entries.getByRole('button', { name: 'Courses out again' })).toBeVisible();
   await page.keyboard.press('Escape');
 
@@ -51,18 +51,18 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByRole('button', { name: 'Collections' }).click();
   await page.getByLabel('Add a collection').fill('Projects');
   await page.getByLabel('Add a collection').press('Enter');
-  await page.getByLabel('Bring in a sheet').setInputFiles({ name: 'projects.csv', mimeType: 'text/csv', buffer: Buffer.from(PROJECTS) });
-  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'projects.csv', mimeType: 'text/csv', buffer: Buffer.from(PROJECTS) });
+  await page.getByRole('button', { name: 'Import' }).click();
   await page.getByRole('button', { name: '4 fields' }).click();
-  await desk.choose('Each item has a page like', 'Project');
-  await desk.choose('Text holds', 'rich words');
+  await desk.choose('Page of each item, modelled on', 'Project');
+  await desk.choose('Text type', 'rich words');
   await page.getByRole('button', { name: '12 items' }).click();
-  await page.getByRole('button', { name: 'List it on this page' }).click();
+  await page.getByRole('button', { name: 'Add list to page' }).click();
   const work = desk.frame('Work at 1280');
   await expect(work.locator('.card')).toHaveCount(12);
   await work.locator('.card').first().click({ position: { x: 4, y: 4 } });
   const list = page.getByRole('dialog', { name: /^Card/ });
-  await desk.choose('Put together by', 'Sort', list);
+  await desk.choose('Group by', 'Sort', list);
   await expect(work.locator('h3', { hasText: 'bowl (4)' })).toBeVisible();
   await page.keyboard.press('Escape');
 
@@ -88,13 +88,13 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
     if (use) await page.getByRole('group', { name: 'For' }).getByRole('button', { name: new RegExp(`^${use}`) }).click();
     await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name, exact: true }).click();
   };
-  await lay('Call to act');
-  await page.getByRole('button', { name: 'Keep for other pages' }).click();
+  await lay('Call to action');
+  await page.getByRole('button', { name: 'Reuse on other pages' }).click();
   for (const name of ['Courses', 'Bench notes', 'Contact']) {
     await desk.choose('Page', name);
-    await lay('Call to act', 'kept');
+    await lay('Call to action', 'kept');
   }
-  await page.getByRole('button', { name: 'Make it this page’s own' }).click();
+  await page.getByRole('button', { name: 'Stop sharing here' }).click();
   await expect(page.getByText('on this page only', { exact: true })).toBeVisible();
   await desk.choose('Page', 'Studio');
   await write(desk.frame('Studio at 1280').locator('h2', { hasText: 'Shall we begin?' }), 'Come to the kiln');
@@ -103,18 +103,18 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
 
   // Words from elsewhere come in the styles of the brand; what they looked like is kept as raw values, matched at once.
   await desk.choose('Page', 'Bench notes');
-  await page.getByRole('button', { name: 'Paste words' }).click();
+  await page.getByRole('button', { name: 'Paste text' }).click();
   await page.getByLabel(/^Paste from a document/).evaluate((area, html) => {
     const data = new DataTransfer();
     data.setData('text/html', html);
     data.setData('text/plain', 'From the bench');
     area.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   }, FOREIGN);
-  const comes = page.getByRole('status', { name: 'What comes of it' });
+  const comes = page.getByRole('status', { name: 'Preview' });
   await expect(comes).toContainText('one heading, one paragraph, one list');
   await expect(comes).toContainText('one script');
-  await comes.getByText('Keep its looks as raw values').click();
-  await comes.getByRole('button', { name: 'Lay it in' }).click();
+  await comes.getByText('Keep source formatting as raw values').click();
+  await comes.getByRole('button', { name: 'Insert' }).click();
   const notes = desk.frame('Bench notes at 1280');
   await expect(notes.locator('h2', { hasText: 'From the bench' })).toHaveCSS('color', 'rgb(204, 0, 0)');
   await expect(notes.getByRole('link', { name: 'More of it' })).toHaveAttribute('href', 'https://glaze.example/ash');

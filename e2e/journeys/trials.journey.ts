@@ -2,7 +2,7 @@ import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 // What trials found, walked again in the real desk; the mathematics of it is in specs called after the same numbers.
 
-test('Trial 1: after a reload a colour is changed, and nothing is painted otherwise than computed, in sight or out of it', async ({ desk, page }) => {
+test('Trial 1: after a reload a colour is changed, and nothing is rendered differently, in sight or out of it', async ({ desk, page }) => {
   await page.reload();
   await desk.ready();
   await desk.swatch('Ink');
@@ -27,37 +27,37 @@ test('Trial 1: after a reload a colour is changed, and nothing is painted otherw
 });
 
 test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does what it said, and is not taken twice', async ({ desk, page }) => {
-  await desk.step('Gather');
-  await page.getByLabel('Text with colours in it').fill('a new signal #7a3fb0 and a paper #fff9ee');
-  await page.getByRole('button', { name: 'Read the colours' }).click();
-  const sift = page.getByRole('region', { name: 'Sift' });
+  await desk.step('Sources');
+  await page.getByLabel('Text with colours').fill('a new signal #7a3fb0 and a paper #fff9ee');
+  await page.getByRole('button', { name: 'Read colours' }).click();
+  const sift = page.getByRole('region', { name: 'Palette candidates' });
   const row = (text: string) => sift.getByRole('listitem').filter({ hasText: text });
   await desk.keep(row('#7a3fb0'));
-  await row('#7a3fb0').getByRole('button', { name: /^Part of .*: core$/ }).click();
-  await expect(row('#7a3fb0').getByRole('button', { name: /^Part of .*: side$/ })).toBeVisible();
-  await row('Funnel').first().getByRole('button', { name: 'leave out', exact: true }).click();
+  await row('#7a3fb0').getByRole('button', { name: /^Role of .*: core$/ }).click();
+  await expect(row('#7a3fb0').getByRole('button', { name: /^Role of .*: supporting$/ })).toBeVisible();
+  await row('Funnel').first().getByRole('button', { name: 'Exclude', exact: true }).click();
   await desk.choose('Replacement for Funnel', 'Deep');
   const says = page.getByText(/^Applying it adds/);
   await expect(says).toContainText('Funnel (to Deep)');
   const told = Number(/([\d\s]+) places change/.exec((await says.textContent())!)![1]!.replace(/\s/g, ''));
-  await page.getByRole('button', { name: 'Apply this palette' }).click();
+  await page.getByRole('button', { name: 'Apply palette' }).click();
   await expect(desk.told()).toContainText(/^Add .*places changed/);
   expect(Number(/: ([\d\s]+) places changed/.exec((await desk.told().textContent())!)![1]!.replace(/\s/g, ''))).toBe(told);
   // What is taken is no candidate any more.
   await expect(row('#7a3fb0')).toHaveCount(1);
   await expect(row('#7a3fb0').getByLabel('Name')).toHaveCount(0);
   await desk.swatch(((await row('#7a3fb0').locator('.name').textContent()) ?? '').trim());
-  await expect(page.getByLabel('Part', { exact: true })).toBeVisible();
-  await desk.choose('Part', 'core');
+  await expect(page.getByLabel('Role in the brand', { exact: true })).toBeVisible();
+  await desk.choose('Role in the brand', 'core');
   await expect(page.getByRole('button', { name: /^Undo .* is core$/ })).toBeVisible();
 });
 
 test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of what was', async ({ desk, page }) => {
   await desk.swatch('Deep');
   await page.getByRole('button', { name: 'Harmonies' }).click();
-  await expect(page.getByText(/^From Deep, which stays; all pairs of flat colours pass in each/)).toBeVisible();
+  await expect(page.getByText(/^Built on Deep; every pair of flat colours passes/)).toBeVisible();
   await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Tern white/ }).click();
-  await expect(page.getByText(/^From Tern white, which stays/)).toBeVisible();
+  await expect(page.getByText(/^Built on Tern white/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Apply Tern white' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Apply Monochrome' }).click();
   await expect(page.getByRole('button', { name: /^Undo Apply Monochrome/ })).toBeVisible();
@@ -71,7 +71,7 @@ test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of w
   const before = await page.getByText(/^\d roles selected$/).textContent();
   await desk.choose('Role', 'Link');
   await expect(page.getByText(/^\d roles selected$/)).toHaveText(before!);
-  await desk.choose('Set to a swatch', 'Ink');
+  await desk.choose('Swatch', 'Ink');
   await expect(page.getByRole('button', { name: `Undo ${before!.split(' ')[0]} roles` })).toBeVisible();
 });
 
@@ -80,15 +80,15 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await page.getByRole('button', { name: 'Add a page' }).click();
   await page.getByRole('menuitem', { name: 'Plain' }).click();
   await expect(page.getByLabel('Address')).toHaveValue('new-page.html');
-  await page.getByLabel('Its name').fill('Opening hours');
-  await page.getByLabel('Its name').press('Enter');
+  await page.getByLabel('Page title').fill('Opening hours');
+  await page.getByLabel('Page title').press('Enter');
   await expect(page.getByLabel('Address')).toHaveValue('opening-hours.html');
   await page.getByLabel('Address').fill('index.html');
   await page.getByLabel('Address').press('Enter');
   await expect(page.getByRole('alert')).toContainText('is the address of Home');
   await page.getByLabel('Address').press('Escape');
-  await expect(page.getByText('In no menu')).toBeVisible();
-  await page.getByRole('button', { name: 'Put it in the menu' }).click();
+  await expect(page.getByText('Not in the menu')).toBeVisible();
+  await page.getByRole('button', { name: 'Add to menu' }).click();
   await expect(desk.frame('Home at 1280').getByRole('link', { name: 'Opening hours' })).toHaveCount(1);
   // Blank, it fails nothing.
   await expect(page.locator('figure', { has: page.getByRole('button', { name: 'Opening hours', exact: true }) }).locator('figcaption')).not.toContainText('failing');
@@ -121,18 +121,18 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await expect(page.getByRole('button', { name: 'Undo Duplicate 2 sections' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo Duplicate 2 sections' }).click();
 
-  // Back to the overview: its page stays in hand, the wall begins at the heads, and nothing grows again.
-  await page.getByRole('button', { name: 'Back to the overview' }).click();
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toHaveCount(0);
-  await expect(page.getByLabel('Its name')).toHaveValue('Opening hours');
+  // Overview: its page stays in hand, the wall begins at the heads, and nothing grows again.
+  await page.getByRole('button', { name: 'Overview' }).click();
+  await expect(page.getByRole('button', { name: 'Overview' })).toHaveCount(0);
+  await expect(page.getByLabel('Page title')).toHaveValue('Opening hours');
   await expect.poll(() => page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTop)).toBe(0);
   await expect(page.getByRole('button', { name: 'Opening hours', exact: true })).toBeInViewport();
 
   await page.getByRole('button', { name: 'Delete page' }).click();
   const ask = page.getByRole('dialog', { name: 'Delete Opening hours' });
-  await expect(ask).toContainText(/Opening hours goes with \d+ places and its menu entry\./);
-  await ask.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByLabel('Its name')).toHaveValue('Opening hours');
+  await expect(ask).toContainText(/Opening hours is deleted with \d+ places and its menu entry\./);
+  await ask.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByLabel('Page title')).toHaveValue('Opening hours');
 });
 
 test('Trials 10, 13: several styles are set in one act; four radii are a corner; what is set is not covered', async ({ desk, page }) => {

@@ -15,10 +15,10 @@ test('a heading order that is turned over is seen at once, shown where both stan
   await desk.saved();
   await expect(page.getByText(/Minor is 3 px smaller than Lead at 1280/)).toBeVisible();
   // Shown in real copy: the page grows with the heading in hand.
-  await page.getByRole('button', { name: 'show the next' }).click();
-  await expect(page.getByRole('button', { name: 'Back to the overview' })).toBeVisible();
-  await page.getByRole('button', { name: 'hang them side by side' }).click();
-  const hung = page.getByRole('region', { name: /^Minor beside its neighbour, in \d+ sections?$/ });
+  await page.getByRole('button', { name: 'Show next' }).click();
+  await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show side by side' }).click();
+  const hung = page.getByRole('region', { name: /^Minor next to its neighbour, in \d+ sections?$/ });
   await expect(hung.getByRole('figure').first()).toContainText('“');
   await expect(hung.locator('iframe').first()).toBeAttached();
   await page.getByRole('button', { name: 'All pages' }).click();
@@ -61,12 +61,12 @@ test('a phone that does not follow says so, and follows again; the type scale is
   await phone.fill('40');
   await phone.press('Enter');
   await expect.poll(() => fontSize(desk, 'Sailings at 390', 'h1')).toBe(40);
-  await expect(page.getByText('phone has a size of its own and does not follow.')).toBeVisible();
+  await expect(page.getByText('phone has its own size and does not follow.')).toBeVisible();
   const wide = await fontSize(desk, 'Sailings at 1280', 'h1');
   await page.getByLabel('Width, px').fill('320');
   await page.getByLabel('Width, px').press('Enter');
   await expect(rung(desk, /^Title, 40 px/)).toBeVisible();
-  await page.getByRole('button', { name: 'phone follows again' }).click();
+  await page.getByRole('button', { name: 'phone back to the scale' }).click();
   await expect.poll(() => fontSize(desk, 'Sailings at 390', 'h1')).toBeLessThan(40);
   expect(await fontSize(desk, 'Sailings at 1280', 'h1')).toBe(wide);
   await desk.saved();
@@ -88,12 +88,12 @@ test('steps of the scale are snapped to whole px and exact again; the scale stay
 test('a style is added, set, and deleted only with something in its place while text is set in it', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Lead, /).click();
-  await page.getByRole('button', { name: 'New style like this' }).click();
-  await expect(page.getByText('nowhere: no page shows it')).toBeVisible();
+  await page.getByRole('button', { name: 'Duplicate style' }).click();
+  await expect(page.getByText('not used')).toBeVisible();
   const name = page.getByRole('textbox', { name: 'Style', exact: true });
   await name.fill('Running');
   await name.press('Enter');
-  await expect(page.getByText(/There is a style Running already/)).toBeVisible();
+  await expect(page.getByText(/A style called Running exists/)).toBeVisible();
   await name.fill('Pull quote');
   await name.press('Enter');
   await expect(rung(desk, /^Pull quote, /)).toBeVisible();
@@ -117,7 +117,7 @@ test('what is provisional is counted, gone through, and decided in one pass', as
   await rung(desk, /^Title, /).click();
   await page.getByRole('button', { name: 'Provisional', exact: true }).click();
   await expect(page.getByText('2 provisional', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'next', exact: true }).click();
+  await page.getByRole('button', { name: 'Next provisional', exact: true }).click();
   await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'all decided' }).click();
   await expect(page.getByText(/\d provisional/)).toHaveCount(0);
@@ -127,14 +127,14 @@ test('what is provisional is counted, gone through, and decided in one pass', as
 
 test('headings are named on the wall by level and style, and a level that is left out is marked', async ({ desk, page }) => {
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Heading levels' }).click();
+  await page.getByRole('button', { name: 'Show heading levels' }).click();
   const tags = page.locator('#page-home yo-page-frame').first().locator('.tag');
   await expect(tags.first()).toHaveText('h1 Display');
   await expect(tags.filter({ hasText: 'is skipped' })).toHaveCount(0);
   await desk.frame('Home at 1280').locator('h2').first().click();
   await desk.choose('Read out as', 'level 4');
   await expect(tags.filter({ hasText: 'is skipped' }).first()).toHaveText(/^h4, h2 is skipped/);
-  await page.getByRole('button', { name: 'Heading levels' }).click();
+  await page.getByRole('button', { name: 'Show heading levels' }).click();
   await expect(tags).toHaveCount(0);
 });
 

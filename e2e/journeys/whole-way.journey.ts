@@ -11,7 +11,7 @@ onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, 
   // A brand colour: held, it restyles the wall; released, it is one edit.
   await desk.swatch('Funnel');
   await page.getByRole('button', { name: 'All pages' }).click();
-  const light = page.locator('.ant-slider').filter({ has: page.getByRole('slider', { name: 'Light', exact: true }) });
+  const light = page.locator('.ant-slider').filter({ has: page.getByRole('slider', { name: 'Lightness', exact: true }) });
   const before = await desk.computed('Home at 1280', 'home-board-b1/text', 'color');
   const box = (await light.boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.53, box.y + box.height / 2);
@@ -49,7 +49,7 @@ onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, 
   await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
   const many = await failing();
   expect(many).toBeGreaterThan(10);
-  await page.getByRole('region', { name: 'Queue' }).getByRole('row').nth(1).getByRole('button').first().click();
+  await page.getByRole('region', { name: 'Issues' }).getByRole('row').nth(1).getByRole('button').first().click();
   await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /itself/ }).first().click();
   await expect.poll(failing).toBeLessThan(many);
 
@@ -91,26 +91,26 @@ onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, 
   await expect(page.getByRole('region', { name: 'What changed' })).toContainText('Button corner');
   await page.getByRole('button', { name: 'Publish 1 difference' }).click();
   await expect(page.getByText('Publication 2 is live.')).toBeVisible();
-  await page.getByRole('button', { name: 'Make live again' }).click();
+  await page.getByRole('button', { name: 'Publish again' }).click();
   await expect(page.getByText('Publication 1 is live again.')).toBeVisible();
 });
 
 test('a source becomes swatches, a background takes one, and its pairs are judged', async ({ desk, page }) => {
-  await desk.step('Gather');
-  await page.getByLabel('Text with colours in it').fill('gorse #c9a227, funnel #b83a1e, night oklch(25% 0.04 260)');
-  await page.getByRole('button', { name: 'Read the colours' }).click();
-  const sift = page.getByRole('region', { name: 'Sift' });
+  await desk.step('Sources');
+  await page.getByLabel('Text with colours').fill('gorse #c9a227, funnel #b83a1e, night oklch(25% 0.04 260)');
+  await page.getByRole('button', { name: 'Read colours' }).click();
+  const sift = page.getByRole('region', { name: 'Palette candidates' });
   const row = (hex: string) => sift.getByRole('listitem').filter({ hasText: hex });
   await expect(row('#b83a1e')).toContainText('Funnel');
   await desk.keep(row('#c9a227'));
   await row('#c9a227').getByLabel('Name').fill('Gorse');
   await row('#c9a227').getByLabel('Name').press('Enter');
   await expect(page.getByText(/^Applying it adds .*Gorse/)).toBeVisible();
-  await page.getByRole('button', { name: 'Apply this palette' }).click();
+  await page.getByRole('button', { name: 'Apply palette' }).click();
   await desk.step('Colour');
   await expect(page.getByRole('region', { name: 'Palette' })).toContainText('Gorse');
 
-  await desk.step('Gather');
+  await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="80" height="40"><rect width="80" height="40" fill="#204060"/><circle cx="20" cy="20" r="12" fill="#f0c040"/></svg>') });
   await expect(sift).toContainText('#204060');
   await expect(sift).toContainText('#f0c040');
@@ -118,7 +118,7 @@ test('a source becomes swatches, a background takes one, and its pairs are judge
 
   await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Link on Chart paper', exact: true }).click();
-  await desk.choose('Set to a swatch', 'Gorse');
+  await desk.choose('Swatch', 'Gorse');
   await expect.poll(() => desk.computed('Fares at 1280', 'fares-books-b5/i2/l1', 'color')).toContain('rgb(201, 162, 39)');
   await expect(page.getByRole('button', { name: /^Fix with/ }).first()).toBeVisible();
   await page.getByRole('button', { name: /^Fix with/ }).first().click();
@@ -156,9 +156,9 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   await expect(desk.tally(/raw values$/)).toHaveText('2 raw values');
 
   // An override on purpose, then left with a reason.
-  await slip.getByRole('button', { name: 'set here' }).first().click();
-  await slip.getByLabel('Only here').fill('#552211');
-  await slip.getByLabel('Only here').press('Enter');
+  await slip.getByRole('button', { name: 'Override' }).first().click();
+  await slip.getByLabel('This page').fill('#552211');
+  await slip.getByLabel('This page').press('Enter');
   await expect(desk.tally(/overrides$/)).toHaveText('4 overrides');
   await slip.getByRole('button', { name: 'Keep, with a reason' }).click();
   await slip.getByLabel('Reason').fill('The harbour master asked for it');
@@ -169,13 +169,13 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   await desk.choose('Style', 'Lead', slip);
   await expect.poll(() => desk.computed('Notices at 1280', 'ntc-week-b3/text', 'font-family')).toContain('Public Sans');
   await expect(frame.locator('h3[data-place="ntc-week-b3/text"]')).toHaveCount(1);
-  await slip.getByRole('button', { name: 'Close the slip' }).click();
+  await slip.getByRole('button', { name: 'Close' }).click();
 
   // Sections.
   await page.getByRole('group', { name: 'Sections of Notices' }).getByRole('button', { name: 'Word by message' }).click();
   await desk.choose('Background', 'Deep', page.getByRole('region', { name: 'Desk' }));
   await expect.poll(() => desk.computed('Notices at 390', 'ntc-word/surface', 'background-color')).toBe('rgb(14, 59, 67)');
-  await page.getByRole('button', { name: 'Up', exact: true }).click();
+  await page.getByRole('button', { name: 'Move up', exact: true }).click();
   await expect.poll(() => frame.locator('main > [data-part]').nth(1).getAttribute('data-part')).toBe('ntc-word');
   await page.getByRole('button', { name: 'Duplicate section' }).click();
   await expect(frame.locator('main > [data-part]')).toHaveCount(7);
@@ -184,8 +184,8 @@ test('pages: words edited in place, sections moved, a place overridden and decid
 
   // Pages.
   await page.getByRole('button', { name: 'Duplicate page' }).click();
-  await expect(page.getByLabel('Its name')).toHaveValue('Notices copy');
-  await page.getByRole('button', { name: 'Earlier' }).click();
+  await expect(page.getByLabel('Page title')).toHaveValue('Notices copy');
+  await page.getByRole('button', { name: 'Move left' }).click();
   await page.getByRole('button', { name: 'Delete page' }).click();
   await page.getByRole('dialog', { name: 'Delete Notices copy' }).getByRole('button', { name: 'Delete Notices copy' }).click();
   await expect(page.locator('iframe[title="Notices copy at 1280"]')).toHaveCount(0);

@@ -25,7 +25,7 @@ process.on('message', ({ task, sent }: { task: string; sent: never }) => {
 /** A file that is nested deeper than any program reads is the file's fault; whatever else goes wrong is told as ours. */
 function answerTo(error: unknown): { refused: string } | { failed: string } {
   if (error instanceof Error && error.name.endsWith('Refused')) return { refused: error.message };
-  if (error instanceof RangeError && /call stack/i.test(error.message)) return { refused: 'It is nested deeper than anything that people make. Simplify it and drop it again.' };
+  if (error instanceof RangeError && /call stack/i.test(error.message)) return { refused: 'It is nested too deeply. Simplify it and drop it again.' };
   return { failed: error instanceof Error ? (error.stack ?? error.message) : String(error) };
 }
 

@@ -12,12 +12,12 @@ export interface LettersPage { readonly letters: readonly Letter[]; readonly mor
 const LETTER_BYTES = 256 * 1024;
 
 export const LETTERS = {
-  list: answering<LettersPage>()({ method: 'get', path: '/api/sites/:site/letters', summary: 'List the letters from forms of the published site, newest first, in parts', query: v.object({ before: v.optional(v.pipe(v.string(), v.uuid())) }) }),
-  mark: answering<void>()({ method: 'put', path: '/api/sites/:site/letters/:id', summary: 'Mark a letter as read, or not', body: v.strictObject({ read: v.boolean() }) }),
-  remove: answering<void>()({ method: 'delete', path: '/api/sites/:site/letters/:id', summary: 'Delete a letter for good' }),
+  list: answering<LettersPage>()({ method: 'get', path: '/api/sites/:site/letters', summary: 'List messages from the forms of the live site, newest first, in pages', query: v.object({ before: v.optional(v.pipe(v.string(), v.uuid())) }) }),
+  mark: answering<void>()({ method: 'put', path: '/api/sites/:site/letters/:id', summary: 'Mark a message as read or unread', body: v.strictObject({ read: v.boolean() }) }),
+  remove: answering<void>()({ method: 'delete', path: '/api/sites/:site/letters/:id', summary: 'Delete a message' }),
   // As browsers send a form, without script: open to visitors, answered with a page.
   send: answering<never>()({
-    method: 'post', path: '/live/:site/:file', summary: 'Send a form of a published site', open: true, policy: 'live', media: 'text/html',
+    method: 'post', path: '/live/:site/:file', summary: 'Send a form of a live site', open: true, policy: 'live', media: 'text/html',
     upload: { visitors: true, bytes: LETTER_BYTES, tooLarge: 'Your message is too long. It was not sent; go back and shorten it.' },
   }),
 } as const;

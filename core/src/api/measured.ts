@@ -17,6 +17,6 @@ export const Measured = v.strictObject({
 export type Measured = v.InferOutput<typeof Measured>;
 
 export const MEASURED = {
-  load: answering<{ readonly measured: Measured | null }>()({ method: 'get', path: '/api/sites/:site/measured', summary: 'What was measured of its pages last' }),
-  keep: answering<void>()({ method: 'put', path: '/api/sites/:site/measured', summary: 'Keep what was measured of its pages', body: Measured, bodyBytes: LIMITS.bodyBytes }),
+  load: answering<{ readonly measured: Measured | null }>()({ method: 'get', path: '/api/sites/:site/measured', summary: 'The last measurements of its pages' }),
+  keep: answering<void>()({ method: 'put', path: '/api/sites/:site/measured', summary: 'Store measurements of its pages', body: Measured, bodyBytes: LIMITS.bodyBytes }),
 } as const;

@@ -19,12 +19,12 @@ const Publish = v.strictObject({ sequence: Whole, pixels: v.optional(PixelsJson)
 const MakeLive = v.strictObject({ number: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(LARGEST)) });
 
 export const PUBLISH = {
-  list: answering<Publications>()({ method: 'get', path: '/api/sites/:site/publications', summary: 'Publications, newest first, and what is live' }),
-  publish: answering<{ readonly number: number }>()({ method: 'post', path: '/api/sites/:site/publications', summary: 'Publish what is saved', body: Publish, bodyBytes: LIMITS.bodyBytes }),
-  makeLive: answering<void>()({ method: 'post', path: '/api/sites/:site/live', summary: 'Make an earlier publication live again', body: MakeLive }),
-  zip: answering<never>()({ method: 'get', path: '/api/sites/:site/zip', summary: 'The static site as a zip', media: 'application/zip' }),
+  list: answering<Publications>()({ method: 'get', path: '/api/sites/:site/publications', summary: 'The publish history, newest first, and the live publication' }),
+  publish: answering<{ readonly number: number }>()({ method: 'post', path: '/api/sites/:site/publications', summary: 'Publish the saved site', body: Publish, bodyBytes: LIMITS.bodyBytes }),
+  makeLive: answering<void>()({ method: 'post', path: '/api/sites/:site/live', summary: 'Publish an earlier publication again', body: MakeLive }),
+  zip: answering<never>()({ method: 'get', path: '/api/sites/:site/zip', summary: 'The static site as a ZIP', media: 'application/zip' }),
   // Links inside are relative: they need the slash behind the site.
-  live: answering<never>()({ method: 'get', path: '/live/:site', summary: 'A published site', open: true, policy: 'live', media: 'text/html' }),
+  live: answering<never>()({ method: 'get', path: '/live/:site', summary: 'A live site', open: true, policy: 'live', media: 'text/html' }),
   liveHome: answering<never>()({ method: 'get', path: '/live/:site/', summary: 'Its home page', open: true, policy: 'live', media: 'text/html' }),
-  liveFile: answering<never>()({ method: 'get', path: '/live/:site/*path', summary: 'A file of a published site', open: true, policy: 'live', media: '*/*' }),
+  liveFile: answering<never>()({ method: 'get', path: '/live/:site/*path', summary: 'A file of a live site', open: true, policy: 'live', media: '*/*' }),
 } as const;

@@ -10,6 +10,6 @@ export const SESSION = {
   signIn: answering<void>()({ method: 'post', path: '/api/session', summary: 'Sign in with a one-time token', open: true, body: SignIn, bodyBytes: 4096 }),
   who: answering<{ readonly user: string }>()({ method: 'get', path: '/api/session', summary: 'Who is signed in' }),
   signOut: answering<void>()({ method: 'delete', path: '/api/session', summary: 'Sign out' }),
-  list: answering<{ readonly sessions: readonly ListedSession[] }>()({ method: 'get', path: '/api/sessions', summary: 'Where somebody is signed in, the one used last first' }),
-  end: answering<void>()({ method: 'delete', path: '/api/sessions/:id', summary: 'End one session, and the streams it has open' }),
+  list: answering<{ readonly sessions: readonly ListedSession[] }>()({ method: 'get', path: '/api/sessions', summary: 'Sessions of the user, the last used first' }),
+  end: answering<void>()({ method: 'delete', path: '/api/sessions/:id', summary: 'End one session and its open streams' }),
 } as const;

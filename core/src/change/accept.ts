@@ -36,7 +36,7 @@ export function readChange(sent: unknown): ReadChange {
   if (result.success) return { change: result.output };
   const issues = toIssues(result.issues);
   const { id } = (typeof sent === 'object' && sent !== null ? sent : {}) as { id?: unknown };
-  return { id: typeof id === 'string' ? id.slice(0, 60) : null, refused: `This edit cannot be read: ${issues[0]!.path} ${issues[0]!.message}. Nothing was changed by it.`, issues };
+  return { id: typeof id === 'string' ? id.slice(0, 60) : null, refused: `This edit cannot be read: ${issues[0]!.path} ${issues[0]!.message}. Nothing was changed.`, issues };
 }
 
 /**
@@ -45,10 +45,10 @@ export function readChange(sent: unknown): ReadChange {
  * @throws ChangeRefused when it is too large
  */
 export function fitChange(change: Change): Change {
-  if (change.ops.length > LIMITS.operations) throw new ChangeRefused('invalid', `“${change.label}” would change ${change.ops.length} things at once; ${LIMITS.operations} are the most. Nothing was changed; do it in parts.`);
+  if (change.ops.length > LIMITS.operations) throw new ChangeRefused('invalid', `“${change.label}” would change ${change.ops.length} things at once; ${LIMITS.operations} is the limit. Nothing was changed; edit fewer at once.`);
   const read = readChange(change);
   if ('refused' in read) throw new ChangeRefused('invalid', read.refused, read.issues);
-  if (bytesOf(read.change) > LIMITS.changeBytes) throw new ChangeRefused('invalid', `“${change.label}” is over ${LIMITS.changeBytes / 1024 / 1024} MB in one edit. Nothing was changed; do it in parts.`);
+  if (bytesOf(read.change) > LIMITS.changeBytes) throw new ChangeRefused('invalid', `“${change.label}” is over ${LIMITS.changeBytes / 1024 / 1024} MB in one edit. Nothing was changed; edit less at once.`);
   return read.change;
 }
 

@@ -74,7 +74,7 @@ function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op
   const inverse: Op[] = [];
   for (const op of run) {
     if (op.op === 'insert') {
-      if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `There is already something with the id ${op.id}. Nothing was added.`);
+      if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `The id already exists: ${op.id}. Nothing was added.`);
       record[op.id] = op.value;
       if (order) {
         order.splice(placeBehind(order, op.after), 0, op.id);
@@ -158,5 +158,5 @@ function placed(order: readonly string[], id: string, after: string | null): str
 }
 
 function gone(address: readonly string[]): ChangeRefused {
-  return new ChangeRefused('gone', `What this edit was for is no longer there: somebody removed it (${address.join(' / ')}). Nothing else was touched.`, [{ path: address.join('.'), message: 'is no longer there' }]);
+  return new ChangeRefused('gone', `The target of this edit was deleted (${address.join(' / ')}). Nothing else was changed.`, [{ path: address.join('.'), message: 'is no longer there' }]);
 }

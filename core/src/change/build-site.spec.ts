@@ -40,7 +40,7 @@ describe('the menu', () => {
     expect(nestMenuEntry(nested, 'm1', true)).toBeUndefined();
     expect(lines(after(nested, (now) => nestMenuEntry(now, 'm2', false)))).toEqual(['m1', 'm1>m3', 'm2']);
     expect(lines(after(nested, (now) => removeMenuEntry(now, 'm1')))).toEqual(['m2', 'm3']);
-    expect(() => acceptChange(nested, setValue(nested, '', ['shared', 'header', 'items', 'm1', 'under'], 'm2'))).toThrowError(/can only be under an entry that is under none/);
+    expect(() => acceptChange(nested, setValue(nested, '', ['shared', 'header', 'items', 'm1', 'under'], 'm2'))).toThrowError(/can only be indented one level/);
   });
   it('takes an entry where it is dragged to, under the one above it when it is pulled inwards', () => {
     expect(lines(after(three, (now) => dragMenuEntry(now, 'm3', 0, false)))).toEqual(['m3', 'm1', 'm2']);
@@ -102,7 +102,7 @@ describe('a page with a header or footer of its own', () => {
   const parts = (site: Site, page: string) => pageTree(site, page).parts.map(({ id, label }) => `${id}: ${label}`);
   it('shows the kept section there, on that page alone, or nothing at all', () => {
     const site = after(kept, (now) => pageEnd(now, 'more', 'header', 'k1'), (now) => pageEnd(now, 'more', 'footer', null));
-    expect(parts(site, 'more').slice(0, 1)).toEqual(['header: The menu once more']);
+    expect(parts(site, 'more').slice(0, 1)).toEqual(['header: Menu links']);
     expect(parts(site, 'more').some((one) => one.startsWith('footer'))).toBeFalse();
     expect(parts(site, 'home')).toEqual(parts(kept, 'home'));
     expect(pageHtml(site, 'more')).toMatch(/<header[^>]*data-part="header"/);
@@ -114,7 +114,7 @@ describe('a page with a header or footer of its own', () => {
     expect(partShapes(site, site.pages['more']!).map(({ id }) => id)).toEqual(pageTree(site, 'more').parts.map(({ id }) => id));
     expect(parts(after(site, (now) => pageEnd(now, 'more', 'header', undefined), (now) => pageEnd(now, 'more', 'footer', undefined)), 'more')).toEqual(parts(kept, 'more'));
   });
-  it('has that of all pages back when the section goes, and values that were set on it go with it', () => {
+  it('has same as all pages back when the section goes, and values that were set on it go with it', () => {
     const site = after(kept, (now) => pageEnd(now, 'home', 'footer', 'k1'));
     const gone = after(site, (now) => removeKept(now, 'k1', true, () => 'x9'));
     expect(gone.pages['home']!.footer).toBeUndefined();
@@ -163,7 +163,7 @@ describe('a section copied', () => {
       { place: 'x2-b1/text', value: { kind: 'literal', css: '30px' }, origin: 'set', band: 'phone' },
       { place: 'x2-b1/text', value: { kind: 'literal', css: cssColor(parseColor(resolveToken(table, token.path).css)!.rgb) }, origin: 'pasted', band: null },
     ]);
-    // Of a kept section: what is set wherever it is used, and here.
+    // Of a kept section: what is set everywhere, and here.
     const kept = after(set, (now) => keepSection(now, 'home', 'x1', 'k1', 'x3'));
     const same = readClip(JSON.stringify(clipSection(kept, kept.shared.sections['k1']!, { page: 'home', entry: 'x3' })))!;
     expect(valuesOn(after(kept, (now) => addClip(now, 'more', fromClip(now, same, 'x4'))), 'more')).toEqual(valuesOn(set, 'home').map((one) => ({ ...one, place: 'x4-b1/text' })));
@@ -190,7 +190,7 @@ describe('an address', () => {
   it('of the specimen is no page’s: not by its title, nor by what is typed', () => {
     const site = after(readSite(smallSite()), (now) => addPage(now, 'p', null), (now) => renamePage(now, 'p', 'Specimen', true));
     expect(site.pages['p']!.file).toBe('specimen-2.html');
-    expect(() => acceptChange(site, setValue(site, '', ['pages', 'p', 'file'], 'specimen.html'))).toThrowError(/is the address of the specimen/);
+    expect(() => acceptChange(site, setValue(site, '', ['pages', 'p', 'file'], 'specimen.html'))).toThrowError(/is reserved for the specimen/);
     for (const bad of ['', 'a/b.html', '../up.html', 'Fares.html', 'fares', 'index.htm']) expect(() => acceptChange(site, setValue(site, '', ['pages', 'p', 'file'], bad))).withContext(bad).toThrow();
   });
 });
@@ -210,10 +210,10 @@ describe('pages of a kind', () => {
   });
   it('stand under another, one level, and move up when that one goes', () => {
     const site = after(readSite(smallSite()), (now) => addPage(now, 'p1', null), (now) => addPage(now, 'p2', null), (now) => putUnder(now, 'p1', 'more'));
-    expect(() => putUnder(site, 'p2', 'p1')).toThrowError(/under one that is under none/);
-    expect(() => putUnder(site, 'more', 'p2')).toThrowError(/under one that is under none/);
+    expect(() => putUnder(site, 'p2', 'p1')).toThrowError(/Pages nest one level deep/);
+    expect(() => putUnder(site, 'more', 'p2')).toThrowError(/Pages nest one level deep/);
     expect(() => putUnder(site, 'p2', 'home')).toThrowError(/home page/);
-    expect(() => acceptChange(site, setValue(site, '', ['pages', 'p2', 'under'], 'p1'))).toThrowError(/cannot stand under New page/);
+    expect(() => acceptChange(site, setValue(site, '', ['pages', 'p2', 'under'], 'p1'))).toThrowError(/cannot be placed under New page/);
     expect(after(site, (now) => removePage(now, 'more')).pages['p1']!.under).toBeUndefined();
   });
   it('keep the addresses they had while they were live, until another page takes one', () => {
@@ -284,8 +284,8 @@ describe('pictures of the site', () => {
   it('are chosen where they stand, with the words that stand for them', () => {
     const place = pageTree(site, 'home').places.find(({ kind }) => kind === 'picture')!;
     const [asset, alt] = offeredFields(site, place);
-    expect([asset!.label, asset!.options.map(({ label }) => label)]).toEqual(['Picture', ['a1.png', 'a2.png']]);
-    expect([alt!.value, alt!.typed!.problem('IMG_0012.jpg'), alt!.typed!.problem('')]).toEqual(['A boat', jasmine.stringContaining('name of a file'), '']);
+    expect([asset!.label, asset!.options.map(({ label }) => label)]).toEqual(['Image', ['a1.png', 'a2.png']]);
+    expect([alt!.value, alt!.typed!.problem('IMG_0012.jpg'), alt!.typed!.problem('')]).toEqual(['A boat', jasmine.stringContaining('This is a file name'), '']);
     expect(alt!.typed!.problem('x'.repeat(251))).toContain('251 characters');
   });
 });

@@ -177,7 +177,7 @@ describe('refusals', () => {
     expect(error.message).toContain('nobody');
   });
   it('keep what is used: a swatch, a background, the home page', () => {
-    expect(refusal({ ops: [intents.removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'brand')] }).message).toMatch(/still used.*instead/);
+    expect(refusal({ ops: [intents.removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'brand')] }).message).toMatch(/still used.*Choose a replacement/);
     expect(refusal({ ops: [intents.removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], 'deep')] }).kind).toBe('in-use');
     expect(refusal({ ops: [intents.removeOp(site, ['pages'], ['pageOrder'], 'home')] }).message).toMatch(/home page|still used/);
     expect(() => intents.removePage(site, 'home')).toThrowError(ChangeRefused);

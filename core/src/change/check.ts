@@ -66,7 +66,7 @@ export function checkTouched(before: Site, after: Site): void {
 const isRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function checkEntry(check: (schema: v.GenericSchema, at: readonly string[], value: unknown) => void, issues: Issue[], schema: v.GenericSchema, record: 'assets' | 'downloads' | 'pages' | 'items', id: string, value: unknown): void {
-  if ((value as { id?: unknown } | undefined)?.id !== id) issues.push({ path: `${record}.${id}.id`, message: `must be ${id}, the name it stands under` });
+  if ((value as { id?: unknown } | undefined)?.id !== id) issues.push({ path: `${record}.${id}.id`, message: `must be ${id}, its own key` });
   check(schema, [record, id], value);
 }
 
@@ -115,16 +115,16 @@ function invalid(issues: readonly Issue[]): ChangeRefused {
 function refusal(dangling: readonly Dangling[]): ChangeRefused {
   const issues = dangling.slice(0, 20).map(danglingIssue);
   const { where, kind, target } = dangling[0]!;
-  if (kind === 'loop') return new ChangeRefused('invalid', `A rule must not lead back to itself: ${target}. The last good rule is kept.`, issues);
-  if (kind === 'depth') return new ChangeRefused('invalid', `${target} would follow more than ${LIMITS.ruleDepth} swatches, one after the other. The last good rule is kept; let it follow one that stands nearer to the start.`, issues);
-  if (kind === 'name') return new ChangeRefused('invalid', `${where} “${target}” is taken. Choose another name.`, issues);
-  if (kind === 'id') return new ChangeRefused('invalid', `On ${where} the id ${target} would stand for two things. Nothing was changed.`, issues);
+  if (kind === 'loop') return new ChangeRefused('invalid', `A swatch cannot be derived from itself: ${target}. The last good rule is kept.`, issues);
+  if (kind === 'depth') return new ChangeRefused('invalid', `${target} would be derived from more than ${LIMITS.ruleDepth} swatches in a row. The last good rule is kept; derive it from a swatch earlier in the row.`, issues);
+  if (kind === 'name') return new ChangeRefused('invalid', `${where} “${target}” is already used. Choose another name.`, issues);
+  if (kind === 'id') return new ChangeRefused('invalid', `On ${where} the id ${target} would name two things. Nothing was changed.`, issues);
   if (kind === 'file') return new ChangeRefused('invalid', `Two pages cannot both be ${target}.`, issues);
   if (kind === 'page' && target === 'index.html') return new ChangeRefused('in-use', 'The home page cannot be deleted. Make another page the home page first.', issues);
   if (kind === 'slug') return new ChangeRefused('invalid', `Another item of the collection has the address ${target}. Choose another.`, issues);
   if (kind === 'anchor') return new ChangeRefused('invalid', `Another section of the page has the anchor ${target}. Choose another.`, issues);
-  if (kind === 'under') return new ChangeRefused('invalid', `A page cannot stand under ${target}: a page stands under one that is under none itself, and the home page has none above or under it.`, issues);
-  if (kind === 'height') return new ChangeRefused('invalid', `${target} is a share of the height of one line; cards and pictures have none. The last good corner is kept.`, issues);
+  if (kind === 'under') return new ChangeRefused('invalid', `A page cannot be placed under ${target}: pages nest one level deep, and the home page has no parent and no subpages.`, issues);
+  if (kind === 'height') return new ChangeRefused('invalid', `${target} is a percentage, which works only on single-line elements; cards and images use this corner. The last good corner is kept.`, issues);
   if (kind === 'order') return new ChangeRefused('invalid', `The order of ${where} does not fit what is there. Nothing was changed.`, issues);
-  return new ChangeRefused('in-use', `The ${kind} ${target} is still used: ${where}${dangling.length > 1 ? ` and ${dangling.length - 1} more` : ''}. Say what to use instead.`, issues);
+  return new ChangeRefused('in-use', `The ${kind} ${target} is still used: ${where}${dangling.length > 1 ? ` and ${dangling.length - 1} more` : ''}. Choose a replacement.`, issues);
 }

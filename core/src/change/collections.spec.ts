@@ -53,7 +53,7 @@ describe('a collection', () => {
     expect(less.items['i1']!.values).toEqual({ name: 'Fog <b>', day: '2026-03-01', price: '9' });
     expect(JSON.stringify(less.pages)).not.toContain('"picture":"photo"');
     const one = ['day', 'price', 'name'].reduce((now, id) => (Object.keys(now.collections['n']!.fields).length > 1 ? after(now, (site) => removeField(site, 'n', id)) : now), less);
-    expect(() => removeField(one, 'n', one.collections['n']!.fieldOrder[0]!)).toThrowError(/must keep a field/);
+    expect(() => removeField(one, 'n', one.collections['n']!.fieldOrder[0]!)).toThrowError(/needs at least one field/);
   });
   it('keeps a site that can be read through any edits of it, undone in any order', () => {
     const steps: ((now: Site) => Edit | undefined)[] = [
@@ -136,7 +136,7 @@ describe('the page of an item', () => {
     const typed = hrefFrom(made, '{website}');
     expect(typed).toEqual({ to: 'url', url: 'https://{website}' });
     expect(hrefText(made, typed as Exclude<typeof typed, string>)).toBe('{website}');
-    expect(hrefFrom(made, '{Name}')).toContain('is no page');
+    expect(hrefFrom(made, '{Name}')).toContain('is neither a page');
   });
   it('keeps field names unchanged under stress, so that item values still fill them', () => {
     const hard = stressSite(site, new Set(['language', 'twice', 'names']));
@@ -192,7 +192,7 @@ describe('a sheet', () => {
   it('changes items by their name, adds others and fields, and says beforehand what it will do', () => {
     const made = plan('Name;Price;Where;Photo\nNew ramp;12;Holm;boat.png\nTea;3;;nothing.png\n') as SheetPlan;
     expect([made.added, made.changed, made.same, made.columns.map(({ fresh: kind }) => kind)]).toEqual([1, 1, 0, [null, null, 'line', null]]);
-    expect(made.left).toEqual([{ line: 3, why: 'no picture of the site is called “nothing.png”; the rest of it is taken' }]);
+    expect(made.left).toEqual([{ line: 3, why: 'no image of the site is called “nothing.png”; the other cells are imported' }]);
     const site = after(notices, () => made.edit!);
     expect([site.items['i2']!.values['price'], site.items['i2']!.pictures!['photo']!.asset, site.collections['n']!.itemOrder.length]).toEqual(['12', 'a1', 4]);
     expect((plan(writeSheet(site, site.collections['n']!), after(site, (now) => removeItems(now, ['i3']))) as SheetPlan).changed).toBe(0);
@@ -200,9 +200,9 @@ describe('a sheet', () => {
   it('is read with commas, semicolons or tabs, quotes and line breaks within; of broken lines is said which and why', () => {
     for (const text of ['Name,Text\nA,"one, two\nthree"', 'Name\tText\nA\t"one, two\nthree"', '\uFEFFName;Text\r\nA;"one, two\nthree"']) expect(readSheet(text)).withContext(text).toEqual({ head: ['Name', 'Text'], rows: [{ line: 2, cells: ['A', 'one, two\nthree'] }], left: [] });
     expect(plan('Name,Text\nA,b,c\n,d\nE,f\nE,g')).toEqual(jasmine.objectContaining({ added: 1, left: [
-      { line: 2, why: 'has 3 cells, and there are 2 columns' }, { line: 3, why: 'says nothing in “Name”, which names the items' }, { line: 5, why: '“E” is there twice' },
+      { line: 2, why: 'has 3 cells, and there are 2 columns' }, { line: 3, why: 'has no value in “Name”, which names the items' }, { line: 5, why: '“E” appears twice' },
     ] }));
-    expect([plan(''), plan('Name,Text'), plan('Name,name\na,b')]).toEqual([jasmine.stringContaining('nothing in it'), jasmine.stringContaining('no rows below it'), 'Two columns are called “name”. Nothing was brought in; name one otherwise.']);
+    expect([plan(''), plan('Name,Text'), plan('Name,name\na,b')]).toEqual([jasmine.stringContaining('The file is empty'), jasmine.stringContaining('no rows below it'), 'Two columns are called “name”. Nothing was imported. Rename one of them.']);
     expect(plan(`Name\n${'x\n'.repeat(1_000_000)}`)).toContain('more than 10,000 rows');
   });
   it('keeps every value when it is exported and imported, including telephone numbers and formulas', () => {
@@ -221,6 +221,6 @@ describe('a sheet', () => {
     expect(made.site.collections['n']!.itemOrder.length).toBe(9_993);
     expect(made.site.collections['n']!.itemOrder.slice(2, 5).map((id) => made.site.items[id]!.values['name'])).toEqual(['Fog <b>', 'Row 0', 'Row 1']);
     expect(applyChange(made.site, { ops: made.inverse }).site).toEqual(notices);
-    expect(plan(`Name\n${Array.from({ length: 10_000 }, (_, i) => `Row ${i}`).join('\n')}`)).toContain('at most 10,000 are taken');
+    expect(plan(`Name\n${Array.from({ length: 10_000 }, (_, i) => `Row ${i}`).join('\n')}`)).toContain('at most 10,000 are allowed');
   });
 });

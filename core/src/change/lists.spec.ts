@@ -104,7 +104,7 @@ describe('a link to an item', () => {
 });
 
 describe('a download', () => {
-  it('is named by links and items, replaced wherever it is, and goes when nothing leads to it', () => {
+  it('is named by links and items, replaced wherever it is, and goes when no links', () => {
     const site = after(listed, (now) => setValue(now, '', ['shared', 'header', 'items', now.shared.header.order[0]!, 'link'], hrefFrom(now, 'Download › plan of the works')));
     expect(pageHtml(site, 'home')).toContain(`href="downloads/plan-${'b'.repeat(10)}.pdf"`);
     expect(keptDownloads(site).map(({ uses, where }) => [uses, where])).toEqual([[2, ['Works', 'shared parts']]]);

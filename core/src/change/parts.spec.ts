@@ -58,7 +58,7 @@ describe('a part of a page', () => {
   });
   it('of a kind that is none, or that shows what the site has not, is refused', () => {
     const behind = part(site, 'p/text', 'block');
-    for (const kind of ['nothing', 'picture']) expect(() => addBlock(site, behind, kind, 'fresh')).toThrowError(RangeError, `There is nothing here that a block “${kind}” could show.`);
+    for (const kind of ['nothing', 'picture']) expect(() => addBlock(site, behind, kind, 'fresh')).toThrowError(RangeError, `This site has nothing that a block “${kind}” could show.`);
   });
 });
 
@@ -74,7 +74,7 @@ describe('a kept section', () => {
     const both = after(kept, addKept(kept, 'more', 'e2', 'one'));
     expect(pagesWith(both, 'one')).toEqual(['home', 'more']);
     expect(pageTree(both, 'more').places.filter(({ id }) => id.startsWith('e2:')).length).toBe(pageTree(both, 'home').places.filter(({ id }) => id.startsWith('e1:')).length);
-    expect(() => keepSection(both, 'more', 'e2', 'two', 'e3')).toThrowError(/kept already/);
+    expect(() => keepSection(both, 'more', 'e2', 'two', 'e3')).toThrowError(/already reused/);
   });
   it('is made one of a page alone again, with its values; elsewhere it stays', () => {
     const both = after(kept, addKept(kept, 'more', 'e2', 'one'));

@@ -14,7 +14,7 @@ describe('shape', () => {
     expect(readCorner('8')).toEqual({ kind: 'px', radii: [8] });
     expect(readCorner('8px 2 8 2')).toEqual({ kind: 'px', radii: [8, 2, 8, 2] });
     expect(readCorner(' 50 % ')).toEqual({ kind: 'share', share: 0.5 });
-    for (const [bad, why] of [['', 'no corner'], ['1 2', 'no corner'], ['-1', '0 to 100'], ['1e999', '0 to 100'], ['60 %', 'at most 50 %'], ['soft', '0 to 100']]) expect(readCorner(bad!)).toMatch(why!);
+    for (const [bad, why] of [['', 'is not a corner'], ['1 2', 'is not a corner'], ['-1', '0 to 100'], ['1e999', '0 to 100'], ['60 %', 'at most 50 %'], ['soft', '0 to 100']]) expect(readCorner(bad!)).toMatch(why!);
     expect(readShadow('0 2 8')).toEqual({ x: 0, y: 2, blur: 8, spread: 0 });
     for (const bad of ['', '4', '0 2 -8', '0 0 0 0 0', '0 999', 'NaN 2']) expect(typeof readShadow(bad)).withContext(bad).toBe('string');
   });
@@ -43,7 +43,7 @@ describe('shape', () => {
     const onCards = done(px8, setCornerOf(px8, 'card', 'round'));
     expect(setCorner(onCards, 'round', { kind: 'share', share: 0.2 })).toBeUndefined();
     const check = (before: Site, at: string[], value: unknown) => () => checkTouched(before, applyChange(before, setValue(before, '', at, value)).site);
-    expect(check(onCards, ['brand', 'cornerList', 'items', 'round', 'value'], { kind: 'share', share: 0.2 })).toThrowError(/share of the height of one line; cards and pictures have none/);
+    expect(check(onCards, ['brand', 'cornerList', 'items', 'round', 'value'], { kind: 'share', share: 0.2 })).toThrowError(/works only on single-line elements; cards and images use this corner/);
     expect(check(round, ['brand', 'corners', 'field'], 'nobody')).toThrowError(/nobody/);
     expect(check(round, ['brand', 'cornerList', 'items', 'round', 'value'], { kind: 'px', radii: [1, 2] })).toThrow();
   });

@@ -57,7 +57,7 @@ describe('a size for one band alone', () => {
   });
 });
 
-describe('figures and the longest line of a style', () => {
+describe('figures and the max. line length of a style', () => {
   it('are painted where they are set, the line in em of the family', () => {
     let site = smallSite();
     const group = () => siteIndex(site).groups.find((one) => one.style === 'running' && one.kind === 'text')!;

@@ -23,7 +23,7 @@ describe('Trial 7: one number for one thing', () => {
     const facts = setValue(site, '', ['pages', 'more', 'description'], 'More of it');
     const named = setValue(site, '', ['brand', 'grounds', 'pale', 'label'], 'Paler');
     expect(siteDifference(site, after(site, words, facts)).pages.map((one) => [one.id, one.places > 0])).toEqual([['home', true], ['more', false]]);
-    expect(siteDifference(site, after(site, words, facts, named))).toEqual(jasmine.objectContaining({ count: 3, besides: ['names and order in the brand'] }));
+    expect(siteDifference(site, after(site, words, facts, named))).toEqual(jasmine.objectContaining({ count: 3, besides: ['names and order of tokens'] }));
     const { more: _gone, ...pages } = site.pages;
     const less: Site = { ...site, pages, pageOrder: ['home'] };
     expect([siteDifference(site, less).gone, siteDifference(less, site).added]).toEqual([['More'], ['More']]);

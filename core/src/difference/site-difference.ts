@@ -47,7 +47,7 @@ export function siteDifference(before: Site, after: Site): SiteDifference {
   // A value of a token is told as that; names and orders of the brand are not painted.
   const brand = tokens.length === 0 && !jsonEqual(before.brand, after.brand);
   const besides = [
-    ...(before.name !== after.name ? ['the name of the site'] : []), ...(brand ? ['names and order in the brand'] : []), ...parts.map((part) => SHARED[part]),
+    ...(before.name !== after.name ? ['the name of the site'] : []), ...(brand ? ['names and order of tokens'] : []), ...parts.map((part) => SHARED[part]),
     ...(jsonEqual(before.pageOrder, after.pageOrder) || before.pageOrder.length !== after.pageOrder.length ? [] : ['the order of pages']), ...(jsonEqual(before.assets, after.assets) ? [] : ['pictures']), ...(jsonEqual(before.downloads, after.downloads) ? [] : ['downloads']),
     ...collectionWords(before, after), ...DETAILS.flatMap(([part, words]) => (before[part] === after[part] ? [] : [words])),
   ];
@@ -79,4 +79,4 @@ function collectionWords(before: Site, after: Site): string[] {
   return words.length === 0 && !jsonEqual(before.collectionOrder, after.collectionOrder) ? ['the order of collections'] : words;
 }
 
-const SHARED = { header: 'the header', footer: 'the footer', sections: 'shared sections', overrides: 'values set on shared parts', logo: 'the logo' } as const;
+const SHARED = { header: 'the header', footer: 'the footer', sections: 'shared sections', overrides: 'overrides on shared parts', logo: 'the logo' } as const;

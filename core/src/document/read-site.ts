@@ -34,7 +34,7 @@ export function readStored(input: unknown): StoredRead {
   }
   const doubled = doublePlaces(site);
   if (doubled.length > 0) throw new SiteIssues(doubled.slice(0, 20).map(doubleIssue));
-  return { site, left: gone.map(({ override, lacks }) => `The ${override.property} set on ${override.place} was left out: its ${lacks} is gone.`) };
+  return { site, left: gone.map(({ override, lacks }) => `The ${override.property} set on ${override.place} was removed: its ${lacks} is missing.`) };
 }
 
 /** The site with a value that names its token by a path of before naming it as it is called now; undefined when there is none such. */
@@ -56,10 +56,10 @@ function withOverrides(site: Site, [first, page]: readonly string[], change: (ov
 /** What is wrong with a value set on a place, as an issue with its path. */
 export function looseIssue({ record, override, lacks }: LooseOverride): Issue {
   return lacks === 'place'
-    ? { path: [...record, override.id, 'place'].join('.'), message: `names a place that is not there: ${override.place}` }
-    : { path: [...record, override.id, 'value.path'].join('.'), message: `names a token that is not there: ${override.value.kind === 'token' ? override.value.path : ''}` };
+    ? { path: [...record, override.id, 'place'].join('.'), message: `names a missing place: ${override.place}` }
+    : { path: [...record, override.id, 'value.path'].join('.'), message: `names a missing token: ${override.value.kind === 'token' ? override.value.path : ''}` };
 }
 
 export function doubleIssue({ page, place }: { readonly page: string; readonly place: string }): Issue {
-  return { path: `page ${page}`, message: `the id ${place} stands for two places` };
+  return { path: `page ${page}`, message: `the id ${place} names two places` };
 }

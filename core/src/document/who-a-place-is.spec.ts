@@ -38,7 +38,7 @@ describe('who a place is', () => {
     expect(placeOf(site, 'home', 'foot/text').usedId).toBe('foot/text');
   });
 
-  it('what is set here paints here only, what is set wherever it is used paints there, and here goes before', () => {
+  it('what is set here paints here only, what is set everywhere paints there, and here goes before', () => {
     const site = usedThrice();
     const here = set(site, placeOf(site, 'home', 's3:c1/text'), 'here', value('#010203'));
     expect([color(here, 'home', 's2:c1/text'), color(here, 'home', 's3:c1/text'), color(here, 'home', 's4:c1/text'), color(here, 'more', 't2:c1/text')]).toEqual(['#ffffff', '#010203', '#ffffff', '#ffffff']);

@@ -32,8 +32,8 @@ describe('bringing in colours of another tool', () => {
     expect([row('color.brand').arrival, row('color.brand').before, row('color.brand').after]).toEqual(['changed', '#b83a1e', '#aa2200']);
     expect(row('color.brand').deltaE).toBeGreaterThan(0.01);
     expect(row('color.brand').places).toBeGreaterThan(0);
-    expect(row('color.night').note).toBe('nobody can tell it from ink');
-    expect(row('size').note).toContain('kept, and written out again');
+    expect(row('color.night').note).toBe('looks the same as ink');
+    expect(row('size').note).toContain('kept, and exported again');
   });
   it('adds and changes as one edit, leaves type and shape alone, and can be undone', () => {
     const { edit, after } = take(site, file);
@@ -206,7 +206,7 @@ describe('tokens.css', () => {
     expect(Object.keys(why)).toEqual(['--text-running-line-height', '--corner-button', '--edge-card', '--color-core-brand', '--text-running-size', '--elsewhere']);
     expect(why['--corner-button']).toBe('is 1e999px, which cannot be read back');
     expect(why['--text-running-line-height']).toMatch(/^is 99: .*3/);
-    expect(why['--elsewhere']).toContain('kept, and written out again');
+    expect(why['--elsewhere']).toContain('kept, and exported again');
     expect(writeTokensCss(after.brand)).toContain('--elsewhere: 3px;');
   });
   it('writes out again what another tool’s sheet had besides, naming swatches by their new path', () => {

@@ -26,7 +26,7 @@ export function planParts(site: Site, incoming: Incoming): PlanRow[] {
     if (mine) matched.add(`${part.kind} ${mine.id}`);
     const base = { key: part.key, label: mine?.label ?? part.label };
     if (part.kind === 'shadow' && swatchFor(site.brand, part) === undefined && !incoming.colors.some((one) => deltaERgb(one.color.rgb, solid(part.color)) < SAME))
-      return { ...base, arrival: 'left', places: 0, note: 'its colour is not in the palette; kept, and written out again' };
+      return { ...base, arrival: 'left', places: 0, note: 'its colour is not in the palette; kept, and exported again' };
     const note = [NAMES[part.kind], part.kind === 'style' ? familyNote(site.brand, part.family) : ''].filter((one) => one !== '').join('; ');
     const after = wordsOf(part);
     if (!mine) return { ...base, arrival: 'added', after, places: 0, note };
@@ -122,7 +122,7 @@ function familyIn(brand: Brand, name: string | undefined): 'heading' | 'body' | 
 }
 
 function familyNote(brand: Brand, name: string | undefined): string {
-  return name === undefined || familyIn(brand, name) ? '' : `is set in ${name} there, which is no family of this site`;
+  return name === undefined || familyIn(brand, name) ? '' : `uses ${name} in the file, which is not a family of this site`;
 }
 
 /** The values of a part, short enough for a row. */

@@ -45,14 +45,14 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
       const equal = before === after && (sameRule || incoming.format !== 'yohaku');
       return {
         key: color.key, label: mine.swatch.label, arrival: equal ? 'equal' : 'changed', before, after, deltaE, match: mine.swatch.id, places: equal ? 0 : placeCount(site, swatchPath(mine.swatch)),
-        note: [mine.swatch.locked && !equal ? 'locked here' : '', !equal && !sameRule && mine.swatch.rule ? 'follows by a rule here' : ''].filter((one) => one !== '').join('; '),
+        note: [mine.swatch.locked && !equal ? 'locked here' : '', !equal && !sameRule && mine.swatch.rule ? 'is derived here' : ''].filter((one) => one !== '').join('; '),
       };
     }
     const twin = byHex.get(after);
     if (twin) return { key: color.key, label: color.label, arrival: 'equal', before: after, after, deltaE: 0, places: 0, match: twin.swatch.id, note: `is ${twin.swatch.label}` };
     if (here.length + ++added > MOST_SWATCHES) return { key: color.key, label: color.label, arrival: 'left', after, places: 0, note: `a palette holds at most ${MOST_SWATCHES} swatches` };
     const near = here.find((one) => deltaERgb(one.rgb, color.color.rgb) < SAME);
-    return { key: color.key, label: color.label, arrival: 'added', after, places: 0, note: near ? `nobody can tell it from ${near.swatch.label}` : color.color.mapped ? 'lies outside sRGB; shown mapped' : '' };
+    return { key: color.key, label: color.label, arrival: 'added', after, places: 0, note: near ? `looks the same as ${near.swatch.label}` : color.color.mapped ? 'is outside sRGB; shown mapped' : '' };
   });
   const grounds = incoming.brand ? groundRows(site, incoming.brand.brand, rows) : [];
   const all = [...rows, ...grounds, ...planParts(site, incoming), ...incoming.left.map(leftRow)];
@@ -61,7 +61,7 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
   return { rows: all, counts };
 }
 
-const leftRow = ({ path, reason, kept }: LeftToken): PlanRow => ({ key: path, label: path, arrival: 'left', places: 0, note: `${reason}${kept === undefined ? '' : '; kept, and written out again'}` });
+const leftRow = ({ path, reason, kept }: LeftToken): PlanRow => ({ key: path, label: path, arrival: 'left', places: 0, note: `${reason}${kept === undefined ? '' : '; kept, and exported again'}` });
 
 function sameAs(one: DeriveRule | null, other: DeriveRule | null): boolean {
   if (!one || !other) return one === other;

@@ -56,7 +56,7 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
   }
   const kept = keptWith(now, [...incoming.left, ...incoming.parts.filter((part) => rows.get(part.key)!.arrival === 'left').map((part) => ({ path: part.key, kept: part.kept }))], here);
   if (kept) run({ label: '', ops: [setOp(now, ['brand', 'kept'], kept)] });
-  return ops.length === 0 ? undefined : { label: `Bring in ${incoming.name}`.slice(0, 200), ops };
+  return ops.length === 0 ? undefined : { label: `Import ${incoming.name}`.slice(0, 200), ops };
 
   function takeGrounds(): void {
     const theirs = incoming.brand?.brand;

@@ -41,7 +41,7 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
     if (!at || !next.get(path)?.address) continue;
     for (const part of at[0] === 'swatches' ? [[...at, 'color'], [...at, 'typed'], [...at, 'rule']] : [at]) if (!namesMissing(brand, part, valueAt(site.brand, part))) brand = withValue(brand, part, valueAt(site.brand, part));
   }
-  return { label: `Bring in ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
+  return { label: `Import ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
 }
 
 /** Whether a value of ours names a corner or a shadow that the other brand has not. */

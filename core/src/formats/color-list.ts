@@ -17,7 +17,7 @@ export function readColorList(text: string): Pick<Incoming, 'colors' | 'left'> {
     const spots = colorSpots(line.split(',').length > 2 ? line : line.replace(/;+\s*$/, ''));
     // A code is meant rather than a word that happens to name a colour.
     const spot = spots.find(isCode) ?? spots[0];
-    if (!spot) return void left.push({ path: `line ${i + 1}`, reason: i === 0 && /,|\t/.test(line) ? 'is a heading' : `has no colour in it: ${line.trim().slice(0, 40)}` });
+    if (!spot) return void left.push({ path: `line ${i + 1}`, reason: i === 0 && /,|\t/.test(line) ? 'is a heading' : `contains no colour: ${line.trim().slice(0, 40)}` });
     const words = nameBeside(line, spot.index, spot.length);
     const label = words || proposeName(spot.color.oklch);
     const key = seen.has(label.toLowerCase()) ? `${label} (line ${i + 1})` : label;
@@ -86,10 +86,10 @@ export function readColorJson(input: unknown): Pick<Incoming, 'colors' | 'left'>
       const color = parseColor(node);
       const key = path.join('.') || hex(color?.rgb ?? { r: 0, g: 0, b: 0, alpha: 1 });
       if (color) colors.push({ key, label: labelOfPath(key), color, part: 'side', rule: null });
-      else left.push({ path: path.join('.'), reason: `“${node.slice(0, 30)}” is no colour` });
+      else left.push({ path: path.join('.'), reason: `“${node.slice(0, 30)}” is not a colour` });
       return;
     }
-    if (typeof node !== 'object' || node === null) return void left.push({ path: path.join('.'), reason: 'is no colour' });
+    if (typeof node !== 'object' || node === null) return void left.push({ path: path.join('.'), reason: 'is not a colour' });
     const { name } = node as { name?: unknown };
     const value = (node as { hex?: unknown }).hex ?? (node as { color?: unknown }).color ?? (node as { value?: unknown }).value;
     if (typeof name === 'string' && typeof value === 'string' && parseColor(value)) return void colors.push({ key: name, label: name.slice(0, 80), color: parseColor(value)!, part: 'side', rule: null });

@@ -47,8 +47,8 @@ export function readBoxShadow(css: string): BoxShadow | string | undefined {
   if (lengths.length < 2 || lengths.length > 4 || color === undefined || others.length > 0) return undefined;
   const read = parseColor(color);
   if (!read) return undefined;
-  if (layers.length > 1) return `is ${layers.length} shadows in one; a shadow of the brand is one`;
-  if (parts.includes('inset')) return 'lies within its part; shadows of the brand lie below';
+  if (layers.length > 1) return `is ${layers.length} shadows in one; a shadow token has one`;
+  if (parts.includes('inset')) return 'is an inner shadow; shadow tokens are outer shadows';
   const [x, y, blur = 0, spread = 0] = lengths as [number, number, number?, number?];
   return { x, y, blur, spread, color: read.rgb };
 }

@@ -28,8 +28,8 @@ export function readCustomProperties(written: ReadonlyMap<string, string>): Pick
     const target = namedProperty(value);
     if (sheet.told.has(name)) continue;
     if (target !== undefined) leave(aliasReason(name, target, written, named));
-    else if (!values.has(name)) leave(`is ${short(value)}, which names a property that leads to no value`);
-    else if (!named.has(name)) leave(`is ${short(value)}; only colours, text styles, shadows, motions and corners come in by themselves`);
+    else if (!values.has(name)) leave(`is ${short(value)}, which names a property without a value`);
+    else if (!named.has(name)) leave(`is ${short(value)}; only colours, text styles, shadows, motions and corners can be imported alone`);
   }
   return { colors, parts: sheet.parts, left: [...left, ...sheet.left] };
 }
@@ -40,9 +40,9 @@ function aliasReason(name: string, target: string, written: ReadonlyMap<string, 
   const trail = new Set([name]);
   let here: string | undefined = target;
   while (here !== undefined && written.has(here) && !trail.has(here)) {
-    if (named.has(here)) return `names ${target}, which is brought in by itself`;
+    if (named.has(here)) return `names ${target}, which is imported separately`;
     trail.add(here);
     here = namedProperty(written.get(here)!);
   }
-  return here === undefined ? `names ${target}, which does not come in` : `names ${target}, which leads to no value`;
+  return here === undefined ? `names ${target}, which is not imported` : `names ${target}, which has no value`;
 }

@@ -17,17 +17,17 @@ const percent = (part: string | undefined): string => (part === 'none' ? 'none' 
  * @returns the colour, or why it cannot be read
  */
 export function readDtcgColor(value: unknown): ParsedColor | string {
-  if (typeof value === 'string') return parseColor(value) ?? `“${value.slice(0, 30)}” is no colour`;
+  if (typeof value === 'string') return parseColor(value) ?? `“${value.slice(0, 30)}” is not a colour`;
   if (typeof value !== 'object' || value === null) return 'has no colour in it';
   const { colorSpace, components, alpha = 1, hex } = value as { colorSpace?: unknown; components?: unknown; alpha?: unknown; hex?: unknown };
   const write = typeof colorSpace === 'string' && Object.hasOwn(CSS, colorSpace) ? CSS[colorSpace] : undefined;
-  if (!write) return (typeof hex === 'string' && parseColor(hex)) || `is in the colour space “${String(colorSpace).slice(0, 30)}”, which is not known`;
+  if (!write) return (typeof hex === 'string' && parseColor(hex)) || `is in the colour space “${String(colorSpace).slice(0, 30)}”, which is unknown`;
   if (!Array.isArray(components) || components.length !== 3 || !components.every((one) => one === 'none' || Number.isFinite(one))) return 'needs three components, each a number or “none”';
   if (typeof alpha !== 'number' || alpha < 0 || alpha > 1) return 'has an alpha that is not between 0 and 1';
   const parts = components.map((one: number | 'none') => (one === 'none' ? one : String(Math.round(one * 1e5) / 1e5)));
   const exact = colorSpace === 'srgb' && typeof hex === 'string' ? parseColor(hex) : undefined;
   const color = parseColor(`${write(parts)}${alpha === 1 ? '' : ` / ${alpha}`})`);
-  if (!color) return `${write(parts)}) is no colour`;
+  if (!color) return `${write(parts)}) is not a colour`;
   // The hex beside an sRGB colour is the exact notation where both say the same.
   return exact && alpha === 1 && exact.rgb.r === color.rgb.r && exact.rgb.g === color.rgb.g && exact.rgb.b === color.rgb.b ? exact : color;
 }

@@ -35,7 +35,7 @@ export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'parts' 
     if (alias !== undefined) {
       const end = follow(leaf, leaves);
       if (typeof end === 'string') leave(end);
-      else leave(typeOf(end) === 'color' || typeof readPart(end.path, typeOf(end) ?? '', end.token['$value'], '', resolve) === 'object' ? `names ${alias}, which is brought in by itself` : `names ${alias}, which is ${typeOf(end) ?? 'of no type'}`);
+      else leave(typeOf(end) === 'color' || typeof readPart(end.path, typeOf(end) ?? '', end.token['$value'], '', resolve) === 'object' ? `names ${alias}, which is imported separately` : `names ${alias}, which is ${typeOf(end) ?? 'of no type'}`);
       continue;
     }
     const type = typeOf(leaf);
@@ -61,7 +61,7 @@ const DEEPEST = 30;
 function collect(node: unknown, path: readonly string[], type: string | undefined, walk: Walk): void {
   const name = path.join('.');
   if (typeof node !== 'object' || node === null || Array.isArray(node)) return void walk.left.push({ path: name, reason: 'is neither a token nor a group', kept: JSON.stringify(node) });
-  if (path.length > DEEPEST) return void walk.left.push({ path: name, reason: `lies deeper than ${DEEPEST} groups` });
+  if (path.length > DEEPEST) return void walk.left.push({ path: name, reason: `is nested deeper than ${DEEPEST} groups` });
   const group = node as Node;
   const own = typeof group['$type'] === 'string' ? group['$type'] : type;
   if (Object.hasOwn(group, '$value') || Object.hasOwn(group, '$ref')) return void walk.leaves.set(name, { path: name, token: group, type: own });

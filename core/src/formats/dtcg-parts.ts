@@ -51,7 +51,7 @@ export function readPart(path: string, type: string, value: unknown, kept: strin
       if (radius !== undefined) return inRange('corner', radius) ? { ...named, kind: 'corner', radius } : `is a corner of ${radius} px; corners go from 0 to 100 px`;
     }
   }
-  return `is ${type}; only colours, text styles, shadows, motions and corners come in by themselves`;
+  return `is ${type}; only colours, text styles, shadows, motions and corners can be imported alone`;
 }
 
 /** `typography.heading.large` is "Heading large". */
@@ -79,9 +79,9 @@ function style(named: Named, fields: Fields, resolve: Resolve): IncomingPart | s
 }
 
 function shadow(named: Named, value: unknown, resolve: Resolve): IncomingPart | string {
-  if (Array.isArray(value) && value.length > 1) return `is ${value.length} shadows in one; a shadow of the brand is one`;
+  if (Array.isArray(value) && value.length > 1) return `is ${value.length} shadows in one; a shadow token has one`;
   const fields = fieldsOf(Array.isArray(value) ? value[0] : value);
-  if (fields['inset'] === true) return 'lies within its part; shadows of the brand lie below';
+  if (fields['inset'] === true) return 'is an inner shadow; shadow tokens are outer shadows';
   const [x, y, blur, spread] = (['offsetX', 'offsetY', 'blur', 'spread'] as const).map((field) => (field === 'spread' && fields[field] === undefined ? 0 : px(resolve(fields[field]))));
   const color = resolve(fields['color']);
   const read = typeof color === 'string' ? parseColor(color) : readDtcgColor(color);
@@ -94,7 +94,7 @@ function motion(named: Named, fields: Fields, resolve: Resolve): IncomingPart | 
   const duration = ms(resolve(fields['duration']));
   const easing = resolve(fields['timingFunction']);
   if (duration === undefined || !inRange('duration', duration)) return 'has a duration outside 0 to 2000 ms';
-  if (!Array.isArray(easing) || easing.length !== 4 || !(easing as unknown[]).every((one, i) => typeof one === 'number' && inRange(i % 2 === 0 ? 'share' : 'bezierY', one))) return 'has a curve that cannot be read';
+  if (!Array.isArray(easing) || easing.length !== 4 || !(easing as unknown[]).every((one, i) => typeof one === 'number' && inRange(i % 2 === 0 ? 'share' : 'bezierY', one))) return 'has an easing that cannot be read';
   return { ...named, kind: 'motion', duration, easing: easing as [number, number, number, number] };
 }
 

@@ -39,12 +39,12 @@ export function readDtcg(input: unknown): ReadBrand {
   for (const leaf of leaves(input, '')) {
     const token = table.get(leaf.path);
     if (!token && composites.has(leaf.path)) {
-      if (!jsonEqual(composites.get(leaf.path), leaf.value)) left.push({ path: leaf.path, reason: 'is put together from other tokens: those are read, and it was edited' });
+      if (!jsonEqual(composites.get(leaf.path), leaf.value)) left.push({ path: leaf.path, reason: 'is computed from other tokens; edit those tokens instead' });
     } else if (!token) left.push({ path: leaf.path, reason: 'is not a token of the brand in this file' });
     else if (sameValue(token, leaf.value)) taken++;
     else {
       const next = editedValue(token, leaf.value);
-      if (!next || !token.address) left.push({ path: leaf.path, reason: 'was edited in a way that cannot be read back' });
+      if (!next || !token.address) left.push({ path: leaf.path, reason: 'was edited into a value that Yohaku cannot import' });
       else {
         brand = next.reduce((now, { at, value }) => withValue(now, at, value), brand);
         changed.push(leaf.path);

@@ -29,7 +29,7 @@ describe('DTCG of other tools', () => {
     const { colors, left } = read({ a: { $type: 'color', $value: '#123456' }, b: { $type: 'color', $value: '{a}' }, c: { $type: 'color', $value: '{b}' }, d: { $type: 'color', $ref: '#/c' } });
     expect(colors.map((one) => one.key)).toEqual(['a']);
     expect(left.map((one) => one.path)).toEqual(['b', 'c', 'd']);
-    expect(left.every((one) => one.reason.endsWith('brought in by itself') && JSON.parse(one.kept!) !== undefined)).toBeTrue();
+    expect(left.every((one) => one.reason.endsWith('imported separately') && JSON.parse(one.kept!) !== undefined)).toBeTrue();
   });
   it('names a loop with its path, and what is not there', () => {
     const found = reasons({ ok: { $type: 'color', $value: '#fff' }, a: { $type: 'color', $value: '{b}' }, b: { $type: 'color', $value: '{a}' }, c: { $type: 'color', $value: '{nowhere}' }, e: { $extends: '{f}' }, f: { $extends: '{e}' } });
@@ -91,9 +91,9 @@ describe('what else a file of another tool has', () => {
       motion: { slow: { $type: 'transition', $value: { duration: '9s', timingFunction: [0, 0, 1, 1] } }, odd: { $type: 'transition', $value: { duration: '1s', timingFunction: [7, 0, 1, 1] } } },
     });
     expect(others).toEqual({
-      radius: 'is a corner of 900 px; corners go from 0 to 100 px', 'thin.width': 'is border; only colours, text styles, shadows, motions and corners come in by themselves',
-      'shadow.two': 'is 2 shadows in one; a shadow of the brand is one', 'shadow.inner': 'lies within its part; shadows of the brand lie below', 'shadow.far': 'has offsets outside -60 to 60 px, or a blur outside 0 to 120',
-      'motion.slow': 'has a duration outside 0 to 2000 ms', 'motion.odd': 'has a curve that cannot be read',
+      radius: 'is a corner of 900 px; corners go from 0 to 100 px', 'thin.width': 'is border; only colours, text styles, shadows, motions and corners can be imported alone',
+      'shadow.two': 'is 2 shadows in one; a shadow token has one', 'shadow.inner': 'is an inner shadow; shadow tokens are outer shadows', 'shadow.far': 'has offsets outside -60 to 60 px, or a blur outside 0 to 120',
+      'motion.slow': 'has a duration outside 0 to 2000 ms', 'motion.odd': 'has an easing that cannot be read',
     });
   });
 });
@@ -102,18 +102,18 @@ describe('custom properties', () => {
   it('are read from a sheet however it is written, last value first', () => {
     const css = '/* --no: #000 */:root{--Sea:#0e3b43;--sand : hsl(40 30% 90%) ;--sea-deep:var(--Sea)}\n@media (x){.a{--Sea:#0e3b44 !important;color:var(--b,#fff)}} .b{--font:"A;B"; --gap: calc(1px + (2px))}';
     expect(hexes(css, 'site.css')).toEqual({ Sea: '#0e3b44', Sand: '#ede8de' });
-    const only = 'only colours, text styles, shadows, motions and corners come in by themselves';
-    expect(reasons(css, 'site.css')).toEqual({ '--sea-deep': 'names --Sea, which is brought in by itself', '--font': `is "A;B"; ${only}`, '--gap': `is calc(1px + (2px)); ${only}` });
+    const only = 'only colours, text styles, shadows, motions and corners can be imported alone';
+    expect(reasons(css, 'site.css')).toEqual({ '--sea-deep': 'names --Sea, which is imported separately', '--font': `is "A;B"; ${only}`, '--gap': `is calc(1px + (2px)); ${only}` });
     expect(read(css, 'site.css').left.map((one) => JSON.parse(one.kept!) as string)).toEqual(['var(--Sea)', '"A;B"', 'calc(1px + (2px))']);
   });
   it('that lead in a circle or nowhere are left with the reason', () => {
     const found = reasons(':root { --a: var(--b); --b: var(--a); --c: var(--d); --e: #fff }', 'x.css');
-    expect(found['--a']).toBe('names --b, which leads to no value');
-    expect(found['--c']).toBe('names --d, which leads to no value');
+    expect(found['--a']).toBe('names --b, which has no value');
+    expect(found['--c']).toBe('names --d, which has no value');
     // Inside a value as well, and without end.
     const grown = `:root { --e: #fff; --f: 0 1px var(--g); --h: var(--h) 2px; ${Array.from({ length: 40 }, (_, i) => `--x${i}: var(--x${i + 1}) var(--x${i + 1});`).join(' ')} --x40: 1px }`;
     const inside = reasons(grown, 'x.css');
-    for (const name of ['--f', '--h', '--x0']) expect(inside[name]).withContext(name).toContain('names a property that leads to no value');
+    for (const name of ['--f', '--h', '--x0']) expect(inside[name]).withContext(name).toContain('names a property without a value');
   });
   it('bring text styles, shadows, motions and corners, whatever they name put in', () => {
     const { parts, left } = read(`:root {
@@ -137,10 +137,10 @@ describe('custom properties', () => {
   it('that look like one of those and cannot be are left with the reason, and kept as they stand', () => {
     const css = ':root { --ok: #fff; --a-shadow: inset 0 1px 2px #000; --b: 0 1px 2px #000, 0 2px 9px #0003; --c-shadow: 0 999px #000; --radius-big: 1e999px; --radius-x: 400px; --t-size: 10000px; --t-weight: 400; --m-duration: 99s; --m-easing: ease; --n-duration: 1ms; --n-ease: steps(4) }';
     expect(reasons(css, 'x.css')).toEqual({
-      '--a-shadow': 'lies within its part; shadows of the brand lie below', '--b': 'is 2 shadows in one; a shadow of the brand is one', '--c-shadow': 'has offsets outside -60 to 60 px, or a blur outside 0 to 120',
-      '--radius-big': 'is 1e999px; only colours, text styles, shadows, motions and corners come in by themselves', '--radius-x': 'is a corner of 400 px; corners go from 0 to 100 px',
+      '--a-shadow': 'is an inner shadow; shadow tokens are outer shadows', '--b': 'is 2 shadows in one; a shadow token has one', '--c-shadow': 'has offsets outside -60 to 60 px, or a blur outside 0 to 120',
+      '--radius-big': 'is 1e999px; only colours, text styles, shadows, motions and corners can be imported alone', '--radius-x': 'is a corner of 400 px; corners go from 0 to 100 px',
       '--t-size': 'has a size of {"value":10000,"unit":"px"}; sizes go from 8 to 200 px', '--t-weight': 'has a size of {"value":10000,"unit":"px"}; sizes go from 8 to 200 px',
-      '--m-duration': 'has a duration outside 0 to 2000 ms', '--m-easing': 'has a duration outside 0 to 2000 ms', '--n-duration': 'has a curve that cannot be read', '--n-ease': 'has a curve that cannot be read',
+      '--m-duration': 'has a duration outside 0 to 2000 ms', '--m-easing': 'has a duration outside 0 to 2000 ms', '--n-duration': 'has an easing that cannot be read', '--n-ease': 'has an easing that cannot be read',
     });
     expect(read(css, 'x.css').left.every((one) => one.path.startsWith('--') && typeof JSON.parse(one.kept!) === 'string')).toBeTrue();
   });
@@ -158,7 +158,7 @@ describe('plain lists', () => {
   });
   it('give a name of their own to a colour without one, and say which line had none', () => {
     expect(hexes('#b83a1e\nno colour here at all', 'list.txt')).toEqual({ Brick: '#b83a1e' });
-    expect(reasons('#b83a1e\nno colour here at all', 'list.txt')['line 2']).toContain('has no colour in it');
+    expect(reasons('#b83a1e\nno colour here at all', 'list.txt')['line 2']).toContain('contains no colour');
   });
   it('are read from plain JSON, nested or as a list of names', () => {
     expect(hexes({ sea: '#0e3b43', warm: { funnel: '#b83a1e' } })).toEqual({ Sea: '#0e3b43', 'Warm funnel': '#b83a1e' });
@@ -193,9 +193,9 @@ describe('files that cannot be used', () => {
       }
     };
     expect(words('')).toContain('is empty');
-    expect(words('{"a": ')).toContain('is not JSON that can be read');
+    expect(words('{"a": ')).toContain('is not valid JSON');
     expect(words('{"size": {"$type": "number", "$value": 3}}')).toContain('size is number');
-    expect(words('hello there', 'x.txt')).toContain('has no colour');
+    expect(words('hello there', 'x.txt')).toContain('contains no colour');
     expect(words(`{"a":"${'x'.repeat(LARGEST_TOKENS)}"}`)).toContain('up to 5 MB are read');
   });
   it('with names of the language itself do no harm', () => {

@@ -39,7 +39,7 @@ export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): Rea
       const fits = kept[name]!.length <= MOST_KEPT.inOne && name.length <= MOST_KEPT.inName && keptSize(kept) <= MOST_KEPT.inAll;
       if (of.kept?.[name] === kept[name]) taken++;
       else {
-        left.push({ path: name, reason: `is not a token of this brand${fits ? '; kept, and written out again' : ', and too long to be kept'}` });
+        left.push({ path: name, reason: `is not a token of this brand${fits ? '; kept, and exported again' : ', and too long to be kept'}` });
         if (fits) brand = { ...brand, kept };
       }
     } else if (tokenCssValue(token) === value || (isWorkedOut(token) && valueIn(brand, token.path) === value)) taken++;
@@ -47,7 +47,7 @@ export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): Rea
       const next = edited(of, table, token, value, byProperty);
       const to = next?.reduce((now, { at, value: set }) => withValue(now, at, set), brand);
       const checked = to && v.safeParse(Brand, to);
-      if (!checked) left.push({ path: name, reason: !isWorkedOut(token) ? `is ${value.slice(0, 40) || 'empty'}, which cannot be read back` : 'is worked out from other tokens here' });
+      if (!checked) left.push({ path: name, reason: !isWorkedOut(token) ? `is ${value.slice(0, 40) || 'empty'}, which cannot be read back` : 'is computed from other tokens here' });
       else if (!checked.success) left.push({ path: name, reason: `is ${value.slice(0, 40)}: ${toIssues(checked.issues)[0]!.message}` });
       else {
         brand = checked.output;

@@ -22,10 +22,10 @@ export const LARGEST_TOKENS = 5_000_000;
  * @throws SiteIssues saying what is wrong when nothing in it can be used
  */
 export function readIncoming(name: string, text: string, brand?: Brand): Incoming {
-  if (text.length > LARGEST_TOKENS) throw issue(`has ${Math.round(text.length / 1e6)} MB; up to ${LARGEST_TOKENS / 1e6} MB are read. Take the part with the colours out of it`);
+  if (text.length > LARGEST_TOKENS) throw issue(`has ${Math.round(text.length / 1e6)} MB; up to ${LARGEST_TOKENS / 1e6} MB are read. Use only the part with the colours`);
   if (text.trim() === '') throw issue('is empty');
   const incoming = /^\s*[[{]/.test(text) && !/^\s*\{?\s*--/.test(text) ? readJson(name, text) : readText(name, text, brand);
-  if (incoming.colors.length + incoming.parts.length === 0) throw issue(incoming.left.length > 0 ? `has no colour that can be brought in: ${incoming.left[0]!.path} ${incoming.left[0]!.reason}` : 'has no colour in it');
+  if (incoming.colors.length + incoming.parts.length === 0) throw issue(incoming.left.length > 0 ? `contains no colour that can be imported: ${incoming.left[0]!.path} ${incoming.left[0]!.reason}` : 'has no colour in it');
   return incoming;
 }
 
@@ -44,7 +44,7 @@ function readJson(name: string, text: string): Incoming {
   try {
     input = JSON.parse(text);
   } catch (error) {
-    throw issue(`is not JSON that can be read (${(error as Error).message.slice(0, 120)})`);
+    throw issue(`is not valid JSON (${(error as Error).message.slice(0, 120)})`);
   }
   const extension = (input as { $extensions?: Record<string, unknown> }).$extensions?.[EXTENSION];
   if (extension !== undefined) {

@@ -80,7 +80,7 @@ function reason(best: Loose | undefined, pieces: number, all: number, places: nu
   const parts = [
     ...(locked ? ['locked'] : []),
     ...(best ? [`${best.role === 'ground' ? 'background' : best.role}: ${best.why}`] : ['in no sources']),
-    ...(others.length > 0 ? [`stands for ${others.slice(0, 3).join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''} too`] : []),
+    ...(others.length > 0 ? [`replaces ${others.slice(0, 3).join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''} too`] : []),
     ...(all > 1 && pieces > 0 ? [`${pieces} of ${all} pieces`] : []),
     ...(places > 0 ? [plural(places, 'place')] : []),
   ];

@@ -22,7 +22,7 @@ describe('candidates', () => {
     expect([brand.sources, brand.alike.length, brand.extent]).toEqual([['logo'], 2, 0.6]);
     const fresh = all.filter((one) => one.swatch === null);
     expect(fresh.map((one) => [one.hex, one.pieces, one.role])).toEqual([['#2a7f62', 2, 'signal']]);
-    expect(fresh[0]!.why).toBe('signal: seen; stands for #2a8062 too; 2 of 2 pieces');
+    expect(fresh[0]!.why).toBe('signal: seen; replaces #2a8062 too; 2 of 2 pieces');
   });
   it('count the places and pairs of a swatch', () => {
     const brand = candidates(site, []).find((one) => one.swatch === 'brand')!;
@@ -90,7 +90,7 @@ describe('Trial 5: what was found is told apart and called by names of its own',
     const found = candidates(site, [piece('sheet', [['#fbfaf6', 0.5, 'ground'], ['#fbfaf7', 0.1, 'ground']])]);
     const paper = found.find((one) => one.swatch === null)!;
     expect(paper.hex).toBe('#fbfaf6');
-    expect(paper.why).toContain('stands for #fbfaf7 too');
+    expect(paper.why).toContain('replaces #fbfaf7 too');
     expect(found.find((one) => one.swatch === 'white')!.alike).toEqual(['#ffffff']);
   });
   it('no two are proposed under one name', () => {

@@ -3,7 +3,7 @@ import { parseColor } from '../color/index.ts';
 import { isRoleName } from './roles.ts';
 
 /** The name of a role. */
-export const RoleName = v.pipe(v.string(), v.maxLength(120), v.check(isRoleName, 'is no role that a background has'));
+export const RoleName = v.pipe(v.string(), v.maxLength(120), v.check(isRoleName, 'is not a role of a background'));
 
 /** A CSS colour that can be read; kept as typed. */
 export const RawColor = v.pipe(

@@ -12,7 +12,7 @@ const ACROSS = [1, 2, 3, 4].map((across) => ({ value: across, label: String(acro
 
 const Card = v.strictObject({
   id: Id, heading: nameOf('card'), content: Content,
-  picture: v.nullable(v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt, keeps: keepsField })),
+  picture: v.nullable(v.strictObject({ asset: refTo('asset', 'Image'), alt: Alt, keeps: keepsField })),
   link: v.nullable(v.strictObject({ id: Id, link: Href, text: asLine(Copy, null) })),
   button: v.nullable(ButtonItem),
 });
@@ -48,12 +48,12 @@ export const cards = kindOfBlock('cards', {
 }
 `,
   extras: [
-    { of: 'item', key: 'picture', label: 'a picture', none: null, make: ({ asset }) => asset && { asset, alt: '' } },
+    { of: 'item', key: 'picture', label: 'an image', none: null, make: ({ asset }) => asset && { asset, alt: '' } },
     { of: 'item', key: 'link', label: 'a link', none: null, make: ({ page }, id) => ({ id, link: pageLink(page), text: 'More of it' }) },
     { of: 'item', key: 'button', label: 'a button', none: null, make: ({ page, variants, size }, id) => ({ id, label: 'Begin', href: pageLink(page), variant: variants[0]!.id, size }) },
   ],
   samples: ({ styles, ground, page }) => [{
     name: 'cards', ground: ground.id, headingStyle: styles.minor, headingLevel: 3, textStyle: styles.running, across: 1, order: ['a'],
-    items: { a: { id: 'a', heading: 'A card', content: [{ text: 'Cards stand on a background of their own; this one on the same.' }], picture: null, link: { id: 'more', link: pageLink(page), text: 'Where it leads' }, button: null } },
+    items: { a: { id: 'a', heading: 'A card', content: [{ text: 'Cards have their own background; this card has the same one.' }], picture: null, link: { id: 'more', link: pageLink(page), text: 'Where it leads' }, button: null } },
   }],
 });

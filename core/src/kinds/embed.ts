@@ -15,12 +15,12 @@ const SHAPES = ['wide', 'square', 'tall'] as const;
 export const embed = kindOfBlock('embed', {
   ground: refTo('ground', 'Background', true), style: refTo('style', 'Style', true), title: nameOf('heading'),
   shape: choiceOf(v.picklist(SHAPES), 'Shape', SHAPES, { looks: false, offered: true }), more: v.strictObject({ id: Id, link: Href, text: asLine(Copy, null) }),
-  inside: v.optional(choiceOf(v.literal(true), 'Goes out', [{ value: true, label: 'shown within the page' }], { looks: false, offered: true, none: 'as a link' })),
+  inside: v.optional(choiceOf(v.literal(true), 'Published as', [{ value: true, label: 'embedded' }], { looks: false, offered: true, none: 'link' })),
 }, {
-  label: 'From elsewhere', column: 'parts',
+  label: 'Embed', column: 'parts',
   tree(kit, { ground, title, shape, more, inside }) {
     const { paint } = kit;
-    const { kit: on, properties } = kit.onSurface({ part: 'surface', label: labelled('From elsewhere', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
+    const { kit: on, properties } = kit.onSurface({ part: 'surface', label: labelled('Embed', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
     // What is shown within is written when the page goes out: on the wall it would be asked for at every look.
     return element('div', inside && more.link.to === 'url' ? { ...properties, dataInside: more.link.url, dataInsideTitle: title } : properties, [on.words('p', 'title', ['title'], ['style']), on.words('p', 'line', ['more'], ['style'])]);
   },
@@ -30,5 +30,5 @@ export const embed = kindOfBlock('embed', {
 .embed.square { aspect-ratio: 1; }
 .embed.tall { aspect-ratio: 3 / 4; }
 `,
-  samples: ({ styles, ground }) => [{ name: 'embed', ground: ground.id, style: styles.running, title: 'A film', shape: 'wide' as const, more: { id: 'there', link: { to: 'url' as const, url: 'https://example.org/film' }, text: 'See it there' } }],
+  samples: ({ styles, ground }) => [{ name: 'embed', ground: ground.id, style: styles.running, title: 'Video', shape: 'wide' as const, more: { id: 'there', link: { to: 'url' as const, url: 'https://example.org/film' }, text: 'Watch the video' } }],
 });

@@ -8,24 +8,24 @@ import { asLine, choiceOf, nameOf, orderOf, refTo, said, saidList } from './mean
 
 const FIELD_KINDS = ['text', 'email', 'tel', 'url', 'number', 'date', 'time', 'area', 'select', 'check'] as const;
 const KIND_LABELS: Readonly<Record<(typeof FIELD_KINDS)[number], string>> = {
-  text: 'a line', email: 'mail address', tel: 'telephone', url: 'web address', number: 'number', date: 'date', time: 'time', area: 'several lines', select: 'one of a list', check: 'yes or no',
+  text: 'line', email: 'email address', tel: 'phone number', url: 'web address', number: 'number', date: 'date', time: 'time', area: 'several lines', select: 'choice', check: 'checkbox',
 };
 
 const Field = v.strictObject({
-  id: Id, label: nameOf('label'), kind: choiceOf(v.picklist(FIELD_KINDS), 'Asks for', FIELD_KINDS.map((value) => ({ value, label: KIND_LABELS[value] })), { looks: false, offered: true }),
+  id: Id, label: nameOf('label'), kind: choiceOf(v.picklist(FIELD_KINDS), 'Field type', FIELD_KINDS.map((value) => ({ value, label: KIND_LABELS[value] })), { looks: false, offered: true }),
   help: asLine(Copy, null),
   /** What stands below the field when what was typed is no good. */
   error: v.optional(asLine(Copy, null)),
-  options: saidList('To choose from', 40),
-  required: v.optional(choiceOf(v.literal(true), 'Answer', [{ value: true, label: 'needed' }], { looks: false, offered: true, none: 'as one likes' })),
+  options: saidList('Choices', 40),
+  required: v.optional(choiceOf(v.literal(true), 'Answer', [{ value: true, label: 'Required' }], { looks: false, offered: true, none: 'Optional' })),
 });
 
 /** A form: fields with label, help and error, and the button that sends it. */
 export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of labels', true), helpStyle: refTo('style', 'Style of help', true), order: orderOf('items'), items: byId(Field), submit: ButtonItem,
   /** What its letters are called in the post box; absent: by the page. */
-  tray: v.optional(said('Its letters are called', 80)),
+  tray: v.optional(said('Form name', 80)),
   /** What is said after it was sent. */
-  answer: v.optional(said('Said after sending', 600)) }, {
+  answer: v.optional(said('Success message', 600)) }, {
   label: 'Form', column: 'parts',
   tree(kit, { id: block, labelStyle, order, items }) {
     const rows = order.map((id) => {
@@ -62,12 +62,12 @@ export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of l
 .block { display: block; }
 `,
   extras: [
-    { of: 'item', key: 'help', label: 'help', none: '', make: () => 'What is to be typed here.' },
-    { of: 'item', key: 'error', label: 'an error', none: undefined, make: () => 'Say what is missing, and how to put it right.' },
+    { of: 'item', key: 'help', label: 'help', none: '', make: () => 'Help for this field.' },
+    { of: 'item', key: 'error', label: 'an error', none: undefined, make: () => 'Say what is missing and how to correct it.' },
   ],
   samples: ({ styles, variants, size, page }) => {
-    const field = (id: string, label: string, kind: (typeof FIELD_KINDS)[number], help = '', error = '') => ({ id, label, kind, help, ...(error ? { error } : {}), options: kind === 'select' ? ['The first of three', 'The second', 'The third'] : [] });
-    const fields = [field('name', 'A field', 'text', 'Help stands below it.', 'An error says what to do.'), field('choice', 'A choice', 'select'), field('more', 'Room for more', 'area'), field('agree', 'A check', 'check')];
+    const field = (id: string, label: string, kind: (typeof FIELD_KINDS)[number], help = '', error = '') => ({ id, label, kind, help, ...(error ? { error } : {}), options: kind === 'select' ? ['First choice', 'Second choice', 'Third choice'] : [] });
+    const fields = [field('name', 'Line', 'text', 'Help text for the field.', 'An error says what to do.'), field('choice', 'Choice', 'select'), field('more', 'Longer answer', 'area'), field('agree', 'Checkbox', 'check')];
     return [{
       name: 'form', labelStyle: styles.fine, helpStyle: styles.fine, order: fields.map(({ id }) => id), items: Object.fromEntries(fields.map((one) => [one.id, one])),
       submit: { id: 'send', label: 'Send', href: pageLink(page), variant: variants[0]!.id, size },

@@ -10,7 +10,7 @@ const LIMITS_OFFERED = [3, 6, 12, 24, 48, 100].map((value) => ({ value, label: S
 const WORDS = ['line', 'text', 'rich', 'date', 'number', 'choice', 'link'];
 
 const FROM_OFFERED = [1, 2, 3, 6].map((value) => ({ value, label: value === 1 ? 'the first' : `the first ${value}` }));
-const LOOKS = [{ value: 'cards', label: 'as cards' }, { value: 'rows', label: 'one below the other' }, { value: 'table', label: 'as a table' }, { value: 'gallery', label: 'as pictures' }];
+const LOOKS = [{ value: 'cards', label: 'cards' }, { value: 'rows', label: 'rows' }, { value: 'table', label: 'table' }, { value: 'gallery', label: 'images' }];
 
 /**
  * Items of a collection, each with what a few of its fields say: as cards on a ground
@@ -19,13 +19,13 @@ const LOOKS = [{ value: 'cards', label: 'as cards' }, { value: 'rows', label: 'o
  */
 export const items = kindOfBlock('items', {
   collection: refTo('collection', 'Collection', true),
-  look: choiceOf(v.picklist(['cards', 'rows', 'table', 'gallery']), 'They stand', LOOKS, { offered: true }),
-  heading: v.optional(fieldOf('collection', 'Heading', WORDS)), text: v.optional(fieldOf('collection', 'Text', WORDS)), further: v.optional(fieldOf('collection', 'Further', [...WORDS, 'download'])), picture: v.optional(fieldOf('collection', 'Picture', ['picture'])),
-  by: v.optional(fieldOf('collection', 'In order of', WORDS)), down: v.optional(choiceOf(v.literal(true), 'Order', [{ value: true, label: 'last first' }], { looks: false, offered: true, none: 'first first' })),
-  only: v.optional(fieldOf('collection', 'Only where', WORDS)), value: v.optional(said('… is', 80)), group: v.optional(fieldOf('collection', 'Put together by', ['choice', 'line'])),
-  from: v.optional(choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10_000)), 'Leaves out', FROM_OFFERED, { looks: false, offered: true, none: 'none' })),
+  look: choiceOf(v.picklist(['cards', 'rows', 'table', 'gallery']), 'Layout', LOOKS, { offered: true }),
+  heading: v.optional(fieldOf('collection', 'Heading', WORDS)), text: v.optional(fieldOf('collection', 'Text', WORDS)), further: v.optional(fieldOf('collection', 'More text', [...WORDS, 'download'])), picture: v.optional(fieldOf('collection', 'Image', ['picture'])),
+  by: v.optional(fieldOf('collection', 'Sort by', WORDS)), down: v.optional(choiceOf(v.literal(true), 'Order', [{ value: true, label: 'Descending' }], { looks: false, offered: true, none: 'Ascending' })),
+  only: v.optional(fieldOf('collection', 'Only where', WORDS)), value: v.optional(said('… is', 80)), group: v.optional(fieldOf('collection', 'Group by', ['choice', 'line'])),
+  from: v.optional(choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(10_000)), 'Skip', FROM_OFFERED, { looks: false, offered: true, none: 'none' })),
   limit: choiceOf(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100)), 'At most', LIMITS_OFFERED, { looks: false, offered: true }),
-  paged: v.optional(choiceOf(v.literal(true), 'The rest', [{ value: true, label: 'on further pages' }], { looks: false, offered: true, none: 'is not shown' })),
+  paged: v.optional(choiceOf(v.literal(true), 'Remaining items', [{ value: true, label: 'on more pages' }], { looks: false, offered: true, none: 'not shown' })),
   ground: refTo('ground', 'Background of cards', true), groupStyle: v.optional(refTo('style', 'Style of groups', true)), headingStyle: refTo('style', 'Style of headings', true), headingLevel: levelChoice, textStyle: refTo('style', 'Style of texts', true),
 }, {
   label: 'Items of a collection', column: 'parts',

@@ -122,12 +122,12 @@ describe('a kind of block that only its own file knows', () => {
   it('is offered on the slip by what its fields say', () => own(() => {
     const site = readSite(withBoard());
     const place = (id: string) => pageTree(site, 'home').places.find((one) => one.id === id)!;
-    expect(offeredFields(site, place('bo/title')).map((one) => [one.label, one.value])).toEqual([['Style of the board', 'title'], ['Tone', 'loud'], ['Leads to', 'More']]);
-    expect(offeredFields(site, place('bo/surface')).map((one) => [one.label, one.value])).toEqual([['Background', 'deep'], ['Tone', 'loud'], ['Leads to', 'More']]);
+    expect(offeredFields(site, place('bo/title')).map((one) => [one.label, one.value])).toEqual([['Style of the board', 'title'], ['Tone', 'loud'], ['Link to', 'More']]);
+    expect(offeredFields(site, place('bo/surface')).map((one) => [one.label, one.value])).toEqual([['Background', 'deep'], ['Tone', 'loud'], ['Link to', 'More']]);
     const [, tone] = offeredFields(site, place('bo/title'));
     expect(acceptChange(site, setValue(site, 'x', tone!.address, tone!.kept('quiet'))).ops.length).toBe(1);
     const leads = offeredFields(site, place('bo/title')).at(-1)!;
-    expect([leads.typed!.offers, leads.kept('home'), leads.typed!.problem('nowhere')]).toEqual([['Home', 'More'], { to: 'page', page: 'home' }, jasmine.stringContaining('is no page of this site')]);
+    expect([leads.typed!.offers, leads.kept('home'), leads.typed!.problem('nowhere')]).toEqual([['Home', 'More'], { to: 'page', page: 'home' }, jasmine.stringContaining('is neither a page of this site')]);
   }));
   it('stands in the specimen with its sample', () => own(() => {
     const site = readSite(withBoard());

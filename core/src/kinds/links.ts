@@ -7,7 +7,7 @@ import { asLine, choiceOf, orderOf, refTo } from './meaning.ts';
 
 /** Links one below the other or side by side: to pages, to places elsewhere, to files. */
 export const links = kindOfBlock('links', {
-  style: refTo('style', 'Style', true), flow: choiceOf(v.picklist(['below', 'beside']), 'They stand', [{ value: 'below', label: 'one below the other' }, { value: 'beside', label: 'side by side' }], { looks: false, offered: true }),
+  style: refTo('style', 'Style', true), flow: choiceOf(v.picklist(['below', 'beside']), 'Layout', [{ value: 'below', label: 'stacked' }, { value: 'beside', label: 'in a row' }], { looks: false, offered: true }),
   order: orderOf('items'), items: byId(v.strictObject({ id: Id, more: v.strictObject({ id: Id, link: Href, text: asLine(Copy, null) }) })),
 }, {
   label: 'Links', column: 'words',

@@ -6,7 +6,7 @@ import { choiceOf, refTo } from './meaning.ts';
 /** The site's menu once more: in a footer, or in the header that one page has for itself. It follows the menu. */
 export const menu = kindOfBlock('menu', {
   style: refTo('style', 'Style', true),
-  flow: choiceOf(v.picklist(['below', 'beside']), 'They stand', [{ value: 'below', label: 'one below the other' }, { value: 'beside', label: 'side by side' }], { looks: false, offered: true }),
+  flow: choiceOf(v.picklist(['below', 'beside']), 'Layout', [{ value: 'below', label: 'stacked' }, { value: 'beside', label: 'in a row' }], { looks: false, offered: true }),
 }, {
   label: 'Menu', column: 'words',
   tree: (kit, { flow }) => element('ul', { className: `links ${flow}` }, kit.menu(['style'])),

@@ -23,5 +23,5 @@ export const questions = kindOfBlock('questions', {
 .questions details > p { padding-inline-start: 1.25rem; }
 .col > .questions { max-width: 66ch; }
 `,
-  samples: ({ styles }) => [{ name: 'questions', questionStyle: styles.minor, answerStyle: styles.running, order: ['a'], items: { a: { id: 'a', question: 'Is this a question?', answer: [{ text: 'And this is its answer.' }] } } }],
+  samples: ({ styles }) => [{ name: 'questions', questionStyle: styles.minor, answerStyle: styles.running, order: ['a'], items: { a: { id: 'a', question: 'Is this a question?', answer: [{ text: 'The answer.' }] } } }],
 });

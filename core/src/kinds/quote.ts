@@ -12,5 +12,5 @@ export const quote = kindOfBlock('quote', { style: refTo('style', 'Style', true)
   ]),
   css: '.quote { padding-inline-start: 1.25rem; max-width: 58ch; }\n',
   extras: [{ of: 'block', key: 'source', label: 'whose words they are', none: '', make: () => 'Whose words they are' }],
-  samples: ({ styles }) => [{ name: 'quote', style: styles.lead, content: [{ text: 'What somebody said, in their own words.' }], source: 'Whose words they are', sourceStyle: styles.fine }],
+  samples: ({ styles }) => [{ name: 'quote', style: styles.lead, content: [{ text: 'A customer’s words, quoted exactly.' }], source: 'Whose words they are', sourceStyle: styles.fine }],
 });

@@ -17,5 +17,5 @@ export const steps = kindOfBlock('steps', {
     kit.words('p', `${id}/text`, ['items', id, 'content'], ['textStyle']),
   ]))),
   css: '.steps { padding-inline-start: 2rem; list-style: decimal; }\n.col > .steps { max-width: 62ch; }\n',
-  samples: ({ styles }) => [{ name: 'steps', headingStyle: styles.minor, headingLevel: 3, textStyle: styles.running, order: ['a', 'b'], items: { a: { id: 'a', heading: 'What comes first', content: [{ text: 'And how it is done.' }] }, b: { id: 'b', heading: 'What comes then', content: [{ text: 'And how that is done.' }] } } }],
+  samples: ({ styles }) => [{ name: 'steps', headingStyle: styles.minor, headingLevel: 3, textStyle: styles.running, order: ['a', 'b'], items: { a: { id: 'a', heading: 'What comes first', content: [{ text: 'And how it is done.' }] }, b: { id: 'b', heading: 'What comes then', content: [{ text: 'How to do this step.' }] } } }],
 });

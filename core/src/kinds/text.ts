@@ -10,11 +10,11 @@ export const text = kindOfBlock('text', { style: refTo('style', 'Style', true), 
   samples: ({ styles, ground, page }) => [
     { name: 'eyebrow', style: styles.eyebrow, level: null, content: [{ text: 'Eyebrow' }] },
     { name: 'heading', style: styles.heading, level: 2, content: [{ text: ground.label }] },
-    { name: 'lead', style: styles.lead, level: null, content: [{ text: 'A lead says in one breath what the section is about.' }] },
+    { name: 'lead', style: styles.lead, level: null, content: [{ text: 'A lead sums up the section in one sentence.' }] },
     {
       name: 'running', style: styles.running, level: null,
       content: [{ text: 'Running text with ' }, { text: 'strong words', mark: 'strong' as const }, { text: ', ' }, { text: 'emphasis', mark: 'em' as const }, { text: ', ' }, { id: 'link', link: pageLink(page), text: 'a link in its place' }, { text: ' and ' }, { id: 'mark', marked: true as const, text: 'marked words' }, { text: '. It goes on long enough to show where lines end and how far apart they stand.' }],
     },
-    { name: 'fine', style: styles.fine, level: null, content: [{ text: 'Fine print for what must be said and need not be read first.' }] },
+    { name: 'fine', style: styles.fine, level: null, content: [{ text: 'Small print for details that few readers need.' }] },
   ],
 });

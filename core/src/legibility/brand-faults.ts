@@ -65,7 +65,7 @@ function alike(site: Site, id: string): BrandFault[] {
     const rest = look(variant, 'rest');
     for (const other of brand.variantOrder.slice(i + 1)) if (shaped(other) === shaped(variant)) fault(variant, `${label} and ${brand.variants[other]!.label} look alike`, apart(rest, look(other, 'rest')));
     // The spinner tells a busy button from rest.
-    for (const state of BUTTON_STATES) if (state !== 'rest' && state !== 'busy') fault(variant, `${label}, ${state}, looks as at rest`, apart(rest, look(variant, state)));
+    for (const state of BUTTON_STATES) if (state !== 'rest' && state !== 'busy') fault(variant, `${label}, ${state}, looks the same as at rest`, apart(rest, look(variant, state)));
   });
   return faults;
 }

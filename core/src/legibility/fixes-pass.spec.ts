@@ -17,7 +17,7 @@ function everyKind(): Site {
   const own = ['pages', 'home', 'sections', 's1', 'own'];
   const button = { id: 'send', label: 'Send', href: { to: 'page', page: 'home' }, variant: 'primary', size: 'regular' };
   const blocks = [
-    { kind: 'form', id: 'f', labelStyle: 'label', helpStyle: 'running', order: ['a'], items: { a: { id: 'a', label: 'Name', kind: 'text', help: 'In full', error: 'Say it', options: [] } }, submit: button },
+    { kind: 'form', id: 'f', labelStyle: 'label', helpStyle: 'running', order: ['a'], items: { a: { id: 'a', label: 'Name', kind: 'text', help: 'In full', error: 'Edit', options: [] } }, submit: button },
     { kind: 'list', id: 'li', style: 'running', ordered: false, icon: 'check', order: ['i'], items: { i: { id: 'i', content: [{ text: 'Boats ' }, { id: 'm1', marked: true, text: 'sail' }] } } },
     { kind: 'table', id: 't', style: 'running', headStyle: 'label', caption: 'A table', columnOrder: ['c'], columns: { c: { id: 'c', label: 'C' } }, order: ['r', 's'], items: { r: { id: 'r', cells: { c: '1' } }, s: { id: 's', cells: { c: '2' } } } },
   ];

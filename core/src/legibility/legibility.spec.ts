@@ -75,7 +75,7 @@ describe('audit', () => {
     const audit = auditSite(pictured);
     const rows = findings(audit, new Set(['cannot-tell'])).filter((one) => one.place.id === 'h/text');
     expect(rows.length).toBeGreaterThan(0);
-    expect(rows[0]!.reason).toContain('picture');
+    expect(rows[0]!.reason).toContain('image');
     expect(auditCounts(audit).cannotTell).toBeGreaterThan(0);
     // A card's own opaque fill hides the picture: its words can be judged.
     expect(findings(audit, new Set(['cannot-tell'])).some((one) => one.place.id === 'k/k1' && one.rule === 'text-contrast')).toBeFalse();

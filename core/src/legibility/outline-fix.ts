@@ -16,7 +16,7 @@ export function outlineFix(site: Site, rule: RuleId, place: Place, found: number
       const key = block && typeof block.level === 'number' ? 'level' : block && typeof block.headingLevel === 'number' ? 'headingLevel' : undefined;
       return key && setValue(site, `Level ${needed} for ${place.label}`, [...place.block!, key], needed);
     }
-    case 'covered': return place.pictured ? setValue(site, 'The header on its own background', ['shared', 'header', 'over'], undefined) : site.shared.header.stays ? setValue(site, 'The header scrolls away', ['shared', 'header', 'stays'], undefined) : undefined;
+    case 'covered': return place.pictured ? setValue(site, 'Put the header on its own background', ['shared', 'header', 'over'], undefined) : site.shared.header.stays ? setValue(site, 'Make the header not sticky', ['shared', 'header', 'stays'], undefined) : undefined;
     default: return undefined;
   }
 }

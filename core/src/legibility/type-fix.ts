@@ -32,7 +32,7 @@ export function typeFixFor(site: Site, finding: Finding): TypeFix | undefined {
   switch (rule) {
     case 'phone-size': return fix(`${style.label} at ${needed} px on ${band}`, `${base}.size`, setStyleAt(site, style.id, band, needed).ops);
     // A little below: how wide a character is differs from text to text.
-    case 'line-length': return fix(`longest line of ${style.label}: ${Math.floor(needed * 0.9)} characters`, `${base}.longest`, [setOp(site, ['brand', 'styles', style.id, 'longest'], Math.floor(Math.min(needed, style.longest ?? needed) * 0.9))]);
+    case 'line-length': return fix(`max. line length of ${style.label}: ${Math.floor(needed * 0.9)} characters`, `${base}.longest`, [setOp(site, ['brand', 'styles', style.id, 'longest'], Math.floor(Math.min(needed, style.longest ?? needed) * 0.9))]);
     case 'line-height': return fix(`line height of ${style.label}: ${needed}`, `${base}.line-height`, [setOp(site, ['brand', 'styles', style.id, 'lineHeight'], needed)]);
     case 'font-weight': return fix(`weight of ${style.label}: ${finding.found}`, `${base}.weight`, [setOp(site, ['brand', 'styles', style.id, 'weight'], finding.found)]);
     case 'zoom': return fix(`${style.label} grows from at least ${smallest(site, style)} px`, `${base}.size`, [setOp(site, ['brand', 'styles', style.id, 'size'], { kind: 'pinned', small: smallest(site, style), large: round(styleSizeAt(site.brand, { ...style, at: undefined }, site.brand.scale.large.width), 2) })]);

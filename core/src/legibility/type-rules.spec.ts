@@ -28,7 +28,7 @@ describe('rules of type', () => {
     for (const { rule } of FAILING) expect(failing(small, rule)).withContext(rule).toEqual([]);
   });
   it('say what they ask and where that is from', () => {
-    expect(RULES['line-height']).toEqual(jasmine.objectContaining({ asks: 'Lines of running text stand at least 1.4 of its size apart', source: 'Yohaku, after WCAG 2.2, 1.4.12' }));
+    expect(RULES['line-height']).toEqual(jasmine.objectContaining({ asks: 'Body text has a line height of at least 1.4', source: 'Yohaku, after WCAG 2.2, 1.4.12' }));
     expect(RULES.zoom).toEqual(jasmine.objectContaining({ asks: 'Zooming makes the text at least twice as large', source: 'WCAG 2.2, 1.4.4' }));
   });
   it('ask twice the size of text that grows with the window at any zoom', () => {
@@ -67,13 +67,13 @@ describe('rules of type', () => {
     // Headings and places that are gone have no say.
     expect(judged(small, 81).map((one) => [one.place.id, one.found, one.needed])).toEqual([['p/text', 81, 80]]);
     const fix = typeFixFor(small, judged(small, 81)[0]!)!;
-    expect(fix.label).toBe('longest line of running: 72 characters');
+    expect(fix.label).toBe('max. line length of running: 72 characters');
     const fixed = after(small, { ops: fix.ops });
     expect(fixed.brand.styles['running']!.longest).toBe(72);
     const kept = auditSite(small, undefined, undefined, undefined, readings(90));
     // An edit keeps what was read until the wall is read again.
     expect(findings(auditSite(after(small, setValue(small, '', ['brand', 'corners', 'card'], 9)), kept)).some((one) => one.rule === 'line-length')).toBeTrue();
-    expect(RULES['line-length']).toEqual({ asks: 'Lines of running text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true });
+    expect(RULES['line-length']).toEqual({ asks: 'Lines of body text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true });
   });
   it('fails words that are lost when text is spaced out, by how much', () => {
     const read = (place: string, found: number, width = 390): LayoutReading => ({ page: 'home', place, width, rule: 'text-spacing', found });
@@ -83,7 +83,7 @@ describe('rules of type', () => {
     const [lost] = judged([read('h/text', 34)]);
     expect([lost!.place.id, lost!.width, lost!.found, lost!.needed, lost!.tokens[0]]).toEqual(['h/text', 390, 34, 0, 'text.title.size']);
     expect(shortfall(lost!)).toBe(34);
-    expect(RULES['text-spacing']).toEqual({ asks: 'Spaced out as far as readers may, no words are lost', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true });
+    expect(RULES['text-spacing']).toEqual({ asks: 'No text is lost with reader text spacing', source: 'WCAG 2.2, 1.4.12', unit: 'px', most: true });
   });
   it('says which of two judgements of a rule is worse, whether much or little is asked', () => {
     expect(shortfall({ rule: 'text-contrast', found: 2, needed: 4.5 })).toBeGreaterThan(shortfall({ rule: 'text-contrast', found: 2, needed: 3 }));

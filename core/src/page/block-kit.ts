@@ -67,7 +67,7 @@ class BlockKit implements Kit {
     const { site } = this.#build;
     const asset = site.assets[id];
     const place = this.#build.place({
-      id: this.#id(part), kind: 'picture', label: labelled('Picture', alt), asset: id, block: this.#address, item,
+      id: this.#id(part), kind: 'picture', label: labelled('Image', alt), asset: id, block: this.#address, item,
       recipes: [recipes.corner('picture'), ...this.#build.edgeColor('picture'), ...this.#build.drawing(asset)],
     });
     const { className: kept, style } = keepsAs(keeps);

@@ -41,7 +41,7 @@ export function readLetter(form: Form, sent: ReadonlyMap<string, string>): Lette
     const field = form.items[id]!;
     const value = (sent.get(id) ?? '').replace(/\r\n?/g, '\n').trim();
     if (field.required && value === '') return `“${field.label}” is needed.`;
-    if (value.length > MOST_ANSWER) return `“${field.label}” has ${value.length} characters; at most ${MOST_ANSWER} are taken.`;
+    if (value.length > MOST_ANSWER) return `“${field.label}” has ${value.length} characters; at most ${MOST_ANSWER} are allowed.`;
     const wrong = value === '' ? '' : PROBLEMS[field.kind]?.(value, field.options) ?? '';
     if (wrong) return `“${field.label}” ${wrong}.`;
     fields.push({ label: field.label, value: field.kind === 'check' ? (value === '' ? 'no' : 'yes') : value });
@@ -55,5 +55,5 @@ const PROBLEMS: Partial<Record<Form['items'][string]['kind'], (value: string, op
   number: (value) => (Number.isFinite(Number(value)) ? '' : 'is no number'),
   date: (value) => (/^\d{4}-\d{2}-\d{2}$/.test(value) ? '' : 'is no date'),
   time: (value) => (/^\d{2}:\d{2}(:\d{2})?$/.test(value) ? '' : 'is no time'),
-  select: (value, options) => (options.includes(value) ? '' : 'is none of the choices'),
+  select: (value, options) => (options.includes(value) ? '' : 'is not one of the choices'),
 };

@@ -57,7 +57,7 @@ export function hrefFrom(site: Site, typed: string): Href | string {
     if (anchor === undefined) return { to: 'page', page: page.id };
     if (anchorsOf(page).includes(anchor)) return { to: 'page', page: page.id, anchor };
     const known = anchorsOf(page);
-    return itemNamed(site, before!, anchor) ?? `“${page.title}” has no section with the anchor “${anchor}”${known.length > 0 ? `; it has ${known.join(', ')}` : ': give one an anchor first'}.`;
+    return itemNamed(site, before!, anchor) ?? `“${page.title}” has no section with the anchor “${anchor}”${known.length > 0 ? `; it has ${known.join(', ')}` : ': give a section an anchor first'}.`;
   }
   const other = anchor === undefined ? undefined : itemNamed(site, before!, anchor) ?? downloadNamed(site, before!, anchor);
   if (other) return other;
@@ -66,7 +66,7 @@ export function hrefFrom(site: Site, typed: string): Href | string {
     : /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) ? `mailto:${text}`
     : /^\+?[\d\s()/.-]{5,}$/.test(text) && /\d{3}/.test(text) ? `tel:${text.replace(/[^\d+]/g, '')}`
     : /^[\w-]+(\.[\w-]+)+([/?#]\S*)?$/.test(text) && !/\.html$/i.test(before!) ? `https://${text}` : undefined;
-  if (url === undefined) return text === '' ? 'It leads nowhere: choose a page, or type an address.' : `“${text.length > 60 ? `${text.slice(0, 60)}…` : text}” is no page of this site and no address. An address looks like https://…, name@…, or a telephone number.`;
+  if (url === undefined) return text === '' ? 'The link has no target. Choose a page, or type an address.' : `“${text.length > 60 ? `${text.slice(0, 60)}…` : text}” is neither a page of this site nor an address. Type an address such as https://…, name@…, or a phone number.`;
   const read = v.safeParse(Href, { to: 'url', url });
   return read.success ? read.output : `It ${read.issues[0].message}.`;
 }

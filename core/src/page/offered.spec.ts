@@ -33,7 +33,7 @@ describe('what a cropped picture keeps', () => {
   it('that is none of it is refused with what can be said', () => {
     const { typed: how, kept } = field(site, 0);
     for (const words of ['the ship', '30', '30, 120', '-3, 4', '30, 20, 10']) {
-      expect(how!.problem(words)).withContext(words).toBe('One of its sides, or two figures from 0 to 100: how far from left and from top, as in 30, 20.');
+      expect(how!.problem(words)).withContext(words).toBe('Type a side, or two numbers from 0 to 100 for left and top, such as 30, 20.');
       expect(kept(words)).withContext(words).toBeUndefined();
     }
     for (const words of ['Top', '12.5 % 80 %', '0 0', 'Its Left', '']) expect(how!.problem(words)).withContext(words).toBe('');

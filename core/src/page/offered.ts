@@ -74,7 +74,7 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
   if (meaning.means === 'link') {
     const href = value as Href | null | undefined;
     return [{
-      address, label: 'Leads to', value: href ? hrefText(site, href) : '', options: [], kept: (typed) => hrefFrom(site, typed),
+      address, label: 'Link to', value: href ? hrefText(site, href) : '', options: [], kept: (typed) => hrefFrom(site, typed),
       typed: { offers: linkOffers(site), problem: (typed) => { const read = hrefFrom(site, typed); return typeof read === 'string' ? read : ''; } },
     }];
   }
@@ -83,8 +83,8 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
     const now = many ? (Array.isArray(value) ? value.join(', ') : '') : typeof value === 'string' ? value : '';
     const lines = (typed: string) => [...new Set(typed.split(',').map((one) => one.trim()).filter((one) => one !== ''))];
     const problem = (typed: string) => !many ? (typed.length > most ? `${typed.length} characters; at most ${most}.` : '')
-      : lines(typed).length > most ? `${lines(typed).length} choices; at most ${most}.` : lines(typed).some((one) => one.length > 80) ? 'A choice has at most 80 characters; commas stand between them.' : '';
-    return [{ address, label: many ? `${label}, with commas between` : label, value: now, options: [], kept: (typed) => (many ? lines(typed) : typed === '' ? none : typed), typed: { offers: [], problem } }];
+      : lines(typed).length > most ? `${lines(typed).length} choices; at most ${most}.` : lines(typed).some((one) => one.length > 80) ? 'A choice has at most 80 characters. Separate choices with commas.' : '';
+    return [{ address, label: many ? `${label}, separated by commas` : label, value: now, options: [], kept: (typed) => (many ? lines(typed) : typed === '' ? none : typed), typed: { offers: [], problem } }];
   }
   if (meaning.means === 'focus') {
     const keeps = value as Keeps | undefined;
@@ -122,7 +122,7 @@ function keepsFrom(typed: string): { readonly keeps: Keeps | undefined } | strin
   const side = SIDES.find((one) => one === words);
   if (side) return { keeps: side };
   const figures = /^(\d+(?:[.]\d+)?)\s*%?\s*(?:from left)?\s*[,;\s]\s*(\d+(?:[.]\d+)?)\s*%?\s*(?:from top)?$/.exec(words)?.slice(1).map(Number);
-  if (!figures || figures.some((one) => one > 100)) return 'One of its sides, or two figures from 0 to 100: how far from left and from top, as in 30, 20.';
+  if (!figures || figures.some((one) => one > 100)) return 'Type a side, or two numbers from 0 to 100 for left and top, such as 30, 20.';
   return { keeps: { x: figures[0]! / 100, y: figures[1]! / 100 } };
 }
 
@@ -131,8 +131,8 @@ const MOST_ALT = 250;
 
 /** What is wrong with the words that stand for a picture where it is not seen; empty when nothing is. No words at all say that it is an ornament. */
 export function altProblem(text: string): string {
-  if (/\.(jpe?g|png|webp|gif|svg|avif)$/i.test(text.trim())) return 'That is the name of a file. Say what is seen there, or nothing where it is only an ornament.';
-  if (text.length > MOST_ALT) return `${text.length} characters; at most ${MOST_ALT}, which is what is read out in one go. Say the rest in a caption.`;
+  if (/\.(jpe?g|png|webp|gif|svg|avif)$/i.test(text.trim())) return 'This is a file name. Describe the image, or leave the field empty for an ornament.';
+  if (text.length > MOST_ALT) return `${text.length} characters; at most ${MOST_ALT}, which screen readers read in one go. Put the rest in a caption.`;
   return '';
 }
 

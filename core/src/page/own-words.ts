@@ -15,7 +15,7 @@ export interface OwnWords {
 type Sampled = 'eyebrow' | 'heading' | 'text' | 'link' | 'secondary' | 'button';
 
 /** Most characters of a short sample, and what stands there where a site says nothing of the kind. */
-const SHORT: Readonly<Record<Sampled, readonly [number, string]>> = { eyebrow: [10, 'Eyebrow'], heading: [8, 'Heading'], text: [14, 'Running text'], link: [11, 'a link'], secondary: [12, 'Secondary'], button: [9, 'Button'] };
+const SHORT: Readonly<Record<Sampled, readonly [number, string]>> = { eyebrow: [10, 'Eyebrow'], heading: [8, 'Heading'], text: [14, 'Body text'], link: [11, 'a link'], secondary: [12, 'Secondary'], button: [9, 'Button'] };
 /** Pages that are looked through, the home page first: each has to be built for it. */
 const PAGES = 4;
 
@@ -58,7 +58,7 @@ function findOwnWords(site: Site): OwnWords {
   const inRole = (role: 'eyebrow' | 'heading' | 'secondary') => short(role, (place) => styleOf(place)?.role === role);
   return {
     title: whole('heading') ?? site.name,
-    sentence: whole('running') ?? 'A sentence of running text, as long as most of them are.',
+    sentence: whole('running') ?? 'A sentence of body text, about as long as most are.',
     short: {
       eyebrow: inRole('eyebrow'), heading: inRole('heading'), secondary: inRole('secondary'), text: short('text', (place) => styleOf(place)?.use === 'running'),
       link: short('link', (place) => place.kind === 'link'), button: short('button', (place) => place.kind === 'button'),

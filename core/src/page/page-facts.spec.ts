@@ -29,7 +29,7 @@ describe('what a page says of itself', () => {
     columns['col1']!.order.push('pic');
     bad.pages['home']!.description = 'What is here.';
     bad.pages['more']!.description = 'And there.';
-    expect(problemsOf(bad).filter(({ page }) => page === 'home').map((one) => one.words)).toEqual(['no heading of the first level', 'a link that says only “Read more”', 'a picture that nothing is said of']);
+    expect(problemsOf(bad).filter(({ page }) => page === 'home').map((one) => one.words)).toEqual(['no first-level heading', 'a link with only the text “Read more”', 'an image without alternative text']);
   });
   it('is found in the page that is asked for first, the same as in page order', () => {
     const site = having('What is here.', 'What is here.');

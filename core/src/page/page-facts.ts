@@ -47,7 +47,7 @@ const ORNAMENT = 64;
 function outlineProblems(site: Site, id: string): Omit<PageFactProblem, 'page' | 'title'>[] {
   const { places } = pageTree(site, id);
   const first = places.filter(({ level }) => level === 1).length;
-  const found: Omit<PageFactProblem, 'page' | 'title'>[] = first === 0 ? [{ words: 'no heading of the first level', fix: { kind: 'first-heading' } }] : first > 1 ? [{ words: `${first} headings of the first level; one says what the page is`, fix: { kind: 'one-heading' } }] : [];
+  const found: Omit<PageFactProblem, 'page' | 'title'>[] = first === 0 ? [{ words: 'no first-level heading', fix: { kind: 'first-heading' } }] : first > 1 ? [{ words: `${first} first-level headings; use one`, fix: { kind: 'one-heading' } }] : [];
   const links = new Set<string>();
   let unsaid = 0;
   walk(Page, site.pages[id], (meaning, value, _at, beside) => {
@@ -60,9 +60,9 @@ function outlineProblems(site: Site, id: string): Omit<PageFactProblem, 'page' |
   });
   for (const words of links) {
     const place = places.find(({ kind, label }) => kind === 'link' && label === labelled('Link', words));
-    found.push({ words: `a link that says only “${words}”`, ...(place ? { fix: { kind: 'place', place: place.id } } : {}) });
+    found.push({ words: `a link with only the text “${words}”`, ...(place ? { fix: { kind: 'place', place: place.id } } : {}) });
   }
-  const silent = places.find(({ kind, asset, label, section }) => kind === 'picture' && asset !== null && label === 'Picture' && section !== 'header' && section !== 'footer');
-  if (unsaid > 0) found.push({ words: unsaid === 1 ? 'a picture that nothing is said of' : `${unsaid} pictures that nothing is said of`, ...(silent ? { fix: { kind: 'place', place: silent.id } } : {}) });
+  const silent = places.find(({ kind, asset, label, section }) => kind === 'picture' && asset !== null && label === 'Image' && section !== 'header' && section !== 'footer');
+  if (unsaid > 0) found.push({ words: unsaid === 1 ? 'an image without alternative text' : `${unsaid} images without alternative text`, ...(silent ? { fix: { kind: 'place', place: silent.id } } : {}) });
   return found;
 }

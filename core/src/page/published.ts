@@ -130,7 +130,7 @@ function missing(site: Site): PublishedPage[] {
 }
 
 /** The default text of a page after a form. */
-const SENT = 'It has arrived. Thank you.';
+const SENT = 'Thank you. Your message has arrived.';
 
 const kept = new Map<string, Page>();
 const MOST_KEPT = 2000;
@@ -164,5 +164,5 @@ export function answerPage(site: Site, { page, section, form, file }: FormOnPage
 export function missingPage(site: Site): Page {
   const home = homePage(site);
   const back: Inline[] = home ? [{ text: ' ' }, { id: 'r1', link: { to: 'page', page: home.id }, text: 'Go to the home page.' }] : [];
-  return opening(site, { id: MISSING, title: 'Page not found', file: MISSING_FILE }, undefined, [{ text: 'There is no page at this address.' }, ...back]);
+  return opening(site, { id: MISSING, title: 'Page not found', file: MISSING_FILE }, undefined, [{ text: 'This page does not exist.' }, ...back]);
 }

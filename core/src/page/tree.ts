@@ -174,7 +174,7 @@ function sectionPart(site: Site, page: string, id: string, section: Section, tag
   const backdrop: (Element | undefined)[] = [];
   if (section.picture) {
     const asset = site.assets[section.picture.asset];
-    const place = outer.onto(surface, section.ground, null).place({ id: `${section.id}/backdrop`, kind: 'picture', label: labelled('Picture behind', section.label), asset: section.picture.asset, look: focusClass(section.picture.focus), recipes: outer.drawing(asset) });
+    const place = outer.onto(surface, section.ground, null).place({ id: `${section.id}/backdrop`, kind: 'picture', label: labelled('Background image', section.label), asset: section.picture.asset, look: focusClass(section.picture.focus), recipes: outer.drawing(asset) });
     backdrop.push(element('img', placed(place, focusClass(section.picture.focus), { src: asset ? assetFile(asset, site.brand) : undefined, role: 'presentation' })));
     if (section.picture.shade > 0) {
       const shade = outer.place({ id: `${section.id}/shade`, kind: 'surface', label: labelled('Shade', section.label), look: `shade ${section.picture.shade}`, recipes: [recipes.shade(section.ground)] });

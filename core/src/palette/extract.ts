@@ -157,6 +157,6 @@ function roleOf({ rgb, count, broad }: Bin, rank: number, largest: Rgb8): { role
   const chroma = Math.hypot(lab.a, lab.b);
   const far = Math.abs(lab.l - rgb8ToOklab(largest).l) > 0.4;
   if (chroma > 0.1) return { role: 'signal', why: 'strong colour on a small area' };
-  if (far && chroma < 0.09) return { role: 'text', why: 'far in lightness from what covers most' };
-  return rank < 3 && chroma < 0.05 ? { role: 'ground', why: 'quiet and large' } : { role: 'ornament', why: 'small, and near what surrounds it' };
+  if (far && chroma < 0.09) return { role: 'text', why: 'much lighter or darker than the largest colour' };
+  return rank < 3 && chroma < 0.05 ? { role: 'ground', why: 'quiet and large' } : { role: 'ornament', why: 'small, and similar to its surroundings' };
 }

@@ -55,7 +55,7 @@ describe('sift', () => {
       expect(costs.at(-1)).toBeCloseTo(0, 9);
     }));
   });
-  it('marks the best trade-off where the curve bends, and the end of a curve without one', () => {
+  it('marks the suggested size where the curve bends, and the end of a curve without one', () => {
     expect(bestTradeOff([100, 40, 8, 6, 4, 2, 0])).toBe(3);
     expect(bestTradeOff([5, 5])).toBe(2);
     expect(bestTradeOff([0, 0, 0])).toBe(3);

@@ -55,7 +55,7 @@ export function roleAlone(rgb: Rgb8): { role: PictureRole; why: string } {
   const { l, a, b } = rgb8ToOklab(rgb);
   const chroma = Math.hypot(a, b);
   if (chroma > 0.1) return { role: 'signal', why: 'strong colour' };
-  if (l > 0.82) return { role: 'ground', why: 'pale enough to stand behind text' };
-  if (l < 0.45) return { role: 'text', why: 'dark enough to be read' };
+  if (l > 0.82) return { role: 'ground', why: 'light enough for a background' };
+  if (l < 0.45) return { role: 'text', why: 'dark enough for text' };
   return { role: 'ornament', why: 'neither strong, pale nor dark' };
 }

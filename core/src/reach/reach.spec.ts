@@ -123,7 +123,7 @@ describe('reach', () => {
 });
 
 describe('standing', () => {
-  it('is stray for a pasted literal, held for one set on purpose, bound for a token, held once left with a reason', () => {
+  it('is stray for a pasted literal, held for one override, bound for a token, held once left with a reason', () => {
     const values = new Map(setValues(withOverrides()).map((one) => [one.override.id, one.standing]));
     expect(Object.fromEntries(values)).toEqual({ o3: 'stray', o1: 'held', o2: 'held', o4: 'bound' });
     expect(overrideStanding(literal('x', 'h/text', 'color', '#000', { origin: 'raw', reason: 'logo colour' }))).toBe('held');

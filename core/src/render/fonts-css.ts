@@ -13,14 +13,24 @@ export function facesInUse(site: Site): FontFace[] {
   return familiesInUse(site.brand).flatMap((family) => facesFor(family, wantedFaces(site, family.id)));
 }
 
-/** `@font-face` rules of all faces of the given families, with files below `base`, and of what stands in for them. */
+/**
+ * Returns the `@font-face` rules of all faces of the given families and of their fallbacks, as the desk
+ * shows them: the fallbacks use shipped twins, so that each machine measures the same.
+ *
+ * @param base address of the font files, of the twins too; ends with a slash
+ */
 export function fontsCss(families: readonly Family[], base: string): string {
-  return facesCss(families.flatMap(facesOf), base) + fallbackCss(families);
+  return facesCss(families.flatMap(facesOf), base) + fallbackCss(families, base);
 }
 
-/** `fonts.css` of a site: the faces it uses, and what stands in for them. */
-export function siteFontsCss(site: Site, base: string): string {
-  return facesCss(facesInUse(site), base) + fallbackCss(familiesInUse(site.brand));
+/**
+ * Returns `fonts.css` of a site: the faces it uses and their fallbacks.
+ *
+ * @param base address of the font files; ends with a slash
+ * @param twins address of the shipped twins; absent for a published site, whose readers use their own fonts
+ */
+export function siteFontsCss(site: Site, base: string, twins?: string): string {
+  return facesCss(facesInUse(site), base) + fallbackCss(familiesInUse(site.brand), twins);
 }
 
 function facesCss(faces: readonly FontFace[], base: string): string {
@@ -29,9 +39,18 @@ function facesCss(faces: readonly FontFace[], base: string): string {
   ).join('');
 }
 
-/** What stands in while fonts load, or when they do not: faces of the reader's own, made as wide and as tall. */
-export function fallbackCss(families: readonly Family[]): string {
-  return families.flatMap(fallbackFaces).map((face) =>
-    `@font-face { font-family: "${face.family}"; font-weight: ${face.bold ? '600 900' : '100 500'}; font-style: ${face.italic ? 'italic' : 'normal'}; src: ${face.locals.map((name) => `local("${name}")`).join(', ')}; size-adjust: ${face.sizeAdjust}%; ascent-override: ${face.ascent}%; descent-override: ${face.descent}%; line-gap-override: ${face.lineGap}%; }\n`,
-  ).join('');
+/**
+ * Returns the `@font-face` rules of the fallbacks, which show while fonts load or when they do not load.
+ * Each is as wide and as tall as the family. Its source is a font of the reader.
+ *
+ * @param twins address of the shipped twins, which then replace the reader's fonts for the characters they have
+ */
+export function fallbackCss(families: readonly Family[], twins?: string): string {
+  return families.flatMap(fallbackFaces).map((face) => {
+    const rule = (src: string, range = '') =>
+      `@font-face { font-family: "${face.family}"; font-weight: ${face.bold ? '600 900' : '100 500'}; font-style: ${face.italic ? 'italic' : 'normal'}; src: ${src};${range} size-adjust: ${face.sizeAdjust}%; ascent-override: ${face.ascent}%; descent-override: ${face.descent}%; line-gap-override: ${face.lineGap}%; }\n`;
+    const reader = rule(face.locals.map((name) => `local("${name}")`).join(', '));
+    // The last rule that has a character wins, so the twins come after the reader's font.
+    return reader + (twins === undefined ? '' : face.files.map(({ file, range }) => rule(`url("${twins}${file}") format("woff2")`, ` unicode-range: ${range};`)).join(''));
+  }).join('');
 }

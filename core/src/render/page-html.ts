@@ -104,7 +104,7 @@ export function pageHtml(site: Site, pageId: string, fonts?: string): string {
           page.description === '' ? undefined : element('meta', { name: 'description', content: page.description }),
           page.unlisted ? element('meta', { name: 'robots', content: 'noindex' }) : undefined,
           ...sharing(site, page),
-          ...(fonts === undefined ? [...iconLinks(site), ...['fonts.css', 'tokens.css', 'styles.css'].map((href) => element('link', { rel: 'stylesheet', href }))] : [element('link', { rel: 'icon', href: 'data:,' }), element('style', {}, [`${siteFontsCss(site, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`])]),
+          ...(fonts === undefined ? [...iconLinks(site), ...['fonts.css', 'tokens.css', 'styles.css'].map((href) => element('link', { rel: 'stylesheet', href }))] : [element('link', { rel: 'icon', href: 'data:,' }), element('style', {}, [`${siteFontsCss(site, fonts, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`])]),
         ]),
       ]),
     ],

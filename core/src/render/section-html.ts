@@ -8,7 +8,7 @@ import { stylesCss } from './styles-css.ts';
 
 /** All styles of a site in one sheet. @param fonts where the font files lie */
 export function siteCss(site: Site, fonts: string): string {
-  return `${siteFontsCss(site, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`;
+  return `${siteFontsCss(site, fonts, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`;
 }
 
 /**

@@ -152,7 +152,7 @@ export function fromClip(site: Site, clip: SectionClip, id: string, choices: Rea
   const kept = Object.keys(clip.section.blocks).filter((block) => {
     const one = clip.section.blocks[block]!;
     const lost = one.kind === 'items' && !(clip.site === site.id && Object.hasOwn(site.collections, one.collection)) && !labels.has((clip.collections[one.collection] ?? '').toLowerCase());
-    if (lost) left.push(`the list of ${clip.collections[(one as { collection: string }).collection] ?? 'a collection'}, which this site does not have`);
+    if (lost) left.push(`the list of ${clip.collections[(one as { collection: string }).collection] ?? 'a collection'}, which is not on this site`);
     return !lost && !(one.kind === 'logo' && !site.shared.logo);
   });
   const renamed = new Map(kept.map((block, i) => [block, `${id}-b${i + 1}`]));

@@ -64,7 +64,7 @@ export function layIn(site: Site, kind: SectionKind, id: string, { headed = fals
   const { brand } = site;
   const roles = rolesOf(site);
   const columns = filled(site, roles, kind, (count) => `${id}-b${count}`, (to, role) => {
-    throw new RangeError(`The kind of section “${kind.id}” names ${to} “${role}”, which is no role.`);
+    throw new RangeError(`The kind of section “${kind.id}” names ${to} “${role}”, which is not a role.`);
   }).map((blocks) => blocks.map((block): Block => {
     if (block.kind !== 'text' || block.level !== 1) return block;
     return headed ? { ...block, level: 2, style: stylesByRole(brand).heading } : title === undefined ? block : { ...block, content: [{ text: title }] };

@@ -17,8 +17,8 @@ const kind = (id: string, label: string, title: string, ...sections: readonly Se
 export const PAGE_KINDS = {
   plain: kind('plain', 'Plain', 'New page', K.opener, K.text),
   home: kind('home', 'Home', 'Welcome', K['opener-act'], K.cards, K['text-picture'], K.call),
-  list: kind('list', 'List', 'All of them', K.opener, K['list-pictures'], K.call),
-  item: kind('item', 'One of a list', 'One of them', K.opener, K['text-picture'], K.gallery, K.call),
-  article: kind('article', 'Article', 'An article', K['opener-narrow'], K.text, K['picture-wide'], K.text, K.quotes),
+  list: kind('list', 'List', 'Overview', K.opener, K['list-pictures'], K.call),
+  item: kind('item', 'Item page', 'Item', K.opener, K['text-picture'], K.gallery, K.call),
+  article: kind('article', 'Article', 'Article', K['opener-narrow'], K.text, K['picture-wide'], K.text, K.quotes),
   contact: kind('contact', 'Contact', 'Contact', K.opener, K.contact, K.form, K.hours),
 } as const satisfies Readonly<Record<string, PageKind>>;

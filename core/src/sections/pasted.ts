@@ -66,7 +66,7 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
       const href = node.href === undefined ? undefined : hrefIs(node.href);
       if (text.trim() === '') return [];
       if (!href) {
-        count(left, 'link that leads nowhere from here');
+        count(left, 'link without a target here');
         return [{ text, ...(mark ? { mark } : {}) }];
       }
       return [{ id: `l${++links}`, link: href, text }];
@@ -169,7 +169,7 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
     }));
   };
   visit(nodes);
-  if (beyond > 0) count(left, 'part more than a section takes', beyond);
+  if (beyond > 0) count(left, 'part over the limit of a section', beyond);
   return { blocks, taken: told(taken), looks, left: told(left) };
 }
 

@@ -16,7 +16,7 @@ export function blockKinds(site: Site): { readonly kind: string; readonly label:
 export function sampleBlock(site: Site, ground: string, kind: string, id: string): Block {
   if (kind === 'logo') return { kind, id };
   const [sample] = allKinds().find((one) => one.kind === kind)?.samples(sampleBrand(site, ground)) ?? [];
-  if (!sample) throw new RangeError(`There is nothing here that a block “${kind}” could show.`);
+  if (!sample) throw new RangeError(`This site has nothing that a block “${kind}” could show.`);
   const { name: _name, ...fields } = sample;
   return { ...fields, kind, id } as Block;
 }

@@ -40,7 +40,7 @@ describe('a kind of section', () => {
   it('that opens a page says its title, and is no second first heading', () => {
     const opened = (more: LaidIn) => Object.values(layIn(site, SECTION_KINDS['opener-act'], 'new', more).blocks).find((block) => block.kind === 'text' && block.level !== null);
     expect(opened({ title: 'Prices' })).toEqual(jasmine.objectContaining({ level: 1, style: 'title', content: [{ text: 'Prices' }] }));
-    expect(opened({ title: 'Prices', headed: true })).toEqual(jasmine.objectContaining({ level: 2, style: 'section', content: [{ text: 'Say it in a few words' }] }));
+    expect(opened({ title: 'Prices', headed: true })).toEqual(jasmine.objectContaining({ level: 2, style: 'section', content: [{ text: 'A short, clear headline' }] }));
   });
   it('is looked at in the words of a page, those of a style and a kind in turn, and keeps its own where the page says no more', () => {
     const say = (text: string) => ({ kind: 'text' as const, id: text, style: 'heading', level: 2 as const, content: [{ text }] });
@@ -48,15 +48,15 @@ describe('a kind of section', () => {
     const page = { ...after.pages['home']!, sections: { new: after.pages['home']!.sections['new']! }, sectionOrder: ['new'] };
     const own = layIn(after, SECTION_KINDS['text-twice'], 'seen');
     const saidOf = (section: typeof own) => Object.values(section.blocks).map((block) => (block.kind === 'text' ? block.content.map(({ text }) => text).join('') : ''));
-    expect(saidOf(own)).toEqual(['One side', 'What is to be said on this side.', 'The other side', 'What is to be said on that side.']);
-    expect(saidOf(inPageWords(wordsOfPage(after, page), own))).toEqual(['Donaudampfschifffahrt', 'Vor Anker.', 'The other side', 'What is to be said on that side.']);
+    expect(saidOf(own)).toEqual(['First topic', 'Two or three sentences about the first topic.', 'Second topic', 'Two or three sentences about the second topic.']);
+    expect(saidOf(inPageWords(wordsOfPage(after, page), own))).toEqual(['Donaudampfschifffahrt', 'Vor Anker.', 'Second topic', 'Two or three sentences about the second topic.']);
     // Of another kind of block nothing stands in; a page without words changes nothing.
     expect(inPageWords(wordsOfPage(after, page), layIn(after, SECTION_KINDS.hours, 'seen')).blocks['seen-b2']).toEqual(layIn(after, SECTION_KINDS.hours, 'seen').blocks['seen-b2']);
     expect(inPageWords(wordsOfPage(after, { ...page, sections: {}, sectionOrder: [] }), own)).toBe(own);
   });
   it('is data: columns, arrangement, variants, links and pictures of any other follow from it', () => {
     const after = put({
-      id: 'call', label: 'Call to act', use: 'offers', arrangement: 'first-wider',
+      id: 'call', label: 'Call to action', use: 'offers', arrangement: 'first-wider',
       columns: [
         [{ kind: 'text', id: 'title', style: 'minor', level: 3, content: [{ text: 'Come by' }] }],
         [{ kind: 'buttons', id: 'go', order: ['a'], items: { a: { id: 'a', variant: 'main', size: 'middle', label: 'Home', href: { to: 'page', page: 'home' } } } }],
@@ -68,6 +68,6 @@ describe('a kind of section', () => {
   });
   it('that names a role there is none of is refused by name', () => {
     const wrong: SectionKind = { id: 'odd', label: 'Odd', use: 'words', columns: [[{ kind: 'text', id: 't', style: 'shouting', level: null, content: [{ text: 'x' }] }]] };
-    expect(() => layIn(site, wrong, 'new')).toThrowError(RangeError, 'The kind of section “odd” names style “shouting”, which is no role.');
+    expect(() => layIn(site, wrong, 'new')).toThrowError(RangeError, 'The kind of section “odd” names style “shouting”, which is not a role.');
   });
 });

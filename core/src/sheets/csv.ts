@@ -22,12 +22,12 @@ export function readSheet(text: string): Sheet | string {
   // One more than may come: of a million rows none is read but those.
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', preview: LIMITS.items + 2 });
   const [head, ...rows] = data;
-  if (!head) return 'There is nothing in it. The first line names the columns, each line below is an item.';
-  if (rows.length > LIMITS.items) return `It has more than ${LIMITS.items.toLocaleString('en-GB')} rows, which is what a collection takes. Nothing was brought in; split it first.`;
+  if (!head) return 'The file is empty. The first line names the columns; each further line is an item.';
+  if (rows.length > LIMITS.items) return `It has more than ${LIMITS.items.toLocaleString('en-GB')} rows, the limit of a collection. Nothing was imported. Split the file first.`;
   const names = head.map((one) => plain(one.trim()));
   const twice = names.find((one, i) => one !== '' && names.findIndex((other) => other.toLowerCase() === one.toLowerCase()) !== i);
-  if (twice !== undefined) return `Two columns are called “${twice}”. Nothing was brought in; name one otherwise.`;
-  if (rows.length === 0) return `It has a line of names (${names.slice(0, 4).join(', ')}) and no rows below it. Nothing was brought in.`;
+  if (twice !== undefined) return `Two columns are called “${twice}”. Nothing was imported. Rename one of them.`;
+  if (rows.length === 0) return `It has a header row (${names.slice(0, 4).join(', ')}) and no rows below it. Nothing was imported.`;
   const broken = new Map(errors.filter(({ type, row }) => type === 'Quotes' && row !== undefined).map(({ row }) => [row!, 'a quotation mark is not closed']));
   const left: { line: number; why: string }[] = [];
   const whole = rows.map((cells, i): SheetRow => ({ line: i + 2, cells: cells.map(plain) })).filter(({ line, cells }) => {

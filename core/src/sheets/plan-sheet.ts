@@ -51,8 +51,8 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
   const seen = new Set<string>();
   sheet.rows.forEach(({ line, cells: row }) => {
     const name = (row[naming] ?? '').trim();
-    if (name === '') return void left.push({ line, why: `says nothing in “${sheet.head[naming]}”, which names the items` });
-    if (seen.has(name.toLowerCase())) return void left.push({ line, why: `“${name.slice(0, 60)}” is there twice` });
+    if (name === '') return void left.push({ line, why: `has no value in “${sheet.head[naming]}”, which names the items` });
+    if (seen.has(name.toLowerCase())) return void left.push({ line, why: `“${name.slice(0, 60)}” appears twice` });
     seen.add(name.toLowerCase());
     const values: Record<string, string> = {};
     const shown: Record<string, string> = {};
@@ -62,10 +62,10 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
       if (!field || cell === '') return;
       if (field.kind === 'download') {
         if (downloads.has(cell.toLowerCase())) handed[field.id] = downloads.get(cell.toLowerCase())!;
-        else left.push({ line, why: `no download of the site is called “${cell.slice(0, 60)}”; the rest of it is taken` });
+        else left.push({ line, why: `no download of the site is called “${cell.slice(0, 60)}”; the other cells are imported` });
       } else if (field.kind !== 'picture') values[field.id] = cell;
       else if (pictures.has(cell.toLowerCase())) shown[field.id] = pictures.get(cell.toLowerCase())!;
-      else left.push({ line, why: `no picture of the site is called “${cell.slice(0, 60)}”; the rest of it is taken` });
+      else left.push({ line, why: `no image of the site is called “${cell.slice(0, 60)}”; the other cells are imported` });
     });
     const item = byName.get(name.toLowerCase());
     if (item) {
@@ -86,7 +86,7 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
     after = key;
     added++;
   });
-  if (collection.itemOrder.length + added > LIMITS.items) return `The collection would have ${(collection.itemOrder.length + added).toLocaleString('en-GB')} items; at most ${LIMITS.items.toLocaleString('en-GB')} are taken. Nothing was brought in.`;
+  if (collection.itemOrder.length + added > LIMITS.items) return `The collection would have ${(collection.itemOrder.length + added).toLocaleString('en-GB')} items; at most ${LIMITS.items.toLocaleString('en-GB')} are allowed. Nothing was imported.`;
   const all = [...ops, ...inserts];
   return {
     columns: sheet.head.map((head, i) => ({ head, field: targets[i]?.id ?? null, fresh: targets[i] && !Object.hasOwn(collection.fields, targets[i]!.id) ? targets[i]!.kind : null })),

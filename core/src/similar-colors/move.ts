@@ -30,7 +30,7 @@ export function decideSimilar(site: Site, id: string, similar: SimilarColor, way
   // A flat colour of a drawing goes along by being painted with the swatch from now on.
   if (similar.kind === 'drawing' && way === 'along') return { label: `${similar.label} follows ${swatch.label}`, ops: bindDrawing(site, similar.at[1]!, similar.at[3]!, id).ops };
   const decided = setOp(site, ['brand', 'swatches', id, 'similar'], { ...swatch.similar, [similar.key]: way });
-  return { label: way === 'along' ? `${similar.label} goes along with ${swatch.label}` : `${similar.label} left as it is`, ops: [decided, ...(moved ? shifted(site, similar, from, now) : [])] };
+  return { label: way === 'along' ? `${similar.label} moves with ${swatch.label}` : `${similar.label} left as it is`, ops: [decided, ...(moved ? shifted(site, similar, from, now) : [])] };
 }
 
 /**

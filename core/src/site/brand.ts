@@ -108,8 +108,8 @@ export type ButtonVariant = v.InferOutput<typeof ButtonVariant>;
 const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
 
 const KeptPath = v.pipe(
-  text(300), v.minLength(1), v.check((path) => !path.split('.').some(isReservedName), 'is no path of a token'),
-  v.check((path) => !path.startsWith('--') || /^--[\p{L}\p{N}_-]+$/u.test(path), 'is no name of a custom property'),
+  text(300), v.minLength(1), v.check((path) => !path.split('.').some(isReservedName), 'is not a token path'),
+  v.check((path) => !path.startsWith('--') || /^--[\p{L}\p{N}_-]+$/u.test(path), 'is not a custom property name'),
 );
 const KeptJson = v.pipe(v.string(), v.maxLength(20_000), v.check(isJson, 'is not JSON'));
 function isJson(text: string): boolean {

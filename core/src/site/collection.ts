@@ -34,7 +34,7 @@ export const Item = v.strictObject({
   /** The ends of its formerly published addresses, which redirect to the current one. */
   former: v.optional(v.pipe(v.array(PathSegment), v.minLength(1), v.maxLength(LIMITS.list))),
   values: record(Id, asLine(Copy, null, { looks: false })),
-  pictures: v.optional(record(Id, v.strictObject({ asset: refTo('asset', 'Picture'), alt: Alt }))),
+  pictures: v.optional(record(Id, v.strictObject({ asset: refTo('asset', 'Image'), alt: Alt }))),
   downloads: v.optional(record(Id, refTo('download', 'Download'))),
 });
 export type Item = v.InferOutput<typeof Item>;

@@ -4,7 +4,7 @@ import { orderOf, refTo } from '../kinds/index.ts';
 
 /** One form of the logo: a picture, with what was read of its colours. */
 export const LogoForm = v.strictObject({
-  id: Id, label: Label, asset: refTo('asset', 'Picture'),
+  id: Id, label: Label, asset: refTo('asset', 'Image'),
   /** Colours of its opaque area with their shares of it, 0 to 1. */
   colors: v.pipe(v.array(v.strictObject({ hex: Hex, share: ranged('share') })), v.minLength(1), v.maxLength(64)),
   /** Colour of its own plate where nothing of the ground shows around it; null where it is cut out. */

@@ -19,7 +19,7 @@ export const Override = v.pipe(v.strictObject({
   band: v.nullable(v.picklist(['phone', 'tablet', 'desktop'])),
   origin: v.picklist(['set', 'pasted', 'imported', 'raw']),
   value: v.variant('kind', [
-    v.strictObject({ kind: v.literal('token'), path: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\.[a-z0-9-]+)+$/, 'is no path of a token')) }),
+    v.strictObject({ kind: v.literal('token'), path: v.pipe(v.string(), v.maxLength(200), v.regex(/^[a-z0-9-]+(?:\.[a-z0-9-]+)+$/, 'is not a token path')) }),
     v.strictObject({ kind: v.literal('literal'), css: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(120), v.regex(/^[^;{}<>\\@]*$/, 'must be one plain CSS value')) }),
   ]),
   reason: v.nullable(Copy),
@@ -27,7 +27,7 @@ export const Override = v.pipe(v.strictObject({
   if (!dataset.typed) return;
   const { property, value } = dataset.value;
   if (value.kind === 'literal' && literalCss(property, value.css) === undefined) addIssue({
-    message: `is no value of ${property} that can be worked out`,
+    message: `is not a value of ${property} that Yohaku understands`,
     path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'value', value }, { type: 'object', origin: 'value', input: value, key: 'css', value: value.css }],
   });
 }));

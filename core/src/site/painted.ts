@@ -52,8 +52,8 @@ export const PAINTED = {
   'text-decoration-thickness': painted('length', ['textDecorationThickness'], {}),
   gap: painted('length', ['rowGap', 'columnGap'], {}),
   'max-width': painted('length', ['maxWidth'], {}),
-  'transition-duration': painted('word', 'the pages on the wall are held still while they are compared', {}),
-  'transition-timing-function': painted('word', 'the pages on the wall are held still while they are compared', {}),
+  'transition-duration': painted('word', 'the pages on the desk are held still while they are compared', {}),
+  'transition-timing-function': painted('word', 'the pages on the desk are held still while they are compared', {}),
 } as const satisfies Readonly<Record<string, Painted>>;
 
 /** A property the brand paints by a declaration. */

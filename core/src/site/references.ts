@@ -136,14 +136,14 @@ function checkIdsOnPages(site: Site, pages: readonly Page[], miss: Miss): void {
 /** What is wrong with a reference, as an issue with its place. */
 export function danglingIssue({ where, kind, target }: Dangling): { path: string; message: string } {
   switch (kind) {
-    case 'order': return { path: where, message: 'has an order that does not fit what is there' };
-    case 'loop': return { path: where, message: `leads back to itself: ${target}` };
-    case 'depth': return { path: where, message: `follows more than ${LIMITS.ruleDepth} others` };
-    case 'under': return { path: where, message: `cannot be ${target}: a page stands under one that is under none itself, and the home page has none above or under it` };
+    case 'order': return { path: where, message: 'has an order that does not match its entries' };
+    case 'loop': return { path: where, message: `refers to itself: ${target}` };
+    case 'depth': return { path: where, message: `is derived from more than ${LIMITS.ruleDepth} others` };
+    case 'under': return { path: where, message: `cannot be ${target}: pages nest one level deep, and the home page has no parent and no subpages` };
     case 'slug': return { path: where, message: `the address ${target} is that of two items` };
-    case 'field': return { path: where, message: `says something of a field ${target}, which the collection does not have` };
+    case 'field': return { path: where, message: `has a value for a field ${target}, which the collection does not have` };
     case 'name': case 'file': case 'anchor': return { path: where, message: `${target} is there twice` };
-    case 'id': return { path: where, message: `the id ${target} stands for two things` };
-    default: return { path: where, message: `points at a ${kind} that is not right: ${target}` };
+    case 'id': return { path: where, message: `the id ${target} names two things` };
+    default: return { path: where, message: `refers to a ${kind} that does not exist: ${target}` };
   }
 }

@@ -11,7 +11,7 @@ export const Section = v.pipe(v.strictObject({
   arrangement: v.optional(choiceOf(v.picklist(ARRANGEMENT_IDS), 'Arrangement', ARRANGEMENT_IDS, { looks: false, offered: true })),
   columns: byId(v.strictObject({ id: Id, order: Order })), columnOrder: v.pipe(orderOf('columns'), v.minLength(1), v.maxLength(4)),
   blocks: byId(Block),
-  picture: v.nullable(v.strictObject({ asset: refTo('asset', 'Picture behind'), shade: v.pipe(v.number(), v.minValue(0), v.maxValue(1)),
+  picture: v.nullable(v.strictObject({ asset: refTo('asset', 'Background image'), shade: v.pipe(v.number(), v.minValue(0), v.maxValue(1)),
     /** The part of the picture that stays in sight where it is cropped, as shares from left and from top; absent: its middle. */
     focus: v.optional(v.strictObject({ x: ranged('share'), y: ranged('share') })),
   })),

@@ -26,7 +26,7 @@ export const SectionEntry = byField([
 export type SectionEntry = v.InferOutput<typeof SectionEntry>;
 
 /** The name of a page's file. */
-const PageFile = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80), v.check((file) => file !== 'specimen.html', 'is the address of the specimen'));
+const PageFile = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80), v.check((file) => file !== 'specimen.html', 'is reserved for the specimen'));
 /** A language by its tag (BCP 47). */
 const Language = v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/, 'must be a language tag like en or pt-BR'));
 
@@ -45,7 +45,7 @@ export const Page = v.strictObject({
   /** Search engines are asked not to list it. */
   unlisted: v.optional(v.literal(true)),
   /** What is shown where the page is shared. */
-  picture: v.optional(refTo('asset', 'Picture for sharing')),
+  picture: v.optional(refTo('asset', 'Sharing image')),
   /** Kept sections that stand in place of what all pages share. */
   header: v.optional(refTo('section', 'Header of this page')),
   footer: v.optional(refTo('section', 'Footer of this page')),
@@ -87,7 +87,7 @@ export const Header = v.pipe(v.strictObject({
   for (const item of Object.values(items)) {
     if (item.under === undefined) continue;
     const above = Object.hasOwn(items, item.under) ? items[item.under]! : undefined;
-    const wrong = !above ? `is under “${item.under}”, which is no entry` : above === item || above.under !== undefined ? 'can only be under an entry that is under none' : above.look ? 'cannot be under a button' : '';
+    const wrong = !above ? `is under “${item.under}”, which is not an entry` : above === item || above.under !== undefined ? 'can only be indented one level' : above.look ? 'cannot be under a button' : '';
     if (wrong) addIssue({ message: wrong, path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'items', value: items }, { type: 'object', origin: 'value', input: items, key: item.id, value: item }, { type: 'object', origin: 'value', input: item, key: 'under', value: item.under }] });
   }
 }));

@@ -26,7 +26,7 @@ export function leftOut(site: Site, parts: readonly SpecimenPart[]): LeftOut[] {
   for (const group of siteIndex(site).groups) {
     for (const recipe of group.painting.recipes) if (!recipe.startsWith('drawing:') && !shown.has(recipeClass(recipe)) && !drawn(site, recipe, shown)) add(`${group.kind}, ${words(site, recipe)}`, group.count);
     for (const { property, value, band } of group.painting.overrides) add(`${property} ${value.kind === 'literal' ? value.css : value.path}${band ? ` on ${band}` : ''}, set on a place`, group.count);
-    if (group.pictured && group.kind === 'text') add('text over a picture', group.count);
+    if (group.pictured && group.kind === 'text') add('text over an image', group.count);
   }
   return [...found].map(([label, count]) => ({ label, count })).sort((one, other) => other.count - one.count || (one.label < other.label ? -1 : 1));
 }

@@ -40,8 +40,8 @@ export function specimenParts(site: Site): SpecimenPart[] {
     ...shared, title(site, frame), ...(logos ? [logos] : []), palettePart(site, frame), stylesPart(site, frame), ladderPart(site, frame), ...groundParts(site), buttonsPart(site, frame), spacePart(site, frame),
   ];
   const left = leftOut(site, parts);
-  return [...parts, frame.part('left-out', 'On the pages and not here', left.length === 0
-    ? [frame.caption('Nothing: all that the pages use stands above.')]
+  return [...parts, frame.part('left-out', 'On the pages but not in this specimen', left.length === 0
+    ? [frame.caption('Nothing. The specimen shows everything that the pages use.')]
     : [element('ul', {}, left.map((one) => element('li', {}, [frame.caption(leftOutWords(one))])))])];
 }
 

@@ -6,7 +6,7 @@ import { Page, Shared, type Site } from '../site/index.ts';
 export type StressKind = 'names' | 'pictures' | 'twice' | 'language' | 'spacing' | 'zoom';
 
 export const STRESS_KINDS: readonly { readonly kind: StressKind; readonly label: string; readonly copy: boolean }[] = [
-  { kind: 'names', label: 'longest names', copy: true }, { kind: 'pictures', label: 'no pictures', copy: true }, { kind: 'twice', label: 'twice the text', copy: true },
+  { kind: 'names', label: 'longest names', copy: true }, { kind: 'pictures', label: 'no images', copy: true }, { kind: 'twice', label: 'twice the text', copy: true },
   { kind: 'language', label: 'a longer language', copy: true }, { kind: 'spacing', label: 'text spacing', copy: false }, { kind: 'zoom', label: 'text at 200 %', copy: false },
 ];
 

@@ -1,20 +1,21 @@
 import { round } from '../number/index.ts';
+import { PARTS } from './faces.ts';
 import { familyById } from './families.ts';
 import type { Family, FamilyShape, OwnFamilies } from './family.ts';
 import { READY_METRICS } from './library.ts';
 import { widthOf, type FontMetrics } from './metrics.ts';
 
 /** A face that readers have already, under all the names by which systems know it and its twins of equal widths. */
-interface Ready { readonly id: keyof typeof READY_METRICS; readonly name: string; readonly shape: FamilyShape; readonly generic: string; readonly locals: (bold: boolean, italic: boolean) => readonly string[] }
+interface Ready { readonly id: keyof typeof READY_METRICS; readonly name: string; readonly shape: FamilyShape; readonly generic: string; /** Font package of its free twin of equal widths, which ships with the desk; absent where there is none. */ readonly twin?: string; readonly locals: (bold: boolean, italic: boolean) => readonly string[] }
 
 const named = (...families: readonly (readonly [string, string])[]) => (bold: boolean, italic: boolean): string[] =>
   families.map(([family, slanted]) => `${family}${bold ? ' Bold' : ''}${italic ? ` ${slanted}` : ''}`);
 
 const READY: readonly Ready[] = [
-  { id: 'arial', name: 'Arial', shape: 'sans', generic: 'sans-serif', locals: named(['Arial', 'Italic'], ['Arimo', 'Italic'], ['Liberation Sans', 'Italic']) },
-  { id: 'georgia', name: 'Georgia', shape: 'serif', generic: 'serif', locals: named(['Georgia', 'Italic'], ['Gelasio', 'Italic']) },
-  { id: 'times', name: 'Times New Roman', shape: 'serif', generic: 'serif', locals: named(['Times New Roman', 'Italic'], ['Tinos', 'Italic'], ['Liberation Serif', 'Italic']) },
-  { id: 'courier', name: 'Courier New', shape: 'mono', generic: 'monospace', locals: named(['Courier New', 'Italic'], ['Cousine', 'Italic'], ['Liberation Mono', 'Italic']) },
+  { id: 'arial', twin: 'arimo', name: 'Arial', shape: 'sans', generic: 'sans-serif', locals: named(['Arial', 'Italic'], ['Arimo', 'Italic'], ['Liberation Sans', 'Italic']) },
+  { id: 'georgia', twin: 'gelasio', name: 'Georgia', shape: 'serif', generic: 'serif', locals: named(['Georgia', 'Italic'], ['Gelasio', 'Italic']) },
+  { id: 'times', twin: 'tinos', name: 'Times New Roman', shape: 'serif', generic: 'serif', locals: named(['Times New Roman', 'Italic'], ['Tinos', 'Italic'], ['Liberation Serif', 'Italic']) },
+  { id: 'courier', twin: 'cousine', name: 'Courier New', shape: 'mono', generic: 'monospace', locals: named(['Courier New', 'Italic'], ['Cousine', 'Italic'], ['Liberation Mono', 'Italic']) },
   { id: 'dejavu-sans', name: 'DejaVu Sans', shape: 'sans', generic: 'sans-serif', locals: named(['DejaVu Sans', 'Oblique']) },
   { id: 'dejavu-serif', name: 'DejaVu Serif', shape: 'serif', generic: 'serif', locals: named(['DejaVu Serif', 'Italic']) },
   { id: 'dejavu-mono', name: 'DejaVu Sans Mono', shape: 'mono', generic: 'monospace', locals: named(['DejaVu Sans Mono', 'Oblique']) },
@@ -25,6 +26,8 @@ export interface FallbackFace {
   /** `Gelasio as Georgia`. */
   readonly family: string;
   readonly locals: readonly string[];
+  /** Files of the shipped twin, each with the characters it is for (`unicode-range`); empty where none ships. */
+  readonly files: readonly { readonly file: string; readonly range: string }[];
   readonly bold: boolean;
   readonly italic: boolean;
   /** All in percent. */
@@ -66,11 +69,17 @@ export function fallbackFaces(family: Family): FallbackFace[] {
     const adjust = widthOf(family.metrics, weight, italic) / widthOf(READY_METRICS[ready.id], weight, italic);
     const percent = (em: number) => round((em / adjust) * 100, 2);
     return {
-      family: fallbackName(family, ready), locals: ready.locals(weight === 700, italic), bold: weight === 700, italic,
+      family: fallbackName(family, ready), locals: ready.locals(weight === 700, italic), files: ready.twin ? twinFiles(ready.twin, weight, italic) : [], bold: weight === 700, italic,
       sizeAdjust: round(adjust * 100, 2), ascent: percent(family.metrics.ascent), descent: percent(family.metrics.descent), lineGap: percent(family.metrics.lineGap),
     };
   })));
 }
+
+const twinFiles = (twin: string, weight: number, italic: boolean): { file: string; range: string }[] => Object.entries(PARTS).map(([part, range]) => ({ file: `${twin}-${part}-${weight}-${italic ? 'italic' : 'normal'}.woff2`, range }));
+
+/** Returns the files of all shipped twins: file name to font package. */
+export const twinFileNames = (): Map<string, string> =>
+  new Map(READY.flatMap(({ twin }) => (twin ? [400, 700].flatMap((weight) => [false, true].flatMap((italic) => twinFiles(twin, weight, italic).map(({ file }) => [file, twin] as const))) : [])));
 
 const fallbackName = (family: Family, ready: Ready): string => `${family.name} as ${ready.name}`;
 

@@ -4,6 +4,6 @@ export { familyById, stylesOf } from './families.ts';
 export { PAIRINGS, type Pairing } from './pairings.ts';
 export { LIBRARY, READY_METRICS } from './library.ts';
 export { facesFor, facesOf, type FontFace, type WantedFace } from './faces.ts';
-export { fallbackFaces, familyStack, readyFor, type FallbackFace, type ReadyMatch } from './fallback.ts';
+export { fallbackFaces, familyStack, readyFor, twinFileNames, type FallbackFace, type ReadyMatch } from './fallback.ts';
 export { fluidAt, fluidCss, fluidSize, scaleStep, stepSize, type FluidSize, type ScaleEnd, type SizeScale } from './scale.ts';
 export { LADDER_STEP, ladderFindings, type LadderFinding, type LadderRung } from './ladder.ts';

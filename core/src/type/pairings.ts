@@ -12,7 +12,7 @@ export const PAIRINGS: readonly Pairing[] = [
   { heading: 'playfair-display', body: 'source-sans-3', why: 'High contrast on top, even strokes below: the headings may shout because the text never does.' },
   { heading: 'bitter', body: 'karla', why: 'Sturdy slabs hold large sizes; Karla is narrow enough for cards and timetables.' },
   { heading: 'space-grotesk', body: 'newsreader', why: 'Technical headings, a text made for long reading on screens: for those who explain difficult things.' },
-  { heading: 'oswald', body: 'literata', why: 'Narrow headings save lines on a phone; the text is wide and calm, made for whole books.' },
+  { heading: 'oswald', body: 'literata', why: 'Narrow headings save lines on a phone; the wide, quiet text was made for books.' },
   { heading: 'zilla-slab', body: 'ibm-plex-sans', why: 'Both are drawn with a ruler, one with feet and one without; figures align well in tables.' },
   { heading: 'dm-serif-display', body: 'figtree', why: 'One heavy, friendly serif for few words, and a round, open sans for all the others.' },
   { heading: 'cormorant', body: 'nunito-sans', why: 'Fine strokes need size: keep the headings large, and let a plain round text carry the rest.' },

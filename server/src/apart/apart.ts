@@ -15,7 +15,7 @@ export type ApartAnswer<T> = { readonly given: T } | { readonly refused: string 
 
 /** Why a task could not even be begun; asking again later can help. */
 export class ApartBusy extends Error {
-  constructor(why = 'Too many files are being read. Nothing of this one was kept; drop it again in a moment.') {
+  constructor(why = 'Too many files are being read. This file was not added; drop it again in a moment.') {
     super(why);
     this.name = 'ApartBusy';
   }

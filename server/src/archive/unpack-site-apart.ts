@@ -19,10 +19,10 @@ export async function unpackSiteApart({ bytes, limits }: { readonly bytes: Uint8
 
 function faultWords(fault: ArchiveFault, limits: ArchiveLimits): string {
   switch (fault.kind) {
-    case 'broken': return 'The archive is broken. Export the site again and bring that in.';
-    case 'files': return `The archive holds more than ${limits.files} files; an exported site does not. Bring in the zip as it was exported.`;
-    case 'unpacked': return `The archive holds more than ${limits.unpacked / 1024 / 1024} MB once unpacked. Bring the site in with ./yohaku import from its folder.`;
-    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing of it was read.`;
-    case 'file': return `${fault.name.slice(0, 80)} in the archive is broken. Export the site again and bring that in.`;
+    case 'broken': return 'The archive is broken. Export the site again and import that file.';
+    case 'files': return `The archive holds more than ${limits.files} files; an exported site does not. Import the ZIP as it was exported.`;
+    case 'unpacked': return `The archive holds more than ${limits.unpacked / 1024 / 1024} MB once unpacked. Import the site with ./yohaku import from its folder.`;
+    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing was read.`;
+    case 'file': return `${fault.name.slice(0, 80)} in the archive is broken. Export the site again and import that file.`;
   }
 }

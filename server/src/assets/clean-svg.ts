@@ -61,7 +61,7 @@ export function cleanSvg(text: string): CleanSvg {
   const gone = before - countOf(kept);
   return {
     svg: toHtml(kept, { space: 'svg', closeEmptyElements: true, tightSelfClosing: true, characterReferences: { useNamedReferences: false } }),
-    notes: gone > 0 ? [`${gone} ${gone === 1 ? 'part' : 'parts'} that a drawing does not need (data of a program, animation) ${gone === 1 ? 'was' : 'were'} left out.`] : [],
+    notes: gone > 0 ? [`${gone} ${gone === 1 ? 'part' : 'parts'} that a drawing does not need (program data, animation) ${gone === 1 ? 'was' : 'were'} removed.`] : [],
   };
 }
 

@@ -17,7 +17,7 @@ export function downloadType(name: string, bytes: Buffer): DownloadType {
   const known = MAGIC.find(([, begins]) => start.startsWith(begins));
   if (known) return known[0];
   const text = /\.(csv|tsv|txt|md)$/i.test(name) && !bytes.includes(0);
-  if (!text) throw new DownloadRefused(`${name} is neither PDF, ZIP, CSV, a calendar nor plain text, whatever its name says. Export it as one of these, or pack it as a ZIP.`);
+  if (!text) throw new DownloadRefused(`${name} is neither PDF, ZIP, CSV, a calendar nor plain text. Export it as one of these, or pack it as a ZIP.`);
   return /\.[ct]sv$/i.test(name) ? 'text/csv' : 'text/plain';
 }
 

@@ -16,6 +16,6 @@ export async function drawIconApart({ side, box, background, density, bytes }: I
     const logo = await sharp(bytes, density === null ? {} : { density }).resize(box.width, box.height, { fit: 'fill' }).toColourspace('srgb').ensureAlpha().png().toBuffer();
     return await sharp({ create: { width: side, height: side, channels: 4, background } }).composite([{ input: logo, left: box.left, top: box.top }]).png().toBuffer();
   } catch {
-    throw new PictureRefused('The logo cannot be drawn as an icon. Bring its file in again.');
+    throw new PictureRefused('The logo cannot be drawn as an icon. Add its file again.');
   }
 }

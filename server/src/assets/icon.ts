@@ -4,7 +4,7 @@ import type { IconOrder } from './icon-apart.ts';
 import { PictureRefused } from './refused.ts';
 
 const LIMITS = { seconds: 20, megabytes: 1200 };
-const TOO_MUCH = 'The logo takes too long, or too much memory, to be drawn as an icon. Simplify the drawing and make that the logo.';
+const TOO_MUCH = 'The logo takes too long, or too much memory, to be drawn as an icon. Simplify the drawing and use it as the logo.';
 
 /** Draws the site's icon at one size: the logo whole, centred, on its ground's background or on nothing. @throws PictureRefused when the logo cannot be drawn within bounds */
 export async function drawIcon(apart: Apart, site: Site, bytes: Buffer, side: IconSide): Promise<Buffer> {

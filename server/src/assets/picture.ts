@@ -21,7 +21,7 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
   if (bytes.length === 0) throw new PictureRefused('The file is empty. Export it again and drop the new one.');
   if (bytes.length > PICTURE_LIMITS.bytes) throw new PictureRefused('The file is over 20 MB. Make it smaller and drop it again.');
   const type = pictureType(bytes);
-  if (!type) throw new PictureRefused('This is not a PNG, JPEG, WebP or SVG picture, whatever its name says. Export it as one of these.');
+  if (!type) throw new PictureRefused('This is not a PNG, JPEG, WebP or SVG image. Export it as one of these.');
   const drawn = type === 'image/svg+xml' ? clean(Buffer.from(bytes).toString('utf8')) : undefined;
   const kept = drawn ? Buffer.from(drawn.svg) : bytes;
   try {
@@ -30,10 +30,10 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
     if (width * height > PICTURE_LIMITS.pixels) throw new PictureRefused(tooLarge(width, height));
     const { data, info } = await image.resize(JUDGED_SIDE, JUDGED_SIDE, { fit: 'inside', withoutEnlargement: true, kernel: type === 'image/jpeg' ? 'lanczos3' : 'nearest' })
       .toColourspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-    if (!(width > 0 && height > 0)) throw new PictureRefused('The picture has no size. Export it again and drop the new one.');
+    if (!(width > 0 && height > 0)) throw new PictureRefused('The image has no size. Export it again and drop the new one.');
     const notes = [
       ...(drawn?.notes ?? []),
-      ...(pages > 1 ? [`It moves; its first of ${pages} pictures was read.`] : []),
+      ...(pages > 1 ? [`It is animated; the first of its ${pages} frames was used.`] : []),
       ...(space === 'cmyk' ? [`It is in CMYK${hasProfile ? '' : ' without a profile'}; its colours were converted to sRGB and may differ from print.`] : []),
       ...(depth === 'ushort' ? ['It has 16 bits a channel and was read at 8.'] : []),
     ];
@@ -41,12 +41,12 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
   } catch (error) {
     if (error instanceof PictureRefused) throw error;
     if (error instanceof Error && /pixel limit/i.test(error.message)) throw new PictureRefused(tooLarge(0, 0));
-    throw new PictureRefused('The picture is broken and cannot be decoded. Export it again and drop the new one.');
+    throw new PictureRefused('The image is broken and cannot be decoded. Export it again and drop the new one.');
   }
 }
 
 const tooLarge = (width: number, height: number): string =>
-  `The picture has more than 40 megapixels${width ? ` (${width} by ${height})` : ''}. Scale it down and drop it again.`;
+  `The image has more than 40 megapixels${width ? ` (${width} by ${height})` : ''}. Scale it down and drop it again.`;
 
 /** The type of a picture by its first bytes; undefined when it is none that can be read. */
 export function pictureType(bytes: Uint8Array): Asset['type'] | undefined {

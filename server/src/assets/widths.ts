@@ -3,7 +3,7 @@ import { deliveredWidths, type Asset } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 
 const LIMITS = { seconds: 60, megabytes: 1500 };
-const TOLD = { tooLong: 'The picture takes too long to be made smaller.', tooMuch: 'The picture takes too much memory to be made smaller.' };
+const TOLD = { tooLong: 'The image takes too long to be scaled down.', tooMuch: 'The image takes too much memory to be scaled down.' };
 /** The latest results by content and width, null for widths that cannot be made: pictures seldom change between publications. */
 const made = new LRUCache<string, { readonly bytes: Buffer | null }>({ max: 20_000, maxSize: 128 * 1024 * 1024, sizeCalculation: ({ bytes }) => (bytes?.length ?? 0) + 64 });
 

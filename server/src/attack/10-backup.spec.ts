@@ -130,7 +130,7 @@ describe('Item 10: backup and restore, while it runs', () => {
       ['cut.tar.gz', (path) => { copyFileSync(file, path); truncateSync(path, Math.floor(statSync(file).size / 2)); }, /damaged or cut off/],
       ['tail.tar.gz', (path) => writeFileSync(path, gzipSync(tar.subarray(0, tar.indexOf('backup.json')))), /cut off|damaged/],
       ['flipped.tar.gz', (path) => { const other = Buffer.from(tar); const at = other.indexOf('"Ternhaven Ferries"'); other.write('"Ternhaven Berries"', at); writeFileSync(path, gzipSync(other)); }, /damaged: tables\/.* is not what was written/],
-      ['foreign.tar.gz', (path) => writeFileSync(path, gzipSync(Buffer.alloc(2048))), /is cut off|no backup/], ['text.tar.gz', (path) => writeFileSync(path, 'hello'), /no backup of Yohaku/], ['empty.tar.gz', (path) => writeFileSync(path, ''), /no backup of Yohaku/],
+      ['foreign.tar.gz', (path) => writeFileSync(path, gzipSync(Buffer.alloc(2048))), /is cut off|not a backup/], ['text.tar.gz', (path) => writeFileSync(path, 'hello'), /not a backup of Yohaku/], ['empty.tar.gz', (path) => writeFileSync(path, ''), /not a backup of Yohaku/],
       ['newer.tar.gz', (path) => { const other = Buffer.from(tar); const at = other.indexOf('"version": 1'); other.write('"version": 7', at); writeFileSync(path, gzipSync(other)); }, /newer Yohaku/],
     ];
     for (const [name, make, words] of bad) {
@@ -151,13 +151,13 @@ describe('Item 10: backup and restore, while it runs', () => {
     const cases: [string, (tables: Map<string, Row[]>, files: Map<string, Buffer>) => void, RegExp][] = [
       ['the site is older than its edits', (tables) => { first(tables.get('sites'))['sequence'] = 0; }, /the site “ternhaven” is at edit 0, and its last edit is \d+/],
       ['an edit is missing', (tables) => { tables.get('changes')!.splice(1, 1); }, /edits of the site “ternhaven” are missing or there twice after edit 1/],
-      ['an edit is there twice', (tables) => { tables.get('changes')!.push(first(tables.get('changes'))); }, /missing or there twice after edit 1/],
+      ['an edit appears twice', (tables) => { tables.get('changes')!.push(first(tables.get('changes'))); }, /missing or there twice after edit 1/],
       ['an edit has no operations', (tables) => { first(tables.get('changes'))['change'] = { id: 'before-001' }; }, /edit 1 of the site “ternhaven” cannot be read/],
       ['a publication has no files', (tables) => { first(tables.get('publishes'))['manifest'] = { 'index.html': 5 }; }, /publication 1 of the site “ternhaven” cannot be read/],
       ['a file is missing', (_tables, files) => { files.delete([...files.keys()][0]!); }, /the file [0-9a-f]{64} is missing/],
       ['a row is no row', (tables) => { tables.get('pages')!.push(null as never); }, /line \d+ of tables\/pages\.00001\.ndjson cannot be read/],
       ['a page has a reserved name', (tables) => { tables.get('pages')!.push(JSON.parse('{"site_id":"ternhaven","id":"__proto__","document":{}}') as Row); }, /pages\.__proto__/],
-      ['a page is there twice', (tables) => { tables.get('pages')!.push(first(tables.get('pages'))); }, /a row in it does not fit/],
+      ['a page appears twice', (tables) => { tables.get('pages')!.push(first(tables.get('pages'))); }, /a row in it does not fit/],
       ['a text has a character that no text may have', (tables) => { (first(tables.get('sites'))['document'] as Row)['name'] = 'a\0b'; }, /name .*|does not fit/],
     ];
     for (const [what, tamper, words] of cases) {
@@ -181,11 +181,11 @@ describe('Item 10: backup and restore, while it runs', () => {
     // A database that has never seen these pictures.
     await client.databasePool.query("delete from sources; delete from publishes; delete from files where type <> 'font/woff2'");
     const json = Buffer.from(JSON.stringify((await stored()).site));
-    expect(await bring('alone', json)).toEqual([422, jasmine.objectContaining({ detail: jasmine.stringMatching(/pictures .* neither here nor in what was sent. Bring in the whole export/) })]);
+    expect(await bring('alone', json)).toEqual([422, jasmine.objectContaining({ detail: jasmine.stringMatching(/images .* neither on this server nor in the import. Import the whole export/) })]);
     expect(await bring('second', zip, '&name=Second')).toEqual([201, jasmine.objectContaining({ name: 'Second', pages: 9 })]);
     expect((await (await client.get('/api/sites/second')).json() as { site: Site }).site.id).toBe('second');
     expect((await client.get('/api/sites/second/zip')).status).toBe(200);
-    expect((await bring('second', zip))[1].detail).toMatch(/There is a site “second” already/);
+    expect((await bring('second', zip))[1].detail).toMatch(/A site already has the id “second”/);
     const { site } = (await (await client.get('/api/sites/second')).json()) as { site: Site };
     expect((await bring('third', Buffer.from(JSON.stringify(site))))[0]).toBe(201);
     for (const [body, words] of [

@@ -20,7 +20,7 @@ describe('Item 12: the limits of the machine', () => {
     await client.databasePool.query(`create trigger no_room before insert or update on ${table} for each statement execute function no_room()`);
   };
   const makeRoom = (table: string) => client.databasePool.query(`drop trigger no_room on ${table}`);
-  const FULL = /^The disk of the server is full\. Nothing was saved by this request\. Make room on the disk; then it can be sent again unchanged\.$/;
+  const FULL = /^The disk of the server is full\. This request saved nothing\. Free some disk space, then send the request again unchanged\.$/;
 
   it('a full disk amid an upload, an edit and a publication is named, keeps nothing of them, and lets the same request pass later', async () => {
     await edit('room-0001', 24);
@@ -72,7 +72,7 @@ describe('Item 12: the limits of the machine', () => {
           await client.databasePool.query(`select pg_terminate_backend(pid) from pg_stat_activity where usename = $1 and pid <> all($2::int[])`, [role, others.map((open) => (open as unknown as { processID: number }).processID)]);
         }
       }
-      const held = /^Other programs hold all connections of the database\. Nothing was saved by this request; it can be sent again unchanged\.$/;
+      const held = /^Other programs hold all connections of the database\. This request saved nothing; send it again unchanged\.$/;
       expect(await detailOf(await send('crowd-0002'))).toEqual([503, jasmine.stringMatching(held)]);
       expect(await detailOf(await crowded.get('/api/health'))).toEqual([503, 'Other programs hold all connections of the database.']);
       for (const other of others.splice(0)) await other.end();

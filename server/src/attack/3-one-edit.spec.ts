@@ -40,7 +40,7 @@ describe('Item 3: one edit never blocks or takes others with it', () => {
     ]);
     expect(results.map((one) => one.kind ?? 'saved')).toEqual(['saved', 'saved', 'invalid', 'invalid', 'invalid', 'invalid', 'gone', 'invalid', 'saved']);
     expect(results.map((one) => one.id)).toEqual(['batch-001', 'batch-002', 'batch-003', 'batch-004', null, 'no', 'batch-005', 'batch-006', 'batch-007']);
-    expect(results[2]!.refused).toMatch(/cannot be read.*Nothing was changed by it/);
+    expect(results[2]!.refused).toMatch(/cannot be read.*Nothing was changed/);
     expect((await site()).pages['home']!.title).toBe('Last');
   });
 

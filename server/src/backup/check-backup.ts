@@ -30,12 +30,12 @@ export async function checkBackup(file: string): Promise<BackupSummary> {
     const sum = createHash('sha256').update(content).digest('hex');
     sums.set(name, sum);
     if (name.startsWith('files/')) {
-      if (name !== `files/${sum}`) throw new BackupRefused(`${file} is damaged: what is kept as ${name} is something else.`);
+      if (name !== `files/${sum}`) throw new BackupRefused(`${file} is damaged: the content of ${name} is wrong.`);
       bytes.add(sum);
       continue;
     }
     const table = tableOf(name);
-    if (!table) throw new BackupRefused(`${file} is no backup of Yohaku: it holds ${name.slice(0, 60)}.`);
+    if (!table) throw new BackupRefused(`${file} is not a backup of Yohaku: it holds ${name.slice(0, 60)}.`);
     for (const row of rowsOf(content, file, name)) {
       counts.set(table, (counts.get(table) ?? 0) + 1);
       if (table === 'sites') sites.set(String(row['id']), { document: row['document'] as Record<string, unknown>, sequence: Number(row['sequence']) });
@@ -95,7 +95,7 @@ function readManifest(content: Buffer, file: string): Manifest {
   } catch {
     throw new BackupRefused(`${file} is damaged: its list of what it holds cannot be read.`);
   }
-  if (found.format !== BACKUP.format || typeof found.version !== 'number' || typeof found.migrations !== 'number') throw new BackupRefused(`${file} is no backup of Yohaku.`);
+  if (found.format !== BACKUP.format || typeof found.version !== 'number' || typeof found.migrations !== 'number') throw new BackupRefused(`${file} is not a backup of Yohaku.`);
   if (found.version > BACKUP.version) throw new BackupRefused(`${file} was made by a newer Yohaku (backups of version ${found.version}; this one reads up to ${BACKUP.version}). Update this Yohaku.`);
   const tables = { ...Object.fromEntries(LATER.map((table) => [table, { columns: [], rows: 0 }])), ...Object.fromEntries(Object.entries(found.tables ?? {}).map(([name, one]) => [tableNow(name), one])) } as Manifest['tables'];
   if (typeof found.sums !== 'object' || found.sums === null || !found.tables || TABLES.some((table) => !isColumns(tables[table]?.columns)) || typeof found.made !== 'string' || !Number.isFinite(Date.parse(found.made))) throw new BackupRefused(`${file} is damaged: its list of what it holds lacks a part.`);

@@ -13,7 +13,7 @@ export async function* readEntries(file: string): AsyncGenerator<{ readonly name
   const read = pipeline(createReadStream(file), createGunzip(), archive).catch((error: unknown) => error as NodeJS.ErrnoException);
   try {
     for await (const entry of archive) {
-      if ((entry.header.size ?? 0) > LARGEST) throw new BackupRefused(`${file} is no backup of Yohaku: ${entry.header.name.slice(0, 60)} in it is too large.`);
+      if ((entry.header.size ?? 0) > LARGEST) throw new BackupRefused(`${file} is not a backup of Yohaku: ${entry.header.name.slice(0, 60)} in it is too large.`);
       const chunks: Buffer[] = [];
       for await (const chunk of entry) chunks.push(chunk as Buffer);
       yield { name: entry.header.name, content: Buffer.concat(chunks) };
@@ -29,5 +29,5 @@ export async function* readEntries(file: string): AsyncGenerator<{ readonly name
 function faultOf(file: string, error: NodeJS.ErrnoException): string {
   if (error.code === 'ENOENT') return `there is no file ${file}.`;
   if (error.code === 'EACCES' || error.code === 'EISDIR') return `${file} cannot be read (${error.code}).`;
-  return `${file} is no backup of Yohaku, or it is damaged or cut off. Nothing was changed; use another backup.`;
+  return `${file} is not a backup of Yohaku, or it is damaged or cut off. Nothing was changed; use another backup.`;
 }

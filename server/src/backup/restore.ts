@@ -32,7 +32,7 @@ export async function restoreBackup(database: Database, file: string, keep?: str
       if (isLocked(error) && tries < TRIES) continue;
       if (error instanceof BackupRefused) throw error;
       if (isRefusedByDatabase(error)) throw new BackupRefused(`${file} is damaged: a row in it does not fit (${(error as Error).message.split('\n')[0]}). Nothing was changed; use another backup.`, { cause: error });
-      throw new BackupRefused(`${file} could not be brought back: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
+      throw new BackupRefused(`${file} could not be restored: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
     }
   }
 }

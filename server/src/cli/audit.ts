@@ -15,7 +15,7 @@ export const audit: Verb = {
     const counts = auditCounts(result);
     const list = findings(result).flatMap((one) => describe(result, one));
     print(values.json, { ...counts, findings: list }, () => [
-      `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} cannot be told`,
+      `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} not yet measured`,
       ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.fix ? `; fix: ${one.fix}` : ''}`),
     ].join('\n'));
     return counts.failed > 0 ? 1 : 0;

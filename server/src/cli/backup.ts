@@ -19,7 +19,7 @@ export const backup: Verb = {
     const file = resolve(values.output ?? `yohaku-backup-${stamp(new Date())}.tar.gz`);
     if (existsSync(file)) throw new UseError(`${file} is there already. Nothing was written; give another name with -o.`);
     const summary = await withDatabase(values.data, host, (database) => writeBackup(database, file));
-    print(values.json, { file, made: summary.made, sites: summary.sites, changes: summary.changes, files: summary.files }, () => `${file}\n${backupWords(summary)}\nAll of it was read back.`);
+    print(values.json, { file, made: summary.made, sites: summary.sites, changes: summary.changes, files: summary.files }, () => `${file}\n${backupWords(summary)}\nThe backup was checked.`);
     return 0;
   },
 };

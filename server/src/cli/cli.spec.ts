@@ -32,9 +32,9 @@ describe('command line', () => {
     await run('export', 'ternhaven', '--format', 'site', '-o', join(folder, 'site'));
     const brought = await run('import', join(folder, 'site'), '--as', 'second', '--name', 'Second', '--json');
     expect([brought.code, JSON.parse(brought.out)]).toEqual([0, jasmine.objectContaining({ id: 'second', name: 'Second', pages: 9 })]);
-    expect((await run('import', join(folder, 'site', 'site.json'), '--as', 'second')).err).toMatch(/There is a site “second” already/);
+    expect((await run('import', join(folder, 'site', 'site.json'), '--as', 'second')).err).toMatch(/A site already has the id “second”/);
     const back = await run('restore', file);
-    expect([back.code, back.out]).toEqual([0, jasmine.stringMatching(/All of it is in place. What was here before is in .*before-restore-/)]);
+    expect([back.code, back.out]).toEqual([0, jasmine.stringMatching(/The backup was restored. The earlier state is in .*before-restore-/)]);
     const { code, err } = await run('audit', 'second');
     expect([code, err]).toEqual([2, jasmine.stringMatching(/there is no site “second”; there is ternhaven/)]);
     expect((await run('restore', join(folder, 'nothing.tar.gz'))).err.trim().split('\n').at(-1)).toMatch(/there is no file/);
@@ -123,7 +123,7 @@ describe('command line', () => {
     expect((await run('export', 'ternhaven', '--format', 'css')).out).toContain('--color-core-funnel: #2244aa;');
     await writeFile(join(folder, 'house.css'), ':root { --funnel: #aa2200; --rope: oklch(80% 0.05 90); --gap: 4px }');
     const sheet = await run('import', 'house.css', '--site', 'ternhaven', '--json');
-    expect([sheet.code, JSON.parse(sheet.out)]).toEqual([1, { taken: 2, added: ['rope'], changed: ['funnel'], left: [{ path: '--gap', reason: 'is 4px; only colours, text styles, shadows, motions and corners come in by themselves; kept, and written out again' }] }]);
+    expect([sheet.code, JSON.parse(sheet.out)]).toEqual([1, { taken: 2, added: ['rope'], changed: ['funnel'], left: [{ path: '--gap', reason: 'is 4px; only colours, text styles, shadows, motions and corners can be imported alone; kept, and exported again' }] }]);
     expect((await run('export', 'ternhaven', '--format', 'csv')).out).toMatch(/^Rope,color\.side\.rope,#cabd9a,/m);
     expect((await run('export', 'ternhaven', '--format', 'svg')).out).toContain('fill="#aa2200"');
     expect(JSON.parse((await run('export', 'ternhaven', '--format', 'json')).out)).toEqual(jasmine.objectContaining({ site: 'Ternhaven Ferries' }));

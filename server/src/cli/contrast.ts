@@ -10,7 +10,7 @@ export const contrast: Verb = {
     if (positionals.length !== 2) throw new UseError('contrast takes two colours: ./yohaku contrast "#b83a1e" white');
     const [front, back] = positionals.map((text) => {
       const color = parseColor(text);
-      if (!color) throw new UseError(`“${text}” is no CSS colour. Try #b83a1e, rgb(184 58 30), oklch(53% 0.167 34) or a name.`);
+      if (!color) throw new UseError(`“${text}” is not a CSS colour. Try #b83a1e, rgb(184 58 30), oklch(53% 0.167 34) or a name.`);
       return color.rgb;
     });
     const ground = composite(back!, WHITE);

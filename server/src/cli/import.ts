@@ -14,7 +14,7 @@ export const importVerb: Verb = {
     const [file] = positionals;
     if (!file || positionals.length !== 1) throw new UseError('import takes one file: ./yohaku import tokens.json --site ternhaven');
     if (values.as !== undefined) return bringSiteIn(file, values.as, values, host);
-    if (!values.site) throw new UseError('say into which site: --site ternhaven, or, for an exported site, under which new id: --as ID');
+    if (!values.site) throw new UseError('name the site with --site ternhaven, or, for an exported site, a new id with --as ID');
     const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
       throw new UseError(`${file} cannot be read: ${error.code ?? error.message}.`);
     });

@@ -15,7 +15,7 @@ export const restore: Verb = {
     const checked = await checkBackup(file);
     const found = { file, made: checked.made, sites: checked.sites, changes: checked.changes, files: checked.files };
     if (values.check) {
-      print(values.json, found, () => `${backupWords(checked)}\nAll of it can be read.`);
+      print(values.json, found, () => `${backupWords(checked)}\nThe backup is complete.`);
       return 0;
     }
     const before = await withDatabase(values.data, host, async (database) => {
@@ -28,7 +28,7 @@ export const restore: Verb = {
       await restoreBackup(database, file, kept ?? undefined);
       return kept;
     });
-    print(values.json, { ...found, before }, () => `${backupWords(checked)}\nAll of it is in place.${before ? ` What was here before is in ${before}.` : ''}`);
+    print(values.json, { ...found, before }, () => `${backupWords(checked)}\nThe backup was restored.${before ? ` The earlier state is in ${before}.` : ''}`);
     return 0;
   },
 };

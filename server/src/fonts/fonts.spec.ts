@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, deflateSync } from 'node:zlib';
 import { decompress } from 'wawoff2';
-import { LIBRARY, READY_METRICS, facesOf, fallbackFaces, widthOf, type LibraryFamily } from '@yohaku/core';
+import { LIBRARY, READY_METRICS, facesOf, fallbackCss, fallbackFaces, siteFontsCss, twinFileNames, widthOf, type LibraryFamily } from '@yohaku/core';
+import { ternhaven } from '@yohaku/demo';
 import { fontPath } from '../publish/index.ts';
 import { sfntOf, sfntTables } from '../testing/sfnt.ts';
 import { FontRefused } from './font-refused.ts';
@@ -53,6 +54,17 @@ describe('the library', () => {
 });
 
 describe('what stands in for a font', () => {
+  it('ships with the desk, so that every machine measures the same, and is the reader’s own on a published site', () => {
+    const site = ternhaven;
+    const urls = (css: string) => [...css.matchAll(/url\("([^"]+)"\)/g)].map(([, url]) => url!);
+    const names = twinFileNames();
+    const shipped = urls(fallbackCss(LIBRARY, '/fonts/'));
+    expect(new Set(shipped.map((url) => names.get(url.replace('/fonts/', ''))))).toEqual(new Set(['arimo', 'cousine', 'gelasio', 'tinos']));
+    for (const url of shipped) expect(readFileSync(fontPath(ROOT, names.get(url.slice(7))!, url.slice(7))).length).toBeGreaterThan(500);
+    expect(siteFontsCss(site, 'fonts/')).toContain('local("Georgia")');
+    expect(urls(siteFontsCss(site, 'fonts/')).filter((url) => names.has(url.replace('fonts/', '')) && !url.includes('gelasio'))).toEqual([]);
+  });
+
   it('is as wide and as tall as the font, whatever its own size', () => {
     const family = LIBRARY.find((one) => one.id === 'gelasio') as LibraryFamily;
     const ready = { 'Gelasio as Georgia': 'georgia', 'Gelasio as DejaVu Serif': 'dejavu-serif' } as const;
@@ -98,7 +110,7 @@ describe('a font file', () => {
   });
   it('is refused when it is empty, no font, cut off, a collection, or too large', () => {
     expect(refusal(Buffer.alloc(0))).toMatch(/empty/);
-    expect(refusal(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).toMatch(/no woff2, woff, ttf or otf/);
+    expect(refusal(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).toMatch(/not a WOFF2, WOFF, TTF or OTF/);
     expect(refusal(Buffer.from('ttcf\0\0\0\0'))).toMatch(/collection/);
     expect(refusal(file('arimo').subarray(0, 4000))).toMatch(/cut off|damaged/);
     expect(refusal(ttf.subarray(0, 3000))).toMatch(/damaged|cut off/);
@@ -145,15 +157,15 @@ describe('a font file', () => {
       cmap.writeUInt32BE(0xffff_fffe, 32);
       tables.set('cmap', cmap);
     });
-    await expectAsync(openApart(apart, endless, { seconds: 60, megabytes: 700 })).toBeRejectedWithError(FontRefused, /takes more memory than any font does/);
+    await expectAsync(openApart(apart, endless, { seconds: 60, megabytes: 700 })).toBeRejectedWithError(FontRefused, /reading it takes too much memory/);
     await expectAsync(openApart(apart, endless, { seconds: 0.1, megabytes: 4000 })).toBeRejectedWithError(FontRefused, /could not be read within 0.1 seconds/);
     const { read, looks, woff2 } = await openApart(apart, ttf);
     expect([read.family, looks.kind, Buffer.from(woff2).toString('latin1', 0, 4)]).toEqual(['Arimo', 'sans', 'wOF2']);
-    await expectAsync(openApart(apart, Buffer.from('no font'))).toBeRejectedWithError(FontRefused, /no woff2, woff, ttf or otf/);
+    await expectAsync(openApart(apart, Buffer.from('no font'))).toBeRejectedWithError(FontRefused, /not a WOFF2, WOFF, TTF or OTF/);
   });
   it('without a name, or with one that would break out of a stylesheet, is taken with what can be used of it', () => {
     const nameless = readFontFile(changed((tables) => tables.delete('name')));
-    expect([nameless.family, nameless.notes.join()]).toEqual(['', jasmine.stringMatching(/no name/)]);
+    expect([nameless.family, nameless.notes.join()]).toEqual(['', jasmine.stringMatching(/no usable name/)]);
     const hostile = readFontFile(changed((tables) => {
       const name = tables.get('name')!;
       const utf16 = (text: string) => Buffer.from(text, 'utf16le').swap16();

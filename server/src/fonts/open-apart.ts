@@ -17,8 +17,8 @@ const FONT_APART: ApartLimits = { seconds: 60, megabytes: 1000 };
  */
 export async function openApart(apart: Apart, bytes: Uint8Array, limits: ApartLimits = FONT_APART): Promise<OpenedFont> {
   const answer = await apart.run<OpenedFont>('font', bytes, limits, {
-    tooLong: `The font could not be read within ${limits.seconds} seconds: something in it has no end. Export it again and drop the new file.`,
-    tooMuch: 'The font is damaged: to read it takes more memory than any font does. Export it again and drop the new file.',
+    tooLong: `The font could not be read within ${limits.seconds} seconds. It may be damaged. Export it again and drop the new file.`,
+    tooMuch: 'The font is damaged: reading it takes too much memory. Export it again and drop the new file.',
   });
   if ('refused' in answer) throw new FontRefused(answer.refused);
   return answer.given;

@@ -25,7 +25,7 @@ export function fontFormat(bytes: Buffer): FontFormat {
     case 'OTTO': return 'opentype';
     case '\0\x01\0\0': case 'true': return 'truetype';
     case 'ttcf': throw new FontRefused('This is a collection of several fonts in one file. Export each font by itself and drop those.');
-    default: throw new FontRefused('This is no woff2, woff, ttf or otf font, whatever its name says. Drop the font file itself.');
+    default: throw new FontRefused('This is not a WOFF2, WOFF, TTF or OTF font. Drop the font file itself.');
   }
 }
 

@@ -36,7 +36,7 @@ export function readFontFile(bytes: Uint8Array): FontFile {
   const format = fontFormat(buffer);
   try {
     const font = create(buffer) as Font;
-    if (!(font.unitsPerEm >= 16 && font.unitsPerEm <= 16_384) || font.numGlyphs < 1) throw new FontRefused('The font has no letters that could be drawn. Export it again and drop the new file.');
+    if (!(font.unitsPerEm >= 16 && font.unitsPerEm <= 16_384) || font.numGlyphs < 1) throw new FontRefused('The font has no drawable letters. Export it again and drop the new file.');
     return describe(font, format);
   } catch (error) {
     if (error instanceof FontRefused) throw error;
@@ -64,7 +64,7 @@ function describe(font: Font, format: FontFormat): FontFile {
   const slanted = axes.some((axis) => (axis.tag === 'slnt' || axis.tag === 'ital') && axis.min !== axis.max);
   const selection = os2?.fsSelection as { italic?: boolean; oblique?: boolean } | undefined;
   const family = safeName(optional(() => font.getName('preferredFamily', 'en')) ?? optional(() => font.familyName) ?? '');
-  if (family === '') notes.push('It says no name that can be used; it is called by its file.');
+  if (family === '') notes.push('It has no usable name; its file name is used.');
   if (slanted) notes.push('It has a slant of its own on an axis; the upright end is used.');
   return {
     format, family, weight, axes,
@@ -120,7 +120,7 @@ function readAxes(font: Font, notes: string[]): FontFile['axes'] {
   return found.flatMap(([tag, axis]) => {
     if (!axis || !/^[A-Za-z][A-Za-z0-9 ]{0,3}$/.test(tag)) return [];
     if (!(Number.isFinite(axis.min) && Number.isFinite(axis.max)) || axis.min > axis.max) {
-      notes.push(`Its axis ${tag} goes from ${axis.min} to ${axis.max}, which is no range; it was left out.`);
+      notes.push(`Its axis ${tag} goes from ${axis.min} to ${axis.max}, which is not a range; it was ignored.`);
       return [];
     }
     return [{ tag, min: axis.min, max: axis.max }];
@@ -131,12 +131,12 @@ function weights(named: number, axes: FontFile['axes'], notes: string[]): readon
   const axis = axes.find((one) => one.tag === 'wght');
   const clamp = (value: number) => Math.min(1000, Math.max(1, Math.round(value)));
   if (axis) {
-    if (axis.min < 1 || axis.max > 1000) notes.push(`Its weights go from ${axis.min} to ${axis.max}; CSS knows 1 to 1000, the rest was left out.`);
+    if (axis.min < 1 || axis.max > 1000) notes.push(`Its weights go from ${axis.min} to ${axis.max}; CSS knows 1 to 1000, the others were ignored.`);
     return [clamp(axis.min), clamp(axis.max)];
   }
   // Very old fonts count weights from 1 to 9.
   const weight = named > 0 && named < 10 ? named * 100 : named;
-  if (weight < 1 || weight > 1000) notes.push(`It gives its weight as ${named}, which is none; it is taken as 400.`);
+  if (weight < 1 || weight > 1000) notes.push(`It gives its weight as ${named}, which is not a weight; 400 is used.`);
   return weight < 1 || weight > 1000 ? [400, 400] : [clamp(weight), clamp(weight)];
 }
 

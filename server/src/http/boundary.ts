@@ -46,12 +46,12 @@ function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (error instanceof SiteRefused) return new Problem(422, 'Site refused', error.message, error.issues);
   if (error instanceof SiteUnreadable) return new Problem(error.newer ? 409 : 422, error.newer ? 'Made by a newer Yohaku' : 'Site not readable', error.message, error.issues);
   if (error instanceof ApartBusy) return new Problem(503, 'Busy', error.message, [], 5);
-  if (isLocked(error)) return new Problem(503, 'Site busy', 'Another process is changing this site and is not done yet. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
-  if (isDiskFull(error)) return new Problem(503, 'Disk full', 'The disk of the server is full. Nothing was saved by this request. Make room on the disk; then it can be sent again unchanged.', [], 2);
-  if (isCrowded(error)) return new Problem(503, 'Database busy', 'Other programs hold all connections of the database. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
-  if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. Nothing was saved by this request; it can be sent again unchanged.', [], 2);
+  if (isLocked(error)) return new Problem(503, 'Site busy', 'Another process is changing this site and is not done yet. This request saved nothing; send it again unchanged.', [], 2);
+  if (isDiskFull(error)) return new Problem(503, 'Disk full', 'The disk of the server is full. This request saved nothing. Free some disk space, then send the request again unchanged.', [], 2);
+  if (isCrowded(error)) return new Problem(503, 'Database busy', 'Other programs hold all connections of the database. This request saved nothing; send it again unchanged.', [], 2);
+  if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. This request saved nothing; send it again unchanged.', [], 2);
   // What a schema let through and no column takes: the sender's fault all the same, never said as ours.
-  if (isRefusedByDatabase(error)) return new Problem(422, 'Input refused', 'Something in the request cannot be kept. Nothing was saved by it.');
+  if (isRefusedByDatabase(error)) return new Problem(422, 'Input refused', 'Part of the request cannot be stored. The request saved nothing.');
   const status = (error as { status?: unknown }).status;
   if (typeof status === 'number' && status >= 400 && status < 500) {
     const detail = status === 413 ? 'The request is too large. Send less at once.' : status === 400 ? 'The request could not be read.' : 'The request cannot be answered.';

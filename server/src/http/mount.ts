@@ -18,9 +18,9 @@ const VISITOR_MS = 20_000;
 /** Refuses hosts that are not ours, and changes that come from pages that are not ours, whatever the address. */
 export function onlyOurs({ door }: Services): Middleware {
   return async (context, next) => {
-    if (!door.hosts.has(context.host)) throw new Problem(403, 'Not allowed', 'This address is not one Yohaku serves.');
+    if (!door.hosts.has(context.host)) throw new Problem(403, 'Not allowed', 'Yohaku does not serve this address.');
     const origin = context.get('Origin');
-    if (!['GET', 'HEAD', 'OPTIONS'].includes(context.method) && origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'Changes are taken only from Yohaku’s own pages.');
+    if (!['GET', 'HEAD', 'OPTIONS'].includes(context.method) && origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may change this.');
     await next();
   };
 }
@@ -71,9 +71,9 @@ async function enter(context: Context, { door, database }: Services) {
   // Another program on this machine is the same site to a browser, and its requests carry the cookie: only our own pages ask for data.
   const from = context.get('Sec-Fetch-Site');
   const opened = context.get('Sec-Fetch-Mode') === 'navigate' && context.method === 'GET';
-  if ((from === 'cross-site' || from === 'same-site') && !opened) throw new Problem(403, 'Not allowed', 'This is answered only to Yohaku’s own pages.');
+  if ((from === 'cross-site' || from === 'same-site') && !opened) throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may ask this.');
   const origin = context.get('Origin');
-  if (origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'This is answered only to Yohaku’s own pages.');
+  if (origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may ask this.');
   return session;
 }
 
@@ -83,14 +83,14 @@ function plainParams(params: Record<string, string>): Record<string, string> {
 }
 
 async function jsonBody(context: Context, limit: number): Promise<unknown> {
-  if (!context.is('application/json')) throw new Problem(415, 'Unknown kind of content', 'This is answered to JSON only. Send it with Content-Type: application/json.');
+  if (!context.is('application/json')) throw new Problem(415, 'Unknown kind of content', 'This address accepts only JSON. Send it with Content-Type: application/json.');
   const bytes = await rawBody(context, limit, `The request is over ${megabytes(limit)}. Send less at once.`);
   return readJson(bytes);
 }
 
 async function rawBody(context: Context, limit: number, tooLarge: string, within?: number): Promise<Buffer> {
   const encoding = context.get('Content-Encoding');
-  if (encoding !== '' && encoding !== 'identity') throw new Problem(415, 'Unknown kind of content', 'The content is packed. Send it as it is.');
+  if (encoding !== '' && encoding !== 'identity') throw new Problem(415, 'Unknown kind of content', 'The content is compressed. Send it uncompressed.');
   const late = within === undefined ? undefined : setTimeout(() => context.req.destroy(), within);
   try {
     return await getRawBody(context.req, { limit, length: context.get('Content-Length') || null });

@@ -55,7 +55,7 @@ export class UploadQueue {
   async run<T>(users: readonly string[], work: () => Promise<T> | T): Promise<T> {
     this.count(users);
     if (this.#running >= this.#limits.atOnce) {
-      if (this.#waiting.length >= this.#limits.waiting) throw new Problem(503, 'Busy', this.#limits.words?.busy ?? 'Too many files are being read. Nothing of this one was kept; drop it again in a moment.', [], SOON);
+      if (this.#waiting.length >= this.#limits.waiting) throw new Problem(503, 'Busy', this.#limits.words?.busy ?? 'Too many files are being read. This file was not added; drop it again in a moment.', [], SOON);
       await new Promise<void>((go) => this.#waiting.push(go));
     } else this.#running++;
     try {

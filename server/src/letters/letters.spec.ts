@@ -18,7 +18,7 @@ describe('forms of a published site', () => {
   });
   const letters = async () => ((await (await client.get('/api/sites/ternhaven/letters')).json()) as { letters: Letter[] }).letters;
   const form = async () => {
-    await edit((site) => inTurn(site, 'A form', [(now) => addPage(now, 'ask', null), (now) => addSection(now, 'ask', 'ask-form', undefined, SECTION_KINDS.form)]));
+    await edit((site) => inTurn(site, 'A variant', [(now) => addPage(now, 'ask', null), (now) => addSection(now, 'ask', 'ask-form', undefined, SECTION_KINDS.form)]));
     const found = formsOf((await stored()).site).find(({ page }) => page.id === 'ask')!;
     const at = ['pages', 'ask', 'sections', 'ask-form', 'own', 'blocks', found.form.id];
     await edit((site) => inTurn(site, 'Asked', [
@@ -60,7 +60,7 @@ describe('forms of a published site', () => {
     };
     expect(await refused({ [order[0]!]: '  ' })).toMatch(/^422 Not sent. “.*” is needed. Go back/);
     expect(await refused({ [order[0]!]: 'Ada', [order[1]!]: 'nobody' })).toMatch(/^422 Not sent. “.*” is no mail address. Go back/);
-    expect(await refused({ [order[0]!]: 'x'.repeat(5001) })).toMatch(/^422 Not sent. “.*” has 5001 characters; at most 5000 are taken/);
+    expect(await refused({ [order[0]!]: 'x'.repeat(5001) })).toMatch(/^422 Not sent. “.*” has 5001 characters; at most 5000 are allowed/);
     expect((await send(file, { [order[0]!]: 'x'.repeat(300_000) })).status).toBe(413);
     expect((await send(file, { [order[0]!]: 'Ada' }, { origin: 'https://elsewhere.example' })).status).toBe(403);
     expect((await send('index.html', { [order[0]!]: 'Ada' })).status).toBe(404);

@@ -30,7 +30,7 @@ export async function takeLetter({ db }: Database, site: Site, file: string, bod
   const fields = readLetter(found.form, new Map(new URLSearchParams(body)));
   if (typeof fields === 'string') throw new LetterRefused(fields);
   const [kept] = await db.select({ n: count() }).from(letters).where(eq(letters.siteId, site.id));
-  if (kept!.n >= MOST_LETTERS) throw new LetterRefused('The post box of this site is full.');
+  if (kept!.n >= MOST_LETTERS) throw new LetterRefused('The message store of this site is full.');
   // PostgreSQL keeps no NUL in a text.
   const plain = fields.map(({ label, value }) => ({ label, value: value.replaceAll('\0', '') }));
   await db.insert(letters).values({ siteId: site.id, id: randomUUID(), tray: found.form.tray ?? found.page.title, page: found.page.title, fields: plain });

@@ -74,7 +74,7 @@ async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<str
   for (const asset of Object.values(site.assets)) {
     const kept = await readFile(db, asset.hash);
     if (!kept) {
-      without.push(`the picture “${asset.name}”`);
+      without.push(`the image “${asset.name}”`);
       continue;
     }
     const colors = drawnColors(asset, site.brand);

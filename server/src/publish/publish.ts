@@ -53,6 +53,6 @@ export async function liveSite(db: Querier, siteId: string): Promise<{ site: Sit
   try {
     return { site: readStored(row.site).site, sequence: row.sequence, number: row.number };
   } catch (error) {
-    throw error instanceof SiteIssues ? new SiteUnreadable(siteId, error, 'That is what is live; publishing again replaces it.') : error;
+    throw error instanceof SiteIssues ? new SiteUnreadable(siteId, error, 'This is the live version; publishing again replaces it.') : error;
   }
 }

@@ -4,7 +4,7 @@ import { contentHash } from '../assets/index.ts';
 import type { SharingOrder } from './sharing-apart.ts';
 
 const LIMITS = { seconds: 120, megabytes: 1500 };
-const TOLD = { tooLong: 'The pictures for sharing take too long to be drawn.', tooMuch: 'The pictures for sharing take too much memory to be drawn.' };
+const TOLD = { tooLong: 'The sharing images take too long to be drawn.', tooMuch: 'The sharing images take too much memory to be drawn.' };
 /** Pictures that were drawn last: most pages are as they were at the publication before. */
 const drawn = new Map<string, Buffer>();
 const MOST_KEPT = 1000;

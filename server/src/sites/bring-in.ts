@@ -15,7 +15,7 @@ export const SITE_FILES = { bytes: LIMITS.siteFileBytes, archive: { unpacked: 30
 
 
 const ROOM = { seconds: 60, megabytes: 1500 };
-const TOO_MUCH = 'The site takes too long, or too much memory, to be read. Bring it in with ./yohaku import from its folder.';
+const TOO_MUCH = 'The site takes too long, or too much memory, to be read. Import the site with ./yohaku import from its folder.';
 
 /**
  * Brings an exported site in under an id of its own: from its zip, or from its
@@ -38,7 +38,7 @@ export async function bringIn(database: Database, apart: Apart, bytes: Buffer, i
 export async function bringFiles(database: Database, apart: Apart, files: ReadonlyMap<string, Uint8Array>, id: string, name?: string): Promise<Brought> {
   if (await hasSite(database.db, id)) throw idTaken(id);
   const bytes = files.get('site.json');
-  if (!bytes) throw new SiteRefused('There is no site.json in this. Bring in a site as Yohaku exports it: its zip, its folder, or its site.json.');
+  if (!bytes) throw new SiteRefused('This contains no site.json. Import a site as Yohaku exports it: its ZIP, its folder, or its site.json.');
   const notes: string[] = [];
   const site = await read(apart, { bytes, with: { id, ...(name === undefined ? {} : { name }) } });
   return database.db.transaction(async (tx) => {
@@ -85,7 +85,7 @@ async function bringPictures(tx: Querier, apart: Apart, site: Site, files: Reado
       missing.push(asset.name);
       continue;
     }
-    const told = { tooLong: `The picture ${asset.name} takes too long to be read.`, tooMuch: `The picture ${asset.name} takes too much memory to be read.` };
+    const told = { tooLong: `The image ${asset.name} takes too long to be read.`, tooMuch: `The image ${asset.name} takes too much memory to be read.` };
     const answer = await apart.run<KeptPicture>('picture', found[1], ROOM, told);
     if ('refused' in answer) throw new SiteRefused(`${found[0]}: ${answer.refused}`);
     const { bytes, type, width, height } = answer.given;
@@ -95,8 +95,8 @@ async function bringPictures(tx: Querier, apart: Apart, site: Site, files: Reado
     const bound = asset.bound && painted ? Object.fromEntries(Object.entries(asset.bound).map(([from, swatch]) => [painted.get(from) ?? from, swatch])) : asset.bound;
     made[asset.id] = { ...asset, hash, type, width, height, ...(bound ? { bound } : {}) };
   }
-  if (missing.length > 0) throw new SiteRefused(`${missing.length === 1 ? 'The picture' : `${missing.length} pictures`} ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ' and others' : ''} ${missing.length === 1 ? 'is' : 'are'} neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
-  if (files.size === 1 && Object.keys(made).length > 0) notes.push('Its pictures were kept here already.');
+  if (missing.length > 0) throw new SiteRefused(`${missing.length === 1 ? 'The image' : `${missing.length} images`} ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ' and others' : ''} ${missing.length === 1 ? 'is' : 'are'} neither on this server nor in the import. Import the whole export, as its ZIP or its folder.`);
+  if (files.size === 1 && Object.keys(made).length > 0) notes.push('Its images are already on this server.');
   return made;
 }
 
@@ -106,7 +106,7 @@ async function bringDownloads(tx: Querier, site: Site, files: ReadonlyMap<string
   const made: Site['downloads'] = {};
   for (const one of Object.values(site.downloads)) {
     const found = kept.get(one.hash) === one.type ? undefined : files.get(downloadFile(one));
-    if (!found && kept.get(one.hash) !== one.type) throw new SiteRefused(`The download ${one.name} is neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
+    if (!found && kept.get(one.hash) !== one.type) throw new SiteRefused(`The download ${one.name} is neither on this server nor in the import. Import the whole export, as its ZIP or its folder.`);
     try {
       made[one.id] = found ? { ...one, ...(await keepDownload(tx, downloadFile(one), Buffer.from(found))) } : one;
     } catch (error) {
@@ -132,8 +132,8 @@ async function bringFonts(tx: Querier, apart: Apart, site: Site, files: Readonly
       }
     }
     if (faces.length > 0) made[family.id] = { ...family, faces };
-    else if (families.heading === family.id || families.body === family.id) throw new SiteRefused(`The font ${family.name} is neither here nor in what was sent. Bring in the whole export, as its zip or its folder.`);
-    else notes.push(`The family ${family.name}, which nothing is set in, was left out: its files are not in the export.`);
+    else if (families.heading === family.id || families.body === family.id) throw new SiteRefused(`The font ${family.name} is neither on this server nor in the import. Import the whole export, as its ZIP or its folder.`);
+    else notes.push(`The family ${family.name}, which no text uses, was not imported: its files are not in the export.`);
   }
   return made;
 }

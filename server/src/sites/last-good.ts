@@ -41,7 +41,7 @@ export async function openAtLastGood(database: Database, siteId: string, author:
       if (issuesOf(at)) continue;
       const { site } = readStored(at);
       const sequence = raw.sequence + 1;
-      const words = `It could not be read (${wrong.issues[0]!.path} ${wrong.issues[0]!.message}), so it was opened at its last good state, before “${row.label}”; ${plural(forth.length, 'edit')} ${forth.length === 1 ? 'was' : 'were'} taken back. They are kept in the log.`;
+      const words = `It could not be read (${wrong.issues[0]!.path} ${wrong.issues[0]!.message}), so Yohaku opened its last good state, before “${row.label}”; ${plural(forth.length, 'edit')} ${forth.length === 1 ? 'was' : 'were'} taken back. They are kept in the log.`;
       const change: Change = { id: `fix-${randomUUID()}`, schemaVersion: SCHEMA_VERSION, label: 'Opened at the last good state', ops: back };
       await tx.insert(changes).values({ siteId, sequence, id: change.id, change, inverse: forth.flat(), author, windowId: 'fix' });
       await writeTouched(tx, siteId, raw.document as unknown as Site, site, sequence);

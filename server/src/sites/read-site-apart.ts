@@ -6,7 +6,7 @@ export interface SiteOrder { readonly bytes?: Uint8Array; readonly document?: un
 /** The site, or a sentence about the problem with the list of issues. */
 export type SiteRead = { readonly site: Site } | { readonly problem: string; readonly issues: readonly Issue[] };
 
-const NO_JSON = 'site.json is not JSON that can be read. Export the site again and bring that in.';
+const NO_JSON = 'site.json is not JSON that can be read. Export the site again and import that file.';
 
 /** Reads and checks a whole document. Runs in its own process, because a large site takes many seconds. */
 export async function readSiteApart({ bytes, document, with: more }: SiteOrder): Promise<SiteRead> {
@@ -15,7 +15,7 @@ export async function readSiteApart({ bytes, document, with: more }: SiteOrder):
     if (typeof found !== 'object' || found === null || Array.isArray(found)) return { problem: NO_JSON, issues: [] };
     return { site: readSite({ ...found, ...more }) };
   } catch (error) {
-    if (error instanceof SiteIssues) return { problem: `site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was brought in.`, issues: error.issues };
+    if (error instanceof SiteIssues) return { problem: `site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was imported.`, issues: error.issues };
     if (error instanceof SyntaxError) return { problem: NO_JSON, issues: [] };
     throw error;
   }

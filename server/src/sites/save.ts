@@ -80,7 +80,7 @@ export async function saveChanges(database: Database, siteId: string, sent: read
       else if ((error as Error).name === 'SiteUnreadable') throw error;
       else {
         report(error);
-        results.push({ id: change.id, refused: `“${change.label}” could not be saved; something in it cannot be kept. The other edits go on.`, kind: 'fault', issues: [] });
+        results.push({ id: change.id, refused: `“${change.label}” could not be saved, because part of it cannot be stored. The other edits were saved.`, kind: 'fault', issues: [] });
       }
     }
   }
@@ -99,7 +99,7 @@ async function refuseWithoutBytes(tx: Querier, before: Site, after: Site): Promi
   if (wanted.size === 0) return;
   const kept = new Map((await tx.select({ hash: files.hash, type: files.type }).from(files).where(inArray(files.hash, [...wanted.keys()]))).map((row) => [row.hash, row.type]));
   for (const [hash, { type, name, path }] of wanted) if (kept.get(hash) !== type)
-    throw new ChangeRefused('gone', `The file of ${name} is not kept here. Drop it again, and then use it.`, [{ path, message: kept.has(hash) ? `is the content of a file of another kind, ${kept.get(hash)}` : 'names content that is not kept here' }]);
+    throw new ChangeRefused('gone', `The file of ${name} is not kept here. Drop it again, and then use it.`, [{ path, message: kept.has(hash) ? `is the content of a file of another type, ${kept.get(hash)}` : 'names content that is not kept here' }]);
 }
 
 /** Returns the changes after a sequence in order: at most 1,000 changes or 16 million characters of JSON, at least one change. */

@@ -34,14 +34,14 @@ describe('the shelf of sites', () => {
   it('two windows that begin the same: one has it, the other is told', async () => {
     const both = await Promise.all([begin('twice', 'Twice'), begin('twice', 'Twice')]);
     expect(both.map((one) => one.status).sort()).toEqual([201, 422]);
-    expect(await detail(both.find((one) => one.status === 422)!)).toContain('There is a site “twice” already. Nothing was changed; choose another id.');
+    expect(await detail(both.find((one) => one.status === 422)!)).toContain('A site already has the id “twice”. Nothing was changed; choose another id.');
     expect((await shelf()).filter((one) => one.id === 'twice').length).toBe(1);
   });
 
   it('copies one as it stands, puts it away and back, and deletes it only by its name', async () => {
     const copied = await client.send('POST', '/api/sites/mill/copies', { id: 'mill-2', name: 'Mill, second try' });
     expect([copied.status, ((await copied.json()) as { pages: number }).pages]).toEqual([201, 1]);
-    expect(await detail(await client.send('POST', '/api/sites/mill/copies', { id: 'mill-2', name: 'Again' }))).toContain('There is a site “mill-2” already');
+    expect(await detail(await client.send('POST', '/api/sites/mill/copies', { id: 'mill-2', name: 'Again' }))).toContain('A site already has the id “mill-2”');
     await client.send('PUT', '/api/sites/mill-2/archived', { archived: true });
     expect((await shelf()).find((one) => one.id === 'mill-2')!.archived).toBe(true);
     await client.send('PUT', '/api/sites/mill-2/archived', { archived: false });
@@ -68,7 +68,7 @@ describe('the shelf of sites', () => {
     // What was published before it moved is the same site still.
     const { live } = (await (await client.get('/api/sites/harbour/publications')).json()) as { live: { site: { id: string } } };
     expect(live.site.id).toBe('harbour');
-    expect(await detail(await client.send('PUT', '/api/sites/pier/address', { id: 'quay' }))).toContain('was once, and leads on to it');
+    expect(await detail(await client.send('PUT', '/api/sites/pier/address', { id: 'quay' }))).toContain('was once, and redirects to it');
     // Back to where it was: then the other leads on.
     expect((await client.send('PUT', '/api/sites/harbour/address', { id: 'quay' })).status).toBe(204);
     expect([(await client.get('/api/sites/harbour')).status, (await shelf()).filter((one) => one.name === 'Harbour').map((one) => one.id)]).toEqual([200, ['quay']] as never);

@@ -94,7 +94,7 @@ export async function moveSite(database: Database, from: string, to: string): Pr
     if (!row) return false;
     if (from === to) return true;
     const [former] = await tx.select({ siteId: formerAddresses.siteId }).from(formerAddresses).where(eq(formerAddresses.id, to));
-    if ((await hasSite(tx, to)) || (former && former.siteId !== from)) throw new SiteRefused(`“${to}” is the address of another site${former ? ' or was once, and leads on to it' : ''}. Nothing was changed; choose another.`);
+    if ((await hasSite(tx, to)) || (former && former.siteId !== from)) throw new SiteRefused(`“${to}” is the address of another site${former ? ' or was once, and redirects to it' : ''}. Nothing was changed; choose another.`);
     await tx.delete(formerAddresses).where(eq(formerAddresses.id, to));
     const named = (document: typeof sites.document | typeof versions.document | typeof publishes.site) => sql`jsonb_set(${document}, '{id}', to_jsonb(${to}::text))`;
     await tx.update(sites).set({ id: to, document: named(sites.document) }).where(eq(sites.id, from));

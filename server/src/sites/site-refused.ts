@@ -11,4 +11,4 @@ export class SiteRefused extends Error {
 }
 
 /** What is said where an id is another site's already. */
-export const idTaken = (id: string): SiteRefused => new SiteRefused(`There is a site “${id}” already. Nothing was changed; choose another id.`);
+export const idTaken = (id: string): SiteRefused => new SiteRefused(`A site already has the id “${id}”. Nothing was changed; choose another id.`);

@@ -47,7 +47,7 @@ describe('saving changes', () => {
   it('writes nothing of a refused change', async () => {
     const before = await stored();
     await expectAsync(save(asChange(setValue(site, 'Corner', ['brand', 'corners', 'button'], -5)))).toBeRejectedWithError(/corners.button/);
-    await expectAsync(save(asChange(setValue(site, 'Gone', ['brand', 'swatches', 'nobody', 'label'], 'x')))).toBeRejectedWithError(/no longer there/);
+    await expectAsync(save(asChange(setValue(site, 'Gone', ['brand', 'swatches', 'nobody', 'label'], 'x')))).toBeRejectedWithError(/target of this edit was deleted/);
     const after = await stored();
     expect(after.sequence).toBe(before.sequence);
     expect(after.site).toEqual(before.site);

@@ -9,7 +9,7 @@ export class SiteUnreadable extends Error {
     const [first] = cause.issues;
     super(cause.newer
       ? `The site “${siteId}” was made by a newer Yohaku (its document has version ${/^is (\S+?);/.exec(first?.message ?? '')?.[1] ?? '?'}). Nothing was changed. Update this Yohaku to open it.`
-      : `The site “${siteId}” cannot be read: ${first?.path ?? ''} ${first?.message ?? ''}. ${why} Nothing was changed; bring back a backup with ./yohaku restore, or ask for help with this sentence.`, { cause });
+      : `The site “${siteId}” cannot be read: ${first?.path ?? ''} ${first?.message ?? ''}. ${why} Nothing was changed; restore a backup with ./yohaku restore, or ask for help and quote this sentence.`, { cause });
     this.name = 'SiteUnreadable';
     this.issues = cause.issues;
     this.newer = cause.newer;

@@ -99,7 +99,7 @@ function sharesOf(colors: readonly ParsedColor[], { data }: Pixels): number[] {
 function refuseLoops(links: ReadonlyMap<string, readonly string[]>): void {
   const done = new Set<string>();
   const walk = (id: string, trail: readonly string[]): void => {
-    if (trail.includes(id)) throw new SourceRefused(`In this drawing <use> leads back to itself (${[...trail.slice(trail.indexOf(id)), id].join(' → ')}). Expand it and drop it again.`);
+    if (trail.includes(id)) throw new SourceRefused(`In this drawing <use> refers to itself (${[...trail.slice(trail.indexOf(id)), id].join(' → ')}). Expand it and drop it again.`);
     if (done.has(id)) return;
     for (const next of links.get(id) ?? []) walk(next, [...trail, id]);
     done.add(id);

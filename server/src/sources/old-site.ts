@@ -22,10 +22,10 @@ export function unpackSite(bytes: Uint8Array): { files: Map<string, string>; lef
 
 function faultWords(fault: ArchiveFault): string {
   switch (fault.kind) {
-    case 'broken': return 'The archive is broken. Pack the folder anew and drop it again.';
-    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing of it was read; pack the folder anew.`;
+    case 'broken': return 'The archive is broken. Pack the folder again and drop it here.';
+    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing was read. Pack the folder again.`;
     case 'files': return `The archive holds more than ${SOURCE_FILES.files} files. Pack only pages and sheets, and drop it again.`;
-    case 'file': return `${fault.name} in the archive is broken. Pack the folder anew and drop it again.`;
+    case 'file': return `${fault.name} in the archive is broken. Pack the folder again and drop it here.`;
     case 'unpacked': return `The archive holds more than ${SOURCE_FILES.unpacked / 1024 / 1024} MB once unpacked. Pack only pages and sheets, and drop it again.`;
   }
 }
@@ -65,5 +65,5 @@ export function leftOut(left: readonly string[]): string[] {
   if (left.length === 0) return [];
   const pictures = left.filter((name) => /\.(png|jpe?g|webp|svg|gif|avif)$/i.test(name)).length;
   const others = left.length - pictures;
-  return [`Left out: ${[pictures ? `${plural(pictures, 'picture')} (drop those that matter by themselves)` : '', others ? plural(others, 'other file') : ''].filter(Boolean).join(' and ')}.`];
+  return [`Not read: ${[pictures ? `${plural(pictures, 'image')} (drop important ones separately)` : '', others ? plural(others, 'other file') : ''].filter(Boolean).join(' and ')}.`];
 }

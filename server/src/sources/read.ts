@@ -19,14 +19,14 @@ export async function readSource(name: string, bytes: Buffer): Promise<ReadSourc
   if (bytes.length === 0) throw new SourceRefused('The file is empty. Export it again and drop the new one.');
   if (pictureType(bytes)) return readPicture(name, bytes);
   if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) return readArchive(name, bytes);
-  if (/\.(png|jpe?g|webp|svg|gif|avif|tiff?|pdf)$/i.test(name)) throw new SourceRefused('This is not a PNG, JPEG, WebP or SVG picture, whatever its name says. Export it as one of these and drop it again.');
+  if (/\.(png|jpe?g|webp|svg|gif|avif|tiff?|pdf)$/i.test(name)) throw new SourceRefused('This is not a PNG, JPEG, WebP or SVG image. Export it as one of these and drop it again.');
   if (bytes.length > SOURCE_FILES.text) throw new SourceRefused(`The text is over ${SOURCE_FILES.text / 1024 / 1024} MB. Keep the part with the colours and drop it again.`);
-  if (bytes.subarray(0, 8000).includes(0)) throw new SourceRefused('This is neither a picture nor a text, whatever its name says. PNG, JPEG, WebP, SVG, CSS, HTML, ZIP and plain text can be read.');
+  if (bytes.subarray(0, 8000).includes(0)) throw new SourceRefused('This is neither an image nor text. PNG, JPEG, WebP, SVG, CSS, HTML, ZIP and plain text can be read.');
   return readText(name, bytes.toString('utf8'));
 }
 
 async function readPicture(name: string, bytes: Buffer): Promise<ReadSource> {
-  if (bytes.length > PICTURE_LIMITS.bytes) throw new SourceRefused(`The picture is over ${PICTURE_LIMITS.bytes / 1024 / 1024} MB. Make it smaller and drop it again.`);
+  if (bytes.length > PICTURE_LIMITS.bytes) throw new SourceRefused(`The image is over ${PICTURE_LIMITS.bytes / 1024 / 1024} MB. Make it smaller and drop it again.`);
   const picture = await decodePicture(bytes);
   const { width, height, pixels, type } = picture;
   const plate = plateOf(pixels);
@@ -38,7 +38,7 @@ async function readPicture(name: string, bytes: Buffer): Promise<ReadSource> {
     if (colors.length > 0) return { ...base, kind: 'drawing', notes: [...picture.notes, ...notes], lines, colors };
   }
   const colors = extractPalette(pixels, 12).map(({ rgb, share, role, why }): SourceColor => ({ hex: hex(rgb), typed: hex(rgb), share, uses: null, role, why, spots: [] }));
-  if (colors.length === 0) throw new SourceRefused('The picture is fully transparent; there is no colour in it. Export it with its colours and drop it again.');
+  if (colors.length === 0) throw new SourceRefused('The image is fully transparent and contains no colour. Export it with its colours and drop it again.');
   return { ...base, kind: 'picture', notes: picture.notes, lines: [], colors };
 }
 

@@ -19,8 +19,8 @@ export async function listSources({ db }: Database, site: string): Promise<Sourc
 
 const LIMITS = { seconds: 20, megabytes: 1500 };
 const TOLD = {
-  tooLong: `The file could not be read within ${LIMITS.seconds} seconds: something in it has no end, or there is far too much of it. Simplify it and drop it again.`,
-  tooMuch: 'To read the file takes more memory than any logo, picture or sheet does. Make it smaller or simpler and drop it again.',
+  tooLong: `The file could not be read within ${LIMITS.seconds} seconds. Simplify it and drop it again.`,
+  tooMuch: 'Reading the file takes too much memory. Make it smaller or simpler and drop it again.',
 };
 
 /**

@@ -25,7 +25,7 @@ export function readSheet(tally: ColorTally, file: string, css: string): string[
   const ast = csstree.parse(css, {
     positions: true, parseCustomProperty: true, parseValue: true,
     onParseError: (error) => {
-      if (notes.length < 5) notes.push(`${file}, line ${(error as { line?: number }).line ?? '?'}: ${error.message}. What stands around it was read.`);
+      if (notes.length < 5) notes.push(`${file}, line ${(error as { line?: number }).line ?? '?'}: ${error.message}. The rest was read.`);
     },
   });
   const defined = new Map<string, Defined>();

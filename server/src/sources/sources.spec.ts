@@ -101,14 +101,14 @@ describe('reading sources', () => {
     expect(kind).toBe('site');
     expect(colors.map((one) => one.hex).sort()).toEqual(['#0e3b43', '#14211f', '#b83a1e', '#cfd9d6', '#fbfaf6']);
     expect(facts).toBe('5 colours in 2 files');
-    expect(notes.join(' ')).toMatch(/1 picture .*1 other file/);
+    expect(notes.join(' ')).toMatch(/1 image .*1 other file/);
   });
 
   it('says what it read with losses: moving, CMYK and 16-bit pictures', async () => {
     const flat = { create: { width: 40, height: 30, channels: 3 as const, background: '#b83a1e' } };
     const frames = Buffer.concat([Buffer.alloc(40 * 30 * 3, 40), Buffer.alloc(40 * 30 * 3, 200)]);
     const moving = await sharp(frames, { raw: { width: 40, height: 60, channels: 3, pageHeight: 30 } }).webp({ loop: 0, delay: [100, 100] }).toBuffer();
-    expect((await read('moves.webp', moving)).notes.join(' ')).toMatch(/first of 2 pictures/);
+    expect((await read('moves.webp', moving)).notes.join(' ')).toMatch(/first of its 2 frames/);
     const cmyk = await read('print.jpg', await sharp(flat).toColourspace('cmyk').jpeg().toBuffer());
     expect(cmyk.notes.join(' ')).toMatch(/CMYK/);
     const deep = await read('deep.png', await sharp(flat).toColourspace('rgb16').png().toBuffer());
@@ -119,11 +119,11 @@ describe('reading sources', () => {
   it('refuses with a sentence: empty, broken, renamed, bloated, active, looping, without a colour', async () => {
     const png = await sharp(Buffer.from(LOGO)).png().toBuffer();
     const cases: [string, string | Uint8Array, RegExp][] = [
-      ['x.png', new Uint8Array(), /empty/], ['x.gif', Buffer.from('GIF89a\0and more'), /not a PNG/], ['x.bin', Buffer.from('a\0and more'), /neither a picture nor a text/], ['x.png', png.subarray(0, 60), /broken/], ['x.png', Buffer.concat([png.subarray(0, 400), Buffer.alloc(50)]), /broken/],
+      ['x.png', new Uint8Array(), /empty/], ['x.gif', Buffer.from('GIF89a\0and more'), /not a PNG/], ['x.bin', Buffer.from('a\0and more'), /neither an image nor text/], ['x.png', png.subarray(0, 60), /broken/], ['x.png', Buffer.concat([png.subarray(0, 400), Buffer.alloc(50)]), /broken/],
       ['x.png', bloated(), /40 megapixels/], ['x.png', await sharp({ create: { width: 30, height: 20, channels: 4, background: '#0000' } }).png().toBuffer(), /transparent/],
       ['x.svg', svg('<script>alert(1)</script>'), /<script>/], ['x.svg', svg('<rect onclick="x()"/>'), /onclick/], ['x.svg', svg('<image href="http://a.example/x.png"/>'), /outside itself/],
       ['x.svg', svg('<style>@import "x.css"</style>'), /outside itself/], ['x.svg', svg('<rect fill="url(http://a.example/#x)"/>'), /outside itself/], ['x.svg', svg('<foreignObject/>'), /foreignobject/],
-      ['x.svg', `<!DOCTYPE svg [<!ENTITY x "y">]>${svg('')}`, /entities/], ['x.svg', svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>'), /leads back to itself \(a → b → a\)/],
+      ['x.svg', `<!DOCTYPE svg [<!ENTITY x "y">]>${svg('')}`, /entities/], ['x.svg', svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>'), /refers to itself \(a → b → a\)/],
       ['x.svg', svg('<path fill="#123456" d="M0 0"/>'.repeat(100_001)), /100 thousand elements/],
       ['x.txt', 'nothing to see here', /No colour was found in x\.txt/], ['Pasted text', 'nothing to see here', /this text/],
       ['x.zip', Buffer.from('PK\x03\x04 and then nothing of use'), /broken|no page/], ['x.zip', zipSync({ 'a.txt': strToU8('x') }), /no page and no style sheet/], ['x.zip', zipSync({ '../../etc/a.css': strToU8('a{color:red}') }), /leads outside/],

@@ -36,7 +36,7 @@ describe('a site that comes in parts', () => {
   });
   it('is not taken where the connection broke', () => {
     const text = siteLines({ site: manyPages(60), sequence: 1 });
-    expect(() => new SiteReader().end(text.slice(0, text.length - 400))).toThrowError(/did not come whole/);
-    expect(() => new SiteReader().end('')).toThrowError(/did not come whole/);
+    expect(() => new SiteReader().end(text.slice(0, text.length - 400))).toThrowError(/loaded only in part/);
+    expect(() => new SiteReader().end('')).toThrowError(/loaded only in part/);
   });
 });

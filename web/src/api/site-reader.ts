@@ -37,7 +37,7 @@ export class SiteReader {
   /** Takes the last of it. @throws Error when something is missing: the connection broke */
   end(text: string): Opening[] {
     this.read(text);
-    if (!this.#whole || !this.#head) throw new Error('The site did not come whole.');
+    if (!this.#whole || !this.#head) throw new Error('The site loaded only in part. Reload.');
     return [{ whole: { ...this.#head, site: this.#site() } }];
   }
 

@@ -69,7 +69,7 @@ export class AddressLink {
       if (event instanceof NavigationEnd && this.#router.currentNavigation()?.extras.info === WRITTEN) this.#later(addressOfView(this.#siteId(), this.#view()));
     });
     const asked = readAddress(this.#router.url);
-    this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. It may have been cut off.', signedOut: false }));
+    this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. Part of the address may be missing.', signedOut: false }));
     effect(() => {
       const url = this.#arrived();
       if (this.#status() === 'ready') untracked(() => this.#take(url));
@@ -112,7 +112,7 @@ export class AddressLink {
     this.#acted = false;
     // What was about to be written is of the view before this one.
     this.#later(addressOfView(this.#siteId(), this.#view()));
-    if (strange.length > 0) this.#store.dispatch(SiteActions.notice({ words: `The address names what is not here any more: ${strange.join(', ')}. The nearest to it is shown.` }));
+    if (strange.length > 0) this.#store.dispatch(SiteActions.notice({ words: `This link points to something that is gone: ${strange.join(', ')}. The closest match is shown.` }));
   }
 
   /** What one press does is one step to go back to, whatever it takes until all of it is done. */

@@ -1,7 +1,7 @@
 import type { DeskState, Step } from '../state/index.ts';
 import type { CheckList } from './check-view.ts';
 
-/** What of the desk stands in its address: a copied one opens the same view. */
+/** The parts of the desk that its address names: a copied address opens the same view. */
 export interface View {
   readonly step: Step;
   /** The page that is grown to be read. */
@@ -16,7 +16,9 @@ export interface View {
 }
 
 /** Steps as an address calls them. */
-const STEP_WORDS: Readonly<Record<Step, string>> = { gather: 'gather', colour: 'colour', grounds: 'backgrounds', type: 'type', buttons: 'buttons', pages: 'pages', check: 'check', publish: 'publish' };
+const STEP_WORDS: Readonly<Record<Step, string>> = { gather: 'sources', colour: 'colour', grounds: 'backgrounds', type: 'type', buttons: 'buttons', pages: 'pages', check: 'check', publish: 'publish' };
+/** Former words of steps. Addresses with them still open. */
+const FORMER_STEPS: Readonly<Record<string, string>> = { gather: 'sources', grounds: 'backgrounds' };
 const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = { all: 'pages', reach: 'used', specimen: 'specimen', sources: 'sources', logo: 'logo', pin: 'overlay' };
 const LIST_WORDS: Readonly<Record<CheckList, string>> = { worse: 'worse', changed: 'changed', failing: 'failing', unknown: 'unknown', held: 'overrides', stray: 'raw', differences: 'differences', all: 'all' };
 
@@ -48,7 +50,7 @@ export function readAddress(address: string): { readonly site: string; readonly 
     if (key === undefined) strange.push(`${what} “${said}”`);
     return key;
   };
-  const step = one(STEP_WORDS, word, 'step');
+  const step = one(STEP_WORDS, word === undefined ? word : (FORMER_STEPS[word] ?? word), 'step');
   const view: Partial<View> = {
     ...(step ? { step, page: url.searchParams.get('page'), place: url.searchParams.get('place'), token: url.searchParams.get('select'), hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step), list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing' } : {}),
   };

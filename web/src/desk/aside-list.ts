@@ -16,17 +16,17 @@ const isWords = (value: unknown): value is Inline[] => Array.isArray(value) && v
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Sheet, DatePipe],
   template: `
-    <yo-sheet title="Edits set aside" [width]="520" (closed)="closed.emit()">
-      <p class="quiet">Each could not be done when it came to it. All others went on. They are kept on this machine until you forget them.</p>
+    <yo-sheet title="Edits not applied" [width]="520" (closed)="closed.emit()">
+      <p class="quiet">These edits could not be applied. All others were. This browser keeps them until you discard them.</p>
       <ul>
         @for (one of aside(); track one.change.id) {
           <li>
             <p><span class="strong">{{ one.change.label }}</span> <span class="mono quiet when">{{ one.at | date: 'd MMM, HH:mm' }}</span></p>
             <p>{{ one.words }}</p>
             @if (written(one.change); as words) { <p class="written">{{ words }}</p> }
-            <p class="acts"><button yo-act (click)="again(one.change.id)">Try again</button> <button yo-act (click)="forget(one.change.id)">Forget</button></p>
+            <p class="acts"><button yo-act (click)="again(one.change.id)">Try again</button> <button yo-act (click)="forget(one.change.id)">Discard</button></p>
           </li>
-        } @empty { <li class="quiet">Nothing is set aside.</li> }
+        } @empty { <li class="quiet">No edits here.</li> }
       </ul>
     </yo-sheet>
   `,

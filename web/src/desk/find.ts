@@ -48,7 +48,7 @@ export class Find {
   readonly #all = computed((): readonly Entry[] => {
     const site = this.#site();
     if (!site) return [];
-    const act = (label: string, run: () => void, also = '') => ({ id: `act ${label}`, kind: 'act', label, also, run });
+    const act = (label: string, run: () => void, also = '') => ({ id: `act ${label}`, kind: 'command', label, also, run });
     const sheet = (label: string, which: 'site' | 'person', also: string) => ({ ...act(label, () => undefined, also), sheet: which });
     const hang = (label: string, hanging: 'all' | 'specimen', also: string) => act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
     const hostile = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
@@ -59,11 +59,11 @@ export class Find {
       // By these words alone: the words of the edit may stand on pages as well.
       ...(undo ? [{ ...act('Undo', () => this.#editor.undo(), 'back revert'), reach: () => undo }] : []), ...(redo ? [{ ...act('Redo', () => this.#editor.redo(), 'again repeat'), reach: () => redo }] : []),
       hang('All pages', 'all', 'overview wall'), hang('Specimen', 'specimen', 'style guide tokens sheet'),
-      act('Stress copy', () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })), 'test long words content overflow'),
-      act('Heading levels on the wall', () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })), 'outline h1 h2 structure'), act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
-      sheet('Site settings', 'site', 'name language address url icon favicon title'), sheet('Your settings', 'person', 'density calm surround sessions sign out log out account'),
+      act('Stress-test content', () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })), 'test long words content overflow'),
+      act('Show heading levels', () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })), 'outline h1 h2 structure'), act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
+      sheet('Site settings', 'site', 'name language address url icon favicon title'), sheet('Your settings', 'person', 'density calm essential controls surround background sessions sign out log out account'),
       ...STEP_CONTROLS.map((one) => ({ id: `control ${one.step} ${one.open ?? ''} ${one.control}`, kind: 'control', label: one.name ?? one.control, also: one.also, reach: () => STEP_LABELS[one.step], run: () => this.#controls.go(one) })),
-      ...SURROUNDS.map((surround) => act(`Surround: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround })))), ...VISIONS.map((seen) => act(`Seen as: ${VISION_LABELS[seen]}`, () => this.#store.dispatch(DeskActions.seen({ seen })))),
+      ...SURROUNDS.map((surround) => act(`Workspace background: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround })))), ...VISIONS.map((seen) => act(`Colour vision: ${VISION_LABELS[seen]}`, () => this.#store.dispatch(DeskActions.seen({ seen })))),
       act('All sites', () => location.assign('/'), 'shelf projects home'), act('New site', () => location.assign('/new'), 'begin create start project'),
       ...site.pageOrder.map((page) => ({ id: `page ${page}`, kind: 'page', label: site.pages[page]!.title, reach: () => plural(pageTree(site, page).places.length, 'place'), run: () => this.#store.dispatch(DeskActions.grow({ page })) })),
       ...[...tokenTable(site.brand).values()].map(({ path, label }) => ({ id: `token ${path}`, kind: 'token', label, reach: () => `used in ${plural(placeCount(site, path), 'place')}`, run: () => handToken(this.#store, site, path) })),

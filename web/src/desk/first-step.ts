@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { deskFeature, remember, remembered, siteFeature, type Step } from '../state/index.ts';
+import { STEP_LABELS, deskFeature, remember, remembered, siteFeature, type Step } from '../state/index.ts';
 import { ACTS } from '../ui/index.ts';
 
-/** What each step is for, and what to do there first. */
+/** The purpose of each step, and the first thing to do there. */
 const WORDS: Readonly<Record<Step, string>> = {
-  gather: 'Here sources come in: drop a logo, a picture or a list of colours, and keep the colours that carry the brand.',
-  colour: 'Colours are set once for all pages. Press one in the palette and pull it in the field: every place that has it follows.',
-  grounds: 'A background carries every colour that may sit on it. Press a sample that should look otherwise, and choose its swatch.',
-  type: 'Choose two typefaces, then pull the ends of the scale: all styles keep their relation.',
-  buttons: 'One shape for all buttons, and what each variant looks like in each state. Press a button to select it.',
-  pages: 'Add pages and sections here; write where the words stand: double-click them on the wall.',
-  check: 'Whatever fails is listed here with what fixes it. A site that was just begun passes.',
-  publish: 'What is live stays as it is until it is published here. Everything provisional is named first.',
+  gather: 'Add sources here: drop a logo, an image or a list of colours. Then include the colours that carry the brand.',
+  colour: 'All pages share these colours. Select a colour in the palette and drag the ring in the field: every place with this colour changes.',
+  grounds: 'Each background has a colour for every role. To change a role, click its sample and choose a swatch.',
+  type: 'Choose two typefaces, then drag the ends of the scale: all styles keep their proportions.',
+  buttons: 'All buttons share one shape. Below: every variant in every state. Click a button to select it.',
+  pages: 'Add pages and sections here. To edit text, double-click it on the page.',
+  check: 'This step lists everything that fails, with fixes. A new site passes.',
+  publish: 'The live site changes only when you publish. Provisional choices are listed first.',
 };
 const KEY = 'yohaku-first-steps';
 
@@ -21,12 +21,13 @@ const KEY = 'yohaku-first-steps';
   selector: 'yo-first-step',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
-  template: `@if (words(); as words) { <p><span>{{ words }}</span><button yo-act [attr.aria-label]="'Hide what ' + step() + ' is for'" (click)="close()">Got it</button></p> }`,
+  template: `@if (words(); as words) { <p><span>{{ words }}</span><button yo-act [attr.aria-label]="'Hide the hint for ' + label() + ' step'" (click)="close()">Got it</button></p> }`,
   styles: `p { display: flex; gap: 16px; align-items: center; margin: 6px 20px 0; padding: 4px 0 4px 12px; border-left: 3px solid #1a1a1a; }`,
 })
 export class FirstStep {
   readonly #store = inject(Store);
   readonly #site = this.#store.selectSignal(siteFeature.selectCurrent);
+  protected readonly label = computed(() => STEP_LABELS[this.step()]);
   readonly #done = this.#store.selectSignal(siteFeature.selectDone);
   protected readonly step = this.#store.selectSignal(deskFeature.selectStep);
   readonly #closed = signal<readonly string[]>((remembered(KEY) ?? '').split(' ').filter(Boolean));

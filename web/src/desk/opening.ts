@@ -10,7 +10,7 @@ export class Opening {}
   selector: 'yo-not-loaded',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
-  template: `<p role="alert">This step could not be loaded: the server is away, or Yohaku was updated meanwhile. Your edits are kept. <button yo-act (click)="reload()">Reload</button></p>`,
+  template: `<p role="alert">This step could not be loaded: the server does not answer, or Yohaku was updated. Your edits are kept. <button yo-act (click)="reload()">Reload</button></p>`,
 })
 export class NotLoaded {
   protected reload(): void {

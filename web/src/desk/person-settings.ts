@@ -17,24 +17,24 @@ import { Grid } from '../ui/late/index.ts';
   template: `
     <yo-sheet title="Your settings" [width]="640" (closed)="closed.emit()">
       <div class="lines">
-        <span class="head" aria-hidden="true">A step shows</span><span><yo-segments label="Density" [options]="densities" [value]="density.all() ? 'all' : 'calm'" (chosen)="density.set($event)" /></span>
-        <span class="head" aria-hidden="true">Surround of the wall</span><span><yo-segments label="Surround" [options]="surrounds" [value]="surround()" (chosen)="setSurround($event)" /></span>
+        <span class="head" aria-hidden="true">Controls shown</span><span><yo-segments label="Controls shown" [options]="densities" [value]="density.all() ? 'all' : 'calm'" (chosen)="density.set($event)" /></span>
+        <span class="head" aria-hidden="true">Workspace background</span><span><yo-segments label="Workspace background" [options]="surrounds" [value]="surround()" (chosen)="setSurround($event)" /></span>
       </div>
-      <h3 class="head">Where you are signed in</h3>
+      <h3 class="head">Signed-in browsers</h3>
       @if (problem()) { <p role="alert">{{ problem() }}</p> }
       <yo-grid>
-        <thead><tr><th scope="col">Browser</th><th scope="col">Signed in</th><th scope="col">Last used</th><th scope="col">Ends</th><th scope="col"><span class="sr">End it</span></th></tr></thead>
+        <thead><tr><th scope="col">Browser</th><th scope="col">Signed in</th><th scope="col">Last used</th><th scope="col">Expires</th><th scope="col"><span class="sr">Sign out</span></th></tr></thead>
         <tbody>
           @for (one of sessions(); track one.id) {
             <tr>
               <td>{{ browser(one.agent) }}@if (one.current) { <span class="quiet">, this one</span> }</td>
               <td class="mono">{{ one.createdAt | date: 'd MMM, HH:mm' }}</td><td class="mono">{{ one.seenAt | date: 'd MMM, HH:mm' }}</td><td class="mono">{{ one.expiresAt | date: 'd MMM' }}</td>
-              <td><button yo-act [attr.aria-label]="(one.current ? 'Sign out here' : 'End the session of ' + browser(one.agent) + ' last used ' + (one.seenAt | date: 'd MMM, HH:mm'))" (click)="end(one)">{{ one.current ? 'Sign out' : 'End' }}</button></td>
+              <td><button yo-act [attr.aria-label]="(one.current ? 'Sign out here' : 'Sign out ' + browser(one.agent) + ', last used ' + (one.seenAt | date: 'd MMM, HH:mm'))" (click)="end(one)">{{ one.current ? 'Sign out' : 'Sign out there' }}</button></td>
             </tr>
           } @empty { <tr><td colspan="5" class="quiet">{{ problem() ? '' : 'Reading…' }}</td></tr> }
         </tbody>
       </yo-grid>
-      <p class="quiet">A session ends 14 days after signing in, or 3 days after it was last used. A fresh sign-in address: <span class="mono">./yohaku link</span></p>
+      <p class="quiet">A session ends 14 days after sign-in, or 3 days after its last use. Get a new sign-in address with <span class="mono">./yohaku link</span></p>
     </yo-sheet>
   `,
   styles: `
@@ -50,7 +50,7 @@ export class PersonSettings {
   readonly #store = inject(Store);
   readonly closed = output();
   protected readonly density = inject(Density);
-  protected readonly densities = [{ value: 'calm', label: 'What is used most' }, { value: 'all', label: 'All' }] as const;
+  protected readonly densities = [{ value: 'calm', label: 'Essential' }, { value: 'all', label: 'All' }] as const;
   protected readonly surround = this.#store.selectSignal(deskFeature.selectSurround);
   protected readonly surrounds = [{ value: 'light', label: 'Light' }, { value: 'middle', label: 'Middle' }, { value: 'dark', label: 'Dark' }] as const;
   protected readonly sessions = signal<readonly ListedSession[]>([]);

@@ -17,14 +17,14 @@ import { Sheet } from './sheet.ts';
     <yo-sheet title="Site settings" [width]="420" (closed)="closed.emit()">
       @if (site(); as site) {
         <div class="lines">
-          <yo-text label="Name, on the shelf and in titles of pages" [value]="site.name" width="320px" [check]="check" (done)="set('Name of the site', ['name'], $event)" />
-          <yo-choice label="Language of its pages" [value]="site.language" [options]="languages()" [width]="240" (chosen)="set('Language of the site', ['language'], $event)" />
+          <yo-text label="Name, in the site list and in page titles" [value]="site.name" width="320px" [check]="check" (done)="set('Name of the site', ['name'], $event)" />
+          <yo-choice label="Language of the pages" [value]="site.language" [options]="languages()" [width]="240" (chosen)="set('Language of the site', ['language'], $event)" />
           <div>
-            <yo-text label="Address: here under /sites/, live under /live/" [mono]="true" [value]="siteId()" width="320px" [check]="checkAddress" (done)="move($event)" />
-            <p class="note">Changed, the one it has now leads on to it, here and where it is live.</p>
+            <yo-text label="Address, after /sites/ here and after /live/ on the live site" [mono]="true" [value]="siteId()" width="320px" [check]="checkAddress" (done)="move($event)" />
+            <p class="note">If you change it, the old address will redirect here, on the live site too.</p>
             @if (problem()) { <p role="alert">{{ problem() }}</p> }
           </div>
-          <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a form of the logo, on a background with a margin.' : 'Made from the logo, once there is one.' }} <button yo-act (click)="icon()">Set it with the logo</button></p>
+          <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a logo variant, on a background, with a margin.' : 'Add a logo to get an icon.' }} <button yo-act (click)="icon()">Edit the icon</button></p>
         </div>
       }
     </yo-sheet>
@@ -48,9 +48,9 @@ export class SiteSettings {
   readonly #saving = this.#store.selectSignal(siteFeature.selectSaving);
   protected readonly problem = signal('');
   protected readonly checkAddress = (text: string): string => {
-    if (this.#saving() !== 'saved') return 'Not all is saved yet. The address can be changed once it is.';
+    if (this.#saving() !== 'saved') return 'Some edits are not saved yet. Change the address once all are saved.';
     const { issues } = safeParse(Id, text);
-    return issues ? `An address ${issues[0].message}. The one it has is kept.` : '';
+    return issues ? `An address ${issues[0].message}. The address was not changed.` : '';
   };
   protected async move(id: string): Promise<void> {
     try {

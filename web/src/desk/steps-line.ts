@@ -18,7 +18,7 @@ import { OpenCounts } from './open-counts.ts';
         </button></li>
       }
     </ol></nav>
-    <span class="density yo-joined" role="group" aria-label="A step shows"><button yo-act slight [attr.aria-pressed]="!density.all()" yoTip="Only what is used most; the rest is one press away" (click)="density.set('calm')">Calm</button><button yo-act slight [attr.aria-pressed]="density.all()" yoTip="Everything a step has" (click)="density.set('all')">All</button></span>
+    <span class="density yo-joined" role="group" aria-label="Controls shown"><button yo-act slight [attr.aria-pressed]="!density.all()" yoTip="Only the controls that are used most; the others are one click away" (click)="density.set('calm')">Essential</button><button yo-act slight [attr.aria-pressed]="density.all()" yoTip="Every control of a step" (click)="density.set('all')">All</button></span>
   `,
   styleUrl: './steps-line.less',
 })

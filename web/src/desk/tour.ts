@@ -20,11 +20,11 @@ const DEMO = 'ternhaven';
   template: `
     @if (!over() && site()?.id === demo && ready()) {
       @if (at() === null) {
-        <p><span>New here? A tour of six stops goes through the main job on this demo: about two minutes.</span><button yo-act icon="play" (click)="begin()">Take the tour</button><button yo-act (click)="leave()">No tour</button></p>
+        <p><span>New here? Take a two-minute tour: six steps on this demo.</span><button yo-act icon="play" (click)="begin()">Take the tour</button><button yo-act (click)="leave()">No tour</button></p>
       } @else if (at()! < stops().length) {
         <p><span class="mono">{{ at()! + 1 }} of {{ stops().length }}</span><span role="status">{{ stops()[at()!]!.words }}</span><button yo-act (click)="leave()">Leave the tour</button></p>
       } @else {
-        <p><span role="status">That is the job: change it once, see what it reached, fix what fails, undo what was not meant. Everything here can be tried; nothing is live until you publish.</span><button yo-act (click)="leave()">Done</button></p>
+        <p><span role="status">Done: you changed a colour once, saw every place that changed, fixed what failed and undid it. Try anything here; nothing is live until you publish.</span><button yo-act (click)="leave()">Done</button></p>
       }
     }
   `,
@@ -58,12 +58,12 @@ export class Tour {
     const { label, id } = strong;
     const more = () => this.#done().length > this.#since();
     return [
-      { words: `One colour carries the signals of this site. Open Colour and press ${label} in the palette.`, done: () => this.#desk().step === 'colour' && this.#desk().swatch === id && this.#desk().selected === swatchPath(strong) },
-      { words: `${label} is used in ${plural(placesIn(this.site(), swatchPath(strong)), 'place')}. Press “Only where ${label} is used” above the wall to see them.`, done: () => this.#desk().hanging === 'reach' },
-      { words: 'Now change it: pull the ring in the contrast field, or the line Light under it. Every place follows while you pull.', done: more },
-      { words: 'The last line of the window says what that did. Press Walk through at its end.', done: () => this.#desk().step === 'check' && ['worse', 'changed'].includes(this.#view.list()) },
-      { words: 'Open Failing, take a row, and press one of the fixes at the right: each says what it moves.', done: more },
-      { words: 'Take both back: press Undo at the top until the colour is as it was.', done: () => this.#done().length <= this.#before },
+      { words: `${label} is the strongest colour of this site. Open Colour and select it in the palette.`, done: () => this.#desk().step === 'colour' && this.#desk().swatch === id && this.#desk().selected === swatchPath(strong) },
+      { words: `${label} is used in ${plural(placesIn(this.site(), swatchPath(strong)), 'place')}. Click “Uses of ${label}” above the pages to see them.`, done: () => this.#desk().hanging === 'reach' },
+      { words: 'Now change it: drag the ring in the contrast field, or the Lightness slider below it. Every place changes as you drag.', done: more },
+      { words: 'The bottom bar shows the effect. Click Review changes.', done: () => this.#desk().step === 'check' && ['worse', 'changed'].includes(this.#view.list()) },
+      { words: 'Open Failing, select a row, and click one of the fixes at the right. Each fix names the swatch that it changes.', done: more },
+      { words: 'Undo both: click Undo at the top until the colour is back.', done: () => this.#done().length <= this.#before },
     ];
   });
 

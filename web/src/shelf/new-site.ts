@@ -11,7 +11,7 @@ import { FilesField } from '../ui/late/index.ts';
 import { siteNameProblem } from './site-name.ts';
 
 /** What somebody has to begin with. */
-const HAVE = [{ value: 'nothing', label: 'Nothing yet' }, { value: 'colours', label: 'Colours' }, { value: 'logo', label: 'A logo' }, { value: 'brand', label: 'A brand file' }] as const;
+const HAVE = [{ value: 'nothing', label: 'Starting from scratch' }, { value: 'colours', label: 'Colours' }, { value: 'logo', label: 'A logo' }, { value: 'brand', label: 'A brand file' }] as const;
 type Have = (typeof HAVE)[number]['value'];
 /** Most colours that are taken from a list or a drawing. */
 const MOST = 24;
@@ -62,7 +62,7 @@ export class NewSite {
   protected readonly shown = computed(() => this.#safe.bypassSecurityTrustHtml(pageHtml(this.#site(), 'home', '/fonts/')));
   protected readonly decided = computed(() => {
     const swatches = Object.values(this.#site().brand.swatches).filter((one) => one.provisional).length;
-    return this.#site().brand.families.provisional || swatches > 0 ? 'What is not said yet is decided for now and marked provisional: it works, and can be changed at any time.' : '';
+    return this.#site().brand.families.provisional || swatches > 0 ? 'Anything left open gets a working default, marked provisional.' : '';
   });
   protected readonly nameProblem = computed(() => {
     this.#value();
@@ -88,9 +88,9 @@ export class NewSite {
     this.fileProblem.set('');
     this.file.set(null);
     const text = content.size > 8_000_000 ? '' : await content.text();
-    const refused = (why: string) => this.fileProblem.set(`${content.name} was not taken. ${why}`);
+    const refused = (why: string) => this.fileProblem.set(`${content.name} was not added. ${why}`);
     if (this.form.value.have === 'logo') {
-      if (!/<svg[\s>]/.test(text)) return refused('Only the colours of an SVG drawing can be read here. Begin without it, and drop the picture in Gather: its colours are read there.');
+      if (!/<svg[\s>]/.test(text)) return refused('Only SVG logos can be read here. Create the site first, then drop this image in Sources: its colours are read there.');
       const colors = flatColors(text).flatMap(({ hex }) => parseColor(hex) ?? []).slice(0, MOST);
       return this.file.set({ name: content.name, content, colors });
     }
@@ -98,7 +98,7 @@ export class NewSite {
       const incoming = readIncoming(content.name, text);
       // As the file has them: a token that is called red is no red, and keeps its name.
       const colors = [...new Map(incoming.colors.map(({ color, label }) => [cssColor(color.rgb), { ...color, label }])).values()].slice(0, MOST);
-      if (!incoming.brand && colors.length === 0) return refused('There is no colour in it.');
+      if (!incoming.brand && colors.length === 0) return refused('It contains no colour.');
       this.file.set({ name: content.name, content, colors, ...(incoming.brand ? { brand: incoming.brand.brand } : {}) });
     } catch (error) {
       // It is the file that cannot be read; there is no site yet.

@@ -17,7 +17,7 @@ const HEIGHT = 800;
     <div class="paper" [style.height.px]="scale() * height">
       @if (near()) { <iframe [src]="source()" sandbox="allow-same-origin" tabindex="-1" scrolling="no" inert [title]="'First page of ' + site().name" [style.transform]="'scale(' + scale() + ')'"></iframe> }
     </div>
-    <p class="stands">@if (standing(); as one) { @if (one.failed) { <yo-standing kind="fail" /> {{ count(one.failed, 'place') }} failing } @else if (one.cannotTell) { nothing failing } @else { every check passes }@if (one.cannotTell) {<span>{{ one.failed ? '' : ' ' }}besides {{ one.cannotTell }} over pictures, judged on the desk</span>} } @else { &nbsp; }</p>
+    <p class="stands">@if (standing(); as one) { @if (one.failed) { <yo-standing kind="fail" /> {{ count(one.failed, 'place') }} failing } @else if (one.cannotTell) { nothing failing } @else { every check passes }@if (one.cannotTell) {<span>{{ one.failed ? '' : ' ' }}plus {{ one.cannotTell }} over images, checked when opened</span>} } @else { &nbsp; }</p>
   `,
   styles: `
     :host { display: block; color: var(--wall-ink); }

@@ -68,10 +68,10 @@ export class Shelf {
   }
 
   protected acts(one: ShelvedSite): MenuAct[] {
-    return [{ id: 'rename', label: 'Rename' }, { id: 'copy', label: 'Copy' }, { id: 'archive', label: one.archived ? 'Back to the shelf' : 'Archive' }, { id: 'delete', label: 'Delete' }];
+    return [{ id: 'rename', label: 'Rename' }, { id: 'copy', label: 'Copy' }, { id: 'archive', label: one.archived ? 'Restore' : 'Archive' }, { id: 'delete', label: 'Delete' }];
   }
   protected chosen(one: ShelvedSite, act: string): void {
-    if (act === 'archive') void this.#do(() => firstValueFrom(this.#api.archiveSite(one.id, !one.archived)), one.archived ? `${one.name} is on the shelf again.` : `${one.name} is archived. Its pages stay live.`);
+    if (act === 'archive') void this.#do(() => firstValueFrom(this.#api.archiveSite(one.id, !one.archived)), one.archived ? `${one.name} was restored.` : `${one.name} was archived. Its pages stay live.`);
     else this.asked.set({ id: one.id, act: act as 'rename' });
   }
 
@@ -97,14 +97,14 @@ export class Shelf {
 
   protected rename(one: ShelvedSite, name: string): void {
     if (name === one.name) return this.close(one);
-    void this.#do(() => firstValueFrom(this.#api.renameSite(one.id, one.name, name)), `${one.name} is called ${name}.`, one.id);
+    void this.#do(() => firstValueFrom(this.#api.renameSite(one.id, one.name, name)), `${one.name} is now called ${name}.`, one.id);
   }
   protected copy(one: ShelvedSite, name: string): void {
     const id = freshSiteId(name, (this.sites() ?? []).map((other) => other.id));
-    void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} is copied as ${name}.`, id);
+    void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} was copied as ${name}.`, id);
   }
   protected remove(one: ShelvedSite, typed: string): void {
-    void this.#do(() => firstValueFrom(this.#api.removeSite(one.id, typed)), `${one.name} is deleted.`);
+    void this.#do(() => firstValueFrom(this.#api.removeSite(one.id, typed)), `${one.name} was deleted.`);
   }
 
   /** @param then id of the site that has the focus afterwards */

@@ -25,5 +25,5 @@ export async function bringInTurn(files: readonly File[], reading: WritableSigna
     }
   }
   const taken = files.length - refused.length;
-  return { taken, words: refused.length === 0 ? '' : `${refused.join(' ')}${taken > 0 ? ' The others were taken in.' : ' Nothing was changed.'}` };
+  return { taken, words: refused.length === 0 ? '' : `${refused.join(' ')}${taken > 0 ? ' The others were added.' : ' Nothing was changed.'}` };
 }

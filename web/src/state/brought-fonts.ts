@@ -31,7 +31,7 @@ export class BroughtFonts {
         if (taken) families.add(taken.id);
         this.#say(`${file.name} is ${family.name} ${faceName(face)}.`, ...notes);
       } catch (error) {
-        this.#say(`${file.name} was not taken; nothing changed. ${error instanceof Error && !('status' in error) ? error.message : failureWords(error)}`);
+        this.#say(`${file.name} was not added; nothing changed. ${error instanceof Error && !('status' in error) ? error.message : failureWords(error)}`);
       }
     }
     this.reading.set(null);

@@ -10,7 +10,7 @@ const MOST = 4_000_000;
 
 /** Why something is too much to be pasted at once; empty when it is not. */
 export function pasteProblem(source: string): string {
-  return source.length > MOST ? `That is ${Math.round(source.length / 1_000_000)} million characters; four are taken at once. Nothing was taken: paste it in parts.` : '';
+  return source.length > MOST ? `That is ${Math.round(source.length / 1_000_000)} million characters; four million can be pasted at once. Nothing was pasted: paste it in parts.` : '';
 }
 
 /** HTML as plain data, read without running or fetching anything of it. */

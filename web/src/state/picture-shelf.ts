@@ -32,7 +32,7 @@ export class PictureShelf {
       await firstValueFrom(this.#api.putAwaySource(this.#site(), source.id, true));
       const site = this.#editor.current();
       const picture = site && pictureOf(site, source, freshId('a'));
-      if (!picture) return `${file.name} is no picture; PNG, JPEG, WebP and SVG are.`;
+      if (!picture) return `${file.name} is not an image. Use PNG, JPEG, WebP or SVG.`;
       this.#editor.commit((now) => addPicture(now, picture));
       ids.push(picture.id);
       return '';

@@ -13,7 +13,7 @@ import { ACTS, More } from '../ui/index.ts';
     @if (faults().length) {
       <p class="note" role="status">{{ words() }}</p>
       <yo-more id="brand-faults" label="Show the list">
-        <ul aria-label="Failing in the brand, used nowhere">
+        <ul aria-label="Unused roles that would fail">
           @for (fault of faults(); track fault.kind + fault.words) {
             <li><button yo-opens (click)="go(fault)">{{ fault.words }}</button><span class="mono">{{ fault.kind === 'alike' ? 'ΔE ' + cut(fault.found, 3) : cut(fault.found) }}, needs {{ fault.needed }}</span></li>
           }

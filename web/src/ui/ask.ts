@@ -24,7 +24,7 @@ const BESIDE: ConnectedPosition[] = [
       <div class="ask" role="dialog" [attr.aria-label]="'Delete ' + name()" cdkTrapFocus cdkTrapFocusAutoCapture (keydown.escape)="keep(); $event.stopPropagation()">
         <p>{{ words() }}</p>
         @if (options().length) { <yo-choice label="Replacement" [value]="replacement()" [options]="options()" [width]="180" (chosen)="replacement.set($event)" /> }
-        <p class="acts"><button yo-act (click)="go()">Delete {{ name() }}</button><button yo-act (click)="keep()">Keep it</button></p>
+        <p class="acts"><button yo-act (click)="go()">Delete {{ name() }}</button><button yo-act (click)="keep()">Cancel</button></p>
       </div>
     </ng-template>
   `,

@@ -19,12 +19,12 @@ let count = 0;
     <label class="sr" [for]="id">{{ label() }}</label>
     <input nz-input cdkFocusInitial [id]="id" type="text" autocomplete="off" spellcheck="false" role="combobox" aria-expanded="true" [attr.aria-controls]="id + '-list'" aria-autocomplete="list" [attr.placeholder]="label()"
       [attr.aria-activedescendant]="found().length ? id + '-' + at() : null" [value]="typed()" (input)="type($any($event.target).value)" (keydown)="key($event)" />
-    <ul [id]="id + '-list'" role="listbox" aria-label="What fits">
+    <ul [id]="id + '-list'" role="listbox" aria-label="Results">
       @for (one of found(); track one.id; let i = $index) {
         <li #row role="option" [id]="id + '-' + i" [attr.aria-selected]="i === at()" [class.now]="i === at()" (mousemove)="at.set(i)" (click)="chosen.emit(one.id)"><span class="quiet">{{ one.kind }}</span><span class="name">{{ one.label }}</span><span class="note">{{ one.reach }}</span></li>
       }
     </ul>
-    @if (typed().trim() && found().length === 0) { <p class="quiet" role="status">Nothing is called like “{{ typed().trim() }}”.</p> }
+    @if (typed().trim() && found().length === 0) { <p class="quiet" role="status">No results for “{{ typed().trim() }}”.</p> }
   `,
   styles: `
     ul { margin-top: 8px; max-height: 360px; overflow: auto; }
@@ -35,7 +35,7 @@ let count = 0;
 })
 export class Finder {
   readonly label = input.required<string>();
-  /** What fits what was typed so far. */
+  /** Results what was typed so far. */
   readonly found = input.required<readonly Findable[]>();
   readonly sought = output<string>();
   readonly chosen = output<string>();

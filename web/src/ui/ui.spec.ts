@@ -8,7 +8,7 @@ import { Choice, NumberField, TextField, VerdictRule } from './index.ts';
   template: `
     <yo-number label="Corner" range="corner" [value]="value()" [digits]="1" (held)="held.push($event)" (done)="done.push($event); value.set($event)" />
     <yo-text label="Name" [value]="name()" [check]="check" (done)="name.set($event)" />
-    <yo-text label="Leads to" value="Page 7" [offers]="pages" />
+    <yo-text label="Link to" value="Page 7" [offers]="pages" />
     <yo-verdict [found]="4.499" [needed]="4.5" /><yo-verdict [found]="7" [needed]="4.5" />
   `,
 })
@@ -147,7 +147,7 @@ describe('fields', () => {
   });
 });
 
-@Component({ imports: [Choice], template: `<yo-choice label="Follows" [value]="value()" [options]="options" (chosen)="asked.push($event); take($event)" />` })
+@Component({ imports: [Choice], template: `<yo-choice label="Derived from" [value]="value()" [options]="options" (chosen)="asked.push($event); take($event)" />` })
 class ChoiceHost {
   readonly value = signal('');
   readonly asked: string[] = [];

@@ -92,9 +92,9 @@ export class DeskView {
     const saving = this.#saving();
     const opening = this.opening();
     if (opening) return `opening: ${opening.here} of ${opening.of} pages are here`;
-    if (saving === 'waiting') return this.#pending().length > 0 ? `not saved yet, will try again. ${this.#waitingWords()}` : `saved; what others did cannot be read yet, will try again. ${this.#waitingWords()}`;
+    if (saving === 'waiting') return this.#pending().length > 0 ? `not saved yet, will try again. ${this.#waitingWords()}` : `saved; edits from other windows cannot be read yet, will try again. ${this.#waitingWords()}`;
     // Between two edits of one's own a gap of one is no news.
-    if (this.#behind() > 1) return `catching up with ${plural(this.#behind(), 'edit')} of other windows`;
+    if (this.#behind() > 1) return `reading ${plural(this.#behind(), 'edit')} of other windows`;
     if (saving === 'saving') return 'saving';
     const notLive = this.#open.notLive();
     return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} difference${notLive === 1 ? ' is' : 's are'} not live`;

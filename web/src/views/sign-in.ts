@@ -10,7 +10,7 @@ import { remembered } from '../state/index.ts';
 @Component({
   selector: 'yo-sign-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<main><h1 class="strong">Yohaku</h1>@if (problem()) { <p role="alert">{{ problem() }}</p><p class="quiet">The address works once and for thirty minutes. A fresh one: <span class="mono">./yohaku link</span></p> } @else { <p class="quiet" role="status">Signing in…</p> }</main>`,
+  template: `<main><h1 class="strong">Yohaku</h1>@if (problem()) { <p role="alert">{{ problem() }}</p><p class="quiet">A sign-in address works once, for thirty minutes. Get a new one with <span class="mono">./yohaku link</span></p> } @else { <p class="quiet" role="status">Signing in…</p> }</main>`,
   styleUrl: './alone.less',
 })
 export class SignIn {

@@ -70,7 +70,7 @@ export class BlockGaps {
         // Small pages have less room between two blocks than a finger needs.
         last = Math.max(y * scale, last + APART);
         const label = after === null ? '' : (kindOf(section!.blocks[after]!)?.label ?? 'block').toLowerCase();
-        return { key: `${column} ${after ?? ''}`, column, after, where: after === null ? 'before all others' : `behind the ${label}`, x: Math.max(13, left * scale - 15), y: last };
+        return { key: `${column} ${after ?? ''}`, column, after, where: after === null ? 'first' : `after the ${label}`, x: Math.max(13, left * scale - 15), y: last };
       });
     });
   });

@@ -8,7 +8,7 @@ export interface Break {
   readonly width: number;
   readonly place: string;
   readonly label: string;
-  /** `stands out by 34 px`. */
+  /** `sticks out by 34 px`. */
   readonly words: string;
   /** Label of the text style whose size has to do with it; empty where none has. */
   readonly style: string;
@@ -44,18 +44,18 @@ export function readBreaks(document: Document, site: Site, page: string, width: 
   for (const element of document.querySelectorAll('[data-place]')) {
     const place = places.get(element.getAttribute('data-place')!);
     const torn = place && !element.closest('.table-wrap') && (place.level !== null || place.kind === 'button' || place.kind === 'menu') ? tornWord(document, element) : undefined;
-    if (torn) add(place!, `tears “${torn}” in two`);
+    if (torn) add(place!, `breaks “${torn}” in two`);
   }
   const lost = lostWords(document, places);
   for (const { place, px } of lost.filter((one) => one.how === 'cut')) add(place, `cut off by ${px} px`);
-  for (const { place, px } of lost.filter((one) => one.how === 'out').sort((one, other) => other.px - one.px).slice(0, MOST)) add(place, `stands out by ${px} px`);
+  for (const { place, px } of lost.filter((one) => one.how === 'out').sort((one, other) => other.px - one.px).slice(0, MOST)) add(place, `sticks out by ${px} px`);
   const { lines } = readLayout(document, site, page);
   for (const [id, count] of lines) {
     const place = places.get(id) ?? (id === 'header/surface' ? [...places.values()].find((one) => one.kind === 'menu') : undefined);
     const was = before?.lines.get(id) ?? 1;
     if (!place || count <= was) continue;
-    if (id === 'header/surface') add(place, `the menu takes ${count} rows, ${was} with its own words`);
-    else if (place.kind === 'button') add(place, `takes ${count} lines, ${was} with its own words`);
+    if (id === 'header/surface') add(place, `the menu takes ${count} rows, ${was} with its own text`);
+    else if (place.kind === 'button') add(place, `takes ${count} lines, ${was} with its own text`);
   }
   return found;
 }

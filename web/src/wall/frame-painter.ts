@@ -113,7 +113,7 @@ export class FramePainter {
 
   #fonts(brand: Brand): void {
     const families = familiesInUse(brand);
-    this.#style('yohaku-fonts', this.#standIn ? fallbackCss(families) : fontsCss(families, '/fonts/'));
+    this.#style('yohaku-fonts', this.#standIn ? fallbackCss(families, '/fonts/') : fontsCss(families, '/fonts/'));
   }
 
   #style(id: string, css: string): void {

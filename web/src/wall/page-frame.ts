@@ -41,7 +41,7 @@ const NAMED = 0.3;
         <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
       }
       @if (live() && width() === 1280 && !reading() && shown(); as document) { @defer (on immediate) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> } }
-      @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">Not shown here: {{ one.label }}</span> }
+      @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">Hidden on this page: {{ one.label }}</span> }
       @if (marks(); as mark) { <svg class="mark"><path class="halo" [attr.d]="mark.halo" /><path [attr.d]="mark.line" /></svg> }
     </div>
   `,

@@ -68,6 +68,8 @@ export class PageReader {
     const frames = all.filter((frame) => !frame.part && laidOut(frame));
     const before = frames.map((frame) => heightOf(frame.painter.document));
     for (const frame of all) frame.painter.standIn(only);
+    // A font begins to load when text is laid out in it.
+    for (const frame of frames) void heightOf(frame.painter.document);
     await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
     await new Promise((resolve) => requestAnimationFrame(resolve));
     const moved = frames.flatMap((frame, i) => (hung().includes(frame) ? [heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1] : []));

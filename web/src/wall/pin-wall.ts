@@ -25,7 +25,7 @@ const SETTLE_MS = 350;
     @if (hung(); as at) {
       <div class="stage" tabindex="0" role="region" aria-label="The design over the page">
         <div class="both" [style.width.px]="at.pin.width * scale()">
-          @for (key of [at.pin.page + ' ' + at.pin.width]; track key) { <yo-page-frame [siteId]="siteId()" [page]="at.pin.page" [width]="at.pin.width" [scale]="scale()" [nearness]="0" [title]="at.title + ' under the design'" (ready)="arrived($event)" /> }
+          @for (key of [at.pin.page + ' ' + at.pin.width]; track key) { <yo-page-frame [siteId]="siteId()" [page]="at.pin.page" [width]="at.pin.width" [scale]="scale()" [nearness]="0" [title]="at.title + ' below the design'" (ready)="arrived($event)" /> }
           <img #design class="design" [src]="at.source" [alt]="at.name" [style.width.px]="at.pin.width * scale()" [style.opacity]="at.pin.way === 'fade' ? at.pin.amount : 1" [style.clip-path]="at.pin.way === 'wipe' ? 'inset(0 ' + (1 - at.pin.amount) * 100 + '% 0 0)' : null"
             (load)="loaded()" (pointermove)="point($event)" (pointerleave)="reading.set('')" />
           @if (at.pin.way === 'wipe') { <span class="edge" [style.left.%]="at.pin.amount * 100"></span> }
@@ -35,8 +35,8 @@ const SETTLE_MS = 350;
       <div class="bar">
         <yo-choice label="Over" [value]="at.pin.page" [options]="pages()" [width]="150" (chosen)="set({ page: $event })" />
         <yo-number label="Width, px" [value]="at.pin.width" range="pinWidth" [digits]="0" [width]="52" (done)="set({ width: $event })" />
-        <span class="ways yo-joined" role="group" aria-label="How the design is seen"><button yo-act [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button><button yo-act [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span>
-        <span class="amount"><yo-slider label="How much of the design is seen" [min]="0" [max]="1" [step]="0.01" [value]="at.pin.amount" (held)="set({ amount: $event })" (done)="set({ amount: $event })" /></span>
+        <span class="ways yo-joined" role="group" aria-label="Comparison mode"><button yo-act [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button><button yo-act [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span>
+        <span class="amount"><yo-slider label="Share of the design" [min]="0" [max]="1" [step]="0.01" [value]="at.pin.amount" (held)="set({ amount: $event })" (done)="set({ amount: $event })" /></span>
         <span class="reading" role="status">{{ reading() }}</span>
       </div>
     }
@@ -105,7 +105,7 @@ export class PinWall {
   protected point(event: PointerEvent): void {
     const box = this.design()!.nativeElement.getBoundingClientRect();
     const spot = this.#spotAt((event.clientX - box.left) / this.scale(), (event.clientY - box.top) / this.scale(), false);
-    this.reading.set(spot ? `drawn ${hex(spot.drawn)}, built ${hex(spot.built)}, ΔE ${cutDownText(deltaERgb(spot.drawn, spot.built), 3)}` : '');
+    this.reading.set(spot ? `design ${hex(spot.drawn)}, page ${hex(spot.built)}, ΔE ${cutDownText(deltaERgb(spot.drawn, spot.built), 3)}` : '');
   }
 
   #later(): void {

@@ -43,7 +43,7 @@ const MOST_RUNS = 200;
 export function tooMuch(runs: readonly Inline[]): string {
   const long = runs.find((run) => run.text.length > MOST_COPY);
   if (long) return `the ${'link' in long ? 'link' : 'marked part'} “${long.text.slice(0, 24)}…” is over ${MOST_COPY} characters. Shorten it.`;
-  return runs.length > MOST_RUNS ? `it has ${runs.length} parts (links, emphasis, 4,000 characters each), and ${MOST_RUNS} are the most. Take some of it into another paragraph.` : '';
+  return runs.length > MOST_RUNS ? `it has ${runs.length} parts (links, emphasis, 4,000 characters each), and ${MOST_RUNS} are the most. Move some of them into another paragraph.` : '';
 }
 
 /** A run that is longer than a run may be as several that read the same; nothing of it is cut. A link stays one: it is refused by name. */

@@ -91,11 +91,11 @@ export async function readFocuses(document: Document, site: Site, page: string, 
 
 /** The picture as it is painted in the box, or why it cannot be. */
 async function drawn(image: HTMLImageElement | null, box: DOMRect): Promise<ImageData | string> {
-  if (!image) return 'The picture is missing.';
+  if (!image) return 'The image is missing.';
   try {
     await image.decode();
   } catch {
-    return `The picture ${image.getAttribute('src')?.split('/').at(-1) ?? ''} cannot be decoded.`;
+    return `The image ${image.getAttribute('src')?.split('/').at(-1) ?? ''} cannot be decoded.`;
   }
   // Painted from whole pixel to whole pixel.
   const [width, height] = [Math.max(1, Math.round(box.right) - Math.round(box.left)), Math.max(1, Math.round(box.bottom) - Math.round(box.top))];

@@ -15,7 +15,7 @@ import { inHand } from './in-hand.ts';
       <div class="part" [yoReaching]="here()" role="group" [attr.aria-label]="part.label">
         <span class="head">{{ part.label }}@if (several(part) > 1) {, {{ several(part) }} selected}</span>
         <span class="yo-joined">
-          <button yo-act slight icon="copy" [attr.aria-label]="part.what === 'item' ? 'Another one' : 'Duplicate ' + part.label" [yoTip]="part.what === 'item' ? 'Another one like it, behind it' : 'The same once more, behind it'" (click)="again(part)"></button>
+          <button yo-act slight icon="copy" [attr.aria-label]="part.what === 'item' ? 'Add another' : 'Duplicate ' + part.label" [yoTip]="part.what === 'item' ? 'Adds another, after this one' : 'Adds a copy after this block'" (click)="again(part)"></button>
           <button yo-act slight icon="up" [attr.aria-label]="'Move ' + part.label + ' up'" [disabled]="!can(part, -1)" (click)="move(part, -1)"></button>
           <button yo-act slight icon="down" [attr.aria-label]="'Move ' + part.label + ' down'" [disabled]="!can(part, 1)" (click)="move(part, 1)"></button>
         </span>
@@ -23,8 +23,8 @@ import { inHand } from './in-hand.ts';
       </div>
     }
     @if (extras().length) { <span class="turns">@for (one of extras(); track one.key) { <button yo-act slight [attr.aria-pressed]="one.has" [yoReaching]="here()" (click)="give(one)">{{ one.label }}</button> }</span> }
-    @if (turns().length) { <span class="turns">@for (one of turns(); track one.kind) { <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">Make it a {{ one.label.toLowerCase() }}</button> }</span> }
-    @if (block(); as block) { <yo-choice label="Add behind it" [yoReaching]="here()" [value]="null" placeholder="a block" [options]="kinds()" [width]="150" (chosen)="add(block, $event)" /> }
+    @if (turns().length) { <span class="turns">@for (one of turns(); track one.kind) { <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">Turn into a {{ one.label.toLowerCase() }}</button> }</span> }
+    @if (block(); as block) { <yo-choice label="Add after" [yoReaching]="here()" [value]="null" placeholder="a block" [options]="kinds()" [width]="150" (chosen)="add(block, $event)" /> }
   `,
   styles: `
     :host { display: block; border-top: 1px solid #d9d9d9; padding: 4px 0; }

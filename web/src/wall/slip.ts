@@ -46,7 +46,7 @@ export class Slip {
     const site = this.#editor.shown();
     if (!site || place?.usedId == null) return [];
     const uses = reachOfScope(site, { page: place.page, place: place.id }).count;
-    return [{ value: 'used', label: `wherever it is used, ${plural(uses, 'place')}` }, { value: 'here', label: 'here, on this page only' }];
+    return [{ value: 'used', label: `everywhere, ${plural(uses, 'place')}` }, { value: 'here', label: 'this page' }];
   });
   /** What a value set next, or one that is set, reaches. */
   protected reachOf(where: Where): Scope {
@@ -83,7 +83,7 @@ export class Slip {
     const brand = this.#editor.shown()?.brand;
     return [{ value: '', label: 'as drawn' }, ...(brand ? resolvedSwatches(brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [])];
   });
-  protected readonly drawingScope: Scope = { words: 'A drawing follows wherever it hangs' };
+  protected readonly drawingScope: Scope = { words: 'The drawing changes everywhere' };
   protected bindColor(asset: string, hex: string, swatch: string): void {
     this.#editor.commit((site) => bindDrawing(site, asset, hex, swatch || null));
   }
@@ -128,7 +128,7 @@ export class Slip {
     const site = this.#editor.current();
     const place = this.place();
     if (!site || !place) return '';
-    return splitVariant(site, this.#oneOff(place), 'new') ? 'Make a variant of it' : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new') ? 'Make a style of it' : '';
+    return splitVariant(site, this.#oneOff(place), 'new') ? 'Make a variant' : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new') ? 'Make a style' : '';
   });
   protected splitOff(): void {
     const place = this.place()!;
@@ -139,7 +139,7 @@ export class Slip {
   #oneOff(place: Place): OneOff {
     return { anchor: anchorOf(place, 'used'), ground: place.ground, item: place.item };
   }
-  protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
+  protected needsWords = (text: string): string => (text.trim() === '' ? 'Type a reason in a few words.' : '');
 
   /** Opens what sets a value, in sight and ready to be typed into, however far down the slip it is. */
   protected open(property: string, event: Event): void {
@@ -158,7 +158,7 @@ export class Slip {
   protected checkValue = (css: string): string => {
     const property = this.values().find((one) => one.property === this.setting())?.property as OverrideProperty | undefined;
     if (css.trim() === '') return 'Type a value.';
-    if (!property || literalCss(property, withUnit(property, css)) === undefined) return `“${css.slice(0, 24)}” is no value for ${property ?? 'this'} that can be worked out. Nothing was changed.`;
+    if (!property || literalCss(property, withUnit(property, css)) === undefined) return `“${css.slice(0, 24)}” is not a value for ${property ?? 'this'} that Yohaku understands. Nothing was changed.`;
     return '';
   };
 }

@@ -11,7 +11,7 @@ import { SourcePiece, type Sample } from './source-piece.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SourcePiece, NumberField],
   template: `
-    <div class="row" tabindex="0" role="region" aria-label="Sources on the wall">
+    <div class="row" tabindex="0" role="region" aria-label="Sources">
       @for (piece of sources(); track piece.id) {
         <figure>
           <figcaption><span>{{ piece.name }}</span><span class="muted">{{ piece.facts }}</span></figcaption>
@@ -20,8 +20,8 @@ import { SourcePiece, type Sample } from './source-piece.ts';
       }
     </div>
     <div class="bar">
-      <yo-number label="Looked at around the point, px" [value]="radius()" range="sampleRadius" [digits]="0" [width]="40" (done)="setRadius($event)" />
-      <p class="reading" role="status">@if (reading(); as reading) { <span class="chip" [style.background]="reading.hex"></span><span class="mono">{{ reading.hex }}</span><span>{{ reading.near }}; press to add it to the sources</span> } @else { <span class="muted">Point into a picture to read the colour there.</span> }</p>
+      <yo-number label="Sampled radius, px" [value]="radius()" range="sampleRadius" [digits]="0" [width]="40" (done)="setRadius($event)" />
+      <p class="reading" role="status">@if (reading(); as reading) { <span class="chip" [style.background]="reading.hex"></span><span class="mono">{{ reading.hex }}</span><span>{{ reading.near }}; click to add it to the sources</span> } @else { <span class="muted">Point at an image to read a colour.</span> }</p>
     </div>
   `,
   styleUrl: './source-wall.less',

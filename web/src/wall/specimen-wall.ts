@@ -17,7 +17,7 @@ const WIDTH = 1280;
   template: `
     <nav aria-label="Parts of the specimen">
       @for (part of parts(); track part.id) { <button yo-pick (click)="go(part.id)">{{ part.label }}</button> }
-      <a class="plain muted" [href]="'/frame/' + siteId() + '/specimen.html'" target="_blank" rel="noopener">by itself, to print</a>
+      <a class="plain muted" [href]="'/frame/' + siteId() + '/specimen.html'" target="_blank" rel="noopener">Open to print</a>
     </nav>
     <div class="sheet" #sheet tabindex="0" role="region" aria-label="Specimen">
       <div class="paper" [style.width.px]="width * scale()" [style.height.px]="height() * scale()">

@@ -12,9 +12,9 @@ import { ACTS } from '../ui/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
   template: `
-    <span class="yo-joined" role="group" aria-label="Stress copy">@for (one of kinds; track one.kind) { <button yo-act [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button> }</span>
+    <span class="yo-joined" role="group" aria-label="Stress-test content">@for (one of kinds; track one.kind) { <button yo-act [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button> }</span>
     <span class="found" role="status">{{ says() }}</span>
-    <ul aria-label="What breaks">@for (one of list(); track $index) { <li><button yo-opens (click)="show(one)">{{ title(one) }}: {{ one.label }} {{ one.words }}@if (one.style) {, set in {{ one.style }}}</button></li> }</ul>
+    <ul aria-label="Problems">@for (one of list(); track $index) { <li><button yo-opens (click)="show(one)">{{ title(one) }}: {{ one.label }} {{ one.words }}@if (one.style) {, set in {{ one.style }}}</button></li> }</ul>
   `,
   styles: `
     :host { display: flex; gap: 16px; align-items: center; padding: 0 20px; min-height: 28px; font-size: 12px; }
@@ -34,10 +34,10 @@ export class StressBar {
   protected readonly list = computed(() => (this.#found.breaks() ?? []).slice(0, 200));
   protected readonly says = computed(() => {
     const found = this.#found.breaks();
-    if (found === null) return 'Laying out…';
+    if (found === null) return 'Checking…';
     const left = this.#found.breaksLeft();
-    const said = found.length === 0 ? (left > 0 ? 'Nothing breaks so far' : 'Nothing breaks') : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
-    return left > 0 ? `${said}, ${plural(left, 'sheet')} still to be read` : said;
+    const said = found.length === 0 ? (left > 0 ? 'No problems yet' : 'No problems') : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
+    return left > 0 ? `${said}, ${plural(left, 'sheet')} still to check` : said;
   });
 
   protected toggle(kind: StressKind): void {

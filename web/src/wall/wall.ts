@@ -112,9 +112,9 @@ export class Wall {
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
   protected readonly percent = computed(() => {
-    if (this.specimenHangs()) return 'all tokens on one sheet';
-    if (this.pinHangs()) return 'drawn over built';
-    if (this.logoHangs()) return 'the icon at real size';
+    if (this.specimenHangs()) return 'all tokens';
+    if (this.pinHangs()) return 'design over page';
+    if (this.logoHangs()) return 'icon at real size';
     if (this.sourcesHang()) return `${SOURCE_HEIGHT} px high`;
     if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
@@ -174,7 +174,7 @@ export class Wall {
   protected readonly panelsHang = computed(() => {
     const { hanging, together } = this.desk();
     if (hanging === 'together') return together?.label ?? '';
-    return hanging === 'reach' && this.selected() ? `Where ${this.selected()!.label} is used` : '';
+    return hanging === 'reach' && this.selected() ? `Uses of ${this.selected()!.label} is used` : '';
   });
   protected readonly morePanels = computed(() => Math.max(0, this.panels().length - this.panelSize().most));
   protected readonly shownPanels = computed(() => {
@@ -265,7 +265,7 @@ export class Wall {
   /** What the stand-ins do to the pages, once it has been measured. */
   protected readonly shiftWords = computed(() => {
     const shift = this.#found.shift();
-    return shift ? `Without its fonts: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Without its fonts';
+    return shift ? `Preview fallback: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Preview fallback';
   });
   /** Hostile copy on, as it was last; or off. */
   #lastStress: readonly StressKind[] = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
@@ -278,7 +278,7 @@ export class Wall {
     this.#store.dispatch(DeskActions.outline({ shown: !this.desk().outline }));
   }
   /** A third width beside the two: typed, or none where it is left empty. */
-  protected readonly checkThird = (text: string): string => (hangsAlready(Number(text)) ? 'Pages hang at 1280 and 390 already: another width, or nothing.' : text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'A width of 320 to 2560 px, or nothing.');
+  protected readonly checkThird = (text: string): string => (hangsAlready(Number(text)) ? 'Pages are already shown at 1280 and 390. Type another width, or nothing.' : text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'Type a width from 320 to 2560 px, or nothing.');
   protected third(text: string): void {
     this.#store.dispatch(DeskActions.third({ width: text.trim() === '' ? null : Number(text) }));
     // The slip hangs beside all of them.

@@ -70,7 +70,7 @@ export class WordsEditor {
       const after = words.read();
       const problem = !keep || same(after, kept) ? '' : typeof after === 'string' ? problemWords(fieldProblem(site, place.words!, after)) : tooMuch(after);
       // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be fixed.
-      if (problem) return this.#store.dispatch(SiteActions.notice({ words: `${place.label} was not saved: ${problem} What you typed stands there still; Escape drops it.` }));
+      if (problem) return this.#store.dispatch(SiteActions.notice({ words: `${place.label} was not saved: ${problem} Your text is still there; Escape discards it.` }));
       for (const [type, listener] of listeners) element.removeEventListener(type, listener as EventListener);
       document.removeEventListener('selectionchange', told);
       element.removeAttribute('contenteditable');
@@ -79,7 +79,7 @@ export class WordsEditor {
       this.#edited.set(null);
       this.#document.set(null);
       if (!keep || same(after, kept)) return;
-      this.#editor.commit((now) => setValue(now, `Words of ${place.label}`, place.words!, after));
+      this.#editor.commit((now) => setValue(now, `Text of ${place.label}`, place.words!, after));
       this.#askForProvisional(place.style);
     };
     const key = (event: KeyboardEvent) => {
@@ -137,10 +137,10 @@ export class WordsEditor {
     if (!site) return;
     const start = freshId('x');
     const made = blocksFromPasted(site, nodes, true, (count) => `${start}-b${count}`);
-    const left = made.left.length > 0 ? ` Left out: ${made.left.join(', ')}.` : '';
+    const left = made.left.length > 0 ? ` Not included: ${made.left.join(', ')}.` : '';
     const [first] = made.blocks;
     const part = partsAt(site, place).find(({ what }) => what === 'block');
-    if (!first) return this.#store.dispatch(SiteActions.notice({ words: `There are no words in what was pasted.${left}` }));
+    if (!first) return this.#store.dispatch(SiteActions.notice({ words: `The clipboard contains no text.${left}` }));
     if ((made.blocks.length === 1 && first.kind === 'text') || !part) {
       // Links keep their words and address; an id of their own keeps them apart from those that are there.
       const runs = withBreaks(made.blocks.flatMap((block) => (block.kind === 'text' || block.kind === 'quote' ? [block.content] : block.kind === 'list' ? block.order.map((id) => block.items[id]!.content) : [])));
@@ -151,7 +151,7 @@ export class WordsEditor {
     finish(true);
     const styles = [...new Set(made.blocks.flatMap((block) => ('style' in block ? [site.brand.styles[block.style]?.label ?? ''] : [])))].filter(Boolean);
     this.#editor.commit((now) => addBlocks(now, part, made.blocks, `Paste ${made.taken.join(', ')}`));
-    this.#store.dispatch(SiteActions.notice({ words: `Pasted behind it: ${made.taken.join(', ')}${styles.length > 0 ? `, in ${styles.join(', ')}` : ''}.${left}` }));
+    this.#store.dispatch(SiteActions.notice({ words: `Pasted after it: ${made.taken.join(', ')}${styles.length > 0 ? `, in ${styles.join(', ')}` : ''}.${left}` }));
   }
 
   #tell(place: Place, words: Words): void {
@@ -167,7 +167,7 @@ export class WordsEditor {
     const style = id === null ? undefined : brand?.styles[id];
     if (!brand || !style || !(style.provisional || brand.families.provisional)) return;
     const what = style.provisional ? `the style ${style.label} is` : 'the families are';
-    this.#store.dispatch(SiteActions.notice({ words: `Words have come, and ${what} still provisional. Decide it in Type, now or before publishing.` }));
+    this.#store.dispatch(SiteActions.notice({ words: `Text added, and ${what} still provisional. Confirm it in Type before you publish.` }));
   }
 }
 

@@ -131,6 +131,6 @@ function rippleReport(label: string, before: { site: Site; audit: Audit }, after
     changed: is.countOf(what.changed), anew: is.countOf(placesChosenAnew(before.site, after.site, what.changed)), held: is.countOf(placesAmong(what.held)), added: is.countOf(what.added), removed: was.countOf(what.removed), worse: deeper.places,
     worseRows: rows(deeper.rows(MOST_ROWS)).slice(0, MOST_ROWS),
     changedRows: what.changed.slice(0, MOST_ROWS).map((place) => plainRow(place)),
-    heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set ${whereSet(after.site, one.place, one.by) === 'here' ? 'here' : 'wherever it is used'}${one.by.band ? ` on ${one.by.band}` : ''}`)),
+    heldRows: what.held.slice(0, MOST_ROWS).map((one) => plainRow(one.place, one.by.origin === 'set' ? 'held' : 'stray', `${one.property} is set ${whereSet(after.site, one.place, one.by) === 'here' ? 'here' : 'everywhere'}${one.by.band ? ` on ${one.by.band}` : ''}`)),
   };
 }

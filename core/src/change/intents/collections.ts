@@ -43,7 +43,7 @@ export function addField(site: Site, collection: string, id: string, label: stri
  */
 export function removeField(site: Site, collection: string, id: string): Edit {
   const of = site.collections[collection]!;
-  if (of.fieldOrder.length === 1) throw new ChangeRefused('in-use', `${of.label} must keep a field: its items would have no name.`);
+  if (of.fieldOrder.length === 1) throw new ChangeRefused('in-use', `${of.label} needs at least one field: items would have no name.`);
   const ops: Op[] = [];
   for (const { at, block } of listsOf(site, collection)) for (const key of ['heading', 'text', 'further', 'picture', 'by', 'only', 'group'] as const) if (block[key] === id) ops.push(setOp(site, [...at, key], undefined));
   for (const item of itemsOf(site, of)) {

@@ -28,6 +28,6 @@ export function replaceDownload(site: Site, from: string, to: string): Edit {
 /** Deletes a download that nothing leads to. @throws ChangeRefused while something does */
 export function removeDownload(site: Site, id: string): Edit {
   const uses = referencesTo(site, 'download', id).length;
-  if (uses > 0) throw new ChangeRefused('in-use', `${uses === 1 ? 'A link leads' : `${uses} links lead`} to ${site.downloads[id]!.name}. Lead them elsewhere first.`);
+  if (uses > 0) throw new ChangeRefused('in-use', `${uses === 1 ? 'A link leads' : `${uses} links lead`} to ${site.downloads[id]!.name}. Change those links first.`);
   return { label: `Delete download ${site.downloads[id]!.name}`, ops: [removeOp(site, ['downloads'], null, id)] };
 }

@@ -18,7 +18,7 @@ export function addFontFace(site: Site, read: ReadFace, id: string): Edit {
   const fonts = site.brand.fonts ?? {};
   const known = Object.values(fonts).find((one) => one.name.toLowerCase() === read.family.name.toLowerCase());
   const same = (face: ReadFace['face']) => face.italic === read.face.italic && face.weight[0] === read.face.weight[0] && face.weight[1] === read.face.weight[1];
-  const label = `Bring in ${read.family.name} ${faceName(read.face)}`;
+  const label = `Import ${read.family.name} ${faceName(read.face)}`;
   if (!known) return { label, ops: [setOp(site, ['brand', 'fonts'], { ...fonts, [id]: { ...read.family, id, faces: [read.face] } })] };
   const faces = [...known.faces.filter((face) => !same(face)), read.face].sort((one, other) => Number(one.italic) - Number(other.italic) || one.weight[0] - other.weight[0]);
   // Lines are as long as the regular upright face makes them.

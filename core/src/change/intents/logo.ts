@@ -6,7 +6,7 @@ import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 /** Sizes of a logo that nobody has sized yet: px, px, and a share of the width. */
 const START = { width: 72, smallest: 40, clear: 0.1 } as const;
 
-/** Takes a picture in as a form of the logo; the first one makes the logo and its icon. */
+/** Takes a picture in as a logo variant; the first one makes the logo and its icon. */
 export function addLogoForm(site: Site, asset: Asset, form: Pick<LogoForm, 'id' | 'colors' | 'plate'>): Edit {
   const logo = site.shared.logo;
   const label = uniqueName(asset.name.replace(/\.\w+$/, '').slice(0, 76) || 'Logo', Object.values(logo?.forms ?? {}).map((one) => one.label));
@@ -18,7 +18,7 @@ export function addLogoForm(site: Site, asset: Asset, form: Pick<LogoForm, 'id' 
     ops.push(setOp(site, ['shared', 'logo'], fresh));
     if (!site.brand.logo) ops.push(setOp(site, ['brand', 'logo'], START));
   }
-  return { label: `${label} as a form of the logo`, ops };
+  return { label: `${label} as a logo variant`, ops };
 }
 
 /** Takes a form away; grounds and icon that had it take what is left. The last one takes the logo with it. */

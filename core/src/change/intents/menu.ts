@@ -112,15 +112,15 @@ export function sayNotice(site: Site, words: string): Edit {
   return { label: words === '' ? 'No notice line' : 'Notice line', ops: [setOp(site, ['shared', 'header', 'notice'], next)] };
 }
 
-/** Takes an entry out of the menu; its page stays, and what is under it moves up. */
+/** Takes an entry from the menu; its page stays, and what is under it moves up. */
 export function removeMenuEntry(site: Site, id: string): Edit {
-  return { label: `Take ${site.shared.header.items[id]!.label} out of the menu`, ops: [...siblings(site, id).map((one) => setOp(site, [...RECORD, one, 'under'], undefined)), removeOp(site, RECORD, ORDER, id)] };
+  return { label: `Remove ${site.shared.header.items[id]!.label} from the menu`, ops: [...siblings(site, id).map((one) => setOp(site, [...RECORD, one, 'under'], undefined)), removeOp(site, RECORD, ORDER, id)] };
 }
 
-/** Takes the entries of a page out of the menu. */
+/** Takes the entries of a page from the menu. */
 export function removeFromMenu(site: Site, page: string): Edit {
   const entries = site.shared.header.order.filter((id) => leadsTo(site.shared.header.items[id]!, page));
-  return inTurn(site, `${site.pages[page]!.title} out of the menu`, entries.map((id) => (now) => removeMenuEntry(now, id)));
+  return inTurn(site, `${site.pages[page]!.title} from the menu`, entries.map((id) => (now) => removeMenuEntry(now, id)));
 }
 
 /** Makes the menu anew: one entry a page in page order, pages under another under its entry; what leads elsewhere and what is named otherwise stays, behind them. */
@@ -135,5 +135,5 @@ export function menuFromPages(site: Site, fresh: (page: string) => string): Edit
     const above = site.pages[page]!.under;
     if (above !== undefined) makes.push((now) => under(now, known.get(page)!, known.get(above)!));
   }
-  return inTurn(site, 'The menu after the pages', makes);
+  return inTurn(site, 'Match menu to pages', makes);
 }

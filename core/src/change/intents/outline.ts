@@ -13,9 +13,9 @@ export function fixFact(site: Site, page: string, fix: FactFix): Edit | undefine
     case 'first-heading': return firstHeading(site, page);
     case 'one-heading': {
       const [, ...others] = pageTree(site, page).places.filter(({ level, block }) => level === 1 && isText(site, block));
-      return { label: `One first heading on ${title}`, ops: others.flatMap(({ block }) => atLevel(site, block!, 2)) };
+      return { label: `One first-level heading on ${title}`, ops: others.flatMap(({ block }) => atLevel(site, block!, 2)) };
     }
-    case 'link': return { label: 'Link to the page itself', ops: [linkOp(site, fix.at, (link) => (link.to === 'page' ? { to: 'page', page: link.page } : link))] };
+    case 'link': return { label: 'Link to this page', ops: [linkOp(site, fix.at, (link) => (link.to === 'page' ? { to: 'page', page: link.page } : link))] };
     case 'place': return undefined;
   }
 }

@@ -111,7 +111,7 @@ function givenUp(site: Site, id: string, file: string): Op[] {
 export function putUnder(site: Site, id: string, above: string | null): Edit {
   const page = site.pages[id]!;
   if (above !== null && (above === id || page.file === 'index.html' || site.pages[above]!.file === 'index.html' || site.pages[above]!.under !== undefined || pagesUnder(site, id).length > 0))
-    throw new ChangeRefused('in-use', 'A page can stand under one that is under none itself, and not under or above the home page.');
+    throw new ChangeRefused('in-use', 'Pages nest one level deep, and the home page has no parent and no subpages.');
   return { label: above === null ? `${page.title} under no page` : `${page.title} under ${site.pages[above]!.title}`, ops: [setOp(site, ['pages', id, 'under'], above ?? undefined)] };
 }
 
@@ -193,7 +193,7 @@ export function duplicateSection(site: Site, page: string, entry: string, id: st
  */
 export function keepSection(site: Site, page: string, entry: string, kept: string, id: string): Edit {
   const source = site.pages[page]!.sections[entry]!;
-  if ('shared' in source) throw new ChangeRefused('in-use', 'This section is kept already; edits of it reach every page that has it.');
+  if ('shared' in source) throw new ChangeRefused('in-use', 'This section is already reused; an edit changes every page that has it.');
   const [record, order] = sectionLists(page);
   const { copy, renamed } = copySection(source.own, kept);
   const label = uniqueName(source.own.label, Object.values(site.shared.sections).map((one) => one.label));
@@ -244,7 +244,7 @@ export function removeKept(site: Site, kept: string, own: boolean, fresh: () => 
     // Where it stands as a header or footer, that of all pages comes back.
     (now) => ({ label: '', ops: [...(['header', 'footer'] as const).flatMap((end) => now.pageOrder.filter((page) => now.pages[page]![end] === kept).map((page) => setOp(now, ['pages', page, end], undefined))), removeOp(now, ['shared', 'sections'], null, kept)] }),
   ]);
-  return { ...edit, label: `Delete kept section ${label}` };
+  return { ...edit, label: `Delete reused section ${label}` };
 }
 
 /** Pages that have a kept section, in page order. */

@@ -14,7 +14,7 @@ export function pictureOf(site: Site, source: Source, id: string): Asset | undef
 
 /** Takes a picture into the site; undefined for one that it has. */
 export function addPicture(site: Site, picture: Asset): Edit | undefined {
-  return site.assets[picture.id] ? undefined : { label: `Add picture ${picture.name}`, ops: [insertOp(site, ['assets'], null, picture.id, picture)] };
+  return site.assets[picture.id] ? undefined : { label: `Add image ${picture.name}`, ops: [insertOp(site, ['assets'], null, picture.id, picture)] };
 }
 
 /** A picture of the site with the pages and shared parts that show it. */
@@ -43,11 +43,11 @@ export function replacePicture(site: Site, from: string, to: string): Edit {
 export function removePicture(site: Site, id: string): Edit {
   const uses = referencesTo(site, 'asset', id).length;
   if (uses > 0) throw new ChangeRefused('in-use', `${site.assets[id]!.name} is shown ${uses === 1 ? 'once' : `${uses} times`}. Replace it there first.`);
-  return { label: `Delete picture ${site.assets[id]!.name}`, ops: [removeOp(site, ['assets'], null, id)] };
+  return { label: `Delete image ${site.assets[id]!.name}`, ops: [removeOp(site, ['assets'], null, id)] };
 }
 
 /** Puts a picture behind a section, or (null) takes it away. One that comes anew comes under a shade on which most texts can be read. */
 export function pictureBehind(site: Site, address: readonly string[], section: Section, asset: string | null): Edit {
   const next = asset === null ? null : section.picture ? { ...section.picture, asset } : { asset, shade: 0.7 };
-  return { label: `Picture behind ${section.label}`, ops: [setOp(site, [...address, 'picture'], next)] };
+  return { label: `Background image ${section.label}`, ops: [setOp(site, [...address, 'picture'], next)] };
 }

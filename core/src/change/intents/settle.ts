@@ -12,7 +12,7 @@ import { setStyleAt } from './styles.ts';
 export function addOverride(site: Site, { record, place }: Anchor, value: Omit<Override, 'place'>, placeLabel: string): Edit {
   const override: Override = { ...value, place };
   const kept = valueAt(site, record) as Record<string, Override> | undefined;
-  if (!kept) throw new ChangeRefused('invalid', `${placeLabel} is on a page that is made from the site, and cannot have a value of its own. Nothing was changed; change its style or background instead.`);
+  if (!kept) throw new ChangeRefused('invalid', `${placeLabel} is on a generated page and cannot have its own value. Nothing was changed; change its style or background instead.`);
   const same = Object.values(kept).find((one) => one.place === override.place && one.property === override.property && one.band === override.band);
   const label = `${override.property} of ${placeLabel}`;
   if (same) return { label, ops: [setOp(site, [...record, same.id, 'value'], override.value), setOp(site, [...record, same.id, 'origin'], override.origin)] };
@@ -57,7 +57,7 @@ export function liftLoss(site: Site, override: Override, path: string): string {
   const at = (width: number): number => Math.round(styleSizeAt(site.brand, style, width) * 10) / 10;
   const { small, large } = site.brand.scale;
   const sizes = at(small.width) === at(large.width) ? '' : `${at(small.width)} px at ${small.width} and ${at(large.width)} px at ${large.width}`;
-  return [sizes && `replaces ${sizes} by one size`, style.size.kind === 'step' ? `takes ${style.label} out of the type scale` : ''].filter(Boolean).join(' and ');
+  return [sizes && `replaces ${sizes} by one size`, style.size.kind === 'step' ? `removes ${style.label} from the type scale` : ''].filter(Boolean).join(' and ');
 }
 
 function lifted(site: Site, token: Token, css: string, band: BandId | null): readonly Op[] | undefined {

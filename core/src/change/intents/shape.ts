@@ -17,11 +17,11 @@ export function readCorner(text: string): CornerValue | string {
   const share = /^(\d*\.?\d+)\s*%$/.exec(plain);
   if (share) {
     const value = Number(share[1]) / 100;
-    return inRange('cornerShare', value) ? { kind: 'share', share: value } : 'A share of the height is at most 50 %: both corners of a side then meet.';
+    return inRange('cornerShare', value) ? { kind: 'share', share: value } : 'A percentage is at most 50 %, where both corners of a side meet.';
   }
   const radii = plain === '' ? [] : plain.split(/\s+/).map((one) => Number(one.replace(/px$/, '')));
-  if (radii.length !== 1 && radii.length !== 4) return `“${text.slice(0, 24)}” is no corner: one radius, four, or a share of the height like 50 %.`;
-  if (!radii.every((one) => inRange('corner', one))) return `“${text.slice(0, 24)}” is no corner: radii go from 0 to 100 px.`;
+  if (radii.length !== 1 && radii.length !== 4) return `“${text.slice(0, 24)}” is not a corner. Type one radius, four radii, or a percentage such as 50 %.`;
+  if (!radii.every((one) => inRange('corner', one))) return `“${text.slice(0, 24)}” is not a corner. Radii go from 0 to 100 px.`;
   return { kind: 'px', radii: radii.length === 1 ? [radii[0]!] : (radii as [number, number, number, number]) };
 }
 
@@ -126,7 +126,7 @@ export function setUnderline(site: Site, part: 'offset' | 'thickness', value: nu
 /** Reads `0 2 8` or `0 2 8 -1`: offsets right and down, blur and spread, px. @returns why it is none, in words */
 export function readShadow(text: string): Pick<Shadow, 'x' | 'y' | 'blur' | 'spread'> | string {
   const numbers = text.trim().replaceAll(',', '.').split(/\s+/).map((one) => Number(one.replace(/px$/, '')));
-  if (text.trim() === '' || numbers.length < 2 || numbers.length > 4 || !numbers.every(Number.isFinite)) return `“${text.slice(0, 24)}” is no shadow: right, down, blur and spread in px, like 0 2 8 0.`;
+  if (text.trim() === '' || numbers.length < 2 || numbers.length > 4 || !numbers.every(Number.isFinite)) return `“${text.slice(0, 24)}” is not a shadow. Type right, down, blur and spread in px, such as 0 2 8 0.`;
   const [x, y, blur = 0, spread = 0] = numbers as [number, number, number?, number?];
   if (![x, y, spread].every((one) => inRange('shadowOffset', one)) || !inRange('shadowBlur', blur)) return 'Offsets and spread go from -60 to 60 px, blur from 0 to 120.';
   return { x, y, blur, spread };

@@ -60,7 +60,7 @@ export function setStyleAt(site: Site, id: string, band: BandId, px: number | un
   const style = site.brand.styles[id]!;
   const { [band]: _was, ...others } = style.at ?? {};
   const at = px === undefined ? others : { ...others, [band]: px };
-  return { label: px === undefined ? `${style.label} on ${band} follows again` : `${style.label} on ${band}`, ops: [setOp(site, ['brand', 'styles', id, 'at'], Object.keys(at).length > 0 ? at : undefined)] };
+  return { label: px === undefined ? `${style.label} on ${band} back to the scale` : `${style.label} on ${band}`, ops: [setOp(site, ['brand', 'styles', id, 'at'], Object.keys(at).length > 0 ? at : undefined)] };
 }
 
 /** A new text style like another one, under a name of its own, right behind it. */
@@ -97,5 +97,5 @@ export function settleProvisional(site: Site): Edit {
     ...Object.values(brand.styles).filter((one) => one.provisional).map((one) => setOp(site, ['brand', 'styles', one.id, 'provisional'], false)),
     ...(brand.families.provisional ? [setOp(site, ['brand', 'families', 'provisional'], false)] : []),
   ];
-  return { label: 'Decide what is provisional', ops };
+  return { label: 'Confirm all provisional styles', ops };
 }

@@ -45,10 +45,10 @@ function words(site: Site, pairs: readonly Pair[], stays: readonly string[], con
   const list = `${named.slice(0, NAMED).join('; ')}${named.length > NAMED ? `; and ${named.length - NAMED} more` : ''}`;
   if (stays.length === 0) {
     const asked = [...new Set(constraints.flatMap((one) => swatchesOf(site, one.pair, locked)))].map(label);
-    return `These ask opposite things of ${sentence(asked) || 'the values set there'}: ${list}. Give one of them a colour of its own.`;
+    return `These need opposite changes of ${sentence(asked) || 'the values set there'}: ${list}. Give one of them its own colour.`;
   }
   const free = stays.find((id) => holdsWithout(site, constraints, [id], locked));
-  const way = free ? `Let ${label(free)} move and ${named.length === 1 ? 'it holds' : 'all of it holds'}.` : stays.length > 1 && holdsWithout(site, constraints, stays, locked) ? `Let ${sentence(stays.map(label))} move and ${named.length === 1 ? 'it holds' : 'all of it holds'}.` : 'Give one side another colour: no lightness of these does.';
+  const way = free ? `Let ${label(free)} move and ${named.length === 1 ? 'it holds' : 'all of it holds'}.` : stays.length > 1 && holdsWithout(site, constraints, stays, locked) ? `Let ${sentence(stays.map(label))} move and ${named.length === 1 ? 'it holds' : 'all of it holds'}.` : 'No lightness works; choose another colour for one side.';
   return `${sentence(stays.map(label))} ${stays.length === 1 ? 'stays' : 'stay'}, so ${named.length === 1 ? 'this cannot hold' : 'these cannot hold'}: ${list}. ${way}`;
 }
 

@@ -54,13 +54,13 @@ export function pictureFixes(site: Site, pixels: PixelSets, place: Place, id: st
       if (reaches(middle)) high = middle;
       else low = middle;
     }
-    fixes.push({ what: 'shade', label: `shade ${now} % to ${high} %`, before: before.found, after: worst(site, table, pixels, [{ group, place }], high / 100)!.found, places: all.length, ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'shade'], high / 100)] });
+    fixes.push({ what: 'shade', label: `Darken from ${now} % to ${high} %`, before: before.found, after: worst(site, table, pixels, [{ group, place }], high / 100)!.found, places: all.length, ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'shade'], high / 100)] });
   }
   const override = (property: 'color' | 'background-color', path: string) => addOverride(site, anchorOf(place, 'used'), { id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null }, place.label).ops;
   const ground = site.brand.grounds[section?.ground ?? place.ground]!;
   const plate = rolePath(site.brand, ground, 'background');
   const flat = worstFlat(table, group, colorOf(tokenValue(table, plate).css));
-  if (flat && flat.margin >= 1) fixes.push({ what: 'plate', label: `a plate of ${ground.label} behind it`, before: before.found, after: flat.found, places: 1, ops: override('background-color', plate) });
+  if (flat && flat.margin >= 1) fixes.push({ what: 'plate', label: `${ground.label} panel behind the text`, before: before.found, after: flat.found, places: 1, ops: override('background-color', plate) });
   let best: { label: string; path: string; found: number } | undefined;
   for (const other of Object.values(site.brand.grounds)) {
     const path = rolePath(site.brand, other, 'text');
@@ -68,7 +68,7 @@ export function pictureFixes(site: Site, pixels: PixelSets, place: Place, id: st
     const rated = color && worst(site, table, pixels, [{ group, place }], undefined, color);
     if (rated && rated.margin >= 1 && (!best || rated.found > best.found)) best = { label: other.label, path, found: rated.found };
   }
-  if (best) fixes.push({ what: 'colour', label: `the text colour of ${best.label}`, before: before.found, after: best.found, places: 1, ops: override('color', best.path) });
+  if (best) fixes.push({ what: 'colour', label: `Text colour of ${best.label}`, before: before.found, after: best.found, places: 1, ops: override('color', best.path) });
   return fixes;
 }
 
@@ -103,7 +103,7 @@ export function focusFix(site: Site, pixels: PixelSets, place: Place, turned: Re
   const [{ x, y }, sets] = best;
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   return {
-    what: 'focus', label: `focus point ${percent(x)} across, ${percent(y)} down`, before: before.found, after: worst(site, table, sets, [{ group, place }], undefined)!.found, places: all.length,
+    what: 'focus', label: `Focus point ${percent(x)} across, ${percent(y)} down`, before: before.found, after: worst(site, table, sets, [{ group, place }], undefined)!.found, places: all.length,
     ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'focus'], { x, y })],
   };
 }

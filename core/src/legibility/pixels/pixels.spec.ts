@@ -141,7 +141,7 @@ describe('texts over a picture', () => {
     const turned = (light: readonly string[]) => new Map(FOCUS_POINTS.map((point) => [point, light.includes(`${point.x} ${point.y}`) ? white : black]));
     expect(focusFix(site, black, place, turned([]))).toBeUndefined();
     const fix = focusFix(site, black, place, turned(['0 0', '1 0.75']))!;
-    expect([fix.what, fix.label, fix.before < 4.5, fix.after >= 4.5]).toEqual(['focus', 'focus point 100 % across, 75 % down', true, true]);
+    expect([fix.what, fix.label, fix.before < 4.5, fix.after >= 4.5]).toEqual(['focus', 'Focus point 100 % across, 75 % down', true, true]);
     const after = done(site, { label: '', ops: fix.ops });
     expect(ripple(site, after).changed.map((one) => one.kind)).toEqual(['picture']);
     expect(ripple(site, pictured(0.4)).added.concat(ripple(pictured(0.3), pictured(0.4)).changed).map((one) => one.id)).toEqual(['s1/shade', 's1/shade']);

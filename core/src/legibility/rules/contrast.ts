@@ -8,9 +8,9 @@ import { coloured, judgePixels, pixelKey, veilOf, washUnder, type PixelSet, type
 import type { Site } from '../../site/index.ts';
 import type { Judgement, RuleId } from '../outcome.ts';
 
-export const OVER_PICTURE = 'A picture lies behind it; its pixels have not been judged yet.';
+export const OVER_PICTURE = 'An image is behind this text; not measured yet.';
 
-export const OVER_GRADIENT = 'A gradient lies behind it, and not all of that is enough; where it stands has not been read yet.';
+export const OVER_GRADIENT = 'Contrast varies along the gradient; not measured yet.';
 
 /** What is known of the pixels behind places, with the site whose shades lie over them. */
 export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
@@ -23,7 +23,7 @@ function onPixels(table: TokenTable, group: Group, over: Pictured | undefined, a
   if (!over || !set) return wash ? onWash(wash, color, needed) : { found: null, reason: OVER_PICTURE };
   if (set.problem !== '') return { found: null, reason: set.problem };
   const verdict = judgePixels(coloured(set, wash), veilOf(over.site, table, group), color, needed);
-  return verdict ? { found: verdict.found } : { found: null, reason: 'Nothing of it is to be seen at this width.' };
+  return verdict ? { found: verdict.found } : { found: null, reason: 'Hidden at this width.' };
 }
 
 /** Without a layout a gradient is rated from end to end: what passes everywhere passes. */

@@ -21,7 +21,7 @@ export function logoRules(table: TokenTable, group: Group, site: Site): Judgemen
   const size: Judgement = { rule: 'logo-size', state: 'rest', width: at, found: painted, needed: smallest, verdict: painted >= smallest ? 'pass' : 'fail', tokens: cellValue(table, width).chain };
   if (!form) return [size];
   const wash = behind === 'picture' ? washUnder(table, group) : undefined;
-  if (behind === 'picture' && !wash) return [{ ...contrast, found: null, verdict: 'cannot-tell', reason: 'A picture lies behind the logo; its pixels are not judged.' }, size];
+  if (behind === 'picture' && !wash) return [{ ...contrast, found: null, verdict: 'cannot-tell', reason: 'An image is behind the logo; not measured.' }, size];
   const { ratio } = logoContrast(paintedForm(site, form), ...(wash ? gradientExtent(wash) : [behind as Rgb8]));
   return [{ ...contrast, found: ratio, verdict: ratio >= LOGO_RATIO ? 'pass' : 'fail' }, size];
 }

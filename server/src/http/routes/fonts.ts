@@ -1,5 +1,5 @@
 import { readFile as readDisk } from 'node:fs/promises';
-import { API, LIBRARY, facesOf } from '@yohaku/core';
+import { API, LIBRARY, facesOf, twinFileNames } from '@yohaku/core';
 import { findFile } from '../../assets/index.ts';
 import { FontRefused, takeFont } from '../../fonts/index.ts';
 import { fontPath } from '../../publish/index.ts';
@@ -9,7 +9,7 @@ import type { Services } from '../context.ts';
 
 /** Fonts in, and out to the wall: the library's by file, brought ones by the start of their hash. */
 export function fontRoutes({ database, apart, root }: Services): Route[] {
-  const faces = new Map(LIBRARY.flatMap((family) => facesOf(family).map((face) => [face.file, family.id] as const)));
+  const faces = new Map([...twinFileNames(), ...LIBRARY.flatMap((family) => facesOf(family).map((face) => [face.file, family.id] as const))]);
   return [
     route(API.fonts.read, async ({ query, bytes }) => {
       try {

@@ -36,19 +36,19 @@ export function frameRoutes({ database, apart, root }: Services): Route[] {
       const stored = await loadSite(database, params.site);
       const page = stored && Object.hasOwn(stored.site.pages, params.page) ? stored.site.pages[params.page] : undefined;
       const bytes = stored && page ? await sharingPicture(apart, stored.site, page.id, (face) => fontBytes(database.db, root, face)) : undefined;
-      if (!bytes) throw notFound('The picture');
+      if (!bytes) throw notFound('The image');
       context.type = 'image/png';
       context.set('Cache-Control', 'no-store');
       context.body = bytes;
     }),
     route(API.frame.image, async ({ context, params }) => {
       const name = readAssetFile(params.file);
-      if (!name) throw notFound('The picture');
+      if (!name) throw notFound('The image');
       const stored = await loadSite(database, params.site);
       const asset = Object.values(stored?.site.assets ?? {}).find((one) => one.hash.startsWith(name.start));
       const hash = asset?.hash ?? (await sourceByHash(database, params.site, name.start));
       const file = hash ? await readFile(database.db, hash) : undefined;
-      if (!file) throw notFound('The picture');
+      if (!file) throw notFound('The image');
       context.type = file.type;
       context.set('Cache-Control', 'private, max-age=31536000, immutable');
       context.body = file.type === 'image/svg+xml' ? recolor(file.bytes.toString('utf8'), name.colors) : file.bytes;

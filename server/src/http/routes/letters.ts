@@ -36,7 +36,7 @@ export function letterRoutes({ database }: Services): Route[] {
       } catch (error) {
         if (!(error instanceof LetterRefused)) throw error;
         context.status = 422;
-        context.body = `Not sent. ${error.message} Go back, put it right and send it again; what you typed is there still.\n`;
+        context.body = `Not sent. ${error.message} Go back, correct it and send it again; your text is still there.\n`;
       }
     }, async ({ params }) => {
       // The server reads only messages to a form of a live site.

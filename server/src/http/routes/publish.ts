@@ -43,7 +43,7 @@ export function publishRoutes({ database, apart, root }: Services): Route[] {
     }),
     route(API.publish.publish, async ({ context, params, body: { sequence, pixels, layout }, user }) => {
       const stored = await load(params.site);
-      if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you looked. Look at what is new, then publish again.');
+      if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you opened it. Review the changes, then publish again.');
       const number = await publishSite(database, apart, stored.site, stored.sequence, user, root, pixels ? readPixelsJson(pixels) : undefined, layout);
       context.status = 201;
       return { number };

@@ -17,7 +17,7 @@ export function sessionRoutes({ database, door }: Services): Route[] {
           if (error instanceof RateLimiterRes) throw new Problem(429, 'Too often', 'Too many wrong attempts to sign in. Wait a minute and try again.', [], Math.ceil(error.msBeforeNext / 1000));
           throw error;
         });
-        throw new Problem(401, 'Link not valid', 'This link was used already or is too old. Run ./yohaku link for a fresh one.');
+        throw new Problem(401, 'Link not valid', 'This sign-in address was used already or has expired. Run ./yohaku link to get a new one.');
       }
       // Behind a proxy the connection itself is plain; what the browser sees is what counts.
       context.cookies.secure = door.secure;

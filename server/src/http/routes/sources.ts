@@ -22,7 +22,7 @@ export function sourceRoutes({ database, apart }: Services): Route[] {
     route(API.sources.picture, async ({ context, params }) => {
       const hash = await sourceFile(database, params.site, params.id);
       const file = hash ? await readFile(database.db, hash) : undefined;
-      if (!file) throw notFound('The picture');
+      if (!file) throw notFound('The image');
       context.type = file.type;
       context.set('Cache-Control', 'private, max-age=31536000, immutable');
       context.body = file.bytes;

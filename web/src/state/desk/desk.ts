@@ -6,7 +6,7 @@ import type { Scope } from './scope.ts';
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
 export type Step = (typeof STEPS)[number];
 export const STEP_LABELS: Record<Step, string> = {
-  gather: 'Gather', colour: 'Colour', grounds: 'Backgrounds', type: 'Type', buttons: 'Buttons', pages: 'Pages', check: 'Check', publish: 'Publish',
+  gather: 'Sources', colour: 'Colour', grounds: 'Backgrounds', type: 'Type', buttons: 'Buttons', pages: 'Pages', check: 'Check', publish: 'Publish',
 };
 export const SURROUNDS = ['light', 'middle', 'dark'] as const;
 export type Surround = (typeof SURROUNDS)[number];

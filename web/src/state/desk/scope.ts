@@ -15,7 +15,7 @@ export interface ScopeReach {
 }
 
 /** Names are for the people at the desk. */
-export const NAME_ONLY: Scope = { words: 'A name is read on this desk only; no place changes' };
+export const NAME_ONLY: Scope = { words: 'Only Yohaku shows this name; no place changes' };
 
 const NO_PLACES: ReadonlySet<string> = new Set();
 const NOTHING: ScopeReach = { on: () => NO_PLACES, pages: [], count: 0, words: '' };
@@ -28,7 +28,7 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
   const { label, pages, files, count, on, used, maybe = 0 } = found;
   const known = new Map<string, ReadonlySet<string>>();
   return {
-    pages, count, words: `${label}: ${used ? 'used in ' : ''}${plural(count, 'place')}${count > 0 ? ` on ${plural(files, 'page')}` : ''}${maybe > 0 ? `; a rule may choose another swatch in ${maybe} more` : ''}`,
+    pages, count, words: `${label}: ${used ? 'used in ' : ''}${plural(count, 'place')}${count > 0 ? ` on ${plural(files, 'page')}` : ''}${maybe > 0 ? `; a rule may pick another swatch in ${maybe} more` : ''}`,
     on: (page) => {
       let ids = known.get(page);
       if (!ids) known.set(page, (ids = new Set(on(page).map((place) => place.id))));

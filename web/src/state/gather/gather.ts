@@ -31,14 +31,14 @@ const START: GatherState = { sources: [], reading: [], problems: [], hand: [], c
 type KeptSift = Pick<GatherState, 'count' | 'choices' | 'radius' | 'pin'>;
 
 export const GatherActions = createActionGroup({
-  source: 'Gather',
+  source: 'Sources',
   events: {
     Listed: props<{ sources: readonly Source[]; kept: KeptSift | null }>(),
     Reading: props<{ name: string }>(),
     Read: props<{ name: string; sources: Source }>(),
     Refused: props<{ name: string; words: string }>(),
-    'Put away': props<{ id: string }>(),
-    'Put back': props<{ sources: Source }>(),
+    'Remove source': props<{ id: string }>(),
+    'Restore source': props<{ sources: Source }>(),
     Hand: props<{ hand: readonly string[] }>(),
     Count: props<{ count: number | null }>(),
     Decide: props<{ color: string; choice: SiftChoice }>(),
@@ -63,11 +63,11 @@ export const gatherFeature = createFeature({
       ...state, reading: without(state.reading, name), sources: state.sources.some((one) => one.id === sources.id) ? state.sources : [...state.sources, sources],
     })),
     on(GatherActions.refused, (state, { name, words }): GatherState => ({ ...state, reading: without(state.reading, name), problems: [...state.problems, words] })),
-    on(GatherActions.putAway, (state, { id }): GatherState => {
+    on(GatherActions.removeSource, (state, { id }): GatherState => {
       const gone = state.sources.find((one) => one.id === id);
       return gone ? { ...state, sources: state.sources.filter((one) => one !== gone), away: [gone, ...state.away] } : state;
     }),
-    on(GatherActions.putBack, (state, { sources }): GatherState => ({ ...state, sources: [...state.sources, sources], away: state.away.filter((one) => one.id !== sources.id) })),
+    on(GatherActions.restoreSource, (state, { sources }): GatherState => ({ ...state, sources: [...state.sources, sources], away: state.away.filter((one) => one.id !== sources.id) })),
     on(GatherActions.hand, (state, { hand }): GatherState => (state.hand === hand ? state : { ...state, hand })),
     on(GatherActions.count, (state, { count }): GatherState => (state.count === count ? state : { ...state, count })),
     on(GatherActions.decide, (state, { color, choice }): GatherState => ({ ...state, choices: { ...state.choices, [color]: { ...state.choices[color], ...choice } } })),

@@ -55,7 +55,7 @@ export class Tray {
   /** @returns whether the text was read; one that was not is the caller's to keep */
   async addText(text: string, name = PASTED): Promise<boolean> {
     if (text.trim() === '') {
-      this.#store.dispatch(GatherActions.refused({ name, words: 'There is nothing to read yet. Paste colour codes, or drop a picture.' }));
+      this.#store.dispatch(GatherActions.refused({ name, words: 'Nothing to read yet. Paste colour codes, or drop an image.' }));
       return false;
     }
     const before = this.#state().sources.length;
@@ -82,14 +82,14 @@ export class Tray {
   }
 
   async putAway(id: string): Promise<void> {
-    this.#store.dispatch(GatherActions.putAway({ id }));
+    this.#store.dispatch(GatherActions.removeSource({ id }));
     await this.#tell(id, true);
   }
 
   async putBack(): Promise<void> {
     const sources = this.#state().away[0];
     if (!sources) return;
-    this.#store.dispatch(GatherActions.putBack({ sources }));
+    this.#store.dispatch(GatherActions.restoreSource({ sources }));
     await this.#tell(sources.id, false);
   }
 

@@ -113,7 +113,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     expect(idsOf(second)).toEqual(['edit-0002']);
     second.flush({ detail: 'This cannot be read.' }, { status: 422, statusText: 'x' });
     await until(() => state().aside.length === 1);
-    expect(state().notice).toBe('“Corner 10” was not saved: This cannot be read. It is set aside; what was done after it goes on.');
+    expect(state().notice).toBe('“Corner 10” was not saved: This cannot be read. It is kept under “not applied”; later edits were applied.');
     const third = await posted();
     expect(idsOf(third)).toEqual(['edit-0003']);
     saveAll(third, 2);
@@ -140,7 +140,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   it('an edit that the server would not take for its size or its texts never becomes one', () => {
     const ops = Array.from({ length: 20_001 }, (_, i) => ({ op: 'set' as const, at: ['brand', 'corners', 'button'], value: i % 50 }));
     store.dispatch(SiteActions.commit({ edit: { label: 'Far too much', ops }, id: 'edit-0001' }));
-    expect([state().pending.length, state().notice]).toEqual([0, '“Far too much” would change 20001 things at once; 20000 are the most. Nothing was changed; do it in parts.']);
+    expect([state().pending.length, state().notice]).toEqual([0, '“Far too much” would change 20001 things at once; 20000 is the limit. Nothing was changed; edit fewer at once.']);
     store.dispatch(SiteActions.commit({ edit: setValue(state().current!, 'Title', ['pages', 'home', 'title'], ' Ho\u0000me \ud83d'), id: 'edit-0002' }));
     const kept = state().pending[0]!;
     expect(state().current!.pages['home']!.title).toBe('Home');

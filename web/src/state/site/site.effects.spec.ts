@@ -134,7 +134,7 @@ describe('sending edits', () => {
   it('takes back what is refused, and tells why', async () => {
     commit(9, 'edit-0001');
     (await nextPost()).flush({ results: [{ id: 'edit-0001', refused: 'It is gone.', kind: 'gone', issues: [] }] });
-    expect([state().current!.brand.corners.button, state().notice, state().pending.length]).toEqual([2, '“Corner” was not saved: It is gone. It is set aside; what was done after it goes on.', 0] as never);
+    expect([state().current!.brand.corners.button, state().notice, state().pending.length]).toEqual([2, '“Corner” was not saved: It is gone. It is kept under “not applied”; later edits were applied.', 0] as never);
   });
 
   it('drops what the server had already, kept from before a reload', async () => {

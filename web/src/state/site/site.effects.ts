@@ -11,7 +11,7 @@ import { deskFeature, type DeskState } from '../desk/desk.ts';
 
 const RETRY_MS = 1500;
 const BATCH = 50;
-const SIGNED_OUT = 'You are signed out. What you do is kept here: open a fresh sign-in address in this browser, and this window goes on by itself.';
+const SIGNED_OUT = 'You are signed out. Your edits are kept here. Open a new sign-in address in this browser; this window then continues.';
 /** Nothing is painted in a window that is not seen: after this long its edits are sent all the same. */
 const UNSEEN_MS = 60;
 
@@ -84,7 +84,7 @@ export class SiteEffects {
     clearTimeout(this.#keepTimer);
     this.#keepTimer = setTimeout(() => this.#keepAgain.next(), RETRY_MS);
     if (this.#toldNotKept) return;
-    this.#toldNotKept = `This browser has no room to keep ${plural(edits, 'unsent edit')}. ${edits === 1 ? 'It is' : 'They are'} in this window only until the server has ${edits === 1 ? 'it' : 'them'}: leave it open until it says “saved”.`;
+    this.#toldNotKept = `This browser has no room to keep ${plural(edits, 'unsent edit')}. ${edits === 1 ? 'It is' : 'They are'} in this window only until the server has ${edits === 1 ? 'it' : 'them'}: keep the window open until it says “saved”.`;
     this.#store.dispatch(SiteActions.notice({ words: this.#toldNotKept }));
   }
 
@@ -250,7 +250,7 @@ export class SiteEffects {
     distinctUntilChanged((one, other) => one.done === other.done && one.undone === other.undone),
     map(({ siteId, done, undone }) => undoShelf.keep(siteId, done, undone)),
     filter((gone) => gone > 0),
-    map((gone) => SiteActions.notice({ words: `Undo has become too long to be kept whole: after a reload the oldest ${gone === 1 ? 'step' : `${gone} steps`} will be gone.` })),
+    map((gone) => SiteActions.notice({ words: `The undo history is too long to keep: after a reload the oldest ${gone === 1 ? 'step' : `${gone} steps`} will be gone.` })),
   ));
 }
 

@@ -38,7 +38,7 @@ describe('site state', () => {
     const later = siteReducer(opening, SiteActions.opening({ site: null, here: 400, of: 850 }));
     expect([later.shown, later.opening]).toEqual([opening.shown, { here: 400, of: 850 }]);
     const edited = commit(later, 9, 'early-1');
-    expect([edited.current, edited.pending, edited.notice]).toEqual([later.current, [], 'Corner button was not done: the site is still opening, 400 of 850 pages are here. Do it once all are.'] as never);
+    expect([edited.current, edited.pending, edited.notice]).toEqual([later.current, [], 'Corner button was not applied: the site is still opening, 400 of 850 pages are loaded. Try again when all are.'] as never);
     const whole = siteReducer(later, SiteActions.loaded({ site: small(), sequence: 3, pending: [] }));
     expect([whole.status, whole.opening, commit(whole, 9, 'late-1').pending.length]).toEqual(['ready', null, 1]);
   });
@@ -78,7 +78,7 @@ describe('site state', () => {
     const after = siteReducer(without, SiteActions.commit({ edit: write, id: 'mine-1', at: '2026-11-30T05:00:00.000Z' }));
     expect([after.current, after.pending, after.done]).toEqual([without.current, [], []] as never);
     expect(after.aside.map(({ change, at }) => [change.id, at])).toEqual([['mine-1', '2026-11-30T05:00:00.000Z']]);
-    expect(after.notice).toContain('set aside with what you wrote');
+    expect(after.notice).toContain('with your text');
     expect(siteReducer(after, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' })).aside.length).toBe(1);
     const back = arrive(after, { id: 'theirs-2', schemaVersion: SCHEMA_VERSION, label: 'Undo', ops: [...applyChange(site, removed).inverse] }, 2, 'other');
     const again = siteReducer(back, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' }));
@@ -116,13 +116,13 @@ describe('site state', () => {
     const overtaken = arrive(arrive(first, first.pending[0]!, 1), remote(7, 'theirs-1'), 2, 'other');
     const undone = siteReducer(overtaken, SiteActions.undo({ id: 'undo-1' }));
     expect(undone.current!.brand.corners.button).toBe(7);
-    expect(undone.notice).toContain('overtaken');
+    expect(undone.notice).toContain('replaced by later edits');
   });
 
   it('takes back a refused edit with its reason', () => {
     const state = commit(loaded(), 9, 'mine-1');
     const refused = siteReducer(state, SiteActions.refused({ id: 'mine-1', words: 'Gone.', at: '2026-01-01T00:00:00Z' }));
-    expect([refused.current!.brand.corners.button, refused.notice, refused.done.length, refused.saving]).toEqual([2, '“Corner button” was not saved: Gone. It is set aside; what was done after it goes on.', 0, 'saved']);
+    expect([refused.current!.brand.corners.button, refused.notice, refused.done.length, refused.saving]).toEqual([2, '“Corner button” was not saved: Gone. It is kept under “not applied”; later edits were applied.', 0, 'saved']);
   });
 
   it('refuses what would not be right before it is sent, keeping the last good value', () => {

@@ -91,7 +91,7 @@ const settled = (state: SiteState): SiteState => ({ ...state, shown: shownWith(s
 function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { state: SiteState; inverse: readonly Op[] } | { state: SiteState; inverse: null; gone?: Change } {
   let sent: Change | undefined;
   const cleared: SiteState = { ...state, preview: null, shown: state.current };
-  if (state.opening) return { state: { ...cleared, notice: `${edit.label} was not done: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are here. Do it once all are.` }, inverse: null };
+  if (state.opening) return { state: { ...cleared, notice: `${edit.label} was not applied: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are loaded. Try again when all are.` }, inverse: null };
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
     // What is too large for the server, or has texts it could not keep, is seen before it is applied here.
@@ -116,7 +116,7 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
     };
   } catch (error) {
     const isGone = error instanceof ChangeRefused && error.kind === 'gone' && sent?.ops.some((op) => op.op === 'insert' || (op.op === 'set' && op.value !== undefined));
-    return { state: { ...cleared, notice: error instanceof ChangeRefused ? error.message : 'This cannot be done.' }, inverse: null, ...(isGone ? { gone: sent! } : {}) };
+    return { state: { ...cleared, notice: error instanceof ChangeRefused ? error.message : 'This edit is not possible.' }, inverse: null, ...(isGone ? { gone: sent! } : {}) };
   }
 }
 
@@ -125,8 +125,8 @@ function takeBack(state: SiteState, id: string, from: 'done' | 'undone'): SiteSt
   if (!step || !state.current) return state;
   const rest = state[from].slice(0, -1);
   const plan = planUndo(state.current, opsOf(state.current, { ops: step.inverse, schemaVersion: step.schemaVersion }));
-  const overtaken = plan.overtaken.length > 0 ? ` ${plan.overtaken.length} value${plan.overtaken.length === 1 ? ' was' : 's were'} changed since and stayed.` : '';
-  if (plan.ops.length === 0) return { ...state, [from]: rest, notice: `${step.label} has been overtaken by later edits; nothing was taken back.` };
+  const overtaken = plan.overtaken.length > 0 ? ` ${plan.overtaken.length} value${plan.overtaken.length === 1 ? ' was' : 's were'} changed later and kept.` : '';
+  if (plan.ops.length === 0) return { ...state, [from]: rest, notice: `${step.label} was replaced by later edits; nothing was undone.` };
   const result = commit(state, { label: from === 'done' ? `Undo ${step.label}` : step.label, ops: plan.ops }, id, step.changeId);
   if (!result.inverse) return { ...result.state, [from]: rest };
   const to = from === 'done' ? 'undone' : 'done';
@@ -144,7 +144,7 @@ export const siteReducer = createReducer(
   on(SiteActions.commit, (state, { edit, id, at }): SiteState => {
     const result = commit(state, edit, id);
     // Another window took away what somebody was writing in: what was written is not lost with it.
-    if (!result.inverse && result.gone && at) return { ...result.state, aside: [...state.aside, { change: result.gone, words: 'What it was for is no longer there: somebody removed it. Once it is back this can be tried again.', at }], notice: `“${edit.label}” was not done: what it was for is no longer there, somebody removed it. It is set aside with what you wrote.` };
+    if (!result.inverse && result.gone && at) return { ...result.state, aside: [...state.aside, { change: result.gone, words: 'Its target was deleted. Restore the target, then try again.', at }], notice: `“${edit.label}” was not applied: its target was deleted. The edit is kept under “not applied”, with your text.` };
     if (!result.inverse) return result.state;
     return { ...result.state, done: [...state.done, { label: edit.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
   }),
@@ -183,7 +183,7 @@ export const siteReducer = createReducer(
       ...state, arrived: isAlone ? { before: state.current!, changes: fresh.map((one) => one.change), after: current } : state.arrived,
       confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, latest: Math.max(state.latest, fresh.at(-1)!.sequence), pending, current, mine,
       saving: pending.length === 0 ? 'saved' : state.saving,
-      notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. What stands now is the later value.` : state.notice,
+      notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. The later value is used.` : state.notice,
     });
   }),
   on(SiteActions.acknowledged, (state, { ids }): SiteState => {
@@ -197,13 +197,13 @@ export const siteReducer = createReducer(
     if (!change) return state;
     const pending = state.pending.filter((one) => one.id !== id);
     const done = state.done.filter((step) => step.changeId !== id);
-    return settled({ ...state, pending, done, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving, aside: [...state.aside, { change, words, at }], notice: `“${change.label}” was not saved: ${words} It is set aside; what was done after it goes on.` });
+    return settled({ ...state, pending, done, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving, aside: [...state.aside, { change, words, at }], notice: `“${change.label}” was not saved: ${words} It is kept under “not applied”; later edits were applied.` });
   }),
   on(SiteActions.tryAside, (state, { id, fresh }): SiteState => {
     const one = state.aside.find(({ change }) => change.id === id);
     if (!one) return state;
     const result = commit(state, { label: one.change.label, ops: one.change.ops }, fresh);
-    if (!result.inverse) return { ...result.state, notice: result.state.notice || `“${one.change.label}” changes nothing any more.` };
+    if (!result.inverse) return { ...result.state, notice: result.state.notice || `“${one.change.label}” no longer changes anything.` };
     return { ...result.state, aside: state.aside.filter((other) => other !== one), done: [...state.done, { label: one.change.label, changeId: fresh, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
   }),
   on(SiteActions.forgetAside, (state, { id }): SiteState => ({ ...state, aside: state.aside.filter(({ change }) => change.id !== id) })),

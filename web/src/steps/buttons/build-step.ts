@@ -70,7 +70,7 @@ export class BuildStep {
   protected readonly replacements = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A variant');
-  protected readonly newOnly: Scope = { words: 'A variant that no button has yet; no place changes' };
+  protected readonly newOnly: Scope = { words: 'No button has this variant yet; no place changes' };
   protected readonly iconSides = [{ value: 'before', label: 'before the words' }, { value: 'after', label: 'after the words' }];
   protected readonly parts = BUTTON_PARTS;
   protected readonly grounds = computed(() => this.brand()?.groundOrder.map((id) => ({ value: id, label: this.brand()!.grounds[id]!.label, color: this.#css(id, 'background') })) ?? []);
@@ -166,7 +166,7 @@ label: worstOf(judged, 'text-contrast', state),
     const ground = this.ground();
     this.#editor.commit((site) => ({ label: `Button ${part} on ${site.brand.grounds[ground]!.label}`, ops: roles.map((role) => setOp(site, ['brand', 'grounds', ground, 'roles', role], value)) }));
   }
-  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour. What was set is kept.`);
+  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`);
   protected see(view: (typeof VIEWS)[number]): void {
     this.view.set(view);
     remember(KEY, view);
@@ -187,7 +187,7 @@ label: worstOf(judged, 'text-contrast', state),
     this.#editor.commit((site) => removeButtonPart(site, 'variant', variant.id, replacement));
   }
   protected iconSide(side: string): void {
-    this.#editor.set('Side of button icons', ['brand', 'iconSide'], side);
+    this.#editor.set('Position of button icons', ['brand', 'iconSide'], side);
   }
   protected labelStyle(id: string): void {
     this.#editor.set('Button label style', ['brand', 'buttonStyle'], id);

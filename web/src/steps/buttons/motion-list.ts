@@ -9,7 +9,7 @@ import { ACTS, Choice, NumberField, TextField, nameProblem } from '../../ui/inde
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Choice, NumberField, TextField, Reaching],
   template: `
-    <p class="bar"><span class="head" title="Who asks for less motion is given none">Motion, ms and curve</span><button yo-act slight icon="plus" aria-label="New motion" (click)="add()">New</button>@if (rows().length) { <button yo-act slight icon="play" [yoReaching]="wallOnly" (click)="shown.play()">{{ shown.playing() ? 'Moving…' : 'Show on the wall' }}</button> }</p>
+    <p class="bar"><span class="head" title="Off for visitors who prefer reduced motion">Motion: duration and easing</span><button yo-act slight icon="plus" aria-label="New motion" (click)="add()">New</button>@if (rows().length) { <button yo-act slight icon="play" [yoReaching]="wallOnly" (click)="shown.play()">{{ shown.playing() ? 'Playing…' : 'Play on the pages' }}</button> }</p>
     @for (one of rows(); track one.id) {
       <div class="row">
         <yo-text label="Name of the motion" [hideLabel]="true" [yoReaching]="nameOnly" [value]="one.label" width="72px" [check]="checkName" (done)="set(one.id, 'label', $event)" />
@@ -17,7 +17,7 @@ import { ACTS, Choice, NumberField, TextField, nameProblem } from '../../ui/inde
         <yo-text [label]="one.label + ' easing'" [hideLabel]="true" [yoReaching]="'motion.' + one.path + '.easing'" [value]="one.easing" width="104px" [mono]="true" [check]="checkEasing" (done)="ease(one.id, $event)" />
         <yo-delete slight [name]="one.label" words="" (done)="remove(one.id)" />
       </div>
-    } @empty { <p class="note">Nothing moves yet: states change at once.</p> }
+    } @empty { <p class="note">No motion yet.</p> }
     @if (rows().length) { <div class="uses">@for (use of uses(); track use.use) { <yo-choice [label]="use.label" [yoReaching]="use.scope" [value]="use.value" [options]="options()" [width]="76" (chosen)="choose(use.use, $event)" /> }</div> }
   `,
   styles: `
@@ -42,7 +42,7 @@ export class MotionList {
     const path = this.#motion()?.items[value]?.path;
     return { use, label: `${use[0]!.toUpperCase()}${use.slice(1)}s take`, value, scope: (path ? `motion.${path}.duration` : { words: `${use}s change at once; a motion changes all of them` }) as Scope };
   }));
-  protected readonly wallOnly: Scope = { words: 'Moves every state in sight to hover and back; no place changes' };
+  protected readonly wallOnly: Scope = { words: 'Plays hover on every visible element; no place changes' };
   protected readonly nameOnly = NAME_ONLY;
 
   protected set(id: string, field: 'label' | 'duration', value: string | number, phase: 'preview' | 'commit' = 'commit'): void {
@@ -60,6 +60,6 @@ export class MotionList {
   protected remove(id: string): void {
     this.#editor.commit((site) => removeMotion(site, id));
   }
-  protected checkEasing = (text: string): string => (readEasing(text) ? '' : `“${text.slice(0, 24)}” is no curve: four numbers, the first and third from 0 to 1, or ${Object.keys(EASINGS).join(', ')}. What was set is kept.`);
+  protected checkEasing = (text: string): string => (readEasing(text) ? '' : `“${text.slice(0, 24)}” is not an easing. Use four numbers, the first and third from 0 to 1, or ${Object.keys(EASINGS).join(', ')}. The old value is kept.`);
   protected readonly checkName = nameProblem('A motion');
 }

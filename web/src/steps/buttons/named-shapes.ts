@@ -40,9 +40,9 @@ export class NamedShapes {
   protected checkCorner(id: string): (text: string) => string {
     return (text) => {
       const value = readCorner(text);
-      if (typeof value === 'string') return `${value} What was set is kept.`;
+      if (typeof value === 'string') return `${value} The old value is kept.`;
       const { card, picture } = this.brand()!.corners;
-      return value.kind === 'share' && (card === id || picture === id) ? 'Cards and pictures have this corner, and no height of one line to take a share of. What was set is kept.' : '';
+      return value.kind === 'share' && (card === id || picture === id) ? 'Percentages work only on single-line elements; cards and images use this corner. The old value is kept.' : '';
     };
   }
   protected dropCorner(id: string): void {
@@ -53,7 +53,7 @@ export class NamedShapes {
   }
   protected checkShadow = (text: string): string => {
     const read = readShadow(text);
-    return typeof read === 'string' ? `${read} What was set is kept.` : '';
+    return typeof read === 'string' ? `${read} The old value is kept.` : '';
   };
   protected setShadow(id: string, text: string): void {
     const read = readShadow(text);
@@ -65,5 +65,5 @@ export class NamedShapes {
   protected dropShadow(id: string): void {
     this.#editor.commit((site) => removeShadow(site, id));
   }
-  protected readonly newOnly: Scope = { words: 'Something new that nothing has yet; no place changes' };
+  protected readonly newOnly: Scope = { words: 'Not used yet; no place changes' };
 }

@@ -7,7 +7,7 @@ import { variantScope } from './variant-scope.ts';
 const AS_ALL = 'as-all';
 const OWN = 'own';
 const NONE = 'none';
-const ALL: ChoiceOption = { value: AS_ALL, label: 'as all buttons' };
+const ALL: ChoiceOption = { value: AS_ALL, label: 'same as buttons' };
 
 /** What the variants in hand have otherwise than all buttons: a corner, an edge, a shadow. */
 @Component({
@@ -17,7 +17,7 @@ const ALL: ChoiceOption = { value: AS_ALL, label: 'as all buttons' };
   template: `
     <yo-choice label="corner" [yoReaching]="scope()" [value]="corner().chosen" [placeholder]="corner().differ" [options]="corners()" [width]="120" (chosen)="setCorner($event)" />
     @if (corner().px !== null) { <yo-number label="px" [yoReaching]="scope()" [value]="corner().px!" range="corner" [digits]="1" [width]="40" (held)="put('corner', $event, 'preview')" (done)="put('corner', $event)" /> }
-    <yo-choice label="edge width" [yoReaching]="scope()" [value]="edge().chosen" [placeholder]="edge().differ" [options]="edges" [width]="120" (chosen)="setEdge($event)" />
+    <yo-choice label="border" [yoReaching]="scope()" [value]="edge().chosen" [placeholder]="edge().differ" [options]="edges" [width]="120" (chosen)="setEdge($event)" />
     @if (edge().px !== null) { <yo-number label="px" [yoReaching]="scope()" [value]="edge().px!" range="edge" [digits]="1" [width]="40" (held)="put('edge', $event, 'preview')" (done)="put('edge', $event)" /> }
     @if (shadows().length > 2) { <yo-choice label="shadow" [yoReaching]="scope()" [value]="shadow().chosen" [placeholder]="shadow().differ" [options]="shadows()" [width]="120" (chosen)="setShadow($event)" /> }
   `,
@@ -27,8 +27,8 @@ export class OwnShapeRow {
   readonly #editor = inject(Editor);
   readonly #brand = computed(() => this.#editor.shown()!.brand);
   readonly variants = input.required<readonly string[]>();
-  protected readonly corners = computed((): ChoiceOption[] => [ALL, { value: OWN, label: 'its own' }, ...(this.#brand().cornerList?.order ?? []).map((id) => ({ value: id, label: this.#brand().cornerList!.items[id]!.label }))]);
-  protected readonly edges: readonly ChoiceOption[] = [ALL, { value: OWN, label: 'its own' }];
+  protected readonly corners = computed((): ChoiceOption[] => [ALL, { value: OWN, label: 'custom' }, ...(this.#brand().cornerList?.order ?? []).map((id) => ({ value: id, label: this.#brand().cornerList!.items[id]!.label }))]);
+  protected readonly edges: readonly ChoiceOption[] = [ALL, { value: OWN, label: 'custom' }];
   protected readonly shadows = computed((): ChoiceOption[] => [ALL, { value: NONE, label: 'none' }, ...(this.#brand().shadows?.order ?? []).map((id) => ({ value: id, label: this.#brand().shadows!.items[id]!.label }))]);
   protected readonly corner = computed(() => this.#of('corner', (value) => (typeof value === 'number' ? OWN : value ?? AS_ALL)));
   protected readonly edge = computed(() => this.#of('edge', (value) => (value === undefined ? AS_ALL : OWN)));

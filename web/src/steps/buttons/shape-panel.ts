@@ -7,7 +7,7 @@ import { Slider, Grid } from '../../ui/late/index.ts';
 import { variantScope } from './variant-scope.ts';
 
 const OWN = '';
-const LABELS: Record<EdgeUse, string> = { button: 'Buttons', card: 'Cards', picture: 'Pictures', field: 'Fields', rule: 'Rules' };
+const LABELS: Record<EdgeUse, string> = { button: 'Buttons', card: 'Cards', picture: 'Images', field: 'Form fields', rule: 'Dividers' };
 
 /** Corners, edges and shadows of what has them. */
 @Component({
@@ -57,7 +57,7 @@ export class ShapePanel {
       const { corner, edge, shadow } = shapeOfVariant(brand!, id);
       const words = [
         ...(shape.corner === undefined ? [] : [typeof corner === 'number' ? `a corner of ${corner} px` : `the corner ${corner.label}`]),
-        ...(shape.edge === undefined ? [] : [`an edge of ${edge} px`]),
+        ...(shape.edge === undefined ? [] : [`a border of ${edge} px`]),
         ...(shape.shadow === undefined ? [] : [shadow ? `the shadow ${shadow.label}` : 'no shadow']),
       ];
       return [{ id, label, words: new Intl.ListFormat('en').format(words), scope: variantScope(brand!, [id]) }];
@@ -68,7 +68,7 @@ export class ShapePanel {
   /** What a use can have: a radius of its own, and the named corners that fit it. */
   protected cornersFor(use: CornerUse): ChoiceOption[] {
     const list = this.brand()?.cornerList;
-    return [{ value: OWN, label: 'its own' }, ...(list?.order ?? []).filter((id) => list!.items[id]!.value.kind === 'px' || use === 'button' || use === 'field').map((id) => ({ value: id, label: list!.items[id]!.label }))];
+    return [{ value: OWN, label: 'custom' }, ...(list?.order ?? []).filter((id) => list!.items[id]!.value.kind === 'px' || use === 'button' || use === 'field').map((id) => ({ value: id, label: list!.items[id]!.label }))];
   }
   protected shape(use: CornerUse, to: string): void {
     this.#editor.commit((site) => {
@@ -84,7 +84,7 @@ export class ShapePanel {
     if (!/[%\s]/.test(text.trim())) return null;
     const value = readCorner(text);
     if (typeof value === 'string') return value;
-    if (value.kind === 'share' && use !== 'button' && use !== 'field') return `${LABELS[use]} have no height of one line that a share could be of.`;
+    if (value.kind === 'share' && use !== 'button' && use !== 'field') return `${LABELS[use]} are not single-line elements, so they cannot use a percentage.`;
     this.#editor.commit((site) => setCornerValue(site, use, value, freshId('corner')));
     return '';
   };
@@ -113,5 +113,5 @@ export class ShapePanel {
     this.#store.dispatch(DeskActions.grow({ page: place.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: place.page, id: place.id } } }));
   }
-  protected readonly exceptionScope: Scope = { words: 'Shows a place with a corner of its own; no place changes' };
+  protected readonly exceptionScope: Scope = { words: 'Shows a place with its own corner; no place changes' };
 }

@@ -13,8 +13,8 @@ import { ACTS, NumberField, TextField, nameProblem, type ChoiceOption } from '..
     @for (size of sizes(); track size.id) {
       <div class="row foot">
         <yo-text [label]="'Name of size ' + size.label" [hideLabel]="true" [yoReaching]="nameOnly" [value]="size.label" width="120px" [check]="checkName" (done)="rename(size.id, $event)" />
-        <yo-number label="sides" [value]="size.padX" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padX', $event, 'preview')" (done)="pad(size.id, 'padX', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-x'" />
-        <yo-number label="above, below" [value]="size.padY" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padY', $event, 'preview')" (done)="pad(size.id, 'padY', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-y'" />
+        <yo-number label="Horizontal" [value]="size.padX" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padX', $event, 'preview')" (done)="pad(size.id, 'padX', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-x'" />
+        <yo-number label="Vertical" [value]="size.padY" range="space" [digits]="0" [width]="48" (held)="pad(size.id, 'padY', $event, 'preview')" (done)="pad(size.id, 'padY', $event, 'commit')" [yoReaching]="'button.' + size.path + '.pad-y'" />
         @if (sizes().length > 1) { <yo-delete slight class="last" [yoReaching]="'button.' + size.path + '.pad-x'" [name]="'size ' + size.label" [words]="words(size.id)" [options]="words(size.id) ? replacements(size.id) : []" (done)="remove(size.id, $event || undefined)" /> }
       </div>
     }
@@ -36,7 +36,7 @@ export class SizesList {
   }
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A size');
-  protected readonly newOnly: Scope = { words: 'A size that no button has yet; no place changes' };
+  protected readonly newOnly: Scope = { words: 'No button has this size yet; no place changes' };
 
   protected rename(id: string, label: string): void {
     this.#editor.set(`Name of ${this.#brand()!.sizes[id]!.label}`, ['brand', 'sizes', id, 'label'], label);

@@ -31,7 +31,7 @@ export class SpacePanel {
   }
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A padding');
-  protected readonly newOnly: Scope = { words: 'A padding that no section has yet; no place changes' };
+  protected readonly newOnly: Scope = { words: 'No section has this padding yet; no place changes' };
 
   protected set(id: string, band: BandId, px: number | null, phase: 'preview' | 'commit' = 'commit'): void {
     this.#editor[phase]((site) => setSpaceAt(site, id, band, px));

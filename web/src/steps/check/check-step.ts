@@ -8,7 +8,7 @@ import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
 import { Cell, ListTable, type Column } from '../../ui/late/index.ts';
 
 const NAMES: Record<CheckList, string> = {
-  worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Cannot be told', held: 'Overrides', stray: 'Raw values', differences: 'Painted otherwise', all: 'All places',
+  worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Not yet measured', held: 'Overrides', stray: 'Raw values', differences: 'Rendered differently', all: 'All places',
 };
 
 /** What the last edit did, all that fails, departs or strays, and what fixes it. */
@@ -72,13 +72,13 @@ export class CheckStep {
       { id: 'page', label: 'Page', width: 120, value: (row) => this.page(row.page), filter: true },
       { id: 'width', label: 'Width', width: 66, value: (row) => row.width, mono: true, filter: true },
       { id: 'state', label: 'State', width: 72, value: (row) => row.state, filter: true },
-      { id: 'found', label: told ? 'Why' : 'Found', ...(told ? {} : { width: 100 }), value: (row) => row.found ?? row.reason, fixed: true },
-      ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Needed', width: 62, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
+      { id: 'found', label: told ? 'Why' : 'Measured', ...(told ? {} : { width: 100 }), value: (row) => row.found ?? row.reason, fixed: true },
+      ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Required', width: 62, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
     ];
   });
   protected readonly moreLines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
   readonly #measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
-  protected readonly none = computed(() => (this.list() === 'failing' ? (this.#measuring() ? 'Nothing fails so far. Some pages are still being measured.' : 'Nothing fails.') : this.list() === 'worse' ? (this.#measuring() ? 'Nothing so far. Some pages are still being measured.' : 'The last edit made nothing worse.') : 'Nothing here.'));
+  protected readonly none = computed(() => (this.list() === 'failing' ? (this.#measuring() ? 'Nothing fails yet. Some pages are still being measured.' : 'Nothing fails.') : this.list() === 'worse' ? (this.#measuring() ? 'Nothing yet. Some pages are still being measured.' : 'The last edit made nothing worse.') : 'Nothing here.'));
   protected readonly lists = computed(() => {
     const report = this.report();
     const ripple = this.ripple();
@@ -128,8 +128,8 @@ export class CheckStep {
   protected readonly ringed = computed((): string => {
     const [text, found] = [this.#over(), this.#pixels.found()];
     if (!text || !found) return '';
-    if (!found.spot) return '; the pages that hang pass there';
-    return text.width === text.hung ? ', ringed on the page' : `; on the page of ${text.hung} px, where it comes to ${cutDownText(found.spot.ratio)}, that is ringed`;
+    if (!found.spot) return '; it passes at 1280 and 390 px';
+    return text.width === text.hung ? ' (ringed)' : `; on the page of ${text.hung} px, where the ratio is ${cutDownText(found.spot.ratio)} (ringed)`;
   });
   /** The value set on the place in hand, when the list is about those. */
   protected readonly value = computed((): SetValue | undefined => {
@@ -208,7 +208,11 @@ export class CheckStep {
     this.leaving.set(false);
     this.#editor.commit((site) => leaveOverride(site, value.record, value.override, reason));
   }
-  protected needsWords = (text: string): string => (text.trim() === '' ? 'Say why in a few words.' : '');
+  protected needsWords = (text: string): string => (text.trim() === '' ? 'Type a reason in a few words.' : '');
+  /** Returns the share of the image behind a text that is too close to it in contrast, in words. */
+  protected behind(share: number): string {
+    return `${share >= 0.9995 ? 'The whole image' : `${this.percent(share)} of the image`} behind this text is too close to it in contrast`;
+  }
   protected percent = (share: number): string => `${cutDownText(share * 100, 1)} %`;
   protected page(id: string): string {
     const site = this.#editor.current();
@@ -248,5 +252,5 @@ function rowOfValue(value: SetValue): Row {
 }
 
 function rowOfDifference({ page, place, kind, label, width, property, computed, painted }: Difference): Row {
-  return { ...plainRow(page, place, label), kind, width, reason: `${property}: ${computed} computed, ${painted} painted` };
+  return { ...plainRow(page, place, label), kind, width, reason: `${property}: ${computed} expected, ${painted} rendered` };
 }

@@ -162,7 +162,7 @@ export class ColourStep {
   }
 
   protected readonly nameOnly = NAME_ONLY;
-  protected readonly unused: Scope = { words: 'A new swatch paints no place until something is set to it' };
+  protected readonly unused: Scope = { words: 'A new swatch is used in no place yet' };
 
   protected choose(id: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { swatch: id } }));
@@ -190,7 +190,7 @@ export class ColourStep {
     this.#editor.commit((site) => moveWithSimilar(site, id, parseColor(text)!));
   }
   protected checkColor = (text: string): string =>
-    parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour that can be read. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;
+    parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;
   protected rename(label: string): void {
     const id = this.chosen()!.id;
     this.#editor.commit((site) => setValue(site, `Rename ${site.brand.swatches[id]!.label}`, ['brand', 'swatches', id, 'label'], label));
@@ -199,10 +199,10 @@ export class ColourStep {
     if (text === '') return 'A swatch needs a name.';
     if (text.length > 80) return 'At most 80 characters.';
     const taken = this.swatches().some((one) => one.id !== this.chosen()?.id && one.label.toLowerCase() === text.toLowerCase());
-    return taken ? `“${text}” is taken. Choose another name.` : '';
+    return taken ? `“${text}” is already used. Choose another name.` : '';
   };
   /** Rules that look for a readable colour look among the core first. */
-  protected readonly parts = [{ value: 'core', label: 'core' }, { value: 'side', label: 'side' }];
+  protected readonly parts = [{ value: 'core', label: 'core' }, { value: 'side', label: 'supporting' }];
   protected setPart(part: string): void {
     const { id, label } = this.chosen()!;
     this.#editor.set(`${label} is ${part}`, ['brand', 'swatches', id, 'part'], part);

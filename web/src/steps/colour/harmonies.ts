@@ -12,7 +12,7 @@ import { LongWorkLine } from '../long-work-line.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, LongWorkLine, Reaching],
   template: `
-    <div class="between head"><span>From {{ names() }}, which {{ stay().length === 1 ? 'stays' : 'stay' }}{{ verdict() }}</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
+    <div class="between head"><span>Built on {{ names() }}{{ verdict() }}</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
     @if (list(); as list) {
       <ul>
         @for (one of list; track one.name) {
@@ -20,13 +20,13 @@ import { LongWorkLine } from '../long-work-line.ts';
             <span class="name">{{ one.name }}</span>
             <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
               <button yo-pick [style.background]="swatch.to" [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
-            <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' short' : '' }}</span>
-            <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">apply</button>
+            <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' failing' : '' }}</span>
+            <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">Apply</button>
           </li>
-        } @empty { <li class="quiet">Nothing else is free to move. Unlock a swatch, or make a derived one plain.</li> }
+        } @empty { <li class="quiet">Every other swatch is locked or derived. Unlock a swatch, or set one to “not derived”.</li> }
       </ul>
-      <p class="note">The wall shows what is pointed at; H, held, shows the next. A press on one colour takes that swatch alone.</p>
-    } @else if (stopped()) { <p class="note" role="status">Stopped. <button yo-act (click)="again()">Work them out</button></p> } @else { <yo-long-work words="Working them out" /> }
+      <p class="note">Hover to preview; hold H for the next palette. Click one colour to apply only that swatch.</p>
+    } @else if (stopped()) { <p class="note" role="status">Stopped. <button yo-act (click)="again()">Compute palettes</button></p> } @else { <yo-long-work words="Computing palettes" /> }
   `,
   styles: `
     :host { display: block; }
@@ -77,7 +77,7 @@ export class Harmonies {
   }
   protected readonly verdict = computed(() => {
     const list = this.list();
-    return list?.length ? (list.every((one) => one.failing === 0) ? '; all pairs of flat colours pass in each. Text over pictures is not counted here' : '; the list counts failing pairs of flat colours. Text over pictures is not counted here') : '';
+    return list?.length ? (list.every((one) => one.failing === 0) ? '; every pair of flat colours passes. Text over images is not counted here' : '; failing pairs of flat colours are listed. Text over images is not counted here') : '';
   });
 
   /** Previews a row only when the pointer moves: after *apply*, new rows appear under a resting pointer. */

@@ -4,30 +4,30 @@ import { beyondReach, cssColor, cutDownText, decideSimilar, deriveSimilar, simil
 import { Editor, Reaching, auditFeature, freshId, type Scope } from '../../state/index.ts';
 import { ACTS } from '../../ui/index.ts';
 
-/** Colours close to what a swatch was: each goes along, follows by rule, or is left; what is decided is remembered. */
+/** Colours close to what a swatch was: each moves together, follows by rule, or stays; what is decided is remembered. */
 @Component({
   selector: 'yo-similar-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Reaching],
   template: `
-    <div class="head between"><span>Similar colours: close to what it was</span><span>ΔE, places</span></div>
+    <div class="head between"><span>Colours similar to the old colour</span><span>ΔE, places</span></div>
     <ul aria-label="Similar colours">
       @for (similar of seen(); track similar.key) {
         <li [class.quiet]="similar.decided === 'leave'">
           <i [style.background]="css(similar)" aria-hidden="true"></i><span class="name">{{ similar.label }}</span><span class="mono right">{{ cut(similar.deltaE, 2) }}</span><span class="mono right">{{ similar.places }}</span>
           @if (similar.locked) { <span class="ways quiet">locked</span> } @else {
             <span class="ways yo-joined" [yoReaching]="scope(similar)">
-              <button yo-act slight [attr.aria-pressed]="similar.decided === 'along'" [attr.aria-label]="similar.label + ' goes along'" (click)="decide(similar, 'along')">along</button>
-              <button yo-act slight [attr.aria-label]="similar.label + ' follows by a rule'" (click)="derive(similar)">derive</button>
-              <button yo-act slight [attr.aria-pressed]="similar.decided === 'leave'" [attr.aria-label]="similar.label + ' is left'" (click)="decide(similar, 'leave')">leave</button>
+              <button yo-act slight [attr.aria-pressed]="similar.decided === 'along'" [attr.aria-label]="similar.label + ' moves together'" (click)="decide(similar, 'along')">Move together</button>
+              <button yo-act slight [attr.aria-label]="similar.label + ' is derived'" (click)="derive(similar)">Make derived</button>
+              <button yo-act slight [attr.aria-pressed]="similar.decided === 'leave'" [attr.aria-label]="similar.label + ' stays'" (click)="decide(similar, 'leave')">Leave</button>
             </span>
           }
         </li>
-      } @empty { <li class="quiet">Nothing else is close to it.</li> }
+      } @empty { <li class="quiet">No similar colours.</li> }
     </ul>
     @if (list().length > seen().length) { <p><button yo-act icon="more" (click)="all.set(id())">Show {{ list().length - seen().length }} more</button></p> }
     @if (beyond().length) {
-      <p class="head">Out of reach: made of pixels</p>
+      <p class="head">Out of reach (in images)</p>
       <ul aria-label="Out of reach">@for (one of beyond(); track one.asset) { <li><span></span><span class="name">{{ one.name }}</span><span class="mono right">{{ cut(one.share * 100, 0) }} %</span><span class="mono right">{{ one.places }}</span></li> }</ul>
     }
   `,

@@ -12,7 +12,7 @@ import type { HueLine, HuePoint } from './hue-chart.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Grid, Choice, Reaching],
   template: `
-    <div class="between head"><span>Lightness up, hue across; joined: must be told apart</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
+    <div class="between head"><span>Lightness (up) by hue (across). Lines join colours that must differ.</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
     <div class="chart" #chart role="img" [attr.aria-label]="words()"></div>
     @for (set of sets(); track set.id) {
       <div class="set" [yoReaching]="scope"><span class="head">{{ set.label }}</span>
@@ -26,7 +26,7 @@ import type { HueLine, HuePoint } from './hue-chart.ts';
         @for (pair of pairs(); track pair.label) {
           <tr><th scope="row">{{ pair.label }} <span class="note">{{ pair.places || '' }}{{ pair.besides ? ', ' + pair.besides : '' }}</span></th>
             @for (vision of visions; track vision) { <td class="mono" [class.strong]="pair.distances[vision] < needed" [class.short]="pair.distances[vision] < needed">{{ figure(pair.distances[vision]) }}</td> }</tr>
-        } @empty { <tr><td [attr.colspan]="visions.length + 1" class="quiet">No two colours on the pages depend on being told apart.</td></tr> }
+        } @empty { <tr><td [attr.colspan]="visions.length + 1" class="quiet">No two colours on the pages must differ.</td></tr> }
       </tbody>
     </yo-grid>
   `,
@@ -59,7 +59,7 @@ export class ToldApart {
     const [from, to] = [index(pair.one), index(pair.other)];
     return from >= 0 && to >= 0 && from !== to ? [{ from, to, near: nearest(pair) < TOLD_APART }] : [];
   }));
-  protected readonly words = computed(() => `Swatches by hue and lightness; ${this.#lines().length} pairs must be told apart, the nearest at ΔE ${this.pairs()[0] ? cutDownText(nearest(this.pairs()[0]!), 3) : 'none'}`);
+  protected readonly words = computed(() => `Swatches by hue and lightness; ${this.#lines().length} pairs must differ, the closest by ΔE ${this.pairs()[0] ? cutDownText(nearest(this.pairs()[0]!), 3) : 'none'}`);
   /** What the brand names beside what the pages show: status marks, each from each; chart colours, each from its neighbours. */
   protected readonly sets = computed(() => {
     const { brand } = this.site();
@@ -69,7 +69,7 @@ export class ToldApart {
       return { id, label, swatches: ids.flatMap((one) => all.find((other) => other.id === one) ?? []), others: all.filter((one) => !ids.includes(one.id)).map((one) => ({ value: one.id, label: one.label, color: one.css })) };
     });
   });
-  protected readonly scope: Scope = { words: 'What must be told apart is judged here; no place changes' };
+  protected readonly scope: Scope = { words: 'Only this chart changes; no place changes' };
   protected put(set: 'status' | 'chart', swatch: string, among: boolean): void {
     this.#editor.commit((site) => setApart(site, set, swatch, among));
   }

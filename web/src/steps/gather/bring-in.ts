@@ -13,7 +13,7 @@ const ORDER = { changed: 0, added: 1, left: 2, equal: 3 } as const;
   imports: [ACTS, Reaching],
   templateUrl: './bring-in.html',
   styleUrl: './bring-in.less',
-  host: { role: 'group', 'aria-label': 'Bring in tokens' },
+  host: { role: 'group', 'aria-label': 'Import tokens' },
 })
 export class BringIn {
   readonly #editor = inject(Editor);
@@ -84,18 +84,18 @@ export class BringIn {
   }
   /** Ways to settle a row: a clash has three, something new is taken or not. */
   protected ways(row: PlanRow): readonly { readonly how: Settling; readonly label: string }[] {
-    if (row.arrival === 'added') return this.whole() ? [] : [{ how: 'file', label: 'take' }, { how: 'kept', label: 'leave out' }];
+    if (row.arrival === 'added') return this.whole() ? [] : [{ how: 'file', label: 'take' }, { how: 'kept', label: 'exclude' }];
     if (row.arrival !== 'changed') return [];
-    return [{ how: 'file', label: 'from the file' }, { how: 'kept', label: 'as it is' }, ...(this.whole() || row.after === undefined ? [] : [{ how: 'both' as const, label: 'both' }])];
+    return [{ how: 'file', label: 'from the file' }, { how: 'kept', label: 'keep current' }, ...(this.whole() || row.after === undefined ? [] : [{ how: 'both' as const, label: 'both' }])];
   }
   protected take(): void {
     this.#editor.commit((site) => this.#edit(site));
     this.closed.emit();
   }
-  protected readonly scope = computed((): Scope => ({ words: `Bringing in ${this.file().name} changes ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'file' ? row.places : 0), 0), 'place')}` }));
+  protected readonly scope = computed((): Scope => ({ words: `Importing ${this.file().name} changes ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'file' ? row.places : 0), 0), 'place')}` }));
   /** What a row reaches: the places of the token it meets. */
   protected reachOf(row: PlanRow): Scope {
-    return { words: row.places ? `${row.label}: used in ${plural(row.places, 'place')}` : `${row.label} paints no place yet` };
+    return { words: row.places ? `${row.label}: used in ${plural(row.places, 'place')}` : `${row.label} is used in no place yet` };
   }
   protected isColor = (text: string | undefined): boolean => text?.startsWith('#') ?? false;
   protected readonly plural = plural;

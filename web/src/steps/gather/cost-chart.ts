@@ -33,7 +33,7 @@ export function drawCosts(element: HTMLElement, wanted: (count: number) => void)
           markPoint: {
             silent: true, animation: false, symbol: 'circle', itemStyle: { color: 'transparent', borderColor: INK, borderWidth: 1.4 },
             data: [
-              ...(costs.length > 2 ? [{ coord: [bestTradeOff, costs[bestTradeOff - 1]!], symbolSize: 13, label: { ...FONT, color: INK, show: true, formatter: 'best trade-off', ...(bestTradeOff * 2 > costs.length ? { position: 'left', offset: [0, -12] } : { position: [14, -8] }) } }] : []),
+              ...(costs.length > 2 ? [{ coord: [bestTradeOff, costs[bestTradeOff - 1]!], symbolSize: 13, label: { ...FONT, color: INK, show: true, formatter: 'suggested size', ...(bestTradeOff * 2 > costs.length ? { position: 'left', offset: [0, -12] } : { position: [14, -8] }) } }] : []),
               { coord: [kept, cost], symbol: 'diamond', symbolSize: 9, itemStyle: { color: INK }, label: { show: false } },
             ],
           },

@@ -16,7 +16,7 @@ export class CostCurve {
   readonly wanted = output<number>();
   protected readonly words = computed(() => {
     const { costs, bestTradeOff, kept, cost } = this.curve();
-    return `Cost against the number kept: ${kept} cost ${cutDownText(cost, 1)}; the best trade-off is at ${bestTradeOff} of ${costs.length}`;
+    return `Colour difference by palette size: ${kept}: ${cutDownText(cost, 1)}; the suggested size is ${bestTradeOff} of ${costs.length}`;
   });
   readonly #element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly #chart = lateChart<[Curve]>(async () => {

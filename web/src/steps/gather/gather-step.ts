@@ -71,7 +71,7 @@ export class GatherStep {
     const files = [...(event.clipboardData?.files ?? [])];
     if (files.length === 0) return;
     event.preventDefault();
-    void this.#tray.add(files.map((file) => ({ name: file.name || 'Pasted picture', content: file })));
+    void this.#tray.add(files.map((file) => ({ name: file.name || 'Pasted image', content: file })));
   }
   protected putAway(piece: Source): void {
     void this.#tray.putAway(piece.id);
@@ -84,8 +84,8 @@ export class GatherStep {
   /** Whether the desk shows the logo: it stays while the pages are looked at, until the sources hang again. */
   protected readonly logoSelected = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'sources' && before?.value === true) });
   protected readonly pinSelected = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
-  protected readonly pinScope: Scope = { words: 'An overlay lies over a page of the wall; no place changes' };
-  protected readonly logoScope: Scope = { words: 'A form of the logo stands in the header of every page, and wherever a section shows the logo' };
+  protected readonly pinScope: Scope = { words: 'The comparison is only shown; no place changes' };
+  protected readonly logoScope: Scope = { words: 'The logo is in the header of every page, and in sections that show it' };
 
   /** A picture that is not a form of the logo yet. */
   protected canBeLogo(piece: Source): boolean {
@@ -179,6 +179,10 @@ export class GatherStep {
     if (on && edit) this.#editor.preview(() => edit);
     else this.#editor.cancel();
   }
+  /** Returns the label of a candidate's role in the brand. */
+  protected partWord(color: Candidate): string {
+    return this.part(color) === 'core' ? 'core' : 'supporting';
+  }
   protected part(color: Candidate): 'core' | 'side' {
     return this.state().choices[color.id]?.part ?? partFor(color);
   }
@@ -213,7 +217,7 @@ export class GatherStep {
     ];
     return parts.length > 0 ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ') : '';
   });
-  protected readonly scope = computed((): Scope => ({ words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches paint no place until something is set to them' }));
+  protected readonly scope = computed((): Scope => ({ words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches are used in no place yet' }));
   protected readonly plural = plural;
   protected readonly figure = cutDownText;
   protected readonly parts = Object.keys(SIFT_WEIGHTS) as SiftPart[];

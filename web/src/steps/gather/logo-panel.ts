@@ -40,9 +40,9 @@ export class LogoPanel {
     }) : [];
   });
   protected readonly formOptions = computed(() => this.forms().map((form) => ({ value: form.id, label: form.label })));
-  protected readonly groundOptions = computed(() => [{ value: '', label: 'nothing behind it' }, ...this.grounds().map(({ id, label, color }) => ({ value: id, label, color }))]);
+  protected readonly groundOptions = computed(() => [{ value: '', label: 'transparent' }, ...this.grounds().map(({ id, label, color }) => ({ value: id, label, color }))]);
   protected readonly everywhere: Scope = { tokens: ['logo.width'], label: 'The logo' };
-  protected readonly iconScope: Scope = { words: 'The icon stands in tabs, bookmarks and on home screens; no place of a page changes' };
+  protected readonly iconScope: Scope = { words: 'Browsers show the icon in tabs, bookmarks and on home screens; no place changes' };
   protected readonly nameOnly = NAME_ONLY;
 
   protected options(byRule: string, set: string): { value: string; label: string }[] {
@@ -52,7 +52,7 @@ export class LogoPanel {
     this.#editor.commit((site) => setLogoOn(site, ground, form || undefined));
   }
   protected rename(id: string, label: string): void {
-    this.#editor.set(`Rename logo form`, ['shared', 'logo', 'forms', id, 'label'], label);
+    this.#editor.set(`Rename logo variant`, ['shared', 'logo', 'forms', id, 'label'], label);
   }
   protected remove(id: string): void {
     this.#editor.commit((site) => removeLogoForm(site, id));
@@ -69,7 +69,7 @@ export class LogoPanel {
   protected hand(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground } }));
   }
-  protected readonly checkName = nameProblem('A form');
+  protected readonly checkName = nameProblem('A variant');
   protected readonly figures: readonly { readonly field: 'width' | 'smallest' | 'clear'; readonly label: string; readonly range: RangeName; readonly factor: number }[] = [
     { field: 'width', label: 'Width, px', range: 'logoWidth', factor: 1 }, { field: 'smallest', label: 'Smallest, px', range: 'logoWidth', factor: 1 }, { field: 'clear', label: 'Clear space, %', range: 'share', factor: 100 },
   ];

@@ -14,7 +14,7 @@ const MARKED = 60;
   imports: [ACTS, Reaching],
   templateUrl: './pin-panel.html',
   styleUrl: './pin-panel.less',
-  host: { role: 'group', 'aria-label': 'Overlay' },
+  host: { role: 'group', 'aria-label': 'Comparison' },
 })
 export class PinPanel {
   readonly #store = inject(Store);
@@ -50,7 +50,7 @@ export class PinPanel {
     this.#store.dispatch(DeskActions.step({ step: 'colour' }));
   }
   protected percent = (share: number): string => `${cutDownText(share * 100, share < 0.1 ? 1 : 0)} %`;
-  protected readonly unused: Scope = { words: 'New swatches paint no place until something is set to them' };
+  protected readonly unused: Scope = { words: 'New swatches are used in no place yet' };
   protected readonly cut = cutDownText;
   protected readonly plural = plural;
 }

@@ -38,7 +38,7 @@ export class GroundsStep {
   protected readonly site = this.#editor.shown;
   protected readonly together = signal(false);
   protected readonly lines = computed(() => (this.site() ? groundLines(this.site()!) : []));
-  protected readonly heads = ['Eyebrow', 'Heading', 'Running text', 'Link', 'Secondary', 'Field', 'Focus', 'Rule'];
+  protected readonly heads = ['Eyebrow', 'Heading', 'Body', 'Link', 'Secondary text', 'Form field', 'Focus ring', 'Divider'];
   protected readonly variants = computed(() => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? []);
   protected readonly words = computed(() => {
     const site = this.site();
@@ -86,9 +86,9 @@ export class GroundsStep {
   /** What the rule for a readable colour came to, and why it is not of the core where it is not. */
   #clearest(ground: string, role: string): string {
     const { among, needed, ratio } = clearestChoice(this.site()!.brand, ground, role);
-    if (among === 'core' && ratio >= needed) return 'clearest core swatch';
-    if (ratio < needed) return `clearest there is; nothing reaches ${needed}`;
-    return among === 'side' ? `not of the core: none of it reaches ${needed}` : `plain, as no swatch reaches ${needed}`;
+    if (among === 'core' && ratio >= needed) return 'best contrast from core';
+    if (ratio < needed) return `best contrast available; no swatch reaches ${needed}`;
+    return among === 'side' ? `not from core: no core swatch reaches ${needed}` : `black or white: no swatch reaches ${needed}`;
   }
   protected readonly fix = computed(() => {
     const sample = this.roleFacts()?.sample;
@@ -112,7 +112,7 @@ export class GroundsStep {
     const to = ground?.roles['background-to'];
     return ground?.wash ? { angle: ground.wash.angle, to: to?.kind === 'swatch' ? to.swatch : null } : undefined;
   });
-  protected readonly farEnds = computed(() => [{ value: '', label: 'nothing, it is flat' }, ...this.swatches()]);
+  protected readonly farEnds = computed(() => [{ value: '', label: 'none' }, ...this.swatches()]);
   protected washTo(swatch: string): void {
     const { line } = this.chosen()!;
     this.#editor.commit((site) => setWash(site, line.id, swatch === '' ? null : { to: { kind: 'swatch', swatch } }));
@@ -227,7 +227,7 @@ export class GroundsStep {
   protected raw(text: string): void {
     this.setTo({ kind: 'raw', color: text });
   }
-  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is no colour. What was set is kept.`);
+  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`);
   protected add(): void {
     const background = this.swatches()[0]?.value;
     if (!background) return;
@@ -246,7 +246,7 @@ export class GroundsStep {
     this.#editor.commit((site) => setValue(site, `Rename ${line.label}`, ['brand', 'grounds', line.id, 'label'], label));
   }
   protected checkName = (text: string): string =>
-    text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is taken.` : '';
+    text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is already used.` : '';
   /** What would be lost with the background. */
   protected readonly loss = computed(() => {
     const uses = this.uses();
@@ -257,7 +257,7 @@ export class GroundsStep {
     this.#editor.commit((site) => removeGround(site, line.id, replacement || this.grounds()[0]!.value));
     this.#store.dispatch(DeskActions.choose({ choice: { ground: null, role: null } }));
   }
-  protected readonly unused: Scope = { words: 'A new background paints no place until a section stands on it' };
+  protected readonly unused: Scope = { words: 'A new background is used in no place until a section has it' };
   protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
   protected readonly cut = cutDownText;

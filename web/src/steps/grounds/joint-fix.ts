@@ -11,26 +11,26 @@ import { ACTS } from '../../ui/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, LongWorkLine, Reaching],
   template: `
-    <div class="between"><h2 class="strong">Fix all together</h2><p class="acts">
+    <div class="between"><h2 class="strong">Fix all</h2><p class="acts">
       @if (fix()?.moves?.length) { <button yo-act main [yoReaching]="whole()" (click)="take(fix()!.moves)">Apply {{ fix()!.moves.length === 1 ? 'it' : 'all ' + fix()!.moves.length }}</button> }
       <button yo-act (click)="closed.emit()">Cancel</button></p></div>
     @if (fix(); as fix) {
       @if (fix.moves.length) {
-        <p class="note">{{ plural(fix.fixed, 'pair') }} that failed hold with the least movement in sum, by lightness alone, places weighed. The wall shows it; nothing is changed until it is taken.</p>
+        <p class="note">{{ fix.fixed === 1 ? '1 failing pair now passes' : fix.fixed + ' failing pairs now pass' }}. Only lightness changes, as little as possible, weighted by use. Previewed above; nothing changes until you apply.</p>
         <ul>
           @for (move of fix.moves; track move.label) {
             <li>
               <span class="chips" aria-hidden="true"><i [style.background]="move.from"></i><i [style.background]="move.to"></i></span>
               <span class="name">{{ move.label }}</span><span class="mono">{{ move.from }} to {{ move.to }}</span><span class="mono">ΔE {{ cut(move.deltaE, 3) }}</span><span>{{ plural(move.places, 'place') }}</span>
-              <button yo-act slight [attr.aria-label]="'Apply ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">apply alone</button>
-              @if (move.swatch) { <button yo-act slight [attr.aria-label]="move.label + ' stays as it is'" (click)="stay(move)">skip</button> }
+              <button yo-act slight [attr.aria-label]="'Apply ' + move.label + ' alone'" [yoReaching]="scope(move)" (click)="take([move])">Apply this one</button>
+              @if (move.swatch) { <button yo-act slight [attr.aria-label]="move.label + ' stays'" (click)="stay(move)">Skip</button> }
             </li>
           }
         </ul>
-      } @else if (!fix.conflicts.length) { <p>Every pair that occurs holds. There is nothing to fix.</p> }
+      } @else if (!fix.conflicts.length) { <p>Every pair passes.</p> }
       @for (conflict of fix.conflicts; track $index) { <p class="conflict">{{ conflict.words }} {{ plural(conflict.places, 'place') }} stay as they are.</p> }
-      @if (stays().length) { <p class="note">Staying: {{ stayNames() }}. <button yo-act (click)="free()">Let all move</button></p> }
-    } @else if (stopped()) { <p class="note" role="status">Stopped; nothing was changed. <button yo-act (click)="again()">Work it out</button></p> } @else { <yo-long-work words="Working it out" /> }
+      @if (stays().length) { <p class="note">Locked: {{ stayNames() }}. <button yo-act (click)="free()">Unlock all</button></p> }
+    } @else if (stopped()) { <p class="note" role="status">Stopped. Nothing was changed. <button yo-act (click)="again()">Compute the fix</button></p> } @else { <yo-long-work words="Computing" /> }
   `,
   styles: `
     :host { display: block; }
@@ -39,7 +39,7 @@ import { ACTS } from '../../ui/index.ts';
     .chips { display: flex; } .chips i { width: 32px; height: 20px; outline: 1px solid #d9d9d9; outline-offset: -1px; }
     .conflict { padding-top: 4px; } .acts { display: flex; gap: 8px; align-items: center; }
   `,
-  host: { role: 'group', 'aria-label': 'Fix all together' },
+  host: { role: 'group', 'aria-label': 'Fix all' },
 })
 export class JointFix {
   readonly #editor = inject(Editor);
@@ -79,11 +79,11 @@ export class JointFix {
     if (asked !== this.#asked) return;
     if (!fix) return this.stopped.set(true);
     this.fix.set(fix);
-    this.#editor.preview(() => (fix.moves.length > 0 ? { label: 'Fix all together', ops: fix.moves.flatMap((move) => move.ops) } : undefined));
+    this.#editor.preview(() => (fix.moves.length > 0 ? { label: 'Fix all', ops: fix.moves.flatMap((move) => move.ops) } : undefined));
   }
 
   protected take(moves: readonly JointMove[]): void {
-    const label = moves.length === 1 ? `Fix ${moves[0]!.label}` : `Fix all together, ${plural(moves.length, 'colour')}`;
+    const label = moves.length === 1 ? `Fix ${moves[0]!.label}` : `Fix all, ${plural(moves.length, 'colour')}`;
     this.#editor.commit(() => ({ label, ops: moves.flatMap((move) => move.ops) }));
   }
   protected stay(move: JointMove): void {

@@ -3,7 +3,7 @@ import { FIELD_KINDS, addField, planFieldKind, plural, removeField, setOptions, 
 import { Editor, freshId } from '../../state/index.ts';
 import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
 
-const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'a line', text: 'a text', rich: 'rich words', date: 'a date', number: 'a number', choice: 'one of a list', link: 'a link', picture: 'a picture', download: 'a download' };
+const KIND_LABELS: Readonly<Record<FieldKind, string>> = { line: 'line', text: 'text', rich: 'rich text', date: 'date', number: 'number', choice: 'choice', link: 'link', picture: 'image', download: 'download' };
 
 /** The number of values that the question about a kind shows, and their longest length in characters. */
 const [NAMED, LONGEST] = [4, 32];
@@ -18,25 +18,25 @@ const [NAMED, LONGEST] = [4, 32];
       @for (field of fields(); track field.id; let first = $first, last = $last) {
         <li>
           <yo-text [label]="'Name of ' + field.label" [hideLabel]="true" [value]="field.label" width="150px" [check]="check" (done)="set(field, $event)" />
-          <yo-choice [label]="field.label + ' holds'" [hideLabel]="true" [value]="field.kind" [options]="kinds" [width]="120" (chosen)="turn(field, $any($event))" />
-          @if (field.kind === 'choice') { <yo-text [label]="'Choices of ' + field.label" [hideLabel]="true" placeholder="choices, with commas between" [value]="(field.options ?? []).join(', ')" width="210px" (done)="offer(field, $event)" /> }
-          <span class="yo-joined"><button yo-act slight icon="up" [attr.aria-label]="field.label + ' earlier'" [disabled]="first" (click)="move(field, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="field.label + ' later'" [disabled]="last" (click)="move(field, 1)"></button></span>
+          <yo-choice [label]="field.label + ' type'" [hideLabel]="true" [value]="field.kind" [options]="kinds" [width]="120" (chosen)="turn(field, $any($event))" />
+          @if (field.kind === 'choice') { <yo-text [label]="'Choices of ' + field.label" [hideLabel]="true" placeholder="choices, separated by commas" [value]="(field.options ?? []).join(', ')" width="210px" (done)="offer(field, $event)" /> }
+          <span class="yo-joined"><button yo-act slight icon="up" [attr.aria-label]="field.label + ' up'" [disabled]="first" (click)="move(field, -1)"></button><button yo-act slight icon="down" [attr.aria-label]="field.label + ' down'" [disabled]="last" (click)="move(field, 1)"></button></span>
           <yo-delete slight [name]="field.label" [words]="losing(field)" (done)="remove(field)" />
         </li>
       }
-      <li><yo-text label="Add a field" [hideLabel]="true" placeholder="add a field: its name" [value]="''" width="150px" [check]="check" (done)="add($event)" /></li>
+      <li><yo-text label="Add a field" [hideLabel]="true" placeholder="add a field: name" [value]="''" width="150px" [check]="check" (done)="add($event)" /></li>
     </ul>
     @if (asked(); as now) {
-      <section class="asked" role="alertdialog" aria-label="Change the kind of a field">
-        <p><span class="strong">{{ now.field.label }} becomes {{ kindWords(now.kind) }}.</span> {{ now.plan.matched }} of {{ count(now.plan.said, 'value') }} match by name. No match: {{ withoutMatch(now.plan.without) }}. Items keep these texts. They are shown again if the field becomes a text again.</p>
-        <p class="acts"><button yo-act main (click)="confirm()">Change the kind</button><button yo-act slight (click)="asked.set(null)">Cancel</button></p>
+      <section class="asked" role="alertdialog" aria-label="Change the type of a field">
+        <p><span class="strong">{{ now.field.label }} becomes {{ kindWords(now.kind) }}.</span> {{ now.plan.matched }} of {{ count(now.plan.said, 'value') }} match by name. No match: {{ withoutMatch(now.plan.without) }}. Items keep these texts and show them again if the field becomes a text.</p>
+        <p class="acts"><button yo-act main (click)="confirm()">Change type</button><button yo-act slight (click)="asked.set(null)">Cancel</button></p>
       </section>
     } @else {
     <section aria-label="The collection">
       <yo-text label="Name of the collection" [value]="collection().label" width="200px" [check]="checkName" (done)="renamed.emit($event)" />
-      <yo-choice label="Each item has a page like" [value]="collection().page ?? ''" [options]="pages()" [width]="180" (chosen)="paged.emit($event)" />
-      <p class="note">Words of that page that name a field in braces, like {{ '{' + fields()[0]!.label + '}' }}, become what the item says; a picture whose words are the name of a picture field in braces becomes the item’s.</p>
-      <yo-delete [name]="collection().label" label="Delete the collection" [words]="items() ? count(items(), 'item') + ' go with it.' : ''" (done)="gone.emit()" />
+      <yo-choice label="Page of each item, modelled on" [value]="collection().page ?? ''" [options]="pages()" [width]="180" (chosen)="paged.emit($event)" />
+      <p class="note">Text on that page with a field in braces, like {{ '{' + fields()[0]!.label + '}' }}, shows the item’s value. An image whose alternative text is an image field in braces shows the item’s image.</p>
+      <yo-delete [name]="collection().label" label="Delete the collection" [words]="items() ? count(items(), 'item') + ' are deleted too.' : ''" (done)="gone.emit()" />
     </section>
     }
   `,
@@ -65,7 +65,7 @@ export class CollectionFields {
   protected losing(field: CollectionField): string {
     const site = this.#editor.current()!;
     const said = this.collection().itemOrder.filter((id) => site.items[id]?.values[field.id] || site.items[id]?.pictures?.[field.id] || site.items[id]?.downloads?.[field.id]).length;
-    return said === 0 ? '' : `${plural(said, 'item')} ${said === 1 ? 'says' : 'say'} something in it, and lose it.`;
+    return said === 0 ? '' : `${plural(said, 'item')} ${said === 1 ? 'says' : 'say'} a value in it and lose it.`;
   }
   protected set(field: CollectionField, value: string): void {
     this.#do((site) => setValue(site, `Field ${field.label}`, [...this.#at(field), 'label'], value));

@@ -136,8 +136,8 @@ export class CollectionsPanel implements OnDestroy {
   protected readonly checkValue = (kind: string) => this.#checks[kind] ?? this.#long;
   readonly #long = (text: string): string => (text.length > 4000 ? `${text.length} characters; at most 4,000.` : '');
   readonly #checks: Readonly<Record<string, (text: string) => string>> = {
-    number: (text) => (text === '' || Number.isFinite(Number(text)) ? '' : 'That is no number: 12 or 12.5.'),
-    date: (text) => (text === '' || (/^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text))) ? '' : 'A date is written like 2026-11-29.'),
+    number: (text) => (text === '' || Number.isFinite(Number(text)) ? '' : 'Type a number such as 12 or 12.5.'),
+    date: (text) => (text === '' || (/^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text))) ? '' : 'Type a date such as 2026-11-29.'),
   };
   protected choices(field: CollectionField, item: Item): { value: string; label: string }[] {
     const now = item.values[field.id];
@@ -148,7 +148,7 @@ export class CollectionsPanel implements OnDestroy {
     this.#do((site) => setItemPicture(site, this.item()!.id, field, asset || null));
   }
   protected sayOfPicture(field: string, alt: string): void {
-    this.#do((site) => setValue(site, `Words for a picture of ${this.name(this.item()!)}`, ['items', this.item()!.id, 'pictures', field, 'alt'], alt));
+    this.#do((site) => setValue(site, `Alternative text of an image of ${this.name(this.item()!)}`, ['items', this.item()!.id, 'pictures', field, 'alt'], alt));
   }
   protected readonly downloads = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.site()?.downloads ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
   protected hand(field: string, download: string): void {
@@ -182,7 +182,7 @@ export class CollectionsPanel implements OnDestroy {
   protected async sheet(files: readonly File[]): Promise<void> {
     const [file] = files;
     if (!file) return;
-    if (file.size > 30 * 1024 * 1024) return this.words.set(`${file.name} is over 30 MB. Nothing was brought in; split it first.`);
+    if (file.size > 30 * 1024 * 1024) return this.words.set(`${file.name} is over 30 MB. Nothing was imported. Split the file first.`);
     this.#read(file.name, await file.text());
   }
   protected dropped(data: DataTransfer): void {
@@ -193,7 +193,7 @@ export class CollectionsPanel implements OnDestroy {
     const text = event.clipboardData?.getData('text/plain') ?? '';
     if ((event.target as Element).closest('input, textarea') || !/[\t\n]/.test(text.trim()) || !this.collection()) return;
     event.preventDefault();
-    this.#read('What was pasted', text);
+    this.#read('Pasted rows', text);
   }
   #read(name: string, text: string): void {
     const sheet = readSheet(text);

@@ -14,10 +14,10 @@ import { ACTS, Choice, TextField, nameProblem } from '../../ui/index.ts';
         <li>
           <yo-text [label]="'Name of ' + one.download.name" [hideLabel]="true" [value]="one.download.name" width="220px" [check]="check" (done)="rename(one.download, $event)" />
           <span class="mono">{{ facts(one.download) }}</span><span class="note">{{ told(one) }}</span>
-          @if (one.uses) { <yo-choice [label]="'Lead to another for ' + one.download.name" [hideLabel]="true" [value]="null" placeholder="another for it" [options]="others(one)" [width]="150" (chosen)="replace(one.download, $event)" /> }
+          @if (one.uses) { <yo-choice [label]="'Replace ' + one.download.name" [hideLabel]="true" [value]="null" placeholder="replace with" [options]="others(one)" [width]="150" (chosen)="replace(one.download, $event)" /> }
           @else { <yo-delete slight [name]="one.download.name" words="" (done)="remove(one.download)" /> }
         </li>
-      } @empty { <li class="quiet">{{ downloads().length ? 'No download fits that.' : 'No downloads yet: bring a PDF, ZIP, CSV, a calendar or plain text, or drop it here. Links and the block Download lead to it by its name.' }}</li> }
+      } @empty { <li class="quiet">{{ downloads().length ? 'No results.' : 'No downloads yet. Add a PDF, ZIP, CSV, calendar or text file, or drop it here. Links and Download blocks use its name.' }}</li> }
     </ul>
   `,
   styles: `ul { overflow: auto; } li { display: flex; gap: 16px; align-items: center; min-height: 34px; border-bottom: 1px solid #d9d9d9; }`,
@@ -33,7 +33,7 @@ export class DownloadsList {
   protected readonly check = nameProblem('A download');
   protected readonly facts = downloadFacts;
   protected told({ uses, where }: KeptDownload): string {
-    return uses === 0 ? 'nothing leads to it' : `${uses === 1 ? 'one link' : `${uses} links`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ' and others' : ''}`;
+    return uses === 0 ? 'no links' : `${uses === 1 ? '1 link' : `${uses} links`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ' and others' : ''}`;
   }
   protected others({ download }: KeptDownload): { value: string; label: string }[] {
     return this.downloads().filter((one) => one.download.id !== download.id).map((one) => ({ value: one.download.id, label: one.download.name }));

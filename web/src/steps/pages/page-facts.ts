@@ -14,33 +14,33 @@ const LOOK_MS = 10;
   imports: [ACTS, Choice, TextField, Reaching],
   template: `
     @if (page(); as page) {
-      <div class="top"><span class="strong">Page facts of {{ page.title }}</span><button yo-act slight class="end" icon="close" yoTip="Closes the facts" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+      <div class="top"><span class="strong">Details of {{ page.title }}</span><button yo-act slight class="end" icon="close" yoTip="Closes the details" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
       <div class="cols">
-        <section aria-label="Facts">
-          <yo-text label="Description: what is to be found there, in a sentence or two" [yoReaching]="scope" [value]="page.description" width="100%" [check]="check" (done)="describe($event)" />
+        <section aria-label="Details">
+          <yo-text label="Description: the page’s content in one or two sentences" [yoReaching]="scope" [value]="page.description" width="100%" [check]="check" (done)="describe($event)" />
           <div class="more">
             <yo-choice label="Search engines" [yoReaching]="scope" [value]="page.unlisted ? 'no' : 'yes'" [options]="listing" [width]="150" (chosen)="list($event)" />
             <yo-text label="Language" [yoReaching]="scope" [value]="page.language ?? ''" [placeholder]="site()!.language + ', as the site'" width="130px" [mono]="true" [check]="checkLanguage" (done)="speak($event)" />
-            <yo-choice label="Picture where it is shared" [yoReaching]="scope" [value]="page.picture ?? ''" [options]="pictures()" [width]="190" (chosen)="share($event)" />
+            <yo-choice label="Sharing image" [yoReaching]="scope" [value]="page.picture ?? ''" [options]="pictures()" [width]="190" (chosen)="share($event)" />
             <yo-choice label="Header" [yoReaching]="{ page: page.id, section: 'header' }" [value]="end('header')" [options]="ends('header')" [width]="150" (chosen)="setEnd('header', $event)" />
             <yo-choice label="Footer" [yoReaching]="{ page: page.id, section: 'footer' }" [value]="end('footer')" [options]="ends('footer')" [width]="150" (chosen)="setEnd('footer', $event)" />
           </div>
-          @if (page.former?.length) { <p class="note">Addresses that lead on to it: {{ page.former!.join(', ') }}.</p> }
+          @if (page.former?.length) { <p class="note">Redirects from: {{ page.former!.join(', ') }}.</p> }
         </section>
-        <section class="read" aria-label="As it will be read"><div>
-          <p class="head">As it will be read in a list of results</p>
+        <section class="read" aria-label="As a search result"><div>
+          <p class="head">Preview as a search result</p>
           <div class="result" [attr.lang]="site()?.language">
             <span class="where">{{ siteId() }} · {{ page.file === 'index.html' ? 'first page' : page.file }}</span>
             <span class="name">{{ named() }}</span>
-            <span class="says" [class.none]="!page.description">{{ page.unlisted ? 'Search engines are asked not to list it.' : page.description || 'No description: whoever lists it takes words from the page.' }}</span>
+            <span class="says" [class.none]="!page.description">{{ page.unlisted ? 'Search engines are asked not to list it.' : page.description || 'No description: search engines will use text from the page.' }}</span>
           </div></div>
-          <div><p class="head">As it will be seen where it is shared</p>
+          <div><p class="head">Preview where it is shared</p>
           <div class="shared">@if (picture(); as src) { <img [src]="src" alt="" /> } @else { <img [src]="made()" alt="" /> }<span class="name">{{ page.file === 'index.html' ? site()!.name : page.title }}</span><span class="where">{{ page.description || siteId() }}</span></div></div>
         </section>
-        <section aria-label="To be put right">
-          <p class="head">To be put right, this page first</p>
-          <ul>@for (one of listed(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}@if (one.fix; as fix) { <button yo-act slight icon="fix" (click)="put(one.page, fix)">{{ fix.kind === 'place' ? 'Say it' : 'Fix' }}</button> }</span></li> } @empty { @if (!left()) { <li class="all">Nothing: every page says what it is, and can be found a way by.</li> } }
-            @if (left()) { <li class="all quiet">Looking through {{ left() }} more pages …</li> }
+        <section aria-label="To fix">
+          <p class="head">To fix (this page first)</p>
+          <ul>@for (one of listed(); track one.page + one.words) { <li><button yo-opens (click)="went.emit(one.page)">{{ one.title }}</button><span>{{ one.words }}@if (one.fix; as fix) { <button yo-act slight icon="fix" (click)="put(one.page, fix)">{{ fix.kind === 'place' ? 'Edit' : 'Fix' }}</button> }</span></li> } @empty { @if (!left()) { <li class="all">No issues.</li> } }
+            @if (left()) { <li class="all quiet">Checking {{ left() }} more pages …</li> }
             @if (problems().length > listed().length) { <li class="all"><button yo-act slight (click)="most.set(most() + step)">{{ problems().length - listed().length }} more</button></li> }</ul>
         </section>
       </div>
@@ -106,13 +106,13 @@ export class PageFacts {
   protected readonly step = 60;
   protected readonly most = signal(this.step);
   protected readonly listed = computed(() => this.problems().slice(0, this.most()));
-  protected readonly scope: Scope = { words: 'The description goes out with the page and is not seen on it; no place changes' };
-  protected readonly check = (text: string): string => (text.length > 300 ? `${text.length} characters; at most 300. What was there is kept.` : '');
+  protected readonly scope: Scope = { words: 'The description is not shown on the page; no place changes' };
+  protected readonly check = (text: string): string => (text.length > 300 ? `${text.length} characters; at most 300. The old text is kept.` : '');
 
-  protected readonly listing = [{ value: 'yes', label: 'may list it' }, { value: 'no', label: 'asked not to' }];
+  protected readonly listing = [{ value: 'yes', label: 'listed' }, { value: 'no', label: 'not listed' }];
   protected readonly pictures = computed(() => [{ value: '', label: 'made from the page' }, ...Object.values(this.site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
   protected readonly picture = computed(() => pictureWhole(this.site(), this.page()?.picture)?.src);
-  protected readonly checkLanguage = (text: string): string => (text === '' || /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/.test(text) ? '' : 'A language tag: en, de, pt-BR. Empty for that of the site.');
+  protected readonly checkLanguage = (text: string): string => (text === '' || /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/.test(text) ? '' : 'Type a language tag such as en, de or pt-BR, or leave the field empty to use the site’s language.');
   protected list(way: string): void {
     this.#set('Listing', 'unlisted', way === 'no' ? true : undefined);
   }
@@ -120,7 +120,7 @@ export class PageFacts {
     this.#set('Language', 'language', tag || undefined);
   }
   protected share(asset: string): void {
-    this.#set('Picture for sharing', 'picture', asset || undefined);
+    this.#set('Sharing image', 'picture', asset || undefined);
   }
   readonly #store = inject(Store);
   readonly #saved = this.#store.selectSignal(siteFeature.selectSequence);
@@ -138,7 +138,7 @@ export class PageFacts {
     return page.without?.includes(end) ? 'none' : (page[end] ?? '');
   }
   protected ends(end: 'header' | 'footer'): { value: string; label: string }[] {
-    return [{ value: '', label: `that of all pages` }, { value: 'none', label: `no ${end}` }, ...Object.values(this.site()?.shared.sections ?? {}).map(({ id, label }) => ({ value: id, label: `kept: ${label}` }))];
+    return [{ value: '', label: `same as all pages` }, { value: 'none', label: `no ${end}` }, ...Object.values(this.site()?.shared.sections ?? {}).map(({ id, label }) => ({ value: id, label: `reused: ${label}` }))];
   }
   protected setEnd(end: 'header' | 'footer', value: string): void {
     this.#editor.commit((site) => pageEnd(site, this.id(), end, value === '' ? undefined : value === 'none' ? null : value));

@@ -41,7 +41,7 @@ export class PagesStep {
     return pageTree(site, page.id).parts.map((part) => {
       const ground = part.places[0]!.ground;
       return {
-        id: part.id, label: `${part.label}${part.shared ? ', shared' : ''}${notAt(page, part.id)}`, shared: part.shared, fixed: !page.sections[part.id], weight: Math.max(3, part.places.length),
+        id: part.id, label: `${part.label}${part.shared ? ', reused' : ''}${notAt(page, part.id)}`, shared: part.shared, fixed: !page.sections[part.id], weight: Math.max(3, part.places.length),
         color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css,
       };
     });
@@ -140,7 +140,7 @@ export class PagesStep {
   }
   protected readonly home = computed(() => this.page()?.file === 'index.html');
   protected readonly uses = computed(() => (this.site() && this.page() ? pageUses(this.site()!, this.page()!.id) : { menu: [], links: 0 }));
-  protected readonly addressScope = computed((): Scope => ({ words: `The address is where the page is found; links on the site follow, no place changes${this.page() && this.#live(this.page()!.id) ? '; the one before leads on to it' : ''}` }));
+  protected readonly addressScope = computed((): Scope => ({ words: `Links on the site follow the new address; no place changes${this.page() && this.#live(this.page()!.id) ? '; the old address redirects' : ''}` }));
   /** What the page may stand under. */
   protected readonly above = computed(() => {
     const [site, page] = [this.site(), this.page()];
@@ -168,24 +168,24 @@ export class PagesStep {
     this.#editor.commit((site) => addressPage(site, id, pageAddress(text), this.#live(id)));
   }
   protected checkAddress = (text: string): string => {
-    if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or figures.';
+    if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or digits.';
     const file = pageAddress(text);
     const other = Object.values(this.site()!.pages).find((one) => one.id !== this.page()!.id && one.file === file);
     if (file === 'specimen.html') return 'specimen.html is the address of the specimen.';
-    if (text.trim().includes('/')) return 'An address is one name, without a slash: all pages lie beside each other.';
+    if (text.trim().includes('/')) return 'An address is one name without a slash: all pages are in one folder.';
     return other ? `${file} is the address of ${other.title}.` : '';
   };
   protected menu(): void {
     const { id } = this.page()!;
     this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeFromMenu(site, id) : addToMenu(site, id, freshId('m'))));
   }
-  /** What goes with the page, before it does. */
+  /** What is deleted with the page, before it does. */
   protected readonly losing = computed(() => {
     const [site, page] = [this.site(), this.page()];
     if (!site || !page) return '';
     const { menu, links } = this.uses();
     const parts = [plural(pageTree(site, page.id).places.length, 'place'), ...(menu.length > 0 ? [menu.length === 1 ? 'its menu entry' : `${menu.length} menu entries`] : [])];
-    return `${page.title} goes with ${parts.join(' and ')}.${links > 0 ? ` ${plural(links, 'link')} to it will lead to the home page.` : ''}${this.#live(page.id) ? ' It is live; it goes from there with the next publication.' : ''}`;
+    return `${page.title} is deleted with ${parts.join(' and ')}.${links > 0 ? ` ${plural(links, 'link')} to it will lead to the home page.` : ''}${this.#live(page.id) ? ' The live page is removed when you publish.' : ''}`;
   });
   protected removePage(): void {
     const id = this.page()!.id;
@@ -197,7 +197,7 @@ export class PagesStep {
   /** Where a section would go, before it goes. */
   protected readonly goes = computed(() => {
     const section = this.section();
-    return section?.own ? `Goes behind “${section.section.label}”.` : 'Goes to the end of the page. To put it elsewhere, select the section before it first.';
+    return section?.own ? `Goes after “${section.section.label}”.` : 'Goes to the end of the page. To insert it elsewhere, first select the section before it.';
   });
   protected addSection({ kind, at }: { kind: SectionKind; at?: DropTarget }): void {
     this.#lay((site, page, id, after) => addSection(site, page, id, after, kind), at);
@@ -255,7 +255,7 @@ export class PagesStep {
       : inTurn(site, `${what} of ${others.length} sections`, others.map((id) => (now: Site) => setValue(now, '', [...sectionAddress(now, page, id), field], value)))));
   }
   protected checkLabel = (text: string): string => (text === '' ? 'A section needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
-  protected readonly title: Scope = { words: 'The name stands in the window’s title; no place changes' };
+  protected readonly title: Scope = { words: 'Browsers show this title in the tab; no place changes' };
   protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
 

@@ -9,19 +9,19 @@ import { ACTS, FocusIn, KEYS, Segments, TextArea } from '../../ui/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Segments, TextArea],
   template: `
-    <div class="top"><span class="strong">Paste words</span><span class="note">{{ where() }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="top"><span class="strong">Paste text</span><span class="note">{{ where() }}</span><button yo-act slight class="end" icon="close" yoTip="Closes this panel" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
     <div class="cols">
-      <yo-area label="Paste from a document, a mail or a page, or type" [rows]="6" [value]="text()" (typed)="type($event)" (paste)="paste($event)" />
-      <section aria-label="What comes of it" role="status">
+      <yo-area label="Paste from a document, an email or a page, or type" [rows]="6" [value]="text()" (typed)="type($event)" (paste)="paste($event)" />
+      <section aria-label="Preview" role="status">
         @if (problem()) { <p>{{ problem() }}</p> }
         @if (pasted(); as made) {
           @if (made.blocks.length) {
-            <p><span class="head">Taken, in the styles of the brand</span> {{ made.taken.join(', ') }}; in {{ styles() }}.</p>
-            @if (made.left.length) { <p><span class="head">Left out</span> {{ made.left.join(', ') }}. Pictures come in with Pictures, embeds with Add a section.</p> }
-            @if (made.looks.length) { <yo-segments label="Looks of elsewhere" [options]="ways" [value]="raw() ? 'raw' : 'brand'" (chosen)="raw.set($event === 'raw')" /> @if (raw()) { <p class="note">{{ count(made.looks.length, 'raw value') }}. Check lists them, and matches all to the nearest token at once.</p> } }
-            <p><button yo-act main (click)="lay()">Lay it in</button> <button yo-act slight (click)="clear()">Clear</button></p>
-          } @else { <p>There are no words in it. {{ made.left.length ? 'Left out: ' + made.left.join(', ') + '.' : '' }}</p> }
-        } @else if (!problem()) { <p class="note">Headings, paragraphs, lists, quotes and tables become blocks; looks of elsewhere stay behind.</p> }
+            <p><span class="head">Text, in the styles of the brand</span> {{ made.taken.join(', ') }}; in {{ styles() }}.</p>
+            @if (made.left.length) { <p><span class="head">Not included</span> {{ made.left.join(', ') }}. Add images with Files, embeds with Add a section.</p> }
+            @if (made.looks.length) { <yo-segments label="Formatting" [options]="ways" [value]="raw() ? 'raw' : 'brand'" (chosen)="raw.set($event === 'raw')" /> @if (raw()) { <p class="note">{{ count(made.looks.length, 'raw value') }}. Check lists them and can match all to the nearest token.</p> } }
+            <p><button yo-act main (click)="lay()">Insert</button> <button yo-act slight (click)="clear()">Clear</button></p>
+          } @else { <p>It contains no text. {{ made.left.length ? 'Not included: ' + made.left.join(', ') + '.' : '' }}</p> }
+        } @else if (!problem()) { <p class="note">Headings, paragraphs, lists, quotes and tables become blocks; source formatting is dropped.</p> }
       </section>
     </div>
   `,
@@ -53,7 +53,7 @@ export class PastePanel {
 
   protected readonly count = plural;
   protected readonly raw = signal(false);
-  protected readonly ways = [{ value: 'brand', label: 'Styles of the brand only' }, { value: 'raw', label: 'Keep its looks as raw values' }] as const;
+  protected readonly ways = [{ value: 'brand', label: 'Brand styles only' }, { value: 'raw', label: 'Keep source formatting as raw values' }] as const;
   /** Styles of the brand that it comes in. */
   protected readonly styles = computed(() => {
     const styles = this.#editor.current()?.brand.styles ?? {};

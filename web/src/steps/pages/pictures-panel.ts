@@ -12,17 +12,17 @@ import { DownloadsList } from './downloads-list.ts';
   imports: [ACTS, Choice, DownloadsList, DropZone, FilesField, SeekField, Segments, TextField],
   template: `
     <div class="top" (yoDrop)="dropped($event)">
-      <yo-segments label="What is on the shelf" [options]="shelves" [value]="shelf()" (chosen)="shelf.set($event)" />
-      <yo-seek [label]="shelf() === 'pictures' ? 'Seek a picture' : 'Seek a download'" [hideLabel]="true" placeholder="name or page" width="150px" [value]="sought()" (typed)="sought.set($event)" />
+      <yo-segments label="Images or downloads" [options]="shelves" [value]="shelf()" (chosen)="shelf.set($event)" />
+      <yo-seek [label]="shelf() === 'pictures' ? 'Search images' : 'Search downloads'" [hideLabel]="true" placeholder="name or page" width="150px" [value]="sought()" (typed)="sought.set($event)" />
       @if (shelf() === 'pictures') {
-        <button yo-act slight [attr.aria-pressed]="unusedOnly()" (click)="unusedOnly.set(!unusedOnly())">not shown anywhere {{ unused() }}</button>
-        <yo-files label="Bring pictures" [many]="true" accept=".png,.jpg,.jpeg,.webp,.svg" (chosen)="bring($event)" />
-      } @else { <yo-files label="Bring downloads" [many]="true" accept=".pdf,.zip,.csv,.tsv,.ics,.txt,.md" (chosen)="bring($event)" /> }<span class="note">or drop them here</span>
+        <button yo-act slight [attr.aria-pressed]="unusedOnly()" (click)="unusedOnly.set(!unusedOnly())">not used {{ unused() }}</button>
+        <yo-files label="Add images" [many]="true" accept=".png,.jpg,.jpeg,.webp,.svg" (chosen)="bring($event)" />
+      } @else { <yo-files label="Add downloads" [many]="true" accept=".pdf,.zip,.csv,.tsv,.ics,.txt,.md" (chosen)="bring($event)" /> }<span class="note">or drop them here</span>
       <span role="status">{{ reading() }}</span>
-      <button yo-act slight class="end" icon="close" yoTip="Closes the pictures" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
+      <button yo-act slight class="end" icon="close" yoTip="Closes the files" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
     </div>
     @if (shelf() === 'downloads') { <div class="whole" (yoDrop)="dropped($event)"><yo-downloads-list [sought]="sought()" /></div> } @else {
-    <div class="yo-rows" (yoDrop)="dropped($event)"><ul aria-label="Pictures of the site">
+    <div class="yo-rows" (yoDrop)="dropped($event)"><ul aria-label="Images of the site">
       @for (one of shown(); track one.asset.id) {
         <li>
           <img [src]="address(one.asset)" alt="" loading="lazy" />
@@ -30,12 +30,12 @@ import { DownloadsList } from './downloads-list.ts';
             <yo-text [label]="'Name of ' + one.asset.name" [hideLabel]="true" [value]="one.asset.name" width="190px" [check]="check" (done)="rename(one.asset, $event)" />
             <p class="note" [yoTip]="told(one)">{{ one.asset.width }} × {{ one.asset.height }}, {{ told(one) }}</p>
             <p class="acts">
-              @if (one.uses) { <yo-choice [label]="'Show another for ' + one.asset.name" [hideLabel]="true" [value]="null" placeholder="show another for it" [options]="others(one)" [width]="190" (chosen)="replace(one.asset, $event)" /> }
+              @if (one.uses) { <yo-choice [label]="'Replace ' + one.asset.name" [hideLabel]="true" [value]="null" placeholder="replace with" [options]="others(one)" [width]="190" (chosen)="replace(one.asset, $event)" /> }
               @else { <yo-delete slight [name]="one.asset.name" words="" (done)="remove(one.asset)" /> }
             </p>
           </div>
         </li>
-      } @empty { <li class="quiet whole">{{ pictures().length ? 'No picture fits that.' : 'The site has no pictures yet: bring some, or drop them here.' }}</li> }
+      } @empty { <li class="quiet whole">{{ pictures().length ? 'No results.' : 'No images yet. Add some, or drop them here.' }}</li> }
     </ul></div>
     }
   `,
@@ -55,7 +55,7 @@ export class PicturesPanel {
   readonly #shelf = inject(PictureShelf);
   protected readonly keyOf = KEYS;
   readonly closed = output();
-  protected readonly shelves = [{ value: 'pictures', label: 'Pictures' }, { value: 'downloads', label: 'Downloads' }] as const;
+  protected readonly shelves = [{ value: 'pictures', label: 'Images' }, { value: 'downloads', label: 'Downloads' }] as const;
   protected readonly shelf = signal<'pictures' | 'downloads'>('pictures');
   readonly #downloads = inject(DownloadShelf);
   protected readonly sought = signal('');
@@ -67,13 +67,13 @@ export class PicturesPanel {
     return this.pictures().filter(({ asset, uses, where }) => (!this.unusedOnly() || uses === 0) && [asset.name, ...where].some((text) => text.toLowerCase().includes(wanted)));
   });
   protected readonly reading = computed(() => (this.#shelf.reading().length + this.#downloads.reading().length > 0 ? `Reading ${[...this.#shelf.reading(), ...this.#downloads.reading()].join(', ')} …` : ''));
-  protected readonly check = nameProblem('A picture');
+  protected readonly check = nameProblem('An image');
 
   protected address(asset: Asset): string {
     return pictureAddress(this.#editor.shown()!, asset);
   }
   protected told({ uses, where }: KeptPicture): string {
-    return uses === 0 ? 'not shown anywhere' : `shown ${uses === 1 ? 'once' : `${uses} times`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ` and ${plural(where.length - 3, 'more page')}` : ''}`;
+    return uses === 0 ? 'not used' : `used ${uses === 1 ? 'once' : `${uses} times`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ` and ${plural(where.length - 3, 'more page')}` : ''}`;
   }
   protected others({ asset }: KeptPicture): { value: string; label: string }[] {
     return this.pictures().filter((one) => one.asset.id !== asset.id).map((one) => ({ value: one.asset.id, label: one.asset.name }));
@@ -85,7 +85,7 @@ export class PicturesPanel {
     this.bring([...data.files]);
   }
   protected rename(asset: Asset, name: string): void {
-    this.#editor.commit((site) => setValue(site, `Picture ${name}`, ['assets', asset.id, 'name'], name));
+    this.#editor.commit((site) => setValue(site, `Image ${name}`, ['assets', asset.id, 'name'], name));
   }
   protected replace(asset: Asset, other: string): void {
     this.#editor.commit((site) => replacePicture(site, asset.id, other));

@@ -17,28 +17,28 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
   imports: [ACTS, Choice, FocusPoint, NumberField, TextField, Reaching],
   template: `
     @if (section(); as section) {
-      <div class="top"><span class="strong">{{ section.label }}</span><span class="note">{{ kept() ? 'A kept section: its arrangement and picture are the same wherever it stands; widths and anchor are those of this page.' : 'On this page only.' }}</span><button yo-act slight class="end" icon="close" yoTip="Closes it" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+      <div class="top"><span class="strong">{{ section.label }}</span><span class="note">{{ kept() ? 'A reused section: arrangement and image are the same on every page; visibility and anchor apply to this page only.' : 'On this page only.' }}</span><button yo-act slight class="end" icon="close" yoTip="Closes the details" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
       <div class="fields" [yoReaching]="scope()">
         <yo-choice label="Arrangement" [value]="arrangement()" [options]="arrangements()" [width]="180" (chosen)="arrange($event)" (tried)="tryOut($event)" />
         @if (entry(); as entry) {
           <yo-choice label="Shown" [value]="(entry.hidden ?? []).join(',')" [options]="shown()" [width]="150" (chosen)="hide($event)" />
-          <yo-text label="Anchor: what links name it by" [value]="entry.anchor ?? ''" width="190px" [mono]="true" placeholder="none" [check]="checkAnchor" (done)="anchor($event)" />
+          <yo-text label="Anchor (#)" [value]="entry.anchor ?? ''" width="190px" [mono]="true" placeholder="none" [check]="checkAnchor" (done)="anchor($event)" />
         }
-        <yo-choice label="Picture behind" [value]="section.picture?.asset ?? ''" [options]="pictures()" [width]="170" (chosen)="behind($event)" />
-        <p class="act"><span class="head">Background</span><button yo-act yoTip="A background of the brand that goes over to its next colour; turned and set in Backgrounds" (click)="gradient()">A gradient of it</button></p>
-        <p class="act"><span class="head">For elsewhere</span><button yo-act icon="copy" yoTip="For another page or another site: it stands on the shelf of sections there, as copied" (click)="take()">Copy</button><span role="status" class="note">{{ taken() }}</span></p>
+        <yo-choice label="Background image" [value]="section.picture?.asset ?? ''" [options]="pictures()" [width]="170" (chosen)="behind($event)" />
+        <p class="act"><span class="head">Background</span><button yo-act yoTip="Makes a background with a gradient to the next colour; edit it in Backgrounds" (click)="gradient()">Make gradient</button></p>
+        <p class="act"><span class="head">Copy section</span><button yo-act icon="copy" yoTip="For another page or site: find it under Add a section, copied" (click)="take()">Copy</button><span role="status" class="note">{{ taken() }}</span></p>
         @if (section.picture; as picture) {
-          <yo-number label="Shade, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
+          <yo-number label="Darken, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
           <yo-number label="Focus from left, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.x ?? 0.5" (done)="focus('x', $event)" />
           <yo-number label="from top, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.y ?? 0.5" (done)="focus('y', $event)" />
           @if (behindNow(); as one) { <yo-focus-point [label]="'Focus point of ' + one.name" [src]="one.src" [width]="one.width" [height]="one.height" [point]="picture.focus ?? { x: 0.5, y: 0.5 }" (held)="focusAt($event, 'preview')" (done)="focusAt($event)" /> }
-          <p class="note beside">The focus is the part of the picture that stays in sight where it is cropped: press the picture there. What of the text fails over it is listed in Check, with what fixes it.</p>
+          <p class="note beside">Click the part of the image that stays visible when cropped. Text that fails over the image is listed in Check.</p>
         }
       </div>
       @if (keptId(); as id) {
-        <p class="acts"><span class="note">Kept, and on {{ count(stands(), 'page') }}.</span>
-          <yo-delete [name]="section.label" label="Delete it, pages keep their own" [words]="'Each of ' + count(stands(), 'page') + ' has one of its own from then on.'" (done)="removeKept(id, true)" />
-          <yo-delete [name]="section.label" label="Delete it everywhere" [words]="'It goes from ' + count(stands(), 'page') + '.'" (done)="removeKept(id, false)" /></p>
+        <p class="acts"><span class="note">Reused on {{ count(stands(), 'page') }}.</span>
+          <yo-delete [name]="section.label" label="Stop sharing on all pages" [words]="'Each of ' + count(stands(), 'page') + ' keeps its own copy.'" (done)="removeKept(id, true)" />
+          <yo-delete [name]="section.label" label="Delete it everywhere" [words]="'It is deleted from ' + count(stands(), 'page') + '.'" (done)="removeKept(id, false)" /></p>
       }
     }
   `,
@@ -98,7 +98,7 @@ export class SectionFacts {
   protected readonly taken = signal('');
   protected take(): void {
     this.#along.take(this.#editor.current()!, this.section()!, { page: this.page(), entry: this.id() });
-    this.taken.set('Copied: it is first on the shelf of sections, here and in other sites.');
+    this.taken.set('Copied. It is first under Add a section, here and in other sites.');
   }
   protected gradient(): void {
     const id = freshId('g');
@@ -118,9 +118,9 @@ export class SectionFacts {
   }
   protected readonly checkAnchor = (text: string): string => {
     if (text === '') return '';
-    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(text) || text.length > 60) return 'Lower case letters and figures, joined by hyphens, at most 60: opening-hours.';
+    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(text) || text.length > 60) return 'Use lower-case letters, digits and hyphens, at most 60: opening-hours.';
     const other = Object.values(this.#site()!.pages[this.page()]!.sections).find((one) => one.id !== this.id() && one.anchor === text);
-    return other ? `“${sectionOf(this.#site()!, other)!.label}” has it already.` : '';
+    return other ? `“${sectionOf(this.#site()!, other)!.label}” already has this anchor.` : '';
   };
   protected anchor(text: string): void {
     this.#editor.commit((site) => anchorSection(site, this.page(), this.id(), text));
@@ -129,7 +129,7 @@ export class SectionFacts {
     this.#editor.commit((site) => pictureBehind(site, this.#address(), valueAt(site, this.#address()) as Section, asset || null));
   }
   protected shade(share: number): void {
-    this.#set('Shade', 'picture.shade', share);
+    this.#set('Darken', 'picture.shade', share);
   }
   /** The picture behind it, whole. */
   protected readonly behindNow = computed(() => pictureWhole(this.#site(), this.section()?.picture?.asset));

@@ -19,19 +19,19 @@ interface Shown { readonly id: string; readonly label: string; readonly note: st
     <div class="top">
       <span class="yo-joined" role="group" aria-label="For">
         <button yo-act slight [attr.aria-pressed]="use() === null" (click)="use.set(null)">all {{ all.length }}</button>
-        @if (along(); as one) { <button yo-act slight yoTip="The section that was copied, from here or another site" [attr.aria-pressed]="use() === 'along'" (click)="use.set('along')">copied</button> }
-        @if (kept().length) { <button yo-act slight yoTip="Sections that were kept: laid in as the same one, edited once for all pages" [attr.aria-pressed]="use() === 'kept'" (click)="use.set('kept')">kept {{ kept().length }}</button> }
+        @if (along(); as one) { <button yo-act slight yoTip="The copied section, from this or another site" [attr.aria-pressed]="use() === 'along'" (click)="use.set('along')">copied</button> }
+        @if (kept().length) { <button yo-act slight yoTip="Reused sections: an edit changes every page that has them" [attr.aria-pressed]="use() === 'kept'" (click)="use.set('kept')">reused {{ kept().length }}</button> }
         @for (one of uses; track one) { <button yo-act slight [attr.aria-pressed]="use() === one" (click)="use.set(one)">{{ one }}</button> }
       </span>
-      <span role="status">{{ where() }} Shown in words of the page; each comes with its own.</span>
-      <button yo-act slight class="end" icon="close" yoTip="Closes the shelf" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
+      <span role="status">{{ where() }} Shown with text of this page; each section comes with its own text.</span>
+      <button yo-act slight class="end" icon="close" yoTip="Closes this list" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button>
     </div>
     @if (asking(); as clip) {
-      <section class="ask" aria-label="What is taken for what">
-        <p class="strong">“{{ clip.section.label }}” comes in the styles of this site. What has no like by name or look is taken for the nearest; choose another where that is wrong.</p>
+      <section class="ask" aria-label="Replacements">
+        <p class="strong">“{{ clip.section.label }}” uses the styles of this site. Values without an equal here use the nearest; choose another where that is wrong.</p>
         <div class="fields">@for (one of unsure(); track one.target + one.from) { <yo-choice [label]="names[one.target] + ' “' + one.label + '”'" [value]="choices()[one.target + ' ' + one.from] ?? one.to" [options]="options(one.target)" [width]="150" (chosen)="choose(one, $event)" /> }</div>
-        @if (left().length) { <p>Left out: {{ left().join(', ') }}.</p> }
-        <p class="acts"><button yo-act main (click)="lay(clip)">Lay it in</button><button yo-act slight (click)="asking.set(null)">Cancel</button></p>
+        @if (left().length) { <p>Not included: {{ left().join(', ') }}.</p> }
+        <p class="acts"><button yo-act main (click)="lay(clip)">Insert</button><button yo-act slight (click)="asking.set(null)">Cancel</button></p>
       </section>
     } @else if (site(); as site) {
       <ul aria-label="Kinds of section" cdkDropList cdkDropListSortingDisabled>
@@ -182,5 +182,5 @@ export class SectionShelf {
 /** What a kind of section shows that a site may lack. */
 function needsOf({ columns }: SectionKind): string {
   const kinds = new Set(columns.flat().map(({ kind }) => kind));
-  return kinds.has('items') ? 'needs a collection: add one with Collections' : kinds.has('download') ? 'needs a download: bring one in with Files' : 'needs a picture: bring one in with Files';
+  return kinds.has('items') ? 'needs a collection: add one under Collections' : kinds.has('download') ? 'needs a download: add one under Files' : 'needs an image: add one under Files';
 }

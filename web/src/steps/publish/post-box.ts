@@ -14,21 +14,21 @@ export const NO_LETTERS: LettersPage = { letters: [], more: false, total: 0, unr
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
   template: `
-    <div class="top"><span class="strong">Post box</span><span class="note" role="status">{{ told() }}</span><button yo-act slight (click)="look()">Look again</button>@if (letters().length) { <button yo-act slight icon="export" yoTip="All letters as a sheet: a line each, a column for every field" (click)="export()">CSV</button> }<button yo-act slight class="end" icon="close" yoTip="Closes the post box" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="top"><span class="strong">Messages</span><span class="note" role="status">{{ told() }}</span><button yo-act slight (click)="look()">Refresh</button>@if (letters().length) { <button yo-act slight icon="export" yoTip="All messages as a spreadsheet: one row per message, one column per field" (click)="export()">Export CSV</button> }<button yo-act slight class="end" icon="close" yoTip="Closes the messages" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
     <div class="cols">
-      <ul aria-label="Letters" class="yo-rows">
+      <ul aria-label="Messages" class="yo-rows">
         @for (one of letters(); track one.id) {
           <li><button yo-pick [attr.aria-pressed]="one.id === open()?.id" [class.strong]="!one.read" (click)="read(one)"><span>{{ when(one.at) }}</span><span>{{ one.tray }}</span><span class="quiet">{{ first(one) }}</span></button></li>
         } @empty { <li class="quiet">{{ empty() }}</li> }
-        @if (more()) { <li><button yo-act slight (click)="older()">Show older letters</button></li> }
+        @if (more()) { <li><button yo-act slight (click)="older()">Show older messages</button></li> }
       </ul>
       @if (open(); as letter) {
         <section [attr.aria-label]="letter.tray">
           <p class="acts"><span class="strong">{{ letter.tray }}</span><span class="quiet">from the page {{ letter.page }}, {{ when(letter.at) }}</span>
-            <span class="end"><button yo-act slight (click)="mark(letter, false)">Mark as new</button> <yo-delete slight name="this letter" words="It cannot be brought back." (done)="remove(letter)" /></span></p>
+            <span class="end"><button yo-act slight (click)="mark(letter, false)">Mark as new</button> <yo-delete slight name="this message" words="This cannot be undone." (done)="remove(letter)" /></span></p>
           <dl>@for (field of letter.fields; track $index) { <dt class="head">{{ field.label }}</dt><dd>{{ field.value || '—' }}</dd> }</dl>
         </section>
-      } @else { <section class="note">Press a letter to read it.</section> }
+      } @else { <section class="note">Select a message to read it.</section> }
     </div>
   `,
   styles: `
@@ -60,7 +60,7 @@ export class PostBox {
   protected readonly told = computed(() => this.#words() || (this.letters().length === 0 ? '' : `${plural(this.newest().total, 'letter')}, ${this.newest().unread} new`));
   protected readonly empty = computed(() => {
     const site = this.#site();
-    return site && formsOf(site).length === 0 ? 'The site has no form. Lay one in with Pages, publish, and what is sent comes here.' : 'Nothing has been sent yet. What visitors send from the forms of the published site comes here.';
+    return site && formsOf(site).length === 0 ? 'The site has no form. Add a form in Pages and publish; messages arrive here.' : 'No messages yet. Messages from the forms of the live site arrive here.';
   });
 
   protected when(at: string): string {
@@ -93,7 +93,7 @@ export class PostBox {
         await this.#next();
       }
       this.#words.set('');
-      saveFile(`${this.siteId()}-letters.csv`, 'text/csv', lettersSheet(this.letters()));
+      saveFile(`${this.siteId()}-messages.csv`, 'text/csv', lettersSheet(this.letters()));
     } catch (error) {
       this.#words.set(failureWords(error));
     }

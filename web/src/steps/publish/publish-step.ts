@@ -62,7 +62,7 @@ export class PublishStep {
     const provisional = Object.values(site.brand.styles).filter((style) => style.provisional).map((style) => style.label);
     return [
       ...(report.tally.failing ? [`${plural(report.tally.failing, 'place')} failing`] : []),
-      ...(report.counts.cannotTell ? [`${plural(report.counts.cannotTell, 'place')} cannot be told: a picture lies behind`] : []),
+      ...(report.counts.cannotTell ? [`${plural(report.counts.cannotTell, 'place')} not yet measured: text over images`] : []),
       ...(report.tally.stray ? [`${plural(report.tally.stray, 'place')} with raw values`] : []),
       ...(provisional.length ? [`provisional: ${provisional.join(', ')}`] : []),
     ];
@@ -114,6 +114,6 @@ export class PublishStep {
   protected when(at: string): string {
     return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
   }
-  protected readonly publishing: Scope = { words: 'Publishing changes no place; what is saved becomes public' };
+  protected readonly publishing: Scope = { words: 'Publishing makes the saved site public; no place changes' };
   protected readonly count = plural;
 }

@@ -20,7 +20,7 @@ export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
     <span class="acts">
       <button yo-act [yoReaching]="both()" (click)="swap()">Swap</button>
       <button yo-act [class.strong]="view() === 'pairings'" [attr.aria-expanded]="view() === 'pairings'" [yoReaching]="shelfOnly" (click)="shows.emit(view() === 'pairings' ? 'ladder' : 'pairings')">Pairings</button>
-      <button yo-act [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">Without its fonts</button>
+      <button yo-act [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">Preview fallback</button>
       @if (view() !== 'ladder') { <button yo-act icon="close" (click)="shows.emit('ladder')">Back to the type scale</button> }
     </span>
   `,
@@ -45,8 +45,8 @@ export class FamiliesLine {
     const site = this.#editor.current();
     return { words: site ? `Swapping the families changes ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}` : '' };
   });
-  protected readonly shelfOnly: Scope = { words: 'Shows families that go together; no place changes until one is taken' };
-  protected readonly wallOnly: Scope = { words: 'Shows the wall as it is before the fonts have come; no place changes' };
+  protected readonly shelfOnly: Scope = { words: 'Shows families that go together; no place changes until you use one' };
+  protected readonly wallOnly: Scope = { words: 'Shows the pages before the fonts have loaded; no place changes' };
 
   protected name(role: 'heading' | 'body'): string {
     const brand = this.#brand();

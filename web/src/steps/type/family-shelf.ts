@@ -71,8 +71,8 @@ export class FamilyShelf {
     return {
       family, own, missing,
       styles: own ? own.faces.map(faceName).join(', ') : `${weights.map(([weight]) => weight).join(', ')}${italic ? ', each with italic' : ''}`,
-      lacks: [...(italic ? [] : ['No italic: the browser will slant it.']), ...(bold < 600 ? [`Nothing heavier than ${bold}: the browser will thicken it.`] : [])],
-      ready: ready ? `${ready.name}, made as wide; its letters then are ${Math.abs(ready.xHeight) < 0.001 ? 'as high' : `${cutDownText(Math.abs(ready.xHeight) * 100, 1)} % ${ready.xHeight < 0 ? 'lower' : 'higher'}`}` : '',
+      lacks: [...(italic ? [] : ['No italic: browsers will slant the upright.']), ...(bold < 600 ? [`No weight above ${bold}: browsers will thicken it.`] : [])],
+      ready: ready ? `${ready.name}, scaled to the same width; its lower-case letters are then ${Math.abs(ready.xHeight) < 0.001 ? 'as high' : `${cutDownText(Math.abs(ready.xHeight) * 100, 1)} % ${ready.xHeight < 0 ? 'lower' : 'higher'}`}` : '',
       embedding: own ? [...new Set(own.faces.map((face) => EMBEDDING[face.embedding]))].join('; ') : '',
       roles: (['heading', 'body'] as const).filter((role) => site.brand.families[role] === family.id),
     };
@@ -127,7 +127,7 @@ export class FamilyShelf {
     this.#editor.commit((site) => removeFamily(site, family.id, instead || undefined));
   }
   protected readonly scope = computed((): Scope => `family.${this.role()}`);
-  protected readonly shelfOnly: Scope = { words: 'Narrows the shelf; no place changes' };
+  protected readonly shelfOnly: Scope = { words: 'Filters the list; no place changes' };
   protected readonly kindOptions = FAMILY_KINDS.map((kind) => ({ value: kind, label: kind }));
   protected readonly count = plural;
   protected readonly cut = cutDownText;

@@ -15,7 +15,7 @@ import { ACTS } from '../../ui/index.ts';
         <li [class.now]="pair.now" (mouseenter)="tries(pair.pairing)" (mouseleave)="tries(null)" (focusin)="tries(pair.pairing)" (focusout)="tries(null)">
           <p class="heading" [style.font-family]="pair.heading">{{ words()?.title }}</p>
           <p class="text" [style.font-family]="pair.body">{{ words()?.sentence }}</p>
-          <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">in use</span> } @else { <button yo-act slight [yoReaching]="scope()" [attr.aria-label]="'Use ' + pair.label" (click)="take(pair.pairing)">take</button> }</p>
+          <p class="foot"><span class="strong">{{ pair.label }}</span>@if (pair.now) { <span class="strong">In use</span> } @else { <button yo-act slight [yoReaching]="scope()" [attr.aria-label]="'Use ' + pair.label" (click)="take(pair.pairing)">Use</button> }</p>
           <p class="note">{{ pair.pairing.why }}</p>
         </li>
       }

@@ -7,7 +7,7 @@ import { ACTS, More, Choice, NumberField, TextField } from '../../ui/index.ts';
 const BAND_WIDTH: Record<BandId, number> = { phone: 390, tablet: 800, desktop: 1280 };
 const ROLES: readonly TextStyle['role'][] = ['text', 'heading', 'secondary', 'eyebrow', 'link'];
 const USES: readonly { readonly value: TextStyle['use']; readonly label: string }[] = [
-  { value: 'heading', label: 'headings' }, { value: 'running', label: 'running text' }, { value: 'fine', label: 'fine print' }, { value: 'other', label: 'small parts' },
+  { value: 'heading', label: 'headings' }, { value: 'running', label: 'body' }, { value: 'fine', label: 'small print' }, { value: 'other', label: 'small elements' },
 ];
 
 /** One text style in hand: everything about how it looks, what is set and what is painted, width by width. */
@@ -108,19 +108,19 @@ export class StyleHand {
   }
   /** Hangs every section in which both stand, at both widths. */
   protected hang(places: readonly Place[]): void {
-    this.#store.dispatch(DeskActions.hangTogether({ label: `${this.style()!.label} beside its neighbour, in ${plural(places.length, 'section')}`, places: places.map(({ page, id }) => ({ page, id })) }));
+    this.#store.dispatch(DeskActions.hangTogether({ label: `${this.style()!.label} next to its neighbour, in ${plural(places.length, 'section')}`, places: places.map(({ page, id }) => ({ page, id })) }));
   }
   protected checkName = (text: string): string => {
     if (text === '') return 'A style needs a name.';
     const taken = Object.values(this.#editor.current()?.brand.styles ?? {}).some((one) => one.id !== this.id() && one.label.toLowerCase() === text.toLowerCase());
-    return taken ? `There is a style ${text} already. The name was kept as it was.` : text.length > 80 ? 'At most 80 characters.' : '';
+    return taken ? `A style called ${text} exists. The old name is kept.` : text.length > 80 ? 'At most 80 characters.' : '';
   };
   protected readonly levels = [1, 2, 3, 4, 5, 6];
   protected readonly roles = ROLES.map((role) => ({ value: role, label: role }));
   protected readonly useOptions = USES;
-  protected readonly note: Scope = { words: 'Provisional is a note to yourselves; no place changes' };
+  protected readonly note: Scope = { words: '“Provisional” is a note for you; no place changes' };
   protected readonly nameOnly = NAME_ONLY;
-  protected readonly levelNote: Scope = { words: 'New headings of this level take the style; no place changes now' };
+  protected readonly levelNote: Scope = { words: 'New headings of this level use the style; no place changes now' };
   protected readonly count = plural;
   protected readonly round = round;
 }

@@ -12,7 +12,7 @@ type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Choice, NumberField, Reaching],
   template: `
-    <p class="which"><span class="strong">{{ count(ids().length, 'style') }} selected together</span><button yo-act slight (click)="released.emit()">let go</button></p>
+    <p class="which"><span class="strong">{{ count(ids().length, 'style') }} selected together</span><button yo-act slight (click)="released.emit()">Deselect</button></p>
     @for (one of ways; track one.by) {
       <yo-number [yoReaching]="scope()" [label]="one.label" [value]="0" [range]="one.range" [digits]="1" [width]="64" (held)="change(one.by, $event, 'preview')" (done)="change(one.by, $event, 'commit')" />
     }
@@ -33,7 +33,7 @@ export class StylesHand {
   readonly ids = input.required<readonly string[]>();
   readonly released = output();
   protected readonly ways: readonly { readonly by: SizeChange['by']; readonly label: string; readonly range: RangeName }[] = [
-    { by: 'steps', label: 'By steps of the scale', range: 'bySteps' }, { by: 'px', label: 'by px', range: 'byPx' }, { by: 'percent', label: 'by %', range: 'byPercent' },
+    { by: 'steps', label: 'By scale steps', range: 'bySteps' }, { by: 'px', label: 'by px', range: 'byPx' }, { by: 'percent', label: 'by %', range: 'byPercent' },
   ];
   protected readonly rows = computed(() => {
     const brand = this.#editor.shown()?.brand;

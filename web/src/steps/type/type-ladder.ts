@@ -162,7 +162,7 @@ export class TypeLadder {
   }
   protected readonly looking: Scope = { words: 'Shows the type scale at another width; no place changes' };
   protected readonly taking: Scope = { words: 'Selects styles together; no place changes' };
-  protected readonly note: Scope = { words: 'Provisional is a note to yourselves; no place changes' };
+  protected readonly note: Scope = { words: '“Provisional” is a note for you; no place changes' };
   protected readonly count = plural;
   protected readonly cut = cutDownText;
   protected readonly round = round;

@@ -38,7 +38,7 @@ export class TypeStep {
   }
   protected snap(): void {
     const snapped = !this.brand()!.scale.snapped;
-    this.#editor.set(snapped ? 'Steps of the scale to whole px' : 'Steps of the scale exact', ['brand', 'scale', 'snapped'], snapped || undefined);
+    this.#editor.set(snapped ? 'Whole pixels on' : 'Whole pixels off', ['brand', 'scale', 'snapped'], snapped || undefined);
   }
   protected readonly scopes = computed(() => ({ base: scaleScope(this.brand(), 'base'), ratio: scaleScope(this.brand(), 'ratio') }));
 }
