@@ -145,7 +145,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.goto(new URL('/new', page.url()).href);
     await page.getByLabel('Name').fill('Night observatory');
     await page.getByText('Colours', { exact: true }).click();
-    await page.getByLabel(/Colours in any notation/).fill('#1b2a49, gold, #f4f1e8, rebeccapurple');
+    await page.getByLabel(/Paste colours, or text containing them/).fill('#1b2a49, gold, #f4f1e8, rebeccapurple');
   },
 };
 

@@ -19,7 +19,7 @@ export async function benchShelf(link: string): Promise<Result[]> {
         await page.waitForTimeout(120);
       }
       for (const kind of ['serif', 'sans', 'mono', 'display']) await page.getByRole('group', { name: 'Kinds' }).getByRole('button', { name: kind, exact: true }).click();
-      await page.getByLabel(/x-height from/).focus();
+      await page.getByLabel(/Min. x-height/).focus();
       for (let i = 0; i < 12; i++) await page.keyboard.press(i < 6 ? 'ArrowRight' : 'ArrowLeft');
     };
     await page.waitForTimeout(5000);

@@ -31,19 +31,19 @@ test.describe('with no site yet', () => {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert')).toHaveText('A site needs a name.');
     await page.keyboard.type('Seed library 🌱');
-    await tabTo(page, /^ +Nothing yet/);
+    await tabTo(page, /^ +Starting from scratch/);
     await page.keyboard.press('ArrowRight');
-    await tabTo(page, /Colours in any notation/);
+    await tabTo(page, /Paste colours, or text containing them/);
     await page.keyboard.type('#2f5d3a, wheat');
     await expect(page.getByRole('status').filter({ hasText: '2 colours' })).toBeVisible();
     await expect(page.frameLocator('iframe').getByRole('heading', { level: 1 })).toHaveText('Seed library 🌱');
-    await tabTo(page, /Begin/);
+    await tabTo(page, /Create site/);
     await page.keyboard.press('Enter');
     const desk = new Desk(page, server);
     await expect(page).toHaveURL(/\/sites\/seed-library\/colour/);
     await expect(desk.tally(/failing$/)).toHaveText('0 failing');
     // What the step is for is said until something was done there.
-    const first = page.getByText('Colours are set once for all pages.');
+    const first = page.getByText('All pages share these colours.');
     await expect(first).toBeVisible();
     // A colour is changed as anywhere; everything that hangs on it follows.
     await tabTo(page, /Hex or any notation/);
@@ -105,7 +105,7 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   await expect(page.getByRole('alert')).toHaveText('Type Second fleet to delete it.');
   await typed.fill('Second fleet');
   await typed.press('Enter');
-  await expect(page.getByRole('status')).toHaveText('Second fleet is deleted.');
+  await expect(page.getByRole('status')).toHaveText('Second fleet was deleted.');
   // A site of that name can be begun again; one that is there cannot.
   await page.getByRole('link', { name: 'New site' }).click();
   await page.getByLabel('Name').fill('Ternhaven Ferries');

@@ -73,7 +73,7 @@ test('pictures are brought to the shelf, shown in place of another everywhere, a
   const words = slip.getByLabel('Alternative text');
   await words.fill('IMG_2041.jpg');
   await words.press('Enter');
-  await expect(slip.getByRole('alert')).toContainText('That is the name of a file.');
+  await expect(slip.getByRole('alert')).toContainText('This is a file name.');
   await words.fill('Aldersay from the water');
   await words.press('Enter');
   await expect(shown).toHaveAttribute('alt', 'Aldersay from the water');
@@ -128,7 +128,7 @@ test('a collection comes from a sheet, is listed on a page, edited where it stan
   await expect(plan).toContainText('2 items added, 0 changed, 0 unchanged, 1 line skipped or incomplete');
   await expect(plan).toContainText('“Built” becomes a field (date)');
   await expect(plan).toContainText('Line 4 has 4 cells, and there are 3 columns.');
-  await plan.getByRole('button', { name: 'Import' }).click();
+  await plan.getByRole('button', { name: 'Import', exact: true }).click();
   await page.getByRole('button', { name: 'Add an item' }).click();
   const item = page.getByRole('region', { name: 'New in Boats' });
   await item.getByLabel('Name').fill('Knot');
@@ -136,7 +136,7 @@ test('a collection comes from a sheet, is listed on a page, edited where it stan
   const knot = page.getByRole('region', { name: 'Knot' });
   await knot.getByLabel('Built').fill('last year');
   await knot.getByLabel('Built').press('Enter');
-  await expect(knot.getByRole('alert')).toContainText('A date is written like');
+  await expect(knot.getByRole('alert')).toContainText('Type a date such as');
   await knot.getByLabel('Built').fill('2025-01-30');
   await knot.getByLabel('Built').press('Enter');
 
@@ -194,7 +194,7 @@ test('blocks are laid in between two, several are changed at once, sections are 
   // The page grew as it was chosen: what stands between its blocks moves together, and a press that comes too early lands beside it.
   const rule = page.getByRole('menuitem', { name: 'Rule', exact: true });
   await expect(async () => {
-    await page.getByRole('button', { name: 'Add a block behind the text' }).first().click();
+    await page.getByRole('button', { name: 'Add a block after the text' }).first().click();
     await expect(rule).toBeVisible({ timeout: 3_000 });
   }).toPass();
   await rule.click();
@@ -238,7 +238,7 @@ test('blocks are laid in between two, several are changed at once, sections are 
   await expect(page.getByRole('alert')).toContainText('320 to 2560');
   await page.getByLabel('Add width, px').fill('390');
   await page.getByLabel('Add width, px').press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Pages hang at 1280 and 390 already');
+  await expect(page.getByRole('alert')).toContainText('Pages are already shown at 1280 and 390');
   await page.getByLabel('Add width, px').fill('768');
   await page.getByLabel('Add width, px').press('Enter');
   await expect(desk.frame('Home at 768').locator('h1')).toHaveCount(1);

@@ -28,7 +28,7 @@ test('the whole brand is fixed at once with two locks, seen on the wall first, a
   await expect(page.getByRole('button', { name: /^Undo Ink locked/ })).toBeEnabled();
 
   await panel.getByRole('button', { name: /^Apply (it|all)/ }).click();
-  await expect(panel).toContainText('There is nothing to fix.');
+  await expect(panel).toContainText('Every pair passes.');
   await expect(grounds).not.toContainText('open');
   await panel.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: /^Undo Fix/ }).click();
@@ -40,9 +40,9 @@ test('what cannot hold is named in words when too much stays', async ({ desk, pa
   await page.getByRole('button', { name: 'Fix all' }).click();
   const panel = page.getByRole('group', { name: 'Fix all' });
   await panel.getByRole('button', { name: 'Funnel stays' }).click();
-  await expect(panel).toContainText('Staying: Funnel');
+  await expect(panel).toContainText('Locked: Funnel');
   await panel.getByRole('button', { name: 'Fog stays' }).click();
-  await expect(panel).toContainText(/(Funnel and Fog|Fog and Funnel) stay, so (this|these) cannot hold: .*of Fog on Fog \(needs 4\.5\).*\. Let (Funnel|Fog) move and (it|all of it) holds\. \d+ places stay as they are\./);
+  await expect(panel).toContainText(/While (Funnel and Fog|Fog and Funnel) are locked, (this pair|these pairs) cannot pass: .*of Fog on Fog \(needs 4\.5\).*\. Unlock (Funnel|Fog) to fix (it|all of these)\. \d+ places stay as they are\./);
   await panel.getByRole('button', { name: 'Unlock all' }).click();
   await expect(panel.getByRole('button', { name: /^Apply/ }).first()).toBeVisible();
   await panel.getByRole('button', { name: 'Cancel' }).click();

@@ -29,7 +29,7 @@ test('from an annotated design to the designer’s own number of colours, with w
   await desk.keep(row('#c9a227'));
   await row('#c9a227').getByLabel('Name').fill('Rope');
   await row('#c9a227').getByLabel('Name').press('Enter');
-  const says = page.getByText(/^Applying it adds Rope/);
+  const says = page.getByText(/^Hover the button to preview: adds Rope/);
   await expect(says).toContainText(/; drops .* \(to .*\).*; [\d\s]+ places change/);
 
   await page.getByRole('button', { name: 'Apply palette' }).click();

@@ -154,7 +154,7 @@ test('Find goes to every field, panel and command of the steps by its name; word
   });
   for (const { step, control, name, open } of STEP_CONTROLS) {
     await find(name ?? control);
-    await page.getByRole('option').filter({ hasText: name ?? control }).filter({ hasText: new RegExp(`${step === 'grounds' ? 'backgrounds' : step}$`, 'i') }).first().click();
+    await page.getByRole('option').filter({ hasText: name ?? control }).filter({ hasText: new RegExp(`${step === 'grounds' ? 'backgrounds' : step === 'gather' ? 'sources' : step}$`, 'i') }).first().click();
     await expect.poll(said, `${step}: ${open ?? ''} ${control}`).toContain(control);
   }
   // By other common words, too.

@@ -9,7 +9,7 @@ test('the tour goes through the main job by real acts, and is not offered again'
   await page.goto(await server.link());
   await page.getByRole('button', { name: 'Take the tour' }).click({ timeout: 120_000 });
   const says = (words: RegExp) => expect(page.getByRole('region', { name: 'Desk' }).getByRole('status').filter({ hasText: words })).toBeVisible();
-  await says(/Open Colour and press Funnel/);
+  await says(/Funnel is the strongest colour .* Open Colour and select it/);
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' }).click();
   await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
   await says(/Funnel is used in \d+ places/);
@@ -17,16 +17,16 @@ test('the tour goes through the main job by real acts, and is not offered again'
   await says(/Now change it/);
   await page.getByRole('slider', { name: 'Lightness' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
-  await says(/Press Walk through/);
+  await says(/Click Review changes/);
   await page.getByRole('button', { name: 'Review changes' }).click();
   await says(/Open Failing/);
   await page.getByRole('button', { name: /^Failing/ }).click();
   await page.getByRole('row').nth(1).getByRole('button').first().click();
-  await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /shade|ΔE/ }).first().click();
-  await says(/Take both back/);
+  await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /Darken|ΔE/ }).first().click();
+  await says(/Undo both/);
   const undo = page.getByRole('banner').getByRole('button', { name: /^Undo/ });
   while (await undo.isEnabled()) await undo.click();
-  await says(/That is the job/);
+  await says(/Done: you changed a colour once/);
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await page.reload();
   await expect(page.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 120_000 });
@@ -91,7 +91,7 @@ test('a session that ends while somebody works loses nothing: signed in again el
 test('a step whose script cannot be fetched says so, and opens after a reload', async ({ server, page }) => {
   // The script of one step only: by a word that stands in its template.
   const dist = join(ROOT, 'web/dist/browser');
-  const script = readdirSync(dist).find((name) => name.endsWith('.js') && readFileSync(join(dist, name), 'utf8').includes('What dropping costs'))!;
+  const script = readdirSync(dist).find((name) => name.endsWith('.js') && readFileSync(join(dist, name), 'utf8').includes('Colour difference by palette size'))!;
   await page.route(`**/${script}`, (route) => route.fulfill({ status: 404, body: '' }));
   await page.goto(await server.link());
   await page.getByRole('button', { name: 'No tour' }).click({ timeout: 120_000 });

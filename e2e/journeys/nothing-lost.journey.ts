@@ -10,7 +10,7 @@ test('a clockmaker’s site: a word between two pasted colours, a renamed choice
   await page.getByRole('link', { name: /New site/ }).first().click();
   await page.getByLabel('Name', { exact: true }).fill('Werkstatt Unruh');
   await page.getByText('Colours', { exact: true }).click();
-  await page.getByLabel(/Colours in any notation/).fill('#1d3b4f brass #c08a2e');
+  await page.getByLabel(/Paste colours, or text containing them/).fill('#1d3b4f brass #c08a2e');
   await page.getByRole('button', { name: /^Create site/ }).click();
   await desk.ready();
   await desk.shows('All');
@@ -26,7 +26,7 @@ test('a clockmaker’s site: a word between two pasted colours, a renamed choice
   await page.getByLabel('Add a collection').fill('Clocks');
   await page.keyboard.press('Enter');
   await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'clocks.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
-  await page.getByRole('button', { name: 'Import' }).click();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
 
   // A text becomes a choice: its values are the choices. One is renamed: all items follow.
   await page.getByRole('button', { name: /^\d+ fields/ }).click();

@@ -121,7 +121,7 @@ test('words are edited where they stand, whatever they are of; emphasis and link
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Delete');
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/was not saved: it must not be empty\. What you typed stands there still/)).toBeVisible();
+  await expect(page.getByText(/was not saved: it must not be empty\. Your text is still there/)).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(heading).toHaveText('Look at it now');
 

@@ -59,7 +59,7 @@ test('a site of one’s own: one figure of use, what is live, offers that hold, 
   await page.getByLabel('Add a collection').fill('Planten');
   await page.keyboard.press('Enter');
   await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'planten.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
-  await page.getByRole('button', { name: 'Import' }).click();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
   await page.getByRole('button', { name: /^\d+ fields/ }).click();
   await desk.choose('Foto type', 'image');
   const asks = page.getByRole('region', { name: 'Change the type of a field' }).or(page.getByLabel('Change the type of a field'));

@@ -10,13 +10,13 @@ test('sections are chosen from a shelf that shows each in the brand, and go wher
   const behind = (await strips.nth(1).locator('.name').innerText()).replace(', reused', '');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Add a section' }).click();
-  await expect(page.getByText(`Goes behind “${behind}”.`)).toBeVisible();
+  await expect(page.getByText(`Goes after “${behind}”.`)).toBeVisible();
   const shelf = page.getByRole('list', { name: 'Kinds of section' });
   expect(await shelf.getByRole('listitem').count()).toBeGreaterThanOrEqual(28);
   // In the brand: its own letters and colours, in words of the page; what the page does not say, the kind says.
   await page.getByRole('group', { name: 'For' }).getByRole('button', { name: 'lists', exact: true }).click();
   const card = shelf.getByRole('listitem').filter({ hasText: 'FAQ' }).frameLocator('iframe');
-  await expect(card.getByText('Can it be changed later?')).toBeAttached();
+  await expect(card.getByText('Can I change it later?')).toBeAttached();
   const said = card.getByText(await desk.frame('Contact at 1280').locator('main h2').first().innerText());
   expect(await said.evaluate((words) => getComputedStyle(words).fontFamily)).toContain('Gelasio');
   await page.keyboard.press('Escape');
@@ -31,7 +31,7 @@ test('sections are chosen from a shelf that shows each in the brand, and go wher
   await pressed.evaluate((button) => { for (const part of [...button.children]) part.replaceWith(part.cloneNode(true)); });
   await page.mouse.up();
   await expect(strips).toHaveCount(before + 1);
-  await expect(strips.nth(2)).toHaveText('Questions');
+  await expect(strips.nth(2)).toHaveText('FAQ');
   await expect(strips.nth(2)).toHaveAttribute('aria-pressed', 'true');
   await expect(desk.frame('Contact at 1280').locator('details')).toHaveCount(3);
   await page.keyboard.press('Escape');
@@ -92,14 +92,14 @@ test('the menu is written, ordered and thinned in one place; a page says what it
   await entries.getByLabel('Text of Fares').fill('Prices');
   await entries.getByLabel('Text of Fares').press('Enter');
   await expect(menu.nth(1)).toHaveText('Prices');
-  await entries.getByRole('button', { name: 'Prices earlier' }).click();
+  await entries.getByRole('button', { name: 'Prices up' }).click();
   await expect(menu.first()).toHaveText('Prices');
   await entries.getByRole('button', { name: 'Delete Sailings' }).click();
   await expect(menu.filter({ hasText: 'Sailings' })).toHaveCount(0);
   const add = entries.getByLabel(/^Add an entry/);
   await add.fill('nowhere at all');
   await add.press('Enter');
-  await expect(entries.getByRole('alert')).toContainText('is no page of this site and no address');
+  await expect(entries.getByRole('alert')).toContainText('is neither a page of this site nor an address');
   await add.fill('Sailings');
   await add.press('Enter');
   await expect(menu.last()).toHaveText('Sailings');
@@ -107,7 +107,7 @@ test('the menu is written, ordered and thinned in one place; a page says what it
   await entries.getByRole('button', { name: 'Sailings indent' }).click();
   const opener = desk.frame('Home at 1280').locator('nav details summary');
   await expect(opener).toHaveText('Contact');
-  await expect(entries.getByRole('button', { name: 'Sailings out again' })).toBeFocused();
+  await expect(entries.getByRole('button', { name: 'Sailings outdent' })).toBeFocused();
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Page details' }).click();

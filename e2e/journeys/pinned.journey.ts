@@ -30,7 +30,7 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await page.getByRole('button', { name: 'wipe' }).click();
   await expect(design).toHaveCSS('clip-path', 'inset(0px 70% 0px 0px)');
   await design.hover({ position: { x: 40, y: 160 } });
-  await expect(page.getByText(/^drawn #[0-9a-f]{6}, built #[0-9a-f]{6}, ΔE 0\.\d+$/)).toBeVisible();
+  await expect(page.getByText(/^design #[0-9a-f]{6}, page #[0-9a-f]{6}, ΔE 0\.\d+$/)).toBeVisible();
 
   // One swatch moves: the spots say so, and can be shown.
   await desk.swatch('Fog');
@@ -39,7 +39,7 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await hex.press('Enter');
   await desk.step('Sources');
   await page.getByRole('button', { name: 'Comparison', exact: true }).click();
-  const differ = panel.getByRole('button', { name: 'Mark where #cfd9d6 was drawn and #9fc0ff is built' });
+  const differ = panel.getByRole('button', { name: 'Mark where the design has #cfd9d6 and the page has #9fc0ff' });
   await differ.click();
   await expect(page.locator('.spot').first()).toBeVisible();
   await expect(panel.getByRole('region', { name: 'In the design, without a swatch' })).toContainText('#cfd9d6');

@@ -37,7 +37,7 @@ test('two windows: different things both stay, the same value ends the same, and
 
   // Undo where it was overtaken changes nothing and says so.
   await page.getByRole('button', { name: 'Undo Button corner' }).click();
-  await expect(page.getByRole('alert')).toContainText('overtaken');
+  await expect(page.getByRole('alert')).toContainText('replaced by later edits');
   await expect.poll(() => radius(second, 'fares-half-b4/k1')).toBe('20px');
 
   // A swatch deleted there while it is in hand here.

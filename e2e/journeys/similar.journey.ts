@@ -53,7 +53,7 @@ test('a flat colour inside a drawing moves together: it follows on every page, i
   await hex.fill('#1e8a5a');
   await hex.press('Enter');
   await expect.poll(shown).toContain('-b83a1e1e8a5a.svg');
-  await expect(page.getByText('painted otherwise')).toHaveCount(0);
+  await expect(page.getByText('rendered differently')).toHaveCount(0);
   await desk.saved();
   const files = unzipSync(await (await page.request.get(`${desk.server.address}/api/sites/ternhaven/zip`)).body());
   const [, drawing] = Object.entries(files).find(([name]) => name.includes('harbour-'))!;

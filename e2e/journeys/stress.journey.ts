@@ -16,7 +16,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
   await phone.fill('120');
   await phone.press('Enter');
   const breaks = page.getByRole('list', { name: 'Problems' }).getByRole('button');
-  await expect(breaks.filter({ hasText: /at 390: Title .* tears “.+” in two, set in Title/ }).first()).toBeVisible();
+  await expect(breaks.filter({ hasText: /at 390: Title .* breaks “.+” in two, set in Title/ }).first()).toBeVisible();
   await breaks.filter({ hasText: /set in Title/ }).first().click();
   await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.getByRole('button', { name: 'Overview' }).click();

@@ -43,7 +43,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await expect(entries.getByRole('listitem')).toHaveCount(8);
   await entries.getByRole('button', { name: 'Delete Project' }).click();
   await entries.getByRole('button', { name: 'Courses indent' }).click();
-  await expect(entries.getByRole('button', { name: 'Courses out again' })).toBeVisible();
+  await expect(entries.getByRole('button', { name: 'Courses outdent' })).toBeVisible();
   await page.keyboard.press('Escape');
 
   // Twelve projects from a sheet; each has a page, all are listed on Work, put together by sort.
@@ -52,7 +52,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByLabel('Add a collection').fill('Projects');
   await page.getByLabel('Add a collection').press('Enter');
   await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'projects.csv', mimeType: 'text/csv', buffer: Buffer.from(PROJECTS) });
-  await page.getByRole('button', { name: 'Import' }).click();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
   await page.getByRole('button', { name: '4 fields' }).click();
   await desk.choose('Page of each item, modelled on', 'Project');
   await desk.choose('Text type', 'rich words');
@@ -97,9 +97,9 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByRole('button', { name: 'Stop sharing here' }).click();
   await expect(page.getByText('on this page only', { exact: true })).toBeVisible();
   await desk.choose('Page', 'Studio');
-  await write(desk.frame('Studio at 1280').locator('h2', { hasText: 'Shall we begin?' }), 'Come to the kiln');
+  await write(desk.frame('Studio at 1280').locator('h2', { hasText: 'Ready to start?' }), 'Come to the kiln');
   for (const name of ['Courses', 'Bench notes']) await expect(desk.frame(`${name} at 1280`).locator('h2', { hasText: 'Come to the kiln' })).toHaveCount(1);
-  await expect(desk.frame('Contact at 1280').locator('h2', { hasText: 'Shall we begin?' })).toHaveCount(1);
+  await expect(desk.frame('Contact at 1280').locator('h2', { hasText: 'Ready to start?' })).toHaveCount(1);
 
   // Words from elsewhere come in the styles of the brand; what they looked like is kept as raw values, matched at once.
   await desk.choose('Page', 'Bench notes');

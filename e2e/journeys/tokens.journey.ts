@@ -36,7 +36,7 @@ test('a file of another tool brings its colours, keeps the rest, and a broken on
   await desk.step('Sources');
   const panel = page.getByRole('group', { name: 'Import tokens' });
   await bringIn(page, 'broken.json', '{ "color": ');
-  await expect(panel.getByRole('alert')).toContainText(/broken\.json: The file is not JSON that can be read .*Nothing was changed\./);
+  await expect(panel.getByRole('alert')).toContainText(/broken\.json: The file is not valid JSON .*Nothing was changed\./);
   await panel.getByRole('button', { name: 'Close' }).click();
 
   await bringIn(page, 'house.json', { color: { $type: 'color', funnel: { $value: '#aa2200' }, sea: { $value: { colorSpace: 'oklch', components: [0.4, 0.06, 220] } }, accent: { $value: '{color.funnel}' } }, size: { $type: 'dimension', $value: { value: 4, unit: 'px' } } });
@@ -64,7 +64,7 @@ test('text styles, corners and shadows of another tool are seen on the wall befo
     radius: { pebble: { $type: 'dimension', $value: '22px' } },
   });
   await expect(panel.getByRole('status')).toContainText('1 added, 1 changed, 0 equal, 1 left');
-  await expect(panel).toContainText('is set in Nobody Grotesque in the file, which is not a family of this site');
+  await expect(panel).toContainText('uses Nobody Grotesque in the file, which is not a family of this site');
   await expect(panel).toContainText('has a size of 4px; sizes go from 8 to 200 px');
   const running = () => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => getComputedStyle(element).fontSize);
   await expect.poll(running).toBe('21px');

@@ -9,7 +9,7 @@ test('Trial 1: after a reload a colour is changed, and nothing is rendered diffe
   await page.getByLabel('Hex or any notation').fill('#2c3a57');
   await page.getByLabel('Hex or any notation').press('Enter');
   await expect(desk.told()).toContainText(/\d+ places changed/);
-  const compared = page.getByRole('button', { name: /painted otherwise/ });
+  const compared = page.getByRole('button', { name: /rendered differently/ });
   await desk.step('Type');
   await page.getByRole('button', { name: /^Minor, / }).click();
   await page.getByLabel('Weight').first().fill('500');
@@ -37,7 +37,7 @@ test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does w
   await expect(row('#7a3fb0').getByRole('button', { name: /^Role of .*: supporting$/ })).toBeVisible();
   await row('Funnel').first().getByRole('button', { name: 'Exclude', exact: true }).click();
   await desk.choose('Replacement for Funnel', 'Deep');
-  const says = page.getByText(/^Applying it adds/);
+  const says = page.getByText(/^Hover the button to preview: adds/);
   await expect(says).toContainText('Funnel (to Deep)');
   const told = Number(/([\d\s]+) places change/.exec((await says.textContent())!)![1]!.replace(/\s/g, ''));
   await page.getByRole('button', { name: 'Apply palette' }).click();
@@ -149,7 +149,7 @@ test('Trials 10, 13: several styles are set in one act; four radii are a corner;
   const cards = page.getByLabel('Cards', { exact: true });
   await cards.fill('24 0 24');
   await cards.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('one radius, four, or a share');
+  await expect(page.getByRole('alert')).toContainText('Type one radius, four radii');
   await cards.fill('24 0 24 0');
   await expect(page.locator('.mark').first()).toBeVisible();
   await cards.press('Enter');

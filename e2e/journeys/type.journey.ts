@@ -56,7 +56,7 @@ test('five running styles are enlarged in one act, keep their relation, and go b
 test('a phone that does not follow says so, and follows again; the type scale is looked at at any width', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Title, /).click();
-  await page.getByRole('button', { name: 'Set phone by itself' }).click();
+  await page.getByRole('button', { name: 'Set phone own size' }).click();
   const phone = page.getByLabel('phone', { exact: true });
   await phone.fill('40');
   await phone.press('Enter');
@@ -77,10 +77,10 @@ test('steps of the scale are snapped to whole px and exact again; the scale stay
   const sizes = async () => Promise.all(['Display', 'Title', 'Section'].map(async (name) => Number((await rung(desk, new RegExp(`^${name}, `)).getAttribute('aria-label'))!.match(/([\d.]+) px/)![1])));
   const exact = await sizes();
   expect(exact.some((px) => !Number.isInteger(px))).toBe(true);
-  await page.getByRole('button', { name: 'whole px', pressed: false }).click();
+  await page.getByRole('button', { name: 'Whole pixels', pressed: false }).click();
   await expect.poll(async () => (await sizes()).every(Number.isInteger)).toBe(true);
   await desk.saved();
-  await page.getByRole('button', { name: 'whole px', pressed: true }).click();
+  await page.getByRole('button', { name: 'Whole pixels', pressed: true }).click();
   await expect.poll(sizes).toEqual(exact);
   await desk.saved();
 });
@@ -119,9 +119,9 @@ test('what is provisional is counted, gone through, and decided in one pass', as
   await expect(page.getByText('2 provisional', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Next provisional', exact: true }).click();
   await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'all decided' }).click();
+  await page.getByRole('button', { name: 'Confirm all' }).click();
   await expect(page.getByText(/\d provisional/)).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'all decided' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Confirm all' })).toHaveCount(0);
   await desk.saved();
 });
 

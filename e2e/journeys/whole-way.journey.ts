@@ -3,7 +3,7 @@ import { expect, test as onItsOwnDesk, testOnOneDesk as test } from '../fixtures
 // As it is for somebody who has just come: on a desk where nothing has been done.
 onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, fixed, undone and published', async ({ desk, page }) => {
   await expect(desk.tally(/places$/)).toHaveText(/1.178 places/);
-  await expect(page.getByText('painted otherwise')).toHaveCount(0);
+  await expect(page.getByText('rendered differently')).toHaveCount(0);
 
   const edits = async () => ((await (await page.request.get(`${desk.server.address}/api/sites/ternhaven/changes?after=0`)).json()) as { changes: unknown[] }).changes.length;
   const first = await edits();
@@ -46,7 +46,7 @@ onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, 
   await desk.tally(/failing$/).click();
   const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   // Counted once what lies behind the texts over pictures has been read.
-  await expect(desk.tally(/cannot be told$/)).toHaveCount(0, { timeout: 60_000 });
+  await expect(desk.tally(/not yet measured$/)).toHaveCount(0, { timeout: 60_000 });
   const many = await failing();
   expect(many).toBeGreaterThan(10);
   await page.getByRole('region', { name: 'Issues' }).getByRole('row').nth(1).getByRole('button').first().click();
@@ -105,7 +105,7 @@ test('a source becomes swatches, a background takes one, and its pairs are judge
   await desk.keep(row('#c9a227'));
   await row('#c9a227').getByLabel('Name').fill('Gorse');
   await row('#c9a227').getByLabel('Name').press('Enter');
-  await expect(page.getByText(/^Applying it adds .*Gorse/)).toBeVisible();
+  await expect(page.getByText(/^Hover the button to preview: adds .*Gorse/)).toBeVisible();
   await page.getByRole('button', { name: 'Apply palette' }).click();
   await desk.step('Colour');
   await expect(page.getByRole('region', { name: 'Palette' })).toContainText('Gorse');
@@ -134,9 +134,9 @@ test('pages: words edited in place, sections moved, a place overridden and decid
   const heading = frame.locator('[data-place="ntc-opener-b1/text"]');
   await heading.dblclick();
   await page.keyboard.press('Control+a');
-  await page.keyboard.type('What is new');
+  await page.keyboard.type('News');
   await page.keyboard.press('Enter');
-  await expect(desk.frame('Notices at 390').locator('h1')).toHaveText('What is new');
+  await expect(desk.frame('Notices at 390').locator('h1')).toHaveText('News');
 
   // Links and emphasis survive an edit of the words around them.
   const linked = frame.locator('[data-place="ntc-week-b4/text"]');

@@ -2,7 +2,7 @@ import { buttons, cards, eyebrow, figures, heading, lead, list, minor, page, par
 
 /** About: the line and its people. */
 export const about = page('about', 'About', 'A small line between four islands, and the people who keep it running.', [
-  section('abt-opener', 'Opener', 'deep', 'airy', [[eyebrow('Since the mail went by oar'), title('A small line'), lead('One boat, two piers, four islands and seven people who know the way in the dark.')]], { picture: { asset: 'harbour', shade: 0.6 } }),
+  section('abt-opener', 'Hero', 'deep', 'airy', [[eyebrow('Since the mail went by oar'), title('A small line'), lead('One boat, two piers, four islands and seven people who know the way in the dark.')]], { picture: { asset: 'harbour', shade: 0.6 } }),
   section('abt-figures', 'In figures', 'white', 'close', [[heading('In figures'), figures(['3 100', 'crossings a year'], ['96 in 100', 'on time within ten minutes'], ['22', 'cars on the deck'], ['140', 'people in all weathers'])]]),
   section('abt-people', 'People', 'paper', 'even', [[
     heading('Who takes you across'),

@@ -2,7 +2,7 @@ import { buttons, cards, eyebrow, heading, lead, list, minor, page, para, sectio
 
 /** Travelling with assistance. */
 export const assistance = page('assistance', 'Travelling with assistance', 'Getting on, along and off with a chair, a stick, a dog or a pram.', [
-  section('ast-opener', 'Opener', 'dusk', 'even', [[eyebrow('Everybody aboard'), title('Travelling with assistance'), lead('Tell us a day ahead and somebody waits for you at the pier. Come without telling, and somebody still does.'), buttons(['Tell us you are coming', 'contact'])]]),
+  section('ast-opener', 'Hero', 'dusk', 'even', [[eyebrow('Everybody aboard'), title('Travelling with assistance'), lead('Tell us a day ahead and somebody waits for you at the pier. Come without telling, and somebody still does.'), buttons(['Tell us you are coming', 'contact'])]]),
   section('ast-help', 'What we do', 'white', 'even', [[
     heading('What we do'),
     cards('paper', 3, [

@@ -2,7 +2,7 @@ import { eyebrow, fine, form, heading, lead, list, minor, page, para, picture, s
 
 /** Contact: a form, a telephone and a door. */
 export const contact = page('contact', 'Contact', 'Write, ring or walk in: the harbour office at Pier 1.', [
-  section('con-opener', 'Opener', 'white', 'close', [[title('Contact'), lead('Somebody reads everything that is written here, usually the same day, always the same week.')]]),
+  section('con-opener', 'Hero', 'white', 'close', [[title('Contact'), lead('Somebody reads everything that is written here, usually the same day, always the same week.')]]),
   section('con-form', 'Write to us', 'paper', 'even', [
     [eyebrow('The form'), heading('Write to us'), form('Send it off',
       ['Name', 'text', 'As you would like to be called'], ['Mail address', 'email', 'Only to answer you', [], 'This is no mail address yet: it needs an @ with something on either side.'],

@@ -2,7 +2,7 @@ import { buttons, cards, eyebrow, heading, lead, list, minor, page, para, sectio
 
 /** Fares: one price whenever you book. */
 export const fares = page('fares', 'Fares', 'What a crossing costs, on foot, by bicycle, by car or by van.', [
-  section('fares-opener', 'Opener', 'deep', 'even', [[title('Fares'), lead('One price whenever you book. Islanders travel at half fare.')]]),
+  section('fares-opener', 'Hero', 'deep', 'even', [[title('Fares'), lead('One price whenever you book. Islanders travel at half fare.')]]),
   section('fares-three', 'Three fares', 'white', 'even', [[
     heading('Three ways across'),
     cards('paper', 3, [

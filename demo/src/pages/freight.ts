@@ -2,7 +2,7 @@ import { buttons, eyebrow, fine, form, heading, lead, list, minor, page, para, p
 
 /** Vehicles and freight. */
 export const freight = page('freight', 'Vehicles and freight', 'Cars, vans, long loads and everything that comes in crates.', [
-  section('frt-opener', 'Opener', 'paper', 'even', [
+  section('frt-opener', 'Hero', 'paper', 'even', [
     [eyebrow('On four wheels or in a crate'), title('Vehicles and freight'), lead('If it fits between the rails, it goes. If it does not, ask; it may go on Thursday.'), buttons(['Book space', 'contact'], ['Measure first', '#frt-lengths', 'secondary'])],
     [picture('deck', 'Crates standing on the pier beside the boat')],
   ]),

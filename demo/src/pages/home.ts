@@ -2,7 +2,7 @@ import { buttons, cards, eyebrow, heading, lead, page, para, picture, section, t
 
 /** Home: the slow road over the water. */
 export const home = page('home', 'Home', 'Boats between Ternhaven, Aldersay, Holm, Skarra and the Outer Ness, every day of the year.', [
-  section('home-opener', 'Opener', 'deep', 'airy', [[
+  section('home-opener', 'Hero', 'deep', 'airy', [[
     eyebrow('Four islands, every day'),
     text('display', 'The slow road over the water', 1),
     lead('Boats to Aldersay, Holm, Skarra and the Outer Ness, with room for you, your bicycle and the post.'),

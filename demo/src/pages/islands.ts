@@ -2,7 +2,7 @@ import { buttons, cards, eyebrow, figures, heading, lead, page, para, picture, s
 
 /** The islands, one after the other. */
 export const islands = page('islands', 'Islands', 'Aldersay, Holm, Skarra and the Outer Ness: what you find when you step ashore.', [
-  section('isl-opener', 'Opener', 'ink', 'airy', [[title('Four islands'), lead('Each one its own weather.'), buttons(['Plan a day out', 'sailings'])]], { picture: { asset: 'four-islands', shade: 0.15 } }),
+  section('isl-opener', 'Hero', 'ink', 'airy', [[title('Four islands'), lead('Each one its own weather.'), buttons(['Plan a day out', 'sailings'])]], { picture: { asset: 'four-islands', shade: 0.15 } }),
   section('isl-cards', 'At a glance', 'white', 'even', [[
     heading('At a glance'),
     cards('mist', 4, [

@@ -4,7 +4,7 @@ const notice = (when: string, name: string, words: string): Part[] => [eyebrow(w
 
 /** Notices, newest first. */
 export const notices = page('notices', 'Notices', 'What changed this week: piers, times, weather and works.', [
-  section('ntc-opener', 'Opener', 'paper', 'close', [[title('Notices'), lead('Newest first. What is older than a month hangs in the waiting room.')]]),
+  section('ntc-opener', 'Hero', 'paper', 'close', [[title('Notices'), lead('Newest first. What is older than a month hangs in the waiting room.')]]),
   section('ntc-week', 'This week', 'white', 'even', [
     [heading('This week'),
       ...notice('Tuesday', 'Wind on the Outer Ness run', 'Gusts to fifty knots are expected on Wednesday. The ==07:40 sails if it can==; [ring us](contact) after six and ask.'),

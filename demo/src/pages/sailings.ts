@@ -4,7 +4,7 @@ const head = ['Leaves', 'Arrives', 'Pier', 'Days', 'Cars'];
 
 /** The timetable, a table for each crossing. */
 export const sailings = page('sailings', 'Sailings', 'Winter timetable of all crossings from Ternhaven.', [
-  section('sail-opener', 'Opener', 'paper', 'even', [[
+  section('sail-opener', 'Hero', 'paper', 'even', [[
     eyebrow('Winter timetable'), title('Sailings'), lead('From the first Monday of November until the last Sunday of March. Times are local, and tide permitting.'),
     buttons(['Book a crossing', 'contact'], ['Print the timetable', '#sail-aldersay', 'secondary']),
   ]]),

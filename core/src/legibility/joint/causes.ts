@@ -48,8 +48,8 @@ function words(site: Site, pairs: readonly Pair[], stays: readonly string[], con
     return `These need opposite changes of ${sentence(asked) || 'the values set there'}: ${list}. Give one of them its own colour.`;
   }
   const free = stays.find((id) => holdsWithout(site, constraints, [id], locked));
-  const way = free ? `Let ${label(free)} move and ${named.length === 1 ? 'it holds' : 'all of it holds'}.` : stays.length > 1 && holdsWithout(site, constraints, stays, locked) ? `Let ${sentence(stays.map(label))} move and ${named.length === 1 ? 'it holds' : 'all of it holds'}.` : 'No lightness works; choose another colour for one side.';
-  return `${sentence(stays.map(label))} ${stays.length === 1 ? 'stays' : 'stay'}, so ${named.length === 1 ? 'this cannot hold' : 'these cannot hold'}: ${list}. ${way}`;
+  const way = free ? `Unlock ${label(free)} to fix ${named.length === 1 ? 'it' : 'all of these'}.` : stays.length > 1 && holdsWithout(site, constraints, stays, locked) ? `Unlock ${sentence(stays.map(label))} to fix ${named.length === 1 ? 'it' : 'all of these'}.` : 'No lightness works; choose another colour for one side.';
+  return `While ${sentence(stays.map(label))} ${stays.length === 1 ? 'is' : 'are'} locked, ${named.length === 1 ? 'this pair cannot pass' : 'these pairs cannot pass'}: ${list}. ${way}`;
 }
 
 /** Whether constraints can hold once some swatches may move. */

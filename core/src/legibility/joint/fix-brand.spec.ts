@@ -135,7 +135,7 @@ describe('fixing a whole brand', () => {
     expect(fix.conflicts.length).toBeLessThanOrEqual(3);
     expect(fix.conflicts.some((one) => one.pairs.length > 3)).toBeTrue();
     const words = fix.conflicts.map((one) => one.words).join('\n');
-    expect(words).toMatch(/^ink stays, so these cannot hold: .*\. Let ink move and all of it holds\.$/m);
+    expect(words).toMatch(/^While ink is locked, these pairs cannot pass: .*\. Unlock ink to fix all of these\.$/m);
     expect(words).toMatch(/primary label of Pale on/i);
     // What it names as the way out is one.
     const freed = fixBrand(painted({ white: '#ffffff', ink: '#8a8a8a', brand: '#eeaa99' }));
