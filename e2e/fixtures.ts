@@ -40,7 +40,7 @@ export class Desk {
     while (await undo.isEnabled()) await undo.click({ force: true });
     await this.saved();
   }
-  /** What the last edit did, as the tally says it. */
+  /** Returns the effect of the last edit, as the tally reports it. */
   told() {
     return this.page.getByRole('contentinfo', { name: 'Tally' }).getByRole('status');
   }
@@ -48,7 +48,7 @@ export class Desk {
     return this.page.getByRole('contentinfo', { name: 'Tally' }).getByRole('button', { name });
   }
   async saved(): Promise<void> {
-    // What was pressed last may become an edit only in the next frame: saved would be what was before it.
+    // A click can become an edit only in the next frame; “saved” could mean the state before it.
     await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 30))));
     await expect(this.page.getByRole('banner')).toContainText('saved;');
   }
@@ -100,7 +100,7 @@ interface Fixtures {
   /** The server, to somebody who is signed in and has no desk open. */
   signedIn: RunningServer;
   server: RunningServer;
-  /** What is done to the database before the server has it. */
+  /** Changes the database before the server opens it. */
   prepare: Prepare | undefined;
   /** Ids of the demo's pages that are kept, where a journey is of what a step does and not of what it reaches: every edit is laid out and read on each page. */
   pages: readonly string[] | undefined;
@@ -169,7 +169,7 @@ const expectedBy = (info: TestInfo): RegExp[] => info.annotations.filter((one) =
 /** The driver listens for its own presses within frames, once it has been there a while; frames that run no script refuse that. */
 const OWN_LISTENERS = /^Blocked script execution in '[^']*\/frame\/\w+\/' because the document's frame is sandboxed/;
 
-/** What goes wrong in a browser without being asked for, as it is found: errors on the console, requests off the machine. */
+/** Returns the unexpected faults of a browser: errors on the console, requests off the machine. */
 function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): string[] {
   const faults: string[] = [];
   context.on('request', (request) => {

@@ -16,7 +16,7 @@ type Sent = Omit<PixelSet, 'rgb' | 'at' | 'along'> & { rgb: number[]; at: number
 const SEND = '(set) => ({ ...set, rgb: [...set.rgb], at: [...set.at], along: set.along ? [...set.along] : null })';
 const received = ({ along, ...set }: Sent): PixelSet => ({ ...set, rgb: Uint8Array.from(set.rgb), at: Uint16Array.from(set.at), ...(along ? { along: Uint16Array.from(along) } : {}) });
 
-/** What the desk reads behind texts over pictures, read on any page that shows the site: the desk's own code, in the page's own layout. */
+/** Returns the pixels behind texts over images, read on any page of the site with the desk's own code. */
 export async function pixelsOn(page: Page, site: Site, of: string, width: number): Promise<PixelSet[]> {
   // Evaluated from outside: the page's own policy allows no script.
   return (await page.evaluate<Sent[]>(`(async () => { ${await readerScript()}; return (await reader.readPixels(document, ${JSON.stringify(site)}, ${JSON.stringify(of)}, ${width})).map(${SEND}); })()`)).map(received);

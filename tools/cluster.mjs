@@ -79,7 +79,7 @@ async function endOrphan(pid) {
   }
 }
 
-/** Whether any living process still uses the cluster; marks of dead ones are cleared away. */
+/** Returns true if any living process still uses the cluster; marks of dead ones are cleared away. */
 function othersUse(dataDir) {
   const folder = join(dataDir, 'users');
   let used = false;
@@ -153,7 +153,7 @@ function newPassword(file, pgdata) {
 async function startCluster(pgdata, fast, port, waits) {
   const settings = [
     '-c listen_addresses=127.0.0.1', `-p ${port}`, "-c unix_socket_directories=''",
-    // What was sent to it is in no log, whatever goes wrong with it.
+    // No log contains the sent values, even after errors.
     '-c log_min_error_statement=panic', '-c log_error_verbosity=terse', '-c log_parameter_max_length_on_error=0',
     ...(fast ? ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off'] : []),
   ].join(' ');
@@ -203,7 +203,7 @@ function stopCluster(pgdata) {
   if (done.status !== 0 && isOurs(pgdata)) asPostgres(join(postgresBin(), 'pg_ctl'), ['-D', pgdata, '-w', '-t', '10', '-m', 'immediate', 'stop']);
 }
 
-/** What `postmaster.pid` says: process, folder, port and status (PostgreSQL, miscadmin.h). */
+/** Returns the content of `postmaster.pid`: process, folder, port and status (PostgreSQL, miscadmin.h). */
 function postmaster(pgdata) {
   try {
     const lines = readFileSync(join(pgdata, 'postmaster.pid'), 'utf8').split('\n');
@@ -213,7 +213,7 @@ function postmaster(pgdata) {
   }
 }
 
-/** Whether a server of this very folder runs: the process that the file names lives, and works in it. A copied file names somebody else's. */
+/** Returns true if a server of this very folder runs: the process that the file names lives, and works in it. A copied file names somebody else's. */
 function isOurs(pgdata) {
   const found = postmaster(pgdata);
   if (!found || !isAlive(found.pid)) return false;

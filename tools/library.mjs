@@ -22,7 +22,7 @@ const KINDS = {
 /** Too light, too tight or too loud for a paragraph. */
 const NOT_FOR_TEXT = new Set(['space-mono', 'outfit', 'space-grotesk', 'patrick-hand', 'shantell-sans']);
 const WITH_SERIFS = new Set(['cormorant', 'playfair-display', 'dm-serif-display', 'abril-fatface', 'yeseva-one']);
-/** What most computers have, and a free twin of the same widths to read its metrics from. */
+/** The fonts that most computers have, each with a free twin of the same widths, used for its metrics. */
 const READY = { arial: ['arimo'], times: ['tinos'], georgia: ['gelasio'], courier: ['cousine'], 'dejavu-sans': 'DejaVuSans', 'dejavu-serif': 'DejaVuSerif', 'dejavu-mono': 'DejaVuSansMono' };
 const DEJAVU = { '400': '', '700': '-Bold', '400i': { DejaVuSerif: '-Italic', other: '-Oblique' }, '700i': { DejaVuSerif: '-BoldItalic', other: '-BoldOblique' } };
 

@@ -32,7 +32,7 @@ export function placeOf(folder) {
   }
 }
 
-/** Whether the process that a mark names lives. A mark without a start is that of an older version: its number has to do. */
+/** Returns true if the process that a mark names lives. A mark without a start is that of an older version: its number has to do. */
 export function isAlive(mark) {
   const [number, start] = String(mark).split(' ');
   const pid = Number(number);

@@ -3,5 +3,5 @@ import { fileURLToPath } from 'node:url';
 
 /** The checkout. */
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
-/** What builds leave behind; never committed. */
+/** The folder of build results; never committed. */
 export const BUILD = join(ROOT, '.build');

@@ -37,7 +37,7 @@ const SEEN_LINES = 260;
 /** Programs that run now. */
 const running = new Set();
 let stopped = false;
-/** What is stopped by a signal takes what it started along, and its cluster; nothing else is begun. */
+/** Stops the running part, its children and its database when a signal arrives; starts nothing else. */
 function stopWithSignals() {
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => {
     if (!stopped) say('stopping');
@@ -78,16 +78,15 @@ function sumUp(parts, results) {
   }
   for (const { part, name, failed, faults } of results) if (failed > 0) say(`failed in ${part}, ${name}: ${faults.length > 0 ? faults.join(' | ') : 'see what it printed'}`);
   if (stopped) say('stopped before all had run');
-  // What did not run has not passed.
+  // Tests that did not run have not passed.
   const [passed, failed] = [sum(results, 'passed'), Math.max(stopped ? 1 : 0, sum(results, 'failed'))];
   process.stdout.write(`${passed} passed, ${failed} failed\n`);
   return failed > 0 || passed === 0 ? 1 : 0;
 }
 
 /**
- * What each part runs: a name, a program, and how its output is counted. Those
- * that take long (`long`, about so many seconds) begin first, so that none is
- * left running alone at the end.
+ * The jobs of each part: a name, a program, and the way to count its output. Long jobs
+ * (`long`, in seconds) start first, so that none runs alone at the end.
  */
 const jobs = {
   core: () => [
@@ -126,7 +125,7 @@ const jobs = {
     },
     // With what was wrong in its own words: what it saw is long, and of a long record only the end may be kept.
     faults: /^\s+\d+\) (journeys\/.*\n\s*\n.*)$/gm,
-    // What the page showed when it failed is on no machine but the one that ran it.
+    // The page at the moment of failure exists only on the machine that ran the test.
     seen: () => readdirSync(JOURNEYS_OUT).map((folder) => join(JOURNEYS_OUT, folder, 'error-context.md')).filter((file) => existsSync(file)).map((file) => readFileSync(file, 'utf8').split('\n').slice(0, SEEN_LINES).join('\n')),
   }],
 };

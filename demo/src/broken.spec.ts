@@ -6,7 +6,7 @@ import { EVERY_KIND, somePages } from './testing/some-pages.ts';
 const site = somePages(EVERY_KIND);
 const [plainTokens, plainStyles] = [writeTokensCss(site.brand), stylesCss(site)];
 
-/** What the web store and the server do with a value: the same function. */
+/** Applies a value with the function that the web store and the server use. */
 function accepted({ at, value }: Breakage): Site | ChangeRefused {
   try {
     return acceptChange(site, { ops: [{ op: 'set', at: [...at], ...(value === undefined ? {} : { value }) }] }).site;

@@ -51,7 +51,7 @@ describe('Ternhaven Ferries', () => {
     const grounds = Object.fromEntries(Object.values(brand.grounds).map(({ wash: _wash, ...ground }) => [ground.id, { ...ground, roles: Object.fromEntries(Object.entries(ground.roles).filter(([role]) => !late.includes(role))) }]));
     const assets = Object.fromEntries(Object.values(ternhaven.assets).map(({ colors: _colors, ...asset }) => [asset.id, asset]));
     const old = readSite(JSON.parse(JSON.stringify({ ...ternhaven, shared, assets, brand: { ...brand, grounds } })));
-    // What nobody has set follows its rule, and no rule fails.
+    // Unset roles follow their rules, and no rule fails.
     expect(new Set(findings(auditSite(old)).map((one) => `${one.rule} ${one.tokens[0]}`))).toEqual(new Set(['text-contrast ground.mist.eyebrow']));
     expect(pageTree(old, 'home').places.some((place) => place.kind === 'logo')).toBeFalse();
   });

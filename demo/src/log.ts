@@ -1,7 +1,7 @@
 import type { Collection, Item } from '@yohaku/core';
 import { byId } from './build.ts';
 
-/** What happened on the line, day by day: the demo's collection, listed with the notices. */
+/** The news of the ferry line, day by day: the demo's collection, listed with the notices. */
 const LINES: readonly (readonly [string, string, string, string])[] = [
   ['2025-11-18', 'A seal on Pier 2', 'It left by itself at ten. The 10:15 waited for it.', 'pier'],
   ['2025-10-30', 'New lamp at Skarra', 'The old one is in the school, where it is put to use.', 'works'],

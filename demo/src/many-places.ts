@@ -24,7 +24,7 @@ function copyPage(page: Page, copy: number): Page {
   });
   const sections = Object.fromEntries(Object.values(page.sections).map((entry) => [renamed(entry.id), 'own' in entry ? { id: renamed(entry.id), own: section(entry.own) } : { ...entry, id: renamed(entry.id) }]));
   const own = new Set(Object.values(page.sections).flatMap((entry) => ('own' in entry ? [entry.own.id, ...Object.keys(entry.own.blocks)] : [])));
-  /** What is set here goes along: on own sections under their new ids, in shared ones under that of their entry. */
+  /** Overrides move too: on own sections under their new ids, in shared ones under the id of their entry. */
   const placed = (place: string): string => {
     const [owner = '', ...within] = place.split('/');
     const [entry, inner] = owner.split(':');

@@ -12,7 +12,7 @@ const MOVES = 16;
 /** How far a move pulls: one step of the value. */
 const STEP_PX = 4;
 
-/** What one pull cost: busy time of the main thread from the first move until all pages are laid out, the time to the nearest page of a move, and the time from the last move on, ms. */
+/** The cost of one drag: busy time of the main thread from the first move until all pages are laid out, the time to the nearest page of a move, and the time after the last move, ms. */
 interface Pull { readonly busy: number; readonly nearest: number; readonly settle: number }
 
 /** A value pulled by its name on the desk, and what a bare page would set for each of its steps: the very same values. */

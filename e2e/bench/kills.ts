@@ -5,7 +5,7 @@ const ROUNDS = 200;
 const WRITERS = 4;
 const soon = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** What is killed in a round, one after the other: the server, the database, or `start` with both of them under it (which begins its count of deaths anew). */
+/** The processes that are killed in a round: the server, the database, or `start` with both (which resets its count of deaths). */
 const VICTIMS = ['server', 'database', 'start'] as const;
 
 interface Writer { readonly name: string; readonly acknowledged: { id: string; sequence: number }[]; sent: number }
@@ -43,7 +43,7 @@ export async function benchKills(): Promise<Result[]> {
         takeOvers.push(performance.now() - at);
       }
     } catch (error) {
-      // What was to be killed had just ended; a start that does not come counts.
+      // The victim had just ended; a start that does not come counts.
       if (victim === 'start') {
         failedStarts++;
         await own.start(safe);

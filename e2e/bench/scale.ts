@@ -19,7 +19,7 @@ const MOST_FRAMES = 40;
 const EDITS = 7;
 const LIMIT_MS = 50;
 
-/** What was measured on a site of so many pages. */
+/** The measurements of a site with a number of pages. */
 interface Measured { readonly pages: number; readonly places: number; readonly open: number; readonly frames: number; readonly heap: number; readonly bareHeap: number; readonly told: number; readonly nearest: number; readonly scroll: number; readonly save: number; readonly saveBeside: number; readonly compare: number; readonly ripple: number }
 
 /** The desk on sites of 9, 100 and 850 pages (over a thousand to 100,000 places): what grows with the site and what does not. */
@@ -125,7 +125,7 @@ async function heapOf(cdp: CDPSession): Promise<number> {
   return (await cdp.send('Runtime.getHeapUsage')).usedSize / 1024 / 1024;
 }
 
-/** What the document alone takes, parsed, in a page that does nothing else. */
+/** Returns the heap that the parsed document alone takes in an empty page. */
 async function heapOfDocument(page: Page, server: RunningServer): Promise<number> {
   await signedIn(page, server);
   const text = await (await page.request.get(`${server.address}/api/sites/ternhaven`)).text();

@@ -3,7 +3,7 @@ import { median, type Result } from './result.ts';
 
 export interface TraceEvent { readonly name: string; readonly ph: string; readonly dur?: number; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
 
-/** What the browser did while something was done to a page. */
+/** Returns the work of the browser while a page is used. */
 export async function traced(browser: Browser, page: Page, work: () => Promise<void>): Promise<readonly TraceEvent[]> {
   await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline', '__metadata'] });
   await work();

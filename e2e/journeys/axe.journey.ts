@@ -32,7 +32,7 @@ test('our verdicts on the contrast of texts and axe-core’s are the same lists,
     // axe cannot tell a button over a picture, nor a cell scrolled out of its table: the label stands on its own fill, the cell on its ground. Nor does it look at gradients.
     const known = places(found.open).map((place) => index.byAddress.get(`${id} ${place}`)!).filter((place) => place.kind !== 'button' && place.kind !== 'cell' && place.overPicture === place.pictured).map((place) => place.id);
     expect(known, `${file} at ${width}: over pictures`).toEqual(places(ours('cannot-tell').filter((one) => one.place.pictured).map((one) => ({ place: one.place.id }))));
-    // What axe passes, we pass.
+    // A place that axe passes, Yohaku passes.
     const good = new Set(ours('pass').map((one) => one.place.id));
     for (const { place } of found.good) if (index.byAddress.get(`${id} ${place}`)) expect(good.has(place), `${file} at ${width}: ${place} passes`).toBe(true);
     compared += found.good.length + found.bad.length;

@@ -16,7 +16,7 @@ test('typed nonsense stays, says why, and the last good value is kept', async ({
   await hex.press('Escape');
   await expect(hex).toHaveValue('#b83a1e');
   const name = page.getByLabel('Name', { exact: true });
-  for (const [bad, words] of [['', 'needs a name'], ['Deep', 'is taken'], ['x'.repeat(500), 'At most 80']] as const) {
+  for (const [bad, words] of [['', 'needs a name'], ['Deep', 'is already used'], ['x'.repeat(500), 'At most 80']] as const) {
     await name.fill(bad);
     await name.press('Enter');
     await expect(page.getByRole('alert')).toContainText(words);

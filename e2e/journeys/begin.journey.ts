@@ -42,7 +42,7 @@ test.describe('with no site yet', () => {
     const desk = new Desk(page, server);
     await expect(page).toHaveURL(/\/sites\/seed-library\/colour/);
     await expect(desk.tally(/failing$/)).toHaveText('0 failing');
-    // What the step is for is said until something was done there.
+    // The hint of the step is shown until the first edit there.
     const first = page.getByText('All pages share these colours.');
     await expect(first).toBeVisible();
     // A colour is changed as anywhere; everything that hangs on it follows.

@@ -69,7 +69,7 @@ test('pictures are brought to the shelf, shown in place of another everywhere, a
   await desk.choose('Page', 'Islands');
   const shown = desk.frame('Islands at 1280').locator('img.picture').first();
   await shown.click();
-  const slip = page.getByRole('dialog', { name: /^Picture/ });
+  const slip = page.getByRole('dialog', { name: /^Image/ });
   const words = slip.getByLabel('Alternative text');
   await words.fill('IMG_2041.jpg');
   await words.press('Enter');
@@ -77,7 +77,7 @@ test('pictures are brought to the shelf, shown in place of another everywhere, a
   await words.fill('Aldersay from the water');
   await words.press('Enter');
   await expect(shown).toHaveAttribute('alt', 'Aldersay from the water');
-  await desk.choose('Picture', 'Freight on the pier', slip);
+  await desk.choose('Image', 'Freight on the pier', slip);
   await desk.saved();
 });
 

@@ -6,7 +6,7 @@ test('a list of many hundred rows is gone through, sorted, narrowed, and shown w
   await hex.fill('#f7f4ea');
   await hex.press('Enter');
   await expect(desk.told()).toContainText('places changed');
-  // What an edit would have reached and a value on the place held stands in the list as well.
+  // The list also contains places that keep an override.
   const figure = (of: RegExp, text: string) => Number((of.exec(text)?.[1] ?? '0').replace(/\s/g, ''));
   const told = await desk.told().innerText();
   const listed = figure(/([\d\s]+) places changed/, told) + figure(/([\d\s]+) kept/, told);

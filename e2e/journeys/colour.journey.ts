@@ -54,7 +54,7 @@ test('wall and desk are seen as others see them, and the pairs that must be told
   await desk.ready();
   await expect(page.getByRole('button', { name: 'Colour vision: deutan' })).toBeVisible();
 
-  // What of the wall is scrolled out of sight takes no press from what stands above it, seen as others see it or not.
+  // Pages that are scrolled out of sight take no click from the controls above them, with or without a colour vision filter.
   await page.getByRole('button', { name: 'Islands', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTo({ top: 400 }));

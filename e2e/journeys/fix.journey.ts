@@ -13,7 +13,7 @@ test('the whole brand is fixed at once with two locks, seen on the wall first, a
     await page.getByRole('button', { name: 'Lock', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toBeVisible();
   }
-  // What fails over a picture is fixed there; no ground is left open.
+  // Text over an image is fixed there; no background is left open.
   const grounds = page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' });
   await expect(grounds).toContainText('open');
 

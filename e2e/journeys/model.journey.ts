@@ -23,7 +23,7 @@ const SHOWN_BY: Partial<Record<State, readonly [string, string]>> = { disabled: 
  * attribute says it. One evaluation, however many they are.
  */
 function read(page: Page, asked: readonly { readonly id: string; readonly states: readonly State[] }[] = []): Promise<{ rest: Record<string, Seen>; states: { id: string; state: State; seen: Seen }[] }> {
-  // What is measured in letters is only itself once the fonts have come.
+  // Lengths in letters are right only after the fonts have loaded.
   return page.evaluate(({ names, asked: wanted, shownBy }) => document.fonts.ready.then(() => {
     const one = (element: Element) => {
       const computed = getComputedStyle(element);

@@ -7,7 +7,7 @@ test('motions are named, timed and curved, refused where they are no curve, and 
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Sizes and motion' }).click();
   const moving = () => desk.frame('Home at 1280').locator('.button').first().evaluate((element) => [getComputedStyle(element).transitionDuration, getComputedStyle(element).transitionTimingFunction].join(' '));
-  // What hangs for judging is still.
+  // Pages for comparison do not move.
   expect(await moving()).toContain('0s');
   const duration = page.getByLabel('Quick duration, ms');
   await duration.fill('900');

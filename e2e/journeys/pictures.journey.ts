@@ -29,7 +29,7 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toContainText(`${before} failing`);
 });
 
-/** What stands over a picture, or over the one gradient of the demo. */
+/** The texts over an image, or over the one gradient of the demo. */
 const OVER = '.pictured > :not(.backdrop), .surface--dusk > *';
 
 test('the judged pixels are those of the rendered pages, at three widths', async ({ page, signedIn }) => {

@@ -106,7 +106,7 @@ plain.describe('a server of its own', () => {
     expect(acknowledged.filter((id) => !after.includes(id))).toEqual([]);
     expect(new Set(after).size).toBe(after.length);
 
-    // What was not acknowledged is sent again with the same ids, all of it: each is there once.
+    // All edits without an answer are sent again with the same ids; each is saved once.
     await send(sent);
     const complete = await stored();
     expect(sent.filter(({ id }) => complete.filter((one) => one === id).length !== 1)).toEqual([]);

@@ -16,7 +16,7 @@ test('the signal colour changes and takes its similar colours along: listed with
   await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
   const similar = page.getByRole('list', { name: 'Similar colours' });
   await expect(similar.getByRole('listitem').filter({ hasText: 'Buoy' })).toBeVisible();
-  // What follows by rule already is no similar colour: it goes anyway.
+  // A derived swatch is not a similar colour: it follows anyway.
   await expect(similar.getByRole('listitem').filter({ hasText: 'Pressed' })).toHaveCount(0);
 
   await hex.fill('#1e6eb8');

@@ -26,7 +26,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
   await expect.poll(() => desk.frame('Home at 1280').locator('h1').evaluate((element) => getComputedStyle(element).letterSpacing)).not.toBe('normal');
   await kinds.getByRole('button', { name: 'text at 200 %' }).click();
   await expect.poll(() => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize))).toBeGreaterThan(30);
-  // What is kept is untouched: the site's own words come back.
+  // The saved site is unchanged: its own text comes back.
   await page.getByRole('button', { name: 'Stress-test content', exact: true }).click();
   await expect.poll(title).toBe(own);
   await expect.poll(() => desk.frame('Home at 1280').locator('.text--running').first().evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize))).toBeLessThan(20);

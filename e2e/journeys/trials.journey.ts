@@ -1,6 +1,6 @@
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
-// What trials found, walked again in the real desk; the mathematics of it is in specs called after the same numbers.
+// The findings of trials, repeated in the real desk; specs with the same numbers prove the mathematics.
 
 test('Trial 1: after a reload a colour is changed, and nothing is rendered differently, in sight or out of it', async ({ desk, page }) => {
   await page.reload();
@@ -43,7 +43,7 @@ test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does w
   await page.getByRole('button', { name: 'Apply palette' }).click();
   await expect(desk.told()).toContainText(/^Add .*places changed/);
   expect(Number(/: ([\d\s]+) places changed/.exec((await desk.told().textContent())!)![1]!.replace(/\s/g, ''))).toBe(told);
-  // What is taken is no candidate any more.
+  // A colour in the palette is no longer a candidate.
   await expect(row('#7a3fb0')).toHaveCount(1);
   await expect(row('#7a3fb0').getByLabel('Name')).toHaveCount(0);
   await desk.swatch(((await row('#7a3fb0').locator('.name').textContent()) ?? '').trim());

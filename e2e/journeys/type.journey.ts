@@ -45,7 +45,7 @@ test('five running styles are enlarged in one act, keep their relation, and go b
   await expect.poll(async () => (await now()).map((px, i) => Math.round((px / before[i]!) * 100))).toEqual([110, 110, 110]);
   await expect(desk.told()).toContainText('changed');
   await desk.saved();
-  // What would leave its range is refused whole, and said.
+  // A value outside its range is refused with a sentence.
   await percent.fill('-80');
   await percent.press('Enter');
   await expect(page.getByText(/would be .* px; sizes go from 8 to 200 px\. Nothing was changed\./)).toBeVisible();

@@ -42,7 +42,7 @@ onItsOwnDesk('a colour, a heading and a shape reach all nine pages, are judged, 
   for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
   await expect.poll(() => desk.computed('Fares at 390', 'fares-three-b2/k1/go', 'border-top-left-radius')).toBe('12px');
 
-  // What became worse is named; one press fixes it.
+  // Places that became worse are named; one click fixes them.
   await desk.tally(/failing$/).click();
   const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   // Counted once what lies behind the texts over pictures has been read.

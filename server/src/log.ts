@@ -24,7 +24,7 @@ export function errorForLog(error: unknown): object {
 /** The words of an error up to where the database layer lists what the query was given. */
 const words = (message: string): string => message.split(/\n?params:/)[0]!.slice(0, MOST_WORDS);
 
-/** What is written of errors, requests and answers: no headers, no bodies. */
+/** The logged parts of errors, requests and answers: no headers, no bodies. */
 export const LOGGED = {
   err: errorForLog,
   req: (request: { method?: string; url?: string }) => ({ method: request.method, url: request.url?.slice(0, 200) }),

@@ -1,4 +1,5 @@
-import { shownIn, sourcesIn } from './testing/shown-words.ts';
+import { readFileSync } from 'node:fs';
+import { commentedIn, shownIn, sourcesIn } from './testing/shown-words.ts';
 
 /** Words that are no longer shown (docs/words.md), each with what is said instead. Some of them are words of everyday use as well: those are named as they were used. */
 const RETIRED: readonly (readonly [RegExp, string])[] = [
@@ -24,6 +25,12 @@ describe('words that somebody can read', () => {
   it('are found at all: of templates, of messages and of help', () => {
     const texts = shown.map((one) => one.text);
     for (const wanted of ['Shortcuts', 'Add background', 'from tokens', 'Fix all']) expect(texts.some((text) => text.includes(wanted))).withContext(wanted).toBe(true);
+  });
+  it('name the thing in every comment: no comment begins with What, Whether or That', () => {
+    const sources = ['core', 'server', 'web', 'e2e', 'demo', 'tools'].flatMap((folder) => commentedIn(folder, ['.ts', '.mjs', '.less']));
+    expect(sources.length).toBeGreaterThan(500);
+    const found = sources.flatMap((file) => readFileSync(file, 'utf8').split('\n').flatMap((line, i) => (/(\/\*\* |\/\/ |^ *\* )(What|Whether|That) /.test(line) ? [`${file}:${i + 1}: ${line.trim().slice(0, 100)}`] : [])));
+    expect(found).toEqual([]);
   });
   it('are none of those that were retired', () => {
     const found = shown.filter(({ text }) => !CODE.test(text)).flatMap(({ file, line, text }) => RETIRED.filter(([word]) => word.test(text)).map(([, say]) => `${file}:${line}: “${text.slice(0, 120)}”: say ${say}`));

@@ -16,7 +16,7 @@ export interface ShelvedSite {
   readonly pages: number;
   /** When it was edited last, or made; ISO 8601. */
   readonly editedAt: string;
-  /** Whether one of its publications is live. */
+  /** True if one of its publications is live. */
   readonly live: boolean;
   readonly archived: boolean;
 }

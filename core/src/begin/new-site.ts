@@ -9,7 +9,7 @@ import { PAIRINGS } from '../type/index.ts';
 /** A colour that is given, and what it is called by who gives it. */
 export type GivenColor = ParsedColor & { readonly label?: string };
 
-/** What is known of a site before there is one; whatever is left out is decided for now, and marked provisional. */
+/** The known facts about a site before it exists. Everything left open gets a provisional default. */
 export interface Beginning {
   readonly id: string;
   readonly name: string;
@@ -27,7 +27,7 @@ export interface Beginning {
 const LONGEST_NAME = 60;
 /** Chroma (OKLCH) from which a colour is more than a grey. */
 const COLOURED = 0.04;
-/** What ink and paper have in relative luminance at most and at least, so that text on the one in the other reads at 10 : 1 or more. */
+/** The highest relative luminance of ink and the lowest of paper at which text of one on the other has a ratio of 10 : 1 or more. */
 const DARK = 0.025;
 const LIGHT = 0.72;
 
@@ -87,7 +87,7 @@ function brandFrom(colors: readonly GivenColor[], families: Beginning['families'
   };
 }
 
-/** What each colour is called: as somebody calls it, else by how it looks. */
+/** Returns a name for each colour: the given name, otherwise one that describes how it looks. */
 function namesOf(colors: readonly GivenColor[], taken: readonly string[]): ReadonlyMap<GivenColor, string> {
   const names = new Map<GivenColor, string>();
   for (const one of colors) if (one.label) names.set(one, uniqueName(one.label[0]!.toUpperCase() + one.label.slice(1, LONGEST_NAME), [...taken, ...names.values()]));

@@ -12,9 +12,9 @@ export interface Settled { readonly at: readonly string[]; readonly value: unkno
 
 /**
  * Checks what differs between two sites: schema, references, values set on places.
- * What comes back are the values that have to stand otherwise for the site to be
- * what the check has read: names without the spaces around them, and values set
- * on places that went with this edit, which go along or name the token by its new path.
+ * Returns the values that differ from the site as the check has read it: names
+ * without surrounding spaces, and overrides whose place or token this edit removed
+ * or renamed.
  * @throws ChangeRefused (`invalid` or `in-use`) with the places of the faults
  */
 export function settleTouched(before: Site, after: Site): Settled[] {

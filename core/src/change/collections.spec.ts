@@ -159,7 +159,7 @@ describe('the page of an item', () => {
     expect(taken((now) => setValue(now, '', ['items', 'i1', 'slug'], 'at-night'))).not.toThrow();
     const paged = after(site, (now) => setValue(now, '', ['pages', 'more', 'file'], 'notices-at-night.html'));
     expect(() => after(paged, (now) => setValue(now, '', ['items', 'i1', 'slug'], 'at-night'))).toThrowError(/notices-at-night\.html/);
-    // What the desk makes an address of finds one that is free.
+    // The desk turns a name into a free address.
     expect(after(paged, (now) => addItem(now, 'n', 'i9', { name: 'At night' })).items['i9']!.slug).toBe('at-night-2');
     const named = after(site, (now) => addPage(now, 'q', null), (now) => renamePage(now, 'q', 'Notices new ramp', true));
     expect(named.pages['q']!.file).toBe('notices-new-ramp-2.html');

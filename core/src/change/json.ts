@@ -1,4 +1,4 @@
-/** Whether two JSON values are equal, key order aside. An absent value equals only an absent one. */
+/** Returns true if two JSON values are equal, key order aside. An absent value equals only an absent one. */
 export function jsonEqual(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false;

@@ -108,7 +108,7 @@ describe('the shape of one variant', () => {
     const thick = done(own, setVariantShape(own, [variant], 'edge', 6));
     expect(px(thick, 'border-radius')).toBeCloseTo((px(thick, 'line-height') + 2 * (px(thick, 'padding-block') + 6)) / 2, 6);
     expect(stylesCss(thick)).toContain(`--own-edge: var(--button-${variant}-edge)`);
-    // What it is named by goes, its radius stays.
+    // The name of the corner goes; its radius stays.
     const named = done(thick, setCorner(thick, 'round', { kind: 'px', radii: [9] }));
     expect(done(named, removeCorner(named, 'round')).brand.variants[variant]!.shape).toEqual({ corner: 9, edge: 6 });
   });

@@ -4,7 +4,7 @@ import { applyChange } from './apply.ts';
 import type { Op } from './change.ts';
 import { jsonEqual, valueAt } from './json.ts';
 
-/** What can still be taken back of an edit, and what others have overtaken. */
+/** The part of an edit that can still be undone, and the part that later edits replaced. */
 export interface UndoPlan {
   readonly ops: readonly Op[];
   readonly overtaken: readonly (readonly string[])[];

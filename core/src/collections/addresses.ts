@@ -1,7 +1,7 @@
 import type { Collection, Site } from '../site/index.ts';
 import { itemFile } from './listed.ts';
 
-/** What an item of a collection would be called to stand at an address; undefined where none of it can stand there. */
+/** Returns the address part of an item for a file of a collection; undefined if the file does not belong to the collection. */
 const slugAt = (path: string, file: string): string | undefined => (file.startsWith(`${path}-`) ? file.slice(path.length + 1, -'.html'.length) : undefined);
 
 /**
@@ -41,7 +41,7 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
   return undefined;
 }
 
-/** What the items of a collection cannot be called in addresses: what others of it are called, and what would lead to a page. */
+/** Returns the address parts that are not free for items: those of other items, and those of pages. */
 export function takenSlugs(site: Site, { path, itemOrder }: Collection): string[] {
   return [...itemOrder.map((id) => site.items[id]!.slug), ...Object.values(site.pages).flatMap(({ file }) => slugAt(path, file) ?? [])];
 }

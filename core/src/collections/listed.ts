@@ -8,7 +8,7 @@ export function itemsOf(site: Pick<Site, 'items'>, collection: Collection): Item
   return collection.itemOrder.map((id) => site.items[id]!);
 }
 
-/** What lists have shown of the items of a site: each is worked out once for the same items, collection and query. */
+/** The items that each list showed, by collection and query, as long as the items are the same. */
 const shown = new WeakMap<Site['items'], Map<string, { readonly collection: Collection; readonly items: readonly Item[] }>>();
 
 /** The items a list shows, in its order. Figures are ordered as figures, dates as dates, all else by the language; what says nothing comes last. */
@@ -39,7 +39,7 @@ export function listedCount(site: Site, query: Pick<Query, 'collection' | 'only'
   return query.only === undefined || !query.value?.trim() ? collection.itemOrder.length : wantedItems(site, collection, query).length;
 }
 
-/** What the items of a list are put together by, in the order of its groups, with how many there are of each; what says nothing comes last. */
+/** Returns the groups of a list in their order, with the number of items in each; items without a value come last. */
 export function groupsOfList(site: Site, query: Query): ReadonlyMap<string, number> {
   const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
   const field = query.group === undefined ? undefined : collection?.fields[query.group];
@@ -107,7 +107,7 @@ export function namingField(collection: Collection): string {
   return collection.fieldOrder.find((id) => collection.fields[id]!.kind === 'line') ?? collection.fieldOrder[0]!;
 }
 
-/** What an item is called. */
+/** Returns the name of an item. */
 export const itemName = (collection: Collection, item: Item): string => item.values[namingField(collection)]?.trim() || item.slug;
 
 /** File of an item's own page; undefined where its collection has none like it. */

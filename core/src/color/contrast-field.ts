@@ -12,13 +12,13 @@ export interface ContrastFieldSpec {
   readonly width: number;
   readonly height: number;
   readonly hue: number;
-  /** What the ratio is taken against: the ground below, or the text above when the swatch is a background. */
+  /** The colour to compare with: the background below, or the text above if the swatch is a background. */
   readonly against: Rgb8;
   /** Device pixels a CSS pixel. */
   readonly density: number;
 }
 
-/** Whether the field shows colours darker than what it is taken against: where there is more room. */
+/** Returns true if the field shows colours darker than what it is taken against: where there is more room. */
 export const fieldDarker = (against: Rgb8): boolean => luminance(against) > 0.18;
 
 /** Contrast ratio of a height in the field, 0 at the top to 1 at the foot. */

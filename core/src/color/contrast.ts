@@ -10,7 +10,7 @@ const FLARE = 0.05;
 /** Thresholds of WCAG 2.2: 1.4.3, 1.4.6 and 1.4.11. */
 export const CONTRAST = { text: 4.5, largeText: 3, enhanced: 7, enhancedLarge: 4.5, nonText: 3 } as const;
 
-/** What a channel of each value, 0 to 255, adds to the relative luminance: of red, green and blue. */
+/** The contribution of each channel value, 0 to 255, to the relative luminance: red, green, blue. */
 export const LUMINANCE_OF: readonly Float64Array[] = [RED, GREEN, BLUE].map((share) => Float64Array.from(LINEAR_OF_8BIT, (linear) => share * linear));
 const [OF_RED, OF_GREEN, OF_BLUE] = LUMINANCE_OF;
 
@@ -30,7 +30,7 @@ export function contrastRatio(one: Rgb8, other: Rgb8): number {
 }
 
 /**
- * Whether text of this size counts as large: at least 24 px, or at least
+ * Returns true if text of this size counts as large: at least 24 px, or at least
  * 18.66 px and bold (WCAG 2.2, "large scale": 18 pt, or 14 pt bold).
  */
 export function isLargeText(sizePx: number, weight: number): boolean {

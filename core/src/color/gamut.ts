@@ -5,7 +5,7 @@ import { oklabToLinear, oklabToRgb8Clipped, oklchToOklab } from './oklab.ts';
 const EDGE = 5e-6;
 const STEPS = 22;
 
-/** Whether sRGB can show the colour without clipping. */
+/** Returns true if sRGB can show the colour without clipping. */
 export function inSrgb(color: Oklch): boolean {
   return oklabToLinear(oklchToOklab(color)).every((channel) => channel >= -EDGE && channel <= 1 + EDGE);
 }

@@ -10,7 +10,7 @@ const toRgb = converter('rgb');
 export interface ParsedColor {
   readonly typed: string;
   readonly oklch: Oklch;
-  /** What is painted, mapped into sRGB where needed. */
+  /** The painted colour, mapped into sRGB if needed. */
   readonly rgb: Rgb8;
   /** True when sRGB cannot show it and it was mapped. */
   readonly mapped: boolean;

@@ -6,7 +6,7 @@ import type { Rgb8 } from './color.ts';
 export const VISIONS = ['full', 'protan', 'deutan', 'tritan', 'grey'] as const;
 export type Vision = (typeof VISIONS)[number];
 
-/** What each is called on the desk. */
+/** The label of each kind of colour vision. */
 export const VISION_LABELS: Readonly<Record<Vision, string>> = { full: 'full colour', protan: 'protan', deutan: 'deutan', tritan: 'tritan', grey: 'greyscale' };
 
 /** Nine factors, row by row: how much of red, green and blue goes into each channel of the encoded sRGB colour. */

@@ -51,7 +51,7 @@ export function partsOf(css: string, separator: ' ' | ','): string[] {
   return parts.map(({ start, end }) => css.slice(start, end));
 }
 
-/** What one value says: a number with its unit in lower case (empty for none), a word, or a function with what stands between its commas. */
+/** One CSS value: a number with its unit in lower case (empty for none), a word, or a function with its arguments. */
 export type One = { readonly number: number; readonly unit: string } | { readonly word: string } | { readonly call: string; readonly of: readonly string[] };
 
 /** One value taken apart; undefined for several, for none, and for any other. */
@@ -97,7 +97,7 @@ function referencesIn(css: string): Reference[] {
     if (node.type !== 'Function' || node.name.toLowerCase() !== 'var') return undefined;
     const { start: { offset: start }, end: { offset: end } } = node.loc!;
     const [name, ...rest] = node.children.toArray();
-    // What stands behind the comma is kept as it was written.
+    // The text after the comma is kept as it was written.
     const comma = rest.find((one) => one.type === 'Operator' && one.value === ',');
     if (name?.type === 'Identifier') found.push({ name: name.name, fallback: comma ? css.slice(comma.loc!.end.offset, end - 1).trim() : undefined, start, end });
     return walk.skip;
@@ -112,7 +112,7 @@ export function namedProperty(css: string): string | undefined {
   return only && only.start === 0 && only.end === text.length ? only.name : undefined;
 }
 
-/** What a value may come to, in references within references. */
+/** The limits of a value with references: nesting, number of references, length. */
 const MOST = { deep: 20, references: 40, length: 4000 } as const;
 
 /** A value with what it names put in (CSS Custom Properties 1, 3); undefined when something leads nowhere, in a circle, or grows without end. */

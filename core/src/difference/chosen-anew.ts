@@ -21,7 +21,7 @@ export function placesChosenAnew(before: Site, after: Site, changed: readonly Pl
   const anew = new Set([...chose].flatMap((path) => groupsOf(index, tokensThrough(now, path))));
   const moved = new Set<Group>();
   for (const path of paths) {
-    // What it chose before was edited itself: it would have moved without choosing anew.
+    // The swatch that was picked before was edited itself, so this place changes without a new choice.
     const edited = resolveToken(old, path).chain.some((one) => paths.has(one) && !chose.has(one) && old.get(one)!.alias === undefined);
     if (edited || !resolveToken(now, path).chain.some((one) => chose.has(one))) for (const group of groupsOf(index, tokensThrough(old, path))) moved.add(group);
   }

@@ -5,7 +5,7 @@ import { changedTokens, ripple, siteIndex, type SiteIndex } from '../reach/index
 import type { Site } from '../site/index.ts';
 import { tokenTable, type Token } from '../style/index.ts';
 
-/** What differs between two states of a site, however many edits lie between them. */
+/** The differences between two states of a site, however many edits lie between them. */
 export interface SiteDifference {
   /** Tokens whose own value differs, with both; not every alias that follows one. */
   readonly tokens: readonly { readonly path: string; readonly label: string; readonly before: string; readonly after: string }[];

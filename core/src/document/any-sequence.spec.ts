@@ -9,7 +9,7 @@ import type { Site } from '../site/index.ts';
 import { literal, smallSite } from '../testing/small-site.ts';
 import { readSite } from './index.ts';
 
-/** What chance picks: one of a list by a number, and ids that are new. */
+/** A random choice: items of a list by number, and new ids. */
 interface Chance { readonly page: string; readonly entry: string | undefined; readonly id: string; one<T>(list: readonly T[]): T; other<T>(list: readonly T[]): T | undefined }
 
 const color = (chance: Chance) => parseColor(chance.one(['#336699', '#b83a1e', '#0a5c36', '#f4c95d']))!;
@@ -108,7 +108,7 @@ describe('any sequence of edits that the desk can make', () => {
   });
 });
 
-/** What an edit comes to; undefined where it is refused in words, with nothing changed. */
+/** Returns the result of an edit; undefined if it is refused with a sentence and nothing changed. */
 function attempt<T>(work: () => T): T | undefined {
   try {
     return work();

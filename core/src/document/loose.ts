@@ -40,7 +40,7 @@ function idsOf(places: readonly Place[]): ReadonlySet<string> {
   return known;
 }
 
-/** Whether an id names a place wherever it is used: in the header, the footer or a shared section, whether a page shows that or not. */
+/** Returns true if an id names a place wherever it is used: in the header, the footer or a shared section, whether a page shows that or not. */
 function isUsed(site: Site, place: string): boolean {
   const [owner, within] = place.split(':');
   const section = within === undefined ? undefined : site.shared.sections[owner!];

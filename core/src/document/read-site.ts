@@ -53,7 +53,7 @@ function withOverrides(site: Site, [first, page]: readonly string[], change: (ov
   return { ...site, pages: { ...site.pages, [page!]: { ...site.pages[page!]!, overrides: change(site.pages[page!]!.overrides) } } };
 }
 
-/** What is wrong with a value set on a place, as an issue with its path. */
+/** Returns an override without its place or token as an issue with its path. */
 export function looseIssue({ record, override, lacks }: LooseOverride): Issue {
   return lacks === 'place'
     ? { path: [...record, override.id, 'place'].join('.'), message: `names a missing place: ${override.place}` }

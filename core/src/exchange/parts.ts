@@ -71,7 +71,7 @@ function likeIn(brand: Brand, { kind, key, label }: IncomingPart, matched: Reado
 
 const sizeOf = (brand: Brand, style: TextStyle): number => round(styleSizeAt(brand, style, brand.scale.large.width), 2);
 
-/** What a part of the brand has now, in the terms of a file. */
+/** Returns a part of the brand in the terms of a file. */
 function nowOf(brand: Brand, kind: IncomingPart['kind'], id: string): object {
   if (kind === 'style') {
     const style = brand.styles[id]!;
@@ -83,7 +83,7 @@ function nowOf(brand: Brand, kind: IncomingPart['kind'], id: string): object {
   return { radius: value.kind === 'px' && value.radii.length === 1 ? value.radii[0] : undefined };
 }
 
-/** What must be set so that a part of the brand has the values of the file; nothing where it has them. */
+/** Returns the operations that give a part of the brand the values of the file; empty if it has them. */
 function valueOps(site: Site, id: string, part: IncomingPart): Op[] {
   const { brand } = site;
   const at = [...HOME[part.kind].record, id];

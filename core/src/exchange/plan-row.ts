@@ -1,7 +1,7 @@
 /** Colours nearer than this (ΔE OK) are one and the same to the eye. */
 export const SAME = 0.02;
 
-/** What becomes of one thing of a file. */
+/** The result for one value of a file. */
 export type Arrival = 'added' | 'changed' | 'equal' | 'left';
 
 /** One row of a preview: what would happen to a colour or a ground, before it is taken. */
@@ -10,7 +10,7 @@ export interface PlanRow {
   readonly key: string;
   readonly label: string;
   readonly arrival: Arrival;
-  /** What the brand has and what the file has, as hex; absent for grounds and what is left. */
+  /** The value of the brand and the value of the file, as hex; absent for backgrounds and for unused values. */
   readonly before?: string;
   readonly after?: string;
   /** ΔE OK between the two. */

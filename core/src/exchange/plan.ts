@@ -8,7 +8,7 @@ import { resolvedSwatches, swatchPath } from '../style/index.ts';
 import { planParts } from './parts.ts';
 import { SAME, type Arrival, type PlanRow } from './plan-row.ts';
 
-/** What bringing in the colour of a file would do. */
+/** The effect of importing the colours of a file. */
 export interface ColorPlan {
   readonly rows: readonly PlanRow[];
   readonly counts: Readonly<Record<Arrival, number>>;

@@ -77,7 +77,7 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
   }
 }
 
-/** What is done with a row. */
+/** Returns the choice for a row. */
 function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'set' | 'both' | 'leave' {
   const how = settle.get(row.key) ?? 'file';
   if (row.arrival === 'equal' || row.arrival === 'left' || how === 'kept') return 'leave';

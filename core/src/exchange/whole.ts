@@ -44,7 +44,7 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
   return { label: `Import ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
 }
 
-/** Whether a value of ours names a corner or a shadow that the other brand has not. */
+/** Returns true if a value of ours names a corner or a shadow that the other brand has not. */
 function namesMissing(brand: Brand, at: readonly string[], value: unknown): boolean {
   const own = at[0] === 'variants' && at[2] === 'shape' ? at[3] : undefined;
   if (typeof value !== 'string') return false;

@@ -22,7 +22,7 @@ export const LIMITS = {
   /** Operations of one edit, and its bytes as JSON. */
   operations: 20_000,
   changeBytes: 8 * 1024 * 1024,
-  /** What the desk has read from its layout of all pages, sent along when a site is published. */
+  /** Layout measurements that the desk sends when a site is published. */
   readings: 200_000,
   /** Edits sent at once, and bytes of what is sent. */
   changesAtOnce: 200,

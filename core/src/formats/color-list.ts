@@ -53,7 +53,7 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
     const [before, after] = [spots[at - 1], spots[at + 1]];
     const key = cssColor(spot.color.rgb);
     if (found.has(key)) return;
-    // What stands between this colour and its neighbours, as far as no other thing of the list begins.
+    // The text between this colour and its neighbours, up to the next entry of the list.
     const ahead = text.slice(before ? before.index + before.length : 0, spot.index).split(/[,;\r\n\t|]/).at(-1)!;
     const behind = text.slice(spot.index + spot.length, after ? after.index : undefined).split(/[,;\r\n\t|]/)[0]!;
     const beside = [ahead, behind];

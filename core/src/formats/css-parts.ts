@@ -4,7 +4,7 @@ import { readBoxShadow, readSingle, readTransition } from './css-values.ts';
 import { readPart, type IncomingPart } from './dtcg-parts.ts';
 import type { LeftToken } from './incoming.ts';
 
-/** What a property of a group says of a text, by the end of its name. */
+/** The text property that a custom property means, by the end of its name. */
 const TEXT = [
   ['fontSize', /-(?:font-)?size$/], ['fontWeight', /-(?:font-)?weight$/], ['lineHeight', /-(?:line-height|leading)$/],
   ['letterSpacing', /-(?:letter-spacing|tracking)$/], ['fontFamily', /-(?:font-)?family$/], ['fontStyle', /-(?:font-style|slant)$/],
@@ -44,7 +44,7 @@ export function readSheetParts(values: ReadonlyMap<string, string>, written: Rea
     if (duration && easing && readSingle(values.get(duration)!).ms !== undefined) add(key, names, typed(key, 'transition', { duration: values.get(duration), timingFunction: readSingle(values.get(easing)!).curve }));
   }
   for (const [name, css] of values) {
-    // What is nothing but another property's value goes with that.
+    // A property that only repeats another one is imported with it.
     if (told.has(name) || namedProperty(written.get(name)!) !== undefined) continue;
     const shadow = readBoxShadow(css);
     const transition = readTransition(css);

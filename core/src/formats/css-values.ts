@@ -3,7 +3,7 @@ import { oneValue, partsOf } from '../css/index.ts';
 
 type Curve = readonly [number, number, number, number];
 
-/** What one value of CSS says: a length in px (rem: 16 px), a share of the size of its text, a time in ms, or a curve; nothing for anything else. */
+/** One CSS value: a length in px (1 rem = 16 px), a share of the font size, a time in ms, or an easing; empty for anything else. */
 export interface Single { readonly px?: number; readonly em?: number; readonly ms?: number; readonly curve?: Curve }
 
 /** Named curves of CSS Easing Functions 1, 2.3. */

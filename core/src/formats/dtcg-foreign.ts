@@ -20,7 +20,7 @@ export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'parts' 
   collect(input, [], undefined, { root: input, trail: [], leaves, left });
   const colors: IncomingColor[] = [];
   const parts: IncomingPart[] = [];
-  /** What a value or a part of one comes to, behind its references. */
+  /** Returns a value, or a part of it, with its references replaced. */
   const resolve = (value: unknown): unknown => {
     const path = aliasOf({ $value: value });
     const leaf = path === undefined ? undefined : leaves.get(path);

@@ -24,13 +24,13 @@ export type IncomingPart = Named & (
 const GROUPS = /^(?:typography|typographies|text|texts|type|fonts?|styles?|shadows?|elevations?|radius|radii|corners?|border-?radius|motions?|transitions?|animations?)$/i;
 /** A length that is called so rounds something off. */
 const ROUND = /(?:^|[.\-_ ])(?:radius|radii|corners?|rounded)(?:$|[.\-_ ])|radius(?:$|\.)/i;
-/** What the format (2025.10, 8.6) calls the weights of fonts. */
+/** The names of font weights in the format (2025.10, 8.6). */
 const WEIGHTS: Readonly<Record<string, number>> = {
   thin: 100, hairline: 100, 'extra-light': 200, 'ultra-light': 200, light: 300, normal: 400, regular: 400, book: 400, medium: 500,
   'semi-bold': 600, 'demi-bold': 600, bold: 700, 'extra-bold': 800, 'ultra-bold': 800, black: 900, heavy: 900,
 };
 
-/** What a file's reference leads to; undefined where it leads nowhere. */
+/** Returns the target of a reference in a file; undefined if it has none. */
 type Resolve = (value: unknown) => unknown;
 type Fields = Readonly<Record<string, unknown>>;
 

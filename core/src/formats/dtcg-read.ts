@@ -118,7 +118,7 @@ function sameShadow(one: ShadowValue, value: unknown): boolean {
   return SHADOW_PARTS.every(([part]) => pixels(other[part]) === one[part].value) && sameColor(parseColor(String(one.color['hex']))?.rgb, { ...(other.color as object), alpha: 1 }) && (other.color as { alpha?: number } | undefined)?.alpha === one.color['alpha'];
 }
 
-/** What must be set so that a token has a value of a DTCG file; undefined where it cannot be read back. */
+/** Returns the value for a token from a DTCG file; undefined if it cannot be read back. */
 export function editedValue(token: Token, value: unknown): { at: readonly string[]; value: unknown }[] | undefined {
   const at = token.address?.slice(1);
   if (!at) return undefined;

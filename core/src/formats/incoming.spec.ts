@@ -59,7 +59,7 @@ describe('what else a file of another tool has', () => {
     const [style, ...others] = parts(file);
     expect(others).toEqual([]);
     expect(style).toEqual(jasmine.objectContaining({ kind: 'style', key: 'typography.lead-text', label: 'Lead text', family: 'Oat Serif', size: 20, weight: 600, lineHeight: 1.5, letterSpacing: 0.01, italic: false }) as never);
-    // What the style is put together from is kept as it stands.
+    // The parts of the style are kept as they are.
     expect(read(file).left.map((one) => one.path)).toEqual(['font.base', 'font.size.lead', 'font.loud']);
   });
   it('is a corner when a length is called so, a shadow, and a motion', () => {

@@ -5,7 +5,7 @@ import type { ReadBrand } from './dtcg-read.ts';
 
 /** A colour that a file has, before anything is done with it. */
 export interface IncomingColor {
-  /** What it is in the file: a token path, a property, a name. Unique within the file. */
+  /** The key in the file: a token path, a property or a name. Unique within the file. */
   readonly key: string;
   readonly label: string;
   readonly color: ParsedColor;
@@ -22,7 +22,7 @@ export interface LeftToken {
   readonly kept?: string;
 }
 
-/** What a file of tokens or colours holds. */
+/** The content of a file of tokens or colours. */
 export interface Incoming {
   readonly name: string;
   readonly format: 'yohaku' | 'dtcg' | 'css' | 'list';

@@ -30,7 +30,7 @@ export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): Rea
   let taken = 0;
   const changed: string[] = [];
   const left: { path: string; reason: string }[] = [];
-  // What is worked out from others is looked at when those are as the sheet has them: it may have followed by itself.
+  // Derived properties come after the properties that they depend on, because they may have followed already.
   const named = [...values].map(([name, value]) => ({ name, value, token: table.get(byProperty.get(name) ?? '') }));
   const isWorkedOut = (token: Token | undefined) => token !== undefined && (token.follows !== undefined || token.address === undefined || token.path.startsWith('scale.'));
   for (const { name, value, token } of named.sort((one, other) => Number(isWorkedOut(one.token)) - Number(isWorkedOut(other.token)))) {
@@ -74,7 +74,7 @@ function edited(brand: Brand, table: TokenTable, token: Token, css: string, byPr
 
 const WIDER: Readonly<Record<string, string>> = { phone: 'tablet', tablet: 'desktop' };
 
-/** What an address is set to so that its token points to another one; undefined where it cannot. */
+/** Returns the value that makes a token point to another token; undefined if it cannot. */
 function pointing(at: readonly string[], target: Token): unknown {
   const there = target.address?.slice(1) ?? [];
   const field = at.at(-1)!;
@@ -94,7 +94,7 @@ function pointing(at: readonly string[], target: Token): unknown {
 
 const WORDS: Readonly<Record<string, unknown>> = { italic: true, normal: false, 'from-font': null, none: null };
 
-/** What CSS alone says: sizes, families, words and lengths in em; undefined for what a DTCG value says as well. */
+/** Returns a value that only CSS can express: sizes, families, words and lengths in em; undefined if DTCG can express it. */
 function literal(brand: Brand, token: Token, at: readonly string[], css: string): unknown {
   const field = at.at(-1)!;
   const { small, large } = brand.scale;

@@ -1,7 +1,7 @@
 import { isWholeValue, type Brand } from '../site/index.ts';
 import { customProperty, tokenTable, tokensCss } from '../style/index.ts';
 
-/** Whether something kept for other tools is a custom property, not a DTCG token. */
+/** Returns true if something kept for other tools is a custom property, not a DTCG token. */
 export const isKeptProperty = (path: string): boolean => path.startsWith('--');
 
 /**
@@ -12,7 +12,7 @@ export function writeTokensCss(brand: Brand): string {
   const own = new Set([...tokenTable(brand).keys()].map(customProperty));
   const kept = Object.entries(brand.kept ?? {}).flatMap(([path, json]) => {
     const value: unknown = isKeptProperty(path) && !own.has(path) ? JSON.parse(json) : undefined;
-    // What could end the sheet or the rule, or swallow what follows, is no value of a property.
+    // Text that could end the sheet or the rule, or swallow the following text, is not a property value.
     return typeof value === 'string' && isWholeValue(value) ? [`  ${path}: ${value};`] : [];
   });
   return `${tokensCss(brand)}${kept.length > 0 ? `\n/* Kept from other tools */\n:root {\n${kept.join('\n')}\n}\n` : ''}`;

@@ -46,7 +46,7 @@ export interface WithoutToken { readonly hex: string; readonly share: number; re
 /** A swatch that paints places of the page and was not drawn. */
 export interface NeverDrawn { readonly id: string; readonly label: string; readonly hex: string; readonly places: number }
 
-/** What a design shows that has no token, and what tokens paint on the page that it does not show. */
+/** Returns the colours of a design without a token, and the tokens of the page that the design does not show. */
 export function drawnAndBuilt(site: Site, page: string, colors: readonly SourceColor[]): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
   const index = siteIndex(site);
   const swatches = resolvedSwatches(site.brand);

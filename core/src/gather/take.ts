@@ -5,7 +5,7 @@ import { replacementOf, type Drop } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import type { Candidate } from './candidates.ts';
 
-/** What taking a sifted palette does. */
+/** The effect of applying a sifted palette. */
 export interface Taking {
   /** Candidates that become new swatches. */
   readonly adds: readonly Candidate[];
@@ -17,9 +17,8 @@ export interface Taking {
 export interface NewSwatch { readonly id: string; readonly label: string; readonly part: 'core' | 'side' }
 
 /**
- * What would change if exactly `kept` stayed. What a swatch that goes is replaced
- * by is the designer's to say (`replacements`, by candidate id), else the kept colour
- * that stands in for it best.
+ * Returns the effect of keeping exactly `kept`. The designer chooses the replacement of
+ * a dropped swatch (`replacements`, by candidate id); otherwise it is the closest kept colour.
  */
 export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>, replacements: Readonly<Record<string, string | undefined>> = {}): Taking {
   const stay = colors.filter((one) => kept.has(one.id));

@@ -19,7 +19,7 @@ export function clearestOn<T extends { readonly rgb: Rgb8 }>(candidates: readonl
   return best;
 }
 
-/** What a rule that looks for a readable colour came to. */
+/** The result of a rule that looks for a readable colour. */
 export interface Clearest<T> {
   /** The candidate taken; null where none reaches what is needed and plain black or white does. */
   readonly one: T | null;

@@ -1,7 +1,7 @@
 import { BUTTON_PARTS, BUTTON_STATES, buttonRole, parseButtonRole } from './roles.ts';
 import type { RoleValue } from './role-value.ts';
 
-/** What an unset role does: texts take the clearest core swatch, the rest follows a neighbour; marks and selections turn text and background round. */
+/** Returns the rule of an unset role: texts use the best core swatch, other roles follow a neighbour, marks and selections swap text and background. */
 export function defaultRoleValue(role: string): RoleValue {
   const button = parseButtonRole(role);
   if (button) {

@@ -12,7 +12,7 @@ export const RawColor = v.pipe(
 );
 
 /**
- * What fills a role of a ground: a swatch, a raw colour, or a rule.
+ * The value of a role of a background: a swatch, a raw colour, or a rule.
  * `readable` is the core swatch with the highest contrast on the ground;
  * `same` takes the colour of another role of the same ground; `contrast` is the
  * colour nearest to a swatch, in its hue, that has a ratio on the ground.

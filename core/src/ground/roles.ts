@@ -20,7 +20,7 @@ export function buttonRole(variant: string, part: ButtonPart, state: ButtonState
   return `button-${variant}-${part}-${state}`;
 }
 
-/** Whether a role is one that some page can paint: a base role, or that of a button variant, by the shape of its name. */
+/** Returns true if a role is one that some page can paint: a base role, or that of a button variant, by the shape of its name. */
 export const isRoleName = (role: string): boolean => (BASE_ROLES as readonly string[]).includes(role) || /^[a-z][a-z0-9-]{0,59}$/.test(parseButtonRole(role)?.variant ?? '');
 
 /** Takes a button role apart again; undefined for a base role. */
@@ -46,7 +46,7 @@ export function roleNeed(role: string): number {
   return ['rule', 'field-edge', 'focus', 'icon'].includes(role) ? CONTRAST.nonText : CONTRAST.text;
 }
 
-/** What a role is called on the desk. */
+/** Returns the label of a role. */
 export function roleLabel(role: string): string {
   const button = parseButtonRole(role);
   if (button) return `${button.part}, ${button.state}`;

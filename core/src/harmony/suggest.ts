@@ -26,7 +26,7 @@ export interface SuggestedSwatch {
 /** A whole palette in one harmony. */
 export interface Suggestion {
   readonly name: string;
-  /** What would change; swatches that follow by rule come along by themselves. */
+  /** The changes; swatches derived by a rule follow without being listed. */
   readonly swatches: readonly SuggestedSwatch[];
   /** Every swatch in order as hex, as it would be. */
   readonly palette: readonly string[];
@@ -38,7 +38,7 @@ export interface Suggestion {
 export const SUGGESTIONS_APART = 0.04;
 /** Colours with less chroma are greys: they are tinted, not turned. */
 const GREY = 0.012;
-/** What is tried in turn until a suggestion is apart from those before it: which hue the first family takes, and by how much chroma is spread. */
+/** The variations, tried in turn until a suggestion differs enough from those before: the hue of the first family, and the spread of chroma. */
 const SPREADS = [1, 1.6, 2.4].flatMap((chroma) => [1, 2, 0].map((first) => ({ first, chroma })));
 /** Degrees of hue within which swatches are one family and turn together. */
 const FAMILY = 40;

@@ -21,7 +21,7 @@ export const embed = kindOfBlock('embed', {
   tree(kit, { ground, title, shape, more, inside }) {
     const { paint } = kit;
     const { kit: on, properties } = kit.onSurface({ part: 'surface', label: labelled('Embed', title), paint: [paint.surface(ground), ...paint.inset(), paint.corner('picture')] }, `embed ${shape}`, ground);
-    // What is shown within is written when the page goes out: on the wall it would be asked for at every look.
+    // The embedded page is written only when the site is published; on the desk each look would load it.
     return element('div', inside && more.link.to === 'url' ? { ...properties, dataInside: more.link.url, dataInsideTitle: title } : properties, [on.words('p', 'title', ['title'], ['style']), on.words('p', 'line', ['more'], ['style'])]);
   },
   css: `.embed { position: relative; display: flex; flex-direction: column; align-items: center; justify-content: center; text-align: center; }

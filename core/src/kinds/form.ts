@@ -14,7 +14,7 @@ const KIND_LABELS: Readonly<Record<(typeof FIELD_KINDS)[number], string>> = {
 const Field = v.strictObject({
   id: Id, label: nameOf('label'), kind: choiceOf(v.picklist(FIELD_KINDS), 'Field type', FIELD_KINDS.map((value) => ({ value, label: KIND_LABELS[value] })), { looks: false, offered: true }),
   help: asLine(Copy, null),
-  /** What stands below the field when what was typed is no good. */
+  /** The text below the field if the input is not valid. */
   error: v.optional(asLine(Copy, null)),
   options: saidList('Choices', 40),
   required: v.optional(choiceOf(v.literal(true), 'Answer', [{ value: true, label: 'Required' }], { looks: false, offered: true, none: 'Optional' })),
@@ -22,9 +22,9 @@ const Field = v.strictObject({
 
 /** A form: fields with label, help and error, and the button that sends it. */
 export const form = kindOfBlock('form', { labelStyle: refTo('style', 'Style of labels', true), helpStyle: refTo('style', 'Style of help', true), order: orderOf('items'), items: byId(Field), submit: ButtonItem,
-  /** What its letters are called in the post box; absent: by the page. */
+  /** The name of its messages; absent: the name of the page. */
   tray: v.optional(said('Form name', 80)),
-  /** What is said after it was sent. */
+  /** The text after the form was sent. */
   answer: v.optional(said('Success message', 600)) }, {
   label: 'Form', column: 'parts',
   tree(kit, { id: block, labelStyle, order, items }) {

@@ -4,7 +4,7 @@ import { asFocus } from './meaning.ts';
 
 export const SIDES = ['top', 'bottom', 'left', 'right'] as const;
 
-/** What of a picture stays in sight where it is cropped: one of its sides, or a point of it as shares of its width and height. Absent: its middle. */
+/** The part of an image that stays visible when cropped: a side, or a point as shares of width and height. Absent: the middle. */
 export type Keeps = (typeof SIDES)[number] | { readonly x: number; readonly y: number };
 
 /** The field for it, beside the picture's own. */
@@ -12,7 +12,7 @@ export const keepsField = v.optional(asFocus(v.union([v.picklist(SIDES), v.stric
 
 const percent = (share: number): string => `${Math.round(share * 100)}%`;
 
-/** What the element needs for it: a class for a side, a position of its own for a point. */
+/** Returns the class for a side or the position for a point. */
 export function keepsAs(keeps: Keeps | undefined): { readonly className: string; readonly style?: string } {
   if (keeps === undefined) return { className: '' };
   return typeof keeps === 'string' ? { className: ` keeps-${keeps}` } : { className: '', style: `object-position: ${percent(keeps.x)} ${percent(keeps.y)}` };

@@ -3,10 +3,10 @@ import * as v from 'valibot';
 import { Id } from '../fields/index.ts';
 import type { Kit } from './kit.ts';
 
-/** What every block has. */
+/** The fields that every block has. */
 export interface BlockBase { readonly kind: string; readonly id: string }
 
-/** What a sample is made with: styles by what they are for, buttons and links that lead somewhere. */
+/** The material of samples: styles by use, buttons, and links with a target. */
 export interface SampleBrand {
   readonly styles: { readonly heading: string; readonly minor: string; readonly lead: string; readonly running: string; readonly fine: string; readonly eyebrow: string };
   /** The ground that the sample stands on, by id and by name. */
@@ -32,7 +32,7 @@ export interface SampleBrand {
  */
 export interface Kind<B extends BlockBase = BlockBase> {
   readonly kind: B['kind'];
-  /** What it is called on the desk. */
+  /** The label on the desk. */
   readonly label: string;
   readonly schema: v.GenericSchema<B>;
   /** Its element, with its places noted. */
@@ -50,18 +50,18 @@ export interface Extra {
   readonly of: 'block' | 'item';
   /** Field in which it is kept. */
   readonly key: string;
-  /** What it is called after `with`: `a picture`. */
+  /** The label after `with`: `a picture`. */
   readonly label: string;
   /** One to begin with; undefined where the site has nothing it could show. */
   readonly make: (brand: SampleBrand, id: string) => unknown;
-  /** What the field holds without it. */
+  /** The value of the field without this part. */
   readonly none: null | undefined | '';
 }
 
 /** A block without its id, and a name to make one of. */
 export type Sample<B> = Omit<B, 'kind' | 'id'> & { readonly name: string };
 
-/** What a kind says of itself beside its schema. */
+/** The description of a kind beside its schema. */
 interface Told<B> {
   readonly label: string;
   readonly column: Kind['column'];

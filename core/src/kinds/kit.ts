@@ -8,7 +8,7 @@ export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' |
 /** Keys from a block to one of its fields. */
 export type Path = readonly string[];
 
-/** What can be asked of the brand for a place of a block, on the ground that the block stands on. */
+/** The paints of the brand for a place of a block, on the background of the block. */
 export interface Paints {
   /** A text style, in the colour it has on this ground unless another role is named. */
   text(style: string, role?: string): readonly string[];
@@ -20,7 +20,7 @@ export interface Paints {
   corner(use: 'button' | 'card' | 'picture' | 'field'): string;
   /** The colour of an edge, for a part that has one only if the brand says so. */
   edge(use: 'card' | 'picture'): readonly string[];
-  /** What keeps the rows of a part apart by one of the brand's spaces. */
+  /** Separates the rows of a part by one of the brand's spaces. */
   apart(space: string): string;
   rule(): string;
   /** The line above a part, or below a row. */
@@ -33,7 +33,7 @@ export interface Paints {
 export interface PaintedAs {
   readonly part: string;
   readonly kind: PlaceKind;
-  /** What a list calls it: `Cell “12.50”`. */
+  /** The label in lists: `Cell “12.50”`. */
   readonly label: string;
   readonly paint: readonly string[];
   /** Id of the text style, where text is painted. */
@@ -44,7 +44,7 @@ export interface PaintedAs {
   readonly item?: Path;
 }
 
-/** What a list asks for: fields by id, an order, those that say something, and how many. */
+/** The query of a list: fields by id, an order, a filter and a number. */
 export interface ItemQuery {
   readonly collection: string;
   readonly heading?: string | undefined; readonly text?: string | undefined; readonly further?: string | undefined; readonly picture?: string | undefined;
@@ -59,7 +59,7 @@ export interface ItemQuery {
   readonly paged?: boolean | undefined;
 }
 
-/** What a list shows of an item: fields that say something, with where they are kept. */
+/** The shown fields of an item with a value, with their addresses. */
 export interface ListedItem {
   readonly id: string;
   readonly name: string;
@@ -68,7 +68,7 @@ export interface ListedItem {
   readonly heading?: ItemWords;
   readonly text?: ItemWords;
   readonly further?: ItemWords;
-  /** What it is put together with others by, with how many there are of them; empty where it says nothing. */
+  /** The group of the item, with its number of items; empty without a value. */
   readonly group?: { readonly text: string; readonly count: number };
   readonly picture?: { readonly asset: string; readonly alt: string; readonly at: Path };
 }
@@ -79,7 +79,7 @@ export interface ListPage { readonly number: number; readonly href: string; read
 
 /** How words are set. */
 export interface WordsHow {
-  /** What a list calls them instead of by their style: `Field label “Name”`. */
+  /** The label in lists in place of the style's: `Field label “Name”`. */
   readonly called?: string;
   readonly level?: number | null;
   readonly className?: string;
@@ -89,15 +89,14 @@ export interface WordsHow {
 }
 
 /**
- * What a kind of block builds its tree with. Everything that is painted goes
- * through here: it becomes a place with an id, with what paints it, and with the
- * address of the words it shows.
+ * The tools with which a kind of block builds its tree. Every painted element is made
+ * here: it becomes a place with an id, its recipes, and the address of its text.
  */
 export interface Kit {
   readonly paint: Paints;
-  /** Whether a picture lies behind the block. */
+  /** True if a picture lies behind the block. */
   readonly overPicture: boolean;
-  /** What a page may call the block or a part of it as an id of HTML: once a page. */
+  /** Returns a name for the block or a part of it as an HTML id, unique on the page. */
   htmlId(name: string): string;
   /** File that answers a form of this block which is sent; undefined where it stands on no page. */
   answeredBy(): string | undefined;
@@ -105,7 +104,7 @@ export interface Kit {
   items(query: ItemQuery): readonly ListedItem[];
   /** The pages that a list goes on over: the first, the last, and those around this one; none where one is enough. */
   listPages(query: ItemQuery): readonly ListPage[];
-  /** What the fields of a list's table are called. */
+  /** Returns the headers of a list's table. */
   fieldNames(query: ItemQuery, fields: readonly (string | undefined)[]): readonly string[];
   /** Links to the pages that a list goes on over. */
   pageLinks(pages: readonly ListPage[], style: Path): readonly Element[];

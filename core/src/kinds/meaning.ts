@@ -1,21 +1,21 @@
 import * as v from 'valibot';
 import { Copy, Id, Label, Order, text } from '../fields/index.ts';
 
-/** What of a site a field can point at, by id. */
+/** The parts of a site that a field can refer to, by id. */
 export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch', 'collection', 'download'] as const;
 export type Target = (typeof TARGETS)[number];
 
-/** What short names are of: under hostile copy each becomes as long as the longest of its kind. */
+/** The kinds of short names: under stress-test content each becomes as long as the longest of its kind. */
 export type NameKind = 'menu' | 'button' | 'card' | 'label' | 'cell' | 'heading';
 
 /** One of a few values, and what it is called. */
 export interface Option { readonly value: string | number | boolean; readonly label: string }
 
 /**
- * What a field of the document means. A schema says it beside what it allows, and
- * everything that has to do with a field's meaning is worked out from here:
- * references and what replaces them, links, hostile copy, search, the shape that
- * groups equal looks, what the desk offers, and which words are edited in place.
+ * The meaning of a field of the document, declared beside its schema. Everything that
+ * depends on the meaning of fields uses it: references and replacements, links,
+ * stress-test content, search, the shape that groups equal looks, the choices on the
+ * desk, and the texts that are edited in place.
  */
 export type Meaning =
   /** The id of something else. `label` names it where it is chosen. */
@@ -30,12 +30,12 @@ export type Meaning =
   | { readonly means: 'link' }
   /** The id of a field of the collection that the field `of` beside it names. `kinds`: those it may be of. */
   | { readonly means: 'field'; readonly of: string; readonly label: string; readonly kinds: readonly string[] }
-  /** What of a picture stays in sight where it is cropped: a side, or a point as shares of its width and height. */
+  /** The crop focus of an image: a side, or a point as shares of width and height. */
   | { readonly means: 'focus'; readonly label: string }
   /** Plain words that are said elsewhere than on the page, typed where the thing itself stands: the name of a tray, an answer. `many`: a list of them. */
   | { readonly means: 'said'; readonly label: string; readonly many: boolean; readonly most: number }
   /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
-  | { readonly means: 'choice'; readonly label: string; readonly options: readonly Option[]; /** What it is called that none is chosen, where that may be. */ readonly none: string; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
+  | { readonly means: 'choice'; readonly label: string; readonly options: readonly Option[]; /** The label of “none”, where no option is allowed. */ readonly none: string; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
   /** The order of a record that stands beside it. */
   | { readonly means: 'order'; readonly of: string };
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { meaningOf, type Meaning } from './meaning.ts';
 
-/** What has a meaning below a schema; null where nothing has. */
+/** The fields with a meaning below a schema; null if there are none. */
 type Node =
   | { readonly type: 'leaf'; readonly meaning: Meaning; readonly schema: v.GenericSchema }
   | { readonly type: 'object'; readonly meaning: Meaning | undefined; readonly entries: readonly Entry[] }
@@ -110,7 +110,7 @@ export function walk(schema: v.GenericSchema, value: unknown, see: See, at: stri
 
 function go(node: Node, value: unknown, see: See, at: string[], beside: Fields, inOrder: boolean, order: unknown): void {
   if (value === undefined || value === null) {
-    // That nothing is there is said too: what is shown may hang on it.
+    // An absent value is reported too, because the look can depend on it.
     if ('meaning' in node && node.meaning) see(node.meaning, value, at, beside);
     return;
   }
@@ -146,7 +146,7 @@ function within(node: Node, value: unknown, key: string, see: See, at: string[],
   at.pop();
 }
 
-/** What an entry of a list is called in an address: its id where it has one, for its position may change. */
+/** Returns the key of a list entry in an address: its id if it has one, because its position can change. */
 function listKey(one: unknown, position: number): string {
   return isObject(one) && typeof one['id'] === 'string' ? one['id'] : String(position);
 }
@@ -193,8 +193,8 @@ function withChanges(value: Fields, entries: readonly (readonly [string, unknown
 export interface FieldHere { readonly key: string; readonly meaning: Meaning; readonly value: unknown; readonly empty: Empty }
 
 /**
- * What is at an address below a value: the meaning of the field there with the
- * schema it has to fit, and the fields with a meaning that it has itself.
+ * Returns the field at an address below a value: its meaning, its schema, and the
+ * fields with a meaning inside it.
  */
 export function fieldAt(schema: v.GenericSchema, value: unknown, address: readonly string[]): { readonly meaning: Meaning | undefined; readonly schema: v.GenericSchema | undefined; readonly fields: readonly FieldHere[] } {
   let node = nodeOf(schema);
@@ -221,7 +221,7 @@ function below(node: Node, key: string): Node | null {
   }
 }
 
-/** What stands at an address of a walk, where entries of lists are named by their ids; undefined where nothing does. */
+/** Returns the value at an address of a walk, where ids name the entries of lists; undefined if there is none. */
 export function namedAt(value: unknown, address: readonly string[]): unknown {
   let here = value;
   for (const key of address) {

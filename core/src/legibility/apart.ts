@@ -20,7 +20,7 @@ export interface ApartPair {
   /** The way of seeing in which they are nearest. */
   readonly worst: Vision;
   readonly places: number;
-  /** What else tells them apart, in words; empty when colour is all there is. */
+  /** Other differences between the two, in words; empty if colour is the only one. */
   readonly besides: string;
 }
 

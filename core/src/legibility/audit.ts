@@ -31,7 +31,7 @@ export interface Audit {
   readonly byTree: readonly PlacedJudgement[];
   /** Pixels behind places over pictures, as far as they have been read. */
   readonly pixels: PixelSets;
-  /** What was read from the layout, as far as it has been. */
+  /** The measurements of the layout, as far as they exist. */
   readonly layout: readonly LayoutReading[];
 }
 
@@ -60,7 +60,7 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
     const changed = changedTokens(before.table, table);
     const byGroup = new Map(before.byGroup);
     const touched = touchedGroups(index, changed);
-    // What lies over a picture hangs on its pixels as well; its shade is of the structure, and what veils it of the surfaces it stands on.
+    // A group over an image depends on its pixels too; its shade depends on the structure, and its veil on the surfaces below.
     if (before.pixels !== pixels) for (const group of index.groups) if (group.overPicture && !samePixels(group, before.pixels, pixels)) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
@@ -71,9 +71,9 @@ export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenT
   return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byTree, byPage: [...byTree, ...judgeLayout(index, site, layout)], pixels, layout };
 }
 
-/** Whether the pixels behind a look over a picture are the very ones of before. */
+/** Returns true if the pixels behind a look over a picture are the very ones of before. */
 function samePixels(group: Group, before: PixelSets, now: PixelSets): boolean {
-  // That none is known is another reason than that some are.
+  // Having no measurements differs from having some.
   if ((before.size === 0) !== (now.size === 0)) return false;
   return group.places.every(({ page, id }) => AUDIT_WIDTHS.every((width) => PIXEL_AREAS.every((area) => {
     const key = pixelKey(page, id, width, area);
@@ -88,7 +88,7 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
     ...contrastRules(table, group, over), ...logoRules(table, group, site),
     ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...fontWeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
   ];
-  // What is not shown at a width is no good or bad there.
+  // A group that is hidden at a width neither passes nor fails there.
   return group.hidden.length === 0 ? judged : judged.filter((one) => !group.hidden.includes(bandOf(one.width)));
 }
 

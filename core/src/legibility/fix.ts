@@ -13,7 +13,7 @@ import { aspectsOf, seenOn } from './need.ts';
 
 /** A way to make a failing flat pair pass. */
 export interface Fix {
-  /** What is changed: the role of the ground, the swatch behind it, the value set on the place; of a logo its form, or the ground beneath. */
+  /** The target of the fix: the role of the background, its swatch, the override of the place, the logo variant, or the background below a logo. */
   readonly what: 'role' | 'swatch' | 'place' | 'form' | 'ground';
   readonly label: string;
   /** The colour it is to be, and how far that is; null where no colour is changed. */
@@ -106,7 +106,7 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
     .filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops)).slice(0, OFFERED);
 }
 
-/** Whether what failed at a place passes once an edit is done: at all widths of its band, which share their colours; without a state and a width, in all of them. */
+/** Returns true if what failed at a place passes once an edit is done: at all widths of its band, which share their colours; without a state and a width, in all of them. */
 function passesWith(site: Site, { place, rule, state, width }: Pick<Finding, 'place' | 'rule'> & Partial<Pick<Finding, 'state' | 'width'>>, ops: readonly Op[]): boolean {
   const after = applyChange(site, { ops }).site;
   const there = siteIndex(after).byAddress.get(`${place.page} ${place.id}`);

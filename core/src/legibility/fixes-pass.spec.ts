@@ -59,7 +59,7 @@ describe('one judge', () => {
         seen.add(kindOf(finding));
         fixed++;
       }
-      // What pairs and set lines say of a colour is what the audit says of its places.
+      // Pairs and set lines report the same ratios as the audit of their places.
       for (const pair of occurringPairs(site)) if (pair.found !== null) {
         const judged = failing.some((one) => one.rule === pair.rule && pair.states.includes(one.state) && pair.places.some((place) => placeKey(place) === placeKey(one.place)));
         if (pair.found < pair.needed) expect(judged).withContext(`${pair.rule} ${pair.kind} ${pair.found} of ${pair.needed}`).toBeTrue();

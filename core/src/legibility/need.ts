@@ -8,10 +8,10 @@ import type { Judgement, Verdict } from './outcome.ts';
 /** A rule about one colour on another. */
 export type PairRule = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast';
 
-/** What of a look is held against what lies behind it. */
+/** One aspect of a look that is compared with its background. */
 export interface Aspect {
   readonly rule: PairRule;
-  /** What it is painted with; the better of several counts. */
+  /** The painted properties; the best of several counts. */
   readonly properties: readonly PaintedProperty[];
   /** Where the pixels are looked at when a picture lies behind it. */
   readonly area: 'lines' | 'around';
@@ -34,7 +34,7 @@ const ASPECTS: Readonly<Record<Group['kind'], readonly [rest: readonly Aspect[],
   };
 })();
 
-/** What is judged of a look in one of its states (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, rules and pictures have nothing of it, a logo its ring. */
+/** Returns the aspects to judge of a look in one state (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, dividers and images have none; a logo has its focus ring. */
 export function aspectsOf({ kind }: Pick<Group, 'kind'>, state: State): readonly Aspect[] {
   return ASPECTS[kind][state === 'focus' ? 1 : 0];
 }
@@ -54,15 +54,15 @@ export function strictestNeed(table: TokenTable, group: Group, rule: PairRule, b
 }
 
 /**
- * What a look is seen on by a rule. Text stands on a fill of its own, be it a
- * button's, a mark's, a highlight's or a plate set behind it, as icons do; the
- * edge of a part and a ring stand on what is behind it.
+ * Returns the colour that a rule compares a look with. Text and icons are on their own
+ * fill, if they have one: of a button, a mark, a highlight or a panel. A border and a
+ * focus ring are on the background behind the element.
  */
 export function seenOn(table: TokenTable, group: Group, rule: PairRule, state: State, band: BandId): Backdrop {
   return standsOnItself(group, rule) ? fillOf(table, group, state, band) : behindOf(table, group, band);
 }
 
-/** Whether what is judged by a rule stands on the look's own fill. */
+/** Returns true if what is judged by a rule stands on the look's own fill. */
 export function standsOnItself(group: Group, rule: PairRule): boolean {
   return (rule === 'text-contrast' || rule === 'icon-contrast') && group.painting.has('background-color');
 }

@@ -2,7 +2,7 @@ import type { State } from '../site/index.ts';
 
 export type RuleId = 'text-contrast' | 'button-contrast' | 'field-contrast' | 'focus-contrast' | 'icon-contrast' | 'logo-contrast' | 'logo-size' | 'heading-order' | 'skipped-level' | 'phone-size' | 'phone-padding' | 'line-height' | 'font-weight' | 'line-length' | 'text-spacing' | 'zoom' | 'target-size' | 'first-heading' | 'link-words' | 'alternative-text' | 'covered';
 
-/** What a rule says: it passes, fails, cannot be told (with the reason), or does not apply. */
+/** The result of a rule: pass, fail, not measurable (with the reason), or not applicable. */
 export type Verdict = 'pass' | 'fail' | 'cannot-tell' | 'does-not-apply';
 
 /** One judgement of a rule, at a width and in a state. Ratios and px are exact; cut them off for display. */
@@ -19,7 +19,7 @@ export interface Judgement {
   readonly tokens: readonly string[];
 }
 
-/** What each rule asks, in words, with its source; `most`: what is needed is the most there may be. */
+/** The requirement of each rule, in words, with its source; `most`: the required value is a maximum. */
 export const RULES: Record<RuleId, { readonly asks: string; readonly source: string; readonly unit: ':1' | 'px' | ''; readonly most?: true }> = {
   'text-contrast': { asks: 'Text has enough contrast with its background', source: 'WCAG 2.2, 1.4.3', unit: ':1' },
   'button-contrast': { asks: 'A button’s fill or border has enough contrast with its background', source: 'WCAG 2.2, 1.4.11', unit: ':1' },

@@ -3,7 +3,7 @@ import { editedPage, type Place } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
 import type { RuleId } from './outcome.ts';
 
-/** What mends a page's outline, or what its header covers, with one press; undefined where somebody has to say something. */
+/** Returns the edit that fixes a page's outline, or a header that covers content; undefined if only a person can fix it. */
 export function outlineFix(site: Site, rule: RuleId, place: Place, found: number | null, needed: number): Edit | undefined {
   switch (rule) {
     case 'first-heading': {

@@ -26,7 +26,7 @@ export interface Pair {
   readonly ground: string;
   /** The foreground; two where the better of fill and edge counts. */
   readonly fores: readonly PairLayer[];
-  /** What lies behind, the topmost first, down to the first opaque one; white paper beneath. Null over a picture. */
+  /** The layers behind, the topmost first, down to the first opaque one, with white paper below. Null over an image. */
   readonly behind: readonly PairLayer[] | null;
   readonly states: readonly State[];
   /** The strictest ratio asked at the widths where it occurs. */
@@ -62,12 +62,12 @@ export function pairsOn(site: Site, path: string): Pair[] {
     if (on === undefined) known.set(group, (on = painted.has(group) || (!isOpaque(table, group) && shows(group.under))));
     return on;
   };
-  // What stands on a picture itself has no colour behind it that could be this one.
+  // A group directly on an image has no background colour that could be this one.
   const stands = (group: Group): boolean => !group.overPicture || group.states.some((state) => aspectsOf(group, state).some(({ rule }) => standsOnItself(group, rule)));
   return pairsAmong(table, index.groups.filter((group) => (painted.has(group) || shows(group.under)) && stands(group))).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
 }
 
-/** Whether nothing shows through a look at rest, at any width. */
+/** Returns true if nothing shows through a look at rest, at any width. */
 function isOpaque(table: TokenTable, group: Group): boolean {
   return BANDS.every(({ id }) => {
     const own = layerAt(table, group, 'background-color', 'rest', id);

@@ -10,9 +10,9 @@ export interface RoleJudgement {
   /** Null where there is nothing to rate, or a colour cannot be read. */
   readonly found: number | null;
   readonly needed: number;
-  /** What it is rated on: the background of the ground, or the fill, field or mark it stands on. */
+  /** The colour to compare with: the background, or the fill, field or mark below. */
   readonly behind: Rgb8;
-  /** Whether the figure is the lowest along a gradient: where a text stands on it, it may be more. */
+  /** True if the figure is the lowest along a gradient: where a text stands on it, it may be more. */
   readonly least: boolean;
 }
 

@@ -5,11 +5,11 @@ import type { Judgement } from './outcome.ts';
 
 /** A failing judgement that an edit brought or deepened. */
 export interface Worse extends Finding {
-  /** What was found before; null when the place is new. */
+  /** The measured value before; null if the place is new. */
   readonly before: number | null;
 }
 
-/** What an edit made worse: how many places, and the rows themselves for whoever looks at them. */
+/** The places that an edit made worse: their number, and their rows. */
 export interface AuditComparison {
   readonly places: number;
   /** In page order, those of so many places at most. */
@@ -37,7 +37,7 @@ export function compareAudits(before: Audit, after: Audit): AuditComparison {
     if (!list) known.set(was, (list = worseThan(old ?? [], fresh)));
     return list;
   };
-  /** What stood where a place stands now; null for a new one. */
+  /** Returns the earlier look of a place; null if the place is new. */
   const wasGroup = (place: Place): Group | null => {
     if (same) return after.index.groupOf.get(place)!;
     const old = before.index.byAddress.get(placeKey(place));

@@ -13,7 +13,7 @@ export function anchorOf(place: Place, where: Where): Anchor {
   return where === 'used' && place.usedId !== null ? { record: ['shared', 'overrides'], place: place.usedId } : { record: ['pages', editedPage(place.page) ?? place.page, 'overrides'], place: place.id };
 }
 
-/** Whether a value that paints a place is set on it here, or wherever it is used. */
+/** Returns true if a value that paints a place is set on it here, or wherever it is used. */
 export function whereSet(site: Site, place: Place, override: Override): Where {
   return site.pages[editedPage(place.page) ?? '']?.overrides[override.id] === override ? 'here' : 'used';
 }

@@ -18,7 +18,7 @@ export function blockElement(build: Build, block: Block): Element {
   return kindOf(block)?.tree(new BlockKit(build, block), block) ?? element('div', {});
 }
 
-/** What kinds build with, on a page: every place it paints is noted in `build`. */
+/** The tools that kinds build with on a page: `build` notes every painted place. */
 class BlockKit implements Kit {
   readonly paint: Paints;
   readonly #build: Build;

@@ -4,7 +4,7 @@ import type { BandId } from '../shape/index.ts';
 import { edgeWidth, recipeClass, recipes, type Recipe } from '../style/index.ts';
 import { STATES_OF, type Place } from './place.ts';
 
-/** What a place is made from; the rest is filled in from where the builder stands. */
+/** The data of a new place; the builder adds the rest from its position. */
 interface PlaceSpec {
   /** Its name within its section. */
   id: string;
@@ -22,7 +22,7 @@ interface PlaceSpec {
   item?: readonly string[];
   /** The picture it shows, by asset id. */
   asset?: string;
-  /** What no token paints of it. */
+  /** The parts of its look that no token paints. */
   look?: string;
   inherits?: Place;
   /** Other states than its kind has: a logo that is a link by itself. */
@@ -47,11 +47,11 @@ export class Build {
     readonly section: string,
     readonly ground: string,
     readonly under: Place | null,
-    /** What lies behind where no one colour does. */
+    /** The background behind it if there is no single colour. */
     readonly over: 'picture' | 'gradient' | null,
     /** Address of the section in the document. */
     readonly address: readonly string[],
-    /** What it is an entry of: nothing but this page, what all pages show once, or a shared section by its id. */
+    /** Its scope: this page only, shown once on all pages, or a shared section by its id. */
     readonly use: Use = 'own',
     /** Widths at which nothing of it is shown. */
     readonly hidden: readonly BandId[] = [],
@@ -126,7 +126,7 @@ export class Build {
 /** The attributes of a placed element: its classes, then `data-place`; in a shared section also what it is wherever that is used. */
 export function placed(place: Place, className = '', more?: Properties): Properties {
   let classes = className;
-  // What a drawing is painted with is in its file.
+  // The file of a drawing holds its colours.
   for (const recipe of place.recipes) if (!recipe.startsWith('drawing:')) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
   const marked: Properties = { className: classes, ...more, dataPlace: place.id };
   if (place.usedId !== null && place.usedId !== place.id) marked['dataUsed'] = place.usedId;

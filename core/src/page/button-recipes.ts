@@ -1,5 +1,5 @@
 import type { Brand } from '../site/index.ts';
 import { recipes, type Recipe } from '../style/index.ts';
 
-/** What a button is painted by. */
+/** Returns the recipes that paint a button. */
 export const buttonRecipes = (brand: Brand, ground: string, variant: string, size: string): Recipe[] => [recipes.text(brand.buttonStyle), recipes.corner('button'), recipes.buttonSize(size), recipes.button(variant, ground)];

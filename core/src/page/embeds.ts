@@ -2,7 +2,7 @@ import type { BlockOf } from '../kinds/index.ts';
 import type { Site } from '../site/index.ts';
 import { customProperty, rolePath } from '../style/index.ts';
 
-/** What an embed could be styled with, were it written to take custom properties: those of the background it stands on, of its style, and of its corner. */
+/** Returns the custom properties that the content of an embed could use: those of its background, its style and its corner. */
 export function embedProperties({ brand }: Site, { ground, style }: Pick<BlockOf<'embed'>, 'ground' | 'style'>): string[] {
   const on = brand.grounds[ground];
   const text = brand.styles[style];

@@ -23,7 +23,7 @@ const formsIn = perSection(({ columnOrder, columns, blocks }) => columnOrder.fla
   return form.kind === 'form' ? [form] : [];
 })));
 
-/** What a letter says: fields by what they are called, in their order. */
+/** A field of a message: its label and its value, in order. */
 export interface LetterField { readonly label: string; readonly value: string }
 
 /** Longest answer to one field, characters. */

@@ -18,7 +18,7 @@ export function hrefOf(site: Site, href: Href): string {
   return file === undefined ? '#' : `${file}${href.anchor === undefined ? '' : `#${href.anchor}`}`;
 }
 
-/** Whether a link leads to the top of a page that it stands on. */
+/** Returns true if a link leads to the top of a page that it stands on. */
 export const isAt = (link: Href, page: Page): boolean => link.to === 'page' && link.page === originOf(page).id && link.anchor === undefined && link.item === undefined;
 
 /** Runs of text with emphasis and links; each link and each marked run is a place that inherits from its paragraph. */

@@ -9,7 +9,7 @@ const THERE = ' › ';
 /** Most items of one collection that are offered; all can be typed. */
 const MOST_OFFERED = 200;
 
-/** What leads somewhere within the site, in words that `hrefFrom` reads again: pages by title, sections by their anchor, items of collections that have pages, downloads. Titles that several pages have are told apart by address. */
+/** Returns the link targets within the site, in words that `hrefFrom` can read: pages by title, sections by anchor, items with pages, downloads. Pages with the same title are told apart by address. */
 export function linkOffers(site: Site): string[] {
   const pages = site.pageOrder.flatMap((id) => {
     const page = site.pages[id]!;

@@ -22,7 +22,7 @@ describe('what a cropped picture keeps', () => {
       const point = typed(site, at, '30, 20');
       expect([field(point, at).value, field(point, at).focus]).toEqual(['30 % from left, 20 % from top', { asset: 'view', at: { x: 0.3, y: 0.2 } }]);
       expect(bodyHtml(point, 'home')).toContain('style="object-position: 30% 20%"');
-      // What is said of it is read as what it was.
+      // The shown text of the point reads back as the same point.
       expect(typed(point, at, field(point, at).value)).toEqual(point);
       const side = typed(point, at, 'its top');
       expect(field(side, at).focus!.at).toEqual({ x: 0.5, y: 0 });

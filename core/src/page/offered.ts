@@ -7,10 +7,10 @@ import type { Place } from './place.ts';
 export interface Offered {
   readonly address: readonly string[];
   readonly label: string;
-  /** What stands there, as the value of one of the options; empty for none. */
+  /** The value of the chosen option; empty for none. */
   readonly value: string;
   readonly options: readonly { readonly value: string; readonly label: string }[];
-  /** What is kept when an option is chosen. */
+  /** Returns the value to store for an option. */
   readonly kept: (value: string) => unknown;
   /** Where it is typed, with what is offered, rather than chosen; `problem` says what is wrong with it, empty when nothing is. */
   readonly typed?: { readonly offers: readonly string[]; readonly problem: (text: string) => string };
@@ -42,10 +42,10 @@ export function offeredFields(site: Site, place: Place): Offered[] {
   return [...style, ...others].flatMap(({ field, address }) => offered(site, field, address));
 }
 
-/** What is offered wherever a kind has it. */
+/** The fields that every kind offers. */
 const ALWAYS: ReadonlySet<Meaning['means']> = new Set(['link', 'said', 'field', 'focus']);
 
-/** What a picture shows, and what stands for it in words. */
+/** Returns true if a field shows an image or its alternative text. */
 const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning.means === 'ref' && meaning.to === 'asset');
 
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
@@ -109,13 +109,13 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
 
 const MIDDLE = 'its middle';
 
-/** What a cropped picture keeps, in words. */
+/** Returns the crop focus in words. */
 function keepsText(keeps: Keeps | undefined): string {
   if (keeps === undefined) return MIDDLE;
   return typeof keeps === 'string' ? `its ${keeps}` : `${Math.round(keeps.x * 100)} % from left, ${Math.round(keeps.y * 100)} % from top`;
 }
 
-/** What was typed for it, or in a sentence why it is nothing of the kind. */
+/** Returns the typed crop focus, or a sentence with the problem. */
 function keepsFrom(typed: string): { readonly keeps: Keeps | undefined } | string {
   const words = typed.trim().toLowerCase().replace(/^(its|the) /, '');
   if (words === '' || words === 'middle' || words === 'center' || words === 'centre') return { keeps: undefined };
@@ -129,7 +129,7 @@ function keepsFrom(typed: string): { readonly keeps: Keeps | undefined } | strin
 /** Longest alternative text that is read out without tiring, characters. */
 const MOST_ALT = 250;
 
-/** What is wrong with the words that stand for a picture where it is not seen; empty when nothing is. No words at all say that it is an ornament. */
+/** Returns the problem of an alternative text; empty if there is none. An empty text marks an ornament. */
 export function altProblem(text: string): string {
   if (/\.(jpe?g|png|webp|gif|svg|avif)$/i.test(text.trim())) return 'This is a file name. Describe the image, or leave the field empty for an ornament.';
   if (text.length > MOST_ALT) return `${text.length} characters; at most ${MOST_ALT}, which screen readers read in one go. Put the rest in a caption.`;

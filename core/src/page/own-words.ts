@@ -19,7 +19,7 @@ const SHORT: Readonly<Record<Sampled, readonly [number, string]>> = { eyebrow: [
 /** Pages that are looked through, the home page first: each has to be built for it. */
 const PAGES = 4;
 
-/** What words depend on. */
+/** The parts of a site that its own words depend on. */
 const partsOf = (site: Site): readonly unknown[] => [site.shared, site.items, site.collections, site.brand.styles, site.name];
 const known = new WeakMap<Site['pages'], { readonly parts: readonly unknown[]; readonly found: OwnWords }>();
 
@@ -66,7 +66,7 @@ function findOwnWords(site: Site): OwnWords {
   };
 }
 
-/** What a place says, or what its name in lists quotes of it (a link within a text has no words of its own). */
+/** Returns the text of a place, or the quote in its label (a link within a text has no text of its own). */
 function wordsOf(site: Site, place: Place): string {
   let value: unknown = site;
   for (const part of place.words ?? []) value = (value as Record<string, unknown> | undefined)?.[part];

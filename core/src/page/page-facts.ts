@@ -8,7 +8,7 @@ export const TITLE_SHOWN = 60;
 export const DESCRIPTION_SHOWN = 160;
 
 /** Something about what a page says of itself that will not be read as it is meant. */
-export interface PageFactProblem { readonly page: string; readonly title: string; readonly words: string; /** What of it can be fixed at once, or where it stands. */ readonly fix?: FactFix }
+export interface PageFactProblem { readonly page: string; readonly title: string; readonly words: string; /** The fix for it, or its place. */ readonly fix?: FactFix }
 
 /** How a problem is fixed: a first heading given, all but the first lowered, a link led to the page itself; or the place where somebody has to say something. */
 export type FactFix = { readonly kind: 'first-heading' | 'one-heading' } | { readonly kind: 'link'; readonly at: readonly string[] } | { readonly kind: 'place'; readonly place: string };
@@ -43,7 +43,7 @@ export const SAYS_NOTHING = /^(click )?(here|this|link|more|read more|learn more
 /** Widest picture that may say nothing: smaller ones are ornaments as a rule, px. */
 const ORNAMENT = 64;
 
-/** What of a page's outline keeps somebody from finding their way by it: no first heading or several, links that say nothing, pictures without words. */
+/** Returns the problems of a page's outline: no first-level heading or several, links without meaning, images without text. */
 function outlineProblems(site: Site, id: string): Omit<PageFactProblem, 'page' | 'title'>[] {
   const { places } = pageTree(site, id);
   const first = places.filter(({ level }) => level === 1).length;

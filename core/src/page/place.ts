@@ -12,7 +12,7 @@ export interface Place {
   readonly page: string;
   readonly section: string;
   readonly kind: PlaceKind;
-  /** What a list calls it: `Button “Read the notice”`. */
+  /** The label in lists: `Button “Read the notice”`. */
   readonly label: string;
   readonly recipes: readonly Recipe[];
   readonly states: readonly State[];
@@ -43,7 +43,7 @@ export interface Place {
   readonly item: readonly string[] | null;
   /** The picture it shows, by asset id. */
   readonly asset: string | null;
-  /** What else of its look is set in the document and painted by no token: the strength of a shade, the focus point of a picture. */
+  /** Other parts of its look that the document sets and no token paints: the strength of a shade, the focus of an image. */
   readonly look: string | null;
 }
 

@@ -67,10 +67,10 @@ function keep<T extends object>(all: WeakMap<T, Kept>, one: T, site: Site, fresh
   return shape;
 }
 
-/** Whether how a block looks hangs on more than itself. */
+/** Returns true if how a block looks hangs on more than itself. */
 const isOpen = (block: Block): boolean => listsItems(block) || block.kind === 'menu';
 
-/** What of a section decides how its places look: everything but its ids, its words, and where its links lead. */
+/** Returns everything of a section that decides the look of its places: all but ids, text and link targets. */
 function sectionShape(site: Site, section: Section, page: Page): string {
   const known = keptFor(site, sections.get(section));
   if (known !== undefined) return known;
@@ -125,7 +125,7 @@ function openShape(site: Site, block: Block, page: Page): string {
   return once(`${freshShape(site, block).shape}#${listsItems(block) ? shapeOfItems(site, block, page) : site.shared.header.order.length}`);
 }
 
-/** What of a block decides how its places look, by what its fields mean, and whether it hangs on a picture. */
+/** Returns everything of a block that decides the look of its places, by the meaning of its fields, and whether it depends on an image. */
 function freshShape(site: Site, block: Block): { readonly shape: string; readonly pictured: boolean } {
   work.shapes++;
   let shape: string = block.kind;
@@ -146,7 +146,7 @@ function freshShape(site: Site, block: Block): { readonly shape: string; readonl
   return { shape, pictured };
 }
 
-/** What of a field decides how places look; undefined where nothing does. */
+/** Returns the part of a field that decides the look of places; undefined if there is none. */
 function lookOf(site: Site, meaning: Meaning, value: unknown): string | undefined {
   switch (meaning.means) {
     case 'ref':

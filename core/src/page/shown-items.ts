@@ -5,7 +5,7 @@ import { downloadFile } from './download-file.ts';
 import { Header, sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
 
 /**
- * What a list of a collection shows, in its order: of each item the fields it asks for, as far as the item says something.
+ * Returns the items of a list in order, each with the requested fields that have a value.
  *
  * @param page that it stands on: one that a list goes on over shows what comes there
  */
@@ -47,7 +47,7 @@ export function shownListPages(site: Site, query: Query, page: Page): ListPage[]
   return Array.from({ length: count }, (_, i) => i + 1).filter((one) => one === 1 || one === count || Math.abs(one - number) <= AROUND).map((one) => ({ number: one, href: listPageFile(first.file, one), here: one === number }));
 }
 
-/** What of the items decides how the places of a list look: which of them there are. */
+/** Returns the part of the items that decides the look of a list: the shown items. */
 export function shapeOfItems(site: Site, query: Query, page: Page): string {
   const links = (words: ItemWords | undefined) => (words?.href === undefined ? '' : '>') + (words?.runs?.map((run) => ('link' in run ? '>' : '')).join('') ?? '');
   let group: string | undefined;
@@ -61,7 +61,7 @@ export function shapeOfItems(site: Site, query: Query, page: Page): string {
 
 const reading = new WeakMap<Section, boolean>();
 
-/** Whether a block lists the items of a collection. */
+/** Returns true if a block lists the items of a collection. */
 export const listsItems = (block: Block): block is Extract<Block, { kind: 'items' }> => 'collection' in block;
 
 function sectionReads(section: Section): boolean {
@@ -70,7 +70,7 @@ function sectionReads(section: Section): boolean {
   return known;
 }
 
-/** Whether something leads to the page of an item: its address is the item's. */
+/** Returns true if something leads to the page of an item: its address is the item's. */
 function linksItem(schema: v.GenericSchema, value: unknown): boolean {
   let found = false;
   walk(schema, value, (meaning, one) => {
@@ -87,7 +87,7 @@ function headerReads(header: Header): boolean {
   return known;
 }
 
-/** Whether what a page shows hangs on items: it lists some, or is the page that they have one like each. */
+/** Returns true if what a page shows hangs on items: it lists some, or is the page that they have one like each. */
 export function readsItems(site: Site, page: Page): boolean {
   if (site.collectionOrder.length === 0) return false;
   return Object.values(site.collections).some((one) => one.page === originOf(page).id) || headerReads(site.shared.header) || sectionsOn(site, page).some(sectionReads);

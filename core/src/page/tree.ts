@@ -23,14 +23,14 @@ export interface PageTree {
   readonly places: readonly Place[];
 }
 
-interface Cached { shared: Shared; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether the page shows items. */ reads: boolean; tree: PageTree }
+interface Cached { shared: Shared; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** True if the page shows items. */ reads: boolean; tree: PageTree }
 /** Trees that a page was taken apart into, the last one first: an edit that changes the structure is compared with what was before it. */
 const cache = new WeakMap<Page, readonly Cached[]>();
 const KEPT_TREES = 2;
 
 const structures = new WeakMap<Site, string>();
 
-/** What of the brand and the other pages decides a tree: ids and roles, never values. Worked out once a site, not once a page. */
+/** Returns the part of the brand and of other pages that decides a tree: ids and roles, never values. Computed once per site, not per page. */
 export function structureKey(site: Site): string {
   let key = structures.get(site);
   if (key === undefined) structures.set(site, (key = describe(site)));
@@ -43,7 +43,7 @@ function describe(site: Site): string {
     brand.buttonStyle, declaredKey(brand),
     ...brand.styleOrder.map((id) => `${id}:${brand.styles[id]!.role}:${brand.styles[id]!.label}`),
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
-    // What drawings are painted with.
+    // The colours of drawings.
     ...Object.values(site.assets).filter((asset) => asset.bound).map((asset) => assetFile(asset, brand)),
     ...Object.values(site.downloads).map((one) => `${one.hash}:${one.id}`), site.language,
     // Which form of the logo stands on a ground may hang on colours.
@@ -58,12 +58,12 @@ export function forgetTree(page: Page, site?: Site): void {
   else cache.delete(page);
 }
 
-/** Whether a tree of a page is still the one that is given for its structure. */
+/** Returns true if a tree of a page is still the one that is given for its structure. */
 export function isKept(tree: PageTree): boolean {
   return cache.get(tree.page)?.some((one) => one.tree === tree) ?? false;
 }
 
-/** Whether a page has been taken apart in the structure the site has now. */
+/** Returns true if a page has been taken apart in the structure the site has now. */
 export function hasTree(site: Site, page: Page): boolean {
   return cache.get(page)?.some((one) => isOf(one, site)) ?? false;
 }
@@ -71,7 +71,7 @@ export function hasTree(site: Site, page: Page): boolean {
 const isOf = (one: Cached, site: Site): boolean =>
   one.shared === site.shared && one.assets === site.assets && sameItems(one, site) && one.structure === structureKey(site);
 
-/** Whether a page shows the same items. One that shows none begins to only with another page, other shared parts, or a collection that names it. */
+/** Returns true if a page shows the same items. One that shows none begins to only with another page, other shared parts, or a collection that names it. */
 const sameItems = (one: Cached, site: Site): boolean =>
   one.collections === site.collections ? !one.reads || one.items === site.items : !one.reads && !readsItems(site, one.tree.page);
 

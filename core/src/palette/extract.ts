@@ -7,7 +7,7 @@ export interface Pixels {
   readonly data: Uint8Array | Uint8ClampedArray;
 }
 
-/** What a colour seems to do in a picture. */
+/** The likely job of a colour in an image. */
 export type PictureRole = 'ground' | 'text' | 'signal' | 'ornament';
 
 export interface PaletteColor {

@@ -47,7 +47,7 @@ export function proposeNames(colors: readonly Oklch[], taken: Iterable<string>):
   });
 }
 
-/** What sets a colour apart from others of its name; nothing for the one in the middle. */
+/** Returns the difference of a colour from others of the same name; empty for the middle one. */
 function comparedWith({ l, c }: Oklch, others: readonly Oklch[]): string {
   if (others.every((other) => c > other.c + 0.02)) return 'Strong ';
   if (others.every((other) => c < other.c - 0.02)) return 'Soft ';

@@ -2,7 +2,7 @@ import { oklabToOklch, rgb8ToOklab, type Rgb8 } from '../color/index.ts';
 
 /** Chroma below which a hue is not seen. */
 const GREY = 0.03;
-/** What a difference in chroma and half a turn of hue count for, beside one in lightness. */
+/** The weights of a difference in chroma and of half a turn of hue, compared with one in lightness. */
 const CHROMA = 1.5;
 const HUE = 0.15;
 /** A strong colour that becomes a grey, or a grey that becomes strong. */

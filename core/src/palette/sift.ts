@@ -22,7 +22,7 @@ export interface SiftColor {
 export const SIFT_WEIGHTS = { extent: 30, role: 25, spread: 15, apart: 20, use: 10 } as const;
 export type SiftPart = keyof typeof SIFT_WEIGHTS;
 
-/** What a role counts for, 0 to 1: a signal makes a brand known, an ornament least. */
+/** The weight of a role, 0 to 1: highest for a signal, lowest for an ornament. */
 const ROLE: Record<PictureRole, number> = { signal: 1, text: 0.8, ground: 0.7, ornament: 0.2 };
 /** ΔE OK at which a colour is fully apart from those before it. */
 const FULLY_APART = 0.2;
@@ -89,7 +89,7 @@ function nearest(lab: Oklab, ids: readonly string[], labs: ReadonlyMap<string, O
   return found;
 }
 
-/** What dropping one colour costs, given those that are kept. */
+/** The cost of dropping one colour, given the included ones. */
 export interface Drop<C extends SiftColor = SiftColor> {
   readonly color: C;
   /** The nearest colour that is kept; null when none is. */

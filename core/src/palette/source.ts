@@ -1,7 +1,7 @@
 import { rgb8ToOklab, type Rgb8 } from '../color/index.ts';
 import type { PictureRole } from './extract.ts';
 
-/** What a source is: pixels, an SVG, a plain text, a style sheet, or an old site of pages and sheets. */
+/** The kind of a source: pixels, an SVG, plain text, a style sheet, or an old site of pages and sheets. */
 export type SourceKind = 'picture' | 'drawing' | 'text' | 'sheet' | 'site';
 
 /** A line of a text in which a colour occurs. */
@@ -35,9 +35,9 @@ export interface Source {
   readonly id: string;
   readonly name: string;
   readonly kind: SourceKind;
-  /** What it is, in figures: "480 × 320", "14 colours in 3 files". */
+  /** The size of the source: "480 × 320", "14 colours in 3 files". */
   readonly facts: string;
-  /** What was left out or read with losses, in whole sentences; empty when nothing was. */
+  /** The parts that were skipped or read with losses, in whole sentences; empty if there were none. */
   readonly notes: readonly string[];
   /** Size in px of a picture; null for texts. */
   readonly size: { readonly width: number; readonly height: number } | null;

@@ -10,7 +10,7 @@ const CANVAS: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 /** A flat opaque colour, or the fact that a picture shows through. */
 export type Backdrop = Rgb8 | 'picture';
 
-/** What is seen where a group's own fill stands: its background composited over everything beneath. */
+/** Returns the visible colour of a group's fill: its background composited over all layers below. */
 export function fillOf(table: TokenTable, group: Group, state: State, band: BandId): Backdrop {
   const cell = group.painting.at('background-color', state, band);
   const own = cell ? colorOf(cellValue(table, cell).css) : undefined;
@@ -20,7 +20,7 @@ export function fillOf(table: TokenTable, group: Group, state: State, band: Band
   return composite(own, behind);
 }
 
-/** What lies behind a group: the surface it stands on, with all translucent layers composited. */
+/** Returns the colour behind a group: the surface below, with all translucent layers composited. */
 export function behindOf(table: TokenTable, group: Group, band: BandId): Backdrop {
   if (group.overPicture) return 'picture';
   return group.under ? fillOf(table, group.under, 'rest', band) : CANVAS;

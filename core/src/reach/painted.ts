@@ -29,7 +29,7 @@ export function heightAt(table: TokenTable, painting: Painting, width: number): 
   return (px('line-height') ?? 0) + 2 * ((px('padding-block') ?? FIELD_PADDING) + (px('border-width') ?? 0));
 }
 
-/** What is painted, as text that is equal exactly when the painted value is equal: colours as written, lengths in px. */
+/** Returns a painted value as text, equal exactly if the painted values are equal: colours as written, lengths in px. */
 export function paintedText(table: TokenTable, painting: Painting, property: PaintedProperty, state: State, width: number): string | undefined {
   const cell = painting.at(property, state, bandOf(width));
   if (!cell) return undefined;

@@ -3,7 +3,7 @@ import { BANDS, type BandId } from '../shape/index.ts';
 import { declarationsOf, type Declaration, type Recipe } from '../style/index.ts';
 import { STATES } from '../site/index.ts';
 
-/** What one property of a place takes, in one state and band. */
+/** The value of one property of a place, in one state and band. */
 export interface Cell {
   readonly property: PaintedProperty;
   readonly state: State;

@@ -153,7 +153,7 @@ describe('the index of a site', () => {
     const alone = index.groups.find((group) => group.count === 1 && index.pagesWith(new Set([group])).join() === 'more')!;
     const [only] = alone.places;
     expect([only!.page, index.groupOf.get(only!)]).toEqual(['more', alone]);
-    // What a list holds stays; what was only looked at is taken apart anew.
+    // The places of a list stay; pages that were only inspected are built again.
     const home = index.tree('home');
     index.letGo('home');
     index.letGo('more');

@@ -14,7 +14,7 @@ export interface HeldPlace {
   readonly by: Override;
 }
 
-/** What an edit does to the painted site. A place may be changed in one property and held in another. */
+/** The effect of an edit on the painted site. A place can change in one property and keep another. */
 export interface Ripple {
   readonly changed: readonly Place[];
   readonly held: readonly HeldPlace[];
@@ -57,7 +57,7 @@ function heldIn(group: Group, changed: ReadonlySet<string>): HeldPlace[] {
   return [...seen.values()].flatMap((one) => group.places.map((place) => ({ place, ...one })));
 }
 
-/** Whether any property that names a changed token is painted otherwise, at any width. */
+/** Returns true if any property that names a changed token is painted otherwise, at any width. */
 function cellsDiffer(before: TokenTable, after: TokenTable, old: Group, now: Group, state: State, changed: ReadonlySet<string>): boolean {
   const done = new Set<string>();
   for (const cell of now.painting.cells) {
@@ -108,7 +108,7 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
   return { changed, held, added, removed };
 }
 
-/** Whether two sites are the same but for their pages and their token values. */
+/** Returns true if two sites are the same but for their pages and their token values. */
 function sameStructure(before: Site, after: Site): boolean {
   return before.shared === after.shared && before.assets === after.assets && structureKey(before) === structureKey(after);
 }

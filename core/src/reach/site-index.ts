@@ -9,7 +9,7 @@ import { mouldOf, type Mould } from './mould.ts';
 import { positionIn } from './position.ts';
 import { tokenIndex } from './token-index.ts';
 
-interface Cached { pages: readonly PublishedPage[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** Whether a page shows items. */ reads: boolean; index: Index }
+interface Cached { pages: readonly PublishedPage[]; shared: Site['shared']; assets: Site['assets']; structure: string; items: Site['items']; collections: Site['collections']; /** True if a page shows items. */ reads: boolean; index: Index }
 /** The last indexes by the site's first page, newest first: an edit is compared with the state before it. */
 const cache = new WeakMap<object, readonly Cached[]>();
 const KEPT_INDEXES = 3;
@@ -90,7 +90,7 @@ class Index implements SiteIndex {
   readonly #numbers = new Map<Override, number>();
   #trees: readonly PageTree[] | undefined;
   #places: readonly Place[] | undefined;
-  /** What each page that was taken apart has: its tree then, and the look of each of its places. */
+  /** The tree of each page that was built, and the look of each of its places. */
   readonly #taken = new Map<string, { readonly tree: PageTree; readonly looks: ReadonlyMap<Place, Built>; byId?: ReadonlyMap<string, Place> }>();
   /** Pages of which some group has its places listed: they stay taken apart. */
   readonly #listed = new Set<string>();
@@ -107,7 +107,7 @@ class Index implements SiteIndex {
     const templates = new Map<string, Template>();
     this.#laid = pages.map((page) => this.#lay(page, partShapes(site, page), templates));
     this.count = placesIn(this.groups);
-    // What looks were told apart by is needed no more.
+    // The keys that told looks apart are no longer needed.
     this.#known.clear();
     this.#paintings.clear();
     this.#moulds.clear();
@@ -127,7 +127,7 @@ class Index implements SiteIndex {
     return (this.#trees ??= this.#pages.map((page) => this.#page(page.id)!.tree));
   }
 
-  /** Whether its places are still those of the pages' trees: another structure may have come and gone in between. */
+  /** Returns true if its places are still those of the pages' trees: another structure may have come and gone in between. */
   holds(): boolean {
     for (const { tree } of this.#taken.values()) if (!isKept(tree)) return false;
     return true;
@@ -171,7 +171,7 @@ class Index implements SiteIndex {
 
   letGo(page: string): void {
     const taken = this.#taken.get(page);
-    // What was asked for stays: lists and groups hold its places.
+    // Pages that were asked for stay: lists and groups hold their places.
     if (!taken || this.#trees || this.#listed.has(page)) return;
     this.#taken.delete(page);
     forgetTree(taken.tree.page);
@@ -311,7 +311,7 @@ class Index implements SiteIndex {
     });
   }
 
-  /** What is set on a place here, and wherever it is used. */
+  /** Returns the overrides of a place, on this page and everywhere. */
   #setOn(place: Place, here: ReadonlyMap<string, readonly Override[]>): SetOn {
     return { here: here.get(place.id) ?? NONE, used: (place.usedId !== null && this.#used.get(place.usedId)) || NONE };
   }

@@ -38,7 +38,7 @@ export interface SetValue {
 export function setValues(site: Site): SetValue[] {
   const index = siteIndex(site);
   const rank: Record<Standing, number> = { stray: 0, held: 1, bound: 2 };
-  // What is set on a place is among what its look is told apart by: no page is taken apart to find and count them.
+  // Overrides are part of a look's key, so no page has to be built to find and count them.
   const looks = new Map<Override, Set<Group>>();
   for (const group of index.groups) for (const override of group.painting.overrides) looks.set(override, (looks.get(override) ?? new Set()).add(group));
   const valueOf = (override: Override, record: readonly string[], placeOf: (groups: ReadonlySet<Group>) => Place | undefined): SetValue => {

@@ -3,7 +3,7 @@ import { readLength } from '../css/index.ts';
 import { resolveToken, type TokenTable } from '../style/index.ts';
 import type { Cell } from './painting.ts';
 
-/** What a cell comes to: the literal CSS, and the tokens on the way to it (none for a literal override). */
+/** The value of a cell: the literal CSS, and the tokens that lead to it (none for a literal override). */
 export interface CellValue {
   readonly css: string;
   readonly chain: readonly string[];
@@ -47,7 +47,7 @@ export function colorOf(css: string): Rgb8 | undefined {
 }
 
 const REM = 16;
-/** What a length text says, apart from width and font size. */
+/** Returns a length in px for a width and a font size. */
 type Length = (width: number, fontSize: number) => number;
 const lengths = new Map<string, Length | null>();
 /**

@@ -1,7 +1,7 @@
 import { ARRANGEMENTS, allKinds } from '../kinds/index.ts';
 import { BANDS, bandQuery } from '../shape/index.ts';
 
-/** What changes its colours from state to state, and may take time to: whatever carries the look of a button, a link, a menu entry or a field. */
+/** The elements with colours that change with their state, and may change slowly: buttons, links, menu entries and form fields. */
 export const MOVING = '.button, .link, .menu-link, .site-name, .field';
 
 /**

@@ -51,7 +51,7 @@ export function webManifest(site: Site): string {
   return `${JSON.stringify({ name: site.name, lang: site.language, icons: ICON_SIDES.map((side) => ({ src: iconFile(side), sizes: `${side}x${side}`, type: 'image/png' })) }, null, 2)}\n`;
 }
 
-/** What is shown where a page is shared (Open Graph). */
+/** Returns the Open Graph tags of a page. */
 function sharing(site: Site, page: Page): Element[] {
   const asset = page.picture === undefined ? undefined : site.assets[page.picture];
   const tell = (property: string, content: string) => element('meta', { property: `og:${property}`, content });
@@ -62,7 +62,7 @@ function sharing(site: Site, page: Page): Element[] {
   ];
 }
 
-/** What stands at a former address: it leads on to the page, in any browser and on any host; where items have one like it each, to that of the first. */
+/** Returns the page at a former address: it redirects to the present page in any browser and on any host; if several items had the address, to the first. */
 export function redirectHtml(site: Site, page: Page): string {
   return leadingOn(firstItem(site, page.id)?.file ?? page.file, page.title, page.language ?? site.language);
 }

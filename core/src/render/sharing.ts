@@ -10,7 +10,7 @@ export const SHARING = { width: 1200, height: 630 } as const;
 /** Where the picture lies that is made for a page which has none of its own; relative to the pages. */
 export const sharingFile = (page: Pick<Page, 'id'>): string => `images/sharing-${page.id}.png`;
 
-/** What a picture for sharing is drawn from: the first words of the page in the style and colours they have there, and the name of the site. */
+/** The content of a sharing image: the first words of the page in their style and colours, and the name of the site. */
 export interface SharingCard {
   readonly title: string;
   readonly name: string;

@@ -25,7 +25,7 @@ function recipesCss(brand: Brand): string {
     if (plain.length > 0) rules.push(`${name} { ${plain.map(line).join(' ')} }`);
     for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled', 'busy', 'selected'] as const) {
       const own = declarations.filter((one) => one.state === state);
-      // What is selected inside a strong or emphasised run is selected text of its paragraph.
+      // A selection within strong or emphasised text belongs to its paragraph.
       const inside = state === 'selected' ? `, ${name} :is(strong, em)::selection` : '';
       if (own.length > 0) rules.push(`${name}${PSEUDO[state]}${inside}, ${name}[data-show="${state}"] { ${own.map(line).join(' ')} }`);
     }

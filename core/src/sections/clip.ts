@@ -3,7 +3,7 @@ import { Block, mapFields, walk, type Target } from '../kinds/index.ts';
 import { SCHEMA_VERSION, Section, literalCss, type Asset, type Download, type Override, type Site } from '../site/index.ts';
 import { resolveToken, rolePath, styleSizeAt, tokenTable } from '../style/index.ts';
 
-/** What of the brand a section names, that another brand may have otherwise. */
+/** The parts of a brand that a section refers to and that another brand may lack. */
 const ASKED = ['style', 'ground', 'variant', 'size', 'space'] as const;
 type Asked = (typeof ASKED)[number];
 
@@ -15,7 +15,7 @@ interface ClippedValue extends Omit<Override, 'id' | 'place'> {
   /** The section or the block whose place it is set on, by its id within the section; and which of its places. */
   readonly owner: string;
   readonly part: string;
-  /** What the value came to, for a brand without that token. */
+  /** The computed value, for a brand without that token. */
   readonly css: string;
 }
 
@@ -49,7 +49,7 @@ function lookOf({ brand }: Site, target: Asked, id: string): Look | undefined {
 
 const listOf = ({ brand }: Site, target: Asked): readonly string[] => ({ style: brand.styleOrder, ground: brand.groundOrder, variant: brand.variantOrder, size: brand.sizeOrder, space: brand.spaceOrder })[target];
 
-/** What is set on the places of a section, where it stands and wherever it is used. */
+/** Returns the overrides of a section, on this page and everywhere. */
 function valuesOf({ brand, shared, pages }: Site, section: Section, { page, entry }: { readonly page: string; readonly entry: string }): ClippedValue[] {
   const table = tokenTable(brand);
   const source = pages[page]?.sections[entry];
@@ -60,7 +60,7 @@ function valuesOf({ brand, shared, pages }: Site, section: Section, { page, entr
     if (known !== section.id && !Object.hasOwn(section.blocks, known)) return [];
     return [{ ...one, owner: known, part: part.join('/'), css: one.value.kind === 'literal' ? one.value.css : resolveToken(table, one.value.path).css }];
   });
-  // What it has wherever it is used comes first: what is set here goes before it.
+  // Overrides that apply everywhere come first, so that overrides of this page win.
   return [...(kept ? of(shared.overrides, `${source.shared}:`) : []), ...of(pages[page]?.overrides ?? {}, kept ? `${entry}:` : '')];
 }
 
@@ -117,8 +117,8 @@ function distance(one: Look, other: Look): number {
   return use + levels + size + (from && to ? deltaERgb(from, to) : 0);
 }
 
-/** What a clip becomes in a site. */
-export interface FromClip { readonly section: Section; readonly assets: readonly Asset[]; readonly downloads: readonly Download[]; /** What is set on its places. */ readonly values: readonly Override[]; /** What could not come along, in words. */ readonly left: readonly string[] }
+/** The section that a copied section becomes in a site. */
+export interface FromClip { readonly section: Section; readonly assets: readonly Asset[]; readonly downloads: readonly Download[]; /** The overrides of its places. */ readonly values: readonly Override[]; /** The parts that could not be copied, in words. */ readonly left: readonly string[] }
 
 /**
  * The section of a clip as one of this site.

@@ -6,7 +6,7 @@ import type { SectionKind } from './section-kind.ts';
 
 type Roles = Partial<Record<Target, Readonly<Record<string, string | undefined>>>>;
 
-/** What of a site a kind of section can name by a role: the ids that fill it. */
+/** Returns the ids of a site that fill the roles of a kind of section. */
 function rolesOf({ brand, pageOrder, assets, downloads, shared, collectionOrder }: Site): Roles {
   const ofTheLogo = new Set(Object.values(shared.logo?.forms ?? {}).map((form) => form.asset));
   return {
@@ -35,7 +35,7 @@ function filled(site: Site, roles: Roles, kind: SectionKind, ids: (count: number
   }))));
 }
 
-/** Whether a site has all that a kind of section shows: one with pictures needs a picture. */
+/** Returns true if a site has all that a kind of section shows: one with pictures needs a picture. */
 export function canLayIn(site: Site, kind: SectionKind): boolean {
   let all = true;
   filled(site, rolesOf(site), kind, (count) => `b${count}`, () => {
@@ -47,9 +47,9 @@ export function canLayIn(site: Site, kind: SectionKind): boolean {
 
 /** How a kind is laid in. */
 export interface LaidIn {
-  /** Whether the page has its first heading already: then that of an opener is one of the second level. */
+  /** True if the page has its first heading already: then that of an opener is one of the second level. */
   readonly headed?: boolean;
-  /** What its first heading says instead of its own first words: the title of a page without a heading. */
+  /** The text of its first heading in place of its own: the title of a page without a heading. */
   readonly title?: string;
 }
 

@@ -5,13 +5,13 @@ import { sectionOf, type Page, type Section, type Site } from '../site/index.ts'
 const isShown = ({ means }: Meaning): boolean => means === 'words' || means === 'line';
 const isEmpty = (value: unknown): boolean => value === '' || (Array.isArray(value) && value.every((run) => (run as Inline).text.trim() === ''));
 
-/** What words may stand for one another: those of one field of one kind of block, texts by their style. */
+/** Returns the sort of a text: texts of the same field of the same kind of block can replace one another, body texts by style. */
 const sortOf = (block: Block, field: string): string => `${block.kind} ${block.kind === 'text' ? block.style : ''} ${field}`;
 
-/** What a page says, in its order, by what it may stand for. */
+/** The texts of a page in order, by sort. */
 export type PageWords = ReadonlyMap<string, readonly unknown[]>;
 
-/** What a page says, to be gathered once for all sections that are looked at in its words. */
+/** Returns the texts of a page, collected once for all section previews. */
 export function wordsOfPage(site: Site, kept: Page): PageWords {
   const page = shownPage(site, kept);
   const said = new Map<string, unknown[]>();

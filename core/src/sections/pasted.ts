@@ -5,18 +5,18 @@ import { stylesByRole } from '../style/index.ts';
 
 /** A node of pasted HTML as plain data: an element by its tag, with what of its attributes may matter, or a text. */
 export type PastedNode = string | { readonly tag: string; readonly href?: string; readonly foreign: boolean; /** Its own look, as CSS values. */ readonly look?: PastedLook; readonly children: readonly PastedNode[] };
-/** What of a look of elsewhere can be kept as a raw value. */
+/** The parts of foreign formatting that can be kept as raw values. */
 export type PastedLook = Readonly<Partial<Record<(typeof PASTED_LOOKS)[number], string>>>;
 export const PASTED_LOOKS = ['color', 'font-size', 'font-weight', 'line-height', 'letter-spacing'] as const;
 
-/** What became of something pasted. */
+/** The result of pasting. */
 export interface Pasted {
   readonly blocks: readonly Block[];
-  /** What was taken, in words: `2 headings`, `a list`. */
+  /** The pasted parts in words: `2 headings`, `a list`. */
   readonly taken: readonly string[];
   /** Values of elsewhere that headings and paragraphs came with: kept as raw values only where that is asked for. */
   readonly looks: readonly { readonly block: string; readonly property: (typeof PASTED_LOOKS)[number]; readonly css: string }[];
-  /** What was left out, and why, in words. */
+  /** The parts that were not pasted, with the reason, in words. */
   readonly left: readonly string[];
 }
 
@@ -156,7 +156,7 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
     collect(node.children, 0);
     const [head = [], ...body] = rows.filter((row) => row.length > 0);
     if (head.length === 0) return;
-    // What stands beside nothing is words, as it is where tables only put things side by side.
+    // A table that only places things side by side is read as text.
     if (body.length === 0 || head.length === 1) return visit(node.children.flatMap(function cells(one): PastedNode[] {
       return typeof one === 'string' ? [one] : ['td', 'th'].includes(one.tag) ? [{ ...one, tag: 'div' }] : one.children.flatMap(cells);
     }));

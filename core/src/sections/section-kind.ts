@@ -1,7 +1,7 @@
 import type { Block } from '../kinds/index.ts';
 import type { Section } from '../site/index.ts';
 
-/** What a kind of section is for: what a designer narrows the shelf by. */
+/** The purposes of kinds of section, used as a filter. */
 export const SECTION_USES = ['openers', 'words', 'pictures', 'lists', 'offers', 'people', 'contact'] as const;
 export type SectionUse = (typeof SECTION_USES)[number];
 
@@ -14,7 +14,7 @@ export type SectionUse = (typeof SECTION_USES)[number];
  */
 export interface SectionKind {
   readonly id: string;
-  /** What it is called, and the section that is made of it. */
+  /** The label of the kind and of the sections made from it. */
   readonly label: string;
   readonly use: SectionUse;
   readonly arrangement?: Section['arrangement'];

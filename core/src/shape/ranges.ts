@@ -47,7 +47,7 @@ export const RANGES = {
 } as const satisfies Record<string, Range>;
 export type RangeName = keyof typeof RANGES;
 
-/** Whether a number is finite and within the named range. */
+/** Returns true if a number is finite and within the named range. */
 export function inRange(name: RangeName, value: number): boolean {
   const { min, max } = RANGES[name];
   return Number.isFinite(value) && value >= min && value <= max;

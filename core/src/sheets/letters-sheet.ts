@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 
-/** What of a letter goes into a sheet. */
+/** The parts of a message in a spreadsheet. */
 interface SheetLetter { readonly at: string; readonly tray: string; readonly page: string; readonly fields: readonly { readonly label: string; readonly value: string }[] }
 
 /** Letters as a sheet: when, in which tray, from which page, then a column for every field that one of them has; cells that a program would run are made words. */

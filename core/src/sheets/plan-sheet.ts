@@ -5,7 +5,7 @@ import type { CollectionField, FieldKind, Item, Site } from '../site/index.ts';
 import { setOp, type Edit, type Op } from '../change/index.ts';
 import { namingColumn, type Sheet } from './csv.ts';
 
-/** What bringing a sheet into a collection would do, before it does. */
+/** The effect of importing a spreadsheet into a collection, before it is imported. */
 export interface SheetPlan {
   readonly columns: readonly { readonly head: string; /** The field it goes to; of a new one the kind it will have; null: it has no name and is left. */ readonly field: string | null; readonly fresh: FieldKind | null }[];
   readonly added: number;
@@ -103,7 +103,7 @@ function uniquePathIn(name: string, taken: Set<string>): string {
   return slug;
 }
 
-/** What a column holds, by what stands in it. */
+/** Returns the type of a column by its cells. */
 function kindOfColumn(cells: readonly string[]): FieldKind {
   const said = cells.map((cell) => cell.trim()).filter((cell) => cell !== '');
   const all = (test: (cell: string) => boolean) => said.length > 0 && said.every(test);

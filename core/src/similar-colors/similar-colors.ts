@@ -5,7 +5,7 @@ import { placeCount, setValues, siteIndex, type SiteIndex } from '../reach/index
 import type { Site } from '../site/index.ts';
 import { rolePath, swatchColor, swatchPath } from '../style/index.ts';
 
-/** What was decided of a colour close to a swatch: it goes along when that moves, or is left alone. */
+/** The choice for a colour close to a swatch: it moves with the swatch, or stays. */
 export type SimilarWay = 'along' | 'leave';
 
 /** A colour close to one that is changed: another swatch, a raw colour of a ground, a colour set on a place. */
@@ -29,7 +29,7 @@ export interface SimilarColor {
 /** Degrees of hue and ΔE OK within which a colour is similar; greys, which have no hue, by ΔE alone. */
 export const SIMILAR = { hue: 26, deltaE: 0.3, greyDeltaE: 0.08, grey: 0.02 } as const;
 
-/** Whether two colours are close enough to be similar. */
+/** Returns true if two colours are close enough to be similar. */
 export function isSimilar(one: Oklch, other: Oklch): boolean {
   const distance = deltaE(oklchToOklab(one), oklchToOklab(other));
   if (one.c < SIMILAR.grey || other.c < SIMILAR.grey) return distance <= SIMILAR.greyDeltaE;

@@ -6,7 +6,7 @@ import type { Brand } from './brand.ts';
 import { need, unique, type Miss } from './miss.ts';
 import type { Site } from './site.ts';
 
-/** What of the brand and the logo points at what is not there, is there twice, or leads back to itself, beyond what fields say by themselves. */
+/** Reports references of brand and logo that have no target, occur twice or refer to themselves, as far as field schemas cannot. */
 export function checkBrand(site: Site, miss: Miss): void {
   const { brand } = site;
   for (const [record, name] of [

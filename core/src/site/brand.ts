@@ -33,7 +33,7 @@ export const Swatch = v.strictObject({
   rule: v.nullable(RuleSchema),
   /** The rule it had before it was made plain, so that it can have it back. */
   formerRule: v.optional(v.nullable(RuleSchema)),
-  /** What was decided of colours close to it: whether they go along when it moves. */
+  /** The choices for similar colours: whether they move with it. */
   similar: v.optional(record(text(200), v.picklist(['along', 'leave']))),
   locked: v.boolean(),
   provisional: v.boolean(),
@@ -127,7 +127,7 @@ export const Motion = v.strictObject({
   easing: v.strictTuple([ranged('share'), ranged('bezierY'), ranged('share'), ranged('bezierY')]),
 });
 export type Motion = v.InferOutput<typeof Motion>;
-/** What moves when its state changes. */
+/** The elements that a motion can apply to. */
 export const MOTION_USES = ['button', 'link', 'field'] as const;
 export type MotionUse = (typeof MOTION_USES)[number];
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { Id, Label } from '../fields/index.ts';
 
-/** What may be kept for visitors to download, by media type, with the ending of its file. */
+/** The media types that visitors can download, each with its file ending. */
 export const DOWNLOAD_TYPES = { 'application/pdf': 'pdf', 'application/zip': 'zip', 'text/csv': 'csv', 'text/calendar': 'ics', 'text/plain': 'txt' } as const;
 export type DownloadType = keyof typeof DOWNLOAD_TYPES;
 

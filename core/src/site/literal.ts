@@ -4,7 +4,7 @@ import type { OverrideProperty } from './painted.ts';
 
 /** Largest length that anything here is, px, in whatever unit it is written. */
 const LONGEST = 10_000;
-/** What a family may be called, quoted or not. */
+/** A valid family name, quoted or not. */
 const NAME = /^[\p{L}\p{N} ._-]{1,60}$/u;
 /** Names that need no quotes. */
 const WORDS = /^[\p{L}][\p{L}\p{N} _-]*$/u;
@@ -64,7 +64,7 @@ function lengths(css: string, most: number, least: number): string | undefined {
   return parts.length > 0 && parts.length <= most && parts.every((one) => one !== undefined) ? parts.join(' ') : undefined;
 }
 
-/** Whether a text is one whole CSS value: every bracket, quote and comment that it opens it closes, and nothing in it could end a rule or a sheet. */
+/** Returns true if a text is one whole CSS value: every bracket, quote and comment that it opens it closes, and nothing in it could end a rule or a sheet. */
 export function isWholeValue(css: string): boolean {
   if (/[{};<]/.test(css)) return false;
   const open: string[] = [];

@@ -17,7 +17,7 @@ export const Logo = v.strictObject({
   forms: byId(LogoForm), formOrder: v.pipe(orderOf('forms'), v.minLength(1)),
   /** Form by ground; a ground that is absent takes the form that is seen best on it. */
   onGround: record(Id, Id),
-  /** Whether the site's name stands beside it. */
+  /** True if the site's name stands beside it. */
   named: v.boolean(),
   /** The site's icon: a form on a ground's background, or (null) on nothing, with a margin as a share of the side. */
   icon: v.strictObject({ form: Id, ground: v.nullable(refTo('ground', 'Background of the icon')), margin: ranged('iconMargin') }),

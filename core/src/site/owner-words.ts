@@ -2,7 +2,7 @@ import { kindOf } from '../kinds/index.ts';
 import type { Section } from './section.ts';
 import type { Site } from './site.ts';
 
-/** What has the field at an address, in words: `Fares, cards in Seasons`. */
+/** Returns the owner of the field at an address, in words: `Fares, cards in Seasons`. */
 export function ownerWords(site: Site, address: readonly string[]): string {
   const [root, one, two] = address;
   if (root === 'shared' && one === 'logo') return 'The icon of the site';

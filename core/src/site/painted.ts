@@ -1,14 +1,14 @@
-/** What there is to know of a property that the brand paints. */
+/** The description of a painted property. */
 interface Painted {
   /** Computed styles of the browser that tell what was painted; or, in words, why none does. A property without either cannot be declared. */
   readonly computed: readonly string[] | string;
   /** How two values are told to be the same, by the kind of value they are. */
   readonly value: 'color' | 'length' | 'word' | 'family' | 'shadow';
-  /** Whether it can be set on one place. */
+  /** True if it can be set on one place. */
   readonly settable: boolean;
-  /** Whether an element without a value of its own takes its parent's. */
+  /** True if an element without a value of its own takes its parent's. */
   readonly inherited: boolean;
-  /** What the slip of a place calls it; null where it is no row there. */
+  /** Its label in the slip of a place; null if the slip has no such row. */
   readonly row: string | null;
 }
 
@@ -61,7 +61,7 @@ type Declared = keyof typeof PAINTED;
 /** A property the brand paints; what a drawing is painted with is in its file, by number. */
 export type PaintedProperty = Declared | `drawing-${number}`;
 
-/** What there is to know of a property. */
+/** Returns the description of a painted property. */
 export function paintedFacts(property: PaintedProperty): Painted {
   return property in PAINTED ? PAINTED[property as Declared] : { value: 'color', computed: 'what a drawing is painted with is in its file', settable: false, inherited: false, row: 'Drawing' };
 }

@@ -23,7 +23,7 @@ export function toIssues(issues: readonly v.BaseIssue<unknown>[]): Issue[] {
 /** A document that cannot be read; `issues` say where and why. */
 export class SiteIssues extends Error {
   readonly issues: readonly Issue[];
-  /** Whether it was made by a newer version, which has it in order. */
+  /** True if it was made by a newer version, which has it in order. */
   readonly newer: boolean;
   constructor(issues: readonly Issue[], newer = false) {
     super(`The site could not be read: ${issues[0]?.path ? `${issues[0].path} ` : ''}${issues[0]?.message ?? 'unknown reason'}`);

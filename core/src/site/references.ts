@@ -85,7 +85,7 @@ function targetsOf({ brand, shared, assets, downloads, pages, collections }: Sit
   return { collection: collections, style: brand.styles, ground: brand.grounds, variant: brand.variants, size: brand.sizes, space: brand.spaces, swatch: brand.swatches, asset: assets, download: downloads, page: pages, section: shared.sections };
 }
 
-/** What fields say by themselves: where they point, and what they order. */
+/** Checks the references and orders that field schemas describe. */
 function checkFields(schema: v.GenericSchema, value: unknown, start: readonly string[], targets: Targets, miss: Miss): void {
   walk(schema, value, (meaning, one, at, beside) => {
     if (meaning.means === 'ref' && typeof one === 'string') {
@@ -99,7 +99,7 @@ function checkColumns({ section, at }: SectionAt, miss: Miss): void {
   sameKeys(section.columnOrder.flatMap((id) => section.columns[id]?.order ?? []), section.blocks, [...at, 'columns'].join('.'), miss);
 }
 
-/** Whether all that a page may point at, or share an id with, is there as it was. */
+/** Returns true if all that a page may point at, or share an id with, is there as it was. */
 function sameTargets(before: Site, after: Site): boolean {
   const same = (one: Readonly<Record<string, unknown>>, other: Readonly<Record<string, unknown>>): boolean => {
     if (one === other) return true;
@@ -133,7 +133,7 @@ function checkIdsOnPages(site: Site, pages: readonly Page[], miss: Miss): void {
   for (const section of Object.values(site.shared.sections)) once(idsOf(section), `shared.sections.${section.id}`);
 }
 
-/** What is wrong with a reference, as an issue with its place. */
+/** Returns a reference without a target as an issue with its place. */
 export function danglingIssue({ where, kind, target }: Dangling): { path: string; message: string } {
   switch (kind) {
     case 'order': return { path: where, message: 'has an order that does not match its entries' };

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { byId, Id, Label, PathSegment, ranged } from '../fields/index.ts';
 import { orderOf, refTo } from '../kinds/index.ts';
 
-/** What has a corner, an edge and a shadow. */
+/** The elements with a corner, a border and a shadow. */
 export const CornerUse = v.picklist(['button', 'card', 'picture', 'field']);
 export type CornerUse = v.InferOutput<typeof CornerUse>;
 export const CORNER_USES = CornerUse.options;
@@ -25,7 +25,7 @@ export const Shadow = v.strictObject({
 });
 export type Shadow = v.InferOutput<typeof Shadow>;
 
-/** What has an edge of a width of its own; `rule` are the lines between parts and rows. */
+/** The elements with their own border width; `rule` are the lines between parts and rows. */
 export const EDGE_USES = [...CORNER_USES, 'rule'] as const;
 export type EdgeUse = (typeof EDGE_USES)[number];
 const Edges = v.strictObject({ button: ranged('edge'), card: ranged('edge'), picture: ranged('edge'), field: ranged('edge'), rule: ranged('edge') });
@@ -40,13 +40,13 @@ export const PLAIN_EDGES: v.InferOutput<typeof Edges> = { button: 2, card: 0, pi
 const named = v.union([ranged('corner'), Id]);
 const shadowOf = v.nullable(Id);
 
-/** What one button variant has otherwise than all buttons: a corner as above, an edge in px, a shadow by id or none. What it does not name it has as all buttons do. */
+/** The differences of one button variant from all buttons: a corner as above, a border in px, a shadow by id or none. Absent parts are as on all buttons. */
 export const OwnShape = v.strictObject({ corner: v.optional(named), edge: v.optional(ranged('edge')), shadow: v.optional(shadowOf) });
 export type OwnShape = v.InferOutput<typeof OwnShape>;
 
 /** The part of a brand that shapes buttons, cards, pictures and fields alike. */
 export const shapeFields = {
-  /** What each has: a radius of its own in px, or a named corner by id. */
+  /** The corner of each: a radius in px, or a named corner by id. */
   corners: v.strictObject({ button: named, card: named, picture: named, field: named }),
   cornerList: v.optional(v.strictObject({ items: byId(Corner), order: orderOf('items') })),
   edges: v.optional(Edges, PLAIN_EDGES),

@@ -10,9 +10,9 @@ import { Logo } from './logo.ts';
 import { Override } from './override.ts';
 import { SCHEMA_VERSION } from './versions/chain.ts';
 
-/** What an entry says of its section on this page alone. */
+/** The settings of a section on this page only. */
 const onThisPage = {
-  /** What a link to the section names it by; no other section of the page has it. */
+  /** The anchor of the section; unique on the page. */
   anchor: v.optional(PathSegment),
   /** Widths at which it is not shown. */
   hidden: v.optional(v.pipe(v.array(v.picklist(BANDS.map(({ id }) => id))), v.minLength(1), v.maxLength(BANDS.length - 1, 'must leave a width at which the section is shown'))),
@@ -44,12 +44,12 @@ export const Page = v.strictObject({
   language: v.optional(Language),
   /** Search engines are asked not to list it. */
   unlisted: v.optional(v.literal(true)),
-  /** What is shown where the page is shared. */
+  /** The sharing image. */
   picture: v.optional(refTo('asset', 'Sharing image')),
   /** Kept sections that stand in place of what all pages share. */
   header: v.optional(refTo('section', 'Header of this page')),
   footer: v.optional(refTo('section', 'Footer of this page')),
-  /** What of the two it has not at all. */
+  /** The missing ones of the two. */
   without: v.optional(v.pipe(v.array(v.picklist(['header', 'footer'])), v.minLength(1), v.maxLength(2))),
   sectionOrder: orderOf('sections'),
   sections: byId(SectionEntry),
@@ -77,7 +77,7 @@ export const Header = v.pipe(v.strictObject({
   stays: v.optional(v.literal(true)),
   /** Where the first section of a page has a picture behind it, it lies over that, on no ground of its own; there it does not stay. */
   over: v.optional(v.literal(true)),
-  /** What opens the menu on phones, where it is folded; absent: it wraps there. */
+  /** The label of the button that opens the menu on phones, if the menu is collapsed; absent: the menu wraps. */
   fold: v.optional(nameOf('menu')),
   /** A line above name and menu that everybody should read. */
   notice: v.optional(v.strictObject({ ground: refTo('ground', 'Background of the notice', true), style: refTo('style', 'Style of the notice', true), content: Content })),
@@ -93,7 +93,7 @@ export const Header = v.pipe(v.strictObject({
 }));
 export type Header = v.InferOutput<typeof Header>;
 
-/** What all pages share. */
+/** The parts that all pages share. */
 export const Shared = v.strictObject({
   header: Header,
   footer: Section,

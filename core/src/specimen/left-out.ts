@@ -9,8 +9,8 @@ import type { SpecimenPart } from './frame.ts';
 export interface LeftOut { readonly label: string; readonly count: number }
 
 /**
- * What the pages use that the given parts do not show: looks made of a recipe
- * that no sample carries, values set on single places, and pictures. Most places first.
+ * Returns the looks on the pages that the given parts do not show: recipes without a
+ * sample, overrides of single places, and images. Most places first.
  */
 export function leftOut(site: Site, parts: readonly SpecimenPart[]): LeftOut[] {
   const shown = new Set<string>();

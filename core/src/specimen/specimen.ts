@@ -10,7 +10,7 @@ import { SpecimenFrame, classes, type SpecimenPart } from './frame.ts';
 import { leftOut, leftOutWords } from './left-out.ts';
 import { buttonsPart, ladderPart, spacePart, stylesPart } from './shapes.ts';
 
-/** What only the specimen needs: it puts samples beside each other, and keeps them whole on paper. */
+/** The CSS that only the specimen needs: it places samples side by side and keeps them whole on paper. */
 export const SPECIMEN_CSS = `
 .specimen { padding-block: 32px; }
 .specimen .samples { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 24px; padding-block: 12px; }

@@ -4,8 +4,8 @@ import { edgeWidth, namedCorner, shapeOfVariant } from './shape-tokens.ts';
 const keys = new WeakMap<Brand, string>();
 
 /**
- * What of a brand decides which declarations its recipes have, whatever the
- * values: two brands of one key have the same stylesheet but for their tokens.
+ * Returns a key for the declarations of a brand's recipes, without their values: two
+ * brands with the same key have the same stylesheet except for their tokens.
  */
 export function declaredKey(brand: Brand): string {
   let key = keys.get(brand);

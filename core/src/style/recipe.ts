@@ -28,7 +28,7 @@ export const recipes = {
   on: (ground: string, role: string): Recipe => `on:${ground}:${role}`,
   link: (ground: string): Recipe => `link:${ground}`,
   menu: (ground: string): Recipe => `menu:${ground}`,
-  /** What a drawing is painted with: swatches by id. It is in the picture, not in the stylesheet. */
+  /** The colours of a drawing: swatches by id. They are in the image, not in the stylesheet. */
   drawing: (swatches: readonly string[]): Recipe => `drawing:${swatches.join(',')}`,
   logo: (): Recipe => 'logo',
   rule: (ground: string): Recipe => `rule:${ground}`,

@@ -8,16 +8,16 @@ import { resolvedSwatches, type ResolvedSwatch } from './swatches.ts';
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 const BLACK: Rgb8 = { r: 0, g: 0, b: 0, alpha: 1 };
 
-/** Whether rules that look for a readable colour look at a swatch first. */
+/** Returns true if rules that look for a readable colour look at a swatch first. */
 export const isCore = ({ swatch }: ResolvedSwatch): boolean => swatch.part === 'core' && !swatch.rule;
 
 /** The colours of the roles of one ground. */
 export interface RoleColors {
-  /** What fills a role, its default rule where it is not set. */
+  /** Returns the value of a role; its default rule if it is not set. */
   readonly value: (role: string) => AutoValue;
   /** The colour it comes to; what leads back to itself is black. */
   readonly rgb: (role: string) => Rgb8;
-  /** What the rule for a readable colour comes to there, whether the role has that rule or not. */
+  /** Returns the result of the rule for a readable colour there, whether the role uses that rule or not. */
   readonly clearest: (role: string) => Clearest<ResolvedSwatch>;
 }
 
@@ -92,7 +92,7 @@ export function colorBetween(one: Rgb8, other: Rgb8, share: number): Rgb8 {
   return paintedRgb({ ...oklabToOklch(mixed), alpha: 1 });
 }
 
-/** What the rule for a readable colour comes to in a role of a ground, with what is needed there. */
+/** Returns the result of the rule for a readable colour in a role of a background, with the required ratio. */
 export function clearestChoice(brand: Brand, ground: string, role: string): Clearest<ResolvedSwatch> & { readonly needed: number } {
   return { ...roleColors(brand.grounds[ground]!, resolvedSwatches(brand), mannersOf(brand)).clearest(role), needed: roleNeed(role) };
 }

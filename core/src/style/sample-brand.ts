@@ -2,7 +2,7 @@ import type { SampleBrand } from '../kinds/index.ts';
 import type { Site } from '../site/index.ts';
 import { stylesByRole } from './styles-by-role.ts';
 
-/** What samples of blocks are made with, for a ground of a site. */
+/** Returns the material for samples of blocks, for a background of a site. */
 export function sampleBrand(site: Site, ground: string): SampleBrand {
   const { brand } = site;
   const logos = new Set(Object.values(site.shared.logo?.forms ?? {}).map((form) => form.asset));

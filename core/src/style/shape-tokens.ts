@@ -88,7 +88,7 @@ export function* shapeTokens(brand: Brand): Iterable<Token> {
   }
 }
 
-/** What a variant has otherwise than all buttons. */
+/** Yields the tokens for the differences of a variant from all buttons. */
 function* ownShapeTokens(brand: Brand, { id, label, path, shape = {} }: ButtonVariant): Iterable<Token> {
   const base = (part: keyof OwnShape) => ({ path: `button.${path}.${part}`, label: `${label} buttons, ${part}`, address: ['brand', 'variants', id, 'shape', part] });
   const named = typeof shape.corner === 'string' ? brand.cornerList?.items[shape.corner] : undefined;

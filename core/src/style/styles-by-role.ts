@@ -4,7 +4,7 @@ import { styleSizeAt } from './style-size.ts';
 /** Text styles by what they are for. */
 export interface StylesByRole { readonly opening: string; readonly heading: string; readonly minor: string; readonly lead: string; readonly running: string; readonly fine: string; readonly eyebrow: string }
 
-/** What text is read at, px: of several running styles the nearest to it is the plain one. */
+/** The reading size, px: the body style with the nearest size is the plain one. */
 const READ_AT = 17;
 
 /** The style for each purpose: one made for it, else the nearest there is, whether it is on the scale or not. */

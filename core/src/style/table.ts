@@ -157,7 +157,7 @@ function lineWidth(brand: Brand, style: TextStyle): number {
   return round(style.longest! * ((family ? widthOf(family.metrics, style.weight, style.italic) : 0.5) + style.letterSpacing), 2);
 }
 
-/** What a step is called: "Text size", "2 steps up", "1 step down". */
+/** Returns the label of a step: "Text size", "2 steps up", "1 step down". */
 const stepLabel = (step: number): string => (step === 0 ? 'Text size' : `${Math.abs(step)} ${Math.abs(step) === 1 ? 'step' : 'steps'} ${step > 0 ? 'up' : 'down'}`);
 
 /** The step that a path of the scale names; undefined for any other path. */

@@ -59,10 +59,10 @@ function standIns(family: Family): readonly Ready[] {
 }
 
 /**
- * What stands in while a family's files load, or when they do not come:
- * regular and bold, upright and slanted. CSS Fonts Level 5: `size-adjust` scales
- * the letters to the average width of the family's, the overrides are shares of
- * the size so adjusted and put the content area back where it was.
+ * Returns the fallback faces, which show while a family's files load or if they do not
+ * load: regular and bold, upright and italic. CSS Fonts Level 5: `size-adjust` scales the
+ * letters to the average width of the family; the overrides are shares of the adjusted
+ * size and restore the content area.
  */
 export function fallbackFaces(family: Family): FallbackFace[] {
   return standIns(family).flatMap((ready) => [400, 700].flatMap((weight) => [false, true].map((italic): FallbackFace => {

@@ -6,7 +6,7 @@ export function familyById(id: string, own?: OwnFamilies): Family | undefined {
   return (own && Object.hasOwn(own, id) ? own[id] : undefined) ?? LIBRARY.find((family) => family.id === id);
 }
 
-/** What a family can be set in: weights that there are a file for, and whether a slanted one is among them. */
+/** Returns the weights of a family that have a file, and whether it has an italic. */
 export function stylesOf(family: Family): { readonly weights: readonly (readonly [number, number])[]; readonly italic: boolean } {
   if ('weights' in family) return { weights: family.weights.map((weight) => [weight, weight] as const), italic: family.italic };
   const upright = family.faces.filter((face) => !face.italic);

@@ -1,7 +1,7 @@
 import type { FontMetrics } from './metrics.ts';
 
 export type FamilyKind = 'serif' | 'slab' | 'sans' | 'mono' | 'display' | 'hand';
-/** What of the three that every reader has comes nearest. */
+/** The nearest of the three generic shapes. */
 export type FamilyShape = 'serif' | 'sans' | 'mono';
 export const FAMILY_SHAPES: readonly FamilyShape[] = ['serif', 'sans', 'mono'];
 export const FAMILY_KINDS: readonly FamilyKind[] = ['serif', 'slab', 'sans', 'mono', 'display', 'hand'];
@@ -11,7 +11,7 @@ export interface LibraryFamily {
   readonly id: string;
   readonly name: string;
   readonly kind: FamilyKind;
-  /** What stands in for it. */
+  /** The shape of its fallback. */
   readonly shape: FamilyShape;
   /** Made for paragraphs. */
   readonly text: boolean;

@@ -1,4 +1,4 @@
-/** What of a font decides how lines of it stand and how long they are. All in em. */
+/** The metrics of a font that decide line height and text width. All in em. */
 export interface FontMetrics {
   /** Above the baseline, as the browser takes it for the content area. */
   readonly ascent: number;

@@ -3,14 +3,14 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-/** What a task may take. */
+/** The limits of a task. */
 export interface ApartLimits {
   readonly seconds: number;
   /** Memory of the process, whatever takes it: heap, pixels, a library's own. */
   readonly megabytes: number;
 }
 
-/** What came back: what the task gave, or the sentence for which it was refused. */
+/** The answer of a task: its result, or the sentence with which it refused. */
 export type ApartAnswer<T> = { readonly given: T } | { readonly refused: string };
 
 /** Why a task could not even be begun; asking again later can help. */

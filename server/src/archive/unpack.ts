@@ -1,6 +1,6 @@
 import { Unzip, UnzipInflate } from 'fflate';
 
-/** What an archive may hold, counted while it is unpacked: what it says of itself is not believed. */
+/** The limits of an archive, counted while it is unpacked: its own figures are not trusted. */
 export interface ArchiveLimits {
   /** Bytes of all wanted files once unpacked. */
   readonly unpacked: number;

@@ -8,7 +8,7 @@ import { PictureRefused } from './refused.ts';
 /** Most elements, characters of words, and depth of a drawing: more of either is no logo, and takes minutes to draw. */
 export const DRAWING_LIMITS = { elements: 100_000, words: 20_000, depth: 200 } as const;
 
-/** What a drawing may be made of: shapes, their paints, words, and what cuts and blurs them. Nothing that runs, moves, leads away or brings another language in. */
+/** The allowed elements of a drawing: shapes, paints, text, clips and filters. Nothing that runs, moves, links or embeds another language. */
 const ELEMENTS = [
   'svg', 'g', 'defs', 'symbol', 'use', 'title', 'desc', 'path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'tspan', 'textPath', 'image', 'switch',
   'linearGradient', 'radialGradient', 'stop', 'pattern', 'clipPath', 'mask', 'marker', 'style',
@@ -103,7 +103,7 @@ function keepOwnReferences(node: Element): void {
   else for (const child of node.children) if (child.type === 'element') keepOwnReferences(child);
 }
 
-/** Whether an attribute's value, read as CSS, refers to nothing but parts of the file. */
+/** Returns true if an attribute's value, read as CSS, refers to nothing but parts of the file. */
 function isPlainValue(text: string): boolean {
   const ast = parsed(text, 'value');
   let plain = ast !== undefined;

@@ -11,7 +11,7 @@ export const PICTURE_LIMITS = { pixels: 40_000_000, bytes: 20 * 1024 * 1024 } as
 const JUDGED_SIDE = 700;
 
 /** `bytes` are those to keep: a drawing is written anew. */
-export interface Picture { readonly bytes: Uint8Array; readonly type: Asset['type']; readonly width: number; readonly height: number; readonly pixels: Pixels; /** What was read with losses, in whole sentences. */ readonly notes: readonly string[] }
+export interface Picture { readonly bytes: Uint8Array; readonly type: Asset['type']; readonly width: number; readonly height: number; readonly pixels: Pixels; /** The parts read with losses, in whole sentences. */ readonly notes: readonly string[] }
 
 /**
  * Decodes a PNG, JPEG, WebP or SVG by what its bytes say, whatever its name.
@@ -97,5 +97,5 @@ function refuseActiveSvg(text: string): void {
   visit(fromHtml(text, { fragment: true, space: 'svg' }));
 }
 
-/** Whether a style as it is written fetches something. A first look that names the fault; what gets past it is left out when the drawing is written anew. */
+/** Returns true if a style as it is written fetches something. A first look that names the fault; what gets past it is left out when the drawing is written anew. */
 const leadsOut = (css: string): boolean => /@import/i.test(css) || /url\(\s*(?!['"]?\s*#)(?!['"]?\s*data:image\/(?:png|jpeg|webp);)/i.test(css);

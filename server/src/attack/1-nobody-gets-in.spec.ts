@@ -66,7 +66,7 @@ describe('Item 1: nobody gets in by spelling', () => {
         const answer = await ask(client.server.port, method, target, cookie ? { cookie } : {});
         asked++;
         const where = `${method} ${target} ${cookie ? 'with an ended session' : 'without one'}: ${answer.status}`;
-        // What is answered is a refusal, or the desk itself, which holds nothing of anybody's.
+        // The answer is a refusal, or the desk itself, which contains no data.
         expect(answer.status < 200 || answer.status >= 300 || answer.body === '' || answer.body.includes('<yo-app')).withContext(where).toBeTrue();
         expect(answer.status).withContext(where).not.toBe(500);
         expect(answer.body).withContext(where).not.toMatch(/Ternhaven|swatches|PK\u0003/);

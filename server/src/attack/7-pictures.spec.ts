@@ -8,7 +8,7 @@ import { ACTIVE, svg } from '../testing/active-drawings.ts';
 import { startClient, type Client } from '../testing/client.ts';
 import type { ReadSource } from '../sources/index.ts';
 
-/** What in a written drawing could run or fetch: nothing, in any of them. */
+/** Returns the parts of a written drawing that could run or fetch; always empty. */
 function faults(text: string): string[] {
   const found: string[] = [];
   if (/<[!?]/.test(text)) found.push('a declaration');

@@ -101,7 +101,7 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
     });
     expect([...counts.values()].reduce((sum, n) => sum + n, 0)).toBe(4000);
     expect((counts.get(422) ?? 0) + (counts.get(400) ?? 0)).toBeGreaterThan(400);
-    // What came through is still a site.
+    // Accepted input still makes a valid site.
     expect((await ask({ method: 'GET', target: '/api/sites/ternhaven', headers: {}, body: Buffer.alloc(0) })).status).toBe(200);
   });
 
@@ -114,7 +114,7 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
     damaged.fill(0xff, 60, 90);
     const odd = Buffer.from(zip);
     odd.writeUInt16LE(99, 8);
-    // What takes a tenth of a second comes a third as often as what is read at once: it is how often something is taken and given back that shows.
+    // Slow inputs come a third as often as fast ones; the number of allocations matters, not their duration.
     const heavy: [string, (i: number) => Uint8Array][] = [
       ['noise.png', (i) => Buffer.concat([noise, Buffer.from(String(i))])], ['deep.css', () => Buffer.from('@media a{'.repeat(20_000))], ['deep.html', () => Buffer.from('<div>'.repeat(20_000))], ['big.txt', (i) => Buffer.alloc(2_000_000, `word ${i} `)],
     ];
@@ -125,7 +125,7 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
     ];
     const bodies = [...light, ...heavy, ...light, ...light];
     const sends = Array.from({ length: 2000 }, (_, i) => ({ i, name: bodies[i % bodies.length]![0], make: bodies[i % bodies.length]![1] }));
-    // What the engine and its libraries take for themselves is there after the first of each kind.
+    // The memory of the engine and its libraries is allocated after the first input of each kind.
     const post = async ({ i, name, make }: (typeof sends)[number]) => {
       const font = name.endsWith('woff2');
       const { status, text } = await ask({ method: 'POST', target: font ? `/api/fonts?name=${name}` : `/api/sites/ternhaven/sources?id=up-${i}&name=${name}`, headers: { 'content-type': i % 3 === 0 ? 'application/json' : 'application/octet-stream' }, body: Buffer.from(make(i)) });

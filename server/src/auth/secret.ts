@@ -5,7 +5,7 @@ export function newSecret(): string {
   return randomBytes(32).toString('base64url');
 }
 
-/** What is stored instead of a secret. SHA-256 is enough: the secrets are random, not chosen by people. */
+/** Returns the hash that is stored instead of a secret. SHA-256 is enough, because the secrets are random. */
 export function hashSecret(secret: string): string {
   return createHash('sha256').update(secret).digest('hex');
 }

@@ -31,7 +31,7 @@ export async function sessionOf(db: Querier, secret: string): Promise<Session | 
   return { user: row.user, id: row.id };
 }
 
-/** Whether a session that was good a moment ago still is. */
+/** Returns true if a session that was good a moment ago still is. */
 export async function isOpen(db: Querier, id: string): Promise<boolean> {
   return (await db.select({ id: sessions.id }).from(sessions).where(and(eq(sessions.id, id), good()))).length > 0;
 }

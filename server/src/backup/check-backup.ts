@@ -4,7 +4,7 @@ import * as v from 'valibot';
 import { Change, SiteIssues, readStored } from '@yohaku/core';
 import { BACKUP, BackupRefused, LATER, TABLES, tableNow, tableOf, type Manifest } from './format.ts';
 
-/** What a backup holds. */
+/** The content of a backup. */
 export interface BackupSummary { readonly made: string; readonly migrations: number; readonly manifest: Manifest; readonly sites: readonly { readonly id: string; readonly name: string; readonly sequence: number; readonly pages: number }[]; readonly changes: number; readonly files: number }
 
 /**

@@ -4,8 +4,8 @@ import type { Database } from '../db/index.ts';
 export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
 
 /**
- * What is kept, in an order in which each table finds what it refers to. Sessions,
- * sign-in tokens and rate limits are not: they are of the moment, and secret.
+ * The tables of a backup, each after the tables that it refers to. Sessions, sign-in
+ * tokens and rate limits are not included: they are temporary and secret.
  */
 export const TABLES = ['users', 'sites', 'pages', 'changes', 'versions', 'files', 'sources', 'publishes', 'former_addresses', 'letters', 'items'] as const;
 /** Tables that no backup has and a restore empties: a desk fills them again. */
@@ -13,7 +13,7 @@ export const EMPTIED = ['measured'] as const;
 export type TableName = (typeof TABLES)[number];
 /** Tables that backups made before them lack: there they are empty. */
 export const LATER: readonly TableName[] = ['former_addresses', 'letters', 'items'];
-/** What tables were called in older backups. */
+/** The names of tables in older backups. */
 const FORMERLY: Readonly<Record<string, TableName>> = { evidence: 'sources', editions: 'versions' };
 
 /** The table of a backup by the name it has there; undefined for any other entry. */
@@ -22,10 +22,10 @@ export function tableOf(entry: string): string | undefined {
   return name === undefined ? undefined : tableNow(name);
 }
 
-/** What a table of a backup is called now. */
+/** Returns the present name of a table of a backup. */
 export const tableNow = (name: string): string => (Object.hasOwn(FORMERLY, name) ? FORMERLY[name]! : name);
 
-/** What the last entry of a backup says of all others. */
+/** The last entry of a backup, which describes all others. */
 export interface Manifest {
   readonly format: typeof BACKUP.format;
   readonly version: number;

@@ -8,7 +8,7 @@ import { VERBS } from '../../../tools/verbs.mjs';
 /** A moment as part of a file's name. */
 export const stamp = (now: Date): string => now.toISOString().slice(0, 19).replaceAll(/[-:]/g, '').replace('T', '-');
 
-/** What a backup holds, for people. */
+/** Returns the content of a backup in words. */
 export const backupWords = ({ sites, changes, files, made }: BackupSummary): string =>
   [`${plural(sites.length, 'site')}, ${plural(changes, 'edit')}, ${plural(files, 'file')}, of ${made}`, ...sites.map((one) => `${one.id}: ${one.name}, ${plural(one.pages, 'page')}, at edit ${one.sequence}`)].join('\n');
 

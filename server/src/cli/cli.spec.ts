@@ -86,7 +86,7 @@ describe('command line', () => {
     expect(code).toBe(1);
     expect(audit.passed + audit.failed + audit.cannotTell).toBe(audit.places);
     expect(new Set(audit.findings.map((one) => `${one.page} ${one.place}`)).size).toBe(audit.failed);
-    // What is offered first says what it changes, and to which of the brand's own swatches.
+    // The first fix names its change and the swatch of the brand that it uses.
     expect(audit.findings[0]!.fix).toMatch(/^Eyebrow of \w+: (?!#)\w/);
     expect((await run('export', 'ternhaven', '--format', 'site', '-o', 'out')).code).toBe(0);
     const exported = await run('audit', './out', '--json');

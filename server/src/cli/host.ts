@@ -4,7 +4,7 @@ import { Apart } from '../apart/index.ts';
 import { awaitDatabase, checkDatabaseAddress, migrateDatabase, openDatabase, type Database } from '../db/index.ts';
 import { SiteUnreadable, loadSite, listSites, type StoredSite } from '../sites/index.ts';
 
-/** What the outer script lends: where the checkout is, and a cluster for as long as it is needed. */
+/** The services of the outer script: the path of the checkout, and a database for as long as a verb needs it. */
 export interface CliHost {
   readonly root: string;
   openCluster(data: string): Promise<{ url: string; release(): Promise<void> }>;

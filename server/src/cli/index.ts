@@ -3,7 +3,7 @@ import type { CliHost, Verb } from './host.ts';
 
 type OwnVerbs = { readonly [V in keyof typeof VERBS as (typeof VERBS)[V]['own'] extends false ? V : never]: () => Promise<Verb> };
 
-/** What runs each verb that is not the outer script's own; fetched when it is asked for, as most need little of what the others do. */
+/** The code of each verb outside the outer script; loaded on demand, because most verbs need little of the others. */
 const RUN: OwnVerbs = {
   audit: async () => (await import('./audit.ts')).audit,
   backup: async () => (await import('./backup.ts')).backup,

@@ -23,7 +23,7 @@ export function checkDatabaseAddress(url: string): void {
   if (pathname.length < 2) throw new AddressOfDatabaseRefused(url, 'DATABASE_URL names no database behind the host');
 }
 
-/** What an error of connecting says, and whether it can pass by itself. SQLSTATE codes: PostgreSQL, appendix A. */
+/** Returns the words for a connection error, and whether it can pass by itself. SQLSTATE codes: PostgreSQL, appendix A. */
 export function databaseProblem(error: unknown): { readonly words: string; readonly passes: boolean } {
   const errors = error instanceof AggregateError ? [...error.errors, error] : [error];
   const code = errors.map((one) => String((one as { code?: unknown })?.code ?? '')).find((one) => one !== '') ?? '';

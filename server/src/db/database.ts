@@ -10,7 +10,7 @@ export type Db = NodePgDatabase<typeof schema>;
 /** The database or a transaction in it. */
 export type Querier = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
 
-/** What is remembered of a site at a sequence: as it was read, or why it could not be. */
+/** A remembered site at a sequence: the site, or the reason why it could not be read. */
 export type Remembered = ({ readonly site: Site; readonly told?: readonly string[] } | { readonly unreadable: Error }) & {
   readonly sequence: number;
   /** Tells sites apart that used one id in turn: their sequences can be equal. */

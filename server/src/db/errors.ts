@@ -42,7 +42,7 @@ export function isLocked(error: unknown): boolean {
   return false;
 }
 
-/** Whether PostgreSQL refused a value itself: SQLSTATE 22 (no such text or number) or 23 (a constraint), 54 (too large). */
+/** Returns true if PostgreSQL refused a value itself: SQLSTATE 22 (no such text or number) or 23 (a constraint), 54 (too large). */
 export function isRefusedByDatabase(error: unknown): boolean {
   for (const one of causes(error)) if (/^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(one))) return true;
   return false;

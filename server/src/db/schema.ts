@@ -23,7 +23,7 @@ export const sessions = pgTable('sessions', {
   createdAt: at('created_at'),
   /** When it was last used, to the minute. */
   seenAt: at('seen_at'),
-  /** What the browser called itself when it signed in. */
+  /** The user agent of the browser at sign-in. */
   agent: text().notNull().default(''),
   expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
 }, (table) => [index('sessions_user').on(table.userId)]);
@@ -106,7 +106,7 @@ export const sources = pgTable('sources', {
   at: at('at'),
 }, (table) => [primaryKey({ columns: [table.siteId, table.id] }), index('sources_position').on(table.siteId, table.position), check('sources_id_shape', sql`${table.id} ~ '^[a-z][a-z0-9-]{0,59}$'`)]);
 
-/** What was published: a manifest from file name to content hash. At most one of a site is live. */
+/** The publications: a manifest from file name to content hash each. At most one per site is live. */
 export const publishes = pgTable('publishes', {
   siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   number: integer().notNull(),
@@ -130,7 +130,7 @@ export const rateLimits = pgTable('rate_limits', {
 export const letters = pgTable('letters', {
   siteId: text('site_id').notNull().references(() => sites.id, { onDelete: 'cascade', onUpdate: 'cascade' }),
   id: text().notNull(),
-  /** What it is called: the form's own name for it, or the title of the page. */
+  /** The name of its form, or the title of its page. */
   tray: text().notNull(),
   page: text().notNull(),
   fields: jsonb().$type<LetterField[]>().notNull(),

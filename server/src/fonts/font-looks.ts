@@ -2,7 +2,7 @@ import { create, type Font } from 'fontkit';
 import type { FamilyKind, FamilyShape } from '@yohaku/core';
 
 /**
- * What a font looks like, by its PANOSE numbers: family kind 2 is for text, 3 hand
+ * Returns the kind and shape of a font by its PANOSE numbers: family kind 2 is for text, 3 hand
  * written, 4 decorative; of the first, serif styles 2 to 10 have serifs, of which
  * 6 and 7 are square, and 11 to 15 have none. Many fonts leave them empty: then the
  * capital I is looked at. To look at a letter takes all outlines of a woff2 font

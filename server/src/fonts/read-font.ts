@@ -3,7 +3,7 @@ import { averageWidth, type FontMetrics } from '@yohaku/core';
 import { FontRefused } from './font-refused.ts';
 import { fontFormat, type FontFormat } from './open-font.ts';
 
-/** What a font file says of itself. */
+/** The facts that a font file contains. */
 export interface FontFile {
   readonly format: FontFormat;
   /** Typographic family; empty where the file has no name that can be used. */
@@ -19,9 +19,9 @@ export interface FontFile {
   readonly width: number;
   /** Every character it has, as first and last code points of runs. */
   readonly coverage: readonly (readonly [number, number])[];
-  /** Whether it has figures of equal width. */
+  /** True if it has figures of equal width. */
   readonly tableFigures: boolean;
-  /** What was read with losses, in whole sentences. */
+  /** The parts read with losses, in whole sentences. */
   readonly notes: readonly string[];
 }
 

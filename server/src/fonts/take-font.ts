@@ -8,7 +8,7 @@ import { openApart } from './open-apart.ts';
 
 /** A font that was taken in, ready to become part of a brand. */
 export interface TakenFont extends ReadFace {
-  /** What was read with losses, in whole sentences. */
+  /** The parts read with losses, in whole sentences. */
   readonly notes: readonly string[];
 }
 

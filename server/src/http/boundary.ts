@@ -50,7 +50,7 @@ function toProblem(error: unknown, report: (error: unknown) => void): Problem {
   if (isDiskFull(error)) return new Problem(503, 'Disk full', 'The disk of the server is full. This request saved nothing. Free some disk space, then send the request again unchanged.', [], 2);
   if (isCrowded(error)) return new Problem(503, 'Database busy', 'Other programs hold all connections of the database. This request saved nothing; send it again unchanged.', [], 2);
   if (isDatabaseDown(error)) return new Problem(503, 'Database not reachable', 'The database does not answer. This request saved nothing; send it again unchanged.', [], 2);
-  // What a schema let through and no column takes: the sender's fault all the same, never said as ours.
+  // A value that the schema accepts and the database refuses is still the sender's fault, not a server error.
   if (isRefusedByDatabase(error)) return new Problem(422, 'Input refused', 'Part of the request cannot be stored. The request saved nothing.');
   const status = (error as { status?: unknown }).status;
   if (typeof status === 'number' && status >= 400 && status < 500) {

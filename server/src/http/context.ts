@@ -5,7 +5,7 @@ import type { ChangeHub } from '../live/index.ts';
 import type { Door } from './door.ts';
 import type { UploadQueue } from './uploads.ts';
 
-/** What the routes need; one per server process. */
+/** The services that routes need; one per server process. */
 export interface Services {
   readonly database: Database;
   readonly hub: ChangeHub;

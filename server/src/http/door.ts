@@ -4,7 +4,7 @@ import type { IncomingMessage } from 'node:http';
 export interface Door {
   readonly hosts: ReadonlySet<string>;
   readonly origins: ReadonlySet<string>;
-  /** Whether browsers reach it over https. */
+  /** True if browsers reach it over https. */
   readonly secure: boolean;
   readonly cookie: string;
   /** Returns the visitor's address: the address of the connection, or, for a configured proxy, the address in `X-Forwarded-For`. */

@@ -25,7 +25,7 @@ export function readInput<const S extends v.GenericSchema>(schema: S, input: unk
   return result.output;
 }
 
-/** Whether brackets outside strings open deeper than a bound: seen before anything is parsed, which would go as deep. */
+/** Returns true if brackets outside strings open deeper than a bound: seen before anything is parsed, which would go as deep. */
 function deeperThan(text: string, bound: number): boolean {
   let depth = 0;
   for (let at = 0; at < text.length; at++) {

@@ -9,7 +9,7 @@ import { POLICIES } from './policy.ts';
 import { Problem } from './problem.ts';
 import { BODY_BYTES, type Route } from './route.ts';
 
-/** What a part of an address may be: ids, file names, paths of a published site. Nothing else can name anything here. */
+/** The allowed parts of an address: ids, file names, paths of a live site. */
 const PLAIN_PARAM = /^[A-Za-z0-9][A-Za-z0-9._-]{0,254}(?:\/[A-Za-z0-9][A-Za-z0-9._-]{0,254}){0,4}\/?$/;
 
 /** The longest time for sending a form, ms. */

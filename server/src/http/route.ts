@@ -1,7 +1,7 @@
 import type { Context } from 'koa';
 import type { Declared, ParamsOf } from '@yohaku/core';
 
-/** What a handler gets: everything untrusted has been read by the declaration of its route. */
+/** The arguments of a handler: the declaration of its route has checked all untrusted input. */
 export interface Asked<P extends string = string, B = unknown, Q = unknown> {
   readonly context: Context;
   /** Parts of the address by name; each is a plain name (`PLAIN_PARAM`). */

@@ -27,7 +27,7 @@ export function webApp(folder: string): Middleware {
   };
 }
 
-/** What was built, without the packed forms. */
+/** Returns the names of built files, without their compressed forms. */
 async function namesIn(folder: string): Promise<ReadonlySet<string>> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch(() => []);
   return new Set(entries.filter((entry) => entry.isFile()).map((entry) => relative(folder, join(entry.parentPath ?? entry.path, entry.name)).replaceAll('\\', '/')).filter((name) => !/\.(br|gz)$/.test(name)));

@@ -1,6 +1,6 @@
 import { Problem } from './problem.ts';
 
-/** What may be sent in files at once and over time. */
+/** The limits of uploads, at once and over time. */
 export interface UploadLimits {
   /** Files that stand in memory at the same time; the others wait. */
   readonly atOnce: number;

@@ -46,7 +46,7 @@ export async function makeLive(database: Database, siteId: string, number: numbe
   });
 }
 
-/** What is live: the document it was made from; undefined before the first publication. */
+/** Returns the live site: the document of its publication; undefined before the first publication. */
 export async function liveSite(db: Querier, siteId: string): Promise<{ site: Site; sequence: number; number: number } | undefined> {
   const [row] = await db.select().from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
   if (!row) return undefined;

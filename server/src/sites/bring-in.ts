@@ -10,7 +10,7 @@ import type { SiteOrder, SiteRead } from './read-site-apart.ts';
 import { insertSite } from './rows.ts';
 import { SiteRefused, idTaken } from './site-refused.ts';
 
-/** What an exported site may be: as it is sent, and once unpacked. */
+/** The limits of an exported site: as sent, and unpacked. */
 export const SITE_FILES = { bytes: LIMITS.siteFileBytes, archive: { unpacked: 300 * 1024 * 1024, files: 20_000 } satisfies ArchiveLimits } as const;
 
 

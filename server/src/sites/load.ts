@@ -47,7 +47,7 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
   // Somebody saved between the reads: pages and sequence must be of the same moment.
   if (!raw || again?.sequence !== row.sequence || again.incarnation !== incarnation || raw.sequence !== row.sequence) return loadSite(database, id, db);
   try {
-    // What paints nothing any more is left out without a word: an earlier version left it behind.
+    // Values that no longer paint anything are dropped silently: an earlier version left them behind.
     const stored: StoredSite = { site: readStored(raw.document).site, sequence: raw.sequence, incarnation };
     // Rows of two versions must never stand side by side: all are written before the first edit writes some.
     if (raw.document['schemaVersion'] !== SCHEMA_VERSION) await writeAnew(db, stored);

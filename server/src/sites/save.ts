@@ -11,9 +11,8 @@ const { changes, files } = schema;
 export interface StoredChange { readonly sequence: number; readonly id: string; readonly change: Change; readonly windowId: string; readonly at: string }
 
 /**
- * What saving a change came to. `overtook` lists addresses whose value was no
- * longer the expected one; `settled` says that it was kept with operations of its
- * own besides, to be read from the log.
+ * The result of saving a change. `overtook` lists addresses whose value was no longer
+ * the expected one; `settled` is true if the server added operations, which the log has.
  */
 export interface Saved { readonly sequence: number; readonly repeated: boolean; readonly overtook: readonly (readonly string[])[]; readonly settled?: true }
 

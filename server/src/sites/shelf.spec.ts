@@ -65,7 +65,7 @@ describe('the shelf of sites', () => {
     const sent = await client.send('POST', '/api/sites/quay/changes', { window: 'shelf', changes: [{ id: 'moved-001', schemaVersion: 2, label: 'Rename', ops: [{ op: 'set', at: ['name'], value: 'Harbour', was: 'Quay' }] }] });
     expect(await sent.json()).toEqual({ results: [jasmine.objectContaining({ id: 'moved-001', sequence: 1 })] });
     for (const path of ['/live/quay/', '/frame/quay/first.html', '/api/sites/quay']) expect([path, (await client.get(path)).status]).toEqual([path, 200]);
-    // What was published before it moved is the same site still.
+    // The publication from before the move is still the same site.
     const { live } = (await (await client.get('/api/sites/harbour/publications')).json()) as { live: { site: { id: string } } };
     expect(live.site.id).toBe('harbour');
     expect(await detail(await client.send('PUT', '/api/sites/pier/address', { id: 'quay' }))).toContain('was once, and redirects to it');

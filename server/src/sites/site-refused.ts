@@ -10,5 +10,5 @@ export class SiteRefused extends Error {
   }
 }
 
-/** What is said where an id is another site's already. */
+/** Returns the refusal of an id that another site has. */
 export const idTaken = (id: string): SiteRefused => new SiteRefused(`A site already has the id “${id}”. Nothing was changed; choose another id.`);

@@ -3,7 +3,7 @@ import type { Issue, SiteIssues } from '@yohaku/core';
 /** A stored site that cannot be read, in a sentence that says what is wrong with which; other sites are not touched by it. */
 export class SiteUnreadable extends Error {
   readonly issues: readonly Issue[];
-  /** Whether a newer version made it, which can read it. */
+  /** True if a newer version made it, which can read it. */
   readonly newer: boolean;
   constructor(siteId: string, cause: SiteIssues, why: string) {
     const [first] = cause.issues;

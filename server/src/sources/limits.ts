@@ -1,6 +1,6 @@
 import { LIMITS } from '@yohaku/core';
 
-/** What one source may be, in bytes and counts. */
+/** The limits of one source, in bytes and counts. */
 export const SOURCE_FILES = {
   /** A file as it is sent. */
   bytes: LIMITS.sourceBytes,

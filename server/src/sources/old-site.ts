@@ -60,7 +60,7 @@ function readPage(tally: ColorTally, name: string, html: string): string[] {
   return notes;
 }
 
-/** What an archive held besides pages and sheets, in a sentence; nothing when it held nothing else. */
+/** Returns a sentence about the files in an archive besides pages and style sheets; empty if there were none. */
 export function leftOut(left: readonly string[]): string[] {
   if (left.length === 0) return [];
   const pictures = left.filter((name) => /\.(png|jpe?g|webp|svg|gif|avif)$/i.test(name)).length;

@@ -6,7 +6,7 @@ import { leftOut, readSite, unpackSite } from './old-site.ts';
 import { readSheet } from './sheet.ts';
 import { ColorTally } from './tally.ts';
 
-/** What reading gave, before it has an id. `type` is that of the picture to keep; null where the text itself is what was read. `kept` are the bytes to keep where they are not those that were sent: a drawing is written anew. */
+/** The result of reading, before it has an id. `type` is the type of the image to keep; null for text. */
 export type ReadSource = Omit<Source, 'id' | 'picture'> & { readonly type: string | null; readonly kept?: Uint8Array; readonly plate?: string | null };
 
 /**

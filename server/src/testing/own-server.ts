@@ -11,7 +11,7 @@ export class OwnServer {
   readonly port: number;
   process: ChildProcess | undefined;
   link = '';
-  /** What it said on standard error since it was started last. */
+  /** The output on standard error since the last start. */
   said = '';
 
   constructor(port: number) {

@@ -7,13 +7,19 @@ import { ROOT } from './database.ts';
 /** A text that somebody can read on the desk, in a message or in help, and where it is written. */
 export interface Shown { readonly file: string; readonly line: number; readonly text: string }
 
+/** Returns all files of a folder with one of the endings, specs included, without packages and build results. */
+export function commentedIn(folder: string, endings: readonly string[]): string[] {
+  return (readdirSync(join(ROOT, folder), { recursive: true }) as string[])
+    .filter((name) => endings.some((ending) => name.endsWith(ending)) && !/(^|\/)(node_modules|dist|\.angular)\//.test(name)).map((name) => join(ROOT, folder, name)).sort();
+}
+
 /** Every file of a folder with one of the endings, specs and what only tests use left out. */
 export function sourcesIn(folder: string, endings: readonly string[]): string[] {
   return (readdirSync(join(ROOT, folder), { recursive: true }) as string[])
     .filter((name) => endings.some((ending) => name.endsWith(ending)) && !/\.spec\.ts$|\.d\.ts$|(^|\/)testing\/|(^|\/)dist\//.test(name)).map((name) => join(ROOT, folder, name)).sort();
 }
 
-/** What a text in code is that is no sentence, label or name: an id, a path, CSS, a type of a file. */
+/** Strings in code that are not sentences, labels or names: ids, paths, CSS, media types. */
 const NO_WORDS = /^[a-z0-9-]+$|^[\w-]*[./#:@][\w./#:@*-]*$|^\s*$|^[A-Z0-9_]+$|^[a-z]+[A-Z]\w*$/;
 /** Attributes of a template that are read out or shown. */
 const READ_OUT = new Set(['aria-label', 'label', 'title', 'placeholder', 'alt', 'name', 'hint', 'words', 'aria-description', 'aria-roledescription', 'yoTip', 'empty', 'said']);

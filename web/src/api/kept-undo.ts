@@ -47,7 +47,7 @@ export class UndoShelf<T extends Kept> {
     return gone.size;
   }
 
-  /** What was kept: a step that is missing ends what lies before it, for undo goes back in order. */
+  /** Returns the stored undo steps: a missing step ends the history before it, because undo goes back in order. */
   read(site: string): { done: T[]; undone: T[] } {
     const index = this.#index(site);
     const steps = (ids: readonly string[]): T[] => {

@@ -7,7 +7,7 @@ import { SiteReader, type Opening } from './site-reader.ts';
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
 export const PATIENCE = new InjectionToken<{ ms: number }>('patience with the server', { providedIn: 'root', factory: () => ({ ms: 20_000 }) });
 
-/** What goes along with a request. */
+/** The parts of a request. */
 interface Sent { readonly body?: unknown; readonly query?: Readonly<Record<string, string | number>>; readonly headers?: Readonly<Record<string, string>> }
 
 const AS_FILE = { 'Content-Type': 'application/octet-stream' } as const;
@@ -135,12 +135,12 @@ export function failureWords(error: unknown): string {
   return 'Something went wrong. Nothing you did was lost; try again.';
 }
 
-/** Whether sending the same again later can help: no answer, or a server or database that is down. */
+/** Returns true if sending the same again later can help: no answer, or a server or database that is down. */
 export function canRetry(error: unknown): boolean {
   return error instanceof TimeoutError || (error instanceof HttpErrorResponse && (error.status === 0 || error.status >= 500 || error.status === 429));
 }
 
-/** Whether a failure means that nobody is signed in. */
+/** Returns true if a failure means that nobody is signed in. */
 export function isSignedOut(error: unknown): boolean {
   return error instanceof HttpErrorResponse && error.status === 401;
 }

@@ -1,6 +1,6 @@
 type Kept = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
 
-/** What a window keeps over a reload; where the browser refuses that, for as long as the window is open. */
+/** The storage of a window across reloads; if the browser refuses it, in memory while the window is open. */
 export const windowStorage: Kept = (() => {
   try {
     // Refused, the very name of it throws.

@@ -15,7 +15,7 @@ export const LAST_ADDRESS = 'yohaku-last';
 
 /** How long the desk may take to do all of one press, ms. */
 const SETTLES = 100;
-/** What somebody does: presses and keys, and going into a page on the wall, which only the window hears of. */
+/** The events of a user's act: clicks, keys, and entering a page, which only the window sees as a blur. */
 const ACTED = ['pointerdown', 'keydown', 'blur'] as const;
 /** Marks a navigation that writes down what the desk shows: the desk is not brought to it. */
 const WRITTEN = 'written';
@@ -34,16 +34,16 @@ export class AddressLink {
   readonly #status = this.#store.selectSignal(siteFeature.selectStatus);
   readonly #view = computed((): View => {
     const { step, grown, place, selected, hanging } = this.#desk();
-    // What hangs side by side is of the moment: a copied address opens the pages.
+    // Side-by-side views are temporary: a copied address opens the pages.
     return { step, page: grown, place: place && place.page === grown ? place.id : null, token: selected, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
   });
   /** Where somebody went. What is written down is no such thing: by the time it has arrived the desk may be elsewhere. */
   readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), filter(() => this.#router.currentNavigation()?.extras.info !== WRITTEN), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
-  /** Whether Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */
+  /** True if Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */
   #moving = false;
   /** The address that was taken up last. */
   #taken = '';
-  /** Whether somebody did something since the address was taken up or written last. Else the desk found its own way from there: that is no step to go back to. */
+  /** True if somebody did something since the address was taken up or written last. Else the desk found its own way from there: that is no step to go back to. */
   #acted = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -65,7 +65,7 @@ export class AddressLink {
     }, { capture: true, signal });
     this.#router.events.pipe(takeUntilDestroyed(destroyed)).subscribe((event) => {
       if (event instanceof NavigationEnd || event instanceof NavigationCancel || event instanceof NavigationSkipped || event instanceof NavigationError) this.#moving = false;
-      // What was done while it was written is written now: it has just been written over.
+      // A change during the navigation is written again, because the navigation overwrote it.
       if (event instanceof NavigationEnd && this.#router.currentNavigation()?.extras.info === WRITTEN) this.#later(addressOfView(this.#siteId(), this.#view()));
     });
     const asked = readAddress(this.#router.url);
@@ -110,12 +110,12 @@ export class AddressLink {
     if (hanging && hanging !== this.#view().hanging) this.#store.dispatch(DeskActions.hang({ hanging }));
     if (list) this.#check.list.set(list);
     this.#acted = false;
-    // What was about to be written is of the view before this one.
+    // The pending address belongs to the view before this one.
     this.#later(addressOfView(this.#siteId(), this.#view()));
     if (strange.length > 0) this.#store.dispatch(SiteActions.notice({ words: `This link points to something that is gone: ${strange.join(', ')}. The closest match is shown.` }));
   }
 
-  /** What one press does is one step to go back to, whatever it takes until all of it is done. */
+  /** Schedules the address: one click is one step in the history, however long its work takes. */
   #later(address: string): void {
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => this.#write(address), SETTLES);
@@ -130,8 +130,7 @@ export class AddressLink {
     const acted = this.#acted;
     this.#acted = false;
     this.#taken = address;
-    // What a step selects by itself once it has been opened belongs to the press that opened it. It is put right
-    // in place: a navigation of the router would cancel a Back that is just arriving, and lose the way forward.
+    // A selection that a step makes on opening belongs to the click that opened it.
     if (acted) void this.#router.navigateByUrl(address, { onSameUrlNavigation: 'reload', info: WRITTEN });
     else this.#location.replaceState(address, '', this.#location.getState());
   }

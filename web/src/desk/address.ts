@@ -23,7 +23,7 @@ const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = { all: 'pages',
 const LIST_WORDS: Readonly<Record<CheckList, string>> = { worse: 'worse', changed: 'changed', failing: 'failing', unknown: 'unknown', held: 'overrides', stray: 'raw', differences: 'differences', all: 'all' };
 
 const named = <K extends string>(words: Readonly<Record<K, string>>, word: string | null): K | undefined => (Object.keys(words) as K[]).find((key) => words[key] === word);
-/** What hangs unless something else is said. */
+/** Returns the default view of a step. */
 const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'sources' : 'all');
 
 /** The address of a view of a site. What is as usual is left out. */
@@ -38,7 +38,7 @@ export function addressOfView(site: string, { step, page, place, token, hanging,
   return `/sites/${site}/${STEP_WORDS[step]}${text ? `?${text}` : ''}`;
 }
 
-/** What an address says of the desk: only what it names. `strange` are the parts that lead nowhere. */
+/** Returns the parts of the desk that an address names. `strange` are the parts without a target. */
 export function readAddress(address: string): { readonly site: string; readonly view: Partial<View>; readonly strange: readonly string[] } | undefined {
   const url = new URL(address, 'http://desk');
   const [, site, word] = /^\/sites\/([a-z][a-z0-9-]*)(?:\/([^/]*))?\/?$/.exec(url.pathname) ?? [];

@@ -44,7 +44,7 @@ export class AsideList {
   readonly closed = output();
   protected readonly aside = this.#store.selectSignal(siteFeature.selectAside);
 
-  /** What was written in an edit, to be copied from here; empty where it was no words. */
+  /** Returns the text in an edit, for copying; empty if it has none. */
   protected written({ ops }: Change): string {
     return ops.flatMap((op) => (op.op !== 'set' ? [] : isWords(op.value) ? [plainText(op.value)] : [])).join('\n').slice(0, SHOWN);
   }

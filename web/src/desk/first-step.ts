@@ -43,7 +43,7 @@ export class FirstStep {
   constructor() {
     effect(() => {
       const done = this.#done().length;
-      // What is done in a step says that it is understood.
+      // An edit in a step shows that the user understands it.
       if (this.#known !== undefined && done > this.#known && this.words()) this.close();
       this.#known = done;
     });

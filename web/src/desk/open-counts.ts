@@ -6,7 +6,7 @@ import { auditFeature, siteFeature, type Step } from '../state/index.ts';
 /** So long after an edit it is compared with what is live. */
 const SETTLED_MS = 250;
 
-/** What is still open in each step: the same figures the steps themselves list. */
+/** The open items of each step: the same figures that the steps list. */
 @Injectable({ providedIn: 'root' })
 export class OpenCounts {
   readonly #store = inject(Store);
@@ -14,7 +14,7 @@ export class OpenCounts {
   readonly #current = this.#store.selectSignal(siteFeature.selectCurrent);
   /** The site that is live; null until it is known or before the first publication. */
   readonly live = signal<Site | null>(null);
-  /** What differs from it, an edit later; null when nothing was ever published. */
+  /** The differences from the live site, one edit later; null if nothing was published. */
   readonly difference = signal<SiteDifference | null>(null);
   /** How many differences are not live; null when nothing was ever published. */
   readonly notLive = computed(() => this.difference()?.count ?? null);

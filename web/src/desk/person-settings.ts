@@ -9,7 +9,7 @@ import { Sheet } from './sheet.ts';
 import { ACTS, Density, Segments } from '../ui/index.ts';
 import { Grid } from '../ui/late/index.ts';
 
-/** What is one's own on every site: how much a step shows, what the wall hangs on, and where one is signed in; each session can be ended by itself. */
+/** The user's settings for all sites: controls shown, workspace background, and sessions, which can be ended one by one. */
 @Component({
   selector: 'yo-person-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,

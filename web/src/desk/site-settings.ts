@@ -8,7 +8,7 @@ import { DeskActions, Editor, siteFeature } from '../state/index.ts';
 import { ACTS, Choice, TextField, nameProblem } from '../ui/index.ts';
 import { Sheet } from './sheet.ts';
 
-/** What is of the site as a whole: its name, its language, its address, its icon. */
+/** The settings of the whole site: name, language, address, icon. */
 @Component({
   selector: 'yo-site-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,

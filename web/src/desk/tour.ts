@@ -81,7 +81,7 @@ export class Tour {
   protected begin(): void {
     this.#before = this.#done().length;
     this.#since.set(this.#before);
-    // What is there already is no stop that was gone past.
+    // A stop that is already done does not count.
     this.#store.dispatch(DeskActions.take({ token: null }));
     this.#store.dispatch(DeskActions.hang({ hanging: 'all' }));
     this.at.set(0);

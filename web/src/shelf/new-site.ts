@@ -10,7 +10,7 @@ import { ACTS, Choice, FormText, Segments } from '../ui/index.ts';
 import { FilesField } from '../ui/late/index.ts';
 import { siteNameProblem } from './site-name.ts';
 
-/** What somebody has to begin with. */
+/** The choices to begin with. */
 const HAVE = [{ value: 'nothing', label: 'Starting from scratch' }, { value: 'colours', label: 'Colours' }, { value: 'logo', label: 'A logo' }, { value: 'brand', label: 'A brand file' }] as const;
 type Have = (typeof HAVE)[number]['value'];
 /** Most colours that are taken from a list or a drawing. */
@@ -39,10 +39,10 @@ export class NewSite {
   protected readonly have = HAVE;
   protected readonly pairings = [{ value: '', label: 'decide later' }, ...PAIRINGS.map(({ heading, body }, i) => ({ value: String(i), label: `${familyById(heading)?.name ?? heading} with ${familyById(body)?.name ?? body}` }))];
   readonly #value = toSignal(this.form.valueChanges, { initialValue: this.form.value });
-  /** What was read from a file: its name, and its colours or the whole brand in it. */
+  /** The content of a file: its name, and its colours or the whole brand. */
   protected readonly file = signal<{ readonly name: string; readonly content: File; readonly colors: readonly GivenColor[]; readonly brand?: Brand } | null>(null);
   protected readonly fileProblem = signal('');
-  /** Whether it was tried: from then on what is wrong is said. */
+  /** True if it was tried: from then on what is wrong is said. */
   protected readonly tried = signal(false);
   protected readonly problem = signal('');
   protected readonly busy = signal(false);
@@ -114,7 +114,7 @@ export class NewSite {
     try {
       const { id } = await firstValueFrom(this.#api.beginSite(this.#site()));
       const file = this.file();
-      // What was brought stands among the sources of the site.
+      // A given logo becomes a source of the site.
       if (file && this.form.value.have === 'logo') await firstValueFrom(this.#api.addSource(id, 'first-source', file.name, file.content)).catch(() => undefined);
       // The desk of a site begins with nothing left of anything else.
       location.assign(`/sites/${id}/colour`);

@@ -31,9 +31,9 @@ export class Shelf {
   protected readonly sought = signal('');
   protected readonly orders = ORDERS;
   protected readonly order = signal<Order>(remembered(ORDER) === 'name' ? 'name' : 'edited');
-  /** Whether those are shown that were put away. */
+  /** True if those are shown that were put away. */
   protected readonly archive = signal(false);
-  /** What is being done to which site: its name is typed. */
+  /** The open question of a site: delete, with its typed name, rename or copy. */
   protected readonly asked = signal<{ readonly id: string; readonly act: 'rename' | 'copy' | 'delete' } | null>(null);
   protected readonly archived = computed(() => (this.sites() ?? []).filter((one) => one.archived).length);
   protected readonly shown = computed(() => {

@@ -2,7 +2,7 @@ import { nameProblem } from '../ui/index.ts';
 
 const plain = nameProblem('A site');
 
-/** What is wrong with the name of a site, in words; empty when nothing is. @param others what the other sites are called */
+/** Returns the problem of a site's name in words; empty if there is none. @param others names of the other sites */
 export function siteNameProblem(text: string, others: readonly string[]): string {
   const name = text.trim();
   return plain(name) || (others.some((one) => one.toLowerCase() === name.toLowerCase()) ? `A site is already called ${name}. Choose another name.` : '');

@@ -1,7 +1,7 @@
 import type { WritableSignal } from '@angular/core';
 import { failureWords } from '../api/index.ts';
 
-/** What came of files that were brought in: how many were taken, and what is said of the others. */
+/** The result of adding several files: the number of added ones, and a sentence for each of the others. */
 export interface BroughtInTurn { readonly taken: number; readonly words: string }
 
 /**

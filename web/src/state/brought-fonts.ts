@@ -11,7 +11,7 @@ const LARGEST = 10 * 1024 * 1024;
 export class BroughtFonts {
   readonly #api = inject(SiteApi);
   readonly #editor = inject(Editor);
-  /** What was said of the files brought last, one sentence each; what is under way while it is read. */
+  /** One sentence for each of the last added files, and the progress while they are read. */
   readonly said = signal<readonly string[]>([]);
   readonly reading = signal<string | null>(null);
 

@@ -1,6 +1,6 @@
 import { anyPage, readsItems, type Site } from '@yohaku/core';
 
-/** What the layout of a page hangs on; a colour is not among it. */
+/** The parts of a site that the layout of a page depends on; colours are not among them. */
 export type LayoutGround = readonly unknown[];
 
 export function layoutGround(site: Site, id: string): LayoutGround {

@@ -30,7 +30,7 @@ export function pastedNodes(html: string): PastedNode[] {
   return [...body.childNodes].flatMap((node) => read(node, 0));
 }
 
-/** What of an element's own style can be kept as raw values. */
+/** Returns the inline style of an element that can be kept as raw values. */
 function lookOf(node: Element): { look: PastedLook } | Record<string, never> {
   const style = (node as HTMLElement).style as CSSStyleDeclaration | undefined;
   const said = PASTED_LOOKS.flatMap((property) => (style?.getPropertyValue(property) ? [[property, style.getPropertyValue(property)] as const] : []));

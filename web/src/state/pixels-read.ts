@@ -7,7 +7,7 @@ export interface Spot { readonly page: string; readonly width: number; readonly 
 /** A text over a picture that is in hand, at the width at which its page hangs. */
 export interface TextOver extends OverPicture { readonly page: string; readonly place: string; readonly hung: number; /** The section whose picture it stands on; null over a gradient. */ readonly surface: string | null }
 
-/** What lies behind it, and what mends it. */
+/** The image behind it, and its fixes. */
 export interface FoundBehind extends Behind { readonly fixes: readonly PictureFix[] }
 
 /** The text over a picture in hand, what was found behind it, and its weakest spot. */
@@ -16,6 +16,6 @@ export class PixelsRead {
   readonly asked = signal<TextOver | null>(null, { equal: (one, other) => JSON.stringify(one) === JSON.stringify(other) });
   readonly found = signal<FoundBehind | null>(null);
   readonly spot = signal<Spot | null>(null);
-  /** What would lie behind the texts of a section with other focus points of its picture. */
+  /** The pixels behind the texts of a section at other focus points of its image. */
   readonly turned = signal<{ readonly site: Site; readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> } | null>(null);
 }

@@ -18,9 +18,9 @@ export interface MenuAct { readonly id: string; readonly label: string }
 })
 export class ActsMenu {
   readonly acts = input.required<readonly MenuAct[]>();
-  /** What it is read out as: which thing the acts are on. */
+  /** The accessible label, which names the target of the commands. */
   readonly label = input.required<string>();
-  /** What its button says. */
+  /** The text of its button. */
   readonly words = input('More');
   readonly chosen = output<string>();
 }

@@ -35,12 +35,12 @@ const BESIDE: ConnectedPosition[] = [
   `,
 })
 export class Delete {
-  /** What is deleted, by its name. */
+  /** The name of the item to delete. */
   readonly name = input.required<string>();
   readonly label = input('Delete');
-  /** What is lost, and what stands on it; empty: nothing is, and it goes at once. */
+  /** The loss in words; empty if nothing is lost, and then it is deleted at once. */
   readonly words = input.required<string>();
-  /** What may take its place; none where nothing has to. */
+  /** The possible replacements; empty if none is needed. */
   readonly options = input<readonly ChoiceOption[]>([]);
   readonly slight = input(false, { transform: booleanAttribute });
   /** With what takes its place, or an empty text. */

@@ -7,7 +7,7 @@ let count = 0;
 /** Stands for the empty value inside the select, which never makes an empty option the one that Enter takes. */
 const NONE = '-';
 
-/** Whether two lists show the same: an equal list stays the same object, or the select measures itself anew on every step of a held control. */
+/** Returns true if two lists show the same: an equal list stays the same object, or the select measures itself anew on every step of a held control. */
 function sameOptions(one: readonly ChoiceOption[], other: readonly ChoiceOption[]): boolean {
   return one.length === other.length && one.every((option, i) => {
     const { value, label, color, family, sample } = other[i]!;
@@ -56,7 +56,7 @@ export class Choice {
   protected inner = (value: string | null): string | null => (value === '' ? NONE : value);
   protected take(inner: string): void {
     this.chosen.emit(inner === NONE ? '' : inner);
-    // What was refused does not stay standing in the list.
+    // A refused choice does not stay in the list.
     setTimeout(() => this.select().writeValue(this.inner(this.value())));
   }
 }

@@ -4,9 +4,9 @@ import { isMeantAsText, isTyping, keepsEscape } from './typing.ts';
 export interface Key {
   readonly shown: string;
   readonly does: string;
-  /** Whether it is one of one kind of control, which has the focus then; else it is one of the whole desk. */
+  /** True if it is one of one kind of control, which has the focus then; else it is one of the whole desk. */
   readonly within?: true;
-  /** Whether a press is this one. Keys of the whole desk are none while somebody types. */
+  /** Returns true if a press is this one. Keys of the whole desk are none while somebody types. */
   readonly is: (event: KeyboardEvent) => boolean;
 }
 
@@ -16,7 +16,7 @@ const letter = (event: KeyboardEvent): string => event.key.toLowerCase();
 
 /** A key that does something as long as it is held. */
 interface Held extends Key {
-  /** Whether it is this one that was let go, wherever the focus is by now. */
+  /** Returns true if it is this one that was let go, wherever the focus is by now. */
   readonly ends: (event: KeyboardEvent) => boolean;
 }
 

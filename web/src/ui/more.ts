@@ -4,8 +4,8 @@ import { Density } from './density.ts';
 import { remember, remembered } from './remember.ts';
 
 /**
- * What is used seldom: in calm it is one press away, and stays open where it was opened;
- * in the density that shows all it stands there like the rest.
+ * Rare controls: with essential controls they are one click away and stay open once
+ * opened; with all controls they are shown like the others.
  */
 @Component({
   selector: 'yo-more',
@@ -20,7 +20,7 @@ export class More {
   readonly label = input('More');
   /** It stands in a line of fields, whose names stand above them. */
   readonly fields = input(false, { transform: booleanAttribute });
-  /** What it is remembered by. */
+  /** The key under which it is remembered. */
   readonly id = input.required<string>();
   readonly #turned = signal<boolean | null>(null);
   protected readonly open = computed(() => this.#turned() ?? remembered(`yohaku-more-${this.id()}`) === 'open');

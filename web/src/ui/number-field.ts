@@ -40,7 +40,7 @@ export class NumberField {
   protected readonly typed = signal<string | null>(null);
   protected readonly problem = signal('');
   protected readonly text = computed(() => this.typed() ?? this.#shown(this.value()));
-  /** What it was set to last: the desk says so some frames later, and keys may come faster. */
+  /** The last set value: the desk confirms it some frames later, and keys can be faster. */
   readonly #now = linkedSignal(() => this.value());
   #dragging = false;
   /** The value as it was when its name was taken hold of. */

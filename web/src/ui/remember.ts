@@ -7,7 +7,7 @@ export function remember(key: string, value: string): void {
   }
 }
 
-/** What was kept; null where nothing was, or where nothing may be. */
+/** Returns the stored text; null if there is none, or if storage is not allowed. */
 export function remembered(key: string): string | null {
   try {
     return localStorage.getItem(key);

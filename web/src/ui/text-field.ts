@@ -31,7 +31,7 @@ export class TextField {
   readonly mono = input(false);
   readonly hideLabel = input(false);
   readonly placeholder = input('');
-  /** What it may well say; anything else can be typed. */
+  /** The offered values; other text can be typed. */
   readonly offers = input<readonly string[]>([]);
   /** Only Enter or a button beside the field takes what was typed. Leaving the field does not. */
   readonly confirmed = input(false);
@@ -78,7 +78,7 @@ export class TextField {
     if (problem !== '') return;
     this.typed.set(null);
     this.done.emit(text);
-    // What was typed and taken within one turn was never bound: the field would keep it.
+    // A text that was typed and accepted within one turn was never bound: the field would keep it.
     setTimeout(() => (this.field().nativeElement.value = this.typed() ?? this.value()));
   }
 

@@ -6,7 +6,7 @@ import type { Key } from './keys.ts';
 const AFTER_MS = 350;
 let count = 0;
 
-/** What a control does, and its key, beside it while it is pointed at or has the focus of the keyboard; Esc takes it away. */
+/** Shows the effect and shortcut of a control on hover and keyboard focus; Esc hides it. */
 @Directive({
   selector: '[yoTip]',
   hostDirectives: [NzTooltipDirective],

@@ -60,7 +60,7 @@ export class DeskView {
   readonly #open = inject(OpenCounts);
   protected readonly status = this.#store.selectSignal(siteFeature.selectStatus);
   protected readonly opening = this.#store.selectSignal(siteFeature.selectOpening);
-  /** What is shown: the desk as soon as there is something to look at. */
+  /** The shown view: the desk as soon as it has something to show. */
   protected readonly view = computed(() => (this.status() === 'opening' ? 'ready' : this.status()));
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);

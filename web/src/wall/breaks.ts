@@ -31,9 +31,9 @@ function tornWord(document: Document, element: Element): string | undefined {
 const MOST = 4;
 
 /**
- * What breaks in a document as it is laid out: places that stand out at the side
- * of the page, words cut off or torn in two, labels of buttons and menus on more lines than with
- * the site's own copy.
+ * Returns the problems of a document's layout: places that stick out at the side of the
+ * page, text that is cut off or broken within a word, labels of buttons and menus on more
+ * lines than with the site's own text.
  *
  * @param before lines with the site's own copy
  */

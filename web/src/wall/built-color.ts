@@ -5,9 +5,9 @@ const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 const pictures = new WeakMap<HTMLImageElement, { readonly box: string; readonly data: ImageData }>();
 
 /**
- * What a page paints at a point, glyphs and lines left out: the fill of the
- * topmost element there over everything beneath it, pictures and gradients
- * included. Undefined outside the page.
+ * Returns the colour of a page at a point, without glyphs and lines: the fill of the
+ * topmost element over all layers below, including images and gradients. Undefined
+ * outside the page.
  *
  * @param x CSS px of the page
  */

@@ -4,7 +4,7 @@ import { atOnce } from './slices.ts';
 
 const SIZE_TOLERANCE = 0.02;
 
-/** What is pointed at, pressed or in focus is not at rest. */
+/** The elements that are not at rest: hovered, pressed or focused. */
 const TOUCHED = ':hover, :active, :focus-visible';
 
 /** Every value at rest that the browser computes otherwise than the model says, once a place and property. */
@@ -72,7 +72,7 @@ function agrees(property: PaintedProperty, expected: string | number, found: str
   return found === expected;
 }
 
-/** Whether two shadows are one: browsers put the colour first. */
+/** Returns true if two shadows are one: browsers put the colour first. */
 function sameShadow(one: string, other: string): boolean {
   const parts = (text: string) => {
     const all = partsOf(text, ' ');

@@ -1,13 +1,13 @@
 import { Injectable, signal } from '@angular/core';
 import type { Break } from './breaks.ts';
 
-/** What was found by reading the pages that the wall itself tells; the rest goes to audit and palette. */
+/** The findings from reading pages that the wall shows; the others go to audit and palette. */
 @Injectable({ providedIn: 'root' })
 export class Found {
-  /** What breaks under hostile copy; null while none is asked for, or nothing of it is read. */
+  /** The problems under stress-test content; null while it is off or not yet read. */
   readonly breaks = signal<readonly Break[] | null>(null);
   /** How many sheets are still to be read for it. */
   readonly breaksLeft = signal(0);
-  /** What the stand-ins do to the height of the pages, the most of them, as a share; null while the fonts are shown. */
+  /** The largest change of page height by fallback fonts, as a share; null while the fonts are shown. */
   readonly shift = signal<{ readonly most: number } | null>(null);
 }

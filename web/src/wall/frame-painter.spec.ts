@@ -66,7 +66,7 @@ describe('a frame on the wall', () => {
     const durations = () => [...frame.contentDocument!.querySelectorAll('body, body *')].map((one) => frame.contentWindow!.getComputedStyle(one)).filter((one) => one.transitionDuration !== '0s');
     expect(durations()).toEqual([]);
     painter.still(false);
-    // What moves moves its colours alone, on the published pages as well.
+    // Only colours move, on live pages too.
     expect(new Set(durations().map((one) => one.transitionProperty))).toEqual(new Set(['color, background-color, border-color']));
     painter.still(true);
     // A frame that the browser does not draw never ends a transition: the new value has to be there at once.

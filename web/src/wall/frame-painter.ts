@@ -21,7 +21,7 @@ function sameStructure(one: Site, other: Site): boolean {
 
 const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };
 
-/** What changed from a brand to the one painted now, with what points to it; frames that showed the same brand share the answer. */
+/** Returns the changed tokens between a brand and the painted one, with their dependants; frames of the same brand share the answer. */
 function diff(before: Brand, after: Brand): Map<string, string | undefined> {
   if (diffs.after !== after) {
     diffs.after = after;
@@ -42,7 +42,7 @@ export class FramePainter {
   readonly #source: FrameSource;
   #applied: Site | undefined;
   #html = new Map<string, string>();
-  /** What the body declares itself. */
+  /** The properties that the body declares itself. */
   readonly #own = new Map<string, string | undefined>();
   #standIn = false;
 
@@ -56,7 +56,7 @@ export class FramePainter {
     return this.#applied;
   }
 
-  /** Whether it could show a site and does not yet. */
+  /** Returns true if it could show a site and does not yet. */
   waits(site: Site): boolean {
     return this.#applied !== site && this.#source.has(site);
   }
@@ -128,7 +128,7 @@ export class FramePainter {
 
   #write(site: Site): void {
     const { className, place, page } = this.#source.body(site);
-    // What is set here, on this page, is kept to it by the root's name.
+    // The root's name limits overrides to this page.
     named(this.document.documentElement, 'data-page', page);
     this.document.body.className = className;
     named(this.document.body, 'data-place', place);
@@ -166,7 +166,7 @@ export class FramePainter {
     for (const { id, html } of parts) {
       if (ENDS.has(id)) continue;
       let element: Element | null = this.#html.has(id) ? this.document.querySelector(`[data-part="${id}"]`) : null;
-      // What stands outside of them stays there.
+      // Elements outside the sections stay.
       if (element && element.parentElement !== main) continue;
       if (!element) {
         const template: HTMLTemplateElement = this.document.createElement('template');
@@ -189,12 +189,12 @@ function named(element: Element, attribute: string, value: string | null): void 
   else element.setAttribute(attribute, value);
 }
 
-/** What stands before and behind the sections of a page, outside of what is between. */
+/** The parts before and after the sections of a page. */
 const ENDS: ReadonlySet<string> = new Set(['header', 'footer']);
 
 const SOURCE = / src="(images\/[^"]+)"/g;
 
-/** Whether two HTMLs of a part differ only in the files of pictures. */
+/** Returns true if two HTMLs of a part differ only in the files of pictures. */
 function onlyPictures(before: string, after: string): boolean {
   return before.replace(SOURCE, '') === after.replace(SOURCE, '');
 }

@@ -1,12 +1,12 @@
 import { anyPage, bodyHtml, bodyParts, pageMark, pageTree, recipeClass, type Site } from '@yohaku/core';
 
-/** What a frame shows of a site: parts by key, each written anew only when its HTML changes. */
+/** The content of a frame: parts by key, each rewritten only if its HTML changes. */
 export interface FrameSource {
   has(site: Site): boolean;
   parts(site: Site): readonly { readonly id: string; readonly html: string }[];
   /** Inner HTML of the whole body. */
   html(site: Site): string;
-  /** What the body and, for a page, the root say of themselves. */
+  /** Returns the attributes of the body and, for a page, of the root. */
   body(site: Site): { readonly className: string; readonly place: string | null; readonly page: string | null };
 }
 

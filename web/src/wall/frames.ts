@@ -30,7 +30,7 @@ export class Frames {
   readonly #turns = inject(WallTurn);
   readonly #found = inject(Found);
   readonly #injector = inject(Injector);
-  /** What compares and reads: fetched when the wall is first quiet, it is no part of what opens a site. */
+  /** The reader of pages: loaded when the wall is first quiet, because opening a site does not need it. */
   #reader: PageReader | undefined;
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
@@ -42,9 +42,9 @@ export class Frames {
   #round = 0;
   /** Animation frames until more is painted; 0 while nothing waits. */
   #wait = 0;
-  /** Whether the pointer is down on the desk. */
+  /** True if the pointer is down on the desk. */
   #held = false;
-  /** Whether it goes up just now. */
+  /** True if it goes up just now. */
   #ending = false;
   #quiet: ReturnType<typeof setTimeout> | undefined;
   /** Counts finished paints; marks that depend on layout read it. */
@@ -54,7 +54,7 @@ export class Frames {
     effect(() => {
       const css = stressCss(new Set(this.#stress()));
       for (const frame of this.#hung.values()) frame.painter.onTop(css);
-      // What broke so far says nothing of the copy shown next.
+      // The problems so far do not apply to the next content.
       this.#reader?.stop();
       this.#found.breaks.set(null);
       this.#found.breaksLeft.set(0);
@@ -74,7 +74,7 @@ export class Frames {
     // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
     this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
       if (!site) return;
-      // What was found of the state before says nothing of this one.
+      // The findings of the earlier state do not apply to this one.
       if (Object.keys(this.#differences()).length > 0) {
         this.#store.dispatch(AuditActions.outdated({ frame: null }));
         this.#reader?.forget();
@@ -136,7 +136,7 @@ export class Frames {
       if (this.#held) heightOf(frame.painter.document);
       if (performance.now() - began > BUDGET_MS) break;
     }
-    // What took long leaves so many frames more to the nearest page and the hand: six in seven where a size is pulled.
+    // A slow frame leaves more frames to the nearest page and the pointer: six in seven while a size is dragged.
     if (left > 0) return this.#schedule(this.#held ? 1 + Math.ceil((performance.now() - began) / PAUSE_MS) : 1);
     if (this.#held) this.#waitForQuiet();
     else void this.#followUp(false, beforePaint);
@@ -166,7 +166,7 @@ export class Frames {
     return [...this.#hung.values()].filter((frame) => frame.painter.waits(site)).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness() || other.width - one.width);
   }
 
-  /** Whether frames still wait for the newest values; `version` counts on when they have them. */
+  /** Returns true if frames still wait for the newest values; `version` counts on when they have them. */
   behind(): boolean {
     const site = untracked(this.#painted);
     return site !== null && [...this.#hung.values()].some((frame) => frame.painter.waits(site));
@@ -181,7 +181,7 @@ export class Frames {
   async #followUp(resting: boolean, beforePaint: boolean): Promise<void> {
     const site = this.#painted();
     if (!site) return;
-    // What is in sight is on the screen before anything out of sight is touched.
+    // Visible frames are painted before any hidden frame.
     if (!beforePaint) await new Promise((resolve) => requestAnimationFrame(resolve));
     let until = 0;
     for (const frame of this.#behind(site)) {

@@ -14,7 +14,7 @@ export interface HungFrame {
   takesPresses(): boolean;
   /** Smaller is nearer; the grown page is 0. */
   nearness(): number;
-  /** Whether it is in sight or about to be; the others come last. */
+  /** Returns true if it is in sight or about to be; the others come last. */
   inSight(): boolean;
   /** Called after something was painted, so that heights and marks follow. */
   painted(structure: boolean): void;
@@ -22,5 +22,5 @@ export interface HungFrame {
   park(): void;
 }
 
-/** Whether a frame is laid out at its width: what has just been hung out of sight still has that of the page it showed before. */
+/** Returns true if a frame is laid out at its width: what has just been hung out of sight still has that of the page it showed before. */
 export const laidOut = ({ painter, width }: HungFrame): boolean => painter.document.defaultView?.innerWidth === width;

@@ -50,7 +50,7 @@ export class LayoutFrame {
     await turn();
     void getComputedStyle(document.body).color;
     await turn();
-    // Whether fonts are there cannot be asked without laying out.
+    // Font loading can be awaited only after a layout.
     await document.fonts.ready;
     await turn();
     return document;

@@ -69,7 +69,7 @@ export class PageFrame {
   readonly crop = input<Crop | null>(null);
   /** Places to outline. */
   readonly lit = input<ReadonlySet<string> | null>(null);
-  /** Whether headings are named by level and style. */
+  /** True if headings are named by level and style. */
   readonly outline = input(false);
   readonly picked = output<FramePick>();
   readonly opened = output<FramePick>();
@@ -97,7 +97,7 @@ export class PageFrame {
     const { x, y } = this.#offset();
     return `scale(${this.scale()}) translate(${-x}px, ${-y}px)`;
   });
-  /** Whether the frame is in sight or about to be: the style of the others is worked out when they come near. */
+  /** True if the frame is in sight or about to be: the style of the others is worked out when they come near. */
   protected readonly near = signal(true);
   protected readonly marks = signal<{ readonly line: string; readonly halo: string } | null>(null, { equal: (one, other) => one?.line === other?.line });
   protected readonly NAMED = NAMED;
@@ -159,7 +159,7 @@ export class PageFrame {
   /** The same as a signal. */
   protected readonly shown = signal<Document | null>(null);
   readonly #words = inject(WordsEditor);
-  /** Whether words are being edited in this very frame. */
+  /** True if words are being edited in this very frame. */
   protected readonly written = computed(() => this.shown() !== null && this.#words.document() === this.shown());
   /** Document shown, once it is there. */
   get document(): Document | undefined {

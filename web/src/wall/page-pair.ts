@@ -15,7 +15,7 @@ export interface WallPage {
   readonly nearness: number;
   /** How many of its places fail. */
   readonly failing: number;
-  /** Whether it has a frame at 1280, and at 390; else paper of its size. */
+  /** True if it has a frame at 1280, and at 390; else paper of its size. */
   readonly wide: boolean;
   readonly narrow: boolean;
   /** How tall that paper is, px of the page. */

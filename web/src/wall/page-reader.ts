@@ -52,7 +52,7 @@ export class PageReader {
   /** Counts the times it was asked to read. */
   #turn = 0;
 
-  /** What was compared so far says nothing of what is painted next. */
+  /** Forgets the comparisons so far, which do not apply to the next painting. */
   forget(): void {
     this.#compared = new WeakMap();
   }
@@ -95,18 +95,18 @@ export class PageReader {
     const site = this.#painted();
     const turn = ++this.#turn;
     if (!site) return false;
-    /** Whether it is still the one that is painted and this the newest reading, once there is time. */
+    /** Returns true if it is still the one that is painted and this the newest reading, once there is time. */
     const goesOn = async (): Promise<boolean> => {
       await whenCalm();
       return this.#painted() === site && turn === this.#turn;
     };
     if (this.#stress().length > 0) {
       await this.#readBreaks(site, hung, goesOn);
-      // What lies behind a text is that of its own copy, whatever is shown.
+      // The colour behind a text is always that of its own content.
       const own = this.#current();
       if (own && this.#painted() === site) await this.#readPictures(own, hung, goesOn);
     } else if (site === this.#current()) {
-      // What moves is not at rest; it is compared when it is.
+      // A moving page is not at rest; it is compared later.
       if (this.#motion.playing()) return true;
       if (await this.#compare(site, hung, goesOn)) await this.#readSheets(site, hung, goesOn);
     }
@@ -206,7 +206,7 @@ export class PageReader {
     return this.#apart.read(last.before, page, width, {}, (document) => readLayout(document, last.before, page));
   }
 
-  /** Whether a page is laid out as it was read before; then this edit has moved none of its lines. */
+  /** Returns true if a page is laid out as it was read before; then this edit has moved none of its lines. */
   #asRead(site: Site, key: string, page: string, width: number): boolean {
     const known = this.#layouts.get(key);
     if (!known || !this.#sheets.isRead(site, page, width)) return false;

@@ -1,7 +1,7 @@
 import { publishedPage, siteIndex, usesOfTokens, type Group, type Site } from '@yohaku/core';
 import type { PlaceRef } from '../state/index.ts';
 
-/** What a token reaches, or a place that hangs beside others, as a crop of its section. */
+/** A place of a token, or one of several places shown side by side, as a crop of its section. */
 export interface ReachPanel { readonly key: string; readonly label: string; readonly count: number; readonly page: string; readonly part: string; readonly place: string }
 
 /** Each of some places as a crop of its section, named by page and section. */

@@ -10,7 +10,7 @@ import { Sheets } from './sheets.ts';
 /** After this long without an edit a picture is tried with other focus points. */
 const QUIET_MS = 500;
 
-/** What the pixels behind the texts of a page hang on. Colours move no line of text, and where a text lies along a gradient is the same whatever its ends become. */
+/** Returns the parts that the pixels behind the texts of a page depend on. Colours move no line of text, and the position of a text along a gradient does not depend on its ends. */
 function pixelGround(site: Site, page: string): LayoutGround {
   const { brand, assets } = site;
   return [...layoutGround(site, page), brand.corners, brand.variantOrder, Object.values(assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];

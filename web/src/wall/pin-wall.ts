@@ -75,7 +75,7 @@ export class PinWall {
   });
 
   constructor() {
-    // What is built moves with every edit; the spots are read again when all is quiet.
+    // The page changes with every edit; the spots are read again when all is quiet.
     effect(() => {
       this.#frames.version();
       this.hung();
@@ -125,7 +125,7 @@ export class PinWall {
     this.#pinned.groups.set(groupSpots(spots));
   }
 
-  /** What is drawn and what is built at a point of the page; `flat`: only where the drawing is of one colour around it. */
+  /** Returns the colours of design and page at a point; `flat`: only where the design has one colour around it. */
   #spotAt(x: number, y: number, flat: boolean): PinSpot | undefined {
     const at = this.hung();
     if (!at || !this.#pixels || !this.#document) return undefined;

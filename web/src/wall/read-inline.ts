@@ -39,7 +39,7 @@ function textWithBreaks(node: Node): string {
 /** Most runs of words in one paragraph. */
 const MOST_RUNS = 200;
 
-/** What makes words too much to be kept, with what to do; nothing when they are not. */
+/** Returns the problem of a text that is too long, with the way out; empty if there is none. */
 export function tooMuch(runs: readonly Inline[]): string {
   const long = runs.find((run) => run.text.length > MOST_COPY);
   if (long) return `the ${'link' in long ? 'link' : 'marked part'} “${long.text.slice(0, 24)}…” is over ${MOST_COPY} characters. Shorten it.`;

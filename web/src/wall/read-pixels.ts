@@ -60,8 +60,8 @@ export function focusOf(image: HTMLImageElement): { x: number; y: number } {
 }
 
 /**
- * What would lie behind every text over the picture of one section with other
- * focus points: the picture drawn once as large as it covers, read at other places.
+ * Returns the pixels behind every text over the image of one section at other focus
+ * points: the image is drawn once at full cover size and read at other positions.
  *
  * @param surface id of the section's surface
  */
@@ -100,7 +100,7 @@ async function drawn(image: HTMLImageElement | null, box: DOMRect): Promise<Imag
   // Painted from whole pixel to whole pixel.
   const [width, height] = [Math.max(1, Math.round(box.right) - Math.round(box.left)), Math.max(1, Math.round(box.bottom) - Math.round(box.top))];
   const canvas = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
-  // What shows through a picture is the section's own ground.
+  // The section's own background shows through the image.
   canvas.fillStyle = getComputedStyle(image.parentElement!).backgroundColor;
   canvas.fillRect(0, 0, width, height);
   canvas.imageSmoothingQuality = 'high';

@@ -4,7 +4,7 @@ import type { GoesOn } from './calm.ts';
 import { readLayout, type LayoutSnapshot } from './compare.ts';
 import { readLineLengths } from './line-lengths.ts';
 
-/** What the layout of one page at one width says: to the rules that go by it, to the palette, and to the wall that needs its height. */
+/** The measurements of one page at one width: for layout rules, for the palette, and for the heights on the wall. */
 export interface SheetReading {
   readonly page: string;
   readonly width: number;

@@ -12,7 +12,7 @@ const keyOf = (page: string, width: number): string => `${page} ${width}`;
 /** Of a page at a width that was read: what its layout hung on, how tall it is, and at 1280 what it paints. */
 interface Known { readonly page: string; readonly ground: LayoutGround; readonly height: number; readonly areas: Areas | null }
 
-/** What has been read of every page at both widths, whether it hangs or not: heights for the wall, areas for the palette. What the rules go by is handed on to the audit. */
+/** The measurements of every page at both widths: heights for the wall, areas for the palette. Values for rules go to the audit. */
 @Injectable({ providedIn: 'root' })
 export class Sheets {
   readonly #areas = inject(PaintedAreas);
@@ -51,13 +51,13 @@ export class Sheets {
     this.#toTell.push({ page, width, pixels });
   }
 
-  /** What was read of another site is nothing to this one. */
+  /** Forgets the measurements of another site. */
   #of({ id }: Site): void {
     if (id !== this.#siteId) this.#toTell = [];
     this.#siteId = id;
   }
 
-  /** Whether a page was read as it is laid out now. */
+  /** Returns true if a page was read as it is laid out now. */
   isRead(site: Site, page: string, width: number): boolean {
     return sameGround(this.#known.get(keyOf(page, width))?.ground, layoutGround(site, page));
   }

@@ -9,11 +9,11 @@ import { inHand } from './in-hand.ts';
 /** Width of a slip's inside and of the gap between two fields, px. */
 const ROOM = 260;
 const GAP = 3;
-/** What a letter takes in a list and in the name above it, and what the mark that opens a list takes, px. */
+/** The widths of a letter in a list and in the label above, and of the mark that opens a list, px. */
 const [LETTER, HEAD_LETTER, MARK] = [8, 6.2, 28];
 const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Math.max(label.length * HEAD_LETTER, Math.max(...options.map((one) => one.label.length)) * LETTER + MARK);
 
-/** What is chosen of a place where it stands, by what its kind says of itself: the variant and icon of a button, the style and level of a text, how many cards are in a row. */
+/** The choices of a place by its kind: variant and icon of a button, style and level of a text, cards in a row. */
 @Component({
   selector: 'yo-slip-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,

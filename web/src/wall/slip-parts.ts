@@ -5,7 +5,7 @@ import { DeskActions, Editor, Reaching, deskFeature, freshId, type Scope } from 
 import { ACTS, Choice } from '../ui/index.ts';
 import { inHand } from './in-hand.ts';
 
-/** What can be done with the thing a place belongs to: one of several made once more, moved, deleted; the block likewise; another kind of block laid in behind it. */
+/** The commands of the part that a place belongs to: duplicate, move, delete an item or block; add a block after it. */
 @Component({
   selector: 'yo-slip-parts',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,7 +47,7 @@ export class SlipParts {
     return site ? blockKinds(site).map(({ kind, label }) => ({ value: kind, label })) : [];
   });
 
-  /** Whether a part can go farther: within its order, into the column beside it, into the section beside its own. */
+  /** Returns true if a part can go farther: within its order, into the column beside it, into the section beside its own. */
   protected can(part: BlockPart, steps: -1 | 1): boolean {
     const site = this.#editor.current();
     return site !== null && site !== undefined && movePart(site, part, steps) !== undefined;

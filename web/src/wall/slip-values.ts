@@ -10,7 +10,7 @@ export interface SlipValue {
   readonly chain: readonly SlipToken[];
   readonly override: Override | null;
   readonly record: readonly string[];
-  /** Whether that is set on this place here, or wherever it is used. */
+  /** True if that is set on this place here, or wherever it is used. */
   readonly where: Where;
   readonly standing: Standing;
   readonly nearest: NearestToken | undefined;

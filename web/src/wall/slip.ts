@@ -8,7 +8,7 @@ import { SlipParts } from './slip-parts.ts';
 import { WordsTools } from './words-tools.ts';
 import { slipValues, type SlipValue } from './slip-values.ts';
 
-/** What a place is made of, hung beside it: values with their chains, and what can be done. */
+/** The values of a place with their chains, and its commands, beside the page. */
 @Component({
   selector: 'yo-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,7 +34,7 @@ export class Slip {
     const ref = this.#ref();
     return site && ref ? siteIndex(site).byAddress.get(`${ref.page} ${ref.id}`) : undefined;
   });
-  /** What belongs to the place itself: its words, its style, its item. */
+  /** The scope of the place itself: its text, its style, its item. */
   protected readonly here = computed((): Scope | undefined => {
     const place = this.place();
     return place && { page: place.page, place: place.id };
@@ -48,7 +48,7 @@ export class Slip {
     const uses = reachOfScope(site, { page: place.page, place: place.id }).count;
     return [{ value: 'used', label: `everywhere, ${plural(uses, 'place')}` }, { value: 'here', label: 'this page' }];
   });
-  /** What a value set next, or one that is set, reaches. */
+  /** Returns the scope of an override, set or about to be set. */
   protected reachOf(where: Where): Scope {
     const place = this.place()!;
     return { page: place.page, place: place.id, where };
@@ -123,7 +123,7 @@ export class Slip {
     this.leaving.set(null);
     this.#editor.commit((site) => leaveOverride(site, value.record, value.override!, reason));
   }
-  /** What the values set here could become by themselves: a variant of a button, a style of a text. */
+  /** The label of the command that makes a variant or a style of the overrides; empty if neither is possible. */
   protected readonly splits = computed(() => {
     const site = this.#editor.current();
     const place = this.place();
@@ -135,7 +135,7 @@ export class Slip {
     const styled = this.#ownStyle();
     this.#editor.commit((site) => splitVariant(site, this.#oneOff(place), freshId('variant')) ?? (styled && splitStyle(site, this.#oneOff(place), styled, freshId('style'))));
   }
-  /** What a shared part is made of changes wherever it is used: so do the values that become a variant or style of it. */
+  /** Returns the place as a one-off: a shared part changes everywhere, so its new variant or style applies everywhere too. */
   #oneOff(place: Place): OneOff {
     return { anchor: anchorOf(place, 'used'), ground: place.ground, item: place.item };
   }

@@ -3,7 +3,7 @@ import type { FrameSource } from './frame-source.ts';
 
 /** The specimen. While a control is held only its tokens follow; what it says in words is written when the hand lets go. */
 export class SpecimenSource implements FrameSource {
-  /** Whether a control is held. */
+  /** True if a control is held. */
   held = false;
   #last: readonly { readonly id: string; readonly html: string }[] | undefined;
 

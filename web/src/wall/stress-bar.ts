@@ -30,7 +30,7 @@ export class StressBar {
   readonly #kinds = this.#store.selectSignal(deskFeature.selectStress);
   protected readonly kinds = STRESS_KINDS;
   protected readonly on = computed(() => new Set(this.#kinds()));
-  /** What is listed of it: more nobody goes through. */
+  /** The listed problems, limited to a readable number. */
   protected readonly list = computed(() => (this.#found.breaks() ?? []).slice(0, 200));
   protected readonly says = computed(() => {
     const found = this.#found.breaks();

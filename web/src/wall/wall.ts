@@ -33,10 +33,10 @@ const PANELS = {
   size: { width: 382, phone: 218, height: 240, scale: 0.56, most: 6 },
 } as const;
 
-/** Whether pages hang at a width anyway. */
+/** Returns true if pages hang at a width anyway. */
 const hangsAlready = (width: number | null): boolean => SHEET_WIDTHS.some((one) => one === width);
 
-/** Whether the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
+/** Returns true if the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
 function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyMap<string, ReadonlySet<string>>): boolean {
   return one.size === other.size && [...one].every(([page, places]) => {
     const others = other.get(page);
@@ -141,7 +141,7 @@ export class Wall {
     return path && site ? tokenTable(site.brand).get(path) : undefined;
   });
 
-  /** What the focused control reaches, before anything changes. */
+  /** The scope of the focused control, before anything changes. */
   readonly #reach = computed(() => {
     const scope = this.#scope();
     const site = this.site();
@@ -159,7 +159,7 @@ export class Wall {
     return new Map([...this.#hung.hanging()].flatMap((page): [string, ReadonlySet<string>][] => (reach.on(page).size > 0 ? [[page, reach.on(page)]] : [])));
   }, { equal: sameLit });
 
-  /** Whether a value changed since the control that has the focus got it, or the place was chosen. */
+  /** True if a value changed since the control that has the focus got it, or the place was chosen. */
   readonly #changed = linkedSignal<{ scope: unknown; place: unknown; shown: unknown }, boolean>({
     source: () => ({ scope: this.#scope(), place: this.desk().place, shown: this.#shown() }),
     computation: (now, before) => (before && now.scope === before.source.scope && now.place === before.source.place ? before.value || now.shown !== before.source.shown : false),
@@ -170,7 +170,7 @@ export class Wall {
     if (site && this.desk().hanging === 'together') return togetherPanels(site, this.desk().together?.places ?? []);
     return site && token ? reachPanels(site, token.path) : [];
   });
-  /** What crops of pages hang, in words; empty while none do. */
+  /** The label of the shown crops of pages; empty if none are shown. */
   protected readonly panelsHang = computed(() => {
     const { hanging, together } = this.desk();
     if (hanging === 'together') return together?.label ?? '';
@@ -262,7 +262,7 @@ export class Wall {
     this.#store.dispatch(severity === undefined ? DeskActions.seen({ seen }) : DeskActions.seen({ seen, severity }));
   }
 
-  /** What the stand-ins do to the pages, once it has been measured. */
+  /** The effect of fallback fonts on the pages, once measured, in words. */
   protected readonly shiftWords = computed(() => {
     const shift = this.#found.shift();
     return shift ? `Preview fallback: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Preview fallback';

@@ -5,14 +5,14 @@ import { Editor, SiteActions, freshId, pasteProblem, pastedNodes, pastedText } f
 import { KEYS } from '../ui/index.ts';
 import { readInline, tooMuch } from './read-inline.ts';
 
-/** What words can be: strong, emphasised, marked. */
+/** The marks of a text: strong, emphasis, highlight. */
 export type Mark = 'strong' | 'em' | 'marked';
 
 /** Words that are being edited where they stand. */
 export interface EditedWords {
   readonly page: string;
   readonly place: string;
-  /** Whether they may have emphasis and links; a line has neither. */
+  /** True if they may have emphasis and links; a line has neither. */
   readonly rich: boolean;
   /** Where the words that are chosen lead, and whether they are emphasised. */
   readonly link: Href | null;
@@ -131,7 +131,7 @@ export class WordsEditor {
     this.#tell(place, words);
   }
 
-  /** What is pasted into words: words go in where the caret is, with their emphasis and links; whole blocks stand behind. What was left out is said. */
+  /** Pastes into a text: inline text goes to the caret with its emphasis and links; whole blocks are added after it. The notice names the parts that were not pasted. */
   #paste(place: Place, words: Words, nodes: PastedNode[], finish: (keep: boolean) => void): void {
     const site = this.#editor.current();
     if (!site) return;
@@ -207,7 +207,7 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
   let chosen = { start: 0, end: 0 };
   const look = () => {
     const range = document.getSelection()?.rangeCount ? document.getSelection()!.getRangeAt(0) : undefined;
-    // What was chosen stays so while the tools are in hand.
+    // The selection stays while the tools have the focus.
     if (range && element.contains(range.commonAncestorContainer)) {
       const start = offsetOf(element, range.startContainer, range.startOffset);
       chosen = { start, end: offsetOf(element, range.endContainer, range.endOffset) };

@@ -4,7 +4,7 @@ import { Editor } from '../state/index.ts';
 import { ACTS, KEYS, TextField } from '../ui/index.ts';
 import { WordsEditor } from './words-editor.ts';
 
-/** What can be done with words while they are edited where they stand: emphasis, and where they lead. */
+/** The tools of a text that is edited in place: emphasis and link. */
 @Component({
   selector: 'yo-words-tools',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -30,7 +30,7 @@ export class AuditLink {
   constructor() {
     effect(() => {
       const { current, pending, last, opening, arrived } = this.#state();
-      // What is here of a site is judged once it is whole.
+      // A site is judged once all its pages are loaded.
       untracked(() => this.#follow(opening ? null : current, pending, last, arrived));
     });
     inject(PagesRead).read.pipe(takeUntilDestroyed()).subscribe(({ siteId, sheets }) => this.#post({ kind: 'read', siteId, sheets }, buffersOf(sheets)));
@@ -51,7 +51,7 @@ export class AuditLink {
     return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
   }
 
-  /** What was read from the layout of the pages so far, to be sent to the server. @param most characters of pixels at most; without pixels where they come to more */
+  /** Returns the layout measurements of the pages for the server. @param most largest number of characters of pixels; without pixels if there are more */
   evidence(most?: number): Promise<Evidence> {
     return this.#ask((asked) => ({ kind: 'evidence', asked, ...(most === undefined ? {} : { most }) }));
   }
@@ -90,7 +90,7 @@ export class AuditLink {
       if (last!.before !== this.#known) this.#post({ kind: 'site', site: last!.before });
       this.#post({ kind: 'change', change: { ops: change.ops, label: change.label }, ripple: true });
     }
-    // What came from other windows besides is in the site itself.
+    // Edits from other windows are in the site itself.
     if (!change || last!.after !== current) this.#post({ kind: 'site', site: current });
     if (last) this.#lastEdit = last.id;
     this.#told(current);
@@ -98,7 +98,7 @@ export class AuditLink {
 
   #told(current: Site): void {
     this.#known = current;
-    // What mends the state before may not mend this one.
+    // The fixes of the state before may not apply to this one.
     this.#pixels.found.set(null);
     this.#store.dispatch(AuditActions.busy({ busy: true }));
   }
@@ -142,7 +142,7 @@ export class AuditLink {
   }
 }
 
-/** What goes over to the worker and is not copied: pixels are many. */
+/** Returns the buffers that move to the worker without a copy: pixels are many. */
 function buffersOf(sheets: readonly SheetRead[]): Transferable[] {
   return sheets.flatMap(({ pixels = [] }) => pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((one) => one.buffer)));
 }

@@ -112,7 +112,7 @@ function report(now: Audit): AuditReport {
   const failing = rows(findings(now, new Set(['fail']), MOST_ROWS));
   const unknown = rows(findings(now, new Set(['cannot-tell']), MOST_UNKNOWN));
   const values = setValues(now.site);
-  // What fails over a picture is a matter of that picture, not of a ground.
+  // A failure over an image belongs to that image, not to a background.
   const pairs = new Set([...now.byGroup].flatMap(([group, judgements]) => (group.overPicture ? [] : judgements.filter((one) => one.verdict === 'fail' && one.rule.endsWith('contrast')).map((one) => one.tokens[0] ?? group))));
   const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
   return {

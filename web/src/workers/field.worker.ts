@@ -1,8 +1,8 @@
 import { paintField, type ContrastFieldSpec } from '@yohaku/core';
 
-/** What is asked of the worker: a field, numbered. */
+/** A question to the worker: a field, with a number. */
 export interface FieldQuestion { readonly asked: number; readonly spec: ContrastFieldSpec }
-/** What it answers: the field as a picture, in device pixels. */
+/** The answer: the field as an image, in device pixels. */
 export interface FieldAnswer { readonly asked: number; readonly bitmap: ImageBitmap }
 
 addEventListener('message', ({ data: { asked, spec } }: MessageEvent<FieldQuestion>) => {

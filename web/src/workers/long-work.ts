@@ -3,7 +3,7 @@ import type { Site, Suggestion } from '@yohaku/core';
 import { Editor } from '../state/index.ts';
 import type { BrandFix, FromLong, ToLong } from './messages.ts';
 
-/** What is worked out for longer than a frame, in a worker of its own: the audit goes on beside it, and it can be stopped. */
+/** Computations that take longer than a frame, in their own worker: the audit continues, and they can be stopped. */
 @Injectable({ providedIn: 'root' })
 export class LongWork {
   readonly #editor = inject(Editor);

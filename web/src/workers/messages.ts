@@ -26,7 +26,7 @@ export type FromLong =
 /** A joint fix as the desk shows it: plain data. */
 export interface BrandFix {
   readonly moves: readonly JointMove[];
-  /** What cannot hold, in words, with the places that are left failing. */
+  /** The pairs that cannot pass, in words, with the number of places that stay failing. */
   readonly conflicts: readonly { readonly words: string; readonly places: number }[];
   readonly movement: number;
   readonly fixed: number;
@@ -35,7 +35,7 @@ export interface BrandFix {
 /** A file of tokens as it was read, or why it was not. */
 export type ReadFile = { readonly incoming: Incoming } | { readonly problem: string };
 
-/** What was read from the layout of the pages, for a server that has none: pixels only where they are not too many to send. */
+/** The layout measurements of the pages, for a server that has none: with pixels only if they are few enough. */
 export interface Evidence { readonly pixels: PixelsJson | undefined; readonly layout: readonly LayoutReading[] }
 
 /** From it: counts and the first rows of lists. `step` counts the sites and changes it had been told when it answered. */

@@ -1,7 +1,7 @@
 import { NO_PIXELS, NO_READINGS, pixelSets, publishedPage, type LayoutReading, type PixelSet, type PixelSets, type Site } from '@yohaku/core';
 import type { SheetRead } from '../state/index.ts';
 
-/** What has been read of the pages of one site so far, sheet by sheet. What is read again and is the same stays the same object: nothing is judged anew for it. */
+/** The measurements of the pages of one site so far. A repeated equal measurement keeps its object, so nothing is judged again. */
 export class ReadPages {
   layout: readonly LayoutReading[] = NO_READINGS;
   pixels: PixelSets = NO_PIXELS;

@@ -71,7 +71,7 @@ export function gradientBehind(site: Site, at: readonly string[], section: { rea
   ]);
 }
 
-/** What stands on a ground, in words. */
+/** Returns the sections and cards on a background, in words. */
 export function groundUses(site: Site, id: string): string[] {
   return referencesTo(site, 'ground', id).map((at) => ownerWords(site, at));
 }

@@ -21,7 +21,7 @@ export function menuEntries(site: Site): MenuEntry[] {
   return listed(undefined);
 }
 
-/** Whether an entry leads to a page, or to a section of it. */
+/** Returns true if an entry leads to a page, or to a section of it. */
 export const leadsTo = ({ link }: MenuItem, page: string): boolean => link.to === 'page' && link.page === page;
 
 const siblings = ({ shared: { header } }: Site, under: string | undefined): string[] => header.order.filter((id) => header.items[id]!.under === under);

@@ -94,7 +94,7 @@ const PX = /^(\d+(?:\.\d+)?)px$/;
 const PLAIN = /^(\d+(?:\.\d+)?)$/;
 const EM = /^(-?\d*\.?\d+)em$/;
 
-/** What a value set on a place is in a text style; undefined where it cannot be one. */
+/** The field of a text style for a value that is set on a place; undefined if styles have no such field. */
 const STYLE_FIELD: Partial<Record<Override['property'], (css: string) => Partial<TextStyle> | undefined>> = {
   'font-size': (css) => { const px = number(css, PX); return px === undefined ? undefined : { size: { kind: 'pinned', small: px, large: px } }; },
   'font-weight': (css) => { const weight = number(css, PLAIN); return weight === undefined ? undefined : { weight }; },

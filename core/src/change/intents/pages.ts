@@ -20,7 +20,7 @@ function copySection(section: Section, id: string): { readonly copy: Section; re
   return { copy: { ...section, id, blocks, columns }, renamed: new Map([[section.id, id], ...renamed]) };
 }
 
-/** What is set on places, by what a copy calls the section or block that their ids begin with; others are left out. */
+/** Returns the overrides of the copied sections and blocks under their new ids; other overrides are dropped. */
 function copiedValues(values: Readonly<Record<string, Override>>, owner: (was: string) => string | undefined, id: string, from = 0): Override[] {
   const copies: Override[] = [];
   for (const one of Object.values(values)) {
@@ -41,7 +41,7 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
   const pages = Object.values(site.pages);
   const source = copyOf ? site.pages[copyOf]! : undefined;
   const title = uniqueName(source ? `${source.title} copy` : kind.title, pages.map((one) => one.title));
-  // What places are called on the copy, by the first part of what they are called on the source.
+  // The new ids of places on the copy, by the first part of their old ids.
   const renamed = new Map<string, string>();
   const entries: SectionEntry[] = source
     ? source.sectionOrder.map((key, i) => {
@@ -126,7 +126,7 @@ function addressFor(site: Site, title: string, id: string): string {
 /** Addresses that no page can have any more, without their ending: those of pages, of items, and of the specimen. */
 const takenPaths = (site: Site, pages: readonly Page[]): string[] => ['specimen', ...[...pages, ...itemPages(site)].map((one) => one.file.replace(/\.html$/, ''))];
 
-/** What an address typed for a page comes to: `Opening hours` is `opening-hours.html`. */
+/** Returns the address for a typed text: `Opening hours` becomes `opening-hours.html`. */
 export function pageAddress(text: string): string {
   return `${uniquePath(text.trim().replace(/\.html$/i, ''), [], 'page')}.html`;
 }
@@ -175,7 +175,7 @@ export function duplicateSection(site: Site, page: string, entry: string, id: st
   const section = sectionOf(site, source)!;
   const { copy, renamed } = copySection(section, id);
   const prefix = (owner: string) => (was: string) => (was.startsWith(owner) ? renamed.get(was.slice(owner.length)) : undefined);
-  // What a shared section has wherever it is used comes first: what is set here goes before it.
+  // Overrides of a shared section come first, so that overrides of this page win.
   const used = 'shared' in source ? copiedValues(site.shared.overrides, prefix(`${source.shared}:`), id) : [];
   const values = [...used, ...copiedValues(site.pages[page]!.overrides, prefix('shared' in source ? `${entry}:` : ''), id, used.length)];
   return {
@@ -186,7 +186,7 @@ export function duplicateSection(site: Site, page: string, entry: string, id: st
 
 /**
  * Keeps a page's own section for all pages: there it becomes the same one that others can have as well.
- * What is set on its places goes with it, wherever it is used.
+ * Overrides of its places stay with the section and apply everywhere it is used.
  *
  * @param kept id of the kept section; its blocks are called `kept-b1`, `kept-b2`, …
  * @param id of the new entry on the page

@@ -10,7 +10,7 @@ import { insertOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
 /** A block of a section, or one of the things that a block has several of: a button, a card, a row. */
 export interface BlockPart {
   readonly what: 'block' | 'item';
-  /** What it is called: by its kind, an item by that of its block. */
+  /** The label: of its kind, or for an item the label of its block. */
   readonly label: string;
   readonly id: string;
   /** Where it is kept, and the order it stands in. */
@@ -24,8 +24,8 @@ export interface BlockPart {
 const sectionOfBlock = (block: readonly string[]): string[] => block.slice(0, block.lastIndexOf('blocks'));
 
 /**
- * What a place is part of, from the inside out: the item, where its block has several,
- * and the block. Empty for what is no block of a section, as the header.
+ * Returns the parts that contain a place, from the inside out: the item, if its block has
+ * several, and the block. Empty outside the blocks of sections, as in the header.
  */
 export function partsAt(site: Site, place: Place): BlockPart[] {
   const address = place.block;
@@ -100,7 +100,7 @@ export function addBlock(site: Site, behind: BlockPart, kind: string, id: string
   return { label: `Add ${kindOf(block)!.label.toLowerCase()}`, ops: [insertOp(site, behind.record, behind.order, id, block, behind.id)] };
 }
 
-/** What a block can be made of without losing words: a list of a text, a line each; a quote; and back. */
+/** The kinds that a block can become without losing text: a text, a list with one line per paragraph, a quote. */
 const TURNS: Readonly<Record<string, readonly ('text' | 'list' | 'quote')[]>> = { text: ['list', 'quote'], list: ['text'], quote: ['text'] };
 
 /** The kinds that a block can become with its words, each with what it is called; none for most. */
@@ -146,7 +146,7 @@ export function partsOfPlaces(site: Site, places: readonly Place[], what: BlockP
 /** Something that the thing at a place may have or not, with whether it has it. */
 export interface ExtraHere { readonly key: string; readonly label: string; readonly has: boolean; readonly address: readonly string[] }
 
-/** What a block, or the item of it that a place belongs to, may have besides; empty for most. */
+/** Returns the optional parts that a block or item may have; empty for most. */
 export function extrasAt(site: Site, place: Place): ExtraHere[] {
   const parts = partsAt(site, place);
   const block = parts.find(({ what }) => what === 'block');
@@ -157,7 +157,7 @@ export function extrasAt(site: Site, place: Place): ExtraHere[] {
     const address = [...part.record, part.id, extra.key];
     const value = valueAt(site, address);
     const has = value !== extra.none && value !== undefined;
-    // What the site has nothing for is not offered.
+    // A part is offered only if the site has something for it.
     return has || extra.make(sampleBrand(site, site.brand.groundOrder[0]!), 'new') !== undefined ? [{ key: extra.key, label: extra.label, has, address }] : [];
   });
 }

@@ -45,7 +45,7 @@ export function setApart(site: Site, set: 'status' | 'chart', swatch: string, am
   return { label: `${site.brand.swatches[swatch]!.label} ${among ? 'among' : 'no longer among'} the ${what}`, ops: [setOp(site, ['brand', 'apart'], { ...now, [set]: list })] };
 }
 
-/** What would lose its colour with a swatch: labels of roles and of derived swatches that name it. */
+/** Returns what uses a swatch: labels of roles and of derived swatches. */
 export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
   for (const ground of Object.values(site.brand.grounds))

@@ -1,7 +1,7 @@
 /** How the columns of a section stand at each width, how wide its container is, and what comes first on a phone. */
 export interface Arrangement {
   readonly id: string;
-  /** What it is called on the desk. */
+  /** The label on the desk. */
   readonly label: string;
   /** How many columns it can take. */
   readonly columns: { readonly min: number; readonly max: number };

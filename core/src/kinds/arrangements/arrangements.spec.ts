@@ -14,7 +14,7 @@ describe('arrangements', () => {
     const narrow = acceptChange(site, setValue(site, 'Arrangement', [...at, 'arrangement'], 'narrow')).site;
     expect(readSite(narrow)).toEqual(narrow);
     expect(pageHtml(narrow, 'home')).toContain('class="cols cols-1 arranged-narrow"');
-    // What a page has around it stays as it was.
+    // The surroundings of the page stay the same.
     expect(pageHtml(narrow, 'more')).toBe(pageHtml(site, 'more'));
   });
   it('are each in the stylesheet by their own class', () => {

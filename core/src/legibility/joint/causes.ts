@@ -52,7 +52,7 @@ function words(site: Site, pairs: readonly Pair[], stays: readonly string[], con
   return `While ${sentence(stays.map(label))} ${stays.length === 1 ? 'is' : 'are'} locked, ${named.length === 1 ? 'this pair cannot pass' : 'these pairs cannot pass'}: ${list}. ${way}`;
 }
 
-/** Whether constraints can hold once some swatches may move. */
+/** Returns true if constraints can hold once some swatches may move. */
 function holdsWithout(site: Site, constraints: readonly Constraint[], free: readonly string[], locked: ReadonlySet<string>): boolean {
   const swatches = { ...site.brand.swatches };
   for (const id of free) swatches[id] = { ...swatches[id]!, locked: false };

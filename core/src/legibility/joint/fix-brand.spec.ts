@@ -137,7 +137,7 @@ describe('fixing a whole brand', () => {
     const words = fix.conflicts.map((one) => one.words).join('\n');
     expect(words).toMatch(/^While ink is locked, these pairs cannot pass: .*\. Unlock ink to fix all of these\.$/m);
     expect(words).toMatch(/primary label of Pale on/i);
-    // What it names as the way out is one.
+    // The proposed way out really frees the pairs.
     const freed = fixBrand(painted({ white: '#ffffff', ink: '#8a8a8a', brand: '#eeaa99' }));
     expect(freed.conflicts).toEqual([]);
   });

@@ -24,7 +24,7 @@ export interface JointMove {
 
 export interface JointFix {
   readonly moves: readonly JointMove[];
-  /** What keeps pairs from holding together while the locks stand, cause by cause; those pairs are left as they are. */
+  /** The reasons why pairs cannot all pass while swatches are locked; these pairs stay as they are. */
   readonly conflicts: readonly JointConflict[];
   /** Σ ΔE OK × places over everything that moves. */
   readonly movement: number;
@@ -73,7 +73,7 @@ export function fixBrand(site: Site, locked: ReadonlySet<string> = new Set(), pa
 function withoutConflicts(search: Search, asked: readonly Constraint[], progress: FixProgress): { open: readonly Constraint[]; culprits: readonly (readonly Constraint[])[] } {
   const culprits: (readonly Constraint[])[] = [];
   let open: Constraint[] = [];
-  // What cannot hold even alone goes first; what asks less of the same two colours is still to hold.
+  // A pair that fails even alone is dropped first; a pair that needs less of the same two colours can still pass.
   const queue = [...asked];
   for (let one = queue.shift(); one; one = queue.shift()) {
     if (search.canHold([one])) open.push(one);

@@ -19,7 +19,7 @@ export interface Variable {
   /** Lightness by index, rising; `current` is the index of the colour as it is. */
   readonly lightness: readonly number[];
   readonly current: number;
-  /** What moves with it: itself and the swatches that follow it. */
+  /** The paints that move with it: its own and those of derived swatches. */
   readonly paints: Paint[];
 }
 

@@ -30,7 +30,7 @@ const keyOf = (layer: PairLayer): string => layer.chain.at(-1) ?? layer.css;
 /** The two colours that meet in a constraint by one of its foregrounds, the same whichever is in front. */
 const meeting = ({ pair }: Constraint, fore: number): string => [keyOf(pair.fores[fore]!), pair.behind!.map(keyOf).join('+')].sort().join(' ');
 
-/** Whether the foreground is the colour whose key sorts first. */
+/** Returns true if the foreground is the colour whose key sorts first. */
 const foreIsFirst = (constraint: Constraint, fore: number, key: string): boolean => key.startsWith(`${keyOf(constraint.pair.fores[fore]!)} `);
 
 /** An order of all colours that meet (whether the one whose key sorts first is the lighter), and which foreground counts in constraints that have two. */
@@ -51,7 +51,7 @@ export class Search {
     this.#start = start;
   }
 
-  /** Whether constraints can hold together. */
+  /** Returns true if constraints can hold together. */
   canHold(constraints: readonly Constraint[]): boolean {
     return this.#holding(constraints) !== undefined;
   }
@@ -146,7 +146,7 @@ export class Search {
     return { order, fores };
   }
 
-  /** What the colours leave open: which is the light one where that is not seen, and which foreground is to hold. `all`: also of what holds already. */
+  /** Returns the open choices: which colour is lighter where that is not visible, and which foreground must pass. `all` includes passing pairs. */
   #turns(constraints: readonly Constraint[], all: boolean): Turn[] {
     const turns = new Map<string, Turn>();
     for (const one of constraints) {

@@ -15,9 +15,9 @@ export interface Way { readonly fore: number; readonly lighter: boolean }
 export type Assignment = ReadonlyMap<Variable, number>;
 
 /**
- * What a pair asks of the lightnesses when it is to hold in one way: nothing or
- * the impossible; of one variable, that it keeps off some of them; of two, that
- * the light one is at least at `least[j]` while the dark one is at j.
+ * The condition on lightnesses under which a pair passes in one way: none, or an
+ * impossible one; for one variable, a set of excluded values; for two, that the light
+ * one is at least `least[j]` while the dark one is at j.
  */
 export type Relation =
   | { readonly kind: 'nothing' | 'impossible' }
@@ -35,12 +35,12 @@ export function ratioUnder(pair: Pair, fore: number, paints: ReadonlyMap<string,
   return { ratio: contrastRatio(front, behind), lighter: luminance(front) > luminance(behind) };
 }
 
-/** Whether a pair holds under an assignment, in whatever way. */
+/** Returns true if a pair holds under an assignment, in whatever way. */
 export function holds(pair: Pair, paints: ReadonlyMap<string, Paint>, at: (variable: Variable) => number): boolean {
   return pair.fores.some((_, fore) => ratioUnder(pair, fore, paints, at).ratio >= pair.needed);
 }
 
-/** What a pair asks when it is to hold in one way. `from`: where variables stand that it does not ask anything of. */
+/** Returns the conditions under which a pair passes in one way. `from`: the present values of variables without a condition. */
 export function relationOf(pair: Pair, way: Way, paints: ReadonlyMap<string, Paint>, from: Assignment): Relation {
   const fore = paintOf(paints, pair.fores[way.fore]!)?.variable;
   // Of several translucent layers the topmost that moves is looked at; the others stand where they are.
@@ -66,7 +66,7 @@ export function relationOf(pair: Pair, way: Way, paints: ReadonlyMap<string, Pai
 }
 
 /**
- * Whether relations can hold together. What they ask of lightnesses holds for
+ * Returns true if relations can hold together. What they ask of lightnesses holds for
  * the darker of two answers wherever it holds for both, so there is a darkest
  * answer or none: it is found by raising what must be lighter until nothing must.
  */

@@ -21,7 +21,7 @@ export interface Behind {
 }
 
 /**
- * What lies behind one text over a picture or a gradient.
+ * Returns the pixels behind one text over an image or a gradient.
  *
  * @param hung width at which its page is seen
  * @returns undefined where it stands on none, or its pixels have not been read

@@ -144,7 +144,7 @@ function worstFlat(table: TokenTable, group: Group, behind: Rgb8 | undefined): W
 }
 
 function colors(table: TokenTable, group: Group, width: number): Rgb8[] {
-  // What stands on a fill of its own, as selected text does, does not stand on the picture.
+  // A group with its own fill, such as selected text, is not on the image.
   return group.states.filter((state) => state !== 'disabled' && fillOf(table, group, state, bandOf(width)) === 'picture').flatMap((state) => {
     const cell = group.painting.at('color', state, bandOf(width));
     return (cell && colorOf(cellValue(table, cell).css)) ?? [];

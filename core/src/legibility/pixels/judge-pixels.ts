@@ -4,7 +4,7 @@ import type { PixelSet } from './pixel-set.ts';
 /** Share of the area behind a text that may fall short: less than one letter in fifty. */
 export const FAILING_SHARE = 0.02;
 
-/** What the pixels behind a place come to for one colour upon them. */
+/** The result of the pixels behind a place for one colour on them. */
 export interface PixelVerdict {
   /** The ratio that all but the failing share reach: what is compared with what is needed. */
   readonly found: number;

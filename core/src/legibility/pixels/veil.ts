@@ -24,8 +24,8 @@ export function washUnder(table: TokenTable, group: Group): Gradient | undefined
 }
 
 /**
- * What lies between a picture and the group upon it: the background of its
- * ground, as strong as the section's shade.
+ * Returns the layer between an image and the group on it: the colour of its background,
+ * as strong as the section's shade.
  *
  * @param shade 0 to 1; absent: what the section has
  */

@@ -12,7 +12,7 @@ export const OVER_PICTURE = 'An image is behind this text; not measured yet.';
 
 export const OVER_GRADIENT = 'Contrast varies along the gradient; not measured yet.';
 
-/** What is known of the pixels behind places, with the site whose shades lie over them. */
+/** The measured pixels behind places, with the site whose shades cover them. */
 export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
 
 /** Rates a colour on the pixels of one place: a group over a picture has one place only. */
@@ -39,7 +39,7 @@ const needsOf = (table: TokenTable, group: Group, rule: Aspect['rule']): Needs =
 
 const UNREADABLE = 'One of the two colours could not be read.';
 
-/** What is found of a pair in one band: the same at all widths of it. */
+/** The result of a pair in one band: the same at all its widths. */
 interface BandPair { readonly tokens: readonly string[]; readonly found: number | null; readonly reason?: string; /** Over a picture: the colour to be rated on its pixels. */ readonly color?: Rgb8 }
 
 /** Judges one foreground property against a backdrop, per width and state. */
@@ -101,7 +101,7 @@ function byFill(table: TokenTable, group: Group, edge: Judgement, state: State, 
   if (fill === 'picture') return edge;
   const found = behind === 'picture' ? (onPixels(table, group, over, area, edge.width, fill, edge.needed).found ?? 0) : contrastRatio(fill, behind);
   const cell = group.painting.at('background-color', state, band);
-  // What a gradient leaves open is settled only by a fill that passes.
+  // Only a passing fill settles an aspect that a gradient leaves open.
   if (edge.found === null && found < edge.needed) return edge;
   const { reason: _open, ...rated } = edge;
   return found > (edge.found ?? 0) ? { ...rated, verdict: outcome(state, found, edge.needed), found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;

@@ -2,7 +2,7 @@ import type { SiteIndex } from '../../reach/index.ts';
 import type { PlacedJudgement } from './headings.ts';
 import type { LayoutReading } from './layout-reading.ts';
 
-/** What the layout keeps free above whatever is led to, px: a header that stays may be no taller (`scroll-padding` in `render/layout-css.ts`, 6rem). */
+/** The space above a link target, px; the largest height of a sticky header (`scroll-padding` in `render/layout-css.ts`, 6rem). */
 export const KEPT_FREE = 96;
 
 /** A header that stays in sight covers nothing that a link leads to, and nothing that has the focus; one over a picture covers nothing that is said there. */

@@ -1,4 +1,4 @@
-/** What a rule found in the real layout of a page: its longest line in characters, the px by which words do not fit, the height of a header that stays, px, or by how many px one over a picture covers what is said there. */
+/** A measurement of a rule in the real layout of a page: the longest line in characters, the overflow of text in px, the height of a sticky header in px, or the px by which a header over an image covers text. */
 export interface LayoutReading {
   readonly page: string;
   readonly place: string;

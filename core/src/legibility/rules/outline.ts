@@ -20,7 +20,7 @@ export function linkWords({ places }: PageTree): PlacedJudgement[] {
   });
 }
 
-/** What is said of a picture is no file's name, and short enough to be heard in one go. That nothing is said may be on purpose: it is listed with the facts of the page. */
+/** Judges alternative text: not a file name, and short enough for screen readers. An empty text can be deliberate; page details list it. */
 export function alternativeText(site: Site, { places }: PageTree): PlacedJudgement[] {
   return places.flatMap((place): PlacedJudgement[] => {
     const kept = place.kind === 'picture' ? (place.item ?? place.block) : undefined;

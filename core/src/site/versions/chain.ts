@@ -6,7 +6,7 @@ export const SCHEMA_VERSION = 3;
 
 type Json = Record<string, unknown>;
 
-/** What leads from one version to the next; the first leads from version 1 to 2. Neither throws: what is wrong stays, for the reader to name. */
+/** The steps from one version to the next; the first leads from version 1 to 2. No step throws: faults stay for the reader to name. */
 const STEPS: readonly { readonly document: (document: Json) => Json; readonly op: (op: Json, document: Json) => Json }[] = [
   { document: documentTo2, op: opTo2 },
   { document: documentTo3, op: opTo3 },

@@ -11,7 +11,7 @@ const isRecord = (value: unknown): value is Json => typeof value === 'object' &&
 const recordOf = (value: unknown): Json => (isRecord(value) ? value : {});
 const ownerOf = (place: string): string => place.slice(0, Math.max(0, place.indexOf('/')));
 
-/** Whether the ids of a section are those that a place's id begins with. */
+/** Returns true if the ids of a section are those that a place's id begins with. */
 function has(section: unknown, owner: string): boolean {
   return isRecord(section) && (section['id'] === owner || Object.hasOwn(recordOf(section['blocks']), owner));
 }
@@ -95,7 +95,7 @@ export function opTo2(op: Json, document: Json): Json {
   if (at[0] === 'shared' && at[1] === 'overrides') {
     const id = String(op['op'] === 'set' ? at[2] : op['id']);
     const named = [op['value'], op['was']].map((one) => recordOf(one)['place']).find((one) => typeof one === 'string');
-    // What the shared record had of a page's own is in the page's record now.
+    // Overrides of one page in the shared record are now in the record of the page.
     const page = named !== undefined ? pageOf(named as string, shared, pages)
       : Object.hasOwn(recordOf(shared['overrides']), id) ? undefined : Object.keys(pages).find((one) => Object.hasOwn(recordOf(recordOf(pages[one])['overrides']), id));
     if (page !== undefined) return op['op'] === 'set' ? { ...op, at: ['pages', page, 'overrides', ...at.slice(2)] } : { ...op, record: ['pages', page, 'overrides'] };

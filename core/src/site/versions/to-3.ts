@@ -10,12 +10,12 @@ type Json = Record<string, unknown>;
 
 const isRecord = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** What changes in a part of the document: how its keys are called now, and what changes in what they hold; `each` for records by id. */
+/** The changes in a part of the document: new names of keys, and changes in their values; `each` for records by id. */
 interface Part {
   readonly called?: (key: string) => string;
   readonly under?: Readonly<Record<string, Part>>;
   readonly each?: Part;
-  /** What a value becomes of which nothing else changes. */
+  /** Returns the new value of a key that only changes its value. */
   readonly as?: (value: unknown) => unknown;
 }
 

@@ -55,7 +55,7 @@ describe('a document of version 1', () => {
         const done = applyChange(old, { ops });
         const done2 = applyChange(site, { ops, schemaVersion: 1 });
         expect(done2.site).toEqual(now(done.site));
-        // What takes it back does so in either version.
+        // The inverse undoes the edit in either version.
         expect(applyChange(done2.site, { ops: done.inverse, schemaVersion: 1 }).site).toEqual(site);
         [old, site] = [done.site, done2.site];
       }

@@ -6,7 +6,7 @@ import { Problem, notFound } from '../problem.ts';
 import { route, type Asked, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
-/** What is live, making it live, going back, taking it along, and serving it. */
+/** The routes to publish, to publish again, to download and to serve the live site. */
 export function publishRoutes({ database, apart, root }: Services): Route[] {
   const { db } = database;
   const load = async (id: string) => {
@@ -19,7 +19,7 @@ export function publishRoutes({ database, apart, root }: Services): Route[] {
     return site;
   };
   const page = async ({ context, params }: Asked<'/live/:site/'>) => {
-    // What stands behind the site, where anything does.
+    // The path after the site, if there is one.
     const { path } = params as { readonly path?: string };
     const live = database.live;
     const name = path || 'index.html';

@@ -94,7 +94,7 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
         void isOpen(db, session).then((open) => { if (!open) end(); }, () => {});
       }, BEAT);
       context.req.on('close', end);
-      // What there is now: a window that missed something while it was not connected sees the gap at once.
+      // The present sequence comes first, so that a window that missed edits sees the gap at once.
       stream.write('retry: 1000\n\n');
       tell(await sequenceOf(db, site).catch(() => 0));
     }),

@@ -26,12 +26,12 @@ export interface Difference {
   readonly label: string;
   readonly width: number;
   readonly property: string;
-  /** What the model says, as it is told. */
+  /** The value of the model, as shown. */
   readonly computed: string;
   readonly painted: string;
 }
 
-/** What the last edit did. */
+/** The effect of the last edit. */
 export interface RippleReport {
   readonly label: string;
   readonly changed: number;
@@ -46,7 +46,7 @@ export interface RippleReport {
   readonly heldRows: readonly Row[];
 }
 
-/** What the worker found of the site as it is now. */
+/** The worker's report on the present site. */
 export interface AuditReport {
   readonly tally: Tally;
   readonly counts: AuditCounts;
@@ -76,7 +76,7 @@ export const AuditActions = createActionGroup({
     Report: props<{ report: AuditReport }>(),
     Ripple: props<{ ripple: RippleReport | null }>(),
     Compared: props<{ frame: string; differences: readonly Difference[] }>(),
-    /** What was compared is no longer what is shown. */
+    /** The comparison is out of date. */
     Outdated: props<{ frame: string | null }>(),
     Layout: props<{ rows: readonly Row[] }>(),
     Measuring: props<{ measuring: AuditState['measuring'] }>(),

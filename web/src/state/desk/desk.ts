@@ -28,7 +28,7 @@ export interface DeskState {
   readonly together: { readonly label: string; readonly places: readonly PlaceRef[] } | null;
   /** Token in hand by path; stays in hand across steps. */
   readonly selected: string | null;
-  /** What the control that has the focus reaches: its places are lit. */
+  /** The scope of the focused control: its places are highlighted. */
   readonly lit: Scope | null;
   /** Page grown in place to be read; null: the overview. */
   readonly grown: string | null;
@@ -48,11 +48,11 @@ export interface DeskState {
   readonly also: readonly PlaceRef[];
   /** A third width at which the grown page stands beside the two of the wall, px; null: none does. */
   readonly third: number | null;
-  /** Whether the set lines of the grounds show every role. */
+  /** True if the set lines of the grounds show every role. */
   readonly unfolded: boolean;
-  /** Whether headings on the wall are named by level and style. */
+  /** True if headings on the wall are named by level and style. */
   readonly outline: boolean;
-  /** Whether the wall pretends that no font file came, and shows what stands in. */
+  /** True if the wall pretends that no font file came, and shows what stands in. */
   readonly standIns: boolean;
   /** How hostile the copy on the wall is; empty: as it was written. */
   readonly stress: readonly StressKind[];

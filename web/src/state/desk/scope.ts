@@ -1,6 +1,6 @@
 import { pageTree, plural, publishedPage, publishedPages, siteIndex, tokenTable, usesOfTokens, type Place, type Site, type Where } from '@yohaku/core';
 
-/** What a control acts on: the places a token paints (by its path) or several do, a page, a section of a page, one place wherever it is used or only here, or no place at all, in words. */
+/** The scope of a control: the places of a token (by its path) or of several, a page, a section of a page, one place here or everywhere, or no place, in words. */
 export type Scope = string | { readonly tokens: readonly string[]; readonly label: string } | { readonly page: string; readonly section?: string; readonly place?: string; readonly where?: Where } | { readonly words: string };
 
 export interface ScopeReach {
@@ -39,7 +39,7 @@ export function reachOfScope(site: Site, scope: Scope): ScopeReach {
 
 interface Found { readonly label: string; /** True for a token, which places use. */ readonly used?: true; readonly pages: readonly string[]; /** The number of those published files. */ readonly files: number; /** The number of further places that a rule can repaint. */ readonly maybe?: number; readonly count: number; readonly on: (page: string) => readonly Place[] }
 
-/** What tokens paint is known by look: no page is taken apart for its words. */
+/** Returns the scope of tokens. Looks give the places, so no page has to be built. */
 function ofTokens(site: Site, paths: readonly string[], label?: string): Found | undefined {
   const table = tokenTable(site.brand);
   const named = label ?? table.get(paths[0] ?? '')?.label;
@@ -62,7 +62,7 @@ function within(site: Site, scope: { page: string; section?: string; place?: str
   const meant = scope.place === undefined ? (part?.places ?? []) : tree.places.filter((one) => one.id === scope.place);
   const used = new Set(scope.where === 'here' ? [] : meant.flatMap((one) => one.usedId ?? []));
   if (used.size === 0) return alone(label, meant);
-  // What is done to a shared part is done wherever it is used.
+  // A change of a shared part applies everywhere it is used.
   const on = (page: string) => pageTree(site, page).places.filter((one) => one.usedId !== null && used.has(one.usedId));
   const uses = usesOf(site, meant[0]!);
   const times = (page: string) => index.times(page);

@@ -2,7 +2,7 @@ import { createActionGroup, createFeature, createReducer, on, props } from '@ngr
 import type { Source } from '@yohaku/core';
 import { remember, remembered } from '../../ui/index.ts';
 
-/** What a designer decided of one colour: keep or leave it whatever its score, what it is called, of which part it is, what replaces it. */
+/** A designer's choice for one colour: include or exclude it whatever its score, its name, its role in the brand, its replacement. */
 export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly replacement?: string }
 
 /** A drawn design pinned over a page: at which width, and how much of it is seen, faded or wiped. */
@@ -12,7 +12,7 @@ export interface GatherState {
   readonly sources: readonly Source[];
   /** Names of files that are being read. */
   readonly reading: readonly string[];
-  /** What could not be read, and why. */
+  /** The files that could not be read, with the reason. */
   readonly problems: readonly string[];
   /** Colours in hand, as hex, that count as one: their occurrences are outlined on the wall. */
   readonly hand: readonly string[];

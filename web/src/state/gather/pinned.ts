@@ -1,7 +1,7 @@
 import { Injectable, signal } from '@angular/core';
 import type { PinSpot, SpotGroup } from '@yohaku/core';
 
-/** What was read of a design pinned over a page, shared between wall and desk. */
+/** The comparison of a design with a page, shared by the pages above and the step. */
 @Injectable({ providedIn: 'root' })
 export class Pinned {
   readonly groups = signal<readonly SpotGroup[]>([]);

@@ -63,7 +63,7 @@ export class Tray {
     return this.#state().sources.length > before;
   }
 
-  /** What was dropped: files, folders (sent as one archive), or text. */
+  /** Adds dropped files, folders (sent as one archive) or text. */
   async drop(data: DataTransfer): Promise<void> {
     const entries = [...data.items].map((item) => item.webkitGetAsEntry()).filter((entry) => entry !== null);
     const folders = entries.filter((entry) => entry.isDirectory) as FileSystemDirectoryEntry[];

@@ -125,7 +125,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
 
     // Kept over a reload, tried again as a new edit, and gone from the list then.
     await until(async () => (await asideStore.all('small')).length === 1);
-    // What was saved is forgotten a moment after it is said to be saved: reloaded before, it would be sent once more.
+    // Saved edits are dropped a moment after they are reported as saved; a reload before that would send them again.
     await until(async () => (await pendingStore.all('small')).length === 0);
     await open(3);
     expect(state().aside.map((one) => one.change.label)).toEqual(['Corner 10']);

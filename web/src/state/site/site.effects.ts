@@ -212,7 +212,7 @@ export class SiteEffects {
           this.#store.dispatch(SiteActions.sendingAgain());
           this.#store.dispatch(SiteActions.heard({ sequence: there }));
           this.#store.dispatch(SiteActions.arrived({ changes, windowId }));
-          // What was heard of is not in the log: it was of another database. Read it all again.
+          // The announced edits are not in the log, so the database is another one: read everything again.
           if (changes.length === 0) return this.#store.dispatch(SiteActions.open({ siteId }));
         } catch (error) {
           this.#store.dispatch(SiteActions.sendingFailed({ words: isSignedOut(error) ? SIGNED_OUT : failureWords(error) }));

@@ -84,7 +84,7 @@ describe('site state', () => {
     const again = siteReducer(back, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' }));
     expect([again.aside, again.pending.map(({ id }) => id)]).toEqual([[], ['mine-2']] as never);
     expect(JSON.stringify(again.current)).toContain('Written meanwhile');
-    // What only takes away has nothing to keep.
+    // An edit that only removes has nothing to keep.
     const gone = siteReducer(without, SiteActions.commit({ edit: { label: 'Delete', ops: removed.ops }, id: 'mine-3', at: '2026-11-30T05:00:00.000Z' }));
     expect(gone.aside).toEqual([]);
   });

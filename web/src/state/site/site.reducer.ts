@@ -12,7 +12,7 @@ export interface UndoStep {
   readonly schemaVersion: number;
 }
 
-/** What the last edit of this window was, for the ripple: the site before it. */
+/** The last edit of this window, for the report: the site before it. */
 export interface LastEdit {
   readonly id: string;
   readonly label: string;
@@ -94,7 +94,7 @@ function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { st
   if (state.opening) return { state: { ...cleared, notice: `${edit.label} was not applied: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are loaded. Try again when all are.` }, inverse: null };
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
-    // What is too large for the server, or has texts it could not keep, is seen before it is applied here.
+    // An edit that the server would refuse is refused before it is applied here.
     const fit = sent = fitChange({ id, schemaVersion: SCHEMA_VERSION, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
     const applied = acceptChange(state.current, fit);
     if (applied.site === state.current) return { state: cleared, inverse: null };
@@ -220,7 +220,7 @@ function inRow<T extends { readonly sequence: number }>(changes: readonly T[], a
   return row;
 }
 
-/** Whether the server kept a change as it was sent. */
+/** Returns true if the server kept a change as it was sent. */
 const isAsSent = (kept: Change, sent: Change | undefined): boolean => kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
 
 /** The undo steps of this window that are kept over a reload. */

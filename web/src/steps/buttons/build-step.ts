@@ -76,7 +76,7 @@ export class BuildStep {
   protected readonly grounds = computed(() => this.brand()?.groundOrder.map((id) => ({ value: id, label: this.brand()!.grounds[id]!.label, color: this.#css(id, 'background') })) ?? []);
   protected readonly swatches = computed(() => (this.brand() ? resolvedSwatches(this.brand()!).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
   protected readonly background = computed(() => (this.ground() ? this.#css(this.ground(), 'background') : '#fff'));
-  /** What the buttons in the grid say: as one on the pages does. */
+  /** The text of the buttons in the grid: from a button on the pages. */
   protected readonly word = computed(() => {
     const site = this.site();
     return site && ownWords(site).short.button;
@@ -109,7 +109,7 @@ label: worstOf(judged, 'text-contrast', state),
     })));
   });
   protected readonly styles = computed(() => this.brand()?.styleOrder.map((id) => ({ value: id, label: this.brand()!.styles[id]!.label })) ?? []);
-  /** What the cells in hand have in each part: one value, or how many they differ by. */
+  /** The value of each part in the selected cells: one value, or the number of different ones. */
   protected readonly selected = computed(() => {
     const brand = this.brand();
     const keys = [...this.cells()];
@@ -149,7 +149,7 @@ label: worstOf(judged, 'text-contrast', state),
   protected column(state: Shown): string[] {
     return this.brand()!.variantOrder.map((variant) => `${variant} ${state}`);
   }
-  /** What the parts of these cells reach on the ground shown. */
+  /** Returns the scope of parts of the selected cells on the shown background. */
   protected scopeOf(keys: readonly string[], label: string, parts: readonly ButtonPart[] = BUTTON_PARTS): Scope {
     const brand = this.brand()!;
     const ground = brand.grounds[this.ground()]!;

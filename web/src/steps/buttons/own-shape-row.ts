@@ -9,7 +9,7 @@ const OWN = 'own';
 const NONE = 'none';
 const ALL: ChoiceOption = { value: AS_ALL, label: 'same as buttons' };
 
-/** What the variants in hand have otherwise than all buttons: a corner, an edge, a shadow. */
+/** The differences of the selected variants from all buttons: a corner, a border, a shadow. */
 @Component({
   selector: 'yo-own-shape',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,7 +35,7 @@ export class OwnShapeRow {
   protected readonly shadow = computed(() => this.#of('shadow', (value) => (value === undefined ? AS_ALL : value ?? NONE)));
   protected readonly scope = computed(() => variantScope(this.#brand(), this.variants()));
 
-  /** What the variants in hand have of a part: the choice they share, a number they share, or by how many they differ. */
+  /** Returns the shared value of a part in the selected variants, or the number of different ones. */
   #of<P extends keyof OwnShape>(part: P, choiceOf: (value: OwnShape[P]) => string): { readonly chosen: string | null; readonly px: number | null; readonly differ: string } {
     const values = [...new Set(this.variants().map((id) => this.#brand().variants[id]?.shape?.[part]))];
     const [value] = values;

@@ -65,7 +65,7 @@ export class ShapePanel {
   });
   #shown = -1;
 
-  /** What a use can have: a radius of its own, and the named corners that fit it. */
+  /** Returns the corners for a use: its own radius, and the named corners that fit. */
   protected cornersFor(use: CornerUse): ChoiceOption[] {
     const list = this.brand()?.cornerList;
     return [{ value: OWN, label: 'custom' }, ...(list?.order ?? []).filter((id) => list!.items[id]!.value.kind === 'px' || use === 'button' || use === 'field').map((id) => ({ value: id, label: list!.items[id]!.label }))];

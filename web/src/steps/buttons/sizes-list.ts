@@ -25,11 +25,11 @@ export class SizesList {
   readonly #editor = inject(Editor);
   readonly #brand = computed(() => this.#editor.shown()?.brand);
   protected readonly sizes = computed(() => (this.#brand()?.sizeOrder ?? []).map((id) => this.#brand()!.sizes[id]!));
-  /** What may take the place of a size that is deleted. */
+  /** Returns the sizes that can replace a deleted one. */
   protected replacements(id: string): ChoiceOption[] {
     return this.sizes().filter((one) => one.id !== id).map((one) => ({ value: one.id, label: one.label }));
   }
-  /** What would be lost with it. */
+  /** Returns the loss if a size is deleted, in words. */
   protected words(id: string): string {
     const uses = buttonUses(this.#editor.current()!, 'size', id).length;
     return uses === 0 ? '' : `${plural(uses, 'button')} ${uses === 1 ? 'has' : 'have'} this size.`;

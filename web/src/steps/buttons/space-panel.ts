@@ -25,7 +25,7 @@ export class SpacePanel {
       return { ...space, words: uses === 0 ? '' : `${plural(uses, 'section')} ${uses === 1 ? 'has' : 'have'} this padding.`, section: space.use === 'section', cells: this.bands.map((band) => ({ band, px: space.values[band], from: inheritsFrom(space, band), path: `space.${space.path}.${band}` })) };
     });
   });
-  /** What may take the place of a padding that is deleted. */
+  /** Returns the paddings that can replace a deleted one. */
   protected replacements(id: string): ChoiceOption[] {
     return this.spaces().filter((one) => one.section && one.id !== id).map((one) => ({ value: one.id, label: one.label }));
   }

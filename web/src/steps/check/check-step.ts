@@ -11,7 +11,7 @@ const NAMES: Record<CheckList, string> = {
   worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Not yet measured', held: 'Overrides', stray: 'Raw values', differences: 'Rendered differently', all: 'All places',
 };
 
-/** What the last edit did, all that fails, departs or strays, and what fixes it. */
+/** The effect of the last edit, all failing places, overrides and raw values, and their fixes. */
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -94,7 +94,7 @@ export class CheckStep {
     const row = this.row();
     return site && row ? row.tokens.map((path) => tokenTable(site.brand).get(path)).filter((token) => token !== undefined) : [];
   });
-  /** Whether a rule asks for no more than so much. */
+  /** Returns true if a rule asks for no more than so much. */
   protected readonly mostOf = (rule: RuleId): boolean => RULES[rule].most === true;
   protected readonly asks = computed(() => (this.row()?.rule ? RULES[this.row()!.rule!] : undefined));
   /** The row in hand as what failed, when it is that. */
@@ -123,7 +123,7 @@ export class CheckStep {
     // It is ringed where the page hangs: at the width of its band.
     return { page: row.page, place: row.place, state: row.state, width: row.width, needed: row.needed, hung: row.width >= 1024 ? 1280 : 390, surface: place.pictured ? place.under!.id : null };
   });
-  /** What is wrong with it, where it is weakest, what fixes it: told by the worker that judges. */
+  /** The problem of a text over an image, its weakest spot and its fixes, computed by the worker. */
   protected readonly pictured = computed(() => (this.#over() ? this.#pixels.found() : null));
   protected readonly ringed = computed((): string => {
     const [text, found] = [this.#over(), this.#pixels.found()];
@@ -140,7 +140,7 @@ export class CheckStep {
     const value = this.value();
     return value?.place ? nearestToken(this.#editor.current()!, value.override, value.place) : undefined;
   });
-  /** What puts the outline of the page right, or what its header covers. */
+  /** The fix for the outline of the page, or for a header that covers content. */
   protected readonly outline = computed(() => {
     const [site, row] = [this.#editor.current(), this.row()];
     const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;

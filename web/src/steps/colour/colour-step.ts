@@ -57,7 +57,7 @@ export class ColourStep {
       };
     });
   });
-  /** What the swatch in hand was written as, where sRGB cannot show that and it is painted mapped. */
+  /** The written colour of the selected swatch, if it is outside sRGB and is painted mapped. */
   protected readonly mapped = computed(() => {
     const swatch = this.site()?.brand.swatches[this.chosen()?.id ?? ''];
     const typed = swatch && !swatch.rule ? parseColor(swatch.typed) : undefined;
@@ -89,8 +89,8 @@ export class ColourStep {
     return site && path ? pairsOn(site, path) : [];
   });
   /**
-   * What the field is taken against: the grounds the swatch stands on, where it falls short most first, then the texts
-   * that stand on it, then the other grounds. The same while a control is held, so that the field keeps still.
+   * The colours that the field compares with: the backgrounds of the swatch, the worst first, then the texts
+   * on it, then the other backgrounds. They stay the same while a control is held, so that the field does not move.
    */
   protected readonly grounds = computed((): Against[] => {
     const site = this.#editor.current();
@@ -118,7 +118,7 @@ export class ColourStep {
     const site = this.#editor.current();
     return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== this.#chosenPath()).map(({ swatch, rgb, oklch }) => ({ label: swatch.label, rgb, oklch })) : [];
   });
-  /** What suggestions start from: the locked swatches, else the one in hand. */
+  /** The basis of suggestions: the locked swatches, otherwise the selected one. */
   protected readonly stay = computed(() => {
     const site = this.#editor.current();
     const locked = site ? site.brand.swatchOrder.filter((id) => site.brand.swatches[id]!.locked) : [];
@@ -222,7 +222,7 @@ export class ColourStep {
     this.#editor.commit((site) => addSwatches(site, [{ id, label: proposeName(color.oklch), color, part: 'side' }]));
     this.choose(id);
   }
-  /** What would be lost with the swatch. */
+  /** The loss if the swatch is deleted, in words. */
   protected readonly loss = computed(() => {
     const uses = this.uses();
     return uses.length === 0 ? '' : `Used in ${plural(this.chosen()!.places, 'place')}. ${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;

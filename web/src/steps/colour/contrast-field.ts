@@ -10,7 +10,7 @@ const H = 212;
 const LADDERS = 3;
 
 interface Point { readonly x: number; readonly y: number }
-/** What the contrast is taken against: a ground the swatch stands on, or a text that stands on the swatch. */
+/** A colour to compare with: a background of the swatch, or a text on the swatch. */
 export interface Against { readonly id: string; readonly label: string; readonly rgb: Rgb8; readonly way: 'on' | 'under' }
 /** Another swatch, to be seen in the field. */
 export interface FieldPoint { readonly label: string; readonly rgb: Rgb8; readonly oklch: Oklch }

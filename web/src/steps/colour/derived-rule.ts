@@ -5,7 +5,7 @@ import { ACTS, Choice, NumberField, type ChoiceOption } from '../../ui/index.ts'
 
 type How = 'shift' | 'mix' | 'contrast' | 'over';
 
-/** What a swatch follows and how: by an amount, mixed with another, at a contrast on another, laid over another. */
+/** The derivation of a swatch: shifted, mixed with another, at a contrast on another, or overlaid on another. */
 @Component({
   selector: 'yo-derived-rule',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,7 +12,7 @@ export interface HueLine { readonly from: number; readonly to: number; readonly 
 
 const FONT = { fontFamily: 'Atkinson Hyperlegible Next', fontSize: 12, color: '#5a5a5a' };
 
-/** Whether another point stands where the label at the right of this one would. */
+/** Returns true if another point stands where the label at the right of this one would. */
 const crowds = ([x, y]: readonly [number, number], [otherX, otherY]: readonly [number, number]): boolean => otherX > x && otherX - x < 36 && Math.abs(otherY - y) < 8;
 
 /** Draws swatches by hue and lightness, with the pairs that must be told apart joined; those that are not, with a broken line. */

@@ -60,7 +60,7 @@ export class ToldApart {
     return from >= 0 && to >= 0 && from !== to ? [{ from, to, near: nearest(pair) < TOLD_APART }] : [];
   }));
   protected readonly words = computed(() => `Swatches by hue and lightness; ${this.#lines().length} pairs must differ, the closest by ΔE ${this.pairs()[0] ? cutDownText(nearest(this.pairs()[0]!), 3) : 'none'}`);
-  /** What the brand names beside what the pages show: status marks, each from each; chart colours, each from its neighbours. */
+  /** The sets of the brand beside the pages: status marks, each different from each; chart colours, each from its neighbours. */
   protected readonly sets = computed(() => {
     const { brand } = this.site();
     const all = resolvedSwatches(brand).map(({ swatch, rgb }) => ({ id: swatch.id, label: swatch.label, css: cssColor(rgb) }));

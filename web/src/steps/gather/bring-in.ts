@@ -23,7 +23,7 @@ export class BringIn {
   protected readonly incoming = signal<Incoming | null>(null);
   protected readonly problem = signal('');
   protected readonly settle = signal<ReadonlyMap<string, Settling>>(new Map());
-  /** Whether the whole brand of a file of ours is taken, type and shape too. */
+  /** True if the whole brand of a file of ours is taken, type and shape too. */
   protected readonly whole = signal(false);
   protected readonly plan = computed(() => {
     const [site, incoming] = [this.#editor.current(), this.incoming()];
@@ -93,7 +93,7 @@ export class BringIn {
     this.closed.emit();
   }
   protected readonly scope = computed((): Scope => ({ words: `Importing ${this.file().name} changes ${plural(this.clashes().reduce((sum, row) => sum + (this.how(row) === 'file' ? row.places : 0), 0), 'place')}` }));
-  /** What a row reaches: the places of the token it meets. */
+  /** Returns the scope of a row: the places of its token. */
   protected reachOf(row: PlanRow): Scope {
     return { words: row.places ? `${row.label}: used in ${plural(row.places, 'place')}` : `${row.label} is used in no place yet` };
   }

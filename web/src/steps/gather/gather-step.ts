@@ -12,7 +12,7 @@ import { siftOrder } from './sift-order.ts';
 
 const ROW = 28;
 
-/** What a candidate is sifted by, as it is called. */
+/** The labels of the parts of a candidate's score. */
 const SCORE_WORDS: Readonly<Record<SiftPart, string>> = { extent: 'area', role: 'role', spread: 'sources', apart: 'difference', use: 'usage' };
 
 /** Sources in, sifted with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
@@ -62,7 +62,7 @@ export class GatherStep {
     const name = files[0]?.webkitRelativePath.split('/')[0] ?? 'Folder';
     if (files.length > 0) void this.#tray.addFolder(name, files.map((file) => ({ path: file.webkitRelativePath, file })));
   }
-  /** What was typed stays until it is read. */
+  /** Reads the typed text, which stays until it is read. */
   protected async read(): Promise<void> {
     const text = this.text();
     if ((await this.#tray.addText(text, PASTED)) && this.text() === text) this.text.set('');
@@ -81,7 +81,7 @@ export class GatherStep {
   }
 
   readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
-  /** Whether the desk shows the logo: it stays while the pages are looked at, until the sources hang again. */
+  /** Returns true if the desk shows the logo: it stays while the pages are looked at, until the sources hang again. */
   protected readonly logoSelected = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'sources' && before?.value === true) });
   protected readonly pinSelected = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
   protected readonly pinScope: Scope = { words: 'The comparison is only shown; no place changes' };
@@ -133,7 +133,7 @@ export class GatherStep {
   }
   protected readonly checkName = nameProblem('A swatch');
 
-  /** What dropping one colour costs, in words. */
+  /** Returns the cost of dropping one colour, in words. */
   protected costOf({ color, replacement, deltaE }: Drop<Candidate>, named = true): string {
     const where = replacement ? `${named ? `${this.name(replacement)} ` : ''}replaces it, ΔE ${cutDownText(deltaE, 3)} away` : 'no replacement';
     return color.places > 0 ? `${where}; ${plural(color.places, 'place')}, ${plural(color.pairs, 'pair')}` : where;
@@ -166,7 +166,7 @@ export class GatherStep {
     if (!site) return undefined;
     const idOf = (id: string) => {
       const known = this.#ids.get(id);
-      // What was taken and undone is new again.
+      // A colour that was applied and undone is new again.
       const fresh = known !== undefined && site.brand.swatches[known] === undefined ? known : freshId('s');
       this.#ids.set(id, fresh);
       return fresh;
@@ -189,7 +189,7 @@ export class GatherStep {
   protected turnPart(color: Candidate): void {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }));
   }
-  /** What replaces each swatch that goes. */
+  /** The replacement of each dropped swatch. */
   protected readonly replacements = computed(() => new Map(this.plan().drops.map((one) => [one.color.id, one])));
   protected readonly keptOptions = computed(() => this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })));
   protected replace(color: Candidate, replacement: string): void {
@@ -204,7 +204,7 @@ export class GatherStep {
     this.#store.dispatch(GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((one) => one.color)].map((one) => one.id) }));
   }
 
-  /** What taking does, before it is done. */
+  /** The effect of applying the palette, in words. */
   protected readonly says = computed(() => {
     const { adds, drops } = this.plan();
     // Worked out from the edit itself: what follows a swatch by rule changes with it.

@@ -7,7 +7,7 @@ import { ACTS } from '../../ui/index.ts';
 /** Most spots of one row marked on the wall. */
 const MARKED = 60;
 
-/** What a pinned design and the page under it tell: where they differ, what was drawn and has no token, what no drawing shows. */
+/** The results of a comparison: where design and page differ, colours of the design without a token, tokens that the design does not show. */
 @Component({
   selector: 'yo-pin-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,

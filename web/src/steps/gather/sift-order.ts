@@ -13,9 +13,9 @@ export interface SiftOrder {
 }
 
 /**
- * What is kept: every locked swatch, every colour kept on purpose, and of the
- * rest the best up to the number wanted, but for those left on purpose. Without
- * a number all swatches there are and what is new up to the best trade-off.
+ * Returns the included colours: every locked swatch, every colour included by the
+ * designer, and the best others up to the wanted number, without excluded ones. Without
+ * a number: all present swatches, and new colours up to the suggested size.
  */
 export function siftOrder(colors: readonly Candidate[], sources: readonly Source[], count: number | null, choices: Readonly<Record<string, SiftChoice>>): SiftOrder {
   const order = sift(colors, sources.length);

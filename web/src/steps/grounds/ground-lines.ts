@@ -7,11 +7,11 @@ export interface RoleSample {
   readonly css: string;
   readonly found: number | null;
   readonly needed: number;
-  /** Whether the figure is the lowest along a gradient: where a text stands on it, it may be more. */
+  /** True if the figure is the lowest along a gradient: where a text stands on it, it may be more. */
   readonly least: boolean;
-  /** What it is rated against: the background of the ground, or the fill of the button under its label. */
+  /** The colour to compare with: the background, or the fill of the button below its label. */
   readonly behind: Rgb8;
-  /** Whether its colour was chosen; otherwise its rule decides. */
+  /** True if its colour was chosen; otherwise its rule decides. */
   readonly set: boolean;
   /** Places it paints; a role in no use never counts as failing. */
   readonly places: number;
@@ -69,10 +69,10 @@ export function groundLines(site: Site): GroundLine[] {
   });
 }
 
-/** What a set line calls for: a role in use that fails, or that nobody chose a colour for. */
+/** An open role of a set line: a used role that fails, or one without a chosen colour. */
 export interface Call { readonly line: GroundLine; readonly sample: RoleSample; readonly fails: boolean }
 
-/** Whether a sample falls short where it is in use. Over a gradient the audit tells, text by text. */
+/** Returns true if a sample falls short where it is in use. Over a gradient the audit tells, text by text. */
 export function fallsShort(sample: RoleSample): boolean {
   return sample.places > 0 && !sample.least && sample.role !== 'rule' && sample.found !== null && sample.found < sample.needed;
 }

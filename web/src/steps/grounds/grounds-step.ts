@@ -83,7 +83,7 @@ export class GroundsStep {
     const by = chosen.value === undefined ? `automatic${defaultRoleValue(chosen.role).kind === 'readable' && !chosen.role.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.role)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.role) : chosen.value.kind === 'same' ? `same as ${roleLabel(chosen.value.role).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
     return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
   });
-  /** What the rule for a readable colour came to, and why it is not of the core where it is not. */
+  /** Returns the result of the rule for a readable colour, and why it is not a core swatch if it is not. */
   #clearest(ground: string, role: string): string {
     const { among, needed, ratio } = clearestChoice(this.site()!.brand, ground, role);
     if (among === 'core' && ratio >= needed) return 'best contrast from core';
@@ -128,7 +128,7 @@ export class GroundsStep {
   /** Height of all lines, px. */
   protected readonly tall = computed(() => HEAD + this.sheet().reduce((sum, group) => sum + LINE + (group.rows.length - 1) * BELOW, 0));
   protected readonly fails = fallsShort;
-  /** Whether the lines show every role in use, or the main ones and what fails. */
+  /** True if the lines show every role in use, or the main ones and what fails. */
   protected readonly open = computed(() => this.#desk().unfolded);
   protected fold(): void {
     this.#store.dispatch(DeskActions.unfold({ unfolded: !this.open() }));
@@ -139,7 +139,7 @@ export class GroundsStep {
   });
   protected readonly calls = computed(() => callsOf(this.lines()));
   protected readonly callsShown = signal(CALLS);
-  /** What a role is called where its variant is not told by a column. */
+  /** Returns the label of a role whose variant no column shows. */
   protected nameOf(role: string): string {
     return this.roles().find((one) => one.value === role)?.label ?? roleLabel(role);
   }
@@ -247,7 +247,7 @@ export class GroundsStep {
   }
   protected checkName = (text: string): string =>
     text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is already used.` : '';
-  /** What would be lost with the background. */
+  /** The loss if the background is deleted, in words. */
   protected readonly loss = computed(() => {
     const uses = this.uses();
     return uses.length === 0 ? '' : `${plural(uses.length, 'section')} ${uses.length === 1 ? 'stands' : 'stand'} on it: ${uses.slice(0, 2).join('; ')}${uses.length > 2 ? ` and ${uses.length - 2} more` : ''}.`;

@@ -70,7 +70,7 @@ export class JointFix {
   #asked = 0;
 
   async #ask(stays: readonly string[]): Promise<void> {
-    // What was proposed for another choice is not left standing as if it were for this one.
+    // A proposal for another choice is not left in place.
     const asked = ++this.#asked;
     this.fix.set(null);
     this.stopped.set(false);

@@ -83,7 +83,7 @@ export class CollectionsPanel implements OnDestroy {
     this.#take(null);
     this.plan.set(null);
   }
-  /** What is in hand is laid down with the table. */
+  /** Clears the selection together with the table. */
   ngOnDestroy(): void {
     this.#take(null);
   }

@@ -7,7 +7,7 @@ import { ACTS, Choice, FocusIn, KEYS, TextField } from '../../ui/index.ts';
 /** How long pages are looked through before the desk has its turn. */
 const LOOK_MS = 10;
 
-/** What a page says of itself where it is not seen: in a list of results. Missing and too long ones of all pages are listed. */
+/** The details of a page that search results show. Missing and overlong details of all pages are listed. */
 @Component({
   selector: 'yo-page-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,

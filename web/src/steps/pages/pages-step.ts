@@ -134,14 +134,14 @@ export class PagesStep {
     this.#editor.commit((site) => movePage(site, this.page()!.id, steps));
   }
   readonly #open = inject(OpenCounts);
-  /** Whether a page's address is public. */
+  /** Returns true if a page's address is public. */
   #live(id: string): boolean {
     return this.#open.live()?.pages[id] !== undefined;
   }
   protected readonly home = computed(() => this.page()?.file === 'index.html');
   protected readonly uses = computed(() => (this.site() && this.page() ? pageUses(this.site()!, this.page()!.id) : { menu: [], links: 0 }));
   protected readonly addressScope = computed((): Scope => ({ words: `Links on the site follow the new address; no place changes${this.page() && this.#live(this.page()!.id) ? '; the old address redirects' : ''}` }));
-  /** What the page may stand under. */
+  /** The possible parents of the page. */
   protected readonly above = computed(() => {
     const [site, page] = [this.site(), this.page()];
     if (!site || !page) return [];
@@ -179,7 +179,7 @@ export class PagesStep {
     const { id } = this.page()!;
     this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeFromMenu(site, id) : addToMenu(site, id, freshId('m'))));
   }
-  /** What is deleted with the page, before it does. */
+  /** The loss if the page is deleted, in words. */
   protected readonly losing = computed(() => {
     const [site, page] = [this.site(), this.page()];
     if (!site || !page) return '';
@@ -192,7 +192,7 @@ export class PagesStep {
     this.#editor.commit((site) => removePage(site, id));
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }
-  /** What lies over the strip: the shelf of sections, the menu, the facts of the page. */
+  /** The open panel in place of the strip: sections, menu, page details and others. */
   protected readonly panel = signal<'sections' | 'section' | 'menu' | 'pictures' | 'collections' | 'paste' | 'facts' | null>(null);
   /** Where a section would go, before it goes. */
   protected readonly goes = computed(() => {
@@ -211,7 +211,7 @@ export class PagesStep {
     const id = freshId('x');
     const page = at?.page ?? this.page()!.id;
     const after = at ? at.after : this.section()?.own ? this.section()!.id : undefined;
-    // What was in hand is so no more: its slip would be worked out anew for the page with the section, and be gone at once.
+    // The former selection is cleared; otherwise its slip would be computed for the new section and vanish at once.
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
     this.#editor.commit((site) => make(site, page, id, after));
     // First the page is painted with it: to take the shelf down, with a frame for each kind, takes longer than that.

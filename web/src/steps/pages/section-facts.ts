@@ -10,7 +10,7 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
   { value: 'tablet,desktop', label: 'on phones only', hidden: ['tablet', 'desktop'] }, { value: 'phone,tablet', label: 'on desktops only', hidden: ['phone', 'tablet'] },
 ];
 
-/** What a section is besides its blocks: how its columns stand, at which widths it is shown, what links name it by, and what lies behind it. */
+/** The details of a section: arrangement, visibility by width, anchor, background image. */
 @Component({
   selector: 'yo-section-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,

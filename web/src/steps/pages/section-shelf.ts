@@ -7,8 +7,8 @@ import { SectionCard } from './section-card.ts';
 
 const ALL: readonly SectionKind[] = Object.values(SECTION_KINDS);
 
-/** What is shown on the shelf: a kind, or a section that was kept. Without a section the site lacks what it shows. */
-interface Shown { readonly id: string; readonly label: string; readonly note: string; readonly kind: SectionKind | null; readonly section: Section | null; readonly clip?: SectionClip; /** What the site lacks for it. */ readonly needs?: string }
+/** A card of the list: a kind, or a reused section. Without a section the site lacks something that the kind shows. */
+interface Shown { readonly id: string; readonly label: string; readonly note: string; readonly kind: SectionKind | null; readonly section: Section | null; readonly clip?: SectionClip; /** The missing part of the site. */ readonly needs?: string }
 
 /** The kinds of section there are, each in the brand, narrowed by what it is for; one is laid in by pressing it. */
 @Component({
@@ -179,7 +179,7 @@ export class SectionShelf {
   }
 }
 
-/** What a kind of section shows that a site may lack. */
+/** Returns the parts that a kind of section shows and a site may lack. */
 function needsOf({ columns }: SectionKind): string {
   const kinds = new Set(columns.flat().map(({ kind }) => kind));
   return kinds.has('items') ? 'needs a collection: add one under Collections' : kinds.has('download') ? 'needs a download: add one under Files' : 'needs an image: add one under Files';

@@ -10,7 +10,7 @@ import { Editor, auditFeature, siteFeature, Reaching, type Scope } from '../../s
 import { AuditLink } from '../../workers/index.ts';
 import { ACTS, More } from '../../ui/index.ts';
 
-/** What is live against what is saved, what is still open, and one button with the number of changes. */
+/** The differences between live and saved site, the open items, and one button with the number of differences. */
 @Component({
   selector: 'yo-publish',
   imports: [ACTS, More, PostBox, Reaching],
@@ -37,7 +37,7 @@ export class PublishStep {
   protected readonly postBox = signal(false);
   protected readonly letters = signal<LettersPage>(NO_LETTERS);
   protected readonly newLetters = computed(() => this.letters().unread);
-  /** What came since is looked for with each opening; without an answer the ones known stay. */
+  /** Loads new messages at each opening; without an answer the known ones stay. */
   protected async lookForLetters(): Promise<void> {
     const letters = await firstValueFrom(this.#api.letters(this.siteId())).catch(() => null);
     if (letters) this.letters.set(letters);
@@ -50,7 +50,7 @@ export class PublishStep {
     if (site) saveFile(`${site.id}-${name}`, type, write(site));
   }
 
-  /** What differs from what is live: the same differences that are counted. */
+  /** The differences from the live site, the same that are counted. */
   protected readonly difference = this.#open.difference;
   /** The number of pages that a publication contains. */
   protected readonly publishedCount = computed(() => (this.site() ? fileCount(this.site()!) : 0));

@@ -9,7 +9,7 @@ type Role = 'heading' | 'body';
 
 interface Row { readonly family: Family; readonly stack: string; readonly weights: number; readonly italic: boolean; readonly xHeight: number; readonly width: number; readonly own: boolean }
 
-/** What the shelf was last narrowed to: it stays so while the desk is open. */
+/** The last filter of the list, kept while the desk is open. */
 const kept = { search: '', kinds: new Set<FamilyKind>(), weights: 1, italic: false, xHeight: 0.38, width: 0.62 };
 export const ROW_HEIGHT = 44;
 

@@ -3,7 +3,7 @@ import { plural, resizeStyles, round, setStyles, siteIndex, styleSizeAt, type Ra
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, NumberField } from '../../ui/index.ts';
 
-/** What is set to one value for all of them. */
+/** The fields that are set together. */
 type Shared = 'weight' | 'letterSpacing' | 'lineHeight' | 'family';
 
 /** Several text styles in hand: made larger or smaller together, each in its relation to the others; one undo step. */
@@ -62,7 +62,7 @@ export class StylesHand {
   readonly #styles = computed((): readonly TextStyle[] => this.ids().flatMap((id) => this.#editor.shown()?.brand.styles[id] ?? []));
   protected readonly first = computed(() => this.#styles()[0] ?? { weight: 400, letterSpacing: 0, lineHeight: 1, family: 'body' as const });
   protected readonly families = [{ value: 'heading', label: 'heading' }, { value: 'body', label: 'body' }];
-  /** Whether they differ in a field, as its label says it. */
+  /** True if they differ in a field, as its label says it. */
   protected mixed(field: Shared): string {
     return new Set(this.#styles().map((style) => style[field])).size > 1 ? ', mixed' : '';
   }

@@ -33,7 +33,7 @@ export class ChecksMenu {
   readonly words = input('');
   readonly options = input.required<readonly { readonly value: string; readonly label: string }[]>();
   readonly chosen = input.required<ReadonlySet<string>>();
-  /** Whether it holds something back. */
+  /** True if it holds something back. */
   readonly pressed = input(false, { transform: booleanAttribute });
   readonly turned = output<string>();
 }

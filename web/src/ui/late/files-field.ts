@@ -20,7 +20,7 @@ export class FilesField {
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    // What the dialog offers; given to the library it would drop other files without a word.
+    // The file types of the dialog; the library would silently drop other files.
     afterRenderEffect({
       write: () => {
         const field = host.querySelector('input');

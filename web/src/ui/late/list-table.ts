@@ -13,18 +13,18 @@ export interface Column<Row> {
   readonly label: string;
   /** Px; none takes what is left. */
   readonly width?: number;
-  /** What it is sorted and filtered by, and shown as where it has no template of its own; null stands last. */
+  /** Returns the value to sort and filter by, which is shown if there is no template; null comes last. */
   readonly value: (row: Row) => string | number | null;
   readonly right?: boolean;
   /** Set as a figure or a code. */
   readonly mono?: boolean;
-  /** Whether it can be narrowed to some of its values: those of few kinds. */
+  /** True if it can be narrowed to some of its values: those of few kinds. */
   readonly filter?: boolean;
   /** It is always shown. */
   readonly fixed?: boolean;
 }
 
-/** What stands in a cell of a column, where a text is not enough: the row is `let-row`. */
+/** The template of a column's cell, if text is not enough: the row is `let-row`. */
 @Directive({ selector: 'ng-template[yoCell]' })
 export class Cell {
   readonly yoCell = input.required<string>();
@@ -139,7 +139,7 @@ export class ListTable<Row> {
         for (const table of host.querySelectorAll('table')) table.setAttribute('role', 'presentation');
       },
     });
-    // What is in hand stays in sight.
+    // The selected row stays in sight.
     effect(() => {
       const now = this.now();
       const port = this.table().cdkVirtualScrollViewport;

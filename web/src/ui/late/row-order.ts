@@ -2,7 +2,7 @@ const collator = new Intl.Collator(undefined, { numeric: true, sensitivity: 'bas
 /** Languages in which the letters of ASCII stand as they do in English, each by itself. */
 const LETTERS_ALONE = /^(en|de|fr|it|nl|pt|ja|zh|ko)\b/.test(collator.resolvedOptions().locale);
 const ASCII = /^[\x20-\x7e]*$/;
-/** What is neither letter nor figure, in the order in which it stands before both (root collation of CLDR). */
+/** The characters before digits and letters, in order (root collation of CLDR). */
 const MARKS = ' _-,;:!?.\'"()[]{}@*/\\&#%`^+<=>|~$';
 
 /** A text that stands to others by its code units as the text does in the order of the language, figures in it by how large they are. Only for ASCII. */

@@ -21,7 +21,7 @@ export class Slider {
   readonly min = input.required<number>();
   readonly max = input.required<number>();
   readonly step = input.required<number>();
-  /** What is read out for the value; the figure where there is nothing better. */
+  /** The spoken value; by default the number. */
   readonly said = input('');
   readonly held = output<number>();
   readonly done = output<number>();
