@@ -10,6 +10,6 @@ export async function violations(page: Page): Promise<string[]> {
   return page.evaluate(async () => {
     const { axe } = window as unknown as { axe: { run(context: object, options: object): Promise<{ violations: { id: string; nodes: { html: string; target: string[] }[] }[] }> } };
     const result = await axe.run({ exclude: [['iframe'], ['.set'], ['.cell .real'], ['.card'], ['.word']] }, { iframes: false, runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
-    return result.violations.flatMap((one) => one.nodes.map((node) => `${one.id}: ${node.target.join(' ')} ${node.html.slice(0, 120)}`));
+    return result.violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.html.slice(0, 120)}`));
   });
 }

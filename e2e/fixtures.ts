@@ -164,7 +164,7 @@ export async function publish(page: Page, { address }: RunningServer): Promise<S
   return site;
 }
 
-const expectedBy = (info: TestInfo): RegExp[] => info.annotations.filter((one) => one.type === 'expects').map((one) => new RegExp(one.description ?? '$^'));
+const expectedBy = (info: TestInfo): RegExp[] => info.annotations.filter((annotation) => annotation.type === 'expects').map((annotation) => new RegExp(annotation.description ?? '$^'));
 
 /** The driver listens for its own presses within frames, once it has been there a while; frames that run no script refuse that. */
 const OWN_LISTENERS = /^Blocked script execution in '[^']*\/frame\/\w+\/' because the document's frame is sandboxed/;

@@ -73,7 +73,7 @@ export async function test(wanted) {
 function sumUp(parts, results) {
   const sum = (some, key) => some.reduce((total, one) => total + one[key], 0);
   for (const part of parts) {
-    const own = results.filter((one) => one.part === part);
+    const own = results.filter((result) => result.part === part);
     say(`${part}: ${sum(own, 'passed')} passed, ${sum(own, 'failed')} failed, ${Math.round(sum(own, 'ms') / 1000)} s`);
   }
   for (const { part, name, failed, faults } of results) if (failed > 0) say(`failed in ${part}, ${name}: ${faults.length > 0 ? faults.join(' | ') : 'see what it printed'}`);

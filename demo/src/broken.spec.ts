@@ -71,7 +71,7 @@ describe('Item 2: whatever is accepted can be read again', () => {
         issues = error;
       }
       if (!issues) fail(`${broken.words} was read`);
-      else expect(issues.issues.some((one) => broken.at.join('.').startsWith(one.path) || one.path.startsWith(broken.at.join('.')))).withContext(`${broken.words}: ${issues.issues[0]!.path}`).toBeTrue();
+      else expect(issues.issues.some((issue) => broken.at.join('.').startsWith(issue.path) || issue.path.startsWith(broken.at.join('.')))).withContext(`${broken.words}: ${issues.issues[0]!.path}`).toBeTrue();
     }
     expect(count).toBeGreaterThan(300);
   });

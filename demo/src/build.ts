@@ -48,12 +48,12 @@ const button = (id: string, label: string, target: string, variant = 'primary', 
 /** Buttons as `[label, page]` or `[label, page, variant, size]`. */
 export const buttons = (...list: [string, string, string?, string?][]): Part => (section, n) => {
   const items = list.map(([label, target, variant, size], i) => button(`k${i + 1}`, label, target, variant, size));
-  return { kind: 'buttons', id: blockId(section, n), order: items.map((one) => one.id), items: byId(items) };
+  return { kind: 'buttons', id: blockId(section, n), order: items.map((item) => item.id), items: byId(items) };
 };
 
 export const list = (items: string[], icon?: IconName): Part => (section, n) => {
   const made = items.map((content, i) => ({ id: `i${i + 1}`, content: copy(content) }));
-  return { kind: 'list', id: blockId(section, n), style: 'running', ordered: false, ...(icon ? { icon } : {}), order: made.map((one) => one.id), items: byId(made) };
+  return { kind: 'list', id: blockId(section, n), style: 'running', ordered: false, ...(icon ? { icon } : {}), order: made.map((entry) => entry.id), items: byId(made) };
 };
 
 export const table = (caption: string, head: string[], rows: string[][]): Part => (section, n) => {
@@ -61,7 +61,7 @@ export const table = (caption: string, head: string[], rows: string[][]): Part =
   const items = rows.map((cells, i) => ({ id: `r${i + 1}`, cells: Object.fromEntries(cells.map((value, at) => [`c${at + 1}`, value])) }));
   return {
     kind: 'table', id: blockId(section, n), style: 'running', headStyle: 'fine', caption,
-    columnOrder: columns.map((one) => one.id), columns: byId(columns), order: items.map((one) => one.id), items: byId(items),
+    columnOrder: columns.map((column) => column.id), columns: byId(columns), order: items.map((item) => item.id), items: byId(items),
   };
 };
 
@@ -75,13 +75,13 @@ export const cards = (ground: string, across: number, specs: CardSpec[]): Part =
   }));
   return {
     kind: 'cards', id: blockId(section, n), ground, across, headingStyle: 'minor', headingLevel: 3, textStyle: 'running',
-    order: items.map((one) => one.id), items: byId(items),
+    order: items.map((item) => item.id), items: byId(items),
   } satisfies BlockOf<'cards'>;
 };
 
 export const figures = (...pairs: [string, string][]): Part => (section, n) => {
   const items = pairs.map(([value, label], i) => ({ id: `f${i + 1}`, value, label }));
-  return { kind: 'figures', id: blockId(section, n), valueStyle: 'section', labelStyle: 'fine', order: items.map((one) => one.id), items: byId(items) };
+  return { kind: 'figures', id: blockId(section, n), valueStyle: 'section', labelStyle: 'fine', order: items.map((item) => item.id), items: byId(items) };
 };
 
 type FieldSpec = [label: string, kind: 'text' | 'email' | 'date' | 'area' | 'select' | 'check', help?: string, options?: string[], error?: string];
@@ -89,7 +89,7 @@ export const form = (submit: string, ...fields: FieldSpec[]): Part => (section, 
   const items = fields.map(([label, kind, help, options, error], i) => ({ id: `f${i + 1}`, label, kind, help: help ?? '', options: options ?? [], ...(i === 0 || kind === 'email' ? { required: true as const } : {}), ...(error ? { error } : {}) }));
   return {
     kind: 'form', id: blockId(section, n), labelStyle: 'running', helpStyle: 'fine',
-    order: items.map((one) => one.id), items: byId(items), submit: button('send', submit, '#', 'primary'),
+    order: items.map((item) => item.id), items: byId(items), submit: button('send', submit, '#', 'primary'),
     answer: 'It has arrived at the harbour office. We write back the same tide.',
   };
 };
@@ -112,9 +112,9 @@ export function section(id: string, label: string, ground: string, space: string
   const made = columns.map((parts, i) => ({ id: `col${i + 1}`, blocks: parts.map((part) => part(id, ++number)) }));
   return {
     id, label, ground, space,
-    columnOrder: made.map((one) => one.id),
-    columns: byId(made.map((one) => ({ id: one.id, order: one.blocks.map((block) => block.id) }))),
-    blocks: byId(made.flatMap((one) => one.blocks)),
+    columnOrder: made.map((entry) => entry.id),
+    columns: byId(made.map((entry) => ({ id: entry.id, order: entry.blocks.map((block) => block.id) }))),
+    blocks: byId(made.flatMap((entry) => entry.blocks)),
     picture: options.picture ?? null,
   };
 }

@@ -21,12 +21,12 @@ describe('Ternhaven Ferries', () => {
   });
   it('carries what its README says: two overrides, a phone override, three strays, one failing pair, text over a picture', () => {
     const values = setValues(site);
-    expect(values.filter((one) => one.standing === 'stray').length).toBe(3);
-    expect(values.filter((one) => one.standing === 'held' && one.override.band !== 'phone').length).toBe(2);
-    expect(values.filter((one) => one.standing === 'held' && one.override.band === 'phone').length).toBe(1);
-    expect(values.every((one) => one.place !== null)).toBeTrue();
+    expect(values.filter((value) => value.standing === 'stray').length).toBe(3);
+    expect(values.filter((value) => value.standing === 'held' && value.override.band !== 'phone').length).toBe(2);
+    expect(values.filter((value) => value.standing === 'held' && value.override.band === 'phone').length).toBe(1);
+    expect(values.every((value) => value.place !== null)).toBeTrue();
     const audit = auditSite(site);
-    expect(new Set(findings(audit).map((one) => `${one.rule} ${one.tokens[0]}`))).toEqual(new Set(['text-contrast ground.mist.eyebrow']));
+    expect(new Set(findings(audit).map((finding) => `${finding.rule} ${finding.tokens[0]}`))).toEqual(new Set(['text-contrast ground.mist.eyebrow']));
     expect(auditCounts(audit).cannotTell).toBeGreaterThan(0);
   });
   it('has at least fourteen kinds of section, told apart by what they are made of', () => {
@@ -52,7 +52,7 @@ describe('Ternhaven Ferries', () => {
     const assets = Object.fromEntries(Object.values(ternhaven.assets).map(({ colors: _colors, ...asset }) => [asset.id, asset]));
     const old = readSite(JSON.parse(JSON.stringify({ ...ternhaven, shared, assets, brand: { ...brand, grounds } })));
     // Unset roles follow their rules, and no rule fails.
-    expect(new Set(findings(auditSite(old)).map((one) => `${one.rule} ${one.tokens[0]}`))).toEqual(new Set(['text-contrast ground.mist.eyebrow']));
+    expect(new Set(findings(auditSite(old)).map((finding) => `${finding.rule} ${finding.tokens[0]}`))).toEqual(new Set(['text-contrast ground.mist.eyebrow']));
     expect(pageTree(old, 'home').places.some((place) => place.kind === 'logo')).toBeFalse();
   });
   it('ships the bytes of all its pictures, without scripts or outside references', () => {

@@ -8,21 +8,21 @@ const short = (of: typeof site) => occurringPairs(of).filter((pair) => pair.foun
 describe('suggestions from what stays', () => {
   it('are five harmonies at least, each with a name of the trade', () => {
     expect(list.length).toBeGreaterThanOrEqual(5);
-    expect(new Set(list.map((one) => one.name)).size).toBe(list.length);
+    expect(new Set(list.map((entry) => entry.name)).size).toBe(list.length);
   });
   it('leave what stays, and make every pair hold when they are taken', () => {
-    for (const one of list) {
-      const after = applyChange(site, { ops: takeSuggestion(site, one) }).site;
+    for (const entry of list) {
+      const after = applyChange(site, { ops: takeSuggestion(site, entry) }).site;
       checkTouched(site, after);
-      expect(swatchColor(after.brand, 'funnel')).withContext(one.name).toEqual(swatchColor(site.brand, 'funnel'));
-      expect([one.failing, short(after)]).withContext(one.name).toEqual([0, 0]);
-      expect(after.brand.swatchOrder.map((id) => hex(paintedRgb(swatchColor(after.brand, id)!)))).withContext(one.name).toEqual([...one.palette]);
+      expect(swatchColor(after.brand, 'funnel')).withContext(entry.name).toEqual(swatchColor(site.brand, 'funnel'));
+      expect([entry.failing, short(after)]).withContext(entry.name).toEqual([0, 0]);
+      expect(after.brand.swatchOrder.map((id) => hex(paintedRgb(swatchColor(after.brand, id)!)))).withContext(entry.name).toEqual([...entry.palette]);
     }
   });
   it('are told apart, two and two', () => {
-    list.forEach((one, i) => list.slice(i + 1).forEach((other) => {
-      const most = Math.max(...one.palette.map((color, k) => deltaERgb(parseColor(color)!.rgb, parseColor(other.palette[k]!)!.rgb)));
-      expect(most).withContext(`${one.name}, ${other.name}`).toBeGreaterThanOrEqual(SUGGESTIONS_APART - 0.002);
+    list.forEach((entry, i) => list.slice(i + 1).forEach((other) => {
+      const most = Math.max(...entry.palette.map((color, k) => deltaERgb(parseColor(color)!.rgb, parseColor(other.palette[k]!)!.rgb)));
+      expect(most).withContext(`${entry.name}, ${other.name}`).toBeGreaterThanOrEqual(SUGGESTIONS_APART - 0.002);
     }));
   });
   it('can be taken one swatch at a time', () => {

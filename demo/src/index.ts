@@ -19,7 +19,7 @@ import { shared } from './shared.ts';
 /** The flat colours of a drawing by their share of all that it names. */
 function colorsOf(svg: string): Asset['colors'] {
   const flat = flatColors(svg).slice(0, 64);
-  const all = flat.reduce((sum, one) => sum + one.uses, 0);
+  const all = flat.reduce((sum, entry) => sum + entry.uses, 0);
   return flat.map(({ hex, uses }) => ({ hex, share: Math.round((uses / all) * 1000) / 1000 }));
 }
 
@@ -31,10 +31,10 @@ const pages: Page[] = [home, sailings, fares, islands, freight, assistance, noti
 /** Ternhaven Ferries, the demo site. */
 export const ternhaven: Site = {
   schemaVersion: SCHEMA_VERSION, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
-  assets: byId(assets), downloads: {}, pageOrder: pages.map((one) => one.id), pages: byId(pages), collections: { log }, collectionOrder: ['log'], items: logItems,
+  assets: byId(assets), downloads: {}, pageOrder: pages.map((page) => page.id), pages: byId(pages), collections: { log }, collectionOrder: ['log'], items: logItems,
 };
 
 /** Bytes of the demo's pictures by content hash. */
-export const ternhavenFiles: ReadonlyMap<string, string> = new Map(assets.map((asset) => [asset.hash, pictures.find((one) => one.id === asset.id)!.svg]));
+export const ternhavenFiles: ReadonlyMap<string, string> = new Map(assets.map((asset) => [asset.hash, pictures.find((picture) => picture.id === asset.id)!.svg]));
 
 export { manyPlaces } from './many-places.ts';

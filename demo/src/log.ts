@@ -19,6 +19,6 @@ export const log: Collection = {
     { id: 'what', label: 'What', kind: 'line' as const }, { id: 'told', label: 'Told', kind: 'text' as const }, { id: 'day', label: 'Day', kind: 'date' as const },
     { id: 'kind', label: 'Kind', kind: 'choice' as const, options: ['pier', 'works', 'weather', 'people'] },
   ]),
-  fieldOrder: ['what', 'told', 'day', 'kind'], itemOrder: items.map((one) => one.id),
+  fieldOrder: ['what', 'told', 'day', 'kind'], itemOrder: items.map((item) => item.id),
 };
 export const logItems = byId(items);

@@ -11,7 +11,7 @@ export function manyPlaces(site: Site, pages: number): Site {
     if (made.length === pages) break;
     made.push(i === 0 ? site.pages[id]! : copyPage(site.pages[id]!, i));
   }
-  return { ...site, pageOrder: made.map((one) => one.id), pages: Object.fromEntries(made.map((one) => [one.id, one])) };
+  return { ...site, pageOrder: made.map((entry) => entry.id), pages: Object.fromEntries(made.map((entry) => [entry.id, entry])) };
 }
 
 function copyPage(page: Page, copy: number): Page {
@@ -31,6 +31,6 @@ function copyPage(page: Page, copy: number): Page {
     const now = inner !== undefined ? `${renamed(entry!)}:${inner}` : own.has(owner) ? renamed(owner) : owner;
     return [now, ...within].join('/');
   };
-  const overrides = Object.fromEntries(Object.values(page.overrides).map((one) => [one.id, { ...one, place: placed(one.place) }]));
+  const overrides = Object.fromEntries(Object.values(page.overrides).map((override) => [override.id, { ...override, place: placed(override.place) }]));
   return { ...page, id: renamed(page.id), title: `${page.title} ${copy}`, file: `${page.file.replace('.html', '')}${suffix}.html`, sectionOrder: page.sectionOrder.map(renamed), sections, overrides };
 }

@@ -58,8 +58,8 @@ describe('the looks of a site, found from the shapes of its sections', () => {
       const lookOf = new Map<Place, string>();
       for (const { id, page } of publishedPages(site)) for (const place of pageTree(site, id).places) {
         // A value set here is this page's own, whatever its id is elsewhere.
-        const used = Object.values(site.shared.overrides).filter((one) => one.place === place.usedId).map((one) => one.id);
-        const overrides = [used, Object.values(page.overrides).filter((one) => one.place === place.id).map((one) => `${id} ${one.id}`)];
+        const used = Object.values(site.shared.overrides).filter((override) => override.place === place.usedId).map((override) => override.id);
+        const overrides = [used, Object.values(page.overrides).filter((override) => override.place === place.id).map((override) => `${id} ${override.id}`)];
         const look = JSON.stringify([place.kind, place.inline, place.states, place.recipes, overrides, place.overPicture && [place.page, place.id], place.under && lookOf.get(place.under), place.inherits && lookOf.get(place.inherits)]);
         lookOf.set(place, look);
         const group = index.groupOf.get(place)!;

@@ -41,6 +41,6 @@ export async function watchBusy(page: Page): Promise<() => Promise<number>> {
   await cdp.send('Performance.enable', { timeDomain: 'timeTicks' });
   return async () => {
     const { metrics } = await cdp.send('Performance.getMetrics');
-    return metrics.find((one) => one.name === 'TaskDuration')!.value * 1000;
+    return metrics.find((metric) => metric.name === 'TaskDuration')!.value * 1000;
   };
 }

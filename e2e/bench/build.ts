@@ -57,7 +57,7 @@ async function layIn(desk: Page): Promise<number> {
   const took = await desk.evaluate(() => new Promise<number>((done) => {
     const inside = document.querySelector<HTMLIFrameElement>('iframe[title="Home at 1280"]')!.contentDocument!;
     const before = inside.querySelectorAll('main > [data-part]').length;
-    const card = [...document.querySelectorAll<HTMLElement>('yo-section-shelf li button')].find((one) => one.getAttribute('aria-label') === 'Questions')!;
+    const card = [...document.querySelectorAll<HTMLElement>('yo-section-shelf li button')].find((entry) => entry.getAttribute('aria-label') === 'Questions')!;
     const began = performance.now();
     card.click();
     const look = () => {
@@ -116,8 +116,8 @@ export async function benchBuild(site: Site, address: string, link: string): Pro
     const ratio = median(rounds.map(({ laid, byHand }) => laid / byHand));
     const result = (name: string, ours: number, reference: string, theirs: number, most: number, times = ours / theirs): Result => ({ name, median: ours, unit: 'ms', reference, referenceMedian: theirs, ratio: times, bound: `at most ${most} times`, holds: times <= most });
     return [
-      result('a keystroke where words stand, to its paint', median(turns.map((one) => one.typed)), 'the same in a bare contenteditable', median(turns.map((one) => one.alone)), 2, median(turns.map(({ typed, alone }) => typed / alone))),
-      result('a section laid in, to the paint of the nearest page', median(rounds.map((one) => one.laid)), 'the same HTML set by hand', median(rounds.map((one) => one.byHand)), 3, ratio),
+      result('a keystroke where words stand, to its paint', median(turns.map((turn) => turn.typed)), 'the same in a bare contenteditable', median(turns.map((turn) => turn.alone)), 2, median(turns.map(({ typed, alone }) => typed / alone))),
+      result('a section laid in, to the paint of the nearest page', median(rounds.map((round) => round.laid)), 'the same HTML set by hand', median(rounds.map((round) => round.byHand)), 3, ratio),
     ];
   } finally {
     await browser.close();

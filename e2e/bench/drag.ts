@@ -31,8 +31,8 @@ export async function benchDrag(address: string, link: string): Promise<Result[]
       if (began < 500) throw new Error('the field was pulled for less than half a second');
       rounds.push({ longest: Math.max(...tasks), tasks: tasks.length });
     }
-    const longest = median(rounds.map((one) => one.longest));
-    return [{ name: `longest task while the contrast field is pulled (${rounds.length} pulls, ${sum(rounds.map((one) => one.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS }];
+    const longest = median(rounds.map((round) => round.longest));
+    return [{ name: `longest task while the contrast field is pulled (${rounds.length} pulls, ${sum(rounds.map((round) => round.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS }];
   } finally {
     await browser.close();
   }

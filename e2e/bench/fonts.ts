@@ -20,6 +20,6 @@ export function benchFonts(): Result[] {
   timed(1, open, WARM_UP);
   // In turns, so that a machine that slows down slows both.
   const rounds = Array.from({ length: 15 }, () => ({ ours: timed(1, read), reference: timed(1, open) }));
-  const ratio = median(rounds.map((one) => one.ours / one.reference));
-  return [{ name: `metrics of ${files.length} fonts`, median: median(rounds.map((one) => one.ours)), unit: 'ms', reference: 'fontkit opening them', referenceMedian: median(rounds.map((one) => one.reference)), ratio, bound: 'at most 1.5 times', holds: ratio <= 1.5 }];
+  const ratio = median(rounds.map((round) => round.ours / round.reference));
+  return [{ name: `metrics of ${files.length} fonts`, median: median(rounds.map((round) => round.ours)), unit: 'ms', reference: 'fontkit opening them', referenceMedian: median(rounds.map((round) => round.reference)), ratio, bound: 'at most 1.5 times', holds: ratio <= 1.5 }];
 }

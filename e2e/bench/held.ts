@@ -164,7 +164,7 @@ async function pullBare(page: Page, busy: () => Promise<number>, site: Site, edi
   const { at, from, step } = edit.address(site);
   const steps = Array.from({ length: MOVES }, (_, i) => [...changedProperties(site.brand, applyChange(site, setValue(site, '', at, from + (direction > 0 ? i + 1 : MOVES - i) * step)).site.brand)]);
   await page.evaluate((moves) => {
-    const roots = [...document.querySelectorAll('iframe')].map((one) => one.contentDocument!.documentElement);
+    const roots = [...document.querySelectorAll('iframe')].map((entry) => entry.contentDocument!.documentElement);
     const state = globalThis as { settled?: Promise<number> };
     state.settled = new Promise<number>((resolve) => {
       let at = 0;

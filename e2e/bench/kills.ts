@@ -49,17 +49,17 @@ export async function benchKills(): Promise<Result[]> {
         await own.start(safe);
       } else if ((error as NodeJS.ErrnoException).code !== 'ESRCH' && (error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
     }
-    if (round % 20 === 19) process.stderr.write(`yohaku: ${round + 1} kills, ${writers.reduce((sum, one) => sum + one.acknowledged.length, 0)} edits acknowledged\n`);
+    if (round % 20 === 19) process.stderr.write(`yohaku: ${round + 1} kills, ${writers.reduce((sum, writer) => sum + writer.acknowledged.length, 0)} edits acknowledged\n`);
   }
   stopping = true;
   await Promise.all(writing);
   const log = await wholeLog(own, cookie);
   await own.dispose();
-  const acknowledged = writers.flatMap((one) => one.acknowledged);
+  const acknowledged = writers.flatMap((writer) => writer.acknowledged);
   const at = new Map(log.map((one) => [one.id, one.sequence]));
   const lost = acknowledged.filter((one) => at.get(one.id) !== one.sequence).length;
   const doubled = log.length - at.size;
-  const disordered = writers.reduce((sum, { acknowledged: list }) => sum + list.filter((one, i) => i > 0 && one.sequence <= list[i - 1]!.sequence).length, 0) + log.filter((one, i) => one.sequence !== i + 1).length;
+  const disordered = writers.reduce((sum, { acknowledged: list }) => sum + list.filter((entry, i) => i > 0 && entry.sequence <= list[i - 1]!.sequence).length, 0) + log.filter((one, i) => one.sequence !== i + 1).length;
   const none = (name: string, count: number): Result => ({ name, median: count, unit: 'edits', reference: `acknowledged amid ${ROUNDS} kills`, referenceMedian: acknowledged.length, ratio: count / Math.max(1, acknowledged.length), bound: 'none', holds: count === 0 && acknowledged.length > ROUNDS });
   return [
     none('kills, lost', lost), none('kills, doubled', doubled), none('kills, out of order', disordered),

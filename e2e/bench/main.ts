@@ -59,7 +59,7 @@ const results: Result[] = [];
 for (const name of names.length > 0 ? names : Object.keys(BENCHES)) {
   const list = await BENCHES[name]!();
   results.push(...list);
-  if (!json) for (const one of list) process.stdout.write(`${one.name}: ${one.median.toFixed(2)} ${one.unit}; ${one.reference} ${one.referenceMedian.toFixed(2)}; ratio ${one.ratio.toFixed(2)} (${one.bound}) ${one.holds ? 'holds' : 'FALLS SHORT'}\n`);
+  if (!json) for (const entry of list) process.stdout.write(`${entry.name}: ${entry.median.toFixed(2)} ${entry.unit}; ${entry.reference} ${entry.referenceMedian.toFixed(2)}; ratio ${entry.ratio.toFixed(2)} (${entry.bound}) ${entry.holds ? 'holds' : 'FALLS SHORT'}\n`);
 }
 if (json) process.stdout.write(`${JSON.stringify(results, null, 2)}\n`);
-process.exit(results.every((one) => one.holds) ? 0 : 1);
+process.exit(results.every((result) => result.holds) ? 0 : 1);

@@ -105,7 +105,7 @@ async function prepareBare(page: Page, site: Site): Promise<() => Promise<Measur
     const changed = changedProperties(site.brand, applyChange(site, setSwatchColor(site, 'funnel', parseColor(`oklch(${50 + (i % 12)}% 0.1671 33.9)`)!)).site.brand);
     return page.evaluate(async ([properties, frameCount, rest]) => {
       const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
-      const roots = [...document.querySelectorAll('iframe')].map((one) => one.contentDocument!.documentElement);
+      const roots = [...document.querySelectorAll('iframe')].map((entry) => entry.contentDocument!.documentElement);
       await frame();
       const began = performance.now();
       for (const root of roots) for (const [name, value] of properties) root.style.setProperty(name, value ?? '');

@@ -117,7 +117,7 @@ function compared(site: Site): { compare: number; ripple: number } {
     void ripple(site, after).changed.length;
     times.push({ compare: timed(9, () => void compareAudits(first, second).places), ripple: timed(9, () => void ripple(site, applyChange(site, setSwatchColor(site, swatch, parseColor(hex)!)).site)) });
   }
-  return { compare: median(times.map((one) => one.compare)), ripple: median(times.map((one) => one.ripple)) };
+  return { compare: median(times.map((time) => time.compare)), ripple: median(times.map((time) => time.ripple)) };
 }
 
 async function heapOf(cdp: CDPSession): Promise<number> {

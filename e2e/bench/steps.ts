@@ -24,7 +24,7 @@ async function toPaint(page: Page, what: { readonly press?: string; readonly bac
         channel.port2.postMessage(null);
       });
     };
-    if (press) [...document.querySelectorAll<HTMLElement>('nav[aria-label="Steps"] button')].find((one) => one.textContent?.includes(press))!.click();
+    if (press) [...document.querySelectorAll<HTMLElement>('nav[aria-label="Steps"] button')].find((entry) => entry.textContent?.includes(press))!.click();
     else if (back) history.back();
     else history.forward();
     look();

@@ -24,7 +24,7 @@ export function deskTasks(events: readonly TraceEvent[], least: number): number[
   return all;
 }
 
-export const sum = (list: readonly number[]): number => list.reduce((total, one) => total + one, 0);
+export const sum = (list: readonly number[]): number => list.reduce((total, entry) => total + entry, 0);
 
 const LIMIT_MS = 50;
 const ROUNDS = 3;
@@ -38,6 +38,6 @@ export async function longestTask(browser: Browser, page: Page, what: string, le
     const tasks = deskTasks(await traced(browser, page, work), least);
     rounds.push({ longest: Math.max(...tasks), tasks: tasks.length });
   }
-  const longest = median(rounds.map((one) => one.longest));
-  return { name: `longest task while ${what} (${ROUNDS} rounds, ${sum(rounds.map((one) => one.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS };
+  const longest = median(rounds.map((round) => round.longest));
+  return { name: `longest task while ${what} (${ROUNDS} rounds, ${sum(rounds.map((round) => round.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS };
 }

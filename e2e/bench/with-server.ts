@@ -42,7 +42,7 @@ export const withSite = <T>(site: Site | readonly Site[], work: (server: Running
   await migrateDatabase(database, join(ROOT, 'server', 'migrations'));
   await database.db.transaction(async (tx) => {
     for (const svg of ternhavenFiles.values()) await storeFile(tx, Buffer.from(svg), 'image/svg+xml');
-    for (const one of [site].flat()) await insertSite(tx, one);
+    for (const entry of [site].flat()) await insertSite(tx, entry);
   });
   await database.close();
   return served(url, false, work);

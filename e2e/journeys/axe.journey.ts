@@ -22,8 +22,8 @@ test('our verdicts on the contrast of texts and axe-core’s are the same lists,
       const { violations, incomplete, passes } = await axe.run(document, { runOnly: ['color-contrast'] });
       const nodes = (list) => list.flatMap((rule) => rule.nodes.map((node) => ({ place: document.querySelector(node.target[0]).closest('[data-place]').dataset.place, ratio: node.any[0]?.data?.contrastRatio ?? 0 })));
       return { bad: nodes(violations), open: nodes(incomplete), good: nodes(passes) }; })()`)) as { bad: Node[]; open: Node[]; good: Node[] };
-    const ours = (verdict: Finding['verdict']) => findings(audit, new Set([verdict])).filter((one) => one.place.page === id && one.width === width && one.state === 'rest' && one.rule === 'text-contrast');
-    const places = (list: readonly { place: string }[]) => [...new Set(list.map((one) => one.place))].sort();
+    const ours = (verdict: Finding['verdict']) => findings(audit, new Set([verdict])).filter((finding) => finding.place.page === id && finding.width === width && finding.state === 'rest' && finding.rule === 'text-contrast');
+    const places = (list: readonly { place: string }[]) => [...new Set(list.map((entry) => entry.place))].sort();
     expect(places(found.bad), `${file} at ${width}: fails`).toEqual(places(ours('fail').map((one) => ({ place: one.place.id }))));
     for (const { place, ratio } of found.bad) {
       const one = ours('fail').find((finding) => finding.place.id === place)!;
@@ -47,7 +47,7 @@ test('the exported site itself passes axe and needs no script', async ({ signedI
     await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
     const found = await violations(live);
     // The demo's failing eyebrow on Fog is there on purpose.
-    expect(found.filter((one) => !/eyebrow/.test(one)), file).toEqual([]);
+    expect(found.filter((entry) => !/eyebrow/.test(entry)), file).toEqual([]);
     await live.setViewportSize({ width: 320, height: 700 });
     expect(await live.evaluate(() => document.documentElement.scrollWidth), `${file} at 320`).toBeLessThanOrEqual(320);
     await live.close();

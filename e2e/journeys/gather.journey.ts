@@ -64,7 +64,7 @@ test('sources stay: over a reload, put away and back, read from under the pointe
   const zip = zipSync({ 'site/main.css': readFileSync(demo('old-pages.css')), 'site/index.html': Buffer.from('<body bgcolor="#2f6f73">x</body>'), 'site/photo.jpg': new Uint8Array(3) });
   await page.getByLabel('Choose files').setInputFiles({ name: 'old-site.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
   await page.getByRole('button', { name: 'old-site.zip', exact: true }).click();
-  await expect(page.getByText('Not included: 1 image')).toBeVisible();
+  await expect(page.getByText('Not read: 1 image')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Lines of old-site.zip' })).toContainText('--tide: #2f6f73');
   await expect(page.getByRole('region', { name: 'Palette candidates' }).getByRole('listitem').filter({ hasText: '#2f6f73' })).toBeVisible();
 });

@@ -118,7 +118,7 @@ test('a section that is selected, added or moved is in sight, at every zoom; und
     const [top, bottom] = [paper.top + rect.top * scale, paper.top + rect.bottom * scale];
     return Math.min(bottom, wall.bottom) - Math.max(top, wall.top) >= Math.min(bottom - top, wall.height) / 2 - 2;
   }, part)).toBe(true);
-  const parts = await desk.frame('Home at 1280').locator('[data-part]').evaluateAll((all) => all.map((one) => one.getAttribute('data-part')!));
+  const parts = await desk.frame('Home at 1280').locator('[data-part]').evaluateAll((all) => all.map((entry) => entry.getAttribute('data-part')!));
   // The last one before the footer lies far below.
   const far = parts.at(-2)!;
   await strip.nth(parts.indexOf(far)).click();
@@ -134,7 +134,7 @@ test('a section that is selected, added or moved is in sight, at every zoom; und
   await page.getByRole('button', { name: 'Add a section' }).click();
   await page.getByRole('region', { name: 'Kinds of section' }).or(page.getByLabel('Kinds of section')).getByRole('button').first().click();
   await expect.poll(() => desk.frame('Home at 1280').locator('[data-part]').count()).toBe(parts.length + 1);
-  const now = await desk.frame('Home at 1280').locator('[data-part]').evaluateAll((all) => all.map((one) => one.getAttribute('data-part')!));
+  const now = await desk.frame('Home at 1280').locator('[data-part]').evaluateAll((all) => all.map((entry) => entry.getAttribute('data-part')!));
   await isInSight(now.find((one) => !parts.includes(one))!);
   await expect(slip(page)).toBeVisible();
   await page.getByRole('banner').getByRole('button', { name: /^Undo Add/ }).click();

@@ -24,7 +24,7 @@ test('what was measured is there at the next opening: no figure grows while one 
     figures.push(await again.tally(/failing$/).innerText());
     await other.waitForTimeout(150);
   }
-  expect(figures.slice(-6).every((one) => one === failing)).toBe(true);
+  expect(figures.slice(-6).every((figure) => figure === failing)).toBe(true);
   await expect(other.getByRole('contentinfo', { name: 'Tally' })).not.toContainText('measuring');
   await other.close();
 });

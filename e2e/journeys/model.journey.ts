@@ -131,7 +131,7 @@ test('the browser computes what the model says: every place at rest, every disti
     (now) => addPage(now, 'one', null), (now) => pageOfItems(now, 'log', 'one'), (now) => sayNotice(now, 'The notice of today.'), (now) => setValue(now, '', ['shared', 'header', 'fold'], 'Menu'),
   ]);
   const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [['model-0001', 'Values', ops], ['model-0002', kinds.label, kinds.ops]].map(([id, label, all]) => ({ id, schemaVersion: SCHEMA_VERSION, label, ops: all })) } });
-  expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((one) => one.refused)).toEqual([undefined, undefined]);
+  expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((result) => result.refused)).toEqual([undefined, undefined]);
   const site = await publish(page, signedIn);
   const live = await context.newPage();
   const cdp = await context.newCDPSession(live);
@@ -152,7 +152,7 @@ test('the browser computes what the model says: every place at rest, every disti
       await live.setViewportSize({ width, height: 900 });
       // One place of each distinct look that has states: by the desk's own twin at every width, by forced pseudo-states at the two of the wall.
       const fresh = places.filter((place) => {
-        const look = `${width} ${place.recipes.join(' ')} ${index.groupOf.get(place)!.painting.overrides.map((one) => one.id).join()}`;
+        const look = `${width} ${place.recipes.join(' ')} ${index.groupOf.get(place)!.painting.overrides.map((override) => override.id).join()}`;
         return place.states.length > 1 && !seenLooks.has(look) && !!seenLooks.add(look);
       });
       // A value set on the place stands above the twin; the real selection it does not touch.

@@ -38,7 +38,7 @@ test('all variants are restyled at once: a column of the grid is one act', async
   for (const name of ['Primary, rest', 'Primary, hover', 'Secondary, rest', 'Secondary, hover']) await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
   await expect(page.getByText('4 buttons selected')).toBeVisible();
   await desk.choose('border', 'Ink');
-  const edges = async () => new Set(await grid.getByRole('button', { name: /, (rest|hover)$/ }).evaluateAll((list) => list.map((one) => getComputedStyle(one).borderTopColor))).size;
+  const edges = async () => new Set(await grid.getByRole('button', { name: /, (rest|hover)$/ }).evaluateAll((list) => list.map((entry) => getComputedStyle(entry).borderTopColor))).size;
   await expect.poll(edges).toBe(1);
   await desk.saved();
   await page.getByRole('button', { name: /^Undo Button border/ }).click();

@@ -67,13 +67,13 @@ test('a section is kept, stands on a second page as the same one, is edited once
   await strip('Notices', /^Word by message/).click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Reuse on other pages' }).click();
-  await expect(strip('Notices', /^Word by message, shared/)).toHaveAttribute('aria-pressed', 'true');
+  await expect(strip('Notices', /^Word by message, reused/)).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('Escape');
   await desk.choose('Page', 'About');
   await page.getByRole('button', { name: 'Add a section' }).click();
   await page.getByRole('group', { name: 'For' }).getByRole('button', { name: /^reused/ }).click();
   await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: /^Word by message/ }).click();
-  await expect(strip('About', /^Word by message, shared/)).toHaveAttribute('aria-pressed', 'true');
+  await expect(strip('About', /^Word by message, reused/)).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText('on 2 pages; edits change all of them')).toBeVisible();
   await page.keyboard.press('Escape');
   await desk.choose('Background', 'Deep', page.getByRole('region', { name: 'Desk' }));

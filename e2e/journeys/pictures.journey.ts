@@ -13,7 +13,7 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await page.getByRole('row', { name: /^Lead “Boats to/ }).getByRole('button').click();
   const why = page.getByRole('region', { name: 'Why and fix' });
   // The width at which it is weakest is one of the audit's, and hangs or does not.
-  await expect(why).toContainText(/\d+\.\d % of the image behind this text is too close to it in contrast; \d\.\d\d at the weakest spot(?:(ringed)| at \d+ px; on the page of 390 px, where the ratio is \d\.\d\d(ringed))/);
+  await expect(why).toContainText(/\d+\.\d % of the image behind this text is too close to it in contrast; \d\.\d\d at the weakest spot(?: \(ringed\)| at \d+ px; on the page of 390 px, where the ratio is \d\.\d\d \(ringed\))/);
   await expect(page.locator('.spot').first()).toBeVisible();
   await expect(why.getByRole('button', { name: 'Deep panel behind the text' })).toBeVisible();
   await why.getByRole('button', { name: /^Darken from 35 % to \d+ %$/ }).click();
@@ -44,7 +44,7 @@ test('the judged pixels are those of the rendered pages, at three widths', async
       const sets = (await pixelsOn(page, ternhaven, id, width)).map((set) => coloured(set, washUnder(table, index.groupOf.get(index.byAddress.get(`${id} ${set.place}`)!)!)));
       expect(sets.length, name).toBeGreaterThan(1);
       // The page as it is painted, without what stands over the picture.
-      await page.addStyleTag({ content: `${OVER} { visibility: hidden !important; }` }).catch(async () => page.evaluate((over) => document.querySelectorAll<HTMLElement>(over).forEach((one) => (one.style.visibility = 'hidden')), OVER));
+      await page.addStyleTag({ content: `${OVER} { visibility: hidden !important; }` }).catch(async () => page.evaluate((over) => document.querySelectorAll<HTMLElement>(over).forEach((entry) => (entry.style.visibility = 'hidden')), OVER));
       const { data, info } = await sharp(await page.screenshot({ fullPage: true })).removeAlpha().raw().toBuffer({ resolveWithObject: true });
       let [sum, count] = [0, 0];
       for (const set of sets) for (let i = 0; i < set.rgb.length / 3; i++) {
@@ -74,7 +74,7 @@ test('other focus points are looked at as the page would crop the picture with t
       const apart = (sets: readonly PixelSet[]) => {
         const all = sets.flatMap((set) => [...set.rgb].map((value, at) => Math.abs(value - real.get(set.place)!.rgb[at]!)));
         expect(all.length).toBeGreaterThan(1000);
-        return all.reduce((sum, one) => sum + one, 0) / all.length;
+        return all.reduce((sum, entry) => sum + entry, 0) / all.length;
       };
       // Read at whole pixels of the scaled picture, a crop of it may lie half a pixel off; the other focus point is far from it.
       expect(apart(looked[i]!), `${position} at ${width}`).toBeLessThan(3);

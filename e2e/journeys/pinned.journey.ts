@@ -19,7 +19,7 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await page.getByRole('button', { name: 'assistance-drawn.png', exact: true }).click();
   await page.getByRole('button', { name: 'Compare with a page' }).click();
   await desk.choose('Over', 'Travelling with');
-  const panel = page.getByRole('group', { name: 'Comparison' });
+  const panel = page.getByRole('group', { name: 'Comparison', exact: true });
   const same = async () => Number(/([\d.]+) % of the spots are as drawn/.exec(await panel.innerText())?.[1] ?? 0);
   // Gradient, tables, stripes, cards: what is built is read as it is painted.
   await expect.poll(same, { timeout: 30_000 }).toBeGreaterThan(98);

@@ -83,9 +83,9 @@ plain.describe('a server of its own', () => {
     const desk = await open(page);
     const acknowledged: string[] = [];
     const sent = Array.from({ length: 40 }, (_, i) => change(`kill-${String(i).padStart(4, '0')}`, 40 + i));
-    await Promise.all(sent.map(async (one) => {
+    await Promise.all(sent.map(async (entry) => {
       try {
-        const { results } = (await (await send([one])).json()) as { results: { id: string; sequence?: number }[] };
+        const { results } = (await (await send([entry])).json()) as { results: { id: string; sequence?: number }[] };
         if (results[0]!.sequence) acknowledged.push(results[0]!.id);
         if (acknowledged.length === 12) own.process!.kill('SIGKILL');
       } catch {

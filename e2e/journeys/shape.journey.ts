@@ -72,7 +72,7 @@ test('one variant is shaped otherwise, is seen to be, and is given back the shap
   const radius = async () => (await onWall(page, secondary, 'border-top-left-radius')).value;
   const all = await radius();
   await page.getByRole('button', { name: 'Secondary', exact: true }).click();
-  await desk.choose('corner', 'its own');
+  await desk.choose('corner', 'custom');
   const px = page.getByLabel('px', { exact: true });
   await px.fill('1e999');
   await px.press('Enter');
@@ -138,7 +138,7 @@ test('a padding is named, takes the wider width’s where it has none, and is re
   await page.getByRole('button', { name: 'Spaces', exact: true }).click();
   await page.getByRole('button', { name: 'Airy on phone: same as wider' }).click();
   await expect(page.getByRole('button', { name: 'Airy on phone: set' })).toBeVisible();
-  const padding = () => page.locator('iframe[title$="at 390"]').evaluateAll((frames) => frames.flatMap((frame) => [...(frame as HTMLIFrameElement).contentDocument!.querySelectorAll('.pad--airy')].map((one) => getComputedStyle(one).paddingTop))[0]);
+  const padding = () => page.locator('iframe[title$="at 390"]').evaluateAll((frames) => frames.flatMap((frame) => [...(frame as HTMLIFrameElement).contentDocument!.querySelectorAll('.pad--airy')].map((entry) => getComputedStyle(entry).paddingTop))[0]);
   await expect.poll(padding).toBe('96px');
   await page.getByRole('button', { name: 'Airy on phone: set' }).click();
   await expect(page.getByLabel('Airy on phone', { exact: true })).toHaveValue('96');

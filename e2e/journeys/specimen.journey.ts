@@ -48,7 +48,7 @@ test('the specimen is a step away, shows what is edited while it is edited, and 
   await sheet.press('[data-token="text.title.size"]');
   await expect(page.getByRole('textbox', { name: 'Style', exact: true })).toHaveValue('Title');
   await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'On the pages but not in this specimen' }).click();
-  expect(await sheet.text('[data-part="left-out"]')).toContain('text over a picture: 8 places');
+  expect(await sheet.text('[data-part="left-out"]')).toContain('text over an image: 8 places');
   await page.getByRole('button', { name: 'All pages' }).click();
   await expect(page.getByTitle('Specimen')).toHaveCount(0);
 });

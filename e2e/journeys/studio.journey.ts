@@ -55,7 +55,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByRole('button', { name: 'Import', exact: true }).click();
   await page.getByRole('button', { name: '4 fields' }).click();
   await desk.choose('Page of each item, modelled on', 'Project');
-  await desk.choose('Text type', 'rich words');
+  await desk.choose('Text type', 'rich text');
   await page.getByRole('button', { name: '12 items' }).click();
   await page.getByRole('button', { name: 'Add list to page' }).click();
   const work = desk.frame('Work at 1280');

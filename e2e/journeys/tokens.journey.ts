@@ -23,7 +23,7 @@ test('tokens go out, are edited by hand and come in again: shown first, kept or 
   // Seen before it is taken, and nothing is saved by that.
   await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#004db3');
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
-  await panel.getByRole('button', { name: 'Button corner: as it is' }).click();
+  await panel.getByRole('button', { name: 'Button corner: keep current' }).click();
   await panel.getByRole('button', { name: 'Apply', exact: true }).click();
   await desk.saved();
   await expect(page.getByRole('button', { name: 'Undo Import edited.json' })).toBeVisible();

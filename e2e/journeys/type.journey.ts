@@ -119,9 +119,9 @@ test('what is provisional is counted, gone through, and decided in one pass', as
   await expect(page.getByText('2 provisional', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Next provisional', exact: true }).click();
   await expect(rung(desk, /^Minor, /)).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'Confirm all' }).click();
+  await page.getByRole('button', { name: 'Confirm all', exact: true }).click();
   await expect(page.getByText(/\d provisional/)).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'Confirm all' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Confirm all', exact: true })).toHaveCount(0);
   await desk.saved();
 });
 

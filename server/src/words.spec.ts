@@ -23,7 +23,7 @@ describe('words that somebody can read', () => {
   // Find also answers to words that are no longer shown.
   const shown = files.filter((file) => !file.endsWith('step-controls.ts')).flatMap(shownIn).filter(({ file, text }) => !(file.endsWith('find.ts') && /^[a-z ]+$/.test(text)));
   it('are found at all: of templates, of messages and of help', () => {
-    const texts = shown.map((one) => one.text);
+    const texts = shown.map((entry) => entry.text);
     for (const wanted of ['Shortcuts', 'Add background', 'from tokens', 'Fix all']) expect(texts.some((text) => text.includes(wanted))).withContext(wanted).toBe(true);
   });
   it('name the thing in every comment: no comment begins with What, Whether or That', () => {

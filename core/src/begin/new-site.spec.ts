@@ -11,7 +11,7 @@ import { freshSiteId, newSite, type Beginning } from './index.ts';
 const colors = (...texts: string[]) => texts.map((text) => parseColor(text)!);
 const begun = (more: Partial<Beginning> = {}) => newSite({ id: 'mill', name: 'Paper mill', language: 'en', ...more });
 /** Everything of a site that does not pass, what cannot be told as well. */
-const failing = (site: Site) => findings(auditSite(site), new Set(['fail', 'cannot-tell'])).map((one) => `${one.place.id} ${one.state} ${one.rule} ${one.found} of ${one.needed}`);
+const failing = (site: Site) => findings(auditSite(site), new Set(['fail', 'cannot-tell'])).map((finding) => `${finding.place.id} ${finding.state} ${finding.rule} ${finding.found} of ${finding.needed}`);
 
 describe('a site that is begun', () => {
   const given: Readonly<Record<string, readonly string[]>> = {
@@ -28,22 +28,22 @@ describe('a site that is begun', () => {
     const next = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
     for (let i = 0; i < 60; i++) {
       const list = Array.from({ length: 1 + Math.floor(next() * 5) }, () => parseColor(`rgb(${[next(), next(), next()].map((one) => Math.round(one * 255)).join(' ')})`)!);
-      expect(failing(begun({ colors: list }))).withContext(list.map((one) => one.typed).join(', ')).toEqual([]);
+      expect(failing(begun({ colors: list }))).withContext(list.map((entry) => entry.typed).join(', ')).toEqual([]);
     }
   });
   it('calls a colour what it is called by who gives it, each by a name of its own', () => {
     const given = [{ ...parseColor('#c0392b')!, label: 'barn <red>' }, { ...parseColor('#f3efe6')!, label: 'Tint' }, { ...parseColor('#12263a')!, label: 'barn <red>' }, parseColor('#2b6cc0')!, { ...parseColor('#77aa33')!, label: 'x'.repeat(300) }];
     const site = begun({ colors: given });
-    const labels = Object.fromEntries(Object.values(site.brand.swatches).filter((one) => !one.rule).map((one) => [one.typed, one.label]));
+    const labels = Object.fromEntries(Object.values(site.brand.swatches).filter((swatch) => !swatch.rule).map((swatch) => [swatch.typed, swatch.label]));
     expect([labels['#c0392b'], labels['#f3efe6'], labels['#12263a']]).toEqual(['Barn <red>', 'Tint 2', 'Barn <red> 2']);
     expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
   });
   it('has a swatch of every colour given, with no name twice; what was decided for one is provisional', () => {
     const site = begun({ colors: colors('#c0392b', '#c0392c', '#2b6cc0') });
     const swatches = site.brand.swatchOrder.map((id) => site.brand.swatches[id]!);
-    expect(new Set(swatches.map((one) => one.label)).size).toBe(swatches.length);
-    expect(swatches.filter((one) => !one.provisional).map((one) => one.typed)).toEqual(['#c0392b', '#c0392c', '#2b6cc0']);
-    expect(Object.values(site.brand.styles).every((one) => one.provisional)).toBe(true);
+    expect(new Set(swatches.map((swatch) => swatch.label)).size).toBe(swatches.length);
+    expect(swatches.filter((swatch) => !swatch.provisional).map((swatch) => swatch.typed)).toEqual(['#c0392b', '#c0392c', '#2b6cc0']);
+    expect(Object.values(site.brand.styles).every((style) => style.provisional)).toBe(true);
     expect([site.brand.families.provisional, begun({ families: { heading: 'lora', body: 'karla' } }).brand.families.provisional]).toEqual([true, false]);
   });
   it('takes a brand of another site whole', () => {
@@ -58,7 +58,7 @@ describe('a site that is begun', () => {
   it('shows its name where a visitor looks first, whatever it is called', () => {
     for (const name of ['Paper mill', 'مطحنة الورق', '🌊🌊', '<b>&']) {
       const places = pageTree(begun({ name }), 'home').places;
-      expect(places.filter((one) => one.level === 1).length).toBe(1);
+      expect(places.filter((place) => place.level === 1).length).toBe(1);
       expect(readSite(begun({ name })).shared.header.name).toBe(name);
     }
   });

@@ -34,7 +34,7 @@ const LIGHT = 0.72;
 const use = (swatch: string): RoleValue => ({ kind: 'swatch', swatch });
 /** In the hue of a swatch, at a ratio on the background, whichever that is. */
 const inHue = (swatch: string, ratio: number): RoleValue => ({ kind: 'contrast', swatch, ratio });
-const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<string, T> => Object.fromEntries(items.map((one) => [one.id, one]));
+const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<string, T> => Object.fromEntries(items.map((item) => [item.id, item]));
 
 /**
  * A site of one page that passes every check: swatches from the colours given (or
@@ -63,7 +63,7 @@ export function newSite({ id, name, language, colors = [], families, brand = bra
   const sections = [own, { ...layIn(bare, SECTION_KINDS.text, 'home-s2'), ground: ground(1) }];
   return {
     ...bare, pages: {
-      home: { id: 'home', title: 'Home', description: '', file: 'index.html', sectionOrder: sections.map((one) => one.id), sections: Object.fromEntries(sections.map((one) => [one.id, { id: one.id, own: one }])), overrides: {} },
+      home: { id: 'home', title: 'Home', description: '', file: 'index.html', sectionOrder: sections.map((section) => section.id), sections: Object.fromEntries(sections.map((section) => [section.id, { id: section.id, own: section }])), overrides: {} },
     },
   };
 }
@@ -75,24 +75,24 @@ function brandFrom(colors: readonly GivenColor[], families: Beginning['families'
   const styles = textStyles();
   const spaces = distances();
   return {
-    swatches: byId(swatches), swatchOrder: swatches.map((one) => one.id),
+    swatches: byId(swatches), swatchOrder: swatches.map((swatch) => swatch.id),
     ...groundsFrom(paper, ink, accent),
     families: { heading: pairing.heading, body: pairing.body, provisional: families === undefined },
     scale: { small: { width: 390, base: 17, ratio: 1.15 }, large: { width: 1280, base: 18, ratio: 1.2 } },
-    styles: byId(styles), styleOrder: styles.map((one) => one.id),
+    styles: byId(styles), styleOrder: styles.map((style) => style.id),
     variants: { main: { id: 'main', label: 'Main', path: 'main' }, quiet: { id: 'quiet', label: 'Quiet', path: 'quiet' } }, variantOrder: ['main', 'quiet'],
     sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 20, padY: 10 } }, sizeOrder: ['regular'],
     buttonStyle: 'label', corners: { button: 3, card: 3, picture: 0, field: 3 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE,
-    spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
+    spaces: byId(spaces), spaceOrder: spaces.map((space) => space.id),
   };
 }
 
 /** Returns a name for each colour: the given name, otherwise one that describes how it looks. */
 function namesOf(colors: readonly GivenColor[], taken: readonly string[]): ReadonlyMap<GivenColor, string> {
   const names = new Map<GivenColor, string>();
-  for (const one of colors) if (one.label) names.set(one, uniqueName(one.label[0]!.toUpperCase() + one.label.slice(1, LONGEST_NAME), [...taken, ...names.values()]));
-  const others = colors.filter((one) => !one.label);
-  proposeNames(others.map((one) => one.oklch), [...taken, ...names.values()]).forEach((name, i) => names.set(others[i]!, name));
+  for (const color of colors) if (color.label) names.set(color, uniqueName(color.label[0]!.toUpperCase() + color.label.slice(1, LONGEST_NAME), [...taken, ...names.values()]));
+  const others = colors.filter((color) => !color.label);
+  proposeNames(others.map((other) => other.oklch), [...taken, ...names.values()]).forEach((name, i) => names.set(others[i]!, name));
   return names;
 }
 
@@ -101,7 +101,7 @@ function swatchesFrom(colors: readonly GivenColor[]): { readonly swatches: reado
   const made: Swatch[] = [];
   const add = (label: string, color: ParsedColor, more: Partial<Swatch> = {}): string => {
     const swatch: Swatch = {
-      id: `c${made.length + 1}`, label, path: uniquePath(label, made.map((one) => one.path), 'colour'), part: 'core',
+      id: `c${made.length + 1}`, label, path: uniquePath(label, made.map((entry) => entry.path), 'colour'), part: 'core',
       color: color.oklch, typed: color.typed, rule: null, locked: false, provisional: false, ...more,
     };
     made.push(swatch);
@@ -118,10 +118,10 @@ function swatchesFrom(colors: readonly GivenColor[]): { readonly swatches: reado
   const ink = add(dark ? named.get(dark)! : 'Ink', inkColor, { provisional: !dark });
   const paper = add(light ? named.get(light)! : 'Paper', paperColor, { provisional: !light });
   let accent = ink;
-  for (const one of colors) {
-    if (one === light || one === dark) continue;
-    const swatch = add(named.get(one)!, one);
-    if (one === lead) accent = swatch;
+  for (const color of colors) {
+    if (color === light || color === dark) continue;
+    const swatch = add(named.get(color)!, color);
+    if (color === lead) accent = swatch;
   }
   add('Tint', paperColor, { id: 'tint', part: 'side', rule: { kind: 'mix', source: paper, with: accent, share: 0.07 }, provisional: true });
   return { swatches: made, paper, ink, accent };

@@ -103,7 +103,7 @@ describe('a page with a header or footer of its own', () => {
   it('shows the kept section there, on that page alone, or nothing at all', () => {
     const site = after(kept, (now) => pageEnd(now, 'more', 'header', 'k1'), (now) => pageEnd(now, 'more', 'footer', null));
     expect(parts(site, 'more').slice(0, 1)).toEqual(['header: Menu links']);
-    expect(parts(site, 'more').some((one) => one.startsWith('footer'))).toBeFalse();
+    expect(parts(site, 'more').some((part) => part.startsWith('footer'))).toBeFalse();
     expect(parts(site, 'home')).toEqual(parts(kept, 'home'));
     expect(pageHtml(site, 'more')).toMatch(/<header[^>]*data-part="header"/);
     expect(pageHtml(site, 'more')).not.toContain('<footer');

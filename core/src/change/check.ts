@@ -89,11 +89,11 @@ function goAlong(before: Site, after: Site): Settled[] {
   if (loose.length === 0) return [];
   // An edit that waited, or an undo, may name a token as it was called before.
   const former = ({ lacks, override: { value } }: LooseOverride) => lacks === 'token' && value.kind === 'token' && tokenTable(after.brand).has(presentPath(value.path)) ? presentPath(value.path) : undefined;
-  const strange = loose.filter((one) => former(one) === undefined && valueAt(before, [...one.record, one.override.id]) !== one.override);
+  const strange = loose.filter((entry) => former(entry) === undefined && valueAt(before, [...entry.record, entry.override.id]) !== entry.override);
   if (strange.length > 0) throw invalid(strange.map(looseIssue));
-  return loose.map((one) => {
-    const { record, override, lacks } = one;
-    const path = former(one) ?? (lacks === 'token' ? movedToken(before, after, override) : undefined);
+  return loose.map((entry) => {
+    const { record, override, lacks } = entry;
+    const path = former(entry) ?? (lacks === 'token' ? movedToken(before, after, override) : undefined);
     return path === undefined ? { at: [...record, override.id], value: undefined } : { at: [...record, override.id, 'value', 'path'], value: path };
   });
 }

@@ -19,7 +19,7 @@ describe('a one-off split off', () => {
     return paintedText(tokenTable(site.brand), siteIndex(site).groupOf.get(found)!.painting, property, 'rest', 1280);
   };
   const withValues = (place: typeof button, ...values: Override[]): Site =>
-    values.reduce((site, one) => applyChange(site, addOverride(site, anchorOf(place, 'here'), one, place.label)).site, base);
+    values.reduce((site, value) => applyChange(site, addOverride(site, anchorOf(place, 'here'), value, place.label)).site, base);
 
   it('is, for a button, a variant that paints it as the values on it did, and nothing is set on it any more', () => {
     const site = withValues(button, set('o1', button.id, 'background-color', '#fffefa'), set('o2', button.id, 'color', '#b83a1e'), set('o3', button.id, 'border-radius', '30px'));

@@ -33,7 +33,7 @@ describe('Trial 12: a new page', () => {
   });
   it('blank, fails nothing that the others do not', () => {
     const footer = after(added, (now) => setValue(now, '', ['shared', 'footer', 'blocks', 'foot', 'level'], 3));
-    expect(findings(auditSite(footer)).filter((one) => one.place.page === 'p-new').map((one) => `${one.rule} ${one.place.id}`)).toEqual([]);
+    expect(findings(auditSite(footer)).filter((finding) => finding.place.page === 'p-new').map((finding) => `${finding.rule} ${finding.place.id}`)).toEqual([]);
   });
   it('sets its text in a style that is read, also where none of those is on the scale', () => {
     const pinned = after(site, (now) => setValue(now, '', ['brand', 'styles', 'running', 'size'], { kind: 'pinned', small: 16, large: 17 }));

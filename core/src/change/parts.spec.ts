@@ -69,7 +69,7 @@ describe('a kept section', () => {
 
   it('stands where it stood, is the same one on another page, and what was set on it goes with it', () => {
     expect([kept.pages['home']!.sectionOrder, kept.pages['home']!.sections['e1'], kept.shared.sections['one']!.label]).toEqual([['e1', 's2'], { id: 'e1', shared: 'one' }, 'One']);
-    expect(Object.values(kept.shared.overrides).map((one) => one.place)).toEqual(['one:one-b2/text']);
+    expect(Object.values(kept.shared.overrides).map((override) => override.place)).toEqual(['one:one-b2/text']);
     expect(Object.keys(kept.pages['home']!.overrides)).toEqual([]);
     const both = after(kept, addKept(kept, 'more', 'e2', 'one'));
     expect(pagesWith(both, 'one')).toEqual(['home', 'more']);
@@ -80,7 +80,7 @@ describe('a kept section', () => {
     const both = after(kept, addKept(kept, 'more', 'e2', 'one'));
     const own = after(both, ownSection(both, 'more', 'e2', 'alone'));
     expect([own.pages['more']!.sectionOrder.at(-1), 'own' in own.pages['more']!.sections['alone']!, pagesWith(own, 'one')]).toEqual(['alone', true, ['home']] as never);
-    expect(Object.values(own.pages['more']!.overrides).map((one) => one.place)).toEqual(['alone-b2/text']);
+    expect(Object.values(own.pages['more']!.overrides).map((override) => override.place)).toEqual(['alone-b2/text']);
   });
   it('comes back as it was by undo', () => {
     const { site: now, inverse } = acceptChange(valued, keepSection(valued, 'home', 's1', 'one', 'e1'));

@@ -79,7 +79,7 @@ describe('text styles of one’s own', () => {
     const next = after(site, addStyle(site, 'running', 'pull', 'Running'));
     expect(next.brand.styleOrder).toEqual(['title', 'section', 'running', 'pull', 'label']);
     const again = after(next, addStyle(next, 'running', 'pull-2', 'Running'));
-    expect(new Set(Object.values(again.brand.styles).map((one) => one.path)).size).toBe(6);
+    expect(new Set(Object.values(again.brand.styles).map((style) => style.path)).size).toBe(6);
     expect(readSite(again)).toEqual(again);
   });
   it('leave only with something in their place while text is set in them', () => {

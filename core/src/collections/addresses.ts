@@ -25,17 +25,17 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
   const files = new Set<string>();
   for (const { id, file } of Object.values(site.pages)) {
     files.add(file);
-    if (before.pages[id]?.file !== file && paged.some((one) => stands(one, file))) return file;
+    if (before.pages[id]?.file !== file && paged.some((entry) => stands(entry, file))) return file;
   }
-  for (const one of paged) {
-    const was = before.collections[one.id];
-    const stays = was?.page !== undefined && was.path === one.path;
-    if (was === one && before.items === site.items) continue;
-    for (const id of one.itemOrder) {
+  for (const entry of paged) {
+    const was = before.collections[entry.id];
+    const stays = was?.page !== undefined && was.path === entry.path;
+    if (was === entry && before.items === site.items) continue;
+    for (const id of entry.itemOrder) {
       const item = site.items[id]!;
       if (stays && (before.items[id] === item || before.items[id]?.slug === item.slug)) continue;
       const file = itemFile(site, item)!;
-      if (files.has(file) || paged.some((other) => other !== one && stands(other, file))) return file;
+      if (files.has(file) || paged.some((other) => other !== entry && stands(other, file))) return file;
     }
   }
   return undefined;

@@ -11,7 +11,7 @@ const NAMED = /\{([^{}\n]{1,80})\}/g;
 
 /** The collection whose items have a page like this one each. */
 export function collectionOfPage(site: Pick<Site, 'collections'>, page: string): Collection | undefined {
-  return Object.values(site.collections).find((one) => one.page === page);
+  return Object.values(site.collections).find((collection) => collection.page === page);
 }
 
 /** The first of the items that have a page like one each, which stands for that page: it is at no address of its own. */

@@ -87,7 +87,7 @@ describe('colour', () => {
 describe('colours in text', () => {
   it('finds every notation where it stands, and no words that only look like codes', () => {
     const found = colorSpots('Brand: #b83a1e and again #B83A1E; deep rgb(14, 59, 67); a facade, decade, bad add; ink 14211f; oklch(94% 0.02 86).');
-    expect(found.map((one) => [hex(one.color.rgb), one.index])).toEqual([['#b83a1e', 7], ['#b83a1e', 25], ['#0e3b43', 39], ['#14211f', 87], [hex(parseColor('oklch(94% 0.02 86)')!.rgb), 95]]);
+    expect(found.map((entry) => [hex(entry.color.rgb), entry.index])).toEqual([['#b83a1e', 7], ['#b83a1e', 25], ['#0e3b43', 39], ['#14211f', 87], [hex(parseColor('oklch(94% 0.02 86)')!.rgb), 95]]);
   });
   it('finds nothing in a text without a colour', () => {
     expect(colorSpots('The boat leaves at nine and the tide does not care.')).toEqual([]);

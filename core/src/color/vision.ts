@@ -28,7 +28,7 @@ export function visionMatrix(vision: Vision, severity: number): VisionMatrix {
   if (vision === 'full') return [1, 0, 0, 0, 1, 0, 0, 0, 1];
   const filter = FILTERS[vision](clamp(severity, 0, 1));
   const columns = ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const).map(([r, g, b]) => filter({ mode: 'rgb', r, g, b }) as Rgb);
-  return [...columns.map((one) => one.r), ...columns.map((one) => one.g), ...columns.map((one) => one.b)] as unknown as VisionMatrix;
+  return [...columns.map((column) => column.r), ...columns.map((column) => column.g), ...columns.map((column) => column.b)] as unknown as VisionMatrix;
 }
 
 /** A painted colour as it looks in a vision. */

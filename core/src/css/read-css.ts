@@ -98,7 +98,7 @@ function referencesIn(css: string): Reference[] {
     const { start: { offset: start }, end: { offset: end } } = node.loc!;
     const [name, ...rest] = node.children.toArray();
     // The text after the comma is kept as it was written.
-    const comma = rest.find((one) => one.type === 'Operator' && one.value === ',');
+    const comma = rest.find((entry) => entry.type === 'Operator' && entry.value === ',');
     if (name?.type === 'Identifier') found.push({ name: name.name, fallback: comma ? css.slice(comma.loc!.end.offset, end - 1).trim() : undefined, start, end });
     return walk.skip;
   });

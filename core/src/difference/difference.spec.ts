@@ -22,7 +22,7 @@ describe('Trial 7: one number for one thing', () => {
     const words = setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: 'Changed' }]);
     const facts = setValue(site, '', ['pages', 'more', 'description'], 'More of it');
     const named = setValue(site, '', ['brand', 'grounds', 'pale', 'label'], 'Paler');
-    expect(siteDifference(site, after(site, words, facts)).pages.map((one) => [one.id, one.places > 0])).toEqual([['home', true], ['more', false]]);
+    expect(siteDifference(site, after(site, words, facts)).pages.map((page) => [page.id, page.places > 0])).toEqual([['home', true], ['more', false]]);
     expect(siteDifference(site, after(site, words, facts, named))).toEqual(jasmine.objectContaining({ count: 3, besides: ['names and order of tokens'] }));
     const { more: _gone, ...pages } = site.pages;
     const less: Site = { ...site, pages, pageOrder: ['home'] };

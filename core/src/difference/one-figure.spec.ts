@@ -33,7 +33,7 @@ describe('one figure of use', () => {
       const site = bindery(given, items);
       const table = tokenTable(site.brand);
       const index = siteIndex(site);
-      for (const { id } of Object.values(site.brand.swatches).filter((one) => !one.rule)) {
+      for (const { id } of Object.values(site.brand.swatches).filter((swatch) => !swatch.rule)) {
         const path = swatchPath(site.brand.swatches[id]!);
         const color = parseColor(site.brand.swatches[id]!.color.h > 180 ? 'oklch(0.55 0.09 60)' : 'oklch(0.45 0.09 240)')!;
         const now = after(site, (before) => setSwatchColor(before, id, color));
@@ -75,6 +75,6 @@ describe('one figure of use', () => {
     const site = bindery(['#7a2e1d'], [true, false, true]);
     expect(publishedPages(site).map(({ kind }) => kind)).toEqual(['page', 'list', 'item', 'item', 'answer', 'missing']);
     const files = new Set(reachRows(site, 'text.text.size').map(({ file }) => file));
-    expect([...files].sort()).toEqual(['404.html', ...publishedPages(site).filter(({ kind }) => kind === 'answer').flatMap((one) => one.files), 'index.html', 'index-page-2.html', 'papers-paper-0.html', 'papers-paper-1.html', 'papers-paper-2.html'].sort());
+    expect([...files].sort()).toEqual(['404.html', ...publishedPages(site).filter(({ kind }) => kind === 'answer').flatMap((page) => page.files), 'index.html', 'index-page-2.html', 'papers-paper-0.html', 'papers-paper-1.html', 'papers-paper-2.html'].sort());
   });
 });

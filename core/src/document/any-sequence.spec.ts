@@ -38,7 +38,7 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   (site, chance) => {
     const offered = offeredFields(site, chance.one(pageTree(site, chance.page).places));
     const field = offered.length > 0 ? chance.one(offered) : undefined;
-    return field && setValue(site, '', field.address, field.kept(chance.other(field.options.map((one) => one.value)) ?? field.value));
+    return field && setValue(site, '', field.address, field.kept(chance.other(field.options.map((option) => option.value)) ?? field.value));
   },
   // Values set on places.
   (site, { id, page, one }) => addOverride(site, anchorOf(one(pageTree(site, page).places), one(['here', 'used'] as const)), { ...literal(id, '', 'color', '#010203') }, ''),

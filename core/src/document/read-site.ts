@@ -27,10 +27,10 @@ export function readStored(input: unknown): StoredRead {
   let site = readDocument(input);
   const loose = looseOverrides(site);
   const gone: LooseOverride[] = [];
-  for (const one of loose) {
-    const renamed = one.lacks === 'token' ? withPresentPath(site, one) : undefined;
-    if (!renamed) gone.push(one);
-    site = renamed ?? without(site, one.record, one.override.id);
+  for (const entry of loose) {
+    const renamed = entry.lacks === 'token' ? withPresentPath(site, entry) : undefined;
+    if (!renamed) gone.push(entry);
+    site = renamed ?? without(site, entry.record, entry.override.id);
   }
   const doubled = doublePlaces(site);
   if (doubled.length > 0) throw new SiteIssues(doubled.slice(0, 20).map(doubleIssue));

@@ -13,7 +13,7 @@ function usedThrice(): Site {
   const home = site.pages['home']!;
   return readSite({ ...site, pages: { ...site.pages, home: { ...home, sectionOrder: [...home.sectionOrder, 's3', 's4'], sections: { ...home.sections, s3: { id: 's3', shared: 'common' }, s4: { id: 's4', shared: 'common' } } } } });
 }
-const placeOf = (site: Site, page: string, id: string): Place => pageTree(site, page).places.find((one) => one.id === id)!;
+const placeOf = (site: Site, page: string, id: string): Place => pageTree(site, page).places.find((place) => place.id === id)!;
 const value = (css: string, property: Override['property'] = 'color', id = 'o1'): Omit<Override, 'place'> => literal(id, '', property, css);
 const set = (site: Site, place: Place, where: Where, one: Omit<Override, 'place'>): Site => acceptChange(site, addOverride(site, anchorOf(place, where), one, place.label)).site;
 const color = (site: Site, page: string, id: string): string | undefined => {
@@ -25,7 +25,7 @@ describe('who a place is', () => {
   it('a shared section stands on a page more than once, and each element has an id of its own there', () => {
     const site = usedThrice();
     for (const page of site.pageOrder) {
-      const ids = pageTree(site, page).places.map((one) => one.id);
+      const ids = pageTree(site, page).places.map((place) => place.id);
       expect(new Set(ids).size).toBe(ids.length);
       const html = pageHtml(site, page);
       const written = [...html.matchAll(/data-place="([^"]+)"/g)].map((match) => match[1]!);
@@ -33,7 +33,7 @@ describe('who a place is', () => {
       const anchors = [...html.matchAll(/ id="([^"]+)"/g)].map((match) => match[1]!);
       expect(new Set(anchors).size).toBe(anchors.length);
     }
-    expect(pageTree(site, 'home').places.filter((one) => one.usedId === 'common:c1/text').map((one) => one.id)).toEqual(['s2:c1/text', 's3:c1/text', 's4:c1/text']);
+    expect(pageTree(site, 'home').places.filter((place) => place.usedId === 'common:c1/text').map((place) => place.id)).toEqual(['s2:c1/text', 's3:c1/text', 's4:c1/text']);
     expect(placeOf(site, 'home', 'h/text').usedId).toBeNull();
     expect(placeOf(site, 'home', 'foot/text').usedId).toBe('foot/text');
   });

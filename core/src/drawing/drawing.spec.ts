@@ -35,7 +35,7 @@ describe('flat colours of a drawing', () => {
   });
   it('are replaced where they paint and nowhere else', () => {
     const painted = recolor(SVG, new Map([['#b83a1e', '#336699'], ['#ff0000', '#00ff00']]));
-    expect(flatColors(painted).map((one) => one.hex).sort()).toEqual(['#00ff00', '#0e3b43', '#336699']);
+    expect(flatColors(painted).map((color) => color.hex).sort()).toEqual(['#00ff00', '#0e3b43', '#336699']);
     expect(painted).toContain('red is not one here');
     expect(recolor(SVG, new Map([['#123456', '#000000']]))).toBe(SVG);
   });
@@ -76,7 +76,7 @@ describe('a drawing that follows the brand', () => {
 
 describe('similar colours in pictures', () => {
   const old = swatchColor(site.brand, 'brand')!;
-  const inDrawing = (of: Site) => similarColors(of, 'brand', old, timesShown(of)).find((one) => one.kind === 'drawing');
+  const inDrawing = (of: Site) => similarColors(of, 'brand', old, timesShown(of)).find((color) => color.kind === 'drawing');
   it('of a drawing are listed with their places, and go along by being bound', () => {
     expect(inDrawing(site)).toEqual(jasmine.objectContaining({ label: 'boat.svg: #b83a1e', places: 1, deltaE: 0 }));
     const after = done(site, decideSimilar(site, 'brand', inDrawing(site)!, 'along', old));

@@ -64,17 +64,17 @@ describe('bringing in colours of another tool', () => {
     // On a small page it is as much smaller as it was.
     const shrinks = (brand: Site['brand']) => styleSizeAt(brand, brand.styles['running']!, brand.scale.small.width) / styleSizeAt(brand, brand.styles['running']!, brand.scale.large.width);
     expect(shrinks(after.brand)).toBeCloseTo(shrinks(site.brand), 2);
-    const aside = Object.values(styles).find((one) => one.label === 'Aside')!;
+    const aside = Object.values(styles).find((style) => style.label === 'Aside')!;
     expect([aside.path, styleOrder.includes(aside.id), aside.weight]).toEqual(['aside', true, 400]);
-    expect(Object.values(cornerList!.items).find((one) => one.label === 'Soft')!.value).toEqual({ kind: 'px', radii: [14] });
-    expect(Object.values(shadows!.items).find((one) => one.label === 'Near')).toEqual(jasmine.objectContaining({ y: 3, blur: 9, alpha: 1, color: site.brand.swatchOrder[0] }) as never);
-    expect(Object.values(motion!.items).find((one) => one.label === 'Calm')).toEqual(jasmine.objectContaining({ duration: 240, easing: [0.2, 0, 0, 1] }) as never);
+    expect(Object.values(cornerList!.items).find((item) => item.label === 'Soft')!.value).toEqual({ kind: 'px', radii: [14] });
+    expect(Object.values(shadows!.items).find((item) => item.label === 'Near')).toEqual(jasmine.objectContaining({ y: 3, blur: 9, alpha: 1, color: site.brand.swatchOrder[0] }) as never);
+    expect(Object.values(motion!.items).find((item) => item.label === 'Calm')).toEqual(jasmine.objectContaining({ duration: 240, easing: [0.2, 0, 0, 1] }) as never);
     expect(Object.keys(after.brand.kept!)).toEqual(['shadow.odd']);
     const applied = applyChange(site, edit!);
     expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
     // A second time all of it is there already, and both names can stand side by side.
     expect(plan(after, parts).counts).toEqual({ added: 0, changed: 0, equal: 5, left: 1 });
-    expect(Object.values(take(site, parts, { 'type.running': 'both' }).after.brand.styles).map((one) => one.label)).toContain('Running 2');
+    expect(Object.values(take(site, parts, { 'type.running': 'both' }).after.brand.styles).map((style) => style.label)).toContain('Running 2');
     expect(take(site, parts, { 'type.running': 'kept' }).after.brand.styles['running']).toEqual(small);
   });
   it('lets only one text style of a file stand for one of the brand', () => {
@@ -133,7 +133,7 @@ describe('bringing in the colour of another site’s brand', () => {
     const renamed = JSON.parse(JSON.stringify(other).replaceAll('"brand":', '"brand":').replaceAll('"white"', '"blank"')) as Site;
     const text = JSON.stringify(writeDtcg(renamed)).replaceAll('"label":"blank"', '"label":"white"').replaceAll('"path":"deep"', '"path":"depth"').replaceAll('"label":"Deep"', '"label":"Depth"');
     const { after } = take(site, text);
-    const depth = Object.values(after.brand.grounds).find((one) => one.label === 'Depth')!;
+    const depth = Object.values(after.brand.grounds).find((ground) => ground.label === 'Depth')!;
     expect(depth.roles['text']).toEqual({ kind: 'swatch', swatch: 'white' });
     expect(after.brand.groundOrder.length).toBe(3);
   });
@@ -195,14 +195,14 @@ describe('tokens.css', () => {
     for (const [at, value] of edits) {
       const edited = done(rich, setValue(rich, '', at, value));
       const { incoming, after } = into(rich, writeTokensCss(edited.brand));
-      expect(incoming.brand!.left.filter((one) => !/worked out/.test(one.reason))).withContext(at.join('.')).toEqual([]);
+      expect(incoming.brand!.left.filter((entry) => !/worked out/.test(entry.reason))).withContext(at.join('.')).toEqual([]);
       expect([...tokenTable(after.brand)].map(([path, token]) => [path, token.css ?? token.alias])).withContext(at.join('.')).toEqual([...tokenTable(edited.brand)].map(([path, token]) => [path, token.css ?? token.alias]));
     }
   });
   it('says of each faulty value what was wrong, takes the others, and knows a part of the sheet as well', () => {
     const { incoming, after } = into(rich, ':root { --text-running-weight: 650; --text-running-line-height: 99; --corner-button: 1e999px; --edge-card: -2px; --color-core-brand: nonsense; --text-running-size: 0; --elsewhere: 3px }');
     expect(after.brand.styles['running']!.weight).toBe(650);
-    const why = Object.fromEntries(incoming.brand!.left.map((one) => [one.path, one.reason]));
+    const why = Object.fromEntries(incoming.brand!.left.map((entry) => [entry.path, entry.reason]));
     expect(Object.keys(why)).toEqual(['--text-running-line-height', '--corner-button', '--edge-card', '--color-core-brand', '--text-running-size', '--elsewhere']);
     expect(why['--corner-button']).toBe('is 1e999px, which cannot be read back');
     expect(why['--text-running-line-height']).toMatch(/^is 99: .*3/);
@@ -212,7 +212,7 @@ describe('tokens.css', () => {
   it('writes out again what another tool’s sheet had besides, naming swatches by their new path', () => {
     const { after } = take(site, ':root { --Sea: #0e3b43; --link: var(--Sea); --gap: 4px; --trap: "</style>" }', {}, 'x.css');
     const sheet = writeTokensCss(after.brand);
-    const sea = Object.values(after.brand.swatches).find((one) => one.label === 'Sea')!;
+    const sea = Object.values(after.brand.swatches).find((swatch) => swatch.label === 'Sea')!;
     expect(sheet).toContain(`--link: var(--${swatchPath(sea).replaceAll('.', '-')});`);
     expect(sheet).toContain('--gap: 4px;');
     expect(sheet).not.toContain('</style>');

@@ -25,7 +25,7 @@ export function planParts(site: Site, incoming: Incoming): PlanRow[] {
     const mine = likeIn(site.brand, part, matched);
     if (mine) matched.add(`${part.kind} ${mine.id}`);
     const base = { key: part.key, label: mine?.label ?? part.label };
-    if (part.kind === 'shadow' && swatchFor(site.brand, part) === undefined && !incoming.colors.some((one) => deltaERgb(one.color.rgb, solid(part.color)) < SAME))
+    if (part.kind === 'shadow' && swatchFor(site.brand, part) === undefined && !incoming.colors.some((color) => deltaERgb(color.color.rgb, solid(part.color)) < SAME))
       return { ...base, arrival: 'left', places: 0, note: 'its colour is not in the palette; kept, and exported again' };
     const note = [NAMES[part.kind], part.kind === 'style' ? familyNote(site.brand, part.family) : ''].filter((one) => one !== '').join('; ');
     const after = wordsOf(part);
@@ -44,8 +44,8 @@ export function takePart(site: Site, part: IncomingPart, match: string | undefin
   const known = all(site.brand);
   const made = madeLike(site, part, id);
   const now = applyChange(site, made).site;
-  const label = uniqueName(part.label, known.map((one) => one.label));
-  const ops: Op[] = [...made.ops, setOp(now, [...record, id, 'label'], label), setOp(now, [...record, id, 'path'], uniquePath(label, known.map((one) => one.path)))];
+  const label = uniqueName(part.label, known.map((entry) => entry.label));
+  const ops: Op[] = [...made.ops, setOp(now, [...record, id, 'label'], label), setOp(now, [...record, id, 'path'], uniquePath(label, known.map((entry) => entry.path)))];
   return { label: '', ops: [...ops, ...valueOps(now, id, part)] };
 }
 
@@ -64,9 +64,9 @@ function madeLike(site: Site, part: IncomingPart, id: string): Edit {
 
 /** The part of the brand that is called so, unless another one of the file stands for it already. */
 function likeIn(brand: Brand, { kind, key, label }: IncomingPart, matched: ReadonlySet<string>): Known | undefined {
-  const all = HOME[kind].all(brand).filter((one) => !matched.has(`${kind} ${one.id}`));
+  const all = HOME[kind].all(brand).filter((entry) => !matched.has(`${kind} ${entry.id}`));
   const path = uniquePath(label, []);
-  return all.find((one) => one.path === path) ?? all.find((one) => one.path === key.split('.').at(-1)) ?? all.find((one) => one.label.toLowerCase() === label.toLowerCase());
+  return all.find((entry) => entry.path === path) ?? all.find((entry) => entry.path === key.split('.').at(-1)) ?? all.find((entry) => entry.label.toLowerCase() === label.toLowerCase());
 }
 
 const sizeOf = (brand: Brand, style: TextStyle): number => round(styleSizeAt(brand, style, brand.scale.large.width), 2);
@@ -112,7 +112,7 @@ const solid = <T extends { readonly alpha: number }>(color: T): T => ({ ...color
 
 /** The swatch whose colour a shadow has. */
 function swatchFor(brand: Brand, { color }: Extract<IncomingPart, { kind: 'shadow' }>): string | undefined {
-  const near = resolvedSwatches(brand).map((one) => ({ id: one.swatch.id, far: deltaERgb(solid(one.rgb), solid(color)) })).sort((one, other) => one.far - other.far)[0];
+  const near = resolvedSwatches(brand).map((swatch) => ({ id: swatch.swatch.id, far: deltaERgb(solid(swatch.rgb), solid(color)) })).sort((one, other) => one.far - other.far)[0];
   return near && near.far < SAME ? near.id : undefined;
 }
 

@@ -88,7 +88,7 @@ function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRo
 /** The ground of a brand that stands for another's: by path, then by name. */
 export function groundLike(brand: Brand, ground: Ground): Ground | undefined {
   const all = Object.values(brand.grounds);
-  return all.find((one) => one.path === ground.path) ?? all.find((one) => one.label.toLowerCase() === ground.label.toLowerCase());
+  return all.find((entry) => entry.path === ground.path) ?? all.find((entry) => entry.label.toLowerCase() === ground.label.toLowerCase());
 }
 
 /** The roles of another brand's ground as this brand would have them; parts of button variants it lacks are dropped. */

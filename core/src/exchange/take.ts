@@ -37,7 +37,7 @@ export function takeColors(site: Site, incoming: Incoming, plan: ColorPlan, sett
     return how === 'leave' ? [] : [{ color, row, how }];
   });
   const fresh = wanted.filter(({ how }) => how === 'add' || how === 'both').map(({ color }) => ({ id: newId(), label: color.label, color: color.color, part: color.part, key: color.key }));
-  for (const one of fresh) here.set(one.key, one.id);
+  for (const entry of fresh) here.set(entry.key, entry.id);
   if (fresh.length > 0) run(addSwatches(now, fresh));
   for (const { color, row, how } of wanted) if (how === 'set') {
     if (now.brand.swatches[row.match!]!.rule) run(setRule(now, row.match!, null));
@@ -86,7 +86,7 @@ function wayOf(row: PlanRow, settle: ReadonlyMap<string, Settling>): 'add' | 'se
 
 /** The kept tokens with those of the file, naming our swatches where they named a colour that is in now; undefined when there are none or they would not fit. */
 function keptWith(site: Site, left: readonly Pick<LeftToken, 'path' | 'kept'>[], here: ReadonlyMap<string, string>): Record<string, string> | undefined {
-  const fresh = left.filter((one) => one.kept && one.kept.length <= MOST_KEPT.inOne && one.path !== '' && one.path.length <= MOST_KEPT.inName && !one.path.split('.').includes('__proto__'));
+  const fresh = left.filter((entry) => entry.kept && entry.kept.length <= MOST_KEPT.inOne && entry.path !== '' && entry.path.length <= MOST_KEPT.inName && !entry.path.split('.').includes('__proto__'));
   if (fresh.length === 0) return undefined;
   const renamed = (json: string) => json.replace(/var\(\s*--([^,)\s]+)/g, (whole, key: string) => (here.has(key) ? `var(${customProperty(swatchPath(site.brand.swatches[here.get(key)!]!))}` : whole)).replace(/"\{([^{}"]+)\}"/g, (whole, key: string) => (here.has(key) ? `"{${swatchPath(site.brand.swatches[here.get(key)!]!)}}"` : whole));
   const kept = { ...site.brand.kept, ...Object.fromEntries(fresh.map(({ path, kept: json }) => [path, renamed(json!)])) };

@@ -41,9 +41,9 @@ const [NAME_WORDS, NAME_LENGTH] = [3, 30];
 export function namedColors(text: string): (ParsedColor & { readonly label?: string })[] {
   const all = colorSpots(text);
   // Before a code a word that happens to name a colour is what the code is called.
-  const spots = all.filter((one, i) => {
+  const spots = all.filter((entry, i) => {
     const next = all[i + 1];
-    return isCode(one) || !next || !isCode(next) || !/^[\s:="'–-]*$/.test(text.slice(one.index + one.length, next.index));
+    return isCode(entry) || !next || !isCode(next) || !/^[\s:="'–-]*$/.test(text.slice(entry.index + entry.length, next.index));
   });
   const found = new Map<string, ParsedColor & { readonly label?: string }>();
   // A word between two colours names one of them. The first color decides whether names come before or after colors.

@@ -42,8 +42,8 @@ export interface BoxShadow { readonly x: number; readonly y: number; readonly bl
 export function readBoxShadow(css: string): BoxShadow | string | undefined {
   const layers = partsOf(css, ',');
   const parts = partsOf(layers[0] ?? '', ' ');
-  const lengths = parts.flatMap((one) => readSingle(one).px ?? []);
-  const [color, ...others] = parts.filter((one) => readSingle(one).px === undefined && one !== 'inset');
+  const lengths = parts.flatMap((part) => readSingle(part).px ?? []);
+  const [color, ...others] = parts.filter((part) => readSingle(part).px === undefined && part !== 'inset');
   if (lengths.length < 2 || lengths.length > 4 || color === undefined || others.length > 0) return undefined;
   const read = parseColor(color);
   if (!read) return undefined;
@@ -57,6 +57,6 @@ export function readBoxShadow(css: string): BoxShadow | string | undefined {
 export function readTransition(css: string): { readonly duration: number; readonly easing: Curve } | undefined {
   if (partsOf(css, ',').length !== 1) return undefined;
   const singles = partsOf(css, ' ').map(readSingle);
-  const [durations, curves] = [singles.flatMap((one) => one.ms ?? []), singles.flatMap((one) => (one.curve ? [one.curve] : []))];
+  const [durations, curves] = [singles.flatMap((single) => single.ms ?? []), singles.flatMap((single) => (single.curve ? [single.curve] : []))];
   return durations.length === 1 && curves.length === 1 ? { duration: durations[0]!, easing: curves[0]! } : undefined;
 }

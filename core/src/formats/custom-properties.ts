@@ -22,7 +22,7 @@ export function readCustomProperties(written: ReadonlyMap<string, string>): Pick
     if (color) colors.push({ key: name.slice(2), label: labelOfPath(name.slice(2)), color, part: 'side', rule: null });
   }
   const sheet = readSheetParts(values, written);
-  const named = new Set([...colors.map((one) => `--${one.key}`), ...sheet.told]);
+  const named = new Set([...colors.map((color) => `--${color.key}`), ...sheet.told]);
   for (const [name, value] of written) {
     const leave = (reason: string) => left.push({ path: name, reason, kept: JSON.stringify(value) });
     const target = namedProperty(value);

@@ -22,9 +22,9 @@ export function readDtcgColor(value: unknown): ParsedColor | string {
   const { colorSpace, components, alpha = 1, hex } = value as { colorSpace?: unknown; components?: unknown; alpha?: unknown; hex?: unknown };
   const write = typeof colorSpace === 'string' && Object.hasOwn(CSS, colorSpace) ? CSS[colorSpace] : undefined;
   if (!write) return (typeof hex === 'string' && parseColor(hex)) || `is in the colour space “${String(colorSpace).slice(0, 30)}”, which is unknown`;
-  if (!Array.isArray(components) || components.length !== 3 || !components.every((one) => one === 'none' || Number.isFinite(one))) return 'needs three components, each a number or “none”';
+  if (!Array.isArray(components) || components.length !== 3 || !components.every((component) => component === 'none' || Number.isFinite(component))) return 'needs three components, each a number or “none”';
   if (typeof alpha !== 'number' || alpha < 0 || alpha > 1) return 'has an alpha that is not between 0 and 1';
-  const parts = components.map((one: number | 'none') => (one === 'none' ? one : String(Math.round(one * 1e5) / 1e5)));
+  const parts = components.map((component: number | 'none') => (component === 'none' ? component : String(Math.round(component * 1e5) / 1e5)));
   const exact = colorSpace === 'srgb' && typeof hex === 'string' ? parseColor(hex) : undefined;
   const color = parseColor(`${write(parts)}${alpha === 1 ? '' : ` / ${alpha}`})`);
   if (!color) return `${write(parts)}) is not a colour`;

@@ -132,7 +132,7 @@ export function editedValue(token: Token, value: unknown): { at: readonly string
     const { from, to } = readGradient(token.css!)!;
     const stops = stopsOf(value);
     const colors = stops?.map((one) => parseColor(colorHex(one) ?? ''));
-    if (!stops || !colors?.every((one) => one !== undefined)) return undefined;
+    if (!stops || !colors?.every((color) => color !== undefined)) return undefined;
     // The ends of a gradient are roles of its ground: those that differ are set there.
     return ([['background', from], ['background-to', to]] as const).flatMap(([role, before], end) =>
       (sameColor(before, stops[end]) ? [] : [{ at: [...at.slice(0, 2), 'roles', role], value: { kind: 'raw', color: colors[end]!.typed } }]));

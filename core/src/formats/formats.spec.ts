@@ -29,7 +29,7 @@ describe('DTCG', () => {
       expect(['color', 'dimension', 'fontFamily', 'fontWeight', 'number', 'typography', 'border']).withContext(path).toContain(token.$type!);
       const reference = typeof token.$value === 'string' ? /^\{(.+)\}$/.exec(token.$value)?.[1] : undefined;
       if (reference) expect(leaves.has(reference)).withContext(`${path} to ${reference}`).toBeTrue();
-      else if (token.$type === 'color') expect((token.$value as { components: number[] }).components.every((one) => one >= 0 && one <= 1)).withContext(path).toBeTrue();
+      else if (token.$type === 'color') expect((token.$value as { components: number[] }).components.every((component) => component >= 0 && component <= 1)).withContext(path).toBeTrue();
       else if (token.$type === 'dimension') expect(token.$value).withContext(path).toEqual({ value: jasmine.any(Number) as never, unit: 'px' } as never);
     }
   });
@@ -48,7 +48,7 @@ describe('DTCG', () => {
     expect(read.changed).toEqual(['color.core.brand', 'corner.button']);
     expect(read.brand.swatches['brand']!.typed).toBe('#0000ff');
     expect(read.brand.corners.button).toBe(12);
-    expect(read.left.map((one) => one.path)).toEqual(['extra.thing']);
+    expect(read.left.map((entry) => entry.path)).toEqual(['extra.thing']);
   });
   it('reads a gradient back as it was, and an edited end into the role it comes from', () => {
     const washed = applyChange(site, setWash(site, 'pale', { to: { kind: 'swatch', swatch: 'ink' }, angle: 45 })).site;
@@ -85,7 +85,7 @@ describe('DTCG', () => {
     expect([...read.changed].sort()).toEqual(['edge.card', 'radius.corner', 'shadow.shadow']);
     expect(read.brand.shadows!.items['lift']).toEqual({ ...rich.brand.shadows!.items['lift']!, blur: 21, alpha: 0.5 });
     expect([read.brand.cornerList!.items['soft']!.value, read.brand.edges]).toEqual([{ kind: 'px', radii: [7] }, { button: 2, card: 3, picture: 0, field: 1, rule: 1 }]);
-    expect(read.left.map((one) => one.path)).toEqual(['typography.title']);
+    expect(read.left.map((entry) => entry.path)).toEqual(['typography.title']);
   });
   it('refuses what is not ours and what would not be right, saying where', () => {
     for (const input of [null, {}, [], 'x', { $extensions: {} }]) expect(() => readDtcg(input)).toThrowError(SiteIssues);

@@ -3,8 +3,8 @@ import { hex } from '../color/index.ts';
 import { LARGEST_TOKENS, namedColors, readIncoming } from './index.ts';
 
 const read = (value: unknown, name = 'tokens.json') => readIncoming(name, typeof value === 'string' ? value : JSON.stringify(value));
-const hexes = (value: unknown, name?: string) => Object.fromEntries(read(value, name).colors.map((one) => [one.label, hex(one.color.rgb)]));
-const reasons = (value: unknown, name?: string) => Object.fromEntries(read(value, name).left.map((one) => [one.path, one.reason]));
+const hexes = (value: unknown, name?: string) => Object.fromEntries(read(value, name).colors.map((color) => [color.label, hex(color.color.rgb)]));
+const reasons = (value: unknown, name?: string) => Object.fromEntries(read(value, name).left.map((entry) => [entry.path, entry.reason]));
 
 describe('DTCG of other tools', () => {
   it('is read in every colour space of the format, with components that are none', () => {
@@ -27,9 +27,9 @@ describe('DTCG of other tools', () => {
   });
   it('leaves aliases and aliases of aliases beside what they name, both notations, and keeps them', () => {
     const { colors, left } = read({ a: { $type: 'color', $value: '#123456' }, b: { $type: 'color', $value: '{a}' }, c: { $type: 'color', $value: '{b}' }, d: { $type: 'color', $ref: '#/c' } });
-    expect(colors.map((one) => one.key)).toEqual(['a']);
-    expect(left.map((one) => one.path)).toEqual(['b', 'c', 'd']);
-    expect(left.every((one) => one.reason.endsWith('imported separately') && JSON.parse(one.kept!) !== undefined)).toBeTrue();
+    expect(colors.map((color) => color.key)).toEqual(['a']);
+    expect(left.map((entry) => entry.path)).toEqual(['b', 'c', 'd']);
+    expect(left.every((entry) => entry.reason.endsWith('imported separately') && JSON.parse(entry.kept!) !== undefined)).toBeTrue();
   });
   it('names a loop with its path, and what is not there', () => {
     const found = reasons({ ok: { $type: 'color', $value: '#fff' }, a: { $type: 'color', $value: '{b}' }, b: { $type: 'color', $value: '{a}' }, c: { $type: 'color', $value: '{nowhere}' }, e: { $extends: '{f}' }, f: { $extends: '{e}' } });
@@ -40,9 +40,9 @@ describe('DTCG of other tools', () => {
   it('loses no token it has no use for: other types, unknown types, no type, values that are wrong', () => {
     const file = { color: { $type: 'color', $value: '#abcdef' }, size: { $type: 'dimension', big: { $value: { value: 4, unit: 'px' } } }, odd: { $type: 'sparkle', $value: 7 }, bare: { $value: 3 }, wrong: { $type: 'color', $value: { colorSpace: 'srgb', components: [1, 2] } }, far: { $type: 'color', $value: { colorSpace: 'ciecam', components: [1, 2, 3] } } };
     const { left } = read(file);
-    expect(left.map((one) => one.path)).toEqual(['size.big', 'odd', 'bare', 'wrong', 'far']);
+    expect(left.map((entry) => entry.path)).toEqual(['size.big', 'odd', 'bare', 'wrong', 'far']);
     expect(JSON.parse(left[0]!.kept!)).toEqual({ $type: 'dimension', $value: { value: 4, unit: 'px' } });
-    expect(left.every((one) => one.kept !== undefined)).toBeTrue();
+    expect(left.every((entry) => entry.kept !== undefined)).toBeTrue();
     expect(left[4]!.reason).toContain('“ciecam”');
   });
 });
@@ -60,7 +60,7 @@ describe('what else a file of another tool has', () => {
     expect(others).toEqual([]);
     expect(style).toEqual(jasmine.objectContaining({ kind: 'style', key: 'typography.lead-text', label: 'Lead text', family: 'Oat Serif', size: 20, weight: 600, lineHeight: 1.5, letterSpacing: 0.01, italic: false }) as never);
     // The parts of the style are kept as they are.
-    expect(read(file).left.map((one) => one.path)).toEqual(['font.base', 'font.size.lead', 'font.loud']);
+    expect(read(file).left.map((entry) => entry.path)).toEqual(['font.base', 'font.size.lead', 'font.loud']);
   });
   it('is a corner when a length is called so, a shadow, and a motion', () => {
     const found = parts({
@@ -68,7 +68,7 @@ describe('what else a file of another tool has', () => {
       shadow: { raised: { $type: 'shadow', $value: { color: '#00000040', offsetX: { value: 0, unit: 'px' }, offsetY: '4px', blur: '0.5rem' } } },
       motion: { calm: { $type: 'transition', $value: { duration: '0.2s', delay: '0ms', timingFunction: [0.2, 0, 0, 1] } } },
     });
-    expect(found.map((one) => [one.kind, one.label])).toEqual([['corner', 'Card'], ['shadow', 'Raised'], ['motion', 'Calm']]);
+    expect(found.map((entry) => [entry.kind, entry.label])).toEqual([['corner', 'Card'], ['shadow', 'Raised'], ['motion', 'Calm']]);
     expect(found[0]).toEqual(jasmine.objectContaining({ radius: 12 }) as never);
     expect(found[1]).toEqual(jasmine.objectContaining({ x: 0, y: 4, blur: 8, spread: 0 }) as never);
     expect(found[2]).toEqual(jasmine.objectContaining({ duration: 200, easing: [0.2, 0, 0, 1] }) as never);
@@ -104,7 +104,7 @@ describe('custom properties', () => {
     expect(hexes(css, 'site.css')).toEqual({ Sea: '#0e3b44', Sand: '#ede8de' });
     const only = 'only colours, text styles, shadows, motions and corners can be imported alone';
     expect(reasons(css, 'site.css')).toEqual({ '--sea-deep': 'names --Sea, which is imported separately', '--font': `is "A;B"; ${only}`, '--gap': `is calc(1px + (2px)); ${only}` });
-    expect(read(css, 'site.css').left.map((one) => JSON.parse(one.kept!) as string)).toEqual(['var(--Sea)', '"A;B"', 'calc(1px + (2px))']);
+    expect(read(css, 'site.css').left.map((entry) => JSON.parse(entry.kept!) as string)).toEqual(['var(--Sea)', '"A;B"', 'calc(1px + (2px))']);
   });
   it('that lead in a circle or nowhere are left with the reason', () => {
     const found = reasons(':root { --a: var(--b); --b: var(--a); --c: var(--d); --e: #fff }', 'x.css');
@@ -132,7 +132,7 @@ describe('custom properties', () => {
       { key: '--slow', label: 'Slow', kind: 'motion', duration: 400, easing: [0, 0, 0.58, 1] },
       { key: '--radius-card', label: 'Card', kind: 'corner', radius: 12 },
     ]);
-    expect(left.map((one) => one.path)).toEqual(['--unit', '--serif', '--width']);
+    expect(left.map((entry) => entry.path)).toEqual(['--unit', '--serif', '--width']);
   });
   it('that look like one of those and cannot be are left with the reason, and kept as they stand', () => {
     const css = ':root { --ok: #fff; --a-shadow: inset 0 1px 2px #000; --b: 0 1px 2px #000, 0 2px 9px #0003; --c-shadow: 0 999px #000; --radius-big: 1e999px; --radius-x: 400px; --t-size: 10000px; --t-weight: 400; --m-duration: 99s; --m-easing: ease; --n-duration: 1ms; --n-ease: steps(4) }';
@@ -142,7 +142,7 @@ describe('custom properties', () => {
       '--t-size': 'has a size of {"value":10000,"unit":"px"}; sizes go from 8 to 200 px', '--t-weight': 'has a size of {"value":10000,"unit":"px"}; sizes go from 8 to 200 px',
       '--m-duration': 'has a duration outside 0 to 2000 ms', '--m-easing': 'has a duration outside 0 to 2000 ms', '--n-duration': 'has an easing that cannot be read', '--n-ease': 'has an easing that cannot be read',
     });
-    expect(read(css, 'x.css').left.every((one) => one.path.startsWith('--') && typeof JSON.parse(one.kept!) === 'string')).toBeTrue();
+    expect(read(css, 'x.css').left.every((entry) => entry.path.startsWith('--') && typeof JSON.parse(entry.kept!) === 'string')).toBeTrue();
   });
   it('before an error halfway are used', () => {
     expect(hexes(':root { --a: #111; --b: #222; broken { { ; --c: #333', 'x.css')).toEqual({ A: '#111111', B: '#222222', C: '#333333' });

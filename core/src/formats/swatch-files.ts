@@ -30,7 +30,7 @@ export function swatchFigures(site: Site): SwatchFigures[] {
 /** The swatches as CSV (RFC 4180) with a heading line. */
 export function swatchesCsv(site: Site): string {
   const cell = (value: string | number) => (/[",\r\n]/.test(String(value)) ? `"${String(value).replaceAll('"', '""')}"` : String(value));
-  const rows = swatchFigures(site).map((one) => [one.name, one.token, one.hex, one.oklch, one.part, one.follows, one.places]);
+  const rows = swatchFigures(site).map((figure) => [figure.name, figure.token, figure.hex, figure.oklch, figure.part, figure.follows, figure.places]);
   return [['name', 'token', 'hex', 'oklch', 'part', 'follows', 'places'], ...rows].map((row) => `${row.map(cell).join(',')}\r\n`).join('');
 }
 
@@ -47,13 +47,13 @@ export function swatchSheetSvg(site: Site): string {
   const figures = swatchFigures(site);
   const columns = Math.max(1, Math.min(CARD.across, figures.length));
   const [width, height] = [columns, Math.max(1, Math.ceil(figures.length / columns))].map((count, i) => count * (i === 0 ? CARD.width : CARD.height) + (count + 1) * CARD.gap) as [number, number];
-  const cards = figures.map((one, i): Element => {
+  const cards = figures.map((figure, i): Element => {
     const [x, y] = [CARD.gap + (i % columns) * (CARD.width + CARD.gap), CARD.gap + Math.floor(i / columns) * (CARD.height + CARD.gap)];
-    const ink = contrastRatio(parseColor(one.hex)!.rgb, WHITE) >= 4.5 ? '#ffffff' : '#000000';
+    const ink = contrastRatio(parseColor(figure.hex)!.rgb, WHITE) >= 4.5 ? '#ffffff' : '#000000';
     const line = (down: number, size: number, text: string): Element => element('text', { x: String(x + 12), y: String(y + down), fill: ink, fontSize: String(size) }, [{ type: 'text', value: text }]);
-    return element('g', { id: one.token }, [
-      element('rect', { x: String(x), y: String(y), width: String(CARD.width), height: String(CARD.height), fill: one.hex }, []),
-      line(30, 17, one.name), line(56, 13, one.hex), line(76, 13, one.oklch), line(96, 13, `${one.places} places, ratio on white ${cutDownText(contrastRatio(parseColor(one.hex)!.rgb, WHITE), 2)}`),
+    return element('g', { id: figure.token }, [
+      element('rect', { x: String(x), y: String(y), width: String(CARD.width), height: String(CARD.height), fill: figure.hex }, []),
+      line(30, 17, figure.name), line(56, 13, figure.hex), line(76, 13, figure.oklch), line(96, 13, `${figure.places} places, ratio on white ${cutDownText(contrastRatio(parseColor(figure.hex)!.rgb, WHITE), 2)}`),
     ]);
   });
   const sheet = element('svg', { xmlns: 'http://www.w3.org/2000/svg', width: String(width), height: String(height), viewBox: `0 0 ${width} ${height}`, fontFamily: 'sans-serif' }, [element('title', {}, [{ type: 'text', value: `Swatches of ${site.name}` }]), ...cards]);

@@ -52,17 +52,17 @@ export function candidates(site: Site, sources: readonly Source[]): Candidate[] 
     else groups.push({ swatch: null, all });
   }
   const fresh = groups.filter((group) => !group.swatch).map((group) => group.all[0]!);
-  const names = new Map(proposeNames(fresh.map((one) => one.color.oklch), site.brand.swatchOrder.map((id) => site.brand.swatches[id]!.label)).map((name, i) => [fresh[i]!, name]));
+  const names = new Map(proposeNames(fresh.map((entry) => entry.color.oklch), site.brand.swatchOrder.map((id) => site.brand.swatches[id]!.label)).map((name, i) => [fresh[i]!, name]));
   return groups.map(({ swatch, all }) => {
     const lead = swatch ?? all[0]!;
     const known = swatch ? site.brand.swatches[swatch.swatch!]! : undefined;
-    const pieces = [...new Set(all.map((one) => one.piece!))];
+    const pieces = [...new Set(all.map((entry) => entry.piece!))];
     const best = leading(all);
-    const alike = [...new Set([hex(lead.rgb), ...all.map((one) => hex(one.rgb))])];
+    const alike = [...new Set([hex(lead.rgb), ...all.map((entry) => hex(entry.rgb))])];
     const standing = swatch ? pairsWith(pairs, swatchPath(known!)).length : 0;
     return {
       id: swatch?.swatch ?? `new-${hex(lead.rgb).slice(1)}`, rgb: lead.rgb, hex: hex(lead.rgb), color: lead.color, label: known?.label ?? names.get(lead)!, swatch: swatch?.swatch ?? null,
-      extent: Math.max(0, ...all.map((one) => one.extent)), role: best?.role ?? 'ornament', pieces: pieces.length, places: lead.places, pairs: standing, locked: lead.locked,
+      extent: Math.max(0, ...all.map((entry) => entry.extent)), role: best?.role ?? 'ornament', pieces: pieces.length, places: lead.places, pairs: standing, locked: lead.locked,
       why: reason(best, pieces.length, sources.length, lead.places, known?.locked ?? false, alike.slice(1)), alike, sources: pieces,
     };
   });
@@ -71,9 +71,9 @@ export function candidates(site: Site, sources: readonly Source[]): Candidate[] 
 /** The mention with the role on which the sources agree most. */
 function leading(all: readonly Loose[]): Loose | undefined {
   const votes = new Map<PictureRole, number>();
-  for (const one of all) votes.set(one.role!, (votes.get(one.role!) ?? 0) + one.extent * WORD[one.role!]);
+  for (const entry of all) votes.set(entry.role!, (votes.get(entry.role!) ?? 0) + entry.extent * WORD[entry.role!]);
   const [role] = [...votes].sort(([, one], [, other]) => other - one)[0] ?? [];
-  return all.filter((one) => one.role === role).sort((one, other) => other.extent - one.extent)[0];
+  return all.filter((entry) => entry.role === role).sort((one, other) => other.extent - one.extent)[0];
 }
 
 function reason(best: Loose | undefined, pieces: number, all: number, places: number, locked: boolean, others: readonly string[]): string {

@@ -29,7 +29,7 @@ export function groupSpots(spots: readonly PinSpot[]): SpotGroup[] {
   const drawnColors: Rgb8[] = [];
   const groups = new Map<string, { drawn: Rgb8; built: Rgb8; spots: PinSpot[] }>();
   for (const spot of spots) {
-    let drawn = drawnColors.find((one) => deltaERgb(one, spot.drawn) <= AS_DRAWN);
+    let drawn = drawnColors.find((color) => deltaERgb(color, spot.drawn) <= AS_DRAWN);
     if (!drawn) drawnColors.push((drawn = spot.drawn));
     const key = `${hex(drawn)} ${hex(spot.built)}`;
     const group = groups.get(key);
@@ -50,7 +50,7 @@ export interface NeverDrawn { readonly id: string; readonly label: string; reado
 export function drawnAndBuilt(site: Site, page: string, colors: readonly SourceColor[]): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
   const index = siteIndex(site);
   const swatches = resolvedSwatches(site.brand);
-  const drawn = colors.map((one) => ({ ...one, rgb: parseColor(one.hex)!.rgb }));
+  const drawn = colors.map((color) => ({ ...color, rgb: parseColor(color.hex)!.rgb }));
   const withoutToken = drawn.flatMap(({ hex: color, rgb, share }): WithoutToken[] => {
     const [near] = swatches.map(({ swatch, rgb: other }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, other) })).sort((one, other) => one.deltaE - other.deltaE);
     return !near || near.deltaE > AS_DRAWN ? [{ hex: color, share, nearest: near?.label ?? '', deltaE: near?.deltaE ?? Infinity }] : [];

@@ -21,10 +21,10 @@ export interface NewSwatch { readonly id: string; readonly label: string; readon
  * a dropped swatch (`replacements`, by candidate id); otherwise it is the closest kept colour.
  */
 export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>, replacements: Readonly<Record<string, string | undefined>> = {}): Taking {
-  const stay = colors.filter((one) => kept.has(one.id));
+  const stay = colors.filter((color) => kept.has(color.id));
   return {
     adds: stay.filter((one) => one.swatch === null),
-    drops: colors.filter((one) => !kept.has(one.id) && one.swatch !== null).map((color) => {
+    drops: colors.filter((color) => !kept.has(color.id) && color.swatch !== null).map((color) => {
       const replacement = stay.find((one) => one.id === replacements[color.id]) ?? replacementOf(color.rgb, stay) ?? null;
       return { color, replacement, deltaE: replacement ? deltaERgb(color.rgb, replacement.rgb) : Infinity };
     }),

@@ -54,7 +54,7 @@ export function roleLabel(role: string): string {
 }
 
 const ROLE_LABELS: Record<BaseRole, string> = {
-  background: 'Background', eyebrow: 'Eyebrow', heading: 'Heading', text: 'Running text', link: 'Link',
+  background: 'Background', eyebrow: 'Eyebrow', heading: 'Heading', text: 'Body text', link: 'Link',
   'link-hover': 'Link, hover', 'link-visited': 'Link, visited', secondary: 'Secondary text', rule: 'Rule', stripe: 'Table stripe', field: 'Field',
   'field-edge': 'Field edge', 'field-text': 'Field text', label: 'Field label', help: 'Field help', error: 'Field error', focus: 'Focus ring',
   'background-to': 'Background, far end', icon: 'Icon', mark: 'Mark', 'mark-text': 'Marked text', selection: 'Selection', 'selection-text': 'Selected text',

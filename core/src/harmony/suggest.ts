@@ -66,10 +66,10 @@ export function suggest(site: Site, stay: ReadonlySet<string>, progress: (done: 
     const fix = fixBrand(turned, stay);
     const now = applyChange(turned, { ops: fix.moves.filter((move) => move.swatch !== null).flatMap((move) => move.ops) }).site;
     if (!apart(now)) continue;
-    found.push({ site: now, suggestion: { name, swatches: changes(site, now, free), palette: resolvedSwatches(now.brand).map(({ rgb }) => hex(rgb)), failing: fix.conflicts.reduce((sum, one) => sum + one.pairs.length, 0) } });
+    found.push({ site: now, suggestion: { name, swatches: changes(site, now, free), palette: resolvedSwatches(now.brand).map(({ rgb }) => hex(rgb)), failing: fix.conflicts.reduce((sum, conflict) => sum + conflict.pairs.length, 0) } });
     break;
   }
-  return found.map((one) => one.suggestion);
+  return found.map((entry) => entry.suggestion);
 }
 
 /** The site with the hues of a harmony: families turn, greys are tinted. */
@@ -87,9 +87,9 @@ function spread(site: Site, lead: Oklch, families: readonly Family[], free: read
 export function takeSuggestion(site: Site, suggestion: Suggestion, only?: string): readonly Op[] {
   let now = site;
   const ops: Op[] = [];
-  for (const one of suggestion.swatches) {
-    if (only !== undefined && one.id !== only) continue;
-    const edit = recolour(now, one.id, one.color);
+  for (const swatch of suggestion.swatches) {
+    if (only !== undefined && swatch.id !== only) continue;
+    const edit = recolour(now, swatch.id, swatch.color);
     ops.push(...edit.ops);
     now = applyChange(now, edit).site;
   }

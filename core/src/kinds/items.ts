@@ -81,14 +81,14 @@ function asList(kit: Kit, { look, ground }: List, shown: readonly ListedItem[], 
 function asTable(kit: Kit, block: List, shown: readonly ListedItem[]): Element {
   const { paint } = kit;
   const fields = (['heading', 'text', 'further'] as const).filter((one) => block[one] !== undefined);
-  const names = kit.fieldNames(block, fields.map((one) => block[one]));
+  const names = kit.fieldNames(block, fields.map((field) => block[field]));
   const first = shown[0]!.id;
-  const head = fields.map((one, i) => element('th', kit.painted({ part: `${first}/head-${one}`, kind: 'cell', label: labelled('Column head', names[i]!), paint: [...paint.text(block.headingStyle), paint.rule(), paint.line('end')], style: block.headingStyle }, '', { scope: 'col' }), [names[i]!]));
-  const rows = shown.map((item) => element('tr', {}, fields.map((one) => {
-    const words = item[one];
-    const cell = kit.painted({ part: `${item.id}/cell-${one}`, kind: 'cell', label: labelled('Cell', words?.text ?? ''), paint: [...paint.text(block.textStyle), paint.rule(), paint.line('end')], style: block.textStyle }, '', one === 'heading' ? { scope: 'row' } : {});
-    const href = one === 'heading' ? item.href : undefined;
-    return element(one === 'heading' ? 'th' : 'td', cell, words ? [kit.itemWords('span', `${item.id}/${one}`, words, ['textStyle'], href === undefined ? {} : { href })] : []);
+  const head = fields.map((field, i) => element('th', kit.painted({ part: `${first}/head-${field}`, kind: 'cell', label: labelled('Column head', names[i]!), paint: [...paint.text(block.headingStyle), paint.rule(), paint.line('end')], style: block.headingStyle }, '', { scope: 'col' }), [names[i]!]));
+  const rows = shown.map((item) => element('tr', {}, fields.map((field) => {
+    const words = item[field];
+    const cell = kit.painted({ part: `${item.id}/cell-${field}`, kind: 'cell', label: labelled('Cell', words?.text ?? ''), paint: [...paint.text(block.textStyle), paint.rule(), paint.line('end')], style: block.textStyle }, '', field === 'heading' ? { scope: 'row' } : {});
+    const href = field === 'heading' ? item.href : undefined;
+    return element(field === 'heading' ? 'th' : 'td', cell, words ? [kit.itemWords('span', `${item.id}/${field}`, words, ['textStyle'], href === undefined ? {} : { href })] : []);
   })));
   return element('div', { className: 'table-wrap', tabIndex: 0, role: 'region', ariaLabel: names[0] ?? 'Table' }, [element('table', {}, [element('thead', {}, [element('tr', {}, head)]), element('tbody', {}, rows)])]);
 }

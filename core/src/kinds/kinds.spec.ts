@@ -82,7 +82,7 @@ describe('a kind of block that only its own file knows', () => {
   }));
   it('counts where the brand is used, and what is deleted is replaced in it by one operation that undo takes back', () => own(() => {
     const site = readSite(withBoard());
-    expect(styleUses(site, 'title').map((one) => one.join('.'))).toContain([...at, 'style'].join('.'));
+    expect(styleUses(site, 'title').map((use) => use.join('.'))).toContain([...at, 'style'].join('.'));
     const edit = removeStyle(site, 'title', 'section')!;
     expect(edit.ops.filter((op) => op.op === 'redirect').length).toBe(1);
     const gone = acceptChange(site, edit);
@@ -122,8 +122,8 @@ describe('a kind of block that only its own file knows', () => {
   it('is offered on the slip by what its fields say', () => own(() => {
     const site = readSite(withBoard());
     const place = (id: string) => pageTree(site, 'home').places.find((one) => one.id === id)!;
-    expect(offeredFields(site, place('bo/title')).map((one) => [one.label, one.value])).toEqual([['Style of the board', 'title'], ['Tone', 'loud'], ['Link to', 'More']]);
-    expect(offeredFields(site, place('bo/surface')).map((one) => [one.label, one.value])).toEqual([['Background', 'deep'], ['Tone', 'loud'], ['Link to', 'More']]);
+    expect(offeredFields(site, place('bo/title')).map((field) => [field.label, field.value])).toEqual([['Style of the board', 'title'], ['Tone', 'loud'], ['Link to', 'More']]);
+    expect(offeredFields(site, place('bo/surface')).map((field) => [field.label, field.value])).toEqual([['Background', 'deep'], ['Tone', 'loud'], ['Link to', 'More']]);
     const [, tone] = offeredFields(site, place('bo/title'));
     expect(acceptChange(site, setValue(site, 'x', tone!.address, tone!.kept('quiet'))).ops.length).toBe(1);
     const leads = offeredFields(site, place('bo/title')).at(-1)!;

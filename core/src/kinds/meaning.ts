@@ -58,7 +58,7 @@ export const Alt = means(Copy, { means: 'alt' });
 
 /** One of a few values, named on the desk by `label`. */
 export function choiceOf<const S extends v.GenericSchema>(schema: S, label: string, options: readonly (Option | string)[], how: { readonly looks?: boolean; readonly offered?: boolean; readonly unless?: string; readonly none?: string } = {}) {
-  return means(schema, { means: 'choice', label, options: options.map((one) => (typeof one === 'string' ? { value: one, label: one } : one)), none: how.none ?? 'none', looks: how.looks ?? true, offered: how.offered ?? false, ...(how.unless === undefined ? {} : { unless: how.unless }) });
+  return means(schema, { means: 'choice', label, options: options.map((option) => (typeof option === 'string' ? { value: option, label: option } : option)), none: how.none ?? 'none', looks: how.looks ?? true, offered: how.offered ?? false, ...(how.unless === undefined ? {} : { unless: how.unless }) });
 }
 
 /** The order of the record in the field `of` beside it. */

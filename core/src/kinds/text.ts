@@ -13,7 +13,7 @@ export const text = kindOfBlock('text', { style: refTo('style', 'Style', true), 
     { name: 'lead', style: styles.lead, level: null, content: [{ text: 'A lead sums up the section in one sentence.' }] },
     {
       name: 'running', style: styles.running, level: null,
-      content: [{ text: 'Running text with ' }, { text: 'strong words', mark: 'strong' as const }, { text: ', ' }, { text: 'emphasis', mark: 'em' as const }, { text: ', ' }, { id: 'link', link: pageLink(page), text: 'a link in its place' }, { text: ' and ' }, { id: 'mark', marked: true as const, text: 'marked words' }, { text: '. It goes on long enough to show where lines end and how far apart they stand.' }],
+      content: [{ text: 'Body text with ' }, { text: 'strong words', mark: 'strong' as const }, { text: ', ' }, { text: 'emphasis', mark: 'em' as const }, { text: ', ' }, { id: 'link', link: pageLink(page), text: 'a link in its place' }, { text: ' and ' }, { id: 'mark', marked: true as const, text: 'marked words' }, { text: '. It goes on long enough to show where lines end and how far apart they stand.' }],
     },
     { name: 'fine', style: styles.fine, level: null, content: [{ text: 'Small print for details that few readers need.' }] },
   ],

@@ -60,7 +60,7 @@ function compile(schema: v.GenericSchema): Node | null {
     return node || meaning ? { type: 'list', meaning, item: node, schema } : null;
   }
   if (type === 'lazy' && getter) return { type: 'by-value', get: getter };
-  if (options && options.every((one) => typeof one === 'object' && inner(one).entries)) {
+  if (options && options.every((option) => typeof option === 'object' && inner(option).entries)) {
     const found = options.map(optionOf);
     return meaning || found.some(({ node }) => node) ? { type: 'either', meaning, options: found } : null;
   }
@@ -172,7 +172,7 @@ function changed(node: Node, value: unknown, change: (meaning: Meaning, value: u
     case 'list': {
       if (!node.item || !Array.isArray(value)) return value;
       const list = value.map((one: unknown) => changed(node.item!, one, change, beside));
-      return list.some((one, i) => one !== value[i]) ? list : value;
+      return list.some((entry, i) => entry !== value[i]) ? list : value;
     }
     case 'record': return isObject(value) ? withChanges(value, Object.keys(value).map((key) => [key, changed(node.value, value[key], change, beside)])) : value;
     case 'object': return isObject(value) ? withChanges(value, node.entries.map(({ key, node: one }) => [key, changed(one, value[key], change, value)])) : value;
@@ -213,7 +213,7 @@ export function fieldAt(schema: v.GenericSchema, value: unknown, address: readon
 
 function below(node: Node, key: string): Node | null {
   switch (node.type) {
-    case 'object': return node.entries.find((one) => one.key === key)?.node ?? null;
+    case 'object': return node.entries.find((entry) => entry.key === key)?.node ?? null;
     case 'record': return node.value;
     case 'list': return node.item;
     case 'either': return node.options.map(({ node: one }) => (one ? below(one, key) : null)).find((one) => one !== null) ?? null;
@@ -236,16 +236,16 @@ export function namedAt(value: unknown, address: readonly string[]): unknown {
  * same value where none does. What lies above many of them is copied once.
  */
 export function replaceAt<T>(value: T, addresses: readonly (readonly string[])[], is: unknown, to: unknown, depth = 0): T {
-  if (addresses.some((one) => one.length === depth)) return value === is ? (to as T) : value;
+  if (addresses.some((address) => address.length === depth)) return value === is ? (to as T) : value;
   const below = new Map<string, (readonly string[])[]>();
-  for (const one of addresses) {
-    const list = below.get(one[depth]!);
-    if (list) list.push(one);
-    else below.set(one[depth]!, [one]);
+  for (const address of addresses) {
+    const list = below.get(address[depth]!);
+    if (list) list.push(address);
+    else below.set(address[depth]!, [address]);
   }
   if (Array.isArray(value)) {
     const list = value.map((one: unknown, i) => (below.has(listKey(one, i)) ? replaceAt(one, below.get(listKey(one, i))!, is, to, depth + 1) : one));
-    return list.some((one, i) => one !== value[i]) ? (list as T) : value;
+    return list.some((entry, i) => entry !== value[i]) ? (list as T) : value;
   }
   if (!isObject(value)) return value;
   return withChanges(value, [...below].flatMap(([key, list]): (readonly [string, unknown])[] => (Object.hasOwn(value, key) ? [[key, replaceAt(value[key], list, is, to, depth + 1)]] : []))) as T;

@@ -23,14 +23,14 @@ describe('pairs that must be told apart', () => {
   it('come nearer where red and green are all that differs, the more so the stronger the deficiency', () => {
     const green = applyChange(site, setRole(site, 'pale', 'link', { kind: 'raw', color: '#4a6a10' })).site;
     const both = applyChange(green, setRole(green, 'pale', 'text', { kind: 'raw', color: '#8a4a2c' })).site;
-    const at = (severity: number) => apartPairs(both, severity).find((one) => one.label === 'Link against text on Pale')!;
+    const at = (severity: number) => apartPairs(both, severity).find((pair) => pair.label === 'Link against text on Pale')!;
     expect(at(0).distances.deutan).toBeCloseTo(at(0).distances.full, 3);
     expect(at(1).distances.deutan).toBeLessThan(at(0.5).distances.deutan);
     expect(at(1).distances.deutan).toBeLessThan(TOLD_APART);
     expect(at(1).distances.full).toBeGreaterThan(TOLD_APART);
   });
   it('are only those that some page shows', () => {
-    expect(apartPairs(site).some((one) => one.ground === 'deep' && one.label.startsWith('Link'))).toBeFalse();
+    expect(apartPairs(site).some((pair) => pair.ground === 'deep' && pair.label.startsWith('Link'))).toBeFalse();
   });
 });
 
@@ -47,7 +47,7 @@ describe('status marks and chart colours', () => {
     expect(named(site, 'Chart').map((pair) => pair.label)).toEqual(['Chart, brand against dark', 'Chart, dark against ink']);
     const [near] = named(site, 'Chart');
     expect(near!.distances.grey).toBeLessThan(TOLD_APART);
-    expect(Object.values(near!.distances).every((one) => one >= near!.distances[near!.worst])).toBeTrue();
+    expect(Object.values(near!.distances).every((distance) => distance >= near!.distances[near!.worst])).toBeTrue();
   });
   it('leave with their swatch, and are refused when it is not there or named twice', () => {
     const gone = applyChange(site, removeSwatch(site, 'brand', 'ink')).site;

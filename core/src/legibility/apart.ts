@@ -59,10 +59,10 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   }
   for (const [ground, variants] of buttonsByGround(index.groups)) {
     const list = [...variants.keys()];
-    list.forEach((one, i) => {
+    list.forEach((entry, i) => {
       for (const other of list.slice(i + 1)) {
         const fill = (variant: string) => tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, buttonRole(variant, 'fill', 'rest')));
-        add(`${site.brand.variants[one]!.label} against ${site.brand.variants[other]!.label}`, ground, fill(one), fill(other), variants.get(one)! + variants.get(other)!, 'different edges');
+        add(`${site.brand.variants[entry]!.label} against ${site.brand.variants[other]!.label}`, ground, fill(entry), fill(other), variants.get(entry)! + variants.get(other)!, 'different edges');
       }
     });
   }
@@ -93,7 +93,7 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
 function buttonsByGround(groups: readonly Group[]): Map<string, Map<string, number>> {
   const found = new Map<string, Map<string, number>>();
   for (const group of groups) {
-    const variant = group.painting.recipes.map((one) => /^button:([^:]+):/.exec(one)?.[1]).find((one) => one !== undefined);
+    const variant = group.painting.recipes.map((recipe) => /^button:([^:]+):/.exec(recipe)?.[1]).find((one) => one !== undefined);
     if (group.kind !== 'button' || !variant) continue;
     const variants = found.get(group.ground) ?? new Map<string, number>();
     found.set(group.ground, variants.set(variant, (variants.get(variant) ?? 0) + group.count));

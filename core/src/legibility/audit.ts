@@ -106,7 +106,7 @@ function judgeLayout(index: SiteIndex, site: Site, layout: readonly LayoutReadin
 export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict']> = new Set(['fail']), most = Infinity): Finding[] {
   const byLook = new Map<Group, readonly Judgement[]>();
   for (const [group, judgements] of audit.byGroup) {
-    const wanted = judgements.filter((one) => verdicts.has(one.verdict));
+    const wanted = judgements.filter((judgement) => verdicts.has(judgement.verdict));
     if (wanted.length > 0) byLook.set(group, wanted);
   }
   const byPlace = new Map<Place, PlacedJudgement[]>();
@@ -126,7 +126,7 @@ export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict'
 
 /** Looks with a judgement of a verdict: all of their places have it. */
 function looksWith(audit: Audit, verdict: Judgement['verdict']): Set<Group> {
-  return new Set([...audit.byGroup].filter(([, judgements]) => judgements.some((one) => one.verdict === verdict)).map(([group]) => group));
+  return new Set([...audit.byGroup].filter(([, judgements]) => judgements.some((judgement) => judgement.verdict === verdict)).map(([group]) => group));
 }
 
 /** Places that fail by a rule that needs their whole page, and by none that looks at them alone. */

@@ -90,7 +90,7 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   const now = logo && formOn(site, place.ground);
   const ground = site.brand.grounds[place.ground];
   if (!now || !ground) return [];
-  const at = siteIndex(site).groups.reduce((sum, one) => (one.kind === 'logo' && one.ground === place.ground ? sum + one.count : sum), 0);
+  const at = siteIndex(site).groups.reduce((sum, group) => (group.kind === 'logo' && group.ground === place.ground ? sum + group.count : sum), 0);
   const forms = logo.formOrder.filter((id) => id !== now.id).map((id): Fix => ({ what: 'form', label: `${logo.forms[id]!.label} on ${ground.label}`, hex: null, deltaE: null, token: null, places: at, ops: setLogoOn(site, place.ground, id).ops }));
   const passing = forms.filter((fix) => passesWith(site, { place, rule: 'logo-contrast' }, fix.ops));
   if (passing.length > 0) return passing;

@@ -46,9 +46,9 @@ describe('one judge', () => {
     fc.assert(fc.property(fc.array(change, { minLength: 2, maxLength: 8 }), (changes) => {
       const site = changes.reduce((now, edit) => acceptChange(now, edit(now)).site, base);
       const audit = auditSite(site);
-      const failing = findings(audit).filter((one) => one.rule.endsWith('contrast'));
+      const failing = findings(audit).filter((finding) => finding.rule.endsWith('contrast'));
       // One of each kind, rule and state: the others are the same question again.
-      const distinct = new Map(failing.map((one) => [`${one.place.kind} ${one.rule} ${one.state} ${bandOf(one.width)}`, one]));
+      const distinct = new Map(failing.map((row) => [`${row.place.kind} ${row.rule} ${row.state} ${bandOf(row.width)}`, row]));
       const kindOf = ({ place, rule }: Finding) => `${place.kind} ${rule}`;
       // One of each kind and rule, and then some of their other states and widths.
       const kinds = new Map([...distinct].map(([key, one]) => [kindOf(one), [key, one] as const]));
@@ -61,15 +61,15 @@ describe('one judge', () => {
       }
       // Pairs and set lines report the same ratios as the audit of their places.
       for (const pair of occurringPairs(site)) if (pair.found !== null) {
-        const judged = failing.some((one) => one.rule === pair.rule && pair.states.includes(one.state) && pair.places.some((place) => placeKey(place) === placeKey(one.place)));
+        const judged = failing.some((row) => row.rule === pair.rule && pair.states.includes(row.state) && pair.places.some((place) => placeKey(place) === placeKey(row.place)));
         if (pair.found < pair.needed) expect(judged).withContext(`${pair.rule} ${pair.kind} ${pair.found} of ${pair.needed}`).toBeTrue();
       }
       const judge = roleJudge(site, 'pale');
       const text = judge('text');
       const texts = [...audit.byGroup].filter(([group]) => group.kind === 'text' && group.ground === 'pale' && group.painting.overrides.length === 0 && group.painting.at('color', 'rest', 'desktop')?.token === 'ground.pale.text' && group.under?.painting.recipes.includes('surface:pale') && group.under.painting.overrides.length === 0);
-      for (const [, judgements] of texts) for (const one of judgements.filter(({ rule, state }) => rule === 'text-contrast' && state === 'rest')) {
-        expect(one.found).toBeCloseTo(text.found!, 9);
-        expect(one.needed).toBeLessThanOrEqual(text.needed);
+      for (const [, judgements] of texts) for (const judgement of judgements.filter(({ rule, state }) => rule === 'text-contrast' && state === 'rest')) {
+        expect(judgement.found).toBeCloseTo(text.found!, 9);
+        expect(judgement.needed).toBeLessThanOrEqual(text.needed);
       }
     }), { numRuns: 40, examples: [[faint]] });
     expect(fixed).toBeGreaterThan(50);

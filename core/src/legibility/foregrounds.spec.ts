@@ -21,7 +21,7 @@ const site = (() => {
   const own = ['pages', 'home', 'sections', 's1', 'own'];
   return done(done(bare, { label: '', ops: [{ op: 'insert', record: [...own, 'blocks'], order: [...own, 'columns', 'col1', 'order'], id: 'li', value: list, after: 'k' }] }), setValue(bare, '', ['name'], 'Small'));
 })();
-const failing = (of: Site, place: string) => findings(auditSite(of)).filter((one) => one.place.id === place).map((one) => `${one.rule} ${one.state}`);
+const failing = (of: Site, place: string) => findings(auditSite(of)).filter((finding) => finding.place.id === place).map((finding) => `${finding.rule} ${finding.state}`);
 
 describe('marked words, icons and selected text', () => {
   it('are places of their own, and pass by themselves', () => {

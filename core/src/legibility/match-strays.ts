@@ -4,7 +4,7 @@ import type { Site } from '../site/index.ts';
 
 /** Binds every raw value to the token nearest to it, where one compares; undefined where there is none. */
 export function matchStrays(site: Site): Edit | undefined {
-  const strays = setValues(site).filter((one) => one.standing === 'stray');
+  const strays = setValues(site).filter((value) => value.standing === 'stray');
   const ops = strays.flatMap(({ override, record, place }) => {
     const nearest = place ? nearestToken(site, override, place) : undefined;
     return nearest ? bindOverride(site, record, override, nearest.own ? null : nearest.path).ops : [];

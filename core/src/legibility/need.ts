@@ -75,9 +75,9 @@ export function outcome(state: State, found: number | null, needed: number): Ver
 /** Judgements of a look by one rule in one state, the worst of its widths first; for whoever shows one figure. */
 export function worstOf(judgements: readonly Judgement[], rule: PairRule, state: State): Judgement | undefined {
   let worst: Judgement | undefined;
-  for (const one of judgements) {
-    if (one.rule !== rule || one.state !== state) continue;
-    if (!worst || margin(one) < margin(worst)) worst = one;
+  for (const judgement of judgements) {
+    if (judgement.rule !== rule || judgement.state !== state) continue;
+    if (!worst || margin(judgement) < margin(worst)) worst = judgement;
   }
   return worst;
 }

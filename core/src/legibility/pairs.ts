@@ -88,7 +88,7 @@ function pairsAmong(table: TokenTable, groups: readonly Group[]): Pair[] {
   }
   return [...found.values()].map(({ pair, states, groups, needed }) => {
     const list = [...groups];
-    return { ...pair, states: [...states], needed, groups: list, count: placesIn(list), get places() { return list.flatMap((one) => one.places); } };
+    return { ...pair, states: [...states], needed, groups: list, count: placesIn(list), get places() { return list.flatMap((entry) => entry.places); } };
   });
 }
 

@@ -25,7 +25,7 @@ export function typeFixFor(site: Site, finding: Finding): TypeFix | undefined {
   if (rule === 'phone-padding') return paddingFix(site, finding);
   const style = place.style ? site.brand.styles[place.style] : undefined;
   const group = siteIndex(site).groupOf.get(place);
-  if (!style || !group || group.painting.overrides.some((one) => one.property === 'font-size' || one.property === 'line-height')) return undefined;
+  if (!style || !group || group.painting.overrides.some((override) => override.property === 'font-size' || override.property === 'line-height')) return undefined;
   const base = `text.${style.path}`;
   const band = bandOf(width);
   const fix = (label: string, token: string, ops: readonly Op[]): TypeFix => ({ label, token, places: placesIn(site, style.id), ops });

@@ -11,7 +11,7 @@ import { typeFixFor } from './type-fix.ts';
 
 const small = smallSite();
 const after = (site: Site, edit: Edit | { ops: Edit['ops'] }): Site => applyChange(site, edit).site;
-const failing = (site: Site, rule: RuleId): Finding[] => findings(auditSite(site)).filter((one) => one.rule === rule);
+const failing = (site: Site, rule: RuleId): Finding[] => findings(auditSite(site)).filter((finding) => finding.rule === rule);
 const style = (id: string, field: string, value: unknown): Site => after(small, setValue(small, '', ['brand', 'styles', id, field], value));
 
 /** A site in which a rule fails, and how its fix is called. */
@@ -61,7 +61,7 @@ describe('rules of type', () => {
   it('judges lines as they were laid out, not as they might be, and shortens those that are too long', () => {
     const read = (place: string, found: number): LayoutReading => ({ page: 'home', place, width: 1280, rule: 'line-length', found });
     const readings = (characters: number) => [read('p/text', characters), read('h/text', 200), read('gone/text', 200)];
-    const judged = (site: Site, characters: number) => findings(auditSite(site, undefined, undefined, undefined, readings(characters))).filter((one) => one.rule === 'line-length');
+    const judged = (site: Site, characters: number) => findings(auditSite(site, undefined, undefined, undefined, readings(characters))).filter((finding) => finding.rule === 'line-length');
     expect(failing(small, 'line-length')).toEqual([]);
     expect(judged(small, 80)).toEqual([]);
     // Headings and places that are gone have no say.
@@ -72,12 +72,12 @@ describe('rules of type', () => {
     expect(fixed.brand.styles['running']!.longest).toBe(72);
     const kept = auditSite(small, undefined, undefined, undefined, readings(90));
     // An edit keeps what was read until the wall is read again.
-    expect(findings(auditSite(after(small, setValue(small, '', ['brand', 'corners', 'card'], 9)), kept)).some((one) => one.rule === 'line-length')).toBeTrue();
+    expect(findings(auditSite(after(small, setValue(small, '', ['brand', 'corners', 'card'], 9)), kept)).some((finding) => finding.rule === 'line-length')).toBeTrue();
     expect(RULES['line-length']).toEqual({ asks: 'Lines of body text have at most 80 characters', source: 'WCAG 2.2, 1.4.8 (AAA)', unit: '', most: true });
   });
   it('fails words that are lost when text is spaced out, by how much', () => {
     const read = (place: string, found: number, width = 390): LayoutReading => ({ page: 'home', place, width, rule: 'text-spacing', found });
-    const judged = (list: LayoutReading[]) => findings(auditSite(small, undefined, undefined, undefined, list)).filter((one) => one.rule === 'text-spacing');
+    const judged = (list: LayoutReading[]) => findings(auditSite(small, undefined, undefined, undefined, list)).filter((finding) => finding.rule === 'text-spacing');
     expect(judged([])).toEqual([]);
     expect(judged([read('h/text', 0), read('gone/text', 9)])).toEqual([]);
     const [lost] = judged([read('h/text', 34)]);

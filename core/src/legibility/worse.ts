@@ -90,9 +90,9 @@ function worseByPage(before: Audit, after: Audit): Map<Place, readonly WorseLook
   const failing = after.byPage.filter((one) => one.verdict === 'fail');
   if (failing.length === 0) return found;
   const was = new Map(before.byPage.map((one) => [`${placeKey(one.place)} ${rowKey(one)}`, one]));
-  for (const one of failing) {
-    const former = was.get(`${placeKey(one.place)} ${rowKey(one)}`);
-    if (!former || former.verdict !== 'fail' || deeper(one, former)) found.set(one.place, [...(found.get(one.place) ?? []), { judgement: one, before: former?.found ?? null }]);
+  for (const row of failing) {
+    const former = was.get(`${placeKey(row.place)} ${rowKey(row)}`);
+    if (!former || former.verdict !== 'fail' || deeper(row, former)) found.set(row.place, [...(found.get(row.place) ?? []), { judgement: row, before: former?.found ?? null }]);
   }
   return found;
 }

@@ -50,9 +50,9 @@ function contrastOn(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8):
     .filter(({ rgb }) => !plate || deltaERgb(rgb, plate) > PLATE)
     .map(({ rgb, share }) => ({ ratio: contrastRatio(rgb, behind), share }))
     .sort((one, other) => other.ratio - one.ratio);
-  const area = marks.reduce((sum, one) => sum + one.share, 0);
+  const area = marks.reduce((sum, mark) => sum + mark.share, 0);
   if (area === 0) return { ratio: 1, seen: 0 };
   let reached = 0;
-  const half = marks.find((one) => (reached += one.share) >= area / 2 - 1e-9) ?? marks.at(-1)!;
-  return { ratio: half.ratio, seen: marks.reduce((sum, one) => sum + (one.ratio >= LOGO_RATIO ? one.share : 0), 0) / area };
+  const half = marks.find((mark) => (reached += mark.share) >= area / 2 - 1e-9) ?? marks.at(-1)!;
+  return { ratio: half.ratio, seen: marks.reduce((sum, mark) => sum + (mark.ratio >= LOGO_RATIO ? mark.share : 0), 0) / area };
 }

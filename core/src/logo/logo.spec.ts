@@ -60,7 +60,7 @@ describe('logo', () => {
   });
   it('is a place in the header of every page, judged for contrast and for its smallest width', () => {
     for (const page of site.pageOrder) expect(pageTree(site, page).places.some((place) => place.id === 'header/logo')).toBeTrue();
-    const rules = (of: Site) => findings(auditSite(of)).filter((one) => one.rule.startsWith('logo')).map((one) => `${one.place.page} ${one.rule}`);
+    const rules = (of: Site) => findings(auditSite(of)).filter((finding) => finding.rule.startsWith('logo')).map((finding) => `${finding.place.page} ${finding.rule}`);
     expect(rules(site)).toEqual([]);
     expect(rules(done(site, setLogoOn(site, 'pale', 'light')))).toEqual(['home logo-contrast', 'more logo-contrast', '~404 logo-contrast']);
     const narrow = done(site, setValue(site, '', ['brand', 'logo', 'width'], 20));

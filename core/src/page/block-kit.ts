@@ -92,7 +92,7 @@ class BlockKit implements Kit {
 
   icon(part: string, name: IconName, beside: string): Element {
     const text = this.#build.idHere(this.#id(beside));
-    return icon(this.#build, this.#id(part), name, this.#build.places.findLast((one) => one.id === text)!);
+    return icon(this.#build, this.#id(part), name, this.#build.places.findLast((place) => place.id === text)!);
   }
 
   logo(part: string): Element | undefined {

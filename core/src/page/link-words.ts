@@ -20,7 +20,7 @@ export function linkOffers(site: Site): string[] {
     const one = site.collections[id]!;
     return one.page === undefined ? [] : one.itemOrder.slice(0, MOST_OFFERED).map((item) => itemText(one, site.items[item]!));
   });
-  return [...pages, ...items, ...Object.values(site.downloads).map((one) => downloadText(one.name))];
+  return [...pages, ...items, ...Object.values(site.downloads).map((download) => downloadText(download.name))];
 }
 
 const itemText = (collection: Collection, item: Item): string => `${collection.label}${THERE}${itemName(collection, item)}`;

@@ -50,7 +50,7 @@ const shown = (meaning: Meaning): boolean => meaning.means === 'alt' || (meaning
 
 function fieldsAt(site: Site, owner: readonly string[]): { readonly field: FieldHere; readonly address: readonly string[] }[] {
   const { fields } = fieldAt(Site, site, owner);
-  const value = (key: string) => fields.find((one) => one.key === key)?.value;
+  const value = (key: string) => fields.find((field) => field.key === key)?.value;
   return fields.flatMap((field) => ((ALWAYS.has(field.meaning.means) || shown(field.meaning) || ('offered' in field.meaning && field.meaning.offered)) && !(field.meaning.means === 'choice' && field.meaning.unless !== undefined && value(field.meaning.unless) === true) ? [{ field, address: [...owner, field.key] }] : []));
 }
 
@@ -67,8 +67,8 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
   if (meaning.means === 'choice') {
     const nothing = empty === 'never' ? [] : [{ value: '', label: meaning.none }];
     return [{
-      address, label: meaning.label, value: value === null || value === undefined ? '' : String(value), options: [...nothing, ...meaning.options.map((one) => ({ value: String(one.value), label: one.label }))],
-      kept: (chosen) => (chosen === '' ? none : meaning.options.find((one) => String(one.value) === chosen)?.value),
+      address, label: meaning.label, value: value === null || value === undefined ? '' : String(value), options: [...nothing, ...meaning.options.map((option) => ({ value: String(option.value), label: option.label }))],
+      kept: (chosen) => (chosen === '' ? none : meaning.options.find((option) => String(option.value) === chosen)?.value),
     }];
   }
   if (meaning.means === 'link') {
@@ -83,7 +83,7 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
     const now = many ? (Array.isArray(value) ? value.join(', ') : '') : typeof value === 'string' ? value : '';
     const lines = (typed: string) => [...new Set(typed.split(',').map((one) => one.trim()).filter((one) => one !== ''))];
     const problem = (typed: string) => !many ? (typed.length > most ? `${typed.length} characters; at most ${most}.` : '')
-      : lines(typed).length > most ? `${lines(typed).length} choices; at most ${most}.` : lines(typed).some((one) => one.length > 80) ? 'A choice has at most 80 characters. Separate choices with commas.' : '';
+      : lines(typed).length > most ? `${lines(typed).length} choices; at most ${most}.` : lines(typed).some((line) => line.length > 80) ? 'A choice has at most 80 characters. Separate choices with commas.' : '';
     return [{ address, label: many ? `${label}, separated by commas` : label, value: now, options: [], kept: (typed) => (many ? lines(typed) : typed === '' ? none : typed), typed: { offers: [], problem } }];
   }
   if (meaning.means === 'focus') {
@@ -122,7 +122,7 @@ function keepsFrom(typed: string): { readonly keeps: Keeps | undefined } | strin
   const side = SIDES.find((one) => one === words);
   if (side) return { keeps: side };
   const figures = /^(\d+(?:[.]\d+)?)\s*%?\s*(?:from left)?\s*[,;\s]\s*(\d+(?:[.]\d+)?)\s*%?\s*(?:from top)?$/.exec(words)?.slice(1).map(Number);
-  if (!figures || figures.some((one) => one > 100)) return 'Type a side, or two numbers from 0 to 100 for left and top, such as 30, 20.';
+  if (!figures || figures.some((figure) => figure > 100)) return 'Type a side, or two numbers from 0 to 100 for left and top, such as 30, 20.';
   return { keeps: { x: figures[0]! / 100, y: figures[1]! / 100 } };
 }
 

@@ -25,7 +25,7 @@ export function* factProblemsByPage(site: Site, begin?: string): Generator<PageF
     const { title, description, file } = site.pages[id]!;
     const shown = file === 'index.html' ? site.name : `${title}, ${site.name}`;
     const found: Omit<PageFactProblem, 'page' | 'title'>[] = [];
-    const words = { push: (...all: string[]) => found.push(...all.map((one) => ({ words: one }))) };
+    const words = { push: (...all: string[]) => found.push(...all.map((entry) => ({ words: entry }))) };
     if (shown.length > TITLE_SHOWN) words.push(`title of ${shown.length} characters; about ${TITLE_SHOWN} are shown`);
     const text = description.trim();
     if (text === '') words.push('no description');
@@ -34,7 +34,7 @@ export function* factProblemsByPage(site: Site, begin?: string): Generator<PageF
     if (text !== '' && other !== id) words.push(`the same description as ${site.pages[other]!.title}`);
     found.push(...outlineProblems(site, id));
     for (const lost of broken) if (lost.page === id || (lost.page === '' && file === 'index.html')) found.push({ words: lost.words, fix: { kind: 'link', at: lost.at } });
-    yield found.map((one) => ({ page: id, title, ...one }));
+    yield found.map((entry) => ({ page: id, title, ...entry }));
   }
 }
 

@@ -57,7 +57,7 @@ export function publishedPages(site: Site): readonly PublishedPage[] {
 export function publishedPage(site: Site, id: string): PublishedPage | undefined {
   const list = publishedPages(site);
   let known = byId.get(list);
-  if (!known) byId.set(list, (known = new Map(list.map((one) => [one.id, one]))));
+  if (!known) byId.set(list, (known = new Map(list.map((entry) => [entry.id, entry]))));
   return known.get(id);
 }
 

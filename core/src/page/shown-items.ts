@@ -90,5 +90,5 @@ function headerReads(header: Header): boolean {
 /** Returns true if what a page shows hangs on items: it lists some, or is the page that they have one like each. */
 export function readsItems(site: Site, page: Page): boolean {
   if (site.collectionOrder.length === 0) return false;
-  return Object.values(site.collections).some((one) => one.page === originOf(page).id) || headerReads(site.shared.header) || sectionsOn(site, page).some(sectionReads);
+  return Object.values(site.collections).some((collection) => collection.page === originOf(page).id) || headerReads(site.shared.header) || sectionsOn(site, page).some(sectionReads);
 }

@@ -45,7 +45,7 @@ function describe(site: Site): string {
     ...site.pageOrder.map((id) => `${id}:${site.pages[id]!.file}`),
     // The colours of drawings.
     ...Object.values(site.assets).filter((asset) => asset.bound).map((asset) => assetFile(asset, brand)),
-    ...Object.values(site.downloads).map((one) => `${one.hash}:${one.id}`), site.language,
+    ...Object.values(site.downloads).map((download) => `${download.hash}:${download.id}`), site.language,
     // Which form of the logo stands on a ground may hang on colours.
     ...(site.shared.logo ? brand.groundOrder.map((id) => formOn(site, id)?.id) : []),
   ].join('|');
@@ -79,7 +79,7 @@ const sameItems = (one: Cached, site: Site): boolean =>
 export function pageTree(site: Site, pageId: string): PageTree {
   const page = anyPage(site, pageId)!;
   const kept = cache.get(page) ?? [];
-  const known = kept.find((one) => isOf(one, site));
+  const known = kept.find((entry) => isOf(entry, site));
   if (known) return known.tree;
   const tree = buildTree(site, page, shownPage(site, page));
   cache.set(page, [{ shared: site.shared, assets: site.assets, structure: structureKey(site), items: site.items, collections: site.collections, reads: readsItems(site, page), tree }, ...kept].slice(0, KEPT_TREES));

@@ -53,7 +53,7 @@ export function extractPalette(pixels: Pixels, most = 8): PaletteColor[] {
   const groups = group(bins, drawing);
   const total = groups.reduce((sum, one) => sum + one.count, 0);
   const kept = groups.filter((one) => one.count / total >= SMALLEST).slice(0, most);
-  return kept.map((one, i) => ({ rgb: one.rgb, share: one.count / total, ...roleOf(one, i, kept[0]!.rgb) }));
+  return kept.map((entry, i) => ({ rgb: entry.rgb, share: entry.count / total, ...roleOf(entry, i, kept[0]!.rgb) }));
 }
 
 class Histogram {

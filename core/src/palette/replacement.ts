@@ -23,5 +23,5 @@ export function standIn(gone: Rgb8, replacement: Rgb8): number {
 
 /** The colour that stands in best for one that goes; the earlier one wins a draw. */
 export function replacementOf<C extends { readonly rgb: Rgb8 }>(gone: Rgb8, kept: readonly C[]): C | undefined {
-  return kept.reduce<C | undefined>((best, one) => (best === undefined || standIn(gone, one.rgb) < standIn(gone, best.rgb) ? one : best), undefined);
+  return kept.reduce<C | undefined>((best, entry) => (best === undefined || standIn(gone, entry.rgb) < standIn(gone, best.rgb) ? entry : best), undefined);
 }

@@ -10,7 +10,7 @@ const anyColor = fc.record({
   rgb: fc.record({ r: byte, g: byte, b: byte, alpha: fc.constant(1) }), extent: fc.double({ min: 0, max: 1, noNaN: true }), role: fc.constantFrom('ground', 'text', 'signal', 'ornament'),
   pieces: fc.integer({ min: 0, max: 3 }), places: fc.integer({ min: 0, max: 500 }), pairs: fc.integer({ min: 0, max: 40 }), locked: fc.boolean(),
 }) as fc.Arbitrary<Omit<SiftColor, 'id'>>;
-const anyColors = fc.array(anyColor, { minLength: 1, maxLength: 14 }).map((list) => list.map((one, i) => ({ ...one, id: `c${i}` })));
+const anyColors = fc.array(anyColor, { minLength: 1, maxLength: 14 }).map((list) => list.map((entry, i) => ({ ...entry, id: `c${i}` })));
 
 describe('sift', () => {
   it('has weights that add up to 100, and points that add up to the score, in whatever order the colours come', () => {
@@ -18,7 +18,7 @@ describe('sift', () => {
     fc.assert(fc.property(anyColors, (colors) => {
       const order = sift(colors, 3);
       expect(order.map((one) => one.color.id)).toEqual(sift([...colors].reverse(), 3).map((one) => one.color.id));
-      for (const { score, parts } of order) expect(Object.values(parts).reduce((sum, one) => sum + one)).toBeCloseTo(score, 9);
+      for (const { score, parts } of order) expect(Object.values(parts).reduce((sum, part) => sum + part)).toBeCloseTo(score, 9);
       expect(order.every(({ score }) => score >= 0 && score <= 100)).toBeTrue();
     }));
   });
@@ -38,8 +38,8 @@ describe('sift', () => {
   it('names as replacement the nearest of the kept, by brute force', () => {
     fc.assert(fc.property(anyColors, fc.integer({ min: 1, max: 14 }), (colors, count) => {
       const kept = colors.slice(0, count);
-      for (const drop of drops(colors, new Set(kept.map((one) => one.id)))) {
-        const least = Math.min(...kept.map((one) => deltaERgb(one.rgb, drop.color.rgb)));
+      for (const drop of drops(colors, new Set(kept.map((entry) => entry.id)))) {
+        const least = Math.min(...kept.map((entry) => deltaERgb(entry.rgb, drop.color.rgb)));
         expect(drop.deltaE).toBeCloseTo(least, 12);
         expect(deltaERgb(drop.replacement!.rgb, drop.color.rgb)).toBeCloseTo(least, 12);
       }
@@ -62,8 +62,8 @@ describe('sift', () => {
   });
   it('merges what nobody can tell apart under the one that paints most', () => {
     const groups = mergeAlike([color('seen', '#b83a1e', { extent: 0.5 }), color('brand', '#b83b1f', { places: 40 }), color('other', '#0e3b43')]);
-    expect(groups.map((group) => [group.lead.id, group.all.map((one) => one.id)])).toEqual([['brand', ['brand', 'seen']], ['other', ['other']]]);
-    for (const group of groups) for (const one of group.all) expect(deltaERgb(group.lead.rgb, one.rgb)).toBeLessThan(ALIKE);
+    expect(groups.map((group) => [group.lead.id, group.all.map((entry) => entry.id)])).toEqual([['brand', ['brand', 'seen']], ['other', ['other']]]);
+    for (const group of groups) for (const entry of group.all) expect(deltaERgb(group.lead.rgb, entry.rgb)).toBeLessThan(ALIKE);
   });
 });
 

@@ -51,8 +51,8 @@ export interface Sifted<C extends SiftColor = SiftColor> {
  * @param pieces how many sources there are
  */
 export function sift<C extends SiftColor>(colors: readonly C[], pieces: number): Sifted<C>[] {
-  const allPlaces = Math.max(1, ...colors.map((one) => one.places));
-  const labs = new Map(colors.map((one) => [one.id, rgb8ToOklab(one.rgb)]));
+  const allPlaces = Math.max(1, ...colors.map((color) => color.places));
+  const labs = new Map(colors.map((color) => [color.id, rgb8ToOklab(color.rgb)]));
   const order: Sifted<C>[] = [];
   const left = new Set(colors);
   while (left.size > 0) {
@@ -64,7 +64,7 @@ export function sift<C extends SiftColor>(colors: readonly C[], pieces: number):
         apart: near ? clamp(near.deltaE / FULLY_APART, 0, 1) : 1, use: Math.sqrt(color.places / allPlaces),
       };
       const parts = Object.fromEntries(Object.entries(SIFT_WEIGHTS).map(([part, weight]) => [part, weight * share[part as SiftPart]])) as Record<SiftPart, number>;
-      const candidate = { color, parts, near, score: Object.values(parts).reduce((sum, one) => sum + one, 0) };
+      const candidate = { color, parts, near, score: Object.values(parts).reduce((sum, part) => sum + part, 0) };
       if (!best || before(candidate, best)) best = candidate;
     }
     order.push(best!);
@@ -100,10 +100,10 @@ export interface Drop<C extends SiftColor = SiftColor> {
 
 /** For every colour not kept: its replacement among the kept, and how far that is. */
 export function drops<C extends SiftColor>(colors: readonly C[], kept: ReadonlySet<string>): Drop<C>[] {
-  const labs = new Map(colors.map((one) => [one.id, rgb8ToOklab(one.rgb)]));
-  const byId = new Map(colors.map((one) => [one.id, one]));
-  const ids = colors.filter((one) => kept.has(one.id)).map((one) => one.id);
-  return colors.filter((one) => !kept.has(one.id)).map((color) => {
+  const labs = new Map(colors.map((color) => [color.id, rgb8ToOklab(color.rgb)]));
+  const byId = new Map(colors.map((color) => [color.id, color]));
+  const ids = colors.filter((color) => kept.has(color.id)).map((color) => color.id);
+  return colors.filter((color) => !kept.has(color.id)).map((color) => {
     const near = nearest(labs.get(color.id)!, ids, labs);
     return { color, replacement: near ? byId.get(near.id)! : null, deltaE: near?.deltaE ?? Infinity };
   });

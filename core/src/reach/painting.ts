@@ -47,7 +47,7 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: S
   const { here, used } = set;
   const declarations = recipeList.flatMap((recipe) => declarationsOf(brand, recipe));
   const overrides = [...used, ...here];
-  const properties = new Set<PaintedProperty>([...declarations.map((one) => one.property), ...overrides.map((one) => one.property)]);
+  const properties = new Set<PaintedProperty>([...declarations.map((declaration) => declaration.property), ...overrides.map((override) => override.property)]);
   const map = new Map<PaintedProperty, Cell[]>();
   const painting: Painting = {
     recipes: recipeList, set, overrides, cells: [],
@@ -84,14 +84,14 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: S
 
 /** The last value set for a property in a band; one for the band goes before one for all widths. */
 function setFor(list: readonly Override[], property: PaintedProperty, band: BandId): Override | undefined {
-  return list.findLast((one) => one.property === property && one.band === band) ?? list.findLast((one) => one.property === property && one.band === null);
+  return list.findLast((entry) => entry.property === property && entry.band === band) ?? list.findLast((entry) => entry.property === property && entry.band === null);
 }
 
 function winner(declarations: readonly Declaration[], property: PaintedProperty, state: State, band: BandId): Declaration | undefined {
   let best: Declaration | undefined;
-  for (const one of declarations) {
-    if (one.property !== property || (one.band && one.band !== band)) continue;
-    if (one.state ? one.state === state : !best?.state) best = one;
+  for (const declaration of declarations) {
+    if (declaration.property !== property || (declaration.band && declaration.band !== band)) continue;
+    if (declaration.state ? declaration.state === state : !best?.state) best = declaration;
   }
   return best;
 }

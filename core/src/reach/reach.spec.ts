@@ -124,7 +124,7 @@ describe('reach', () => {
 
 describe('standing', () => {
   it('is stray for a pasted literal, held for one override, bound for a token, held once left with a reason', () => {
-    const values = new Map(setValues(withOverrides()).map((one) => [one.override.id, one.standing]));
+    const values = new Map(setValues(withOverrides()).map((value) => [value.override.id, value.standing]));
     expect(Object.fromEntries(values)).toEqual({ o3: 'stray', o1: 'held', o2: 'held', o4: 'bound' });
     expect(overrideStanding(literal('x', 'h/text', 'color', '#000', { origin: 'raw', reason: 'logo colour' }))).toBe('held');
   });

@@ -20,7 +20,7 @@ export interface ReachRow {
 export function tokensThrough(table: TokenTable, path: string): Set<string> {
   const through = new Set<string>();
   for (const one of table.keys()) if (tokenValue(table, one).chain.includes(path)) through.add(one);
-  for (const token of table.values()) if (token.type === 'gradient' && token.follows!.some((one) => through.has(one))) through.add(token.path);
+  for (const token of table.values()) if (token.type === 'gradient' && token.follows!.some((follow) => through.has(follow))) through.add(token.path);
   return through;
 }
 
@@ -29,7 +29,7 @@ export function tokensFollowing(table: TokenTable, path: string): string[] {
   const found: string[] = [];
   const visit = (source: string) => {
     for (const token of table.values())
-      if (token.path !== path && !found.includes(token.path) && token.follows?.some((one) => tokenValue(table, one).chain.includes(source))) {
+      if (token.path !== path && !found.includes(token.path) && token.follows?.some((follow) => tokenValue(table, follow).chain.includes(source))) {
         found.push(token.path);
         visit(token.path);
       }

@@ -82,8 +82,8 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
   const removed: Place[] = [];
   const alike = changedPaths.size === 0 && sameStructure(before, after);
   const sameItems = before.items === after.items && before.collections === after.collections;
-  const was = new Map(publishedPages(before).map((one) => [one.id, one]));
-  const is = new Map(publishedPages(after).map((one) => [one.id, one]));
+  const was = new Map(publishedPages(before).map((page) => [page.id, page]));
+  const is = new Map(publishedPages(after).map((page) => [page.id, page]));
   // An unchanged page in an unchanged site has the same places.
   const untouched = (id: string): boolean => alike && was.get(id)?.page === is.get(id)?.page && (sameItems || !readsItems(after, is.get(id)!.page));
   for (const page of is.keys()) {

@@ -325,7 +325,7 @@ class Index implements SiteIndex {
   #groupFor(place: Place, set: SetOn, under: Built | null, inherits: Built | null): Built {
     let look = `${place.kind}${place.inline ? 'i' : ''}${place.overPicture ? 'p' : ''}${place.states.length}${place.hidden.length > 0 ? `not ${place.hidden.join()}` : ''}`;
     for (const recipe of place.recipes) look += ` ${recipe}`;
-    for (const one of set.used) look += `|${this.#number(one)}`;
+    for (const entry of set.used) look += `|${this.#number(entry)}`;
     for (const one of set.here) look += `|here ${this.#number(one)}`;
     // Groups are told apart by number: what a place stands on is a group already.
     const key = `${place.overPicture ? placeKey(place) : ''}|${under ? under.number : ''}|${inherits ? inherits.number : ''}|${look}`;
@@ -381,6 +381,6 @@ const NONE: readonly Override[] = [];
 
 function byPlace(overrides: readonly Override[]): Map<string, Override[]> {
   const map = new Map<string, Override[]>();
-  for (const one of overrides) map.set(one.place, [...(map.get(one.place) ?? []), one]);
+  for (const override of overrides) map.set(override.place, [...(map.get(override.place) ?? []), override]);
   return map;
 }

@@ -13,8 +13,8 @@ export function overrideCss(override: Override): string {
  * used; of either those at one band stand behind those at all widths.
  */
 export function overridesCss(site: Site): string {
-  const used = Object.values(site.shared.overrides).map((one) => ({ one, selector: `[data-${one.place.includes(':') ? 'used' : 'place'}="${one.place}"]` }));
-  const here = site.pageOrder.flatMap((page) => Object.values(site.pages[page]!.overrides).map((one) => ({ one, selector: `:root[data-page="${page}"] [data-place="${one.place}"]` })));
+  const used = Object.values(site.shared.overrides).map((override) => ({ one: override, selector: `[data-${override.place.includes(':') ? 'used' : 'place'}="${override.place}"]` }));
+  const here = site.pageOrder.flatMap((page) => Object.values(site.pages[page]!.overrides).map((override) => ({ one: override, selector: `:root[data-page="${page}"] [data-place="${override.place}"]` })));
   const rule = ({ one, selector }: (typeof used)[number]) => `${selector} { ${one.property}: ${overrideCss(one)}; }`;
   const all = [...used, ...here];
   const lines = [

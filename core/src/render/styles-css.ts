@@ -21,16 +21,16 @@ function recipesCss(brand: Brand): string {
     const declarations = declarationsOf(brand, recipe);
     const moves = declarations.filter(isMotion);
     if (moves.length > 0) moving.push(`${name} { ${moves.map(line).join(' ')} }`);
-    const plain = declarations.filter((one) => !one.state && !one.band && !isMotion(one));
+    const plain = declarations.filter((declaration) => !declaration.state && !declaration.band && !isMotion(declaration));
     if (plain.length > 0) rules.push(`${name} { ${plain.map(line).join(' ')} }`);
     for (const state of ['visited', 'hover', 'focus', 'pressed', 'disabled', 'busy', 'selected'] as const) {
-      const own = declarations.filter((one) => one.state === state);
+      const own = declarations.filter((declaration) => declaration.state === state);
       // A selection within strong or emphasised text belongs to its paragraph.
       const inside = state === 'selected' ? `, ${name} :is(strong, em)::selection` : '';
       if (own.length > 0) rules.push(`${name}${PSEUDO[state]}${inside}, ${name}[data-show="${state}"] { ${own.map(line).join(' ')} }`);
     }
     for (const band of BANDS) {
-      const own = declarations.filter((one) => one.band === band.id);
+      const own = declarations.filter((declaration) => declaration.band === band.id);
       if (own.length > 0) banded.get(band.id)!.push(`${name} { ${own.map(line).join(' ')} }`);
     }
   }

@@ -98,9 +98,9 @@ export function matchClip(site: Site, clip: SectionClip): Match[] {
   return ASKED.flatMap((target) => Object.entries(clip.looks[target]).map(([from, look]): Match => {
     const all = listOf(site, target).map((id) => ({ id, look: lookOf(site, target, id)! }));
     if (clip.site === site.id && all.some(({ id }) => id === from)) return { target, from, label: look.label, to: from, sure: true };
-    const named = all.find((one) => one.look.label.toLowerCase() === look.label.toLowerCase() && one.look.use === look.use);
+    const named = all.find((entry) => entry.look.label.toLowerCase() === look.label.toLowerCase() && entry.look.use === look.use);
     if (named) return { target, from, label: look.label, to: named.id, sure: true };
-    const ranked = all.map((one) => ({ ...one, away: distance(look, one.look) })).sort((one, other) => one.away - other.away);
+    const ranked = all.map((entry) => ({ ...entry, away: distance(look, entry.look) })).sort((one, other) => one.away - other.away);
     return { target, from, label: look.label, to: ranked[0]!.id, sure: ranked[0]!.away < NEAR };
   }));
 }
@@ -129,7 +129,7 @@ export interface FromClip { readonly section: Section; readonly assets: readonly
 export function fromClip(site: Site, clip: SectionClip, id: string, choices: Readonly<Record<string, string>> = {}): FromClip {
   const to = new Map(matchClip(site, clip).map((one) => [`${one.target} ${one.from}`, choices[`${one.target} ${one.from}`] ?? one.to]));
   const files = new Map(Object.values(site.pages).map((page) => [page.file, page.id]));
-  const labels = new Map(Object.values(site.collections).map((one) => [one.label.toLowerCase(), one.id]));
+  const labels = new Map(Object.values(site.collections).map((collection) => [collection.label.toLowerCase(), collection.id]));
   const assets = new Map<string, Asset>();
   const downloads = new Map<string, Download>();
   const left: string[] = [];

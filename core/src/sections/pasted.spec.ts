@@ -21,8 +21,8 @@ describe('pasted HTML', () => {
     expect(pasted(nodes).taken).toEqual(['one heading', '2 paragraphs', 'one list', 'one quote', 'one rule', 'one table']);
   });
   it('keeps the order of levels: one first heading a page, and none left out', () => {
-    expect(words([tag('h1', 'A'), tag('h4', 'B'), tag('h1', 'C')], false).map((one) => one[0])).toEqual(['1', '2', '2']);
-    expect(words([tag('h3', 'A'), tag('h6', 'B')], true).map((one) => one[0])).toEqual(['2', '3']);
+    expect(words([tag('h1', 'A'), tag('h4', 'B'), tag('h1', 'C')], false).map((word) => word[0])).toEqual(['1', '2', '2']);
+    expect(words([tag('h3', 'A'), tag('h6', 'B')], true).map((word) => word[0])).toEqual(['2', '3']);
   });
   it('says what it leaves out: scripts, embeds, pictures, forms, looks of elsewhere, links that lead nowhere', () => {
     const made = pasted([{ tag: 'p', foreign: true, children: ['Red ', { tag: 'span', foreign: true, children: ['words'] }] }, tag('script', 'alert(1)'), tag('p', link('javascript:alert(1)', 'press'), tag('img')), tag('iframe'), tag('form', 'Name')]);

@@ -127,11 +127,11 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
         last = level;
         add('heading', (key) => ({ kind: 'text', id: key, style: ofLevel(level), level: level as 1, content }));
       } else if (tag === 'ul' || tag === 'ol') {
-        const items = children.flatMap((one): { content: Inline[] }[] => {
-          const content = typeof one === 'string' ? [] : runs(one.children);
+        const items = children.flatMap((child): { content: Inline[] }[] => {
+          const content = typeof child === 'string' ? [] : runs(child.children);
           return content.length > 0 ? [{ content }] : [];
         }).slice(0, LIMITS.list).map((item, i) => ({ id: `i${i + 1}`, ...item }));
-        if (items.length > 0) add('list', (key) => ({ kind: 'list', id: key, style: role.running, ordered: tag === 'ol', order: items.map((one) => one.id), items: Object.fromEntries(items.map((one) => [one.id, one])) }));
+        if (items.length > 0) add('list', (key) => ({ kind: 'list', id: key, style: role.running, ordered: tag === 'ol', order: items.map((item) => item.id), items: Object.fromEntries(items.map((item) => [item.id, item])) }));
       } else if (tag === 'blockquote') {
         const content = runs(children);
         if (content.length > 0) add('quote', (key) => ({ kind: 'quote', id: key, style: role.lead, content, source: '', sourceStyle: role.fine }));
@@ -146,26 +146,26 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
     const rows: string[][] = [];
     let nested = 0;
     const collect = (list: readonly PastedNode[], depth: number): void => {
-      for (const one of list) {
-        if (typeof one === 'string') continue;
-        if (one.tag === 'table' && depth > 0) nested++;
-        if (one.tag === 'tr') rows.push(one.children.flatMap((cell) => (typeof cell === 'string' || !['td', 'th'].includes(cell.tag) ? [] : [plain(cell.children).trim().slice(0, MOST_COPY)])));
-        else collect(one.children, depth + 1);
+      for (const entry of list) {
+        if (typeof entry === 'string') continue;
+        if (entry.tag === 'table' && depth > 0) nested++;
+        if (entry.tag === 'tr') rows.push(entry.children.flatMap((cell) => (typeof cell === 'string' || !['td', 'th'].includes(cell.tag) ? [] : [plain(cell.children).trim().slice(0, MOST_COPY)])));
+        else collect(entry.children, depth + 1);
       }
     };
     collect(node.children, 0);
     const [head = [], ...body] = rows.filter((row) => row.length > 0);
     if (head.length === 0) return;
     // A table that only places things side by side is read as text.
-    if (body.length === 0 || head.length === 1) return visit(node.children.flatMap(function cells(one): PastedNode[] {
-      return typeof one === 'string' ? [one] : ['td', 'th'].includes(one.tag) ? [{ ...one, tag: 'div' }] : one.children.flatMap(cells);
+    if (body.length === 0 || head.length === 1) return visit(node.children.flatMap(function cells(child): PastedNode[] {
+      return typeof child === 'string' ? [child] : ['td', 'th'].includes(child.tag) ? [{ ...child, tag: 'div' }] : child.children.flatMap(cells);
     }));
     if (nested > 0) count(left, 'table within a table', nested);
     const columns = head.slice(0, 12).map((label, i) => ({ id: `c${i + 1}`, label: label.slice(0, 80) }));
     const items = body.slice(0, LIMITS.list).map((row, i) => ({ id: `r${i + 1}`, cells: Object.fromEntries(columns.map((column, at) => [column.id, row[at] ?? ''])) }));
     add('table', (key) => ({
-      kind: 'table', id: key, style: role.running, headStyle: role.fine, caption: '', columnOrder: columns.map((one) => one.id), columns: Object.fromEntries(columns.map((one) => [one.id, one])),
-      order: items.map((one) => one.id), items: Object.fromEntries(items.map((one) => [one.id, one])),
+      kind: 'table', id: key, style: role.running, headStyle: role.fine, caption: '', columnOrder: columns.map((column) => column.id), columns: Object.fromEntries(columns.map((column) => [column.id, column])),
+      order: items.map((item) => item.id), items: Object.fromEntries(items.map((item) => [item.id, item])),
     }));
   };
   visit(nodes);
@@ -175,7 +175,7 @@ export function blocksFromPasted(site: Site, nodes: readonly PastedNode[], heade
 
 /** The look of an element, with that of the one element in it that holds all of its words. */
 function wholeLook(node: Exclude<PastedNode, string>): PastedLook {
-  const inside = node.children.filter((one) => typeof one !== 'string' || one.trim() !== '');
+  const inside = node.children.filter((child) => typeof child !== 'string' || child.trim() !== '');
   const only = inside.length === 1 && typeof inside[0] === 'object' ? inside[0] : undefined;
   return { ...node.look, ...(only && !holdsBlocks(only) ? wholeLook(only) : {}) };
 }

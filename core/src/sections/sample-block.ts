@@ -5,7 +5,7 @@ import { sampleBrand } from '../style/index.ts';
 /** The kinds of block that a site can have one of: those with pictures need a picture, the logo a logo. */
 export function blockKinds(site: Site): { readonly kind: string; readonly label: string }[] {
   const made = sampleBrand(site, site.brand.groundOrder[0]!);
-  return allKinds().filter((one) => one.samples(made).length > 0 || (one.kind === 'logo' && site.shared.logo)).map(({ kind, label }) => ({ kind, label }));
+  return allKinds().filter((kind) => kind.samples(made).length > 0 || (kind.kind === 'logo' && site.shared.logo)).map(({ kind, label }) => ({ kind, label }));
 }
 
 /**

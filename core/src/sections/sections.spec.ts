@@ -20,7 +20,7 @@ describe('a kind of section', () => {
   it('there are enough of, each with a name of its own, something for every use, and four openers', () => {
     expect(all.length).toBeGreaterThanOrEqual(28);
     expect(new Set(all.map(({ label }) => label)).size).toBe(all.length);
-    for (const use of SECTION_USES) expect(all.some((one) => one.use === use)).withContext(use).toBe(true);
+    for (const use of SECTION_USES) expect(all.some((entry) => entry.use === use)).withContext(use).toBe(true);
     expect(all.filter(({ use }) => use === 'openers').length).toBe(4);
   });
   for (const kind of all) it(`${kind.id}: is laid in with the site's own styles, read back whole, and every block of it is a place`, () => {

@@ -40,7 +40,7 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
     last = made.id;
     return made;
   });
-  const downloads = new Map(Object.values(site.downloads).map((one) => [one.name.toLowerCase(), one.id]));
+  const downloads = new Map(Object.values(site.downloads).map((download) => [download.name.toLowerCase(), download.id]));
   const pictures = new Map(Object.values(site.assets).map((asset) => [asset.name.toLowerCase(), asset.id]));
   const byName = new Map(itemsOf(site, collection).map((item) => [itemName(collection, item).toLowerCase(), item]));
   const slugs = new Set(takenSlugs(site, collection));

@@ -22,7 +22,7 @@ const site = (() => {
 })();
 const old = swatchColor(site.brand, 'brand')!;
 const colorOf = (of: Site, id: string) => hex(paintedRgb(swatchColor(of.brand, id)!));
-const find = (of: Site, key: string) => similarColors(of, 'brand', old, timesShown(of)).find((one) => one.key === key)!;
+const find = (of: Site, key: string) => similarColors(of, 'brand', old, timesShown(of)).find((color) => color.key === key)!;
 
 describe('similar colours of a swatch', () => {
   it('are what is close to what it was, nearest first, with their places', () => {
@@ -33,7 +33,7 @@ describe('similar colours of a swatch', () => {
   });
   it('leave out what follows already, through a chain too', () => {
     const following = readSite(smallSite());
-    expect(similarColors(following, 'brand', old, timesShown(following)).some((one) => one.key === 'swatch:dark')).toBeFalse();
+    expect(similarColors(following, 'brand', old, timesShown(following)).some((color) => color.key === 'swatch:dark')).toBeFalse();
   });
   it('of a grey are greys alone', () => {
     expect(similarColors(site, 'ink', swatchColor(site.brand, 'ink')!, timesShown(site)).length).toBe(0);

@@ -106,7 +106,7 @@ export function beyondReach(site: Site, old: Oklch, shown: PicturesShown): Beyon
   const base = oklchToOklab(old);
   return Object.values(site.assets).filter((asset) => asset.type !== 'image/svg+xml').map((asset): Beyond => ({
     asset: asset.id, name: asset.name, places: shown.get(asset.id) ?? 0,
-    share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, one) => sum + one.share, 0),
+    share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, color) => sum + color.share, 0),
   })).filter((one) => one.places > 0 && one.share >= BEYOND.share).sort((one, other) => other.share - one.share);
 }
 

@@ -16,7 +16,7 @@ export function checkBrand(site: Site, miss: Miss): void {
   for (const use of ['heading', 'body'] as const) if (!familyById(brand.families[use], brand.fonts)) miss(`brand.families.${use}`, 'family', brand.families[use]);
   checkShape(brand, miss);
   if (brand.motion) {
-    unique(Object.values(brand.motion.items).map((one) => one.path), 'brand.motion.items: the path', 'name', miss);
+    unique(Object.values(brand.motion.items).map((item) => item.path), 'brand.motion.items: the path', 'name', miss);
     for (const [use, id] of Object.entries(brand.motion.uses)) if (id !== null) need(brand.motion.items, id, `brand.motion.uses.${use}`, 'motion', miss);
   }
   checkLogo(site, miss);
@@ -49,8 +49,8 @@ export function checkBrand(site: Site, miss: Miss): void {
 
 /** Names and paths: each is there once. */
 function namedOnce(entries: readonly { readonly label: string; readonly path: string }[], where: string, miss: Miss): void {
-  unique(entries.map((one) => one.label), `${where}: the name`, 'name', miss);
-  unique(entries.map((one) => one.path), `${where}: the path`, 'name', miss);
+  unique(entries.map((entry) => entry.label), `${where}: the name`, 'name', miss);
+  unique(entries.map((entry) => entry.path), `${where}: the path`, 'name', miss);
 }
 
 function checkShape(brand: Brand, miss: Miss): void {

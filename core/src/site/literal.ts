@@ -61,7 +61,7 @@ const decimal = (value: number): string => (Number.isInteger(value) ? String(val
 
 function lengths(css: string, most: number, least: number): string | undefined {
   const parts = partsOf(css, ' ').map((one) => length(one, least));
-  return parts.length > 0 && parts.length <= most && parts.every((one) => one !== undefined) ? parts.join(' ') : undefined;
+  return parts.length > 0 && parts.length <= most && parts.every((part) => part !== undefined) ? parts.join(' ') : undefined;
 }
 
 /** Returns true if a text is one whole CSS value: every bracket, quote and comment that it opens it closes, and nothing in it could end a rule or a sheet. */

@@ -51,22 +51,22 @@ function checkCollections(site: Site, before: Site | undefined, targets: Targets
   sameKeys(site.collectionOrder, collections, 'collectionOrder', miss);
   if (before && before.items === items && before.collections === collections) {
     // Pages and pictures that they name may have gone.
-    if (before.pages !== site.pages) for (const one of Object.values(collections)) checkFields(Collection, one, ['collections', one.id], targets, miss);
-    if (before.assets !== site.assets || before.downloads !== site.downloads) for (const one of Object.values(items)) if (one.pictures ?? one.downloads) checkFields(Item, one, ['items', one.id], targets, miss);
+    if (before.pages !== site.pages) for (const collection of Object.values(collections)) checkFields(Collection, collection, ['collections', collection.id], targets, miss);
+    if (before.assets !== site.assets || before.downloads !== site.downloads) for (const item of Object.values(items)) if (item.pictures ?? item.downloads) checkFields(Item, item, ['items', item.id], targets, miss);
     return;
   }
   unique(Object.values(collections).map(({ path }) => path), 'collections', 'file', miss);
   const settled = before && before.collections === collections && before.assets === site.assets && before.downloads === site.downloads ? before.items : undefined;
   const ordered = new Set<string>();
-  for (const one of Object.values(collections)) {
-    checkFields(Collection, one, ['collections', one.id], targets, miss);
+  for (const collection of Object.values(collections)) {
+    checkFields(Collection, collection, ['collections', collection.id], targets, miss);
     const slugs: string[] = [];
-    for (const id of one.itemOrder) {
-      if (ordered.has(id) || !Object.hasOwn(items, id) || items[id]!.collection !== one.id) miss(`collections.${one.id}.itemOrder`, 'order', id);
+    for (const id of collection.itemOrder) {
+      if (ordered.has(id) || !Object.hasOwn(items, id) || items[id]!.collection !== collection.id) miss(`collections.${collection.id}.itemOrder`, 'order', id);
       else slugs.push(items[id]!.slug);
       ordered.add(id);
     }
-    unique(slugs, `collections.${one.id}`, 'slug', miss);
+    unique(slugs, `collections.${collection.id}`, 'slug', miss);
   }
   for (const id in items) {
     const one = items[id]!;

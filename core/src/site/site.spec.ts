@@ -39,7 +39,7 @@ describe('site document', () => {
     site.brand.grounds['pale']!.roles['text'] = { kind: 'same', role: 'link' };
     site.brand.grounds['pale']!.roles['link'] = { kind: 'same', role: 'text' };
     site.pages['more']!.file = 'index.html';
-    expect(new Set(danglingReferences(site).map((one) => one.kind))).toEqual(new Set(['loop', 'file']));
+    expect(new Set(danglingReferences(site).map((reference) => reference.kind))).toEqual(new Set(['loop', 'file']));
   });
   it('does not open a document from a newer version', () => {
     expect(() => upcast({ schemaVersion: 99 })).toThrowError(SiteIssues, /Update Yohaku/);

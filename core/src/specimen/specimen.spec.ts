@@ -31,7 +31,7 @@ describe('the specimen', () => {
   it('misses nothing that the pages use: each recipe stands on it or in the list at its end', () => {
     const parts = specimenParts(site);
     const left = leftOut(site, parts.slice(0, -1));
-    const listed = left.map((one) => one.label).join('\n');
+    const listed = left.map((entry) => entry.label).join('\n');
     for (const group of siteIndex(site).groups) for (const recipe of group.painting.recipes) {
       const space = site.brand.spaces[recipe.split(':')[1]!];
       // Spaces are drawn to scale.

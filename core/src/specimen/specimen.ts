@@ -42,7 +42,7 @@ export function specimenParts(site: Site): SpecimenPart[] {
   const left = leftOut(site, parts);
   return [...parts, frame.part('left-out', 'On the pages but not in this specimen', left.length === 0
     ? [frame.caption('Nothing. The specimen shows everything that the pages use.')]
-    : [element('ul', {}, left.map((one) => element('li', {}, [frame.caption(leftOutWords(one))])))])];
+    : [element('ul', {}, left.map((entry) => element('li', {}, [frame.caption(leftOutWords(entry))])))])];
 }
 
 function title(site: Site, frame: SpecimenFrame): SpecimenPart {

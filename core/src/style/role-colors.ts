@@ -43,9 +43,9 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
     standsOut: (role) => contrastRatio(over(role), flat('background')) >= CONTRAST.nonText,
     reads: (label, fill) => contrastRatio(composite(rgb(label), over(fill)), over(fill)) >= CONTRAST.text,
   };
-  const swatchRgb = (id: string) => swatches.find((one) => one.swatch.id === id);
+  const swatchRgb = (id: string) => swatches.find((swatch) => swatch.swatch.id === id);
   const core = swatches.filter(isCore);
-  const others = swatches.filter((one) => !isCore(one));
+  const others = swatches.filter((swatch) => !isCore(swatch));
   const flat = (role: string): Rgb8 => composite(rgb(role), WHITE);
   const seenOn = (role: string): readonly Rgb8[] => {
     const behind = behindRole(role);

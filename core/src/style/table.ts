@@ -60,7 +60,7 @@ function* colorTokens(brand: Brand): Iterable<Token> {
   const manners = [...mannersOf(brand)].join();
   const names = `${manners}|${swatches.map(({ swatch }) => `${swatch.id} ${swatchPath(swatch)} ${swatch.rule !== null}`).join()}|${brand.variantOrder.map((id) => `${id} ${brand.variants[id]!.path} ${brand.variants[id]!.label}`).join()}`;
   const colors = swatches.map(({ rgb }) => cssColor(rgb)).join();
-  const byId = new Map(swatches.map((one) => [one.swatch.id, one]));
+  const byId = new Map(swatches.map((swatch) => [swatch.swatch.id, swatch]));
   for (const id of brand.groundOrder) {
     const ground = brand.grounds[id]!;
     let known = groundTables.get(ground);
@@ -96,7 +96,7 @@ function groundTokens(brand: Brand, ground: Ground, swatches: readonly ResolvedS
       }
       case 'raw': return { ...base, css: cssColor(colors.rgb(role)) };
       case 'contrast': {
-        const source = swatches.find((one) => one.swatch.id === value.swatch);
+        const source = swatches.find((swatch) => swatch.swatch.id === value.swatch);
         return { ...base, css: cssColor(colors.rgb(role)), ...(source ? { follows: [behind[0]!, swatchPath(source.swatch)] } : {}) };
       }
       case 'same': return { ...base, alias: path(value.role) };

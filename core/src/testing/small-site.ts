@@ -7,7 +7,7 @@ const style = (id: string, more: Partial<TextStyle> = {}): TextStyle => ({
   id, label: id, path: id, family: 'body', weight: 400, italic: false, size: { kind: 'step', step: 0 }, lineHeight: 1.5, letterSpacing: 0, textCase: 'none',
   role: 'text', spaceAbove: 0, spaceBelow: 8, levels: [], use: 'running', provisional: false, ...more,
 });
-const byId = <T extends { id: string }>(items: T[]): Record<string, T> => Object.fromEntries(items.map((one) => [one.id, one]));
+const byId = <T extends { id: string }>(items: T[]): Record<string, T> => Object.fromEntries(items.map((item) => [item.id, item]));
 
 /** A site small enough to reason about: two pages, two grounds, one shared section, a button, a link, a card. */
 export function smallSite(overrides: Override[] = []): Site {
@@ -33,7 +33,7 @@ export function smallSite(overrides: Override[] = []): Site {
       styles: byId(styles), styleOrder: styles.map((one) => one.id),
       variants: { primary: { id: 'primary', label: 'Primary', path: 'primary' } }, variantOrder: ['primary'],
       sizes: { regular: { id: 'regular', label: 'Regular', path: 'regular', padX: 16, padY: 8 } }, sizeOrder: ['regular'],
-      buttonStyle: 'label', corners: { button: 2, card: 4, picture: 0, field: 2 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE, spaces: byId(spaces), spaceOrder: spaces.map((one) => one.id),
+      buttonStyle: 'label', corners: { button: 2, card: 4, picture: 0, field: 2 }, edges: PLAIN_EDGES, underline: PLAIN_UNDERLINE, spaces: byId(spaces), spaceOrder: spaces.map((space) => space.id),
     },
     shared: {
       header: { id: 'header', ground: 'pale', name: 'Small', nameStyle: 'label', menuStyle: 'running', order: ['m1'], items: { m1: { id: 'm1', label: 'More', link: { to: 'page', page: 'more' } } } },

@@ -101,6 +101,6 @@ describe('families that were brought along', () => {
     expect(missingCharacters(site, [[0, 0x10ffff]])).toEqual([]);
     const missing = missingCharacters(site, [[32, 64]]);
     expect(missing.length).toBeGreaterThan(10);
-    expect(missing.every((one) => one > '@')).toBe(true);
+    expect(missing.every((entry) => entry > '@')).toBe(true);
   });
 });

@@ -75,7 +75,7 @@ export class Apart {
 
   #free(): Promise<Worker> {
     if (this.#closed) return Promise.reject(new ApartBusy());
-    const idle = [...this.#workers].find((one) => !one.busy);
+    const idle = [...this.#workers].find((worker) => !worker.busy);
     if (idle ?? this.#workers.size < AT_ONCE) {
       const worker = idle ?? this.#spawn();
       worker.busy = true;

@@ -41,7 +41,7 @@ function spellings(path: string): string[] {
 describe('Item 1: nobody gets in by spelling', () => {
   let client: Client;
   let ended: string;
-  const routes = allRoutes({ database: openDatabase('postgresql://nobody@127.0.0.1:1/none'), door: doorOf(1), root: '.' } as unknown as Services).map((one) => one.declared);
+  const routes = allRoutes({ database: openDatabase('postgresql://nobody@127.0.0.1:1/none'), door: doorOf(1), root: '.' } as unknown as Services).map((route) => route.declared);
   const filled = (path: string) => path.replace(':site', 'ternhaven').replace(':id', 'x').replace(':file', 'gelasio-latin-400-normal.woff2').replace('/*path', '/index.html');
 
   beforeAll(async () => {
@@ -57,7 +57,7 @@ describe('Item 1: nobody gets in by spelling', () => {
 
   it('every declared route in every spelling is closed without a session and with an ended one, but those that say they are open', async () => {
     expect(routes.length).toBeGreaterThan(25);
-    const open = routes.filter((one) => one.open).map((one) => `${one.method} ${one.path}`);
+    const open = routes.filter((route) => route.open).map((route) => `${route.method} ${route.path}`);
     expect(open).toEqual(['get /api/health', 'get /api/openapi.json', 'post /api/session', 'get /live/:site', 'get /live/:site/', 'get /live/:site/*path', 'post /live/:site/:file', 'get /fonts/:file']);
     let asked = 0;
     for (const route of routes) {

@@ -11,7 +11,7 @@ describe('Item 2: whatever is accepted can be read again, by a server that start
   let count = 0;
   const site = async () => (await (await client.get('/api/sites/ternhaven')).json()) as { site: Site; sequence: number };
   const send = async (ops: readonly object[][]): Promise<Result[]> => {
-    const answer = await client.send('POST', '/api/sites/ternhaven/changes', { window: 'wwww', changes: ops.map((one) => ({ id: `broken-${++count}`, schemaVersion: 1, label: 'Broken', ops: one })) });
+    const answer = await client.send('POST', '/api/sites/ternhaven/changes', { window: 'wwww', changes: ops.map((op) => ({ id: `broken-${++count}`, schemaVersion: 1, label: 'Broken', ops: op })) });
     expect(answer.status).toBe(200);
     return ((await answer.json()) as { results: Result[] }).results;
   };
@@ -43,7 +43,7 @@ describe('Item 2: whatever is accepted can be read again, by a server that start
       [{ op: 'set', at: ['pages', 'home', 'id'], value: 'house' }],
       [{ op: 'set', at: ['brand', 'swatches', 'fog-2', 'id'], value: 'fog-3' }],
     ]);
-    expect(results.map((one) => (one.refused ? 'refused' : 'saved'))).toEqual(['saved', 'refused', 'refused', 'refused', 'saved', 'saved', 'refused', 'refused']);
+    expect(results.map((result) => (result.refused ? 'refused' : 'saved'))).toEqual(['saved', 'refused', 'refused', 'refused', 'saved', 'saved', 'refused', 'refused']);
     const anew = await readAnew();
     expect([anew.site.brand.swatches['fog-2']!.label, anew.site.pages['home']!.title]).toEqual(['Fog two', 'At home']);
     expect(JSON.parse(JSON.stringify(anew.site))).toEqual(JSON.parse(JSON.stringify((await site()).site)));
@@ -89,7 +89,7 @@ describe('Item 2: whatever is accepted can be read again, by a server that start
     let batch: object[][] = [];
     const flush = async () => {
       const results = await send(batch);
-      saved += results.filter((one) => one.sequence !== undefined).length;
+      saved += results.filter((result) => result.sequence !== undefined).length;
       batch = [];
     };
     for (const broken of brokenDocuments({ brand: start.brand, shared: start.shared, assets: start.assets, name: start.name, language: start.language } as never)) {

@@ -24,7 +24,7 @@ describe('Item 3: one edit never blocks or takes others with it', () => {
       change('text-0001', [title('Ho\u0000me\u0007')]), change('text-0002', [set(['pages', 'fares', 'title'], `${'x'.repeat(78)}\ud83d`)], 'Half \ud83d of \u0000 one'),
       change('text-0003', [set(['pages', 'about', 'description'], 'A whole one 😀 stays,\tso do tabs\nand lines')]),
     ]);
-    expect(results.every((one) => one.sequence !== undefined)).toBeTrue();
+    expect(results.every((result) => result.sequence !== undefined)).toBeTrue();
     const { pages } = await site();
     expect([pages['home']!.title, pages['fares']!.title, pages['about']!.description]).toEqual(['Home', 'x'.repeat(78), 'A whole one 😀 stays,\tso do tabs\nand lines']);
     // Sent again, as a window does that had no answer: the same one, not another.
@@ -38,8 +38,8 @@ describe('Item 3: one edit never blocks or takes others with it', () => {
       change('batch-001', [title('First')]), change('batch-002', many), change('batch-003', tooMany, 'Far too much'), { id: 'batch-004', nonsense: true }, 7, change('no', [title('x')]),
       change('batch-005', [set(['pages', 'gone', 'title'], 'x')]), change('batch-006', [set(['brand', 'corners', 'card'], -1)]), change('batch-007', [title('Last')]),
     ]);
-    expect(results.map((one) => one.kind ?? 'saved')).toEqual(['saved', 'saved', 'invalid', 'invalid', 'invalid', 'invalid', 'gone', 'invalid', 'saved']);
-    expect(results.map((one) => one.id)).toEqual(['batch-001', 'batch-002', 'batch-003', 'batch-004', null, 'no', 'batch-005', 'batch-006', 'batch-007']);
+    expect(results.map((result) => result.kind ?? 'saved')).toEqual(['saved', 'saved', 'invalid', 'invalid', 'invalid', 'invalid', 'gone', 'invalid', 'saved']);
+    expect(results.map((result) => result.id)).toEqual(['batch-001', 'batch-002', 'batch-003', 'batch-004', null, 'no', 'batch-005', 'batch-006', 'batch-007']);
     expect(results[2]!.refused).toMatch(/cannot be read.*Nothing was changed/);
     expect((await site()).pages['home']!.title).toBe('Last');
   });

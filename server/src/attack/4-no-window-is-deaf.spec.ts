@@ -53,7 +53,7 @@ describe('Item 4: no window is deaf', () => {
         const { changes, sequence } = (await (await client.get(`/api/sites/ternhaven/changes?after=${got.length}`)).json()) as { changes: { sequence: number }[]; sequence: number };
         expect(sequence).toBe(EDITS);
         if (changes.length === 0) break;
-        got.push(...changes.map((one) => one.sequence));
+        got.push(...changes.map((change) => change.sequence));
         expect(rounds).toBeLessThan(10);
       }
       expect(got).toEqual(Array.from({ length: EDITS }, (_, i) => i + 1));

@@ -35,7 +35,7 @@ function faults(text: string): string[] {
         if (name === 'style') css(words, 'declarationList');
         else if (/[(\\]/.test(words) && name !== 'd' && !/^data:/.test(words)) css(words, 'value');
       }
-      if (node.tagName === 'style') css(node.children.map((one) => (one.type === 'text' ? one.value : '')).join(''), 'stylesheet');
+      if (node.tagName === 'style') css(node.children.map((child) => (child.type === 'text' ? child.value : '')).join(''), 'stylesheet');
     }
     if ('children' in node) node.children.forEach(visit);
   };

@@ -63,7 +63,7 @@ describe('Item 8: no 500 for what a client sends, and memory comes back', () => 
   it('4,000 hostile requests are each answered with a sentence', async () => {
     const roll = dice(20261128);
     const pick = <T>(list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
-    const routes = allRoutes({ database: openDatabase('postgresql://nobody@127.0.0.1:1/none'), door: doorOf(1), root: '.' } as unknown as Services).map((one) => one.declared).filter((one) => !one.path.includes('/events') && !(one.method === 'delete' && one.path === '/api/session'));
+    const routes = allRoutes({ database: openDatabase('postgresql://nobody@127.0.0.1:1/none'), door: doorOf(1), root: '.' } as unknown as Services).map((route) => route.declared).filter((one) => !one.path.includes('/events') && !(one.method === 'delete' && one.path === '/api/session'));
     const names = ['ternhaven', 'nobody', 'constructor', '__proto__', '%00', '%', '%ff%fe', '%ed%a0%80', 'a%0d%0ab', '..', '%2e%2e%2f', 'x'.repeat(3000), '-1', '99999999999', '%F0%9F%98%80', "'%3Bdrop", 'home', 'e-1', 'index.html'];
     const values: unknown[] = ['\u0000', '\ud800', 'x\udfffy', '😀', '', ' ', 'x'.repeat(100_000), 2 ** 31, 2 ** 53, -1, 1.5, 1e308, null, true, [], {}, [[[[[]]]]], { a: { b: 1 } }, '__proto__', 'constructor', "'; drop table sites; --", 'http://x', '2026-13-45', '\u202e', '%s%n', '../../x'];
     const deep = (n: number): string => `${'['.repeat(n)}${']'.repeat(n)}`;

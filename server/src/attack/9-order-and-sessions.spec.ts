@@ -18,11 +18,11 @@ describe('Item 9: sessions and the log', () => {
   it('are listed, and ended singly; with a session its streams end', async () => {
     const other = cookieOf(await signIn(client.server, await token(), 'Other/2'));
     const listed = ((await (await client.get('/api/sessions')).json()) as { sessions: { id: string; agent: string; current: boolean }[] }).sessions;
-    expect(listed.map((one) => [one.agent, one.current]).sort()).toEqual([['Other/2', false], [jasmine.any(String), true]] as never);
+    expect(listed.map((entry) => [entry.agent, entry.current]).sort()).toEqual([['Other/2', false], [jasmine.any(String), true]] as never);
     const stream = await fetch(`${client.server.address}/api/sites/ternhaven/events`, { headers: { cookie: other } });
     const reader = stream.body!.getReader();
     await reader.read();
-    expect((await client.send('DELETE', `/api/sessions/${listed.find((one) => !one.current)!.id}`)).status).toBe(204);
+    expect((await client.send('DELETE', `/api/sessions/${listed.find((entry) => !entry.current)!.id}`)).status).toBe(204);
     for (;;) if ((await reader.read()).done) break;
     expect((await fetch(`${client.server.address}/api/sites`, { headers: { cookie: other } })).status).toBe(401);
     expect((await client.get('/api/sites')).status).toBe(200);

@@ -23,7 +23,7 @@ describe('signing in', () => {
   it('uses a token up once, whoever comes first', async () => {
     const token = await makeSignInToken(database.db);
     const answers = await Promise.all(Array.from({ length: 8 }, () => useSignInToken(database.db, token)));
-    expect(answers.filter((one) => one !== undefined).length).toBe(1);
+    expect(answers.filter((answer) => answer !== undefined).length).toBe(1);
   });
   it('refuses a token that is too old, and clears it away with the next one', async () => {
     const token = await makeSignInToken(database.db);

@@ -79,11 +79,11 @@ async function columnsOf(client: PoolClient, { manifest }: BackupSummary): Promi
   const { rows } = await client.query<{ table_name: TableName; column_name: string }>("select table_name, column_name from information_schema.columns where table_schema = 'public'");
   const here = new Map<string, Set<string>>();
   for (const { table_name, column_name } of rows) here.set(table_name, (here.get(table_name) ?? new Set()).add(column_name));
-  return Object.fromEntries(TABLES.map((table) => [table, manifest.tables[table].columns.filter((one) => here.get(table)?.has(one))])) as Record<TableName, string[]>;
+  return Object.fromEntries(TABLES.map((table) => [table, manifest.tables[table].columns.filter((column) => here.get(table)?.has(column))])) as Record<TableName, string[]>;
 }
 
 async function insertRows(client: PoolClient, table: TableName, columns: readonly string[], rows: readonly unknown[]): Promise<void> {
-  const list = columns.map((one) => `"${one}"`).join(', ');
+  const list = columns.map((column) => `"${column}"`).join(', ');
   for (let at = 0; at < rows.length; at += 100)
     await client.query(`insert into "${table}" (${list}) select ${list} from jsonb_populate_recordset(null::"${table}", $1::jsonb)${table === 'users' ? ' on conflict do nothing' : ''}`, [JSON.stringify(rows.slice(at, at + 100))]);
 }

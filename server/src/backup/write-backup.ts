@@ -65,7 +65,7 @@ async function addTable(client: Client, table: TableName, add: (name: string, co
   const { rows: described } = await client.query<{ name: string }>("select column_name as name from information_schema.columns where table_schema = 'public' and table_name = $1 order by ordinal_position", [table]);
   const columns = described.map((one) => one.name);
   const bytes = table === 'files';
-  const kept = columns.filter((one) => !(bytes && one === 'bytes')).map((one) => `'${one}', t."${one}"`).join(', ');
+  const kept = columns.filter((column) => !(bytes && column === 'bytes')).map((column) => `'${column}', t."${column}"`).join(', ');
   await client.query(`declare rows no scroll cursor for select jsonb_build_object(${kept})::text as row${bytes ? ', t.hash, t.bytes' : ''} from "${table}" t`);
   let count = 0;
   let part = 0;

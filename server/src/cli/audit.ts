@@ -13,10 +13,10 @@ export const audit: Verb = {
     if (!target || positionals.length !== 1) throw new UseError('audit takes one site, folder or zip: ./yohaku audit ternhaven');
     const result = await audited(target, values, host);
     const counts = auditCounts(result);
-    const list = findings(result).flatMap((one) => describe(result, one));
+    const list = findings(result).flatMap((finding) => describe(result, finding));
     print(values.json, { ...counts, findings: list }, () => [
       `${plural(counts.places, 'place')}: ${counts.passed} passed, ${counts.failed} failed, ${counts.cannotTell} not yet measured`,
-      ...list.filter((one) => one.width === 1280).slice(0, 40).map((one) => `${one.page} ${one.place} (${one.state}): ${one.rule} ${one.found === null ? '' : cutDownText(one.found)}, needs ${one.needed}${one.fix ? `; fix: ${one.fix}` : ''}`),
+      ...list.filter((entry) => entry.width === 1280).slice(0, 40).map((entry) => `${entry.page} ${entry.place} (${entry.state}): ${entry.rule} ${entry.found === null ? '' : cutDownText(entry.found)}, needs ${entry.needed}${entry.fix ? `; fix: ${entry.fix}` : ''}`),
     ].join('\n'));
     return counts.failed > 0 ? 1 : 0;
   },

@@ -10,7 +10,7 @@ export const stamp = (now: Date): string => now.toISOString().slice(0, 19).repla
 
 /** Returns the content of a backup in words. */
 export const backupWords = ({ sites, changes, files, made }: BackupSummary): string =>
-  [`${plural(sites.length, 'site')}, ${plural(changes, 'edit')}, ${plural(files, 'file')}, of ${made}`, ...sites.map((one) => `${one.id}: ${one.name}, ${plural(one.pages, 'page')}, at edit ${one.sequence}`)].join('\n');
+  [`${plural(sites.length, 'site')}, ${plural(changes, 'edit')}, ${plural(files, 'file')}, of ${made}`, ...sites.map((site) => `${site.id}: ${site.name}, ${plural(site.pages, 'page')}, at edit ${site.sequence}`)].join('\n');
 
 export const backup: Verb = {
   async run(args, host) {

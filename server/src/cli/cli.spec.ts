@@ -85,7 +85,7 @@ describe('command line', () => {
     const audit = JSON.parse(out) as { places: number; passed: number; failed: number; cannotTell: number; findings: { rule: string; page: string; place: string; found: number; fix: string }[] };
     expect(code).toBe(1);
     expect(audit.passed + audit.failed + audit.cannotTell).toBe(audit.places);
-    expect(new Set(audit.findings.map((one) => `${one.page} ${one.place}`)).size).toBe(audit.failed);
+    expect(new Set(audit.findings.map((finding) => `${finding.page} ${finding.place}`)).size).toBe(audit.failed);
     // The first fix names its change and the swatch of the brand that it uses.
     expect(audit.findings[0]!.fix).toMatch(/^Eyebrow of \w+: (?!#)\w/);
     expect((await run('export', 'ternhaven', '--format', 'site', '-o', 'out')).code).toBe(0);

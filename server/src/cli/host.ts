@@ -71,6 +71,6 @@ export async function siteById(database: Database, id: string): Promise<StoredSi
   });
   for (const words of stored?.told ?? []) process.stderr.write(`yohaku: ${words}\n`);
   if (stored) return stored;
-  const known = (await listSites(database.db)).map((one) => one.id);
+  const known = (await listSites(database.db)).map((site) => site.id);
   throw new UseError(`there is no site “${id}”; ${known.length > 0 ? `there is ${known.join(', ')}` : 'the database is empty. Run ./yohaku start once'}.`);
 }

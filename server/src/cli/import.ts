@@ -35,7 +35,7 @@ export const importVerb: Verb = {
       const report = { taken: counts.added + counts.changed + counts.equal, added: paths('added').map((row) => row.key), changed: paths('changed').map((row) => row.key), left: paths('left').map((row) => ({ path: row.key, reason: row.note })) };
       print(values.json, report, () => [
         `${report.taken} taken: ${counts.added} added, ${counts.changed} changed, ${counts.equal} equal; ${counts.left} left`,
-        ...paths('added').map((row) => `added: ${row.key}`), ...paths('changed').map((row) => `changed: ${row.key}, ${row.before ?? ''} to ${row.after ?? ''}, ${row.places} places`), ...report.left.map((one) => `left: ${one.path}, ${one.reason}`),
+        ...paths('added').map((row) => `added: ${row.key}`), ...paths('changed').map((row) => `changed: ${row.key}, ${row.before ?? ''} to ${row.after ?? ''}, ${row.places} places`), ...report.left.map((entry) => `left: ${entry.path}, ${entry.reason}`),
       ].join('\n'));
       return counts.left > 0 ? 1 : 0;
     });

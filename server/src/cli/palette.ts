@@ -21,7 +21,7 @@ export const palette: Verb = {
     });
     for (const note of read.notes) process.stderr.write(`${note}\n`);
     const colors = read.colors.slice(0, most).map(({ hex, share, role, uses }) => ({ hex, share, role, ...(uses === null ? {} : { uses }) }));
-    print(values.json, colors, () => colors.map((one) => `${one.hex}  ${cutDownText(one.share * 100, 1).padStart(5)} %  ${one.role}`).join('\n'));
+    print(values.json, colors, () => colors.map((color) => `${color.hex}  ${cutDownText(color.share * 100, 1).padStart(5)} %  ${color.role}`).join('\n'));
     return 0;
   },
 };

@@ -11,7 +11,7 @@ export const reach: Verb = {
     const table = tokenTable(site.brand);
     if (token && !table.has(token)) throw new UseError(`there is no token “${token}” in ${id}. ./yohaku export ${id} --format css lists them.`);
     const list = (token ? [token] : [...table.keys()]).map((path) => reachOf(site, path));
-    print(values.json, list, () => list.map((one) => `${one.token}: used in ${plural(one.used, 'place')}${one.derived.length > 0 ? `; ${one.derived.join(', ')} follow it` : ''}`).join('\n'));
+    print(values.json, list, () => list.map((entry) => `${entry.token}: used in ${plural(entry.used, 'place')}${entry.derived.length > 0 ? `; ${entry.derived.join(', ')} follow it` : ''}`).join('\n'));
     return 0;
   },
 };

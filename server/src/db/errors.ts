@@ -16,10 +16,10 @@ const codeOf = (error: Error): string => {
  * has no room left or no connection to give. A later try can succeed.
  */
 export function isDatabaseDown(error: unknown): boolean {
-  for (const one of causes(error)) {
+  for (const cause of causes(error)) {
     // SQLSTATE classes: 08 connection, 53 resources (disk full, too many connections), 57P shut down, 58 system errors.
-    if (/^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN)$/.test(codeOf(one)) || /^(08|53|57P|58)/.test(codeOf(one)) || /^(XX000|XX001|XX002)$/.test(codeOf(one))) return true;
-    if (/Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout|Cannot use a pool after calling end|client is not queryable/i.test(one.message)) return true;
+    if (/^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN)$/.test(codeOf(cause)) || /^(08|53|57P|58)/.test(codeOf(cause)) || /^(XX000|XX001|XX002)$/.test(codeOf(cause))) return true;
+    if (/Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout|Cannot use a pool after calling end|client is not queryable/i.test(cause.message)) return true;
   }
   return false;
 }
@@ -38,12 +38,12 @@ export function isCrowded(error: unknown): boolean {
 
 /** Returns true for an error from a lock: the wait for it took too long (SQLSTATE 55P03), or two transactions waited for each other (40P01). A later try can succeed. */
 export function isLocked(error: unknown): boolean {
-  for (const one of causes(error)) if (/^(55P03|40P01)$/.test(codeOf(one))) return true;
+  for (const cause of causes(error)) if (/^(55P03|40P01)$/.test(codeOf(cause))) return true;
   return false;
 }
 
 /** Returns true if PostgreSQL refused a value itself: SQLSTATE 22 (no such text or number) or 23 (a constraint), 54 (too large). */
 export function isRefusedByDatabase(error: unknown): boolean {
-  for (const one of causes(error)) if (/^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(one))) return true;
+  for (const cause of causes(error)) if (/^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(cause))) return true;
   return false;
 }

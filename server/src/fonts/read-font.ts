@@ -83,7 +83,7 @@ function describe(font: Font, format: FontFormat): FontFile {
 
 /** Tags of the font's substitutions, from the table that lists them: asking for all features would set up a whole layout engine. */
 function substitutions(font: Font): string[] {
-  return (font as unknown as { GSUB?: { featureList: readonly { readonly tag: string }[] } }).GSUB?.featureList.map((one) => one.tag) ?? [];
+  return (font as unknown as { GSUB?: { featureList: readonly { readonly tag: string }[] } }).GSUB?.featureList.map((entry) => entry.tag) ?? [];
 }
 
 /** Number of the glyph for a character, 0 where there is none. A glyph of a woff2 font cannot be had without taking all outlines apart. */

@@ -89,7 +89,7 @@ describe('HTTP', () => {
       change('c-mixed1', ['brand', 'corners', 'card'], 4), change('c-mixed2', ['pages', 'nowhere', 'title'], 'x'), change('c-mixed3', ['brand', 'corners', 'card'], 9999),
     ] });
     const { results } = (await response.json()) as { results: { id: string; sequence?: number; refused?: string; kind?: string }[] };
-    expect(results.map((one) => [one.id, one.kind ?? 'saved'])).toEqual([['c-proto0', 'invalid'], ['c-op0000', 'invalid'], [null as never, 'invalid'], ['c-mixed1', 'saved'], ['c-mixed2', 'gone'], ['c-mixed3', 'invalid']]);
+    expect(results.map((result) => [result.id, result.kind ?? 'saved'])).toEqual([['c-proto0', 'invalid'], ['c-op0000', 'invalid'], [null as never, 'invalid'], ['c-mixed1', 'saved'], ['c-mixed2', 'gone'], ['c-mixed3', 'invalid']]);
     expect(results[5]!.refused).toContain('corners.card');
   });
 
@@ -123,7 +123,7 @@ describe('HTTP', () => {
     expect((await client.send('POST', '/api/sites/ternhaven/live', { number: 1 })).status).toBe(204);
     expect(await live()).toBe(first);
     const { publications } = (await (await client.get('/api/sites/ternhaven/publications')).json()) as { publications: { number: number; live: boolean }[] };
-    expect(publications.map((one) => [one.number, one.live])).toEqual([[2, false], [1, true]]);
+    expect(publications.map((publication) => [publication.number, publication.live])).toEqual([[2, false], [1, true]]);
     const zip = Buffer.from(await (await client.get('/api/sites/ternhaven/zip')).arrayBuffer());
     expect(zip.subarray(0, 2).toString()).toBe('PK');
     expect((await fetch(`${client.server.address}/live/ternhaven/nothing.html`)).status).toBe(404);

@@ -32,7 +32,7 @@ export function onlyOurs({ door }: Services): Middleware {
  */
 export function mount(routes: readonly Route[], services: Services): Router {
   const router = new Router({ sensitive: true, strict: true });
-  for (const one of routes) router[one.declared.method](one.declared.path, answer(one, services));
+  for (const route of routes) router[route.declared.method](route.declared.path, answer(route, services));
   return router;
 }
 

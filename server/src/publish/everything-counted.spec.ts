@@ -20,7 +20,7 @@ function paintedIn(html: string): Painted[] {
   const visit = (node: Nodes): void => {
     if (node.type === 'element') {
       const classes = [node.properties['className'] ?? []].flat().map(String);
-      if (node.properties['dataPlace'] !== undefined || PAINTED.test(node.tagName) || classes.some((one) => one.includes('--')))
+      if (node.properties['dataPlace'] !== undefined || PAINTED.test(node.tagName) || classes.some((className) => className.includes('--')))
         found.push({ place: node.properties['dataPlace'] === undefined ? undefined : String(node.properties['dataPlace']), tag: node.tagName, skipped: node.tagName === 'input' && ['hidden', 'checkbox', 'radio'].includes(String(node.properties['type'])) });
     }
     if ('children' in node) node.children.forEach(visit);
@@ -57,6 +57,6 @@ describe('every published file', () => {
       places += known.size;
     }
     expect(places).toBe(index.count);
-    expect(['list', 'item', 'answer', 'missing'].every((kind) => publishedPages(site).some((one) => one.kind === kind))).toBeTrue();
+    expect(['list', 'item', 'answer', 'missing'].every((kind) => publishedPages(site).some((page) => page.kind === kind))).toBeTrue();
   });
 });

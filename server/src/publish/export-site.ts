@@ -51,10 +51,10 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
   for (const family of familiesInUse(site.brand))
     if ('licence' in family) files.set(`fonts/${family.id}-licence.txt`, { bytes: await readDisk(join(root, 'node_modules', '@fontsource', family.id, 'LICENSE')), type: 'text/plain; charset=utf-8' });
   for (const [file, bytes] of await sharingPictures(apart, site, (face) => fontBytes(db, root, face))) files.set(file, { bytes, type: 'image/png' });
-  for (const one of Object.values(site.downloads)) {
-    const kept = await readFile(db, one.hash);
-    if (kept) files.set(downloadFile(one), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);
-    else without.push(`the download “${one.name}”`);
+  for (const download of Object.values(site.downloads)) {
+    const kept = await readFile(db, download.hash);
+    if (kept) files.set(downloadFile(download), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);
+    else without.push(`the download “${download.name}”`);
   }
   // A site with missing files is not published.
   if (without.length > 0) throw new ExportRefused(without);

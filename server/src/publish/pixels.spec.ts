@@ -16,7 +16,7 @@ describe('a publication with pixels sent along', () => {
   });
   afterEach(() => client.close());
   const publish = (pixels: unknown) => client.send('POST', '/api/sites/ternhaven/publications', { sequence: 0, pixels });
-  const verdicts = async () => ((await (await client.get('/api/sites/ternhaven/publications')).json()) as { publications: Publication[] }).publications.map((one) => one.verdict);
+  const verdicts = async () => ((await (await client.get('/api/sites/ternhaven/publications')).json()) as { publications: Publication[] }).publications.map((publication) => publication.verdict);
 
   it('is judged by them: nothing is left that cannot be told, and pale pictures fail pale texts', async () => {
     expect((await client.send('POST', '/api/sites/ternhaven/publications', { sequence: 0 })).status).toBe(201);

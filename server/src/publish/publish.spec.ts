@@ -68,8 +68,8 @@ describe('an exported site', () => {
     expect(await liveSite(database.db, 'ternhaven')).toBeUndefined();
     await Promise.all([publishSite(database, apart, site, 0, 'owner', ROOT), publishSite(database, apart, site, 0, 'owner', ROOT)]);
     const list = await listPublications(database.db, 'ternhaven');
-    expect(list.map((one) => one.number)).toEqual([2, 1]);
-    expect(list.filter((one) => one.live).length).toBe(1);
+    expect(list.map((entry) => entry.number)).toEqual([2, 1]);
+    expect(list.filter((entry) => entry.live).length).toBe(1);
     expect(list[0]!.verdict).toEqual(jasmine.objectContaining({ places: 1178, failed: 10 }) as never);
     expect(await makeLive(database, 'ternhaven', 1)).toBeTrue();
     expect(await makeLive(database, 'ternhaven', 99)).toBeFalse();

@@ -30,7 +30,7 @@ async function draw(apart: Apart, cards: readonly SharingCard[], bytesOf: BytesO
   for (let at = 0; at < missing.length; at += AT_ONCE) {
     const part = missing.slice(at, at + AT_ONCE);
     const orders = await Promise.all(part.map(async ({ card: { faces, uppercase, title, ...card } }): Promise<SharingOrder> => ({
-      ...SHARING, ...card, title: uppercase ? title.toUpperCase() : title, fonts: (await Promise.all(faces.map(bytesOf))).filter((one) => one !== undefined),
+      ...SHARING, ...card, title: uppercase ? title.toUpperCase() : title, fonts: (await Promise.all(faces.map(bytesOf))).filter((entry) => entry !== undefined),
     })));
     const answer = await apart.run<Uint8Array[]>('sharing', orders, LIMITS, TOLD);
     // A page goes out without one rather than not at all.

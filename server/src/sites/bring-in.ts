@@ -102,13 +102,13 @@ async function bringPictures(tx: Querier, apart: Apart, site: Site, files: Reado
 
 /** Downloads are taken from here where they are kept, else from the export, and looked into like any file that is sent. */
 async function bringDownloads(tx: Querier, site: Site, files: ReadonlyMap<string, Uint8Array>): Promise<Site['downloads']> {
-  const kept = await keptTypes(tx, Object.values(site.downloads).map((one) => one.hash));
+  const kept = await keptTypes(tx, Object.values(site.downloads).map((download) => download.hash));
   const made: Site['downloads'] = {};
-  for (const one of Object.values(site.downloads)) {
-    const found = kept.get(one.hash) === one.type ? undefined : files.get(downloadFile(one));
-    if (!found && kept.get(one.hash) !== one.type) throw new SiteRefused(`The download ${one.name} is neither on this server nor in the import. Import the whole export, as its ZIP or its folder.`);
+  for (const download of Object.values(site.downloads)) {
+    const found = kept.get(download.hash) === download.type ? undefined : files.get(downloadFile(download));
+    if (!found && kept.get(download.hash) !== download.type) throw new SiteRefused(`The download ${download.name} is neither on this server nor in the import. Import the whole export, as its ZIP or its folder.`);
     try {
-      made[one.id] = found ? { ...one, ...(await keepDownload(tx, downloadFile(one), Buffer.from(found))) } : one;
+      made[download.id] = found ? { ...download, ...(await keepDownload(tx, downloadFile(download), Buffer.from(found))) } : download;
     } catch (error) {
       throw error instanceof DownloadRefused ? new SiteRefused(error.message) : error;
     }

@@ -63,12 +63,12 @@ export async function saveChanges(database: Database, siteId: string, sent: read
   // Read first, outside of any transaction: one that cannot be read is taken back here.
   await loadSite(database, siteId);
   const results: SaveResult[] = [];
-  for (const one of sent) {
-    if ('refused' in one) {
-      results.push({ id: one.id, refused: one.refused, kind: 'invalid', issues: one.issues });
+  for (const entry of sent) {
+    if ('refused' in entry) {
+      results.push({ id: entry.id, refused: entry.refused, kind: 'invalid', issues: entry.issues });
       continue;
     }
-    const { change } = one;
+    const { change } = entry;
     try {
       const saved = await inSaveQueue(database, siteId, () => saveChange(database, siteId, change, author, windowId));
       if (saved) results.push({ id: change.id, ...saved });
@@ -91,8 +91,8 @@ async function refuseWithoutBytes(tx: Querier, before: Site, after: Site): Promi
   const wanted = new Map<string, { type: string; name: string; path: string }>();
   if (after.assets !== before.assets) for (const asset of Object.values(after.assets))
     if (asset.hash !== before.assets[asset.id]?.hash || asset.type !== before.assets[asset.id]?.type) wanted.set(asset.hash, { type: asset.type, name: asset.name, path: `assets.${asset.id}.hash` });
-  if (after.downloads !== before.downloads) for (const one of Object.values(after.downloads))
-    if (one.hash !== before.downloads[one.id]?.hash || one.type !== before.downloads[one.id]?.type) wanted.set(one.hash, { type: one.type, name: one.name, path: `downloads.${one.id}.hash` });
+  if (after.downloads !== before.downloads) for (const download of Object.values(after.downloads))
+    if (download.hash !== before.downloads[download.id]?.hash || download.type !== before.downloads[download.id]?.type) wanted.set(download.hash, { type: download.type, name: download.name, path: `downloads.${download.id}.hash` });
   if (after.brand.fonts !== before.brand.fonts) for (const family of Object.values(after.brand.fonts ?? {})) if (family !== before.brand.fonts?.[family.id])
     for (const face of family.faces) wanted.set(face.hash, { type: 'font/woff2', name: face.file, path: `brand.fonts.${family.id}.faces` });
   if (wanted.size === 0) return;

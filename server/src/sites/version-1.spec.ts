@@ -34,7 +34,7 @@ describe('a site of version 1', () => {
     expect(home!.overrides['v-page']).toEqual(jasmine.objectContaining({ place: 'home-promise:promise-b1/text', value: { kind: 'literal', css: '#654321' } }));
     expect(home!.overrides['v-name']!.place).toBe('header/name');
     expect(home!.overrides['v-own']!.place).toBe('home-know-b1/text');
-    expect(Object.values(now.shared.overrides).map((one) => one.place).sort()).toEqual(['footer/surface', 'promise:promise-b1/text']);
+    expect(Object.values(now.shared.overrides).map((override) => override.place).sort()).toEqual(['footer/surface', 'promise:promise-b1/text']);
     const set = new Set(pageTree(now, 'home').places.flatMap((place) => [place.id, place.usedId]));
     for (const one of [...Object.values(home!.overrides), ...Object.values(now.shared.overrides)]) expect(set).toContain(one.place);
     const { rows } = await client.databasePool.query<{ version: number }>("select (document->>'schemaVersion')::int as version from sites");

@@ -71,7 +71,7 @@ function paint(tally: ColorTally, name: string, svg: string, node: Element): boo
 
 /** Share of the opaque area nearest to each colour, as far as it can be told from it. */
 function sharesOf(colors: readonly ParsedColor[], { data }: Pixels): number[] {
-  const labs = colors.map((one) => rgb8ToOklab(one.rgb));
+  const labs = colors.map((color) => rgb8ToOklab(color.rgb));
   const counts = labs.map(() => 0);
   const known = new Map<number, number>();
   let total = 0;

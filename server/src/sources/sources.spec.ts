@@ -40,7 +40,7 @@ describe('reading sources', () => {
     const png = await sharp(Buffer.from(LOGO)).png().toBuffer();
     for (const bytes of [Buffer.from(LOGO), png, await sharp(png).webp({ lossless: true }).toBuffer()]) {
       const { colors, size } = await read('logo', bytes);
-      expect(colors.map((one) => one.hex)).toEqual(['#fbfaf6', '#b83a1e', '#0e3b43']);
+      expect(colors.map((color) => color.hex)).toEqual(['#fbfaf6', '#b83a1e', '#0e3b43']);
       expect(size).toEqual({ width: 200, height: 100 });
     }
     const { colors } = await read('logo', await sharp(png).flatten().jpeg({ quality: 95 }).toBuffer());
@@ -51,10 +51,10 @@ describe('reading sources', () => {
     const { kind, colors } = await read('mark.svg', svg(`<style>.a{fill:#0e3b43}</style><defs><linearGradient id="g"><stop stop-color="#f4ca25"/><stop offset="1" style="stop-color:#b83a1e"/></linearGradient></defs>
       <rect class="a" width="10" height="5"/><rect y="5" width="10" height="5" fill="url(#g)"/><g display="none"><rect fill="#123456" width="1" height="1"/></g>`));
     expect(kind).toBe('drawing');
-    expect(colors.map((one) => one.hex).sort()).toEqual(['#0e3b43', '#123456', '#b83a1e', '#f4ca25']);
+    expect(colors.map((color) => color.hex).sort()).toEqual(['#0e3b43', '#123456', '#b83a1e', '#f4ca25']);
     expect(colors[0]!.hex).toBe('#0e3b43');
     expect(colors[0]!.share).toBeGreaterThan(0.4);
-    expect(colors.find((one) => one.hex === '#123456')).toEqual(jasmine.objectContaining({ share: 0, why: jasmine.stringMatching(/not to be seen/) as unknown as string }));
+    expect(colors.find((color) => color.hex === '#123456')).toEqual(jasmine.objectContaining({ share: 0, why: jasmine.stringMatching(/not to be seen/) as unknown as string }));
   });
 
   it('tells a picture on a plate of its own from one that is cut out', async () => {
@@ -64,14 +64,14 @@ describe('reading sources', () => {
   });
 
   it('counts shapes without a fill as black', async () => {
-    expect((await read('mark.svg', svg('<path d="M0 0H10V10Z"/><circle r="2" fill="#b83a1e"/>'))).colors.map((one) => one.hex).sort()).toEqual(['#000000', '#b83a1e']);
+    expect((await read('mark.svg', svg('<path d="M0 0H10V10Z"/><circle r="2" fill="#b83a1e"/>'))).colors.map((color) => color.hex).sort()).toEqual(['#000000', '#b83a1e']);
   });
 
   it('reads a sheet by what each colour is for, with the lines it stands in', async () => {
     const css = ':root { --brand: #b83a1e; --paper: linen; }\n.hero { background: var(--paper); color: #0e3b43; }\n.note { color: #0e3b43; background-image: url("red.png"); }\n.btn { background: var(--brand); border: 1px solid rgb(0 0 0 / 0); }';
     const { kind, colors, lines } = await read('site.css', css);
     expect(kind).toBe('sheet');
-    const found = Object.fromEntries(colors.map((one) => [one.hex, one]));
+    const found = Object.fromEntries(colors.map((color) => [color.hex, color]));
     expect(Object.keys(found).sort()).toEqual(['#0e3b43', '#b83a1e', '#faf0e6']);
     expect([found['#0e3b43']!.role, found['#b83a1e']!.role, found['#faf0e6']!.role]).toEqual(['text', 'signal', 'ground']);
     expect(found['#0e3b43']!.uses).toBe(2);
@@ -81,14 +81,14 @@ describe('reading sources', () => {
 
   it('uses what stands around an error in a sheet, and names the line', async () => {
     const { colors, notes } = await read('broken.css', '.a { color: #b83a1e; }\n.b { color #0e3b43 }\n.c { color: #f1eadb; }');
-    expect(colors.map((one) => one.hex)).toContain('#b83a1e');
-    expect(colors.map((one) => one.hex)).toContain('#f1eadb');
+    expect(colors.map((color) => color.hex)).toContain('#b83a1e');
+    expect(colors.map((color) => color.hex)).toContain('#f1eadb');
     expect(notes.join(' ')).toMatch(/broken\.css, line 2/);
   });
 
   it('reads any text, longer lines cut around the colour', async () => {
     const { kind, colors, lines } = await read('Pasted text', `${'word '.repeat(60)}then #b83a1e and rgb(14 59 67), ${'more '.repeat(40)}`);
-    expect([kind, ...colors.map((one) => one.hex).sort()]).toEqual(['text', '#0e3b43', '#b83a1e']);
+    expect([kind, ...colors.map((color) => color.hex).sort()]).toEqual(['text', '#0e3b43', '#b83a1e']);
     for (const { spots, typed } of colors) expect(spots.map((spot) => lines[spot.line]!.text.slice(spot.from, spot.to))).toEqual([typed]);
   });
 
@@ -99,7 +99,7 @@ describe('reading sources', () => {
     });
     const { kind, colors, facts, notes } = await read('old.zip', zip);
     expect(kind).toBe('site');
-    expect(colors.map((one) => one.hex).sort()).toEqual(['#0e3b43', '#14211f', '#b83a1e', '#cfd9d6', '#fbfaf6']);
+    expect(colors.map((color) => color.hex).sort()).toEqual(['#0e3b43', '#14211f', '#b83a1e', '#cfd9d6', '#fbfaf6']);
     expect(facts).toBe('5 colours in 2 files');
     expect(notes.join(' ')).toMatch(/1 image .*1 other file/);
   });
@@ -146,11 +146,11 @@ describe('sources of a site', () => {
     expect((await add('e-1', 'logo.svg', LOGO)).status).toBe(200);
     expect((await add('e-2', 'Pasted text', '#b83a1e, #0e3b43')).status).toBe(200);
     expect(((await (await add('e-9', 'logo.svg', LOGO)).json()) as Source).id).toBe('e-1');
-    expect((await list()).map((one) => [one.id, one.kind, one.colors.length])).toEqual([['e-1', 'drawing', 3], ['e-2', 'text', 2]]);
+    expect((await list()).map((entry) => [entry.id, entry.kind, entry.colors.length])).toEqual([['e-1', 'drawing', 3], ['e-2', 'text', 2]]);
     expect((await client.send('PUT', '/api/sites/ternhaven/sources/e-1', { putAway: true })).status).toBe(204);
-    expect((await list()).map((one) => one.id)).toEqual(['e-2']);
+    expect((await list()).map((entry) => entry.id)).toEqual(['e-2']);
     await client.send('PUT', '/api/sites/ternhaven/sources/e-1', { putAway: false });
-    expect((await list()).map((one) => one.id)).toEqual(['e-1', 'e-2']);
+    expect((await list()).map((entry) => entry.id)).toEqual(['e-1', 'e-2']);
   });
   it('serves the picture as it was, and none for a text', async () => {
     await add('e-3', 'mark.svg', LOGO);

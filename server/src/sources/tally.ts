@@ -41,7 +41,7 @@ export class ColorTally {
   /** Colours by falling number of uses; at most as many as are listed. */
   colors(): SourceColor[] {
     const all = [...this.#entries.values()];
-    const total = all.reduce((sum, one) => sum + Math.max(1, one.uses), 0);
+    const total = all.reduce((sum, entry) => sum + Math.max(1, entry.uses), 0);
     return all
       .sort((one, other) => other.uses - one.uses || (hex(one.color.rgb) < hex(other.color.rgb) ? -1 : 1))
       .slice(0, SOURCE_LIMITS.colors)

@@ -69,10 +69,10 @@ export class UndoShelf<T extends Kept> {
   #index(site: string): Index {
     try {
       const kept = JSON.parse(this.#storage.getItem(indexKey(site)) ?? '{}') as { done?: unknown; undone?: unknown };
-      const names = (list: unknown) => (Array.isArray(list) ? list.filter((one): one is string => typeof one === 'string') : []);
+      const names = (list: unknown) => (Array.isArray(list) ? list.filter((entry): entry is string => typeof entry === 'string') : []);
       // Whole steps in one text, as they were kept before: taken apart once.
       for (const step of [kept.done, kept.undone].flat() as unknown[]) if (isStep(step)) this.#storage.setItem(stepKey(site, step.changeId), JSON.stringify(step));
-      const all = (list: unknown) => (Array.isArray(list) ? list.flatMap((one: unknown) => (isStep(one) ? [one.changeId] : [])) : []);
+      const all = (list: unknown) => (Array.isArray(list) ? list.flatMap((entry: unknown) => (isStep(entry) ? [entry.changeId] : [])) : []);
       return { done: [...all(kept.done), ...names(kept.done)], undone: [...all(kept.undone), ...names(kept.undone)] };
     } catch {
       return { done: [], undone: [] };

@@ -12,13 +12,13 @@ export function controlNamed(root: ParentNode, name: string): HTMLElement | unde
     const field = label.htmlFor && words(label.textContent) === name ? document.getElementById(label.htmlFor) : null;
     if (field && isShown(label.parentElement!)) return field;
   }
-  for (const one of root.querySelectorAll<HTMLElement>('[aria-label]')) {
-    if (one.getAttribute('aria-label') !== name || !isShown(one)) continue;
-    const taker = one.matches(FOCUSABLE) ? one : one.querySelector<HTMLElement>(FOCUSABLE);
+  for (const entry of root.querySelectorAll<HTMLElement>('[aria-label]')) {
+    if (entry.getAttribute('aria-label') !== name || !isShown(entry)) continue;
+    const taker = entry.matches(FOCUSABLE) ? entry : entry.querySelector<HTMLElement>(FOCUSABLE);
     if (taker) return taker;
   }
   // A button may go on with what it is about: "Lock", "Duplicate Paper", "Post box: 3 new".
   const buttons = [...root.querySelectorAll<HTMLElement>('button, a[href], [role=button]')].filter(isShown);
   const begins = new RegExp(`^${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
-  return buttons.find((one) => called(one) === name) ?? buttons.find((one) => begins.test(called(one)));
+  return buttons.find((button) => called(button) === name) ?? buttons.find((button) => begins.test(called(button)));
 }

@@ -73,7 +73,7 @@ export class Find {
     const typed = this.typed();
     const site = this.#site();
     if (!site) return [];
-    const ranked = this.#all().map((one) => ({ one, rank: typed.trim() === '' ? (one.kind === 'step' ? 1 : 0) : rank(one.label, typed, one.also) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST);
+    const ranked = this.#all().map((entry) => ({ one: entry, rank: typed.trim() === '' ? (entry.kind === 'step' ? 1 : 0) : rank(entry.label, typed, entry.also) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST);
     // Items are many: they are looked at only for what was typed.
     const items = typed.trim().length < 2 ? [] : Object.values(site.items).map((item) => ({ item, label: itemName(site.collections[item.collection]!, item) })).map((one) => ({ ...one, rank: rank(one.label, typed) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST_ITEMS)
       .map(({ item, label }): Found => ({ id: `item ${item.id}`, kind: 'item', label, reach: site.collections[item.collection]!.label, run: () => this.#item(item.id) }));

@@ -34,7 +34,7 @@ export class FirstStep {
   /** Begun, and not decided yet: most of its styles are as they were made up. */
   readonly #new = computed(() => {
     const styles = Object.values(this.#site()?.brand.styles ?? {});
-    return styles.filter((one) => one.provisional).length * 2 > styles.length;
+    return styles.filter((style) => style.provisional).length * 2 > styles.length;
   });
   readonly #key = computed(() => `${this.#site()?.id ?? ''}/${this.step()}`);
   protected readonly words = computed(() => (this.#new() && !this.#closed().includes(this.#key()) ? WORDS[this.step()] : ''));

@@ -60,7 +60,7 @@ function look(name: string, stands: () => boolean, isInPanel: boolean, found: (c
   const control = controlNamed(desk(), name);
   if (control) return found(control);
   if (looked >= BEFORE_MORE) {
-    const folded = [...desk().querySelectorAll<HTMLElement>('.yo-more[aria-expanded=false]')].find((one) => one.getClientRects().length > 0);
+    const folded = [...desk().querySelectorAll<HTMLElement>('.yo-more[aria-expanded=false]')].find((entry) => entry.getClientRects().length > 0);
     (folded ?? (isInPanel ? undefined : CLOSERS.map((closer) => controlNamed(desk(), closer)).find(Boolean)))?.click();
   }
   setTimeout(() => look(name, stands, isInPanel, found, looked + 1), LOOK_MS);

@@ -43,6 +43,6 @@ export class Kit {
   protected readonly found = computed(() => PAGES.filter((one) => one.toLowerCase().includes(this.typed().trim().toLowerCase())).map((one) => ({ id: one, kind: 'page', label: one, reach: '12 places' })));
 
   protected turn(value: string): void {
-    this.columns.update((columns) => new Set(columns.has(value) ? [...columns].filter((one) => one !== value) : [...columns, value]));
+    this.columns.update((columns) => new Set(columns.has(value) ? [...columns].filter((column) => column !== value) : [...columns, value]));
   }
 }

@@ -51,17 +51,17 @@ export class NewSite {
     if (have === 'colours') return namedColors(colours ?? '').slice(0, MOST);
     return have === 'logo' || have === 'brand' ? (this.file()?.colors ?? []) : [];
   });
-  protected readonly chips = computed(() => this.colors().map((one) => cssColor(one.rgb)));
+  protected readonly chips = computed(() => this.colors().map((color) => cssColor(color.rgb)));
   readonly #site = computed(() => {
     const { name = '', language = 'en', families = '', have } = this.#value();
     const label = name.trim() || 'Your site';
     const pairing = PAIRINGS[Number(families)];
     const brand = have === 'brand' ? this.file()?.brand : undefined;
-    return newSite({ id: freshSiteId(label, this.#others().map((one) => one.id)), name: label.slice(0, 80), language, colors: this.colors(), ...(families !== '' && pairing ? { families: pairing } : {}), ...(brand ? { brand } : {}) });
+    return newSite({ id: freshSiteId(label, this.#others().map((other) => other.id)), name: label.slice(0, 80), language, colors: this.colors(), ...(families !== '' && pairing ? { families: pairing } : {}), ...(brand ? { brand } : {}) });
   });
   protected readonly shown = computed(() => this.#safe.bypassSecurityTrustHtml(pageHtml(this.#site(), 'home', '/fonts/')));
   protected readonly decided = computed(() => {
-    const swatches = Object.values(this.#site().brand.swatches).filter((one) => one.provisional).length;
+    const swatches = Object.values(this.#site().brand.swatches).filter((swatch) => swatch.provisional).length;
     return this.#site().brand.families.provisional || swatches > 0 ? 'Anything left open gets a working default, marked provisional.' : '';
   });
   protected readonly nameProblem = computed(() => {
@@ -79,7 +79,7 @@ export class NewSite {
   }
 
   #named({ value }: AbstractControl<string>): ValidationErrors | null {
-    const problem = siteNameProblem(value, this.#others?.().map((one) => one.name) ?? []);
+    const problem = siteNameProblem(value, this.#others?.().map((other) => other.name) ?? []);
     return problem ? { name: problem } : null;
   }
 

@@ -45,7 +45,7 @@ export class PageCard {
       const sized = new ResizeObserver(() => this.scale.set(element.clientWidth / WIDTH));
       sized.observe(element);
       const seen = new IntersectionObserver((entries) => {
-        if (!entries.some((one) => one.isIntersecting)) return;
+        if (!entries.some((entry) => entry.isIntersecting)) return;
         seen.disconnect();
         this.near.set(true);
         void firstValueFrom(this.#api.standing(this.site().id)).then((one) => this.standing.set(one), () => {});

@@ -35,10 +35,10 @@ export class Shelf {
   protected readonly archive = signal(false);
   /** The open question of a site: delete, with its typed name, rename or copy. */
   protected readonly asked = signal<{ readonly id: string; readonly act: 'rename' | 'copy' | 'delete' } | null>(null);
-  protected readonly archived = computed(() => (this.sites() ?? []).filter((one) => one.archived).length);
+  protected readonly archived = computed(() => (this.sites() ?? []).filter((site) => site.archived).length);
   protected readonly shown = computed(() => {
     const sought = this.sought().trim().toLowerCase();
-    const found = (this.sites() ?? []).filter((one) => one.archived === this.archive() && (sought === '' || one.name.toLowerCase().includes(sought) || one.id.includes(sought)));
+    const found = (this.sites() ?? []).filter((site) => site.archived === this.archive() && (sought === '' || site.name.toLowerCase().includes(sought) || site.id.includes(sought)));
     return this.order() === 'name' ? found.sort((one, other) => one.name.localeCompare(other.name)) : found.sort((one, other) => other.editedAt.localeCompare(one.editedAt));
   });
   protected readonly count = plural;

@@ -27,7 +27,7 @@ export class BroughtFonts {
         if ('refused' in read) throw new Error(read.refused);
         const { family, face, notes } = read;
         this.#editor.commit((site) => addFontFace(site, { family, face }, freshId('font')));
-        const taken = Object.values(this.#editor.current()?.brand.fonts ?? {}).find((one) => one.faces.some((known) => known.hash === face.hash));
+        const taken = Object.values(this.#editor.current()?.brand.fonts ?? {}).find((font) => font.faces.some((known) => known.hash === face.hash));
         if (taken) families.add(taken.id);
         this.#say(`${file.name} is ${family.name} ${faceName(face)}.`, ...notes);
       } catch (error) {

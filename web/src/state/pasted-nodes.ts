@@ -40,5 +40,5 @@ function lookOf(node: Element): { look: PastedLook } | Record<string, never> {
 /** Plain text as paragraphs: an empty line between them, or each line one where there is none. */
 export function pastedText(text: string): PastedNode[] {
   const parts = /\n\s*\n/.test(text) ? text.split(/\n\s*\n/) : text.split('\n');
-  return parts.filter((one) => one.trim() !== '').map((one) => ({ tag: 'p', foreign: false, children: [one] }));
+  return parts.filter((part) => part.trim() !== '').map((part) => ({ tag: 'p', foreign: false, children: [part] }));
 }

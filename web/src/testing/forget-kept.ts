@@ -12,8 +12,8 @@ export async function forgetKept(site: string): Promise<void> {
   for (let quiet = 0; quiet < 3; quiet++) {
     await pendingStore.keep(site, LAST);
     const kept = await pendingStore.all(site);
-    if (kept.some((one) => one.id !== LAST.id)) quiet = -1;
-    await pendingStore.forget(new Set(kept.map((one) => one.id)));
+    if (kept.some((entry) => entry.id !== LAST.id)) quiet = -1;
+    await pendingStore.forget(new Set(kept.map((entry) => entry.id)));
   }
-  for (const one of await asideStore.all(site)) await asideStore.forget(site, one.change.id);
+  for (const entry of await asideStore.all(site)) await asideStore.forget(site, entry.change.id);
 }

@@ -42,8 +42,8 @@ export class TextField {
     if (!this.inHand()) return [];
     const wanted = (this.typed() ?? this.value()).trim().toLowerCase();
     const found: string[] = [];
-    for (const one of this.offers()) {
-      if (one.toLowerCase().includes(wanted)) found.push(one);
+    for (const offer of this.offers()) {
+      if (offer.toLowerCase().includes(wanted)) found.push(offer);
       if (found.length === MOST_LISTED) break;
     }
     return found;

@@ -24,7 +24,7 @@ class Host {
 describe('fields', () => {
   let fixture: ComponentFixture<Host>;
   const inputs = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('input')];
-  const alerts = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[role=alert]')].map((one) => one.textContent);
+  const alerts = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[role=alert]')].map((entry) => entry.textContent);
   const type = async (input: HTMLInputElement, text: string, key = 'Enter') => {
     input.value = text;
     input.dispatchEvent(new Event('input'));
@@ -85,7 +85,7 @@ describe('fields', () => {
   it('offer what has in it what is typed, a few of thousands, and only while somebody types there', async () => {
     document.body.append(fixture.nativeElement as HTMLElement);
     const [, , leads] = inputs();
-    const offered = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('option')].map((one) => one.value);
+    const offered = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('option')].map((entry) => entry.value);
     expect(offered()).toEqual([]);
     leads!.focus();
     await fixture.whenStable();
@@ -142,8 +142,8 @@ describe('fields', () => {
 
   it('show a figure cut off downwards, and a verdict rule only where it falls short', () => {
     const verdicts = [...(fixture.nativeElement as HTMLElement).querySelectorAll('yo-verdict')];
-    expect(verdicts.map((one) => one.textContent!.trim())).toEqual(['4.49', '7.00']);
-    expect(verdicts.map((one) => one.querySelectorAll('svg').length)).toEqual([1, 0]);
+    expect(verdicts.map((verdict) => verdict.textContent!.trim())).toEqual(['4.49', '7.00']);
+    expect(verdicts.map((verdict) => verdict.querySelectorAll('svg').length)).toEqual([1, 0]);
   });
 });
 
@@ -160,7 +160,7 @@ class ChoiceHost {
 describe('a choice', () => {
   let fixture: ComponentFixture<ChoiceHost>;
   const shown = () => (fixture.nativeElement as HTMLElement).querySelector('.ant-select-selection-item')?.textContent?.trim();
-  const offered = () => [...document.querySelectorAll('.ant-select-item-option')].map((one) => one.textContent!.trim());
+  const offered = () => [...document.querySelectorAll('.ant-select-item-option')].map((entry) => entry.textContent!.trim());
   const choose = async (text: string) => {
     const input = (fixture.nativeElement as HTMLElement).querySelector('input')!;
     const key = (name: string, code: number) => input.dispatchEvent(new KeyboardEvent('keydown', { key: name, keyCode: code, bubbles: true }));

@@ -29,9 +29,9 @@ export class SignIn {
       if (token) await firstValueFrom(this.#api.signIn(token));
       const sites = await firstValueFrom(this.#api.sites());
       const last = remembered(LAST_ADDRESS) ?? '';
-      const shelved = sites.filter((one) => !one.archived);
+      const shelved = sites.filter((site) => !site.archived);
       // Where one was; else the only site there is; else the shelf.
-      const address = sites.some((one) => one.id === readAddress(last)?.site) ? last : shelved.length === 1 ? `/sites/${shelved[0]!.id}` : '/';
+      const address = sites.some((site) => site.id === readAddress(last)?.site) ? last : shelved.length === 1 ? `/sites/${shelved[0]!.id}` : '/';
       await this.#router.navigateByUrl(address, { replaceUrl: true });
     } catch (error) {
       this.problem.set(failureWords(error));

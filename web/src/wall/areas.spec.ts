@@ -20,7 +20,7 @@ describe('painted areas', () => {
     new FramePainter(frame.contentDocument!, pageSource('more')).paint(site);
     const areas = measureAreas(frame.contentDocument!, site, 'more');
     const body = frame.contentDocument!.body.getBoundingClientRect();
-    const total = [...areas.values()].reduce((sum, one) => sum + one, 0);
+    const total = [...areas.values()].reduce((sum, area) => sum + area, 0);
     expect(Math.abs(total - body.width * body.height) / total).toBeLessThan(0.01);
     const card = frame.contentDocument!.querySelector('[data-place="tc/a/surface"]')!.getBoundingClientRect();
     const header = frame.contentDocument!.querySelector('header')!.getBoundingClientRect();
@@ -36,21 +36,21 @@ describe('the slip of a place', () => {
   const values = (id: string) => slipValues(site, siteIndex(site).byAddress.get(`home ${id}`)!);
 
   it('shows each value with its chain and how many places each token paints', () => {
-    const color = values('k/k1').find((one) => one.property === 'background-color')!;
+    const color = values('k/k1').find((value) => value.property === 'background-color')!;
     expect(color.chain.map((one) => one.path)).toEqual(['ground.pale.button.primary.fill.rest', 'color.core.brand']);
     expect(color.chain[1]!.places).toBeGreaterThan(color.chain[0]!.places);
     expect([color.standing, color.value]).toEqual(['bound', '#b83a1e']);
   });
   it('names a stray, and the token it looks like', () => {
-    const color = values('p/text').find((one) => one.property === 'color')!;
+    const color = values('p/text').find((value) => value.property === 'color')!;
     expect([color.standing, color.nearest!.path, color.nearest!.own]).toEqual(['stray', 'color.core.ink', true] as never);
   });
   it('shows a value that holds on phones alone, beside what the desktop has', () => {
-    const size = values('h/text').find((one) => one.property === 'font-size')!;
+    const size = values('h/text').find((value) => value.property === 'font-size')!;
     expect([size.standing, size.override!.band, size.value]).toEqual(['held', 'phone', '30.4, at 390 30'] as never);
   });
   it('rates a text against what is behind it, cut from the same figures as the audit', () => {
-    const color = values('h/text').find((one) => one.property === 'color')!;
+    const color = values('h/text').find((value) => value.property === 'color')!;
     expect(color.ratio!.needed).toBe(3);
     expect(color.ratio!.found).toBeGreaterThan(5);
   });

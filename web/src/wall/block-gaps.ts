@@ -61,7 +61,7 @@ export class BlockGaps {
       const children = [...element.children];
       // A block that shows nothing has no element: then it cannot be told which is which.
       if (column === undefined || children.length !== order.length) return [];
-      const rects = children.map((one) => one.getBoundingClientRect());
+      const rects = children.map((child) => child.getBoundingClientRect());
       const { left } = element.getBoundingClientRect();
       let last = -Infinity;
       return [null, ...order].map((after, at): Gap => {

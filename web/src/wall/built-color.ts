@@ -17,7 +17,7 @@ export function builtColor(document: Document, x: number, y: number): Rgb8 | und
   const layers: Rgb8[] = [];
   for (let element: Element | null = top; element; element = element.parentElement) {
     layers.push(...layersOf(element, x, y));
-    if (layers.some((one) => one.alpha >= 1)) break;
+    if (layers.some((layer) => layer.alpha >= 1)) break;
   }
   return layers.reduceRight((below, layer) => composite(layer, below), WHITE);
 }

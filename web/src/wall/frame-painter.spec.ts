@@ -63,11 +63,11 @@ describe('a frame on the wall', () => {
     const motion = { items: { calm: { id: 'calm', label: 'Calm', path: 'calm', duration: 2000, easing: [0, 0, 1, 1] } }, order: ['calm'], uses: { button: 'calm', link: 'calm', field: 'calm' } };
     const moving = applyChange(site, setValue(site, '', ['brand', 'motion'], motion)).site;
     painter.paint(moving);
-    const durations = () => [...frame.contentDocument!.querySelectorAll('body, body *')].map((one) => frame.contentWindow!.getComputedStyle(one)).filter((one) => one.transitionDuration !== '0s');
+    const durations = () => [...frame.contentDocument!.querySelectorAll('body, body *')].map((entry) => frame.contentWindow!.getComputedStyle(entry)).filter((one) => one.transitionDuration !== '0s');
     expect(durations()).toEqual([]);
     painter.still(false);
     // Only colours move, on live pages too.
-    expect(new Set(durations().map((one) => one.transitionProperty))).toEqual(new Set(['color, background-color, border-color']));
+    expect(new Set(durations().map((duration) => duration.transitionProperty))).toEqual(new Set(['color, background-color, border-color']));
     painter.still(true);
     // A frame that the browser does not draw never ends a transition: the new value has to be there at once.
     const before = color('header/name');
@@ -117,7 +117,7 @@ describe('a frame on the wall', () => {
   it('follows sections that are moved or taken away, and values set on places', () => {
     const moved = applyChange(site, { ops: [{ op: 'move', from: ['pages', 'home', 'sectionOrder'], to: ['pages', 'home', 'sectionOrder'], id: 's2', after: null, wasAfter: 's1' }] }).site;
     const first = frame.contentDocument!.querySelector('[data-part="s1"]');
-    const order = () => [...frame.contentDocument!.querySelectorAll('main > [data-part]')].map((one) => one.getAttribute('data-part'));
+    const order = () => [...frame.contentDocument!.querySelectorAll('main > [data-part]')].map((entry) => entry.getAttribute('data-part'));
     painter.paint(moved);
     expect(order()).toEqual(['s2', 's1']);
     // One that comes, goes, or changes its place leaves the others the elements they were.
@@ -144,7 +144,7 @@ describe('a frame on the wall', () => {
   it('shows one part alone when asked for one', () => {
     const other = new FramePainter(document.implementation.createHTMLDocument(), pageSource('home', 's1'));
     other.paint(site);
-    expect([...other.document.body.children].map((one) => one.getAttribute('data-part'))).toEqual(['s1']);
+    expect([...other.document.body.children].map((child) => child.getAttribute('data-part'))).toEqual(['s1']);
   });
 
   it('counts lines from the real layout', () => {

@@ -133,13 +133,13 @@ export class FramePainter {
     this.document.body.className = className;
     named(this.document.body, 'data-place', place);
     this.document.body.innerHTML = this.#source.html(site);
-    this.#html = new Map(this.#source.parts(site).map((one) => [one.id, one.html]));
+    this.#html = new Map(this.#source.parts(site).map((part) => [part.id, part.html]));
   }
 
   #rewrite(site: Site): boolean {
     const parts = this.#source.parts(site);
     const ids = [...this.#html.keys()];
-    const moved = parts.length !== ids.length || parts.some((one, i) => one.id !== ids[i]);
+    const moved = parts.length !== ids.length || parts.some((part, i) => part.id !== ids[i]);
     if (moved && !this.#arrange(parts)) {
       this.#write(site);
       return true;
@@ -158,7 +158,7 @@ export class FramePainter {
 
   /** Puts sections in their order, those that came anew among them, and takes out what went: the others stay the elements they were. @returns false where header or footer came or went */
   #arrange(parts: readonly { readonly id: string; readonly html: string }[]): boolean {
-    const wanted = new Map(parts.map((one) => [one.id, one.html]));
+    const wanted = new Map(parts.map((part) => [part.id, part.html]));
     const main = this.document.querySelector('main');
     if (!main || [...ENDS].some((id) => wanted.has(id) !== this.#html.has(id))) return false;
     for (const id of this.#html.keys()) if (!wanted.has(id)) this.document.querySelector(`[data-part="${id}"]`)?.remove();

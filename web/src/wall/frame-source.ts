@@ -14,7 +14,7 @@ export interface FrameSource {
 export function pageSource(page: string, part: string | null = null): FrameSource {
   const parts = (site: Site) => {
     const all = bodyParts(site, page);
-    return part === null ? all : all.filter((one) => one.id === part);
+    return part === null ? all : all.filter((entry) => entry.id === part);
   };
   return {
     has: (site) => anyPage(site, page) !== undefined,

@@ -44,7 +44,7 @@ export function oneFrameOn(hung: Hung, shall: readonly string[], kept: string | 
   const wanted = new Set(shall);
   if (hung.wide.size === 0) return wanted.size === 0 ? hung : { wide: wanted, narrow: wanted };
   if (kept !== null && wanted.has(kept) && !(hung.wide.has(kept) && hung.narrow.has(kept))) return { wide: new Set([...hung.wide, kept]), narrow: new Set([...hung.narrow, kept]) };
-  const without = (all: ReadonlySet<string>, id: string): ReadonlySet<string> => new Set([...all].filter((one) => one !== id));
+  const without = (all: ReadonlySet<string>, id: string): ReadonlySet<string> => new Set([...all].filter((entry) => entry !== id));
   // Frames are removed before new ones are added, so that there are never too many.
   if (hung.wide.size + hung.narrow.size >= 2 * wanted.size) {
     const goes = [...hung.narrow].find((id) => !wanted.has(id));

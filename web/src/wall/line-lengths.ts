@@ -20,7 +20,7 @@ export function readLineLengths(document: Document, site: Site, page: string, wi
       lines.set(foot, (lines.get(foot) ?? 0) + rect.width);
     }
     if (lines.size < 2) return [];
-    const sum = [...lines.values()].reduce((total, one) => total + one, 0);
+    const sum = [...lines.values()].reduce((total, line) => total + line, 0);
     return [{ page, place: place.id, width, rule: 'line-length', found: Math.round(((element.textContent ?? '').trim().length * Math.max(...lines.values())) / sum) }];
   });
 }

@@ -24,5 +24,5 @@ export function lostWords(document: Document, places: ReadonlyMap<string, Place>
     if (right > edge + 1) found.push({ place, how: 'out', px: Math.round(right - edge), element });
     else if (place.style && element.scrollWidth > element.clientWidth + 1 && document.defaultView!.getComputedStyle(element).overflowX === 'hidden') found.push({ place, how: 'cut', px: element.scrollWidth - element.clientWidth, element });
   }
-  return found.filter((one) => one.how === 'cut' || !found.some((other) => other !== one && other.how === 'out' && one.element.contains(other.element)));
+  return found.filter((entry) => entry.how === 'cut' || !found.some((other) => other !== entry && other.how === 'out' && entry.element.contains(other.element)));
 }

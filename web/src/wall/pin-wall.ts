@@ -60,7 +60,7 @@ export class PinWall {
   protected readonly hung = computed(() => {
     const { pin, sources } = this.#state();
     const site = this.#site();
-    const piece = sources.find((one) => one.id === pin?.sources);
+    const piece = sources.find((source) => source.id === pin?.sources);
     return pin && piece?.size && site?.pages[pin.page]
       ? { pin, piece, name: piece.name, title: site.pages[pin.page]!.title, height: (pin.width * piece.size.height) / piece.size.width, source: `/api/sites/${this.siteId()}/sources/${piece.id}/picture` }
       : undefined;

@@ -11,7 +11,7 @@ const ROOM = 260;
 const GAP = 3;
 /** The widths of a letter in a list and in the label above, and of the mark that opens a list, px. */
 const [LETTER, HEAD_LETTER, MARK] = [8, 6.2, 28];
-const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Math.max(label.length * HEAD_LETTER, Math.max(...options.map((one) => one.label.length)) * LETTER + MARK);
+const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Math.max(label.length * HEAD_LETTER, Math.max(...options.map((option) => option.label.length)) * LETTER + MARK);
 
 /** The choices of a place by its kind: variant and icon of a button, style and level of a text, cards in a row. */
 @Component({
@@ -62,7 +62,7 @@ export class SlipFields {
       const others = inHand(site, this.#desk().also).flatMap((place) => offeredFields(site, place).filter((one) => one.label === field.label && one.address.at(-1) === key));
       const addresses = new Map([field, ...others].map((one) => [one.address.join('/'), one]));
       const label = addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;
-      return inTurn(site, label, [...addresses.values()].map((one) => (now: Site) => setValue(now, '', one.address, one.kept(value))));
+      return inTurn(site, label, [...addresses.values()].map((address) => (now: Site) => setValue(now, '', address.address, address.kept(value))));
     });
   }
 }

@@ -55,7 +55,7 @@ export class SlipParts {
   /** The parts of all that is in hand, each once. */
   #all(site: Site, part: BlockPart): BlockPart[] {
     const key = (one: BlockPart) => [...one.record, one.id].join('/');
-    const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter((one) => key(one) !== key(part));
+    const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter((place) => key(place) !== key(part));
     return [part, ...others];
   }
   protected several(part: BlockPart): number {
@@ -91,7 +91,7 @@ export class SlipParts {
     this.#commit((site) => {
       const all = this.#all(site, part);
       if (all.length === 1) return make(site, part);
-      const order = all.map((one) => ({ one, at: (valueAt(site, one.order) as readonly string[]).indexOf(one.id) })).sort((one, other) => (last ? other.at - one.at : one.at - other.at));
+      const order = all.map((entry) => ({ one: entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) })).sort((one, other) => (last ? other.at - one.at : one.at - other.at));
       return inTurn(site, `${what} ${all.length} parts`, order.map(({ one }) => (now: Site) => make(now, one)));
     });
   }

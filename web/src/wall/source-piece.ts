@@ -99,7 +99,7 @@ export class SourcePiece {
     const shrink = Math.min(1, Math.sqrt(KEPT / (width * height)));
     this.#full = pixelsOf(image, Math.max(1, Math.round(width * shrink)), Math.max(1, Math.round(height * shrink)));
     const shown = pixelsOf(image, this.width(), SOURCE_HEIGHT);
-    this.#nearest.set(nearestColors(shown, this.sources().colors.map((one) => one.hex)));
+    this.#nearest.set(nearestColors(shown, this.sources().colors.map((color) => color.hex)));
   }
 
   protected point(event: PointerEvent): void {

@@ -130,7 +130,7 @@ export class Wall {
   protected readonly inGather = computed(() => this.desk().step === 'gather');
   protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
   readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
-  protected readonly pinned = computed(() => this.inGather() && this.#sources().some((one) => one.id === this.#pin()?.sources));
+  protected readonly pinned = computed(() => this.inGather() && this.#sources().some((source) => source.id === this.#pin()?.sources));
   protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
   protected readonly allHang = computed(() => !this.specimenHangs() && !this.sourcesHang() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang());
 

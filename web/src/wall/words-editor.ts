@@ -216,7 +216,7 @@ function rich(element: HTMLElement, before: readonly Inline[], place: Place, cha
   };
   const show = (runs: readonly Inline[]) => {
     known = [...known, ...runs];
-    const looks = new Map([...element.querySelectorAll('a, mark')].map((one) => [one.getAttribute('data-place'), one.className]));
+    const looks = new Map([...element.querySelectorAll('a, mark')].map((entry) => [entry.getAttribute('data-place'), entry.className]));
     const base = place.id.slice(0, place.id.lastIndexOf('/'));
     element.replaceChildren(...runs.map((run) => {
       const tag = 'link' in run ? 'a' : 'marked' in run ? 'mark' : 'mark' in run ? run.mark : undefined;

@@ -93,10 +93,10 @@ const rowOf = (place: Place): Omit<Row, 'rule' | 'verdict' | 'width' | 'state' |
 /** The worst width of each place, rule and state: what a queue shows once. */
 function rows(list: readonly (Finding & { before?: number | null })[]): Row[] {
   const worst = new Map<string, Finding & { before?: number | null }>();
-  for (const one of list) {
-    const key = `${one.place.page} ${one.place.id} ${one.rule} ${one.state}`;
+  for (const entry of list) {
+    const key = `${entry.place.page} ${entry.place.id} ${entry.rule} ${entry.state}`;
     const known = worst.get(key);
-    if (!known || shortfall(one) > shortfall(known) + 1e-9 || (one.width === 1280 && one.found === known.found)) worst.set(key, one);
+    if (!known || shortfall(entry) > shortfall(known) + 1e-9 || (entry.width === 1280 && entry.found === known.found)) worst.set(key, entry);
   }
   return [...worst.values()].map((one) => ({
     ...rowOf(one.place), rule: one.rule, verdict: one.verdict, width: one.width, state: one.state, found: one.found, needed: one.needed,
@@ -113,7 +113,7 @@ function report(now: Audit): AuditReport {
   const unknown = rows(findings(now, new Set(['cannot-tell']), MOST_UNKNOWN));
   const values = setValues(now.site);
   // A failure over an image belongs to that image, not to a background.
-  const pairs = new Set([...now.byGroup].flatMap(([group, judgements]) => (group.overPicture ? [] : judgements.filter((one) => one.verdict === 'fail' && one.rule.endsWith('contrast')).map((one) => one.tokens[0] ?? group))));
+  const pairs = new Set([...now.byGroup].flatMap(([group, judgements]) => (group.overPicture ? [] : judgements.filter((judgement) => judgement.verdict === 'fail' && judgement.rule.endsWith('contrast')).map((judgement) => judgement.tokens[0] ?? group))));
   const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
   return {
     tally: tally(now), counts, failing: failing.slice(0, MOST_ROWS), unknown: unknown.slice(0, MOST_ROWS),

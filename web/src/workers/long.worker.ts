@@ -16,7 +16,7 @@ addEventListener('message', ({ data }: MessageEvent<ToLong>) => {
 
 function brandFix(of: Site, locked: readonly string[], progress: (done: number, of: number) => void): BrandFix {
   const { moves, conflicts, movement, fixed } = fixBrand(of, new Set(locked), undefined, progress);
-  return { moves, movement, fixed, conflicts: conflicts.map((one) => ({ words: one.words, places: placesAmong(one.pairs.flatMap((pair) => pair.places.map((place) => ({ place })))).length })) };
+  return { moves, movement, fixed, conflicts: conflicts.map((conflict) => ({ words: conflict.words, places: placesAmong(conflict.pairs.flatMap((pair) => pair.places.map((place) => ({ place })))).length })) };
 }
 
 function answer(message: FromLong): void {

@@ -23,7 +23,7 @@ export class ReadPages {
       }
       if (!sheet.pixels) continue;
       const known = this.#pixels.get(key) ?? [];
-      const now = sheet.pixels.map((set) => known.find((one) => sameSet(one, set)) ?? set);
+      const now = sheet.pixels.map((set) => known.find((entry) => sameSet(entry, set)) ?? set);
       if (now.length === known.length && now.every((set, i) => set === known[i])) continue;
       this.#pixels.set(key, now);
       pixels = true;

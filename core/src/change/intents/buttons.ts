@@ -7,8 +7,8 @@ import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 export function addVariant(site: Site, like: string, id: string): Edit {
   const { variants, grounds } = site.brand;
   const known = Object.values(variants);
-  const label = uniqueName(`${variants[like]!.label} again`, known.map((one) => one.label));
-  const path = uniquePath(label, known.map((one) => one.path));
+  const label = uniqueName(`${variants[like]!.label} again`, known.map((entry) => entry.label));
+  const path = uniquePath(label, known.map((entry) => entry.path));
   const roles = buttonRoles(like);
   return {
     label: `New button variant ${label}`,
@@ -28,8 +28,8 @@ export function addVariant(site: Site, like: string, id: string): Edit {
 export function addSize(site: Site, like: string, id: string): Edit {
   const { sizes } = site.brand;
   const known = Object.values(sizes);
-  const label = uniqueName(`${sizes[like]!.label} again`, known.map((one) => one.label));
-  return { label: `New button size ${label}`, ops: [insertOp(site, ['brand', 'sizes'], ['brand', 'sizeOrder'], id, { ...sizes[like]!, id, label, path: uniquePath(label, known.map((one) => one.path)) }, like)] };
+  const label = uniqueName(`${sizes[like]!.label} again`, known.map((entry) => entry.label));
+  return { label: `New button size ${label}`, ops: [insertOp(site, ['brand', 'sizes'], ['brand', 'sizeOrder'], id, { ...sizes[like]!, id, label, path: uniquePath(label, known.map((entry) => entry.path)) }, like)] };
 }
 
 /** Addresses of the buttons that have a variant or a size. */

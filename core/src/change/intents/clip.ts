@@ -7,9 +7,9 @@ export function addClip(site: Site, page: string, { section, assets, downloads, 
   return {
     label: `${section.label} on ${site.pages[page]!.title}`,
     ops: [
-      ...assets.map((one) => insertOp(site, ['assets'], null, one.id, one)), ...downloads.map((one) => insertOp(site, ['downloads'], null, one.id, one)),
+      ...assets.map((asset) => insertOp(site, ['assets'], null, asset.id, asset)), ...downloads.map((download) => insertOp(site, ['downloads'], null, download.id, download)),
       insertOp(site, ['pages', page, 'sections'], ['pages', page, 'sectionOrder'], section.id, { id: section.id, own: section }, after),
-      ...values.map((one) => insertOp(site, ['pages', page, 'overrides'], null, one.id, one)),
+      ...values.map((value) => insertOp(site, ['pages', page, 'overrides'], null, value.id, value)),
     ],
   };
 }

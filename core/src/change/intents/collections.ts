@@ -16,7 +16,7 @@ const itemOrder = (collection: string): string[] => ['collections', collection, 
 export function addCollection(site: Site, id: string, label: string): Edit {
   const others = Object.values(site.collections);
   const made: Collection = {
-    id, label: uniqueName(label, others.map((one) => one.label)), path: uniquePath(label, [...others.map((one) => one.path), ...Object.values(site.pages).map((page) => page.file.replace(/\.html$/, ''))], 'items'),
+    id, label: uniqueName(label, others.map((other) => other.label)), path: uniquePath(label, [...others.map((other) => other.path), ...Object.values(site.pages).map((page) => page.file.replace(/\.html$/, ''))], 'items'),
     fields: { name: { id: 'name', label: 'Name', kind: 'line' }, text: { id: 'text', label: 'Text', kind: 'text' } }, fieldOrder: ['name', 'text'], itemOrder: [],
   };
   return { label: `Add collection ${made.label}`, ops: [insertOp(site, RECORD, ORDER, id, made)] };

@@ -9,7 +9,7 @@ export function addDownload(site: Site, download: Download): Edit | undefined {
 }
 
 /** The download of some bytes, by their hash. */
-export const sameDownload = (site: Site, hash: string): Download | undefined => Object.values(site.downloads).find((one) => one.hash === hash);
+export const sameDownload = (site: Site, hash: string): Download | undefined => Object.values(site.downloads).find((download) => download.hash === hash);
 
 /** A download with how often something leads to it, and where. */
 export interface KeptDownload { readonly download: Download; readonly uses: number; readonly where: readonly string[] }

@@ -40,6 +40,6 @@ export function stepOp(site: Site, order: readonly string[], id: string, steps: 
   const at = list.indexOf(id);
   const target = at + steps;
   if (at < 0 || target < 0 || target >= list.length) return undefined;
-  const rest = list.filter((one) => one !== id);
+  const rest = list.filter((entry) => entry !== id);
   return { op: 'move', from: [...order], to: [...order], id, after: rest[target - 1] ?? null, wasAfter: list[at - 1] ?? null };
 }

@@ -66,7 +66,7 @@ export function planFieldKind(site: Site, collection: string, field: string, kin
 export function setOptions(site: Site, collection: string, field: string, given: readonly string[]): Edit {
   const of = site.collections[collection]!;
   const { label, options: before = [] } = of.fields[field]!;
-  const options = [...new Set(given.map((one) => one.trim()).filter(Boolean))];
+  const options = [...new Set(given.map((entry) => entry.trim()).filter(Boolean))];
   const renamed = new Map(before.length === options.length ? before.flatMap((was, i) => (was !== options[i] && !options.includes(was) && !before.includes(options[i]!) ? [[was, options[i]!] as const] : [])) : []);
   const ops: Op[] = [setOp(site, ['collections', collection, 'fields', field, 'options'], options)];
   for (const item of renamed.size > 0 ? itemsOf(site, of) : []) {

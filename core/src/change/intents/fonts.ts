@@ -16,7 +16,7 @@ export interface ReadFace {
  */
 export function addFontFace(site: Site, read: ReadFace, id: string): Edit {
   const fonts = site.brand.fonts ?? {};
-  const known = Object.values(fonts).find((one) => one.name.toLowerCase() === read.family.name.toLowerCase());
+  const known = Object.values(fonts).find((font) => font.name.toLowerCase() === read.family.name.toLowerCase());
   const same = (face: ReadFace['face']) => face.italic === read.face.italic && face.weight[0] === read.face.weight[0] && face.weight[1] === read.face.weight[1];
   const label = `Import ${read.family.name} ${faceName(read.face)}`;
   if (!known) return { label, ops: [setOp(site, ['brand', 'fonts'], { ...fonts, [id]: { ...read.family, id, faces: [read.face] } })] };

@@ -62,7 +62,7 @@ export function nestMenuEntry(site: Site, id: string, inwards: boolean): Edit | 
   }
   if (item.under === undefined) return undefined;
   const rest = order.filter((one) => one !== id);
-  const last = rest.filter((one) => one === item.under || items[one]!.under === item.under).at(-1)!;
+  const last = rest.filter((entry) => entry === item.under || items[entry]!.under === item.under).at(-1)!;
   const moved: Op = { op: 'move', from: ORDER, to: ORDER, id, after: last, wasAfter: order[order.indexOf(id) - 1] ?? null };
   return { label: `${item.label} out of ${items[item.under]!.label}`, ops: [setOp(site, [...RECORD, id, 'under'], undefined), ...(moved.after === moved.wasAfter ? [] : [moved])] };
 }
@@ -91,7 +91,7 @@ function under(site: Site, id: string, above: string): Edit | undefined {
 export function dragMenuEntry(site: Site, id: string, at: number, inwards: boolean): Edit | undefined {
   const { items } = site.shared.header;
   const moved = [id, ...siblings(site, id)];
-  const rest = menuEntries(site).map((one) => one.id).filter((one) => !moved.includes(one));
+  const rest = menuEntries(site).map((entry) => entry.id).filter((one) => !moved.includes(one));
   const before = rest[at - 1];
   const above = inwards && before !== undefined ? (items[before]!.under ?? before) : undefined;
   const wanted = [...rest.slice(0, at), ...moved, ...rest.slice(at)];
@@ -114,7 +114,7 @@ export function sayNotice(site: Site, words: string): Edit {
 
 /** Takes an entry from the menu; its page stays, and what is under it moves up. */
 export function removeMenuEntry(site: Site, id: string): Edit {
-  return { label: `Remove ${site.shared.header.items[id]!.label} from the menu`, ops: [...siblings(site, id).map((one) => setOp(site, [...RECORD, one, 'under'], undefined)), removeOp(site, RECORD, ORDER, id)] };
+  return { label: `Remove ${site.shared.header.items[id]!.label} from the menu`, ops: [...siblings(site, id).map((sibling) => setOp(site, [...RECORD, sibling, 'under'], undefined)), removeOp(site, RECORD, ORDER, id)] };
 }
 
 /** Takes the entries of a page from the menu. */

@@ -6,9 +6,9 @@ import { insertOp, removeOp, setOp, type Edit } from './edit.ts';
 export function addMotion(site: Site, id: string): Edit {
   const { motion } = site.brand;
   const known = Object.values(motion?.items ?? {});
-  const label = uniqueName(known.length === 0 ? 'Quick' : 'Motion', known.map((one) => one.label));
+  const label = uniqueName(known.length === 0 ? 'Quick' : 'Motion', known.map((entry) => entry.label));
   const last = motion?.items[motion.order.at(-1) ?? ''];
-  const made: Motion = { id, label, path: uniquePath(label, known.map((one) => one.path)), duration: last?.duration ?? 120, easing: last?.easing ?? [0, 0, 0.58, 1] };
+  const made: Motion = { id, label, path: uniquePath(label, known.map((entry) => entry.path)), duration: last?.duration ?? 120, easing: last?.easing ?? [0, 0, 0.58, 1] };
   return {
     label: `New motion ${label}`,
     ops: motion ? [insertOp(site, ['brand', 'motion', 'items'], ['brand', 'motion', 'order'], id, made)] : [setOp(site, ['brand', 'motion'], { items: { [id]: made }, order: [id], uses: { button: id, link: id, field: null } })],
@@ -30,7 +30,7 @@ export function readEasing(text: string): Motion['easing'] | undefined {
   const keyword = EASINGS[plain];
   if (keyword) return [...keyword];
   const numbers = plain.split(/[\s,]+/).map(Number);
-  if (numbers.length !== 4 || numbers.some((one) => !Number.isFinite(one))) return undefined;
+  if (numbers.length !== 4 || numbers.some((number) => !Number.isFinite(number))) return undefined;
   const [x1, y1, x2, y2] = numbers as [number, number, number, number];
   return x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1 || Math.min(y1, y2) < -2 || Math.max(y1, y2) > 3 ? undefined : [x1, y1, x2, y2];
 }

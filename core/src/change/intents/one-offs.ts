@@ -36,9 +36,9 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   if (!address || !now || values.length === 0) return undefined;
   const { brand } = site;
   const variants = Object.values(brand.variants);
-  const label = uniqueName(`${brand.variants[now]!.label} apart`, variants.map((one) => one.label));
-  const ops: Op[] = [insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path: uniquePath(label, variants.map((one) => one.path)) }, now)];
-  const own = new Map(values.map((one) => [buttonRole(id, PART_OF[one.property]!, 'rest'), roleValue(site, one)]));
+  const label = uniqueName(`${brand.variants[now]!.label} apart`, variants.map((variant) => variant.label));
+  const ops: Op[] = [insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path: uniquePath(label, variants.map((variant) => variant.path)) }, now)];
+  const own = new Map(values.map((value) => [buttonRole(id, PART_OF[value.property]!, 'rest'), roleValue(site, value)]));
   for (const ground of Object.values(brand.grounds)) {
     const made = buttonRoles(now).map((role, i) => ({ role: buttonRoles(id)[i]!, value: ground.roles[role] })).filter((one) => one.value !== undefined);
     for (const { role, value } of made) if (!(ground.id === at.ground && own.has(role))) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], renamed(value!, now, id)));
@@ -47,7 +47,7 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   const edge = (variant: string) => buttonRole(variant, 'edge', 'rest');
   if (own.has(buttonRole(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.roles[edge(now)]) own.set(edge(id), { kind: 'same', role: edge(now) });
   for (const [role, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'roles', role], value));
-  ops.push(setOp(site, [...address, 'variant'], id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id)));
+  ops.push(setOp(site, [...address, 'variant'], id), ...values.map((value) => removeOp(site, at.anchor.record, null, value.id)));
   return { label: `Make variant ${label}`, ops };
 }
 
@@ -78,11 +78,11 @@ export function splitStyle(site: Site, at: OneOff, styled: readonly string[], id
   if (!style || values.length === 0) return undefined;
   const styles = Object.values(site.brand.styles);
   const label = uniqueName(`${style.label} apart`, styles.map((one) => one.label));
-  const fields = Object.assign({}, ...values.map((one) => STYLE_FIELD[one.property]!((one.value as { css: string }).css))) as Partial<TextStyle>;
+  const fields = Object.assign({}, ...values.map((value) => STYLE_FIELD[value.property]!((value.value as { css: string }).css))) as Partial<TextStyle>;
   const made: TextStyle = { ...style, ...fields, id, label, path: uniquePath(label, styles.map((one) => one.path)), levels: [] };
   return {
     label: `Style ${label} of one text`,
-    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, styled, id), ...values.map((one) => removeOp(site, at.anchor.record, null, one.id))],
+    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, styled, id), ...values.map((value) => removeOp(site, at.anchor.record, null, value.id))],
   };
 }
 

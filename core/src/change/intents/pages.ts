@@ -23,10 +23,10 @@ function copySection(section: Section, id: string): { readonly copy: Section; re
 /** Returns the overrides of the copied sections and blocks under their new ids; other overrides are dropped. */
 function copiedValues(values: Readonly<Record<string, Override>>, owner: (was: string) => string | undefined, id: string, from = 0): Override[] {
   const copies: Override[] = [];
-  for (const one of Object.values(values)) {
-    const [was = '', ...within] = one.place.split('/');
+  for (const value of Object.values(values)) {
+    const [was = '', ...within] = value.place.split('/');
     const now = owner(was);
-    if (now !== undefined) copies.push({ ...one, id: `${id}-o${from + copies.length + 1}`, place: [now, ...within].join('/') });
+    if (now !== undefined) copies.push({ ...value, id: `${id}-o${from + copies.length + 1}`, place: [now, ...within].join('/') });
   }
   return copies;
 }
@@ -55,7 +55,7 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
         for (const [was, now] of copied.renamed) renamed.set(was, now);
         return { id: entryId, own: copied.copy };
       })
-    : kind.sections.filter((one) => canLayIn(site, one)).map((one, i) => ({ id: `${id}-s${i + 1}`, own: layIn(site, one, `${id}-s${i + 1}`, { headed: i > 0, ...(i === 0 && kind !== PAGE_KINDS.plain ? { title } : {}) }) }));
+    : kind.sections.filter((section) => canLayIn(site, section)).map((section, i) => ({ id: `${id}-s${i + 1}`, own: layIn(site, section, `${id}-s${i + 1}`, { headed: i > 0, ...(i === 0 && kind !== PAGE_KINDS.plain ? { title } : {}) }) }));
   const { header, footer } = site.shared;
   const stays = new Set(['page', header.id, footer.id, ...Object.keys(footer.blocks)]);
   const owner = (was: string): string | undefined => {
@@ -68,7 +68,7 @@ export function addPage(site: Site, id: string, copyOf: string | null, kind: Pag
   const page: Page = {
     ...(source?.under === undefined ? {} : { under: source.under }), ...(source?.header === undefined ? {} : { header: source.header }), ...(source?.footer === undefined ? {} : { footer: source.footer }), ...(source?.without === undefined ? {} : { without: source.without }),
     id, title, description: '', file: `${uniquePath(title, takenPaths(site, pages), 'page')}.html`,
-    sectionOrder: entries.map((one) => one.id), sections: Object.fromEntries(entries.map((one) => [one.id, one])), overrides: Object.fromEntries(overrides.map((one) => [one.id, one])),
+    sectionOrder: entries.map((entry) => entry.id), sections: Object.fromEntries(entries.map((entry) => [entry.id, entry])), overrides: Object.fromEntries(overrides.map((override) => [override.id, override])),
   };
   return { label: `Add page ${title}`, ops: [insertOp(site, ['pages'], ['pageOrder'], id, page, copyOf ?? undefined)] };
 }
@@ -104,7 +104,7 @@ const formerOps = (site: Site, id: string, former: readonly string[]): Op[] => {
 
 /** An address that a page takes leads on to no other any more. */
 function givenUp(site: Site, id: string, file: string): Op[] {
-  return Object.values(site.pages).filter((one) => one.id !== id && one.former?.includes(file)).flatMap((one) => formerOps(site, one.id, one.former!.filter((was) => was !== file)));
+  return Object.values(site.pages).filter((page) => page.id !== id && page.former?.includes(file)).flatMap((page) => formerOps(site, page.id, page.former!.filter((was) => was !== file)));
 }
 
 /** Puts a page under another, or (null) under none. @throws ChangeRefused when one of the two is the home page, or that one is under another itself, or this one has pages under it */
@@ -120,7 +120,7 @@ export const pagesUnder = (site: Site, id: string): string[] => site.pageOrder.f
 
 /** The address that a title gives, other pages' left out. */
 function addressFor(site: Site, title: string, id: string): string {
-  return `${uniquePath(title, takenPaths(site, Object.values(site.pages).filter((one) => one.id !== id)), 'page')}.html`;
+  return `${uniquePath(title, takenPaths(site, Object.values(site.pages).filter((page) => page.id !== id)), 'page')}.html`;
 }
 
 /** Addresses that no page can have any more, without their ending: those of pages, of items, and of the specimen. */
@@ -151,7 +151,7 @@ export function removePage(site: Site, id: string): Edit {
   const page = site.pages[id]!;
   if (page.file === 'index.html') throw new ChangeRefused('in-use', 'The home page cannot be deleted. It is what visitors see first.');
   const home = Object.values(site.pages).find((one) => one.file === 'index.html')!.id;
-  const ops: Op[] = [...removeFromMenu(site, id).ops, ...Object.values(site.collections).filter((one) => one.page === id).map((one) => setOp(site, ['collections', one.id, 'page'], undefined))];
+  const ops: Op[] = [...removeFromMenu(site, id).ops, ...Object.values(site.collections).filter((collection) => collection.page === id).map((collection) => setOp(site, ['collections', collection.id, 'page'], undefined))];
   if (pageUses(site, id).links > 0) ops.push(redirectOp('page', id, home));
   for (const one of pagesUnder(site, id)) ops.push(setOp(site, ['pages', one, 'under'], undefined));
   ops.push(removeOp(site, ['pages'], ['pageOrder'], id));
@@ -180,7 +180,7 @@ export function duplicateSection(site: Site, page: string, entry: string, id: st
   const values = [...used, ...copiedValues(site.pages[page]!.overrides, prefix('shared' in source ? `${entry}:` : ''), id, used.length)];
   return {
     label: `Duplicate ${section.label}`,
-    ops: [insertOp(site, record, order, id, { id, own: copy }, entry), ...values.map((one) => insertOp(site, ['pages', page, 'overrides'], null, one.id, one))],
+    ops: [insertOp(site, record, order, id, { id, own: copy }, entry), ...values.map((value) => insertOp(site, ['pages', page, 'overrides'], null, value.id, value))],
   };
 }
 
@@ -196,13 +196,13 @@ export function keepSection(site: Site, page: string, entry: string, kept: strin
   if ('shared' in source) throw new ChangeRefused('in-use', 'This section is already reused; an edit changes every page that has it.');
   const [record, order] = sectionLists(page);
   const { copy, renamed } = copySection(source.own, kept);
-  const label = uniqueName(source.own.label, Object.values(site.shared.sections).map((one) => one.label));
+  const label = uniqueName(source.own.label, Object.values(site.shared.sections).map((section) => section.label));
   const values = copiedValues(site.pages[page]!.overrides, (was) => (renamed.has(was) ? `${kept}:${renamed.get(was)!}` : undefined), kept);
   return {
     label: `Keep ${label}`,
     ops: [
       insertOp(site, ['shared', 'sections'], null, kept, { ...copy, label }), insertOp(site, record, order, id, { id, shared: kept }, entry),
-      ...values.map((one) => insertOp(site, ['shared', 'overrides'], null, one.id, one)), removeOp(site, record, order, entry),
+      ...values.map((value) => insertOp(site, ['shared', 'overrides'], null, value.id, value)), removeOp(site, record, order, entry),
     ],
   };
 }
@@ -249,7 +249,7 @@ export function removeKept(site: Site, kept: string, own: boolean, fresh: () => 
 
 /** Pages that have a kept section, in page order. */
 export function pagesWith(site: Site, kept: string): string[] {
-  return site.pageOrder.filter((id) => site.pages[id]!.header === kept || site.pages[id]!.footer === kept || Object.values(site.pages[id]!.sections).some((one) => 'shared' in one && one.shared === kept));
+  return site.pageOrder.filter((id) => site.pages[id]!.header === kept || site.pages[id]!.footer === kept || Object.values(site.pages[id]!.sections).some((section) => 'shared' in section && section.shared === kept));
 }
 
 export function moveSection(site: Site, page: string, entry: string, steps: -1 | 1): Edit | undefined {

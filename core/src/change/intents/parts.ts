@@ -116,7 +116,7 @@ export function turnBlock(site: Site, part: BlockPart, kind: 'text' | 'list' | '
   if (!content || !TURNS[block.kind]?.includes(kind)) return undefined;
   const { running, lead, fine } = stylesByRole(site.brand);
   const lines = linesOf(content).map((line, i) => ({ id: `i${i + 1}`, content: line }));
-  const made: Block = kind === 'list' ? { kind, id, style: block.kind === 'text' && block.level === null ? block.style : running, ordered: false, order: lines.map((one) => one.id), items: Object.fromEntries(lines.map((one) => [one.id, one])) }
+  const made: Block = kind === 'list' ? { kind, id, style: block.kind === 'text' && block.level === null ? block.style : running, ordered: false, order: lines.map((line) => line.id), items: Object.fromEntries(lines.map((line) => [line.id, line])) }
     : kind === 'quote' ? { kind, id, style: lead, content: [...content], source: '', sourceStyle: fine }
     : { kind, id, style: block.kind === 'list' ? block.style : running, level: null, content: [...content] };
   return { label: `${kindOf(block)!.label} as ${kindOf(made)!.label.toLowerCase()}`, ops: [insertOp(site, part.record, part.order, id, made, part.id), removeOp(site, part.record, part.order, part.id)] };

@@ -7,7 +7,7 @@ import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 export function pictureOf(site: Site, source: Source, id: string): Asset | undefined {
   const { picture, size } = source;
   if (!picture || !size) return undefined;
-  const known = Object.values(site.assets).find((one) => one.hash === picture.hash);
+  const known = Object.values(site.assets).find((asset) => asset.hash === picture.hash);
   const colors = source.colors.map(({ hex, share }) => ({ hex, share }));
   return known ?? { id, name: source.name.slice(0, 80), hash: picture.hash, type: picture.type as Asset['type'], ...size, ...(colors.length > 0 ? { colors } : {}) };
 }

@@ -13,7 +13,7 @@ export function addOverride(site: Site, { record, place }: Anchor, value: Omit<O
   const override: Override = { ...value, place };
   const kept = valueAt(site, record) as Record<string, Override> | undefined;
   if (!kept) throw new ChangeRefused('invalid', `${placeLabel} is on a generated page and cannot have its own value. Nothing was changed; change its style or background instead.`);
-  const same = Object.values(kept).find((one) => one.place === override.place && one.property === override.property && one.band === override.band);
+  const same = Object.values(kept).find((entry) => entry.place === override.place && entry.property === override.property && entry.band === override.band);
   const label = `${override.property} of ${placeLabel}`;
   if (same) return { label, ops: [setOp(site, [...record, same.id, 'value'], override.value), setOp(site, [...record, same.id, 'origin'], override.origin)] };
   return { label, ops: [insertOp(site, record, null, override.id, override)] };

@@ -29,8 +29,8 @@ export function readCorner(text: string): CornerValue | string {
 export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
   const list = site.brand.cornerList;
   const known = Object.values(list?.items ?? {});
-  const label = uniqueName('Corner', known.map((one) => one.label));
-  const made: Corner = { id, label, path: uniquePath(label, known.map((one) => one.path)), value: value ?? known.at(-1)?.value ?? { kind: 'px', radii: [8] } };
+  const label = uniqueName('Corner', known.map((entry) => entry.label));
+  const made: Corner = { id, label, path: uniquePath(label, known.map((entry) => entry.path)), value: value ?? known.at(-1)?.value ?? { kind: 'px', radii: [8] } };
   return {
     label: `New corner ${label}`,
     ops: list ? [insertOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id, made)] : [setOp(site, ['brand', 'cornerList'], { items: { [id]: made }, order: [id] })],
@@ -39,7 +39,7 @@ export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
 
 /** Gives a use a corner by its value: the named one that has it, else a new one. */
 export function setCornerValue(site: Site, use: CornerUse, value: CornerValue, id: string): Edit | undefined {
-  const known = Object.values(site.brand.cornerList?.items ?? {}).find((one) => jsonEqual(one.value, value));
+  const known = Object.values(site.brand.cornerList?.items ?? {}).find((item) => jsonEqual(item.value, value));
   if (known) return setCornerOf(site, use, known.id);
   const edit = inTurn(site, `${capital(use)} corner`, [(now) => addCorner(now, id, value), (now) => setCornerOf(now, use, id)]);
   return edit.ops.length > 1 ? edit : undefined;
@@ -136,9 +136,9 @@ export function readShadow(text: string): Pick<Shadow, 'x' | 'y' | 'blur' | 'spr
 export function addShadow(site: Site, id: string): Edit {
   const { shadows, swatches, swatchOrder } = site.brand;
   const known = Object.values(shadows?.items ?? {});
-  const label = uniqueName('Shadow', known.map((one) => one.label));
+  const label = uniqueName('Shadow', known.map((entry) => entry.label));
   const darkest = [...swatchOrder].sort((one, other) => swatches[one]!.color.l - swatches[other]!.color.l)[0] ?? '';
-  const made: Shadow = { id, label, path: uniquePath(label, known.map((one) => one.path)), x: 0, y: 2, blur: 8, spread: 0, color: darkest, alpha: 0.2, ...(known.at(-1) ? { x: known.at(-1)!.x, y: known.at(-1)!.y, blur: known.at(-1)!.blur } : {}) };
+  const made: Shadow = { id, label, path: uniquePath(label, known.map((entry) => entry.path)), x: 0, y: 2, blur: 8, spread: 0, color: darkest, alpha: 0.2, ...(known.at(-1) ? { x: known.at(-1)!.x, y: known.at(-1)!.y, blur: known.at(-1)!.blur } : {}) };
   return {
     label: `New shadow ${label}`,
     ops: shadows ? [insertOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id, made)] : [setOp(site, ['brand', 'shadows'], { items: { [id]: made }, order: [id], uses: { button: null, card: null, picture: null, field: null } })],

@@ -7,8 +7,8 @@ import { insertOp, redirectOp, removeOp, setOp, type Edit } from './edit.ts';
 export function addSpace(site: Site, like: string, id: string): Edit {
   const from = site.brand.spaces[like]!;
   const known = Object.values(site.brand.spaces);
-  const label = uniqueName(from.use === 'section' ? `${from.label} again` : 'Padding', known.map((one) => one.label));
-  return { label: `New padding ${label}`, ops: [insertOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id, { ...from, id, label, path: uniquePath(label, known.map((one) => one.path)), use: 'section' }, like)] };
+  const label = uniqueName(from.use === 'section' ? `${from.label} again` : 'Padding', known.map((entry) => entry.label));
+  return { label: `New padding ${label}`, ops: [insertOp(site, ['brand', 'spaces'], ['brand', 'spaceOrder'], id, { ...from, id, label, path: uniquePath(label, known.map((entry) => entry.path)), use: 'section' }, like)] };
 }
 
 /** Addresses of the sections that have a padding. */

@@ -67,8 +67,8 @@ export function setStyleAt(site: Site, id: string, band: BandId, px: number | un
 export function addStyle(site: Site, like: string, id: string, name?: string): Edit {
   const from = site.brand.styles[like]!;
   const others = Object.values(site.brand.styles);
-  const label = uniqueName(name || `${from.label} again`, others.map((one) => one.label));
-  const path = uniquePath(label, others.map((one) => one.path));
+  const label = uniqueName(name || `${from.label} again`, others.map((other) => other.label));
+  const path = uniquePath(label, others.map((other) => other.path));
   const made: TextStyle = { ...from, id, label, path, levels: [], provisional: false };
   return { label: `New text style ${label}`, ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, like)] };
 }
@@ -94,7 +94,7 @@ export function removeStyle(site: Site, id: string, instead?: string): Edit | un
 export function settleProvisional(site: Site): Edit {
   const { brand } = site;
   const ops: Op[] = [
-    ...Object.values(brand.styles).filter((one) => one.provisional).map((one) => setOp(site, ['brand', 'styles', one.id, 'provisional'], false)),
+    ...Object.values(brand.styles).filter((style) => style.provisional).map((style) => setOp(site, ['brand', 'styles', style.id, 'provisional'], false)),
     ...(brand.families.provisional ? [setOp(site, ['brand', 'families', 'provisional'], false)] : []),
   ];
   return { label: 'Confirm all provisional styles', ops };

@@ -21,8 +21,8 @@ export function setSwatchColor(site: Site, id: string, color: ParsedColor, what 
 
 /** Adds swatches under unique names and paths, last in the order. */
 export function addSwatches(site: Site, wanted: readonly { id: string; label: string; color: ParsedColor; part?: 'core' | 'side' }[]): Edit {
-  const labels = Object.values(site.brand.swatches).map((one) => one.label);
-  const paths = Object.values(site.brand.swatches).map((one) => one.path);
+  const labels = Object.values(site.brand.swatches).map((swatch) => swatch.label);
+  const paths = Object.values(site.brand.swatches).map((swatch) => swatch.path);
   let after = site.brand.swatchOrder.at(-1) ?? null;
   const ops = wanted.map(({ id, label, color, part }): Op => {
     const name = uniqueName(label, labels);
@@ -85,7 +85,7 @@ export function removeSwatch(site: Site, id: string, replacement: string | undef
   for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], replacement ?? left));
   for (const set of ['status', 'chart'] as const) {
     const list = site.brand.apart?.[set] ?? [];
-    if (list.includes(id)) ops.push(setOp(site, ['brand', 'apart', set], list.filter((one) => one !== id)));
+    if (list.includes(id)) ops.push(setOp(site, ['brand', 'apart', set], list.filter((entry) => entry !== id)));
   }
   // Values on places that name the swatch's token follow it to the replacement.
   const swatch = site.brand.swatches[id]!;
@@ -103,8 +103,8 @@ function retarget(site: Site, from: string, to: string): Op[] {
   });
   const records = [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)];
   return [...kept, ...records.flatMap(([record, overrides]) => Object.values(overrides)
-    .filter((one) => one.value.kind === 'token' && one.value.path === from)
-    .map((one) => setOp(site, [...record, one.id, 'value'], { kind: 'token', path: to })))];
+    .filter((override) => override.value.kind === 'token' && override.value.path === from)
+    .map((override) => setOp(site, [...record, override.id, 'value'], { kind: 'token', path: to })))];
 }
 
 /** Makes a swatch follow another from where the two stand now, or makes it plain again. */

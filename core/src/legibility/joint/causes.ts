@@ -23,7 +23,7 @@ const NAMED = 4;
 export function causesOf(site: Site, culprits: readonly (readonly Constraint[])[], locked: ReadonlySet<string>): JointConflict[] {
   const causes = new Map<string, { stays: readonly string[]; constraints: Constraint[] }>();
   for (const constraints of culprits) {
-    const swatches = [...new Set(constraints.flatMap((one) => swatchesOf(site, one.pair, locked)))];
+    const swatches = [...new Set(constraints.flatMap((constraint) => swatchesOf(site, constraint.pair, locked)))];
     const stays = swatches.filter((id) => locked.has(id) || site.brand.swatches[id]!.locked).sort();
     // Without any that stays each set is a cause of its own: they ask opposite things of a colour.
     const key = stays.length > 0 ? stays.join(' ') : `between ${swatches.sort().join(' ')}`;
@@ -32,7 +32,7 @@ export function causesOf(site: Site, culprits: readonly (readonly Constraint[])[
     else causes.set(key, { stays, constraints: [...constraints] });
   }
   return [...causes.values()].map(({ stays, constraints }) => {
-    const pairs = constraints.flatMap((one) => one.all.filter((pair) => pair.needed === one.pair.needed));
+    const pairs = constraints.flatMap((constraint) => constraint.all.filter((pair) => pair.needed === constraint.pair.needed));
     return { pairs, words: words(site, pairs, stays, constraints, locked) };
   });
 }
@@ -44,7 +44,7 @@ function words(site: Site, pairs: readonly Pair[], stays: readonly string[], con
   const named = [...new Set([...kinds, ...pairs].map((pair) => nameOf(site, pair)))];
   const list = `${named.slice(0, NAMED).join('; ')}${named.length > NAMED ? `; and ${named.length - NAMED} more` : ''}`;
   if (stays.length === 0) {
-    const asked = [...new Set(constraints.flatMap((one) => swatchesOf(site, one.pair, locked)))].map(label);
+    const asked = [...new Set(constraints.flatMap((constraint) => swatchesOf(site, constraint.pair, locked)))].map(label);
     return `These need opposite changes of ${sentence(asked) || 'the values set there'}: ${list}. Give one of them its own colour.`;
   }
   const free = stays.find((id) => holdsWithout(site, constraints, [id], locked));
@@ -56,7 +56,7 @@ function words(site: Site, pairs: readonly Pair[], stays: readonly string[], con
 function holdsWithout(site: Site, constraints: readonly Constraint[], free: readonly string[], locked: ReadonlySet<string>): boolean {
   const swatches = { ...site.brand.swatches };
   for (const id of free) swatches[id] = { ...swatches[id]!, locked: false };
-  const pairs = constraints.flatMap((one) => one.all);
+  const pairs = constraints.flatMap((constraint) => constraint.all);
   const paints = paintsOf({ ...site, brand: { ...site.brand, swatches } }, pairs, new Set([...locked].filter((id) => !free.includes(id))));
   const variables = [...new Set([...paints.values()].map((paint) => paint.variable))];
   const search = new Search(variables, paints, new Map(variables.map((variable) => [variable, variable.current])));

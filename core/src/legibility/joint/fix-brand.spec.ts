@@ -72,7 +72,7 @@ describe('fixing a whole brand', () => {
     const site = painted({ brand: '#c4624a' }, ['white', 'brand', 'ink']);
     const { conflicts } = fixBrand(site);
     expect(conflicts.length).toBeGreaterThan(0);
-    for (const pair of conflicts.flatMap((one) => one.pairs)) expect(pair.found!).withContext(`${pair.rule} ${pair.style}`).toBeLessThan(pair.needed);
+    for (const pair of conflicts.flatMap((conflict) => conflict.pairs)) expect(pair.found!).withContext(`${pair.rule} ${pair.style}`).toBeLessThan(pair.needed);
     // The same two colours meet in large headings, where they are enough.
     expect(occurringPairs(site).some((pair) => pair.needed === 3 && pair.fores[0]!.chain.at(-1) === 'color.core.brand' && pair.found! > 3)).toBeTrue();
   });
@@ -106,9 +106,9 @@ describe('fixing a whole brand', () => {
     const site = painted({ white: '#ffffff', ink: '#999999', brand: '#eeaa99' }, ['white', 'ink']);
     const fix = fixBrand(site);
     expect(fix.conflicts.length).toBeGreaterThan(0);
-    expect(fix.conflicts.map((one) => one.words).join(' ')).toMatch(/Running text of Pale on white \(needs 4\.5\)/);
+    expect(fix.conflicts.map((conflict) => conflict.words).join(' ')).toMatch(/Body text of Pale on white \(needs 4\.5\)/);
     expect(fix.moves.map((move) => move.swatch)).toEqual(['brand']);
-    const left = new Set(fix.conflicts.flatMap((one) => one.pairs.map((pair) => `${pair.rule} ${pair.fores[0]!.chain[0]} ${pair.behind![0]!.chain[0]}`)));
+    const left = new Set(fix.conflicts.flatMap((conflict) => conflict.pairs.map((pair) => `${pair.rule} ${pair.fores[0]!.chain[0]} ${pair.behind![0]!.chain[0]}`)));
     expect(failing(after(site, fix)).every((pair) => left.has(`${pair.rule} ${pair.fores[0]!.chain[0]} ${pair.behind![0]!.chain[0]}`))).toBeTrue();
   });
 
@@ -122,7 +122,7 @@ describe('fixing a whole brand', () => {
     site.brand.grounds['pale']!.roles['text'] = { kind: 'raw', color: '#aaaaaa' };
     const read = readSite(site);
     const fix = fixBrand(read, new Set(['white', 'ink', 'brand']));
-    expect(fix.moves.map((move) => move.label)).toEqual(['Running text of Pale']);
+    expect(fix.moves.map((move) => move.label)).toEqual(['Body text of Pale']);
     expect(failing(after(read, fix))).toEqual([]);
   });
 
@@ -133,8 +133,8 @@ describe('fixing a whole brand', () => {
     expect(fix.moves.filter((move) => move.swatch === 'white' && luminance(parseColor(move.to)!.rgb) < 0.5)).toEqual([]);
     // One sentence for all that hangs on the same colours, however many pairs that is.
     expect(fix.conflicts.length).toBeLessThanOrEqual(3);
-    expect(fix.conflicts.some((one) => one.pairs.length > 3)).toBeTrue();
-    const words = fix.conflicts.map((one) => one.words).join('\n');
+    expect(fix.conflicts.some((conflict) => conflict.pairs.length > 3)).toBeTrue();
+    const words = fix.conflicts.map((conflict) => conflict.words).join('\n');
     expect(words).toMatch(/^While ink is locked, these pairs cannot pass: .*\. Unlock ink to fix all of these\.$/m);
     expect(words).toMatch(/primary label of Pale on/i);
     // The proposed way out really frees the pairs.

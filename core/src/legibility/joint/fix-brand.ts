@@ -58,10 +58,10 @@ export function fixBrand(site: Site, locked: ReadonlySet<string> = new Set(), pa
   const search = new Search(variables, paints, start);
   const asked = constraintsOf(rated);
   const { open, culprits } = withoutConflicts(search, asked, progress);
-  const lightness = polish(variables, open.map((one) => one.pair), paints, search.best(open)!);
+  const lightness = polish(variables, open.map((entry) => entry.pair), paints, search.best(open)!);
   const moves = variables.flatMap((variable) => moveOf(site, variable, lightness.get(variable)!));
   const conflicts = causesOf(site, culprits, locked);
-  const left = new Set(conflicts.flatMap((one) => one.pairs));
+  const left = new Set(conflicts.flatMap((conflict) => conflict.pairs));
   progress(asked.length, asked.length);
   return {
     moves, conflicts, movement: variables.reduce((sum, variable) => sum + moved(variable, lightness.get(variable)!), 0),
@@ -86,7 +86,7 @@ function withoutConflicts(search: Search, asked: readonly Constraint[], progress
   while (!search.canHold(open)) {
     const found = search.culprits(open);
     culprits.push(found);
-    open = [...open.filter((one) => !found.includes(one)), ...found.flatMap(weaker)];
+    open = [...open.filter((entry) => !found.includes(entry)), ...found.flatMap(weaker)];
   }
   return { open, culprits };
 }

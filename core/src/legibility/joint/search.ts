@@ -112,13 +112,13 @@ export class Search {
   }
 
   #related(constraints: readonly Constraint[], choice: Choice): Relation[] {
-    return constraints.map((one) => {
-      const way = wayIn(one, choice);
-      let known = this.#relations.get(one.pair);
-      if (!known) this.#relations.set(one.pair, (known = new Map()));
+    return constraints.map((constraint) => {
+      const way = wayIn(constraint, choice);
+      let known = this.#relations.get(constraint.pair);
+      if (!known) this.#relations.set(constraint.pair, (known = new Map()));
       const key = `${way.fore} ${way.lighter}`;
       let relation = known.get(key);
-      if (!relation) known.set(key, (relation = relationOf(one.pair, way, this.#paints, this.#start)));
+      if (!relation) known.set(key, (relation = relationOf(constraint.pair, way, this.#paints, this.#start)));
       return relation;
     });
   }
@@ -135,13 +135,13 @@ export class Search {
   #asItIs(constraints: readonly Constraint[]): Choice {
     const order = new Map<string, boolean>();
     const fores = new Map<Constraint, number>();
-    for (const one of constraints) {
-      const rated = this.#rated(one);
+    for (const constraint of constraints) {
+      const rated = this.#rated(constraint);
       rated.forEach(({ lighter }, fore) => {
-        const key = meeting(one, fore);
-        order.set(key, foreIsFirst(one, fore, key) === lighter);
+        const key = meeting(constraint, fore);
+        order.set(key, foreIsFirst(constraint, fore, key) === lighter);
       });
-      if (rated.length > 1) fores.set(one, rated[0]!.ratio >= rated[1]!.ratio ? 0 : 1);
+      if (rated.length > 1) fores.set(constraint, rated[0]!.ratio >= rated[1]!.ratio ? 0 : 1);
     }
     return { order, fores };
   }
@@ -149,13 +149,13 @@ export class Search {
   /** Returns the open choices: which colour is lighter where that is not visible, and which foreground must pass. `all` includes passing pairs. */
   #turns(constraints: readonly Constraint[], all: boolean): Turn[] {
     const turns = new Map<string, Turn>();
-    for (const one of constraints) {
-      if (!all && !fails(one) && one.pair.fores.length < 2) continue;
-      this.#rated(one).forEach(({ ratio }, fore) => {
-        const key = meeting(one, fore);
+    for (const constraint of constraints) {
+      if (!all && !fails(constraint) && constraint.pair.fores.length < 2) continue;
+      this.#rated(constraint).forEach(({ ratio }, fore) => {
+        const key = meeting(constraint, fore);
         if (ratio < SEEN) turns.set(key, ({ order, fores }) => ({ order: new Map(order).set(key, !order.get(key)), fores }));
       });
-      if (one.pair.fores.length > 1) turns.set(`${meeting(one, 0)} or ${meeting(one, 1)}`, ({ order, fores }) => ({ order, fores: new Map(fores).set(one, 1 - fores.get(one)!) }));
+      if (constraint.pair.fores.length > 1) turns.set(`${meeting(constraint, 0)} or ${meeting(constraint, 1)}`, ({ order, fores }) => ({ order, fores: new Map(fores).set(constraint, 1 - fores.get(constraint)!) }));
     }
     return [...turns.values()];
   }

@@ -71,7 +71,7 @@ export function relationOf(pair: Pair, way: Way, paints: ReadonlyMap<string, Pai
  * answer or none: it is found by raising what must be lighter until nothing must.
  */
 export function canHold(variables: readonly Variable[], relations: readonly Relation[]): boolean {
-  if (relations.some((one) => one.kind === 'impossible')) return false;
+  if (relations.some((relation) => relation.kind === 'impossible')) return false;
   const barred = barredBy(relations);
   const at = new Map<Variable, number>();
   const raise = (variable: Variable, to: number): boolean => {
@@ -83,11 +83,11 @@ export function canHold(variables: readonly Variable[], relations: readonly Rela
   if (!variables.every((variable) => raise(variable, 0))) return false;
   for (let changed = true; changed;) {
     changed = false;
-    for (const one of relations) {
-      if (one.kind !== 'order') continue;
-      const least = one.least[at.get(one.dark)!]!;
-      if (least <= at.get(one.light)!) continue;
-      if (!raise(one.light, least)) return false;
+    for (const relation of relations) {
+      if (relation.kind !== 'order') continue;
+      const least = relation.least[at.get(relation.dark)!]!;
+      if (least <= at.get(relation.light)!) continue;
+      if (!raise(relation.light, least)) return false;
       changed = true;
     }
   }
@@ -103,7 +103,7 @@ export function canHold(variables: readonly Variable[], relations: readonly Rela
  * @returns undefined when they cannot hold together
  */
 export function solve(variables: readonly Variable[], relations: readonly Relation[]): { cost: number; at: Assignment } | undefined {
-  if (relations.some((one) => one.kind === 'impossible')) return undefined;
+  if (relations.some((relation) => relation.kind === 'impossible')) return undefined;
   const cut = new MinCut();
   const first = new Map<Variable, number>();
   const barred = barredBy(relations);
@@ -114,10 +114,10 @@ export function solve(variables: readonly Variable[], relations: readonly Relati
   }
   /** Node that lies on the side of the source exactly when the variable is at `index` or lighter. */
   const atLeast = (variable: Variable, index: number): number => (index <= 0 ? 0 : index >= variable.lightness.length ? 1 : first.get(variable)! + index - 1);
-  for (const one of relations) {
-    if (one.kind !== 'order') continue;
-    one.least.forEach((least, j) => {
-      if (least > (one.least[j - 1] ?? 0)) cut.connect(atLeast(one.dark, j), atLeast(one.light, least), UNCUTTABLE);
+  for (const relation of relations) {
+    if (relation.kind !== 'order') continue;
+    relation.least.forEach((least, j) => {
+      if (least > (relation.least[j - 1] ?? 0)) cut.connect(atLeast(relation.dark, j), atLeast(relation.light, least), UNCUTTABLE);
     });
   }
   for (const variable of variables) {
@@ -144,10 +144,10 @@ function costsOf(variable: Variable): readonly number[] {
 
 function barredBy(relations: readonly Relation[]): Map<Variable, Set<number>> {
   const barred = new Map<Variable, Set<number>>();
-  for (const one of relations) if (one.kind === 'bar') {
-    const known = barred.get(one.variable) ?? new Set();
-    for (const index of one.barred) known.add(index);
-    barred.set(one.variable, known);
+  for (const relation of relations) if (relation.kind === 'bar') {
+    const known = barred.get(relation.variable) ?? new Set();
+    for (const index of relation.barred) known.add(index);
+    barred.set(relation.variable, known);
   }
   return barred;
 }

@@ -95,7 +95,7 @@ export function focusFix(site: Site, pixels: PixelSets, place: Place, turned: Re
   const now = section.picture!.focus ?? { x: 0.5, y: 0.5 };
   const all = textsOver(site, section);
   const margin = (sets: PixelSets, one: Over) => worst(site, table, sets, [one], undefined)?.margin ?? 0;
-  const others = all.filter((one) => one.place !== place).map((one) => ({ one, least: Math.min(1, margin(pixels, one)) }));
+  const others = all.filter((entry) => entry.place !== place).map((entry) => ({ one: entry, least: Math.min(1, margin(pixels, entry)) }));
   const good = [...turned].filter(([, sets]) => margin(sets, { group, place }) >= 1 && others.every(({ one, least }) => margin(sets, one) >= least))
     .sort(([one], [other]) => Math.hypot(one.x - now.x, one.y - now.y) - Math.hypot(other.x - now.x, other.y - now.y));
   const [best] = good;
@@ -110,7 +110,7 @@ export function focusFix(site: Site, pixels: PixelSets, place: Place, turned: Re
 
 /** All texts over the picture of a section. */
 function textsOver(site: Site, section: Section | undefined): Over[] {
-  return siteIndex(site).groups.filter((one) => one.overPicture && one.kind !== 'button' && one.kind !== 'field').flatMap((one) => one.places.map((at) => ({ group: one, place: at })))
+  return siteIndex(site).groups.filter((group) => group.overPicture && group.kind !== 'button' && group.kind !== 'field').flatMap((group) => group.places.map((at) => ({ group: group, place: at })))
     .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
 }
 

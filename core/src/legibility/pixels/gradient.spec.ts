@@ -19,10 +19,10 @@ const done = (site: Site, edit: Edit): Site => {
 };
 const raw = (color: string) => ({ kind: 'raw' as const, color });
 /** Every text of the pale ground at one point of its gradient, at all widths. */
-const setsAt = (site: Site, along: number): PixelSet[] => site.pageOrder.flatMap((page) => pageTree(site, page).places.filter((one) => one.overPicture).flatMap((place) =>
+const setsAt = (site: Site, along: number): PixelSet[] => site.pageOrder.flatMap((page) => pageTree(site, page).places.filter((place) => place.overPicture).flatMap((place) =>
   AUDIT_WIDTHS.flatMap((width) => (['lines', 'around'] as const).map((area) => ({ page, place: place.id, width, area, rgb: new Uint8Array(), along: new Uint16Array(50).fill(Math.round(along * 65535)), at: new Uint16Array(100), problem: '' })))));
 const ofText = (site: Site, verdict: 'fail' | 'cannot-tell', pixels: PixelSet[] = []) =>
-  findings(auditSite(site, undefined, undefined, pixelSets(pixels)), new Set([verdict])).filter((one) => one.place.id === 'p/text' && one.state === 'rest');
+  findings(auditSite(site, undefined, undefined, pixelSets(pixels)), new Set([verdict])).filter((finding) => finding.place.id === 'p/text' && finding.state === 'rest');
 
 describe('position along a gradient', () => {
   it('runs from corner to corner at any angle, as CSS has it', () => {
@@ -70,13 +70,13 @@ describe('a ground whose background is a gradient', () => {
   });
   it('is read as well after it has travelled as JSON', () => {
     const far = readPixelsJson(JSON.parse(JSON.stringify(writePixels(pixelSets(setsAt(washed, 0.9))))) as never);
-    expect(findings(auditSite(washed, undefined, undefined, far)).some((one) => one.place.id === 'p/text')).toBeTrue();
+    expect(findings(auditSite(washed, undefined, undefined, far)).some((finding) => finding.place.id === 'p/text')).toBeTrue();
   });
   it('is fixed by a plate behind the text or another ground’s colour, each doing what it says', () => {
     const far = setsAt(washed, 0.9);
     const place = siteIndex(washed).byAddress.get('home p/text')!;
     const fixes = pictureFixes(washed, pixelSets(far), place, 'o-new');
-    expect(fixes.map((one) => one.what)).toEqual(['plate', 'colour']);
+    expect(fixes.map((fix) => fix.what)).toEqual(['plate', 'colour']);
     for (const fix of fixes) {
       const after = done(washed, { label: '', ops: fix.ops });
       expect(ofText(after, 'fail', far)).withContext(fix.what).toEqual([]);

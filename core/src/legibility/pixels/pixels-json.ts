@@ -19,16 +19,16 @@ export function writePixels(sets: PixelSets, most = 1_600_000): PixelsJson | und
     // Eight bits are finer than the colours between two ends.
     ...(along ? { along: btoa(String.fromCharCode(...along.map((one) => one >> 8))) } : {}),
   }));
-  return list.reduce((sum, one) => sum + one.rgb.length + (one.along?.length ?? 0) + 200, 0) > most ? undefined : list;
+  return list.reduce((sum, entry) => sum + entry.rgb.length + (entry.along?.length ?? 0) + 200, 0) > most ? undefined : list;
 }
 
 const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
 
 /** Sets from JSON that has passed the schema. */
 export function readPixelsJson(list: PixelsJson): PixelSets {
-  return pixelSets(list.map((one): PixelSet => {
-    const { along, ...rest } = one;
-    const bytes = bytesOf(one.rgb);
+  return pixelSets(list.map((entry): PixelSet => {
+    const { along, ...rest } = entry;
+    const bytes = bytesOf(entry.rgb);
     const rgb = bytes.subarray(0, bytes.length - (bytes.length % 3));
     const positions = along === undefined ? undefined : Uint16Array.from(bytesOf(along), (byte) => byte * 257);
     return { ...rest, rgb, at: new Uint16Array((positions?.length ?? rgb.length / 3) * 2), ...(positions ? { along: positions } : {}) };

@@ -12,7 +12,7 @@ import { FOCUS_POINTS, coverCrop, focusFix, judgePixels, lookBehind, pictureFixe
 
 const rgb = (text: string): Rgb8 => parseColor(text)!.rgb;
 const set = (colors: readonly Rgb8[], more: Partial<PixelSet> = {}): PixelSet => ({
-  page: 'home', place: 'h/text', width: 1280, area: 'lines', problem: '', rgb: Uint8Array.from(colors.flatMap((one) => [one.r, one.g, one.b])), at: Uint16Array.from(colors.flatMap((_, i) => [i, 7])), ...more,
+  page: 'home', place: 'h/text', width: 1280, area: 'lines', problem: '', rgb: Uint8Array.from(colors.flatMap((color) => [color.r, color.g, color.b])), at: Uint16Array.from(colors.flatMap((_, i) => [i, 7])), ...more,
 });
 const half = [...Array<Rgb8>(97).fill(rgb('#000')), ...Array<Rgb8>(3).fill(rgb('#fff'))];
 
@@ -47,7 +47,7 @@ describe('pixels behind a text', () => {
       const low = Math.min(...ratios);
       expect(judgePixels(set(pixels), veil, fore, needed)).toEqual({
         found: [...ratios].sort((one, other) => one - other)[Math.floor(ratios.length * 0.02)]!,
-        share: ratios.filter((one) => one < needed).length / ratios.length, weakest: { x: ratios.indexOf(low), y: 7, ratio: low },
+        share: ratios.filter((ratio) => ratio < needed).length / ratios.length, weakest: { x: ratios.indexOf(low), y: 7, ratio: low },
       });
     }));
   });
@@ -69,7 +69,7 @@ const pictured = (shade: number): Site => {
 };
 const everywhere = (site: Site, color: string): PixelSet[] => siteIndex(site).places.filter((place) => place.overPicture)
   .flatMap((place) => AUDIT_WIDTHS.flatMap((width) => (['lines', 'around'] as const).map((area) => set(Array<Rgb8>(20).fill(rgb(color)), { page: place.page, place: place.id, width, area }))));
-const rows = (audit: Audit, verdict: 'fail' | 'cannot-tell') => findings(audit, new Set([verdict])).filter((one) => one.place.overPicture && one.rule === 'text-contrast');
+const rows = (audit: Audit, verdict: 'fail' | 'cannot-tell') => findings(audit, new Set([verdict])).filter((finding) => finding.place.overPicture && finding.rule === 'text-contrast');
 
 describe('texts over a picture', () => {
   const site = pictured(0);
@@ -77,7 +77,7 @@ describe('texts over a picture', () => {
     expect(rows(auditSite(site), 'cannot-tell').length).toBeGreaterThan(0);
     const broken = everywhere(site, '#000').map((one) => ({ ...one, problem: 'The picture hill.svg cannot be decoded.' }));
     const audit = auditSite(site, undefined, undefined, pixelSets(broken));
-    expect(new Set(rows(audit, 'cannot-tell').map((one) => one.reason))).toEqual(new Set(['The picture hill.svg cannot be decoded.']));
+    expect(new Set(rows(audit, 'cannot-tell').map((row) => row.reason))).toEqual(new Set(['The picture hill.svg cannot be decoded.']));
   });
   it('pass or fail by their pixels, and are judged again when those arrive', () => {
     const before = auditSite(site);
@@ -116,11 +116,11 @@ describe('texts over a picture', () => {
     const pixels = pixelSets(everywhere(site, '#747474'));
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
     const fixes = pictureFixes(site, pixels, place, 'o-new');
-    expect(fixes.map((one) => one.what)).toEqual(['shade', 'plate', 'colour']);
+    expect(fixes.map((fix) => fix.what)).toEqual(['shade', 'plate', 'colour']);
     for (const fix of fixes) {
       const after = done(site, { label: '', ops: fix.ops });
-      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter((one) => fix.what === 'shade' || one.place.id === place.id);
-      expect(left.map((one) => one.place.id)).withContext(fix.what).toEqual([]);
+      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter((row) => fix.what === 'shade' || row.place.id === place.id);
+      expect(left.map((entry) => entry.place.id)).withContext(fix.what).toEqual([]);
       expect([fix.before < 4.5, fix.after >= 4.5]).withContext(fix.what).toEqual([true, true]);
     }
     // One percent less would not do.
@@ -131,7 +131,7 @@ describe('texts over a picture', () => {
   });
   it('Trial 8: are not fixed by a shade under which nothing is seen of the picture', () => {
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
-    expect(pictureFixes(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((one) => one.what)).toEqual(['plate', 'colour']);
+    expect(pictureFixes(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((fix) => fix.what)).toEqual(['plate', 'colour']);
   });
   it('are fixed by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
     const black = pixelSets(everywhere(site, '#000'));

@@ -18,8 +18,8 @@ describe('a document of version 1', () => {
   it('names a place of a shared section by its entry on a page, and by its section in the shared record', () => {
     const site = now(versionOne([red('o1', 'c1/text'), red('o2', 'h/text'), red('o3', 'header/name'), red('o4', 'page/surface')], [red('o5', 'c1/text'), red('o6', 'foot/text'), red('o7', 'common/surface')]));
     expect(site.schemaVersion).toBe(SCHEMA_VERSION);
-    expect(Object.values(site.pages['home']!.overrides).map((one) => one.place)).toEqual(['s2:c1/text', 'h/text', 'header/name', 'page/surface']);
-    expect(Object.values(site.shared.overrides).map((one) => one.place)).toEqual(['common:c1/text', 'foot/text', 'common:common/surface']);
+    expect(Object.values(site.pages['home']!.overrides).map((override) => override.place)).toEqual(['s2:c1/text', 'h/text', 'header/name', 'page/surface']);
+    expect(Object.values(site.shared.overrides).map((override) => override.place)).toEqual(['common:c1/text', 'foot/text', 'common:common/surface']);
     expect(readSite(site)).toEqual(site);
   });
   it('has in its page’s record what the shared one had of a page’s own, under another id where that is taken', () => {

@@ -105,9 +105,9 @@ export const auditFeature = createFeature({
 /** Places painted otherwise than computed: each page, place and property once, however many frames show it. */
 export function differingPlaces(differences: AuditState['differences']): Difference[] {
   const found = new Map<string, Difference>();
-  for (const one of Object.values(differences).flat()) {
-    const key = `${one.page} ${one.place}`;
-    if (!found.has(key)) found.set(key, one);
+  for (const entry of Object.values(differences).flat()) {
+    const key = `${entry.page} ${entry.place}`;
+    if (!found.has(key)) found.set(key, entry);
   }
   return [...found.values()];
 }

@@ -41,7 +41,7 @@ describe('what a control reaches', () => {
   });
   it('is, for a place of a shared section, every use of it, or this one only', () => {
     const [first, second] = site.pageOrder;
-    const shared = siteIndex(site).trees[0]!.places.find((one) => one.usedId !== null && one.usedId !== one.id)!;
+    const shared = siteIndex(site).trees[0]!.places.find((place) => place.usedId !== null && place.usedId !== place.id)!;
     const all = reachOfScope(site, { page: first!, place: shared.id });
     expect([count(all), all.pages]).toEqual([2, [first!, second!]]);
     const here = reachOfScope(site, { page: first!, place: shared.id, where: 'here' });

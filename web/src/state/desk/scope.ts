@@ -59,11 +59,11 @@ function within(site: Site, scope: { page: string; section?: string; place?: str
   if (scope.section === undefined && scope.place === undefined) return alone(tree.page.title, tree.places);
   const part = tree.parts.find((one) => one.id === scope.section);
   const label = scope.place === undefined ? (part?.label ?? '') : 'This place';
-  const meant = scope.place === undefined ? (part?.places ?? []) : tree.places.filter((one) => one.id === scope.place);
+  const meant = scope.place === undefined ? (part?.places ?? []) : tree.places.filter((place) => place.id === scope.place);
   const used = new Set(scope.where === 'here' ? [] : meant.flatMap((one) => one.usedId ?? []));
   if (used.size === 0) return alone(label, meant);
   // A change of a shared part applies everywhere it is used.
-  const on = (page: string) => pageTree(site, page).places.filter((one) => one.usedId !== null && used.has(one.usedId));
+  const on = (page: string) => pageTree(site, page).places.filter((place) => place.usedId !== null && used.has(place.usedId));
   const uses = usesOf(site, meant[0]!);
   const times = (page: string) => index.times(page);
   return { label, pages: [...uses.keys()], files: [...uses.keys()].reduce((sum, page) => sum + times(page), 0), count: [...uses].reduce((sum, [page, each]) => sum + each * times(page), 0) * meant.length, on };

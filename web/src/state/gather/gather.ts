@@ -60,12 +60,12 @@ export const gatherFeature = createFeature({
     on(GatherActions.listed, (state, { sources, kept }): GatherState => ({ ...state, ...kept, sources })),
     on(GatherActions.reading, (state, { name }): GatherState => ({ ...state, reading: [...state.reading, name], problems: state.reading.length === 0 ? [] : state.problems })),
     on(GatherActions.read, (state, { name, sources }): GatherState => ({
-      ...state, reading: without(state.reading, name), sources: state.sources.some((one) => one.id === sources.id) ? state.sources : [...state.sources, sources],
+      ...state, reading: without(state.reading, name), sources: state.sources.some((source) => source.id === sources.id) ? state.sources : [...state.sources, sources],
     })),
     on(GatherActions.refused, (state, { name, words }): GatherState => ({ ...state, reading: without(state.reading, name), problems: [...state.problems, words] })),
     on(GatherActions.removeSource, (state, { id }): GatherState => {
-      const gone = state.sources.find((one) => one.id === id);
-      return gone ? { ...state, sources: state.sources.filter((one) => one !== gone), away: [gone, ...state.away] } : state;
+      const gone = state.sources.find((source) => source.id === id);
+      return gone ? { ...state, sources: state.sources.filter((source) => source !== gone), away: [gone, ...state.away] } : state;
     }),
     on(GatherActions.restoreSource, (state, { sources }): GatherState => ({ ...state, sources: [...state.sources, sources], away: state.away.filter((one) => one.id !== sources.id) })),
     on(GatherActions.hand, (state, { hand }): GatherState => (state.hand === hand ? state : { ...state, hand })),

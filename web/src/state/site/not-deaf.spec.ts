@@ -37,7 +37,7 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   };
   const fetched = () => next('GET', '/api/sites/small/changes');
   const posted = () => next('POST', '/api/sites/small/changes');
-  const idsOf = (post: TestRequest) => (post.request.body as { changes: Change[] }).changes.map((one) => one.id);
+  const idsOf = (post: TestRequest) => (post.request.body as { changes: Change[] }).changes.map((change) => change.id);
   const saveAll = (post: TestRequest, first: number) => post.flush({ results: idsOf(post).map((id, i) => ({ id, sequence: first + i, repeated: false, overtook: [] })) });
   const open = async (sequence = 0) => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
@@ -210,6 +210,6 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
       clock.and.returnValue(at);
       await pendingStore.keep('small', edit(id));
     }
-    expect((await pendingStore.all('small')).map((one) => one.id)).toEqual(['zz-first1', 'aa-second', 'mm-third1', 'bb-fourth']);
+    expect((await pendingStore.all('small')).map((entry) => entry.id)).toEqual(['zz-first1', 'aa-second', 'mm-third1', 'bb-fourth']);
   });
 });

@@ -47,9 +47,9 @@ describe('sending edits', () => {
   it('says saved only after the answer, and forgets what it kept', async () => {
     commit(9, 'edit-0001');
     expect(state().saving).toBe('saving');
-    await until(async () => (await pendingStore.all('small')).some((one) => one.id === 'edit-0001'));
+    await until(async () => (await pendingStore.all('small')).some((entry) => entry.id === 'edit-0001'));
     const post = await nextPost();
-    expect((post.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
+    expect((post.request.body as { changes: { id: string }[] }).changes.map((change) => change.id)).toEqual(['edit-0001']);
     post.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
     expect([state().saving, state().sequence, state().pending.length]).toEqual(['saved', 5, 0] as never);
     await until(async () => (await pendingStore.all('small')).length === 0);
@@ -66,7 +66,7 @@ describe('sending edits', () => {
     expect(state().notice).toContain('This browser has no room to keep 1 unsent edit. It is in this window only until the server has it');
     expect(closes()).toBeTrue();
     full.and.callThrough();
-    await until(async () => (await pendingStore.all('small')).some((one) => one.id === 'edit-0001'));
+    await until(async () => (await pendingStore.all('small')).some((entry) => entry.id === 'edit-0001'));
     await until(() => !closes());
     // The notice stands until the server has the edit.
     (await nextPost()).flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
@@ -84,7 +84,7 @@ describe('sending edits', () => {
     expect(posts().length).toBe(0);
     first.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
     const second = await nextPost();
-    expect((second.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0002', 'edit-0003']);
+    expect((second.request.body as { changes: { id: string }[] }).changes.map((change) => change.id)).toEqual(['edit-0002', 'edit-0003']);
   });
 
   it('waits and sends the very same again when there is no answer', async () => {
@@ -93,7 +93,7 @@ describe('sending edits', () => {
     expect(state().saving).toBe('waiting');
     expect(state().waitingWords).toContain('does not answer');
     const again = await nextPost();
-    expect((again.request.body as { changes: { id: string }[] }).changes.map((one) => one.id)).toEqual(['edit-0001']);
+    expect((again.request.body as { changes: { id: string }[] }).changes.map((change) => change.id)).toEqual(['edit-0001']);
     again.flush({ results: [{ id: 'edit-0001', sequence: 5, repeated: false, overtook: [] }] });
     expect(state().saving).toBe('saved');
   });

@@ -142,11 +142,11 @@ export class SiteEffects {
   /** Turns answers into the server's order of changes; where others were faster, or the server kept an edit otherwise, the log is asked. */
   #answered(sequence: number, sent: readonly Change[], results: readonly SendResult[]): Observable<ReturnType<(typeof SiteActions)[keyof typeof SiteActions]>> {
     const at = new Date().toISOString();
-    const refused = results.flatMap((one, i) => ('refused' in one ? [SiteActions.refused({ id: sent[i]!.id, words: one.refused, at })] : []));
+    const refused = results.flatMap((result, i) => ('refused' in result ? [SiteActions.refused({ id: sent[i]!.id, words: result.refused, at })] : []));
     // An answer without a sequence confirms nothing: the edit stays, and is sent again.
-    const kept = results.flatMap((one) => ('refused' in one || !Number.isFinite(one.sequence) ? [] : [one]));
-    const known = kept.flatMap((one) => (one.sequence > sequence ? [] : [one.id]));
-    const saved = kept.filter((one) => one.sequence > sequence);
+    const kept = results.flatMap((result) => ('refused' in result || !Number.isFinite(result.sequence) ? [] : [result]));
+    const known = kept.flatMap((entry) => (entry.sequence > sequence ? [] : [entry.id]));
+    const saved = kept.filter((entry) => entry.sequence > sequence);
     const inRow = saved.every((one, i) => one.sequence === sequence + 1 + i && !one.settled);
     const changes = inRow ? saved.map((one) => ({ sequence: one.sequence, id: one.id, change: sent.find((change) => change.id === one.id)!, windowId })) : [];
     return of(

@@ -158,14 +158,14 @@ export const siteReducer = createReducer(
     let confirmed = state.confirmed;
     const mine = { ...state.mine };
     const overtaken = new Set<string>();
-    for (const one of fresh) {
+    for (const entry of fresh) {
       try {
-        confirmed = applyChange(confirmed, one.change).site;
+        confirmed = applyChange(confirmed, entry.change).site;
       } catch {
         return { ...state, lost: true };
       }
-      if (one.windowId === windowId) continue;
-      for (const op of one.change.ops) {
+      if (entry.windowId === windowId) continue;
+      for (const op of entry.change.ops) {
         const written = op.op === 'set' ? mine[op.at.join('/')] : undefined;
         if (op.op === 'set' && written && !state.pending.some((change) => change.ops.some((own) => own.op === 'set' && own.at.join('/') === op.at.join('/')))) {
           if (!jsonEqual(written.value, op.value)) overtaken.add(written.label);
@@ -173,14 +173,14 @@ export const siteReducer = createReducer(
         }
       }
     }
-    const ids = new Set(fresh.map((one) => one.id));
+    const ids = new Set(fresh.map((entry) => entry.id));
     const pending = state.pending.filter((change) => !ids.has(change.id));
     // Only ours arrived, in the order we made them: what is shown stays the very same object.
     const sent = new Map(state.pending.map((change) => [change.id, change]));
-    const current = fresh.every((one) => one.windowId === windowId && isAsSent(one.change, sent.get(one.id))) && pending.length + fresh.length === state.pending.length && state.current ? state.current : withPending(confirmed, pending);
+    const current = fresh.every((entry) => entry.windowId === windowId && isAsSent(entry.change, sent.get(entry.id))) && pending.length + fresh.length === state.pending.length && state.current ? state.current : withPending(confirmed, pending);
     const isAlone = state.pending.length === 0 && state.current !== null && current !== null && current !== state.current;
     return settled({
-      ...state, arrived: isAlone ? { before: state.current!, changes: fresh.map((one) => one.change), after: current } : state.arrived,
+      ...state, arrived: isAlone ? { before: state.current!, changes: fresh.map((entry) => entry.change), after: current } : state.arrived,
       confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, latest: Math.max(state.latest, fresh.at(-1)!.sequence), pending, current, mine,
       saving: pending.length === 0 ? 'saved' : state.saving,
       notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. The later value is used.` : state.notice,
@@ -216,7 +216,7 @@ export const siteReducer = createReducer(
 /** Those of some changes that follow a sequence without a gap, in order. */
 function inRow<T extends { readonly sequence: number }>(changes: readonly T[], after: number): T[] {
   const row: T[] = [];
-  for (const one of [...changes].sort((a, b) => a.sequence - b.sequence)) if (one.sequence === after + row.length + 1) row.push(one);
+  for (const change of [...changes].sort((a, b) => a.sequence - b.sequence)) if (change.sequence === after + row.length + 1) row.push(change);
   return row;
 }
 

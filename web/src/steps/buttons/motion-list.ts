@@ -36,7 +36,7 @@ export class MotionList {
     const { label, path, duration, easing } = this.#motion()!.items[id]!;
     return { id, label, path, duration, easing: Object.keys(EASINGS).find((name) => EASINGS[name]!.join() === easing.join()) ?? easing.join(', ') };
   }));
-  protected readonly options = computed(() => [{ value: '', label: 'at once' }, ...this.rows().map((one) => ({ value: one.id, label: one.label }))]);
+  protected readonly options = computed(() => [{ value: '', label: 'at once' }, ...this.rows().map((row) => ({ value: row.id, label: row.label }))]);
   protected readonly uses = computed(() => MOTION_USES.map((use) => {
     const value = this.#motion()?.uses[use] ?? '';
     const path = this.#motion()?.items[value]?.path;

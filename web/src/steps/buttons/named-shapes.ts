@@ -23,7 +23,7 @@ export class NamedShapes {
   }));
   protected readonly shadows = computed(() => (this.brand()?.shadows?.order ?? []).map((id) => {
     const shadow = this.brand()!.shadows!.items[id]!;
-    return { ...shadow, text: `${shadow.x} ${shadow.y} ${shadow.blur} ${shadow.spread}`, css: `${shadow.x}px ${shadow.y}px ${shadow.blur}px ${shadow.spread}px`, drawn: this.swatches().find((one) => one.value === shadow.color)?.color ?? '#000' };
+    return { ...shadow, text: `${shadow.x} ${shadow.y} ${shadow.blur} ${shadow.spread}`, css: `${shadow.x}px ${shadow.y}px ${shadow.blur}px ${shadow.spread}px`, drawn: this.swatches().find((swatch) => swatch.value === shadow.color)?.color ?? '#000' };
   }));
   protected readonly swatches = computed(() => (this.brand() ? resolvedSwatches(this.brand()!).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
 

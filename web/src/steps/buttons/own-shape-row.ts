@@ -17,7 +17,7 @@ const ALL: ChoiceOption = { value: AS_ALL, label: 'same as buttons' };
   template: `
     <yo-choice label="corner" [yoReaching]="scope()" [value]="corner().chosen" [placeholder]="corner().differ" [options]="corners()" [width]="120" (chosen)="setCorner($event)" />
     @if (corner().px !== null) { <yo-number label="px" [yoReaching]="scope()" [value]="corner().px!" range="corner" [digits]="1" [width]="40" (held)="put('corner', $event, 'preview')" (done)="put('corner', $event)" /> }
-    <yo-choice label="border" [yoReaching]="scope()" [value]="edge().chosen" [placeholder]="edge().differ" [options]="edges" [width]="120" (chosen)="setEdge($event)" />
+    <yo-choice label="border width" [yoReaching]="scope()" [value]="edge().chosen" [placeholder]="edge().differ" [options]="edges" [width]="120" (chosen)="setEdge($event)" />
     @if (edge().px !== null) { <yo-number label="px" [yoReaching]="scope()" [value]="edge().px!" range="edge" [digits]="1" [width]="40" (held)="put('edge', $event, 'preview')" (done)="put('edge', $event)" /> }
     @if (shadows().length > 2) { <yo-choice label="shadow" [yoReaching]="scope()" [value]="shadow().chosen" [placeholder]="shadow().differ" [options]="shadows()" [width]="120" (chosen)="setShadow($event)" /> }
   `,

@@ -46,7 +46,7 @@ export class ShapePanel {
   /** Places whose corner is set on them and does not follow. */
   protected readonly exceptions = computed(() => {
     const site = this.#editor.current();
-    return site ? siteIndex(site).groups.filter((group) => group.painting.overrides.some((one) => one.property === 'border-radius')).flatMap((group) => group.places) : [];
+    return site ? siteIndex(site).groups.filter((group) => group.painting.overrides.some((override) => override.property === 'border-radius')).flatMap((group) => group.places) : [];
   });
   /** Variants that are shaped otherwise than all buttons, with what they have of their own. */
   protected readonly otherwise = computed(() => {

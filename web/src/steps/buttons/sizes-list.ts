@@ -27,7 +27,7 @@ export class SizesList {
   protected readonly sizes = computed(() => (this.#brand()?.sizeOrder ?? []).map((id) => this.#brand()!.sizes[id]!));
   /** Returns the sizes that can replace a deleted one. */
   protected replacements(id: string): ChoiceOption[] {
-    return this.sizes().filter((one) => one.id !== id).map((one) => ({ value: one.id, label: one.label }));
+    return this.sizes().filter((size) => size.id !== id).map((size) => ({ value: size.id, label: size.label }));
   }
   /** Returns the loss if a size is deleted, in words. */
   protected words(id: string): string {

@@ -27,7 +27,7 @@ export class SpacePanel {
   });
   /** Returns the paddings that can replace a deleted one. */
   protected replacements(id: string): ChoiceOption[] {
-    return this.spaces().filter((one) => one.section && one.id !== id).map((one) => ({ value: one.id, label: one.label }));
+    return this.spaces().filter((space) => space.section && space.id !== id).map((space) => ({ value: space.id, label: space.label }));
   }
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A padding');
@@ -45,7 +45,7 @@ export class SpacePanel {
     this.#editor.set(`Name of ${this.brand()!.spaces[id]!.label}`, ['brand', 'spaces', id, 'label'], label);
   }
   protected add(): void {
-    const like = this.spaces().filter((one) => one.section).at(-1)!.id;
+    const like = this.spaces().filter((space) => space.section).at(-1)!.id;
     this.#editor.commit((site) => addSpace(site, like, freshId('space')));
   }
   protected remove(id: string, replacement?: string): void {

@@ -53,7 +53,7 @@ export class ColourStep {
       const path = swatchPath(swatch);
       return {
         id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, rule, locked: swatch.locked, part: swatch.part,
-        places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((one) => one.swatch.id !== swatch.id && one.swatch.part === 'core').slice(0, 5).map((one) => cssColor(one.rgb)),
+        places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((entry) => entry.swatch.id !== swatch.id && entry.swatch.part === 'core').slice(0, 5).map((entry) => cssColor(entry.rgb)),
       };
     });
   });
@@ -63,12 +63,12 @@ export class ColourStep {
     const typed = swatch && !swatch.rule ? parseColor(swatch.typed) : undefined;
     return typed?.mapped && Math.abs(typed.oklch.l - swatch!.color.l) < 1e-6 && Math.abs(typed.oklch.c - swatch!.color.c) < 1e-6 ? typed.typed : '';
   });
-  protected readonly strip = computed(() => this.swatches().filter((one) => one.weight > 0).sort((one, other) => other.weight - one.weight));
-  protected readonly chosen = computed(() => this.swatches().find((one) => one.id === this.#chosen()) ?? this.swatches().find((one) => one.oklch.c > 0.1) ?? this.swatches()[0]);
+  protected readonly strip = computed(() => this.swatches().filter((swatch) => swatch.weight > 0).sort((one, other) => other.weight - one.weight));
+  protected readonly chosen = computed(() => this.swatches().find((swatch) => swatch.id === this.#chosen()) ?? this.swatches().find((swatch) => swatch.oklch.c > 0.1) ?? this.swatches()[0]);
   protected readonly was = computed(() => {
     const id = this.chosen()?.id;
     const current = this.#editor.current();
-    return id && current && current !== this.site() ? (resolvedSwatches(current.brand).find((one) => one.swatch.id === id)?.oklch ?? null) : null;
+    return id && current && current !== this.site() ? (resolvedSwatches(current.brand).find((swatch) => swatch.swatch.id === id)?.oklch ?? null) : null;
   });
   readonly #chosenPath = computed(() => this.chosen()?.path);
   /** Where the swatch stands as a foreground; rated anew while it moves, found only when an edit is done. */
@@ -111,7 +111,7 @@ export class ColourStep {
     }
     const under = [...texts.values()].sort((one, other) => other.places - one.places);
     const rest = site.brand.groundOrder.filter((id) => !used.includes(id));
-    const behindMore = under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, one) => sum + one.group.count, 0);
+    const behindMore = under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, spot) => sum + spot.group.count, 0);
     return behindMore ? [...under, ...used.map(background), ...rest.map(background)] : [...used.map(background), ...under, ...rest.map(background)];
   });
   protected readonly points = computed((): FieldPoint[] => {
@@ -177,7 +177,7 @@ export class ColourStep {
   }
   protected done(color: Oklch): void {
     const id = this.chosen()!.id;
-    const before = resolvedSwatches(this.#editor.current()!.brand).find((one) => one.swatch.id === id)!.oklch;
+    const before = resolvedSwatches(this.#editor.current()!.brand).find((swatch) => swatch.swatch.id === id)!.oklch;
     this.#editor.commit((site) => moveWithSimilar(site, id, asTyped(color), whatMoved(before, color)));
   }
   protected lightness(l: number, done: boolean): void {
@@ -198,7 +198,7 @@ export class ColourStep {
   protected checkName = (text: string): string => {
     if (text === '') return 'A swatch needs a name.';
     if (text.length > 80) return 'At most 80 characters.';
-    const taken = this.swatches().some((one) => one.id !== this.chosen()?.id && one.label.toLowerCase() === text.toLowerCase());
+    const taken = this.swatches().some((swatch) => swatch.id !== this.chosen()?.id && swatch.label.toLowerCase() === text.toLowerCase());
     return taken ? `“${text}” is already used. Choose another name.` : '';
   };
   /** Rules that look for a readable colour look among the core first. */

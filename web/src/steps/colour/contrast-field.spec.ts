@@ -43,7 +43,7 @@ describe('contrast field', () => {
   it('gives, where it is pulled to, the colour that has that ratio', () => {
     const svg = element().querySelector('.box svg')!;
     const box = svg.getBoundingClientRect();
-    const line = [...element().querySelectorAll('.box path')].map((one) => /M0 ([\d.]+)H/.exec(one.getAttribute('d')!)![1]).at(-1)!;
+    const line = [...element().querySelectorAll('.box path')].map((entry) => /M0 ([\d.]+)H/.exec(entry.getAttribute('d')!)![1]).at(-1)!;
     const at = (type: string, on: EventTarget = document, left = 100) => on.dispatchEvent(new MouseEvent(type, { clientX: box.left + left, clientY: box.top + Number(line), bubbles: true, detail: 1, buttons: 1 }));
     at('mousedown', svg, 90);
     at('mousemove');

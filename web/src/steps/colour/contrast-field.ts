@@ -42,9 +42,9 @@ export class ContrastField {
   protected readonly h = H;
   protected readonly ticks = [1, 3, 4.5, 7, FIELD.topRatio];
   readonly #chosen = signal<string | null>(null);
-  protected readonly against = computed(() => this.list().find((one) => one.id === this.#chosen()) ?? this.list()[0]!);
-  protected readonly other = computed(() => this.list().find((one) => one !== this.against()) ?? null);
-  protected readonly options = computed(() => this.list().map((one) => ({ value: one.id, label: one.way === 'on' ? `on ${one.label}` : `under ${one.label}`, color: cssColor(one.rgb) })));
+  protected readonly against = computed(() => this.list().find((entry) => entry.id === this.#chosen()) ?? this.list()[0]!);
+  protected readonly other = computed(() => this.list().find((entry) => entry !== this.against()) ?? null);
+  protected readonly options = computed(() => this.list().map((entry) => ({ value: entry.id, label: entry.way === 'on' ? `on ${entry.label}` : `under ${entry.label}`, color: cssColor(entry.rgb) })));
   protected readonly ratio = computed(() => contrastRatio({ ...paintedRgb(this.color()), alpha: 1 }, this.against().rgb));
   protected readonly ratioText = computed(() => cutDownText(this.ratio()));
   protected readonly mark = computed(() => this.#at(this.color()));
@@ -53,11 +53,11 @@ export class ContrastField {
     return before ? this.#at(before) : null;
   });
   protected readonly fill = computed(() => cssColor(paintedRgb(this.color())));
-  protected readonly others = computed(() => this.points().map((one) => ({ ...this.#at(one.oklch), label: one.label, css: cssColor(one.rgb) })).filter((one) => one.x < W && one.y > 0));
+  protected readonly others = computed(() => this.points().map((point) => ({ ...this.#at(point.oklch), label: point.label, css: cssColor(point.rgb) })).filter((one) => one.x < W && one.y > 0));
   protected readonly otherTicks = computed(() => (this.other() ? this.#scaleOf(this.other()!) : []));
   /** The scales of the grounds and texts after the next, as ladders without figures. */
-  protected readonly ladders = computed(() => this.list().filter((one) => one !== this.against() && one !== this.other()).slice(0, LADDERS)
-    .map((one) => ({ id: one.id, name: `${one.way} ${one.label}`, css: cssColor(one.rgb), ticks: this.#scaleOf(one) })));
+  protected readonly ladders = computed(() => this.list().filter((entry) => entry !== this.against() && entry !== this.other()).slice(0, LADDERS)
+    .map((entry) => ({ id: entry.id, name: `${entry.way} ${entry.label}`, css: cssColor(entry.rgb), ticks: this.#scaleOf(entry) })));
   /** In coarse steps, so that a pulled lightness does not paint it anew each time. */
   readonly #trackTone = computed(() => {
     const { l, c } = this.color();

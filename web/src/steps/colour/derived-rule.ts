@@ -40,7 +40,7 @@ export class DerivedRule {
   protected readonly how = computed((): How => this.rule()?.kind ?? 'shift');
   protected readonly hows = [{ value: 'shift', label: 'shift' }, { value: 'mix', label: 'mix' }, { value: 'contrast', label: 'contrast' }, { value: 'over', label: 'overlay' }];
   protected readonly sources = computed(() => [{ value: '', label: 'not derived' }, ...this.others()]);
-  protected readonly seconds = computed(() => this.others().filter((one) => one.value !== this.rule()?.source));
+  protected readonly seconds = computed(() => this.others().filter((other) => other.value !== this.rule()?.source));
   protected readonly former = computed(() => {
     const swatch = this.#swatch();
     const brand = this.#editor.shown()?.brand;

@@ -77,7 +77,7 @@ export class Harmonies {
   }
   protected readonly verdict = computed(() => {
     const list = this.list();
-    return list?.length ? (list.every((one) => one.failing === 0) ? '; every pair of flat colours passes. Text over images is not counted here' : '; failing pairs of flat colours are listed. Text over images is not counted here') : '';
+    return list?.length ? (list.every((entry) => entry.failing === 0) ? '; every pair of flat colours passes. Text over images is not counted here' : '; failing pairs of flat colours are listed. Text over images is not counted here') : '';
   });
 
   /** Previews a row only when the pointer moves: after *apply*, new rows appear under a resting pointer. */

@@ -23,8 +23,8 @@ describe('similar colours', () => {
     await fixture.whenStable();
     return fixture;
   }
-  const names = (fixture: ComponentFixture<SimilarList>) => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[aria-label="Similar colours"] .name')].map((one) => one.textContent);
-  const more = (fixture: ComponentFixture<SimilarList>) => [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((one) => /^Show \d+ more$/.test(one.textContent.trim()));
+  const names = (fixture: ComponentFixture<SimilarList>) => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[aria-label="Similar colours"] .name')].map((entry) => entry.textContent);
+  const more = (fixture: ComponentFixture<SimilarList>) => [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((entry) => /^Show \d+ more$/.test(entry.textContent.trim()));
 
   it('lists all where they are few', async () => {
     const fixture = await shown(crowded(12));

@@ -55,7 +55,7 @@ export class SimilarList {
 
   /** For which swatch all are shown: at first the nearest are, and what has been decided. */
   protected readonly all = signal('');
-  protected readonly seen = computed(() => (this.all() === this.id() ? this.list() : this.list().filter((one, i) => i < NEAREST || one.decided !== null)));
+  protected readonly seen = computed(() => (this.all() === this.id() ? this.list() : this.list().filter((entry, i) => i < NEAREST || entry.decided !== null)));
 
   protected readonly beyond = computed(() => {
     const site = this.#editor.current();

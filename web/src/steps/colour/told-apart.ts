@@ -66,7 +66,7 @@ export class ToldApart {
     const all = resolvedSwatches(brand).map(({ swatch, rgb }) => ({ id: swatch.id, label: swatch.label, css: cssColor(rgb) }));
     return ([['status', 'Status marks'], ['chart', 'Chart colours']] as const).map(([id, label]) => {
       const ids = brand.apart?.[id] ?? [];
-      return { id, label, swatches: ids.flatMap((one) => all.find((other) => other.id === one) ?? []), others: all.filter((one) => !ids.includes(one.id)).map((one) => ({ value: one.id, label: one.label, color: one.css })) };
+      return { id, label, swatches: ids.flatMap((one) => all.find((other) => other.id === one) ?? []), others: all.filter((entry) => !ids.includes(entry.id)).map((entry) => ({ value: entry.id, label: entry.label, color: entry.css })) };
     });
   });
   protected readonly scope: Scope = { words: 'Only this chart changes; no place changes' };

@@ -40,9 +40,9 @@ export class GatherStep {
   });
   protected readonly sift = computed(() => siftOrder(this.#colors(), this.#sources(), this.state().count, this.state().choices));
   protected readonly curve = computed(() => ({ costs: this.sift().costs, bestTradeOff: this.sift().bestTradeOff, kept: this.sift().kept.length, cost: this.sift().cost }));
-  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((one) => one.color.id)), Object.fromEntries(Object.entries(this.state().choices).map(([id, { replacement }]) => [id, replacement]))));
+  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((entry) => entry.color.id)), Object.fromEntries(Object.entries(this.state().choices).map(([id, { replacement }]) => [id, replacement]))));
   protected readonly hand = computed(() => this.state().hand);
-  protected readonly piece = computed(() => this.#sources().find((one) => one.id === this.chosen()));
+  protected readonly piece = computed(() => this.#sources().find((source) => source.id === this.chosen()));
 
   /** A file of tokens that is looked at before it is taken. */
   protected readonly tokens = signal<{ name: string; content: Blob } | null>(null);
@@ -190,7 +190,7 @@ export class GatherStep {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }));
   }
   /** The replacement of each dropped swatch. */
-  protected readonly replacements = computed(() => new Map(this.plan().drops.map((one) => [one.color.id, one])));
+  protected readonly replacements = computed(() => new Map(this.plan().drops.map((drop) => [drop.color.id, drop])));
   protected readonly keptOptions = computed(() => this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })));
   protected replace(color: Candidate, replacement: string): void {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { replacement } }));
@@ -201,7 +201,7 @@ export class GatherStep {
     const edit = this.#edit();
     if (!edit) return;
     this.#editor.commit(() => edit);
-    this.#store.dispatch(GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((one) => one.color)].map((one) => one.id) }));
+    this.#store.dispatch(GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((drop) => drop.color)].map((one) => one.id) }));
   }
 
   /** The effect of applying the palette, in words. */
@@ -213,7 +213,7 @@ export class GatherStep {
     const places = site && edit ? siteIndex(site).countOf(ripple(site, applyChange(site, edit).site).changed) : 0;
     const parts = [
       ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
-      ...(drops.length ? [`drops ${drops.map((one) => `${one.color.label} (to ${one.replacement ? this.name(one.replacement) : 'nothing'})`).join(', ')}`] : []),
+      ...(drops.length ? [`drops ${drops.map((drop) => `${drop.color.label} (to ${drop.replacement ? this.name(drop.replacement) : 'nothing'})`).join(', ')}`] : []),
     ];
     return parts.length > 0 ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ') : '';
   });

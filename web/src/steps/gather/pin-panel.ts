@@ -21,14 +21,14 @@ export class PinPanel {
   readonly #editor = inject(Editor);
   readonly #pinned = inject(Pinned);
   readonly #state = this.#store.selectSignal(gatherFeature.selectGatherState);
-  protected readonly rows = computed(() => this.#pinned.groups().filter((one) => one.deltaE > AS_DRAWN));
-  protected readonly same = computed(() => this.#pinned.groups().filter((one) => one.deltaE <= AS_DRAWN).reduce((sum, one) => sum + one.share, 0));
+  protected readonly rows = computed(() => this.#pinned.groups().filter((group) => group.deltaE > AS_DRAWN));
+  protected readonly same = computed(() => this.#pinned.groups().filter((group) => group.deltaE <= AS_DRAWN).reduce((sum, group) => sum + group.share, 0));
   protected readonly read = computed(() => this.#pinned.groups().length > 0);
   protected readonly chosen = signal<string | null>(null);
   protected readonly tokens = computed(() => {
     const { pin, sources } = this.#state();
     const site = this.#editor.current();
-    const piece = sources.find((one) => one.id === pin?.sources);
+    const piece = sources.find((source) => source.id === pin?.sources);
     return site && pin && piece && site.pages[pin.page] ? drawnAndBuilt(site, pin.page, piece.colors) : { withoutToken: [], neverDrawn: [] };
   });
 

@@ -8,12 +8,12 @@ const logo: Source = {
   colors: [['#b83a1e', 0.5, 'signal'], ['#2a7f62', 0.3, 'signal'], ['#2c8063', 0.1, 'ornament'], ['#e8d9a0', 0.1, 'ground']].map(([hex, share, role]) => ({ hex: hex as string, typed: hex as string, share: share as number, uses: null, role: role as 'signal', why: 'seen', spots: [] })),
 };
 const colors = candidates(site, [logo]);
-const ids = (list: readonly { color: { id: string } }[]) => list.map((one) => one.color.id);
+const ids = (list: readonly { color: { id: string } }[]) => list.map((entry) => entry.color.id);
 
 describe('the sift', () => {
   it('keeps every swatch there is until a number is wanted', () => {
     const { kept, dropped, bestTradeOff } = siftOrder(colors, [logo], null, {});
-    expect(kept.filter((one) => one.color.swatch !== null).length).toBe(4);
+    expect(kept.filter((entry) => entry.color.swatch !== null).length).toBe(4);
     expect(dropped.every((one) => one.color.swatch === null)).toBeTrue();
     expect(bestTradeOff).toBeGreaterThan(0);
   });
@@ -31,7 +31,7 @@ describe('the sift', () => {
     const chosen = siftOrder(colors, [logo], 2, { [worst]: { keep: true }, [best]: { keep: false } });
     expect(ids(chosen.kept)).toContain(worst);
     expect(ids(chosen.kept)).not.toContain(best);
-    const locked = colors.map((one) => (one.id === best ? { ...one, locked: true } : one));
+    const locked = colors.map((color) => (color.id === best ? { ...color, locked: true } : color));
     expect(ids(siftOrder(locked, [logo], 1, { [best]: { keep: false } }).kept)).toEqual([best]);
   });
 });

@@ -25,9 +25,9 @@ export function siftOrder(colors: readonly Candidate[], sources: readonly Source
   const open = order.filter((one) => !wants(one) && choices[one.color.id]?.keep !== false);
   const certain = order.filter(wants);
   const room = count === null ? 0 : Math.max(0, count - certain.length);
-  const chosen = count === null ? open.filter((one) => one.color.swatch !== null || order.indexOf(one) < bend) : open.slice(0, room);
+  const chosen = count === null ? open.filter((entry) => entry.color.swatch !== null || order.indexOf(entry) < bend) : open.slice(0, room);
   const ids = new Set([...certain, ...chosen].map((one) => one.color.id));
-  const byId = new Map(drops(colors, ids).map((one) => [one.color.id, one]));
+  const byId = new Map(drops(colors, ids).map((drop) => [drop.color.id, drop]));
   const dropped = order.filter((one) => !ids.has(one.color.id)).map((one) => ({ ...one, drop: byId.get(one.color.id)! }));
   const kept = order.filter((one) => ids.has(one.color.id));
   // The curve's own measure: kept first, so that its value at their number is what exactly these cost.

@@ -36,10 +36,10 @@ describe('set lines', () => {
   it('fold to the main roles, and what fails never hides', () => {
     const [line] = groundLines(site);
     expect(rowsOf(line!, 10, false).length).toBe(1);
-    expect(rowsOf(line!, 10, true).flat().map((one) => one.role)).toContain('link-visited');
+    expect(rowsOf(line!, 10, true).flat().map((entry) => entry.role)).toContain('link-visited');
     const faint = applyChange(site, setRole(site, 'pale', 'link-visited', { kind: 'raw', color: '#dddddd' })).site;
     const rows = rowsOf(groundLines(faint)[0]!, 10, false);
-    expect(rows.slice(1).flat().map((one) => one.role)).toEqual(['link-visited']);
+    expect(rows.slice(1).flat().map((entry) => entry.role)).toEqual(['link-visited']);
   });
   it('call for what fails or was never set where it is in use, most places first', () => {
     const calls = callsOf(groundLines(site));

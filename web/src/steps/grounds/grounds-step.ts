@@ -38,14 +38,14 @@ export class GroundsStep {
   protected readonly site = this.#editor.shown;
   protected readonly together = signal(false);
   protected readonly lines = computed(() => (this.site() ? groundLines(this.site()!) : []));
-  protected readonly heads = ['Eyebrow', 'Heading', 'Body', 'Link', 'Secondary text', 'Form field', 'Focus ring', 'Divider'];
+  protected readonly heads = ['Eyebrow', 'Heading', 'Body text', 'Link', 'Secondary text', 'Form field', 'Focus ring', 'Divider'];
   protected readonly variants = computed(() => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? []);
   protected readonly words = computed(() => {
     const site = this.site();
     return site && ownWords(site).short;
   });
   /** How the brand writes what stands over a heading. */
-  protected readonly eyebrowCase = computed(() => Object.values(this.site()?.brand.styles ?? {}).find((one) => one.role === 'eyebrow')?.textCase);
+  protected readonly eyebrowCase = computed(() => Object.values(this.site()?.brand.styles ?? {}).find((style) => style.role === 'eyebrow')?.textCase);
   protected readonly families = computed(() => {
     const table = this.site() && tokenTable(this.site()!.brand);
     return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '' };
@@ -105,7 +105,7 @@ export class GroundsStep {
     const button = parseButtonRole(role);
     return { value: role, label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${roleLabel(role)}` : roleLabel(role) };
   }));
-  protected readonly grounds = computed(() => this.lines().filter((one) => one.id !== this.chosen()?.line.id).map((one) => ({ value: one.id, label: one.label, color: one.background })));
+  protected readonly grounds = computed(() => this.lines().filter((line) => line.id !== this.chosen()?.line.id).map((line) => ({ value: line.id, label: line.label, color: line.background })));
   /** The gradient of the ground in hand, with the swatch at its far end. */
   protected readonly wash = computed(() => {
     const ground = this.site()?.brand.grounds[this.chosen()?.line.id ?? ''];
@@ -182,7 +182,7 @@ export class GroundsStep {
     }
     const key = `${ground} ${role}`;
     if (ground === chosen.line.id && role === chosen.role) return;
-    this.more.update((known) => (known.has(key) ? new Set([...known].filter((one) => one !== key)) : new Set([...known, key])));
+    this.more.update((known) => (known.has(key) ? new Set([...known].filter((entry) => entry !== key)) : new Set([...known, key])));
   }
   /** Another role in hand: on every ground on which one was. */
   protected role(role: string): void {
@@ -246,7 +246,7 @@ export class GroundsStep {
     this.#editor.commit((site) => setValue(site, `Rename ${line.label}`, ['brand', 'grounds', line.id, 'label'], label));
   }
   protected checkName = (text: string): string =>
-    text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((one) => one.id !== this.chosen()?.line.id && one.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is already used.` : '';
+    text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((line) => line.id !== this.chosen()?.line.id && line.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is already used.` : '';
   /** The loss if the background is deleted, in words. */
   protected readonly loss = computed(() => {
     const uses = this.uses();

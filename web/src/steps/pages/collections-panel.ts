@@ -166,7 +166,7 @@ export class CollectionsPanel implements OnDestroy {
     return (this.table()?.ordered() ?? this.found()).filter((one) => one.id !== this.item()?.id);
   }
   protected fill(field: string, all: boolean): void {
-    const ids = this.#shownOthers().filter((one) => all || !one.values[field]).map(({ id }) => id);
+    const ids = this.#shownOthers().filter((other) => all || !other.values[field]).map(({ id }) => id);
     this.#do((site) => fillIn(site, field, this.item()?.values[field] ?? '', ids));
     this.filling.set(null);
   }

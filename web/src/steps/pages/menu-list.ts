@@ -82,7 +82,7 @@ export class MenuList {
     const under = own.under !== undefined ? distance.x > -INWARDS : distance.x > INWARDS;
     // The list counts the entry itself, and those under it, where they were.
     const rest = this.entries().filter((one) => one.id !== id);
-    const at = rest.slice(0, currentIndex).filter((one) => one.under !== id).length;
+    const at = rest.slice(0, currentIndex).filter((entry) => entry.under !== id).length;
     this.#do((site) => dragMenuEntry(site, id, at, under));
   }
   protected readonly offers = computed(() => (this.#site() ? linkOffers(this.#site()!) : []));

@@ -98,7 +98,7 @@ export class PagesStep {
     const isOwn = (one: string) => one !== 'header' && one !== 'footer';
     if (!(event.shiftKey || event.ctrlKey || event.metaKey) || !now?.own || !isOwn(id) || now.id === id) return this.choose(id);
     const { sections } = this.#desk();
-    this.#store.dispatch(DeskActions.choose({ choice: { sections: sections.includes(id) ? sections.filter((one) => one !== id) : [...sections, id] } }));
+    this.#store.dispatch(DeskActions.choose({ choice: { sections: sections.includes(id) ? sections.filter((section) => section !== id) : [...sections, id] } }));
   }
   /** Sections in hand, in the order of the page. */
   protected readonly selected = computed(() => {
@@ -159,7 +159,7 @@ export class PagesStep {
     const first = this.strips()[0]?.id === 'header' ? 1 : 0;
     const all = this.strips().map((strip) => strip.id).filter((one) => one !== id && one !== 'header' && one !== 'footer');
     // All that are in hand go where the one that was dragged goes, in their order.
-    const before = all.slice(0, Math.max(0, currentIndex - first)).filter((one) => !several.includes(one)).at(-1) ?? null;
+    const before = all.slice(0, Math.max(0, currentIndex - first)).filter((entry) => !several.includes(entry)).at(-1) ?? null;
     this.#editor.commit((site) => inTurn(site, several.length > 1 ? `Move ${several.length} sections` : `Move ${sectionOf(site, page.sections[id]!)!.label}`, several.map((one, i) => (now: Site) => placeSection(now, page.id, one, i === 0 ? before : several[i - 1]!))));
     if (several.length === 1) this.choose(id);
   }
@@ -170,7 +170,7 @@ export class PagesStep {
   protected checkAddress = (text: string): string => {
     if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or digits.';
     const file = pageAddress(text);
-    const other = Object.values(this.site()!.pages).find((one) => one.id !== this.page()!.id && one.file === file);
+    const other = Object.values(this.site()!.pages).find((page) => page.id !== this.page()!.id && page.file === file);
     if (file === 'specimen.html') return 'specimen.html is the address of the specimen.';
     if (text.trim().includes('/')) return 'An address is one name without a slash: all pages are in one folder.';
     return other ? `${file} is the address of ${other.title}.` : '';

@@ -76,7 +76,7 @@ export class PicturesPanel {
     return uses === 0 ? 'not used' : `used ${uses === 1 ? 'once' : `${uses} times`}: ${where.slice(0, 3).join(', ')}${where.length > 3 ? ` and ${plural(where.length - 3, 'more page')}` : ''}`;
   }
   protected others({ asset }: KeptPicture): { value: string; label: string }[] {
-    return this.pictures().filter((one) => one.asset.id !== asset.id).map((one) => ({ value: one.asset.id, label: one.asset.name }));
+    return this.pictures().filter((picture) => picture.asset.id !== asset.id).map((picture) => ({ value: picture.asset.id, label: picture.asset.name }));
   }
   protected bring(files: readonly File[]): void {
     void (this.shelf() === 'pictures' ? this.#shelf.bring(files) : this.#downloads.bring(files));

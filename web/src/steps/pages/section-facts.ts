@@ -119,7 +119,7 @@ export class SectionFacts {
   protected readonly checkAnchor = (text: string): string => {
     if (text === '') return '';
     if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(text) || text.length > 60) return 'Use lower-case letters, digits and hyphens, at most 60: opening-hours.';
-    const other = Object.values(this.#site()!.pages[this.page()]!.sections).find((one) => one.id !== this.id() && one.anchor === text);
+    const other = Object.values(this.#site()!.pages[this.page()]!.sections).find((section) => section.id !== this.id() && section.anchor === text);
     return other ? `“${sectionOf(this.#site()!, other)!.label}” already has this anchor.` : '';
   };
   protected anchor(text: string): void {

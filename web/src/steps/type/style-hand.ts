@@ -112,7 +112,7 @@ export class StyleHand {
   }
   protected checkName = (text: string): string => {
     if (text === '') return 'A style needs a name.';
-    const taken = Object.values(this.#editor.current()?.brand.styles ?? {}).some((one) => one.id !== this.id() && one.label.toLowerCase() === text.toLowerCase());
+    const taken = Object.values(this.#editor.current()?.brand.styles ?? {}).some((style) => style.id !== this.id() && style.label.toLowerCase() === text.toLowerCase());
     return taken ? `A style called ${text} exists. The old name is kept.` : text.length > 80 ? 'At most 80 characters.' : '';
   };
   protected readonly levels = [1, 2, 3, 4, 5, 6];

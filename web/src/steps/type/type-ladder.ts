@@ -67,12 +67,12 @@ export class TypeLadder {
       const next = i < ladder.length - 1 ? all[i + 1] : undefined;
       return {
         id: style.id, style, size: at(style), small: styleSizeAt(brand, style, PHONE), stack: familyStack(brand.families[style.family], brand.fonts), foot: footOf(familyById(brand.families[style.family], brand.fonts)?.metrics),
-        ratio: next ? at(style) / at(next) : null, finding: found.find((one) => one.upper === style.id), step: style.size.kind === 'step' ? style.size.step : null, apart: i === ladder.length,
+        ratio: next ? at(style) / at(next) : null, finding: found.find((entry) => entry.upper === style.id), step: style.size.kind === 'step' ? style.size.step : null, apart: i === ladder.length,
       };
     });
   });
   /** Display sizes are drawn at most this large, a long word smaller, that all stand in sight; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => Math.min(1, (this.#largest() * Math.max(0.6, Math.min(1, USUAL_WORD / this.word().length))) / Math.max(...this.rungs().map((one) => one.size), 1)));
+  protected readonly drawn = computed(() => Math.min(1, (this.#largest() * Math.max(0.6, Math.min(1, USUAL_WORD / this.word().length))) / Math.max(...this.rungs().map((rung) => rung.size), 1)));
   /** Wider windows set the scale larger, not just wider apart; px. */
   readonly #largest = signal(LARGEST);
   /** The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser a new set of glyphs. */
@@ -83,8 +83,8 @@ export class TypeLadder {
   protected drop(rung: Rung): number {
     return rung.foot(this.set(Math.max(rung.size, rung.small)));
   }
-  protected readonly provisional = computed(() => this.rungs().filter((one) => one.style.provisional).map((one) => one.id));
-  readonly #top = computed(() => Math.max(...this.rungs().map((one) => one.step ?? -9)));
+  protected readonly provisional = computed(() => this.rungs().filter((rung) => rung.style.provisional).map((rung) => rung.id));
+  readonly #top = computed(() => Math.max(...this.rungs().map((rung) => rung.step ?? -9)));
   protected readonly scopes = computed(() => ({ base: scaleScope(this.#brand(), 'base'), ratio: scaleScope(this.#brand(), 'ratio') }));
 
   constructor() {
@@ -110,7 +110,7 @@ export class TypeLadder {
     this.#store.dispatch(DeskActions.choose({ choice: { style: id } }));
   }
   protected all(wanted: (style: TextStyle) => boolean): void {
-    this.takes.emit(new Set(this.rungs().filter((one) => wanted(one.style)).map((one) => one.id)));
+    this.takes.emit(new Set(this.rungs().filter((rung) => wanted(rung.style)).map((rung) => rung.id)));
   }
   protected readonly isHeading = (style: TextStyle): boolean => style.use === 'heading';
   protected readonly isRunning = (style: TextStyle): boolean => style.use === 'running';

@@ -32,12 +32,12 @@ describe('a table', () => {
     const shown = () => [...host.querySelectorAll('[role="row"] td:first-child')].map((cell) => cell.textContent.trim()).filter(Boolean);
     await settled();
     expect(shown()).toEqual(['Tern', 'Auk', 'Eider']);
-    [...host.querySelectorAll<HTMLElement>('th button')].find((one) => one.textContent.trim() === 'Metres')!.click();
+    [...host.querySelectorAll<HTMLElement>('th button')].find((entry) => entry.textContent.trim() === 'Metres')!.click();
     await settled();
     expect(shown()).toEqual(['Eider', 'Tern', 'Auk']);
 
     const { rows, columns: made, label } = fixture.componentInstance;
-    rows.update((all) => all.map((one) => (one.name === 'Auk' ? { ...one, metres: 5 } : one)));
+    rows.update((all) => all.map((entry) => (entry.name === 'Auk' ? { ...entry, metres: 5 } : entry)));
     made.set(columns());
     await settled();
     expect(shown()).toEqual(['Eider', 'Auk', 'Tern']);

@@ -92,22 +92,22 @@ export class ListTable<Row> {
   /** A row was pressed, by where it stands in the order shown. */
   readonly pressed = output<number>();
   protected readonly cells = contentChildren(Cell);
-  protected readonly templates = computed(() => new Map(this.cells().map((one) => [one.yoCell(), one.template])));
+  protected readonly templates = computed(() => new Map(this.cells().map((cell) => [cell.yoCell(), cell.template])));
   protected readonly table = viewChild.required<NzTableComponent<Row>>('table');
   protected readonly height = signal(LEAST);
 
   readonly #hidden = signal<ReadonlySet<string> | null>(null);
   readonly #off = computed(() => this.#hidden() ?? new Set((remembered(`yohaku-columns-${this.id()}`) ?? '').split(' ').filter(Boolean)));
-  protected readonly shown = computed(() => this.columns().filter((one) => one.fixed || !this.#off().has(one.id)));
-  protected readonly widths = computed(() => [...this.shown().map((one) => (one.width ? `${one.width}px` : '')), ...(this.columnChoice().length ? ['32px'] : [])]);
-  protected readonly columnChoice = computed(() => this.columns().filter((one) => !one.fixed).map((one) => ({ value: one.id, label: one.label })));
-  protected readonly chosenColumns = computed(() => new Set(this.shown().map((one) => one.id)));
+  protected readonly shown = computed(() => this.columns().filter((column) => column.fixed || !this.#off().has(column.id)));
+  protected readonly widths = computed(() => [...this.shown().map((entry) => (entry.width ? `${entry.width}px` : '')), ...(this.columnChoice().length ? ['32px'] : [])]);
+  protected readonly columnChoice = computed(() => this.columns().filter((column) => !column.fixed).map((column) => ({ value: column.id, label: column.label })));
+  protected readonly chosenColumns = computed(() => new Set(this.shown().map((entry) => entry.id)));
   protected readonly sort = signal<{ readonly by: string; readonly down: boolean } | null>(null);
   /** Values that are held back, by column. */
   protected readonly held = signal<ReadonlyMap<string, ReadonlySet<string>>>(new Map());
 
   /** Of each column that can be narrowed its values, worked out once a list: there may be a hundred thousand rows. */
-  protected readonly values = computed(() => new Map(this.columns().filter((one) => one.filter).map((column) =>
+  protected readonly values = computed(() => new Map(this.columns().filter((column) => column.filter).map((column) =>
     [column.id, [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))].sort(compareValues).slice(0, 200).map((value) => ({ value, label: value === '' ? '(none)' : value }))])));
   /** The values that are not held back, by column. */
   protected readonly left = computed(() => new Map([...this.values()].map(([id, values]) => [id, new Set(values.flatMap(({ value }) => (this.held().get(id)?.has(value) ? [] : [value])))])));
