@@ -20,7 +20,7 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await page.getByRole('button', { name: 'Compare with a page' }).click();
   await desk.choose('Over', 'Travelling with');
   const panel = page.getByRole('group', { name: 'Comparison', exact: true });
-  const same = async () => Number(/([\d.]+) % of the spots are as drawn/.exec(await panel.innerText())?.[1] ?? 0);
+  const same = async () => Number(/([\d.]+) % of the area has the colour of the design/.exec(await panel.innerText())?.[1] ?? 0);
   // Gradient, tables, stripes, cards: what is built is read as it is painted.
   await expect.poll(same, { timeout: 30_000 }).toBeGreaterThan(98);
 

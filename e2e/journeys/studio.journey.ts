@@ -92,7 +92,7 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByRole('button', { name: 'Reuse on other pages' }).click();
   for (const name of ['Courses', 'Bench notes', 'Contact']) {
     await desk.choose('Page', name);
-    await lay('Call to action', 'kept');
+    await lay('Call to action', 'reused');
   }
   await page.getByRole('button', { name: 'Stop sharing here' }).click();
   await expect(page.getByText('on this page only', { exact: true })).toBeVisible();

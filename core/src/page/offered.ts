@@ -96,7 +96,7 @@ function offered(site: Site, { meaning, value, empty }: FieldHere, address: read
   }
   if (meaning.means === 'alt') {
     const alt = typeof value === 'string' ? value : '';
-    return [{ address, label: 'Says in words', value: alt, options: [], kept: (typed) => typed, typed: { offers: [], problem: altProblem } }];
+    return [{ address, label: 'Alternative text', value: alt, options: [], kept: (typed) => typed, typed: { offers: [], problem: altProblem } }];
   }
   if (meaning.means === 'ref' && meaning.to === 'asset') {
     const options = Object.values(site.assets).map(({ id, name }) => ({ value: id, label: name })).sort((one, other) => one.label.localeCompare(other.label));

@@ -17,6 +17,9 @@ const EVERY = '';
 type Shown = (typeof STATES)[number];
 const KEY = 'yohaku-build-view';
 
+/** Returns the label of a part of a button. */
+const partWord = (part: string): string => (part === 'edge' ? 'border' : part);
+
 /** Variants by sizes by states as real buttons on a chosen ground; beside them what shapes, spaces and moves them. */
 @Component({
   selector: 'yo-build',
@@ -120,7 +123,7 @@ label: worstOf(judged, 'text-contrast', state),
       parts: BUTTON_PARTS.map((part) => {
         const values = new Set(keys.map((key) => JSON.stringify(roles[this.#role(key, part)] ?? null)));
         const only = values.size === 1 ? (JSON.parse([...values][0]!) as RoleValue | null) : null;
-        return { part, scope: this.scopeOf(keys, `Button ${part}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic' };
+        return { part, scope: this.scopeOf(keys, `Button ${partWord(part)}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic' };
       }),
     };
   });
@@ -164,7 +167,7 @@ label: worstOf(judged, 'text-contrast', state),
   protected setPart(part: ButtonPart, value: RoleValue): void {
     const roles = [...new Set([...this.cells()].map((key) => this.#role(key, part)))];
     const ground = this.ground();
-    this.#editor.commit((site) => ({ label: `Button ${part} on ${site.brand.grounds[ground]!.label}`, ops: roles.map((role) => setOp(site, ['brand', 'grounds', ground, 'roles', role], value)) }));
+    this.#editor.commit((site) => ({ label: `Button ${partWord(part)} on ${site.brand.grounds[ground]!.label}`, ops: roles.map((role) => setOp(site, ['brand', 'grounds', ground, 'roles', role], value)) }));
   }
   protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`);
   protected see(view: (typeof VIEWS)[number]): void {

@@ -183,7 +183,7 @@ export class CheckStep {
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
   protected fix(fix: Fix | PictureFix | TypeFix | Edit): void {
-    this.#editor.commit(() => ({ label: `Fix ${fix.label}`, ops: fix.ops }));
+    this.#editor.commit(() => ({ label: 'after' in fix ? fix.label : `Fix ${fix.label}`, ops: fix.ops }));
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
