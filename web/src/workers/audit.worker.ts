@@ -111,7 +111,6 @@ function report(now: Audit): AuditReport {
   const counts = auditCounts(now);
   const failing = rows(findings(now, new Set(['fail']), MOST_ROWS));
   const unknown = rows(findings(now, new Set(['cannot-tell']), MOST_UNKNOWN));
-  const values = setValues(now.site);
   // A failure over an image belongs to that image, not to a background.
   const pairs = new Set([...now.byGroup].flatMap(([group, judgements]) => (group.overPicture ? [] : judgements.filter((judgement) => judgement.verdict === 'fail' && judgement.rule.endsWith('contrast')).map((judgement) => judgement.tokens[0] ?? group))));
   const provisional = Object.values(now.site.brand.styles).filter((style) => style.provisional).length;
