@@ -1,4 +1,4 @@
-import { applyChange, auditCounts, auditSite, findings, focusFix, lookBehind, pictureFixes, ripple, siteIndex, tally, compareAudits, placesAmong, placesChosenAnew, readIncoming, setValues, shortfall, SiteIssues, timesShown, whereSet, writePixels, type Audit, type Finding, type FocusPoint, type PixelSets, type Place, type Site } from '@yohaku/core';
+import { applyChange, auditCounts, auditSite, findings, focusFix, lookBehind, pictureFixes, ripple, siteIndex, tally, compareAudits, placesAmong, placesChosenAnew, readIncoming, shortfall, SiteIssues, timesShown, whereSet, writePixels, type Audit, type Finding, type FocusPoint, type PixelSets, type Place, type Site } from '@yohaku/core';
 import type { AuditReport, FoundBehind, RippleReport, Row, TextOver } from '../state/index.ts';
 import type { FromAudit, ReadFile, ToAudit } from './messages.ts';
 import { ReadPages } from './read-pages.ts';
