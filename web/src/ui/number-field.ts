@@ -91,6 +91,9 @@ export class NumberField {
       event.stopPropagation();
       this.typed.set(null);
       this.problem.set('');
+      // A figure that was typed within this turn was never bound: the field would keep it.
+      const field = event.target as HTMLInputElement;
+      setTimeout(() => (field.value = this.text()));
       return;
     }
     const steps = KEYS.figure.by(event);

@@ -78,8 +78,7 @@ export class TextField {
     if (problem !== '') return;
     this.typed.set(null);
     this.done.emit(text);
-    // A text that was typed and accepted within one turn was never bound: the field would keep it.
-    setTimeout(() => (this.field().nativeElement.value = this.typed() ?? this.value()));
+    this.#showsNow();
   }
 
   protected key(event: KeyboardEvent): void {
@@ -100,5 +99,11 @@ export class TextField {
   protected drop(): void {
     this.typed.set(null);
     this.problem.set('');
+    this.#showsNow();
+  }
+
+  /** Writes the present text into the field. A text that was typed and accepted or discarded within one turn was never bound: the field would keep it. */
+  #showsNow(): void {
+    setTimeout(() => (this.field().nativeElement.value = this.typed() ?? this.value()));
   }
 }

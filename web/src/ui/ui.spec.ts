@@ -44,6 +44,15 @@ describe('fields', () => {
     expect(corner!.value).toBe('7.5');
   });
 
+  it('show the last good value after Escape, also when the text was typed within the same turn', async () => {
+    const [corner, name] = inputs();
+    await type(name!, 'Typed by mistake', 'Escape');
+    await type(corner!, '17', 'Escape');
+    await until(() => name!.value === 'Funnel' && corner!.value === '4');
+    expect([name!.value, corner!.value]).toEqual(['Funnel', '4']);
+    expect(fixture.componentInstance.name()).toBe('Funnel');
+  });
+
   it('keep what was typed and the last good value when it cannot be taken', async () => {
     const [corner] = inputs();
     for (const nonsense of ['round', '-3', '101', '1e999', '']) {
