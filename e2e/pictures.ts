@@ -134,7 +134,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('Enter');
     const rows = [['Name', 'Text', 'Built', 'Berths'], ['Sandpiper', 'Two decks, a saloon, and tea on the line.', '1987-05-01', '140'], ['Dunlin', 'Carries the post and whoever sits on it.', '1999-03-02', '24'], ['Knot', 'The small one, for fog.', '2025-01-30', '12'], ['Turnstone', 'Lies at Holm in winter.', '1974-09-12', '60'], ['Whimbrel', 'Freight on Thursdays.', '2003-06-21', '8']];
     await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.map((row) => row.map((cell) => `"${cell}"`).join(',')).join('\n')) });
-    await page.getByRole('button', { name: 'Import' }).click();
+    await page.getByRole('button', { name: 'Import', exact: true }).click();
     await page.getByText('Knot', { exact: true }).click();
   },
   shelf: async (page) => {
