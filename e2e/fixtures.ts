@@ -64,7 +64,15 @@ export class Desk {
     await this.page.locator('.ant-select-item-option').first().waitFor();
     await this.page.keyboard.press('Enter');
   }
-  /** Presses a slider where a value lies on it. */
+  /** Adds a collection in the step Pages and imports a spreadsheet into it. */
+  async collection(label: string, file: string, rows: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Collections' }).click();
+    await this.page.getByLabel('Add a collection').fill(label);
+    await this.page.keyboard.press('Enter');
+    await this.page.getByLabel('Import spreadsheet').setInputFiles({ name: file, mimeType: 'text/csv', buffer: Buffer.from(rows) });
+    await this.page.getByRole('button', { name: 'Import', exact: true }).click();
+  }
+  /** Clicks a slider at a value. */
   async slide(label: string, value: number): Promise<void> {
     const handle = this.page.getByRole('slider', { name: label, exact: true });
     const [least, most] = await Promise.all(['min', 'max'].map(async (end) => Number(await handle.getAttribute(`aria-value${end}`))));

@@ -22,11 +22,7 @@ test('a clockmaker’s site: a word between two pasted colours, a renamed choice
   await page.getByRole('button', { name: 'Add a page' }).click();
   await page.getByRole('menuitem', { name: 'Item page' }).click();
   await expect(page.getByLabel('Page title')).toHaveValue('Item');
-  await page.getByRole('button', { name: 'Collections' }).click();
-  await page.getByLabel('Add a collection').fill('Clocks');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'clocks.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
-  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await desk.collection('Clocks', 'clocks.csv', ITEMS);
 
   // A text becomes a choice: its values are the choices. One is renamed: all items follow.
   await page.getByRole('button', { name: /^\d+ fields/ }).click();

@@ -55,11 +55,7 @@ test('a site of one’s own: one figure of use, what is live, offers that hold, 
 
   // A collection: a field that becomes a picture asks what its values mean, and loses none.
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Collections' }).click();
-  await page.getByLabel('Add a collection').fill('Planten');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'planten.csv', mimeType: 'text/csv', buffer: Buffer.from(ITEMS) });
-  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await desk.collection('Planten', 'planten.csv', ITEMS);
   await page.getByRole('button', { name: /^\d+ fields/ }).click();
   await desk.choose('Foto type', 'image');
   const asks = page.getByRole('region', { name: 'Change the type of a field' }).or(page.getByLabel('Change the type of a field'));

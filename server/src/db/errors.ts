@@ -11,6 +11,12 @@ const codeOf = (error: Error): string => {
   return typeof code === 'string' ? code : '';
 };
 
+/** Returns true when an error or one of its causes has a code of the pattern. */
+function hasCode(error: unknown, pattern: RegExp): boolean {
+  for (const cause of causes(error)) if (pattern.test(codeOf(cause))) return true;
+  return false;
+}
+
 /**
  * Returns true when an error or its cause says that PostgreSQL cannot be reached, is going down,
  * has no room left or no connection to give. A later try can succeed.
@@ -32,18 +38,15 @@ export function isDiskFull(error: unknown): boolean {
 
 /** Returns true when an error or its cause says that PostgreSQL gives no more connections (SQLSTATE 53300): others hold them all. */
 export function isCrowded(error: unknown): boolean {
-  for (const cause of causes(error)) if (codeOf(cause) === '53300') return true;
-  return false;
+  return hasCode(error, /^53300$/);
 }
 
 /** Returns true for an error from a lock: the wait for it took too long (SQLSTATE 55P03), or two transactions waited for each other (40P01). A later try can succeed. */
 export function isLocked(error: unknown): boolean {
-  for (const cause of causes(error)) if (/^(55P03|40P01)$/.test(codeOf(cause))) return true;
-  return false;
+  return hasCode(error, /^(55P03|40P01)$/);
 }
 
 /** Returns true if PostgreSQL refused a value itself: SQLSTATE 22 (no such text or number) or 23 (a constraint), 54 (too large). */
 export function isRefusedByDatabase(error: unknown): boolean {
-  for (const cause of causes(error)) if (/^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(cause))) return true;
-  return false;
+  return hasCode(error, /^(22|23|54)[0-9A-Z]{3}$/);
 }
