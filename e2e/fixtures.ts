@@ -1,4 +1,12 @@
-import { test as base, expect, type BrowserContext, type Frame, type Locator, type Page, type TestInfo } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type BrowserContext,
+  type Frame,
+  type Locator,
+  type Page,
+  type TestInfo,
+} from '@playwright/test';
 import { join } from 'node:path';
 import { API, type Site } from '@yohaku/core';
 import { EVERY_KIND, somePages } from '../demo/src/testing/some-pages.ts';
@@ -9,7 +17,10 @@ import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
 /** A desk as a user has it: signed in, pages hung, counted. */
 export class Desk {
-  constructor(readonly page: Page, readonly server: RunningServer) {}
+  constructor(
+    readonly page: Page,
+    readonly server: RunningServer,
+  ) {}
 
   async open(): Promise<void> {
     await this.page.goto(await this.server.link());
@@ -21,9 +32,15 @@ export class Desk {
     await expect(this.page.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 120_000 });
     await this.frame('Home at 1280').locator('h1').waitFor({ state: 'attached' });
   }
-  /** How much a step shows at once. Journeys go through everything there is; what calm leaves out is a journey of its own. */
+  /**
+   * How much a step shows at once. Journeys go through everything there is; what calm leaves out is a journey of its
+   * own.
+   */
   async shows(density: 'Essential' | 'All'): Promise<void> {
-    await this.page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: density, exact: true }).click();
+    await this.page
+      .getByRole('group', { name: 'Controls shown' })
+      .getByRole('button', { name: density, exact: true })
+      .click();
   }
   async step(name: string): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
@@ -54,7 +71,10 @@ export class Desk {
   }
   async swatch(name: string): Promise<void> {
     await this.step('Colour');
-    await this.page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
+    await this.page
+      .getByRole('region', { name: 'Palette' })
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .click();
   }
   /** Chooses in one of our lists by keyboard: it opens, filters, takes. */
   async choose(label: string, option: string, within: { getByLabel: Page['getByLabel'] } = this.page): Promise<void> {
@@ -69,13 +89,17 @@ export class Desk {
     await this.page.getByRole('button', { name: 'Collections' }).click();
     await this.page.getByLabel('Add a collection').fill(label);
     await this.page.keyboard.press('Enter');
-    await this.page.getByLabel('Import spreadsheet').setInputFiles({ name: file, mimeType: 'text/csv', buffer: Buffer.from(rows) });
+    await this.page
+      .getByLabel('Import spreadsheet')
+      .setInputFiles({ name: file, mimeType: 'text/csv', buffer: Buffer.from(rows) });
     await this.page.getByRole('button', { name: 'Import', exact: true }).click();
   }
   /** Clicks a slider at a value. */
   async slide(label: string, value: number): Promise<void> {
     const handle = this.page.getByRole('slider', { name: label, exact: true });
-    const [least, most] = await Promise.all(['min', 'max'].map(async (end) => Number(await handle.getAttribute(`aria-value${end}`))));
+    const [least, most] = await Promise.all(
+      ['min', 'max'].map(async (end) => Number(await handle.getAttribute(`aria-value${end}`))),
+    );
     const line = this.page.locator('.ant-slider').filter({ has: handle });
     const { width } = (await line.boundingBox())!;
     await line.click({ position: { x: ((value - least!) / (most! - least!)) * width, y: 10 } });
@@ -88,11 +112,16 @@ export class Desk {
     await expect(row.getByRole('button', { name: 'Exclude', exact: true })).toBeVisible();
   }
   async computed(frame: string, place: string, property: string): Promise<string> {
-    return this.frame(frame).locator(`[data-place="${place}"]`).evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
+    return this.frame(frame)
+      .locator(`[data-place="${place}"]`)
+      .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
   }
 }
 
-/** The server as it is built and sent: from its sources every process that it starts for a file would take a second more to be there. */
+/**
+ * The server as it is built and sent: from its sources every process that it starts for a file would take a second more
+ * to be there.
+ */
 const { startServer } = (await import(join(ROOT, '.build/server.mjs'))) as typeof import('../server/src/main.ts');
 
 /** A server on a database, that says nothing. */
@@ -110,13 +139,17 @@ interface Fixtures {
   server: RunningServer;
   /** Changes the database before the server opens it. */
   prepare: Prepare | undefined;
-  /** Ids of the demo's pages that are kept, where a journey is of what a step does and not of what it reaches: every edit is laid out and read on each page. */
+  /**
+   * Ids of the demo's pages that are kept, where a journey is of what a step does and not of what it reaches: every
+   * edit is laid out and read on each page.
+   */
   pages: readonly string[] | undefined;
 }
 
 /** Another site in place of the demo's. */
 export async function insteadOfTheDemo(database: Database, site: Site): Promise<void> {
-  for (const sql of ["delete from pages where site_id = 'ternhaven'", "delete from sites where id = 'ternhaven'"]) await database.pool.query(sql);
+  for (const sql of ["delete from pages where site_id = 'ternhaven'", "delete from sites where id = 'ternhaven'"])
+    await database.pool.query(sql);
   await insertSite(database.db, site);
 }
 
@@ -131,16 +164,25 @@ async function databaseWith(pages: readonly string[] | undefined, prepare?: Prep
   return url;
 }
 
-interface Shared { /** The file of journeys it is open for, with the pages that they hang. */ of: string; desk?: Desk; faults: string[]; /** Faults that the journey on it now expects. */ expected: readonly RegExp[]; close: () => Promise<void> }
+interface Shared {
+  /** The file of journeys it is open for, with the pages that they hang. */ of: string;
+  desk?: Desk;
+  faults: string[];
+  /** Faults that the journey on it now expects. */ expected: readonly RegExp[];
+  close: () => Promise<void>;
+}
 
 /** Every journey runs on its own copy of the demo; any console error or request off the machine fails it. */
 export const test = base.extend<Fixtures, { shared: Shared }>({
   // With the others, so that all journeys run in the same processes.
-  shared: [async ({ browser: _browser }, use) => {
-    const shared: Shared = { of: '', expected: [], faults: [], close: () => Promise.resolve() };
-    await use(shared);
-    await shared.close();
-  }, { scope: 'worker' }],
+  shared: [
+    async ({ browser: _browser }, use) => {
+      const shared: Shared = { of: '', expected: [], faults: [], close: () => Promise.resolve() };
+      await use(shared);
+      await shared.close();
+    },
+    { scope: 'worker' },
+  ],
   prepare: [undefined, { option: true }],
   pages: [undefined, { option: true }],
   server: async ({ pages, prepare }, use) => {
@@ -150,7 +192,9 @@ export const test = base.extend<Fixtures, { shared: Shared }>({
   },
   signedIn: async ({ context, server }, use, info) => {
     const faults = faultsOf(context, () => expectedBy(info));
-    const answer = await context.request.post(`${server.address}${API.session.signIn.path}`, { data: { token: new URL(await server.link()).hash.slice(1) } });
+    const answer = await context.request.post(`${server.address}${API.session.signIn.path}`, {
+      data: { token: new URL(await server.link()).hash.slice(1) },
+    });
     expect(answer.ok()).toBe(true);
     await use(server);
     expect(faults).toEqual([]);
@@ -164,17 +208,28 @@ export const test = base.extend<Fixtures, { shared: Shared }>({
   },
 });
 
-/** Publishes the demo as it is saved, without a desk; for somebody who is signed in. @returns the site that is live then */
+/**
+ * Publishes the demo as it is saved, without a desk; for somebody who is signed in. @returns the site that is live then
+ */
 export async function publish(page: Page, { address }: RunningServer): Promise<Site> {
   const at = (path: string) => `${address}${path.replace(':site', 'ternhaven')}`;
-  const { site, sequence } = (await (await page.request.get(at(API.sites.load.path))).json()) as { site: Site; sequence: number };
+  const { site, sequence } = (await (await page.request.get(at(API.sites.load.path))).json()) as {
+    site: Site;
+    sequence: number;
+  };
   expect((await page.request.post(at(API.publish.publish.path), { data: { sequence } })).ok()).toBe(true);
   return site;
 }
 
-const expectedBy = (info: TestInfo): RegExp[] => info.annotations.filter((annotation) => annotation.type === 'expects').map((annotation) => new RegExp(annotation.description ?? '$^'));
+const expectedBy = (info: TestInfo): RegExp[] =>
+  info.annotations
+    .filter((annotation) => annotation.type === 'expects')
+    .map((annotation) => new RegExp(annotation.description ?? '$^'));
 
-/** The driver listens for its own presses within frames, once it has been there a while; frames that run no script refuse that. */
+/**
+ * The driver listens for its own presses within frames, once it has been there a while; frames that run no script
+ * refuse that.
+ */
 const OWN_LISTENERS = /^Blocked script execution in '[^']*\/frame\/\w+\/' because the document's frame is sandboxed/;
 
 /** Returns the unexpected faults of a browser: errors on the console, requests off the machine. */
@@ -182,10 +237,16 @@ function faultsOf(context: BrowserContext, expected: () => readonly RegExp[]): s
   const faults: string[] = [];
   context.on('request', (request) => {
     const url = new URL(request.url());
-    if (['http:', 'https:', 'ws:'].includes(url.protocol) && url.hostname !== '127.0.0.1') faults.push(`request to ${url.host}`);
+    if (['http:', 'https:', 'ws:'].includes(url.protocol) && url.hostname !== '127.0.0.1')
+      faults.push(`request to ${url.host}`);
   });
   context.on('console', (message) => {
-    if (message.type() === 'error' && !OWN_LISTENERS.test(message.text()) && !expected().some((one) => one.test(message.text()))) faults.push(`console: ${message.text()}`);
+    if (
+      message.type() === 'error' &&
+      !OWN_LISTENERS.test(message.text()) &&
+      !expected().some((one) => one.test(message.text()))
+    )
+      faults.push(`console: ${message.text()}`);
   });
   context.on('weberror', (error) => faults.push(`error: ${error.error().message}`));
   return faults;
@@ -206,7 +267,15 @@ export const testOnOneDesk = test.extend({
       const context = await browser.newContext();
       const faults = faultsOf(context, () => shared.expected);
       const desk = new Desk(await context.newPage(), server);
-      Object.assign(shared, { of, desk, faults, close: async () => { await context.close(); await server.close(); } });
+      Object.assign(shared, {
+        of,
+        desk,
+        faults,
+        close: async () => {
+          await context.close();
+          await server.close();
+        },
+      });
       await desk.open();
     }
     const desk = shared.desk!;

@@ -10,7 +10,8 @@ import { launch } from './browser.ts';
 const [address, folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 if (!address) throw new Error('Give the sign-in address that ./yohaku link prints.');
 
-const step = async (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
+const step = async (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
 
 /** Back from any other way of seeing. */
 const fullColour = async (page: Page) => {
@@ -31,12 +32,17 @@ const calm = async (page: Page) => {
 };
 
 /** How much the steps show: pictures show what is used most, but for those of something else. */
-const shows = async (page: Page, density: 'Essential' | 'All') => page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: density, exact: true }).click();
+const shows = async (page: Page, density: 'Essential' | 'All') =>
+  page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: density, exact: true }).click();
 
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
     await step(page, 'Sources');
-    await page.getByLabel('Choose files').setInputFiles(['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/sources', name)));
+    await page
+      .getByLabel('Choose files')
+      .setInputFiles(
+        ['mark-on-pale.svg', 'annotated-design.svg', 'old-pages.css'].map((name) => join('demo/sources', name)),
+      );
     await page.getByRole('button', { name: 'Remove old-pages.css' }).waitFor();
     await page.getByRole('button', { name: 'Show where Funnel occurs' }).click();
   },
@@ -54,7 +60,10 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   colour: async (page) => {
     await step(page, 'Colour');
-    await page.getByRole('button', { name: /^Funnel/ }).first().click();
+    await page
+      .getByRole('button', { name: /^Funnel/ })
+      .first()
+      .click();
     await page.getByRole('button', { name: /^Uses of/ }).click();
   },
   harmonies: async (page) => {
@@ -99,9 +108,23 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   tokens: async (page) => {
     await step(page, 'Sources');
-    const file = { $schema: 'https://www.designtokens.org/schemas/2025.10/format.json', color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } }, type: { running: { $type: 'typography', $value: { fontFamily: 'Public Sans', fontSize: '19px', fontWeight: 400, lineHeight: 1.6 } } }, radius: { pebble: { $type: 'dimension', $value: '14px' } } };
+    const file = {
+      $schema: 'https://www.designtokens.org/schemas/2025.10/format.json',
+      color: { $type: 'color', core: { funnel: { $value: '#a53016' }, buoy: { $value: '#e0a021' } } },
+      type: {
+        running: {
+          $type: 'typography',
+          $value: { fontFamily: 'Public Sans', fontSize: '19px', fontWeight: 400, lineHeight: 1.6 },
+        },
+      },
+      radius: { pebble: { $type: 'dimension', $value: '14px' } },
+    };
     await shows(page, 'All');
-    await page.getByLabel('Import tokens').setInputFiles({ name: 'another-desk.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+    await page.getByLabel('Import tokens').setInputFiles({
+      name: 'another-desk.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(file)),
+    });
     await page.getByRole('group', { name: 'Import tokens' }).getByRole('listitem').first().waitFor();
   },
   publish: async (page) => step(page, 'Publish'),
@@ -117,7 +140,10 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     if (await ladder.count()) await ladder.click();
     await page.getByRole('button', { name: 'Specimen', exact: true }).click();
     await page.waitForTimeout(1500);
-    await page.getByRole('navigation', { name: 'Parts of the specimen' }).getByRole('button', { name: 'Paper' }).click();
+    await page
+      .getByRole('navigation', { name: 'Parts of the specimen' })
+      .getByRole('button', { name: 'Paper' })
+      .click();
     await page.waitForTimeout(500);
   },
   stress: async (page) => {
@@ -132,14 +158,28 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Collections' }).click();
     await page.getByLabel('Add a collection').fill('Boats');
     await page.keyboard.press('Enter');
-    const rows = [['Name', 'Text', 'Built', 'Berths'], ['Sandpiper', 'Two decks, a saloon, and tea on the line.', '1987-05-01', '140'], ['Dunlin', 'Carries the post and whoever sits on it.', '1999-03-02', '24'], ['Knot', 'The small one, for fog.', '2025-01-30', '12'], ['Turnstone', 'Lies at Holm in winter.', '1974-09-12', '60'], ['Whimbrel', 'Freight on Thursdays.', '2003-06-21', '8']];
-    await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.map((row) => row.map((cell) => `"${cell}"`).join(',')).join('\n')) });
+    const rows = [
+      ['Name', 'Text', 'Built', 'Berths'],
+      ['Sandpiper', 'Two decks, a saloon, and tea on the line.', '1987-05-01', '140'],
+      ['Dunlin', 'Carries the post and whoever sits on it.', '1999-03-02', '24'],
+      ['Knot', 'The small one, for fog.', '2025-01-30', '12'],
+      ['Turnstone', 'Lies at Holm in winter.', '1974-09-12', '60'],
+      ['Whimbrel', 'Freight on Thursdays.', '2003-06-21', '8'],
+    ];
+    await page.getByLabel('Import spreadsheet').setInputFiles({
+      name: 'boats.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(rows.map((row) => row.map((cell) => `"${cell}"`).join(',')).join('\n')),
+    });
     await page.getByRole('button', { name: 'Import', exact: true }).click();
     await page.getByText('Knot', { exact: true }).click();
   },
   shelf: async (page) => {
     await page.goto(new URL('/', page.url()).href);
-    await page.getByText(/failing|every check passes/).first().waitFor();
+    await page
+      .getByText(/failing|every check passes/)
+      .first()
+      .waitFor();
   },
   'new-site': async (page) => {
     await page.goto(new URL('/new', page.url()).href);
@@ -151,7 +191,9 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
 
 const browser = await launch();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-page.on('console', (message) => { if (message.type() === 'error') process.stderr.write(`console: ${message.text()}\n`); });
+page.on('console', (message) => {
+  if (message.type() === 'error') process.stderr.write(`console: ${message.text()}\n`);
+});
 page.on('pageerror', (error) => process.stderr.write(`page: ${error.stack ?? error.message}\n`));
 await page.goto(address);
 await page.getByRole('navigation', { name: 'Steps' }).waitFor();

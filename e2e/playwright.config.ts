@@ -13,5 +13,12 @@ export default defineConfig({
   // Pictures that something is compared with stand beside the journey that does it.
   snapshotPathTemplate: '{testDir}/{arg}{ext}',
   outputDir: '../.test/e2e',
-  use: { viewport: { width: 1280, height: 800 }, deviceScaleFactor: 1, contextOptions: { reducedMotion: 'reduce' }, launchOptions: launchOptions(), trace: 'off', actionTimeout: 90_000 },
+  use: {
+    viewport: { width: 1280, height: 800 },
+    deviceScaleFactor: 1,
+    contextOptions: { reducedMotion: 'reduce' },
+    launchOptions: launchOptions(),
+    trace: 'off',
+    actionTimeout: 90_000,
+  },
 });

@@ -12,7 +12,11 @@ export async function bench(args) {
   await buildServer();
   await buildWeb();
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'e2e/bench/main.ts'), ...args], { cwd: ROOT, env: { ...process.env, CHROME_BIN: chrome }, stdio: ['ignore', 'inherit', 'inherit'] });
+    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'e2e/bench/main.ts'), ...args], {
+      cwd: ROOT,
+      env: { ...process.env, CHROME_BIN: chrome },
+      stdio: ['ignore', 'inherit', 'inherit'],
+    });
     child.on('close', (code) => resolve(code ?? 1));
   });
 }

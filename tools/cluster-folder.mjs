@@ -40,7 +40,9 @@ export function clusterFolder(dataDir) {
   // Cut off before there was anything in it: made anew.
   if (!existsSync(named) && !existsSync(join(dataDir, 'postgres-password'))) return choose(dataDir, pointer, inside);
   if (!existsSync(named) && !existsSync(join(dataDir, 'cluster-making')))
-    throw new UseError(`the database of ${dataDir} was kept in ${named}, and is not there any more. Nothing was changed. Bring that folder back, or start with another one: --data DIR, and ./yohaku restore with a backup.`);
+    throw new UseError(
+      `the database of ${dataDir} was kept in ${named}, and is not there any more. Nothing was changed. Bring that folder back, or start with another one: --data DIR, and ./yohaku restore with a backup.`,
+    );
   return ownElsewhere(dataDir, pointer, named);
 }
 
@@ -61,14 +63,20 @@ function choose(dataDir, pointer, inside) {
   return folder;
 }
 
-/** A cluster elsewhere that another data folder owns is taken along by a folder that was moved, and copied for one that was copied. */
+/**
+ * A cluster elsewhere that another data folder owns is taken along by a folder that was moved, and copied for one that
+ * was copied.
+ */
 function ownElsewhere(dataDir, pointer, named) {
   const owner = existsSync(ownerFile(named)) ? readFileSync(ownerFile(named), 'utf8').trim() : dataDir;
   if (owner === dataDir) {
     writeFileSync(ownerFile(named), dataDir);
     return named;
   }
-  const isThere = existsSync(join(owner, 'cluster-folder')) && realpathSync(owner) === owner && readFileSync(join(owner, 'cluster-folder'), 'utf8').trim() === named;
+  const isThere =
+    existsSync(join(owner, 'cluster-folder')) &&
+    realpathSync(owner) === owner &&
+    readFileSync(join(owner, 'cluster-folder'), 'utf8').trim() === named;
   if (!isThere) {
     // The folder it belonged to is gone: this is it, under another name.
     writeFileSync(ownerFile(named), dataDir);
@@ -78,7 +86,9 @@ function ownElsewhere(dataDir, pointer, named) {
   const part = `${own}.part`;
   say(`copying the database of ${owner}, of which ${dataDir} is a copy`);
   rmSync(part, { recursive: true, force: true });
-  const [pid, , , port] = existsSync(join(named, 'postmaster.pid')) ? readFileSync(join(named, 'postmaster.pid'), 'utf8').split('\n') : [];
+  const [pid, , , port] = existsSync(join(named, 'postmaster.pid'))
+    ? readFileSync(join(named, 'postmaster.pid'), 'utf8').split('\n')
+    : [];
   if (pid && isAlive(pid.trim())) copyRunning(dataDir, owner, port, part);
   else {
     cpSync(named, part, { recursive: true, preserveTimestamps: true });
@@ -96,8 +106,16 @@ function copyRunning(dataDir, owner, port, part) {
   const password = readFileSync(join(dataDir, 'postgres-password'), 'utf8').trim();
   mkdirSync(part, { recursive: true, mode: 0o700 });
   if (isRoot()) spawnSync('chown', ['postgres:postgres', part]);
-  const done = asPostgres(join(postgresBin(), 'pg_basebackup'), ['-D', part, '-h', '127.0.0.1', '-p', port, '-U', 'postgres', '-w', '-X', 'stream', '-c', 'fast'], undefined, { PGPASSWORD: password });
-  if (done.status !== 0) throw new UseError(`${dataDir} is a copy of ${owner}, whose database is running and could not be copied (${(done.stderr?.toString() ?? '').trim().split('\n').at(-1)}). Nothing was changed. Stop that one once, or use ./yohaku backup and restore.`);
+  const done = asPostgres(
+    join(postgresBin(), 'pg_basebackup'),
+    ['-D', part, '-h', '127.0.0.1', '-p', port, '-U', 'postgres', '-w', '-X', 'stream', '-c', 'fast'],
+    undefined,
+    { PGPASSWORD: password },
+  );
+  if (done.status !== 0)
+    throw new UseError(
+      `${dataDir} is a copy of ${owner}, whose database is running and could not be copied (${(done.stderr?.toString() ?? '').trim().split('\n').at(-1)}). Nothing was changed. Stop that one once, or use ./yohaku backup and restore.`,
+    );
 }
 
 function moveInto(from, to) {

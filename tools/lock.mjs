@@ -32,7 +32,10 @@ export function placeOf(folder) {
   }
 }
 
-/** Returns true if the process that a mark names lives. A mark without a start is that of an older version: its number has to do. */
+/**
+ * Returns true if the process that a mark names lives. A mark without a start is that of an older version: its number
+ * has to do.
+ */
 export function isAlive(mark) {
   const [number, start] = String(mark).split(' ');
   const pid = Number(number);
@@ -91,11 +94,20 @@ export function writeOwner(lock, note, folder = dirname(lock)) {
   writeFileSync(join(lock, 'owner'), `${markOf(process.pid)}\n${note}\n${placeOf(folder)}\n`);
 }
 
-/** Who holds a lock, and the note left with it; `copied` when it came along with a copy of a folder, and is held in that one. */
+/**
+ * Who holds a lock, and the note left with it; `copied` when it came along with a copy of a folder, and is held in that
+ * one.
+ */
 export function lockOwner(folder) {
   try {
     const [mark, note, place] = readFileSync(join(folder, 'owner'), 'utf8').split('\n');
-    return { mark: mark || undefined, pid: Number(mark.split(' ')[0]), note: note ?? '', age: Infinity, copied: Boolean(place) && place !== placeOf(dirname(folder)) };
+    return {
+      mark: mark || undefined,
+      pid: Number(mark.split(' ')[0]),
+      note: note ?? '',
+      age: Infinity,
+      copied: Boolean(place) && place !== placeOf(dirname(folder)),
+    };
   } catch {
     let age = Infinity;
     try {
@@ -110,9 +122,12 @@ export function lockOwner(folder) {
 /** Runs `work` while holding the lock, waiting for it up to 90 seconds. */
 export async function withLock(folder, work, onWait = () => {}) {
   const until = performance.now() + 90_000;
-  for (let told = false; !tryLock(folder); ) {
+  for (let told = false; !tryLock(folder);) {
     const { pid } = lockOwner(folder);
-    if (performance.now() > until) throw new UseError(`${folder} has been held for too long by process ${pid}. If that process does not respond, end it and run this again.`);
+    if (performance.now() > until)
+      throw new UseError(
+        `${folder} has been held for too long by process ${pid}. If that process does not respond, end it and run this again.`,
+      );
     if (!told && performance.now() > until - 88_000) {
       onWait(`process ${pid} is using the database`);
       told = true;

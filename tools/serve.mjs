@@ -21,7 +21,11 @@ const end = (code) => {
 
 process.on('message', (message) => {
   if (message.start) void start(message.start);
-  else if (message.link) void server?.link().then((link) => process.send?.({ link }), (error) => process.send?.({ link: null, why: error.message }));
+  else if (message.link)
+    void server?.link().then(
+      (link) => process.send?.({ link }),
+      (error) => process.send?.({ link: null, why: error.message }),
+    );
 });
 // Ctrl-C reaches the whole group: `start` decides.
 process.on('SIGINT', () => {});
@@ -34,6 +38,8 @@ async function start(options) {
     server = await startServer({ ...options, onWait: (why) => process.send?.({ waits: `for the database: ${why}` }) });
     process.send?.({ ready: { address: server.address, port: server.port } });
   } catch (error) {
-    process.send?.({ failed: { message: error.message, code: error.code, name: error.name, stack: error.stack } }, () => process.exit(2));
+    process.send?.({ failed: { message: error.message, code: error.code, name: error.name, stack: error.stack } }, () =>
+      process.exit(2),
+    );
   }
 }

@@ -16,7 +16,10 @@ const MINUTE = 60_000;
 /** How often the database is looked after; ms. */
 const WATCH = 1000;
 
-/** `./yohaku start`: sets up what is missing, serves until it is told to stop, brings back what dies meanwhile, and stops all it started. */
+/**
+ * `./yohaku start`: sets up what is missing, serves until it is told to stop, brings back what dies meanwhile, and
+ * stops all it started.
+ */
 export async function start({ port, data, empty }) {
   const wanted = port === undefined ? DEFAULT_PORT : wholePort(port);
   mkdirSync(resolve(data ?? join(ROOT, '.data')), { recursive: true });
@@ -24,7 +27,9 @@ export async function start({ port, data, empty }) {
   const lock = join(dataDir, 'start.lock');
   if (!tryLock(lock, '')) {
     const { pid, note } = lockOwner(lock);
-    throw new UseError(`already running on ${dataDir} (process ${pid}${note ? `, ${note}` : ''}). Stop it first, or give another folder with --data.`);
+    throw new UseError(
+      `already running on ${dataDir} (process ${pid}${note ? `, ${note}` : ''}). Stop it first, or give another folder with --data.`,
+    );
   }
   let cluster;
   let server;
@@ -41,7 +46,11 @@ export async function start({ port, data, empty }) {
     })();
     return stopping;
   };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => { if (!stopping) say('stopping'); void stop(0); });
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => {
+      if (!stopping) say('stopping');
+      void stop(0);
+    });
   try {
     await endLeftOver(dataDir);
     if (wanted !== 0) await probePort(wanted);
@@ -55,19 +64,42 @@ export async function start({ port, data, empty }) {
     }
     if (stopping) return stopping;
     say('starting the server');
-    server = keepServing({ databaseUrl: process.env.DATABASE_URL ?? cluster.url, port: wanted, root: ROOT, demo: !empty, logFile: join(dataDir, 'yohaku.log') }, dataDir, () => void stop(1));
+    server = keepServing(
+      {
+        databaseUrl: process.env.DATABASE_URL ?? cluster.url,
+        port: wanted,
+        root: ROOT,
+        demo: !empty,
+        logFile: join(dataDir, 'yohaku.log'),
+      },
+      dataDir,
+      () => void stop(1),
+    );
     const address = await server.first;
     if (stopping) return stopping;
     writeOwner(lock, address);
     process.stdout.write(`Yohaku is ready. Open this address once (it signs you in):\n${await server.link()}\n`);
     process.stderr.write(`yohaku: data in ${dataDir}; ./yohaku link prints a fresh address; Ctrl-C stops\n`);
-    if (cluster) watching = watch(cluster, () => stopping !== undefined, () => {
-      say(`the data folder ${dataDir} was deleted while Yohaku ran. What it held is gone, and nothing more can be saved. Stopping. Start again with a backup: ./yohaku start, then ./yohaku restore FILE.`);
-      void stop(1);
-    });
+    if (cluster)
+      watching = watch(
+        cluster,
+        () => stopping !== undefined,
+        () => {
+          say(
+            `the data folder ${dataDir} was deleted while Yohaku ran. What it held is gone, and nothing more can be saved. Stopping. Start again with a backup: ./yohaku start, then ./yohaku restore FILE.`,
+          );
+          void stop(1);
+        },
+      );
   } catch (error) {
-    const message = error.code === 'EADDRINUSE' ? `port ${wanted} is in use by another program. Give another one with --port.` : error.code === 'EACCES' ? `port ${wanted} may not be used by this user. Give one above 1023 with --port.` : undefined;
-    if (!(error instanceof UseError) && error.name !== 'UseError' && error.name !== 'AddressRefused' && !message) process.stderr.write(`${error.stack ?? error}\n`);
+    const message =
+      error.code === 'EADDRINUSE'
+        ? `port ${wanted} is in use by another program. Give another one with --port.`
+        : error.code === 'EACCES'
+          ? `port ${wanted} may not be used by this user. Give one above 1023 with --port.`
+          : undefined;
+    if (!(error instanceof UseError) && error.name !== 'UseError' && error.name !== 'AddressRefused' && !message)
+      process.stderr.write(`${error.stack ?? error}\n`);
     say(message ?? error.message);
     await stop(2);
   }
@@ -82,16 +114,21 @@ function watch(cluster, isStopping, onGone) {
     if (cluster.isGone()) return onGone();
     busy = true;
     cluster.tidy();
-    void cluster.revive().then(
-      (revived) => {
-        if (revived || failed) say('the database had stopped and is back');
-        failed = '';
-      },
-      (error) => {
-        // Whatever it is (a full disk, say) may pass: asked again, said once.
-        if (error.message !== failed) say((failed = error.message));
-      },
-    ).finally(() => { busy = false; });
+    void cluster
+      .revive()
+      .then(
+        (revived) => {
+          if (revived || failed) say('the database had stopped and is back');
+          failed = '';
+        },
+        (error) => {
+          // Whatever it is (a full disk, say) may pass: asked again, said once.
+          if (error.message !== failed) say((failed = error.message));
+        },
+      )
+      .finally(() => {
+        busy = false;
+      });
   }, WATCH);
 }
 
@@ -125,7 +162,10 @@ function keepServing(options, dataDir, onGivenUp) {
   let given = options;
   const first = new Promise((resolveFirst, rejectFirst) => {
     const run = () => {
-      child = fork(join(ROOT, 'tools', 'serve.mjs'), [], { stdio: ['ignore', 'inherit', 'inherit', 'ipc'], execArgv: ['--disable-warning=ExperimentalWarning'] });
+      child = fork(join(ROOT, 'tools', 'serve.mjs'), [], {
+        stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+        execArgv: ['--disable-warning=ExperimentalWarning'],
+      });
       writeFileSync(join(dataDir, 'server.pid'), `${markOf(child.pid)}\n${placeOf(dataDir)}\n`);
       child.on('message', (message) => {
         if (message.ready) {
@@ -148,31 +188,43 @@ function keepServing(options, dataDir, onGivenUp) {
         deaths.push(now);
         while (deaths[0] < now - MINUTE) deaths.shift();
         if (deaths.length > RESTARTS) {
-          say(`the server died ${deaths.length} times within a minute (last: ${signal ?? `exit ${code}`}); it is not started again. Its log is ${join(dataDir, 'yohaku.log')}.`);
+          say(
+            `the server died ${deaths.length} times within a minute (last: ${signal ?? `exit ${code}`}); it is not started again. Its log is ${join(dataDir, 'yohaku.log')}.`,
+          );
           stopped = true;
           if (!settled) return rejectFirst(new UseError('the server could not be started'));
           return onGivenUp();
         }
         say(`the server died (${signal ?? `exit ${code}`}) and is started again`);
-        setTimeout(() => { if (!stopped) run(); }, Math.min(5000, 100 * 2 ** deaths.length));
+        setTimeout(
+          () => {
+            if (!stopped) run();
+          },
+          Math.min(5000, 100 * 2 ** deaths.length),
+        );
       });
-      child.send({ start: given }, (error) => { if (error) child.kill('SIGKILL'); });
+      child.send({ start: given }, (error) => {
+        if (error) child.kill('SIGKILL');
+      });
     };
     run();
   });
   return {
     first,
-    link: () => new Promise((done, fail) => {
-      asking = ({ link, why }) => (link ? done(link) : fail(new UseError(`no sign-in address could be made: ${why}`)));
-      child.send({ link: true });
-    }),
-    stop: () => new Promise((done) => {
-      stopped = true;
-      if (child.exitCode !== null || child.signalCode !== null) return done();
-      child.once('exit', () => done());
-      child.kill('SIGTERM');
-      setTimeout(() => child.kill('SIGKILL'), 10_000).unref();
-    }),
+    link: () =>
+      new Promise((done, fail) => {
+        asking = ({ link, why }) =>
+          link ? done(link) : fail(new UseError(`no sign-in address could be made: ${why}`));
+        child.send({ link: true });
+      }),
+    stop: () =>
+      new Promise((done) => {
+        stopped = true;
+        if (child.exitCode !== null || child.signalCode !== null) return done();
+        child.once('exit', () => done());
+        child.kill('SIGTERM');
+        setTimeout(() => child.kill('SIGKILL'), 10_000).unref();
+      }),
   };
 }
 
@@ -187,6 +239,7 @@ function probePort(port) {
 
 function wholePort(text) {
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new UseError(`--port takes a whole number from 0 to 65535, not “${text}”.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new UseError(`--port takes a whole number from 0 to 65535, not “${text}”.`);
   return port;
 }

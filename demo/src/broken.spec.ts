@@ -1,4 +1,15 @@
-import { acceptChange, ChangeRefused, SiteIssues, jsonEqual, pageHtml, readSite, stylesCss, withValue, writeTokensCss, type Site } from '@yohaku/core';
+import {
+  acceptChange,
+  ChangeRefused,
+  SiteIssues,
+  jsonEqual,
+  pageHtml,
+  readSite,
+  stylesCss,
+  withValue,
+  writeTokensCss,
+  type Site,
+} from '@yohaku/core';
 import { brokenDocuments, type Breakage } from './testing/broken.ts';
 import { EVERY_KIND, somePages } from './testing/some-pages.ts';
 
@@ -24,7 +35,11 @@ function isWhole(css: string): boolean {
     if (char === '}' || char === ')') depth--;
     if (depth < 0) return false;
   }
-  return depth === 0 && !/<\/|<!|@import|body \{ display: none/.test(css) && (css.match(/\/\*/g)?.length ?? 0) === (css.match(/\*\//g)?.length ?? 0);
+  return (
+    depth === 0 &&
+    !/<\/|<!|@import|body \{ display: none/.test(css) &&
+    (css.match(/\/\*/g)?.length ?? 0) === (css.match(/\*\//g)?.length ?? 0)
+  );
 }
 
 describe('Item 2: whatever is accepted can be read again', () => {
@@ -46,15 +61,37 @@ describe('Item 2: whatever is accepted can be read again', () => {
       if (result === site) continue;
       const again = readSite(JSON.parse(JSON.stringify(result)));
       if (!jsonEqual(again, JSON.parse(JSON.stringify(result)))) fail(`${broken.words} reads back as something else`);
-      if (result.brand !== site.brand || result.shared !== site.shared || Object.keys(site.pages).some((id) => result.pages[id]?.overrides !== site.pages[id]!.overrides)) {
+      if (
+        result.brand !== site.brand ||
+        result.shared !== site.shared ||
+        Object.keys(site.pages).some((id) => result.pages[id]?.overrides !== site.pages[id]!.overrides)
+      ) {
         const [tokens, styles] = [writeTokensCss(result.brand), stylesCss(result)];
         if (tokens !== plainTokens && !isWhole(tokens)) fail(`${broken.words} breaks tokens.css`);
         if (styles !== plainStyles && !isWhole(styles)) fail(`${broken.words} breaks styles.css`);
       }
-      for (const id of result.pageOrder) if (result.pages[id] !== site.pages[id]) expect(pageHtml(result, id).replaceAll(/="[^"]*"/g, '')).withContext(broken.words).not.toContain('<script');
+      for (const id of result.pageOrder)
+        if (result.pages[id] !== site.pages[id])
+          expect(pageHtml(result, id).replaceAll(/="[^"]*"/g, ''))
+            .withContext(broken.words)
+            .not.toContain('<script');
     }
     expect(taken).toBeGreaterThan(100);
-    for (const kind of ['type', 'length', 'range', 'reference', 'alphabet', 'literal', 'order', 'key', 'field', 'missing'] as const) expect(counts[kind] ?? 0).withContext(kind).toBeGreaterThan(5);
+    for (const kind of [
+      'type',
+      'length',
+      'range',
+      'reference',
+      'alphabet',
+      'literal',
+      'order',
+      'key',
+      'field',
+      'missing',
+    ] as const)
+      expect(counts[kind] ?? 0)
+        .withContext(kind)
+        .toBeGreaterThan(5);
   });
 
   it('a whole document broken in one place is refused by the reader as well, naming the place', () => {
@@ -71,7 +108,14 @@ describe('Item 2: whatever is accepted can be read again', () => {
         issues = error;
       }
       if (!issues) fail(`${broken.words} was read`);
-      else expect(issues.issues.some((issue) => broken.at.join('.').startsWith(issue.path) || issue.path.startsWith(broken.at.join('.')))).withContext(`${broken.words}: ${issues.issues[0]!.path}`).toBeTrue();
+      else
+        expect(
+          issues.issues.some(
+            (issue) => broken.at.join('.').startsWith(issue.path) || issue.path.startsWith(broken.at.join('.')),
+          ),
+        )
+          .withContext(`${broken.words}: ${issues.issues[0]!.path}`)
+          .toBeTrue();
     }
     expect(count).toBeGreaterThan(300);
   });

@@ -23,18 +23,41 @@ function colorsOf(svg: string): Asset['colors'] {
   return flat.map(({ hex, uses }) => ({ hex, share: Math.round((uses / all) * 1000) / 1000 }));
 }
 
-const assets: Asset[] = pictures.map(({ id, name, svg, width, height }) =>
-  ({ id, name, hash: createHash('sha256').update(svg).digest('hex'), type: 'image/svg+xml', width, height, colors: colorsOf(svg) }));
+const assets: Asset[] = pictures.map(({ id, name, svg, width, height }) => ({
+  id,
+  name,
+  hash: createHash('sha256').update(svg).digest('hex'),
+  type: 'image/svg+xml',
+  width,
+  height,
+  colors: colorsOf(svg),
+}));
 
-const pages: Page[] = [home, sailings, fares, islands, freight, assistance, notices, about, contact].map((page) => ({ ...page, overrides: byId(overridesByPage[page.id] ?? []) }));
+const pages: Page[] = [home, sailings, fares, islands, freight, assistance, notices, about, contact].map((page) => ({
+  ...page,
+  overrides: byId(overridesByPage[page.id] ?? []),
+}));
 
 /** Ternhaven Ferries, the demo site. */
 export const ternhaven: Site = {
-  schemaVersion: SCHEMA_VERSION, id: 'ternhaven', name: 'Ternhaven Ferries', language: 'en-GB', brand, shared,
-  assets: byId(assets), downloads: {}, pageOrder: pages.map((page) => page.id), pages: byId(pages), collections: { log }, collectionOrder: ['log'], items: logItems,
+  schemaVersion: SCHEMA_VERSION,
+  id: 'ternhaven',
+  name: 'Ternhaven Ferries',
+  language: 'en-GB',
+  brand,
+  shared,
+  assets: byId(assets),
+  downloads: {},
+  pageOrder: pages.map((page) => page.id),
+  pages: byId(pages),
+  collections: { log },
+  collectionOrder: ['log'],
+  items: logItems,
 };
 
 /** Bytes of the demo's pictures by content hash. */
-export const ternhavenFiles: ReadonlyMap<string, string> = new Map(assets.map((asset) => [asset.hash, pictures.find((picture) => picture.id === asset.id)!.svg]));
+export const ternhavenFiles: ReadonlyMap<string, string> = new Map(
+  assets.map((asset) => [asset.hash, pictures.find((picture) => picture.id === asset.id)!.svg]),
+);
 
 export { manyPlaces } from './many-places.ts';

@@ -11,14 +11,24 @@ const LINES: readonly (readonly [string, string, string, string])[] = [
   ['2025-08-15', 'Busiest day', 'Four hundred and six across, and one piano.', 'people'],
 ];
 
-const items: Item[] = LINES.map(([day, what, told, kind], i) => ({ id: `log-${i + 1}`, collection: 'log', slug: what.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'), values: { what, told, day, kind } }));
+const items: Item[] = LINES.map(([day, what, told, kind], i) => ({
+  id: `log-${i + 1}`,
+  collection: 'log',
+  slug: what.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'),
+  values: { what, told, day, kind },
+}));
 
 export const log: Collection = {
-  id: 'log', label: 'Log', path: 'log',
+  id: 'log',
+  label: 'Log',
+  path: 'log',
   fields: byId([
-    { id: 'what', label: 'What', kind: 'line' as const }, { id: 'told', label: 'Told', kind: 'text' as const }, { id: 'day', label: 'Day', kind: 'date' as const },
+    { id: 'what', label: 'What', kind: 'line' as const },
+    { id: 'told', label: 'Told', kind: 'text' as const },
+    { id: 'day', label: 'Day', kind: 'date' as const },
     { id: 'kind', label: 'Kind', kind: 'choice' as const, options: ['pier', 'works', 'weather', 'people'] },
   ]),
-  fieldOrder: ['what', 'told', 'day', 'kind'], itemOrder: items.map((item) => item.id),
+  fieldOrder: ['what', 'told', 'day', 'kind'],
+  itemOrder: items.map((item) => item.id),
 };
 export const logItems = byId(items);

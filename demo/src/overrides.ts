@@ -1,9 +1,25 @@
 import type { Override, OverrideProperty } from '@yohaku/core';
 
-const literal = (id: string, place: string, property: OverrideProperty, css: string, more: Partial<Override> = {}): Override =>
-  ({ id, place, property, band: null, origin: 'set', value: { kind: 'literal', css }, reason: null, ...more });
+const literal = (
+  id: string,
+  place: string,
+  property: OverrideProperty,
+  css: string,
+  more: Partial<Override> = {},
+): Override => ({
+  id,
+  place,
+  property,
+  band: null,
+  origin: 'set',
+  value: { kind: 'literal', css },
+  reason: null,
+  ...more,
+});
 
-/** Values that depart on purpose (two at all widths, one on phones only) and three strays, by page. See demo/README.md. */
+/**
+ * Values that depart on purpose (two at all widths, one on phones only) and three strays, by page. See demo/README.md.
+ */
 export const overridesByPage: Record<string, Override[]> = {
   fares: [
     literal('o-notice-fill', 'fares-half-b4/k1', 'border-color', '#7a2412'),

@@ -7,9 +7,15 @@ describe('pairs that occur on the demo', () => {
   const pairs = occurringPairs(ternhaven);
 
   it('name exactly the places that the audit fails and cannot tell', () => {
-    const rows = findings(auditSite(ternhaven), new Set(['fail', 'cannot-tell'])).filter((row) => CONTRASTS.has(row.rule));
-    const of = (wanted: typeof pairs) => [...new Set(wanted.flatMap((pair) => pair.places.map((place) => `${pair.rule} ${placeKey(place)}`)))].sort();
-    const audited = (verdict: string) => [...new Set(rows.filter((row) => row.verdict === verdict).map((row) => `${row.rule} ${placeKey(row.place)}`))].sort();
+    const rows = findings(auditSite(ternhaven), new Set(['fail', 'cannot-tell'])).filter((row) =>
+      CONTRASTS.has(row.rule),
+    );
+    const of = (wanted: typeof pairs) =>
+      [...new Set(wanted.flatMap((pair) => pair.places.map((place) => `${pair.rule} ${placeKey(place)}`)))].sort();
+    const audited = (verdict: string) =>
+      [
+        ...new Set(rows.filter((row) => row.verdict === verdict).map((row) => `${row.rule} ${placeKey(row.place)}`)),
+      ].sort();
     expect(of(pairs.filter((pair) => pair.found !== null && pair.found < pair.needed))).toEqual(audited('fail'));
     expect(of(pairs.filter((pair) => pair.found === null))).toEqual(audited('cannot-tell'));
     expect(audited('fail').length).toBeGreaterThan(5);

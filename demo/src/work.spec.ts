@@ -1,4 +1,15 @@
-import { acceptChange, compareAudits, auditSite, parseColor, ripple, setSwatchColor, setValue, siteIndex, work, type Site } from '@yohaku/core';
+import {
+  acceptChange,
+  compareAudits,
+  auditSite,
+  parseColor,
+  ripple,
+  setSwatchColor,
+  setValue,
+  siteIndex,
+  work,
+  type Site,
+} from '@yohaku/core';
 import { manyPlaces, ternhaven } from './index.ts';
 
 /** Returns the counts of work during a task. */
@@ -23,19 +34,38 @@ describe('counted work', () => {
     const audit = auditSite(site);
     const swatch = Object.values(site.brand.swatches).find(({ label }) => label === 'Funnel')!.id;
     const painted = acceptChange(site, setSwatchColor(site, swatch, parseColor('#b02a1e')!)).site;
-    expect(counted(() => compareAudits(audit, auditSite(painted, audit)).places)).toEqual({ trees: 0, parts: 0, shapes: 0 });
+    expect(counted(() => compareAudits(audit, auditSite(painted, audit)).places)).toEqual({
+      trees: 0,
+      parts: 0,
+      shapes: 0,
+    });
     // A list of changed places builds only the pages of those places.
     const pages = new Set(ripple(site, painted).changed.map(({ page }) => page)).size;
-    expect(counted(() => ripple(site, acceptChange(site, setSwatchColor(site, swatch, parseColor('#b02a2e')!)).site)).trees).toBeLessThanOrEqual(pages);
+    expect(
+      counted(() => ripple(site, acceptChange(site, setSwatchColor(site, swatch, parseColor('#b02a2e')!)).site)).trees,
+    ).toBeLessThanOrEqual(pages);
     const [page] = site.pageOrder.slice(-1);
-    const entry = Object.values(site.pages[page!]!.sections).find((one) => 'own' in one && Object.values(one.own.blocks).some(({ kind }) => kind === 'text'))!;
+    const entry = Object.values(site.pages[page!]!.sections).find(
+      (one) => 'own' in one && Object.values(one.own.blocks).some(({ kind }) => kind === 'text'),
+    )!;
     const section = 'own' in entry ? entry.own : undefined;
     const block = Object.values(section!.blocks).find(({ kind }) => kind === 'text')!;
-    const written = acceptChange(site, setValue(site, '', ['pages', page!, 'sections', entry.id, 'own', 'blocks', block.id, 'content'], [{ text: 'Other words' }])).site;
+    const written = acceptChange(
+      site,
+      setValue(
+        site,
+        '',
+        ['pages', page!, 'sections', entry.id, 'own', 'blocks', block.id, 'content'],
+        [{ text: 'Other words' }],
+      ),
+    ).site;
     const did = counted(() => siteIndex(written).groups);
     expect(did.trees).toBeLessThanOrEqual(1);
     // Lists of items and menus depend on other parts of the site, so their sections are read again.
-    const open = Object.values(site.pages).flatMap(({ sections }) => Object.values(sections)).flatMap((one) => ('own' in one ? Object.values(one.own.blocks) : [])).filter(({ kind }) => kind === 'items' || kind === 'menu').length;
+    const open = Object.values(site.pages)
+      .flatMap(({ sections }) => Object.values(sections))
+      .flatMap((one) => ('own' in one ? Object.values(one.own.blocks) : []))
+      .filter(({ kind }) => kind === 'items' || kind === 'menu').length;
     expect(did.shapes).toBeLessThanOrEqual(Object.keys(section!.blocks).length + open);
   });
 });

@@ -6,13 +6,14 @@ const [WIDTH, HEIGHT] = [340, 212];
 /** A plain gradient into a buffer of the same size: what filling it costs. */
 function gradient(width: number, height: number): Uint8ClampedArray {
   const data = new Uint8ClampedArray(width * height * 4);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-    const at = (y * width + x) * 4;
-    data[at] = (x * 255) / width;
-    data[at + 1] = (y * 255) / height;
-    data[at + 2] = 128;
-    data[at + 3] = 255;
-  }
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const at = (y * width + x) * 4;
+      data[at] = (x * 255) / width;
+      data[at + 1] = (y * 255) / height;
+      data[at + 2] = 128;
+      data[at + 3] = 255;
+    }
   return data;
 }
 
@@ -33,6 +34,15 @@ export function benchField(): Result[] {
       reference.push(performance.now() - between);
     }
     const [a, b] = [median(ours), median(reference)];
-    return { name: `contrast field, density ${density}`, median: a, unit: 'ms', reference: 'a plain gradient in the same buffer', referenceMedian: b, ratio: a / b, bound: 'at most 4 times', holds: a / b <= 4 };
+    return {
+      name: `contrast field, density ${density}`,
+      median: a,
+      unit: 'ms',
+      reference: 'a plain gradient in the same buffer',
+      referenceMedian: b,
+      ratio: a / b,
+      bound: 'at most 4 times',
+      holds: a / b <= 4,
+    };
   });
 }

@@ -44,7 +44,10 @@ const BENCHES: Record<string, () => Result[] | Promise<Result[]>> = {
   shelf: () => withServer(({ link }) => benchShelf(link)),
   size: benchSize,
   steps: () => withServer(({ address, link }) => benchSteps(link, address)),
-  table: async () => [...await withServer(({ address, link }) => benchTable(link, address)), ...await benchItemsTable(site)],
+  table: async () => [
+    ...(await withServer(({ address, link }) => benchTable(link, address))),
+    ...(await benchItemsTable(site)),
+  ],
   scale: benchScale,
 };
 
@@ -59,7 +62,11 @@ const results: Result[] = [];
 for (const name of names.length > 0 ? names : Object.keys(BENCHES)) {
   const list = await BENCHES[name]!();
   results.push(...list);
-  if (!json) for (const entry of list) process.stdout.write(`${entry.name}: ${entry.median.toFixed(2)} ${entry.unit}; ${entry.reference} ${entry.referenceMedian.toFixed(2)}; ratio ${entry.ratio.toFixed(2)} (${entry.bound}) ${entry.holds ? 'holds' : 'FALLS SHORT'}\n`);
+  if (!json)
+    for (const entry of list)
+      process.stdout.write(
+        `${entry.name}: ${entry.median.toFixed(2)} ${entry.unit}; ${entry.reference} ${entry.referenceMedian.toFixed(2)}; ratio ${entry.ratio.toFixed(2)} (${entry.bound}) ${entry.holds ? 'holds' : 'FALLS SHORT'}\n`,
+      );
 }
 if (json) process.stdout.write(`${JSON.stringify(results, null, 2)}\n`);
 process.exit(results.every((result) => result.holds) ? 0 : 1);

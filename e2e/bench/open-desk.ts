@@ -11,7 +11,10 @@ export async function benchContext(browser: Browser): Promise<BrowserContext> {
 /** The desk at a step, once its places are counted. */
 export async function openDesk(page: Page, link: string, step: string): Promise<Page> {
   await page.goto(link);
-  await page.getByRole('button', { name: /places$/ }).first().waitFor();
+  await page
+    .getByRole('button', { name: /places$/ })
+    .first()
+    .waitFor();
   await page.getByRole('button', { name: 'No tour' }).click();
   await page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: 'All', exact: true }).click();
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();

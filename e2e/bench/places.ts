@@ -23,12 +23,41 @@ function growthPlot(points: readonly { readonly places: number; readonly ms: num
   const last = points.at(-1)!;
   const text = { color: '#1a1a1a', fontSize: 12 };
   chart.setOption({
-    animation: false, grid: { left: 60, right: 40, top: 30, bottom: 44 },
-    xAxis: { type: 'value', name: 'places', nameLocation: 'middle', nameGap: 28, nameTextStyle: text, axisLabel: text, min: 0 },
-    yAxis: { type: 'value', name: 'ms, found and rated', nameTextStyle: { ...text, align: 'left' }, axisLabel: text, min: 0 },
+    animation: false,
+    grid: { left: 60, right: 40, top: 30, bottom: 44 },
+    xAxis: {
+      type: 'value',
+      name: 'places',
+      nameLocation: 'middle',
+      nameGap: 28,
+      nameTextStyle: text,
+      axisLabel: text,
+      min: 0,
+    },
+    yAxis: {
+      type: 'value',
+      name: 'ms, found and rated',
+      nameTextStyle: { ...text, align: 'left' },
+      axisLabel: text,
+      min: 0,
+    },
     series: [
-      { type: 'line', symbolSize: 7, itemStyle: { color: '#1a1a1a' }, lineStyle: { color: '#1a1a1a' }, data: points.map(({ places, ms }) => [places, Math.round(ms * 10) / 10]) },
-      { type: 'line', symbol: 'none', lineStyle: { color: '#8a8a8a', type: 'dashed' }, data: [[0, 0], [last.places, (points[0]!.ms / points[0]!.places) * last.places]] },
+      {
+        type: 'line',
+        symbolSize: 7,
+        itemStyle: { color: '#1a1a1a' },
+        lineStyle: { color: '#1a1a1a' },
+        data: points.map(({ places, ms }) => [places, Math.round(ms * 10) / 10]),
+      },
+      {
+        type: 'line',
+        symbol: 'none',
+        lineStyle: { color: '#8a8a8a', type: 'dashed' },
+        data: [
+          [0, 0],
+          [last.places, (points[0]!.ms / points[0]!.places) * last.places],
+        ],
+      },
     ],
   });
   const svg = chart.renderToSVGString();
@@ -36,7 +65,10 @@ function growthPlot(points: readonly { readonly places: number; readonly ms: num
   return svg;
 }
 
-/** All pairs of generated sites, found in documents nobody has seen and rated, against culori walking the largest; and how that grows. `plot` names an SVG file for the curve; in it the broken line is growth in proportion. */
+/**
+ * All pairs of generated sites, found in documents nobody has seen and rated, against culori walking the largest; and
+ * how that grows. `plot` names an SVG file for the curve; in it the broken line is growth in proportion.
+ */
 export function benchPlaces(site: Site, plot?: string): Result[] {
   const measured = PAGES.map((pages) => {
     let places = 0;
@@ -65,10 +97,25 @@ export function benchPlaces(site: Site, plot?: string): Result[] {
   const reference = performance.now() - start;
   const share = ({ ms, places }: { ms: number; places: number }) => (ms / places) * 1000;
   return [
-    { name: `pairs of ${largest.places} places, found and rated`, median: largest.ms, unit: 'ms', reference: 'the same with culori', referenceMedian: reference, ratio: reference / largest.ms, bound: `at least ${FASTER} times faster`, holds: reference / largest.ms >= FASTER },
+    {
+      name: `pairs of ${largest.places} places, found and rated`,
+      median: largest.ms,
+      unit: 'ms',
+      reference: 'the same with culori',
+      referenceMedian: reference,
+      ratio: reference / largest.ms,
+      bound: `at least ${FASTER} times faster`,
+      holds: reference / largest.ms >= FASTER,
+    },
     ...measured.slice(1).map((one): Result => ({
-      name: `growth to ${one.places} places`, median: share(one), unit: 'µs a place', reference: `at ${measured[0]!.places} places`, referenceMedian: share(measured[0]!),
-      ratio: share(one) / share(measured[0]!), bound: `at most ${LINEAR}: in proportion`, holds: share(one) / share(measured[0]!) <= LINEAR,
+      name: `growth to ${one.places} places`,
+      median: share(one),
+      unit: 'µs a place',
+      reference: `at ${measured[0]!.places} places`,
+      referenceMedian: share(measured[0]!),
+      ratio: share(one) / share(measured[0]!),
+      bound: `at most ${LINEAR}: in proportion`,
+      holds: share(one) / share(measured[0]!) <= LINEAR,
     })),
   ];
 }

@@ -20,14 +20,17 @@ export function median(values: readonly number[]): number {
 /**
  * Median time in ms of one run, after a warm-up.
  *
- * @param warmUp ms the work runs before it is measured: as long for ours as for its reference, so that the engine has compiled both
+ * @param warmUp ms the work runs before it is measured: as long for ours as for its reference, so that the engine has
+ *   compiled both
  */
 export function timed(runs: number, work: () => void, warmUp = 0): number {
   const start = performance.now();
   for (let i = 0; i < Math.min(5, runs) || performance.now() - start < warmUp; i++) work();
-  return median(Array.from({ length: runs }, () => {
-    const began = performance.now();
-    work();
-    return performance.now() - began;
-  }));
+  return median(
+    Array.from({ length: runs }, () => {
+      const began = performance.now();
+      work();
+      return performance.now() - began;
+    }),
+  );
 }

@@ -1,5 +1,16 @@
 import type { Browser, CDPSession, Page } from '@playwright/test';
-import { applyChange, auditSite, compareAudits, parseColor, readSite, ripple, SCHEMA_VERSION, setSwatchColor, siteIndex, type Site } from '@yohaku/core';
+import {
+  applyChange,
+  auditSite,
+  compareAudits,
+  parseColor,
+  readSite,
+  ripple,
+  SCHEMA_VERSION,
+  setSwatchColor,
+  siteIndex,
+  type Site,
+} from '@yohaku/core';
 import { manyPlaces, ternhaven } from '@yohaku/demo';
 import type { RunningServer } from '../../server/src/main.ts';
 import { launch } from '../browser.ts';
@@ -20,15 +31,33 @@ const EDITS = 7;
 const LIMIT_MS = 50;
 
 /** The measurements of a site with a number of pages. */
-interface Measured { readonly pages: number; readonly places: number; readonly open: number; readonly frames: number; readonly heap: number; readonly bareHeap: number; readonly told: number; readonly nearest: number; readonly scroll: number; readonly save: number; readonly saveBeside: number; readonly compare: number; readonly ripple: number }
+interface Measured {
+  readonly pages: number;
+  readonly places: number;
+  readonly open: number;
+  readonly frames: number;
+  readonly heap: number;
+  readonly bareHeap: number;
+  readonly told: number;
+  readonly nearest: number;
+  readonly scroll: number;
+  readonly save: number;
+  readonly saveBeside: number;
+  readonly compare: number;
+  readonly ripple: number;
+}
 
-/** The desk on sites of 9, 100 and 850 pages (over a thousand to 100,000 places): what grows with the site and what does not. */
+/**
+ * The desk on sites of 9, 100 and 850 pages (over a thousand to 100,000 places): what grows with the site and what does
+ * not.
+ */
 export async function benchScale(): Promise<Result[]> {
   const browser = await launch();
   const pairs: { readonly one: Measured; readonly beside: readonly [Measured, Measured] }[] = [];
   try {
     const of = (pages: number): Promise<Measured> => measure(browser, readSite(manyPlaces(ternhaven, pages)));
-    // The reference is measured before and after each size: a machine that is shared is not as fast a quarter of an hour later.
+    // The reference is measured before and after each size: a machine that is shared is not as fast a quarter of an
+    // hour later.
     let before = await of(REFERENCE);
     for (const pages of SIZES) {
       const one = await of(pages);
@@ -43,17 +72,71 @@ export async function benchScale(): Promise<Result[]> {
     const against = (name: string, key: 'open' | 'told' | 'nearest', most: number): Result => {
       const reference = (beside[0][key] + beside[1][key]) / 2;
       const ratio = one[key] / reference;
-      return { name: `${name}, ${one.pages} pages (${one.places} places)`, median: one[key], unit: 'ms', reference: `the same with ${REFERENCE} pages, before and after`, referenceMedian: reference, ratio, bound: `at most ${most} times`, holds: ratio <= most };
+      return {
+        name: `${name}, ${one.pages} pages (${one.places} places)`,
+        median: one[key],
+        unit: 'ms',
+        reference: `the same with ${REFERENCE} pages, before and after`,
+        referenceMedian: reference,
+        ratio,
+        bound: `at most ${most} times`,
+        holds: ratio <= most,
+      };
     };
     return [
       against('opening to a usable wall', 'open', 2),
-      { name: `frames alive, ${one.pages} pages`, median: one.frames, unit: 'frames', reference: 'the limit', referenceMedian: MOST_FRAMES, ratio: one.frames / MOST_FRAMES, bound: 'at most 40', holds: one.frames <= MOST_FRAMES },
-      { name: `heap of the desk, ${one.pages} pages`, median: one.heap, unit: 'MB', reference: 'the parsed document alone in a bare page', referenceMedian: one.bareHeap, ratio: one.heap / one.bareHeap, bound: 'at most 4 times', holds: one.pages < 850 || one.heap / one.bareHeap <= 4 },
+      {
+        name: `frames alive, ${one.pages} pages`,
+        median: one.frames,
+        unit: 'frames',
+        reference: 'the limit',
+        referenceMedian: MOST_FRAMES,
+        ratio: one.frames / MOST_FRAMES,
+        bound: 'at most 40',
+        holds: one.frames <= MOST_FRAMES,
+      },
+      {
+        name: `heap of the desk, ${one.pages} pages`,
+        median: one.heap,
+        unit: 'MB',
+        reference: 'the parsed document alone in a bare page',
+        referenceMedian: one.bareHeap,
+        ratio: one.heap / one.bareHeap,
+        bound: 'at most 4 times',
+        holds: one.pages < 850 || one.heap / one.bareHeap <= 4,
+      },
       against('from releasing a control to the edit being told', 'told', 3),
       against('nearest frame while a control is held', 'nearest', 1.25),
-      { name: `longest task while the wall is scrolled end to end, ${one.pages} pages`, median: one.scroll, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: one.scroll / LIMIT_MS, bound: 'none over 50 ms', holds: one.scroll <= LIMIT_MS },
-      { name: `comparing two audits after one token edit, ${one.pages} pages`, median: one.compare, unit: 'ms', reference: 'the ripple of the edit', referenceMedian: one.ripple, ratio: one.compare / one.ripple, bound: 'at most 3 times', holds: one.compare / one.ripple <= 3 },
-      { name: `saving one edit on the server, ${one.pages} pages (${one.places} places)`, median: one.save, unit: 'ms', reference: `the same with ${REFERENCE} pages, in turns`, referenceMedian: one.saveBeside, ratio: one.save / one.saveBeside, bound: 'at most 1.5 times', holds: one.save / one.saveBeside <= 1.5 },
+      {
+        name: `longest task while the wall is scrolled end to end, ${one.pages} pages`,
+        median: one.scroll,
+        unit: 'ms of processor time',
+        reference: 'the limit',
+        referenceMedian: LIMIT_MS,
+        ratio: one.scroll / LIMIT_MS,
+        bound: 'none over 50 ms',
+        holds: one.scroll <= LIMIT_MS,
+      },
+      {
+        name: `comparing two audits after one token edit, ${one.pages} pages`,
+        median: one.compare,
+        unit: 'ms',
+        reference: 'the ripple of the edit',
+        referenceMedian: one.ripple,
+        ratio: one.compare / one.ripple,
+        bound: 'at most 3 times',
+        holds: one.compare / one.ripple <= 3,
+      },
+      {
+        name: `saving one edit on the server, ${one.pages} pages (${one.places} places)`,
+        median: one.save,
+        unit: 'ms',
+        reference: `the same with ${REFERENCE} pages, in turns`,
+        referenceMedian: one.saveBeside,
+        ratio: one.save / one.saveBeside,
+        bound: 'at most 1.5 times',
+        holds: one.save / one.saveBeside <= 1.5,
+      },
     ];
   });
 }
@@ -75,7 +158,10 @@ async function measure(browser: Browser, site: Site): Promise<Measured> {
       await usable(page);
       opened.push(performance.now() - began);
     }
-    await page.getByRole('button', { name: /places$/ }).first().waitFor({ timeout: 120_000 });
+    await page
+      .getByRole('button', { name: /places$/ })
+      .first()
+      .waitFor({ timeout: 120_000 });
     const cdp = await context.newCDPSession(page);
     await page.waitForTimeout(3000);
     const heap = await heapOf(cdp);
@@ -87,7 +173,20 @@ async function measure(browser: Browser, site: Site): Promise<Measured> {
     await page.goto('about:blank');
     const { save, saveBeside } = await saved(page, server);
     await context.close();
-    return { pages: site.pageOrder.length, places: siteIndex(site).count, open: median(opened), frames: Math.max(frames, frames2), heap, bareHeap, ...held, scroll, save, saveBeside, compare, ripple: rippled };
+    return {
+      pages: site.pageOrder.length,
+      places: siteIndex(site).count,
+      open: median(opened),
+      frames: Math.max(frames, frames2),
+      heap,
+      bareHeap,
+      ...held,
+      scroll,
+      save,
+      saveBeside,
+      compare,
+      ripple: rippled,
+    };
   });
 }
 
@@ -101,10 +200,16 @@ async function signedIn(page: Page, server: RunningServer): Promise<void> {
 
 /** The wall shows the first page and can be used. */
 async function usable(page: Page): Promise<void> {
-  await page.frameLocator('iframe[title="Home at 1280"]').locator('h1').waitFor({ state: 'attached', timeout: 120_000 });
+  await page
+    .frameLocator('iframe[title="Home at 1280"]')
+    .locator('h1')
+    .waitFor({ state: 'attached', timeout: 120_000 });
 }
 
-/** Comparing two audits after one edit of a colour, against its ripple; places are known already, as they are in a desk that is open. */
+/**
+ * Comparing two audits after one edit of a colour, against its ripple; places are known already, as they are in a desk
+ * that is open.
+ */
 function compared(site: Site): { compare: number; ripple: number } {
   const first = auditSite(site);
   // One that no drawing follows: a drawing in other colours is another file, and that is no edit of a token alone.
@@ -115,7 +220,10 @@ function compared(site: Site): { compare: number; ripple: number } {
     const after = applyChange(site, setSwatchColor(site, swatch, parseColor(hex)!)).site;
     const second = auditSite(after, first);
     void ripple(site, after).changed.length;
-    times.push({ compare: timed(9, () => void compareAudits(first, second).places), ripple: timed(9, () => void ripple(site, applyChange(site, setSwatchColor(site, swatch, parseColor(hex)!)).site)) });
+    times.push({
+      compare: timed(9, () => void compareAudits(first, second).places),
+      ripple: timed(9, () => void ripple(site, applyChange(site, setSwatchColor(site, swatch, parseColor(hex)!)).site)),
+    });
   }
   return { compare: median(times.map((time) => time.compare)), ripple: median(times.map((time) => time.ripple)) };
 }
@@ -148,40 +256,52 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
   for (let i = 0; i < EDITS; i++) {
     // In turns, so that each edit is told in other words than the last.
     const name = i % 2 ? 'Funnel' : 'Deep';
-    await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: new RegExp(`^${name}`) }).first().click();
+    await page
+      .getByRole('region', { name: 'Palette' })
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .first()
+      .click();
     await page.waitForTimeout(300);
-    const [first, then] = await page.evaluate(async ([property, value]) => {
-      const slider = document.querySelector('.lightness .ant-slider')!;
-      const box = slider.getBoundingClientRect();
-      const at = (share: number) => ({ clientX: box.left + share * box.width, clientY: box.top + box.height / 2, bubbles: true });
-      const status = () => document.querySelector('[aria-label="Tally"] [role="status"]')?.textContent ?? '';
-      const home = document.querySelector<HTMLIFrameElement>('main iframe')!.contentDocument!.body;
-      const shown = () => home.style.getPropertyValue(property);
-      const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
-      const times: number[] = [];
-      for (let step = 0; step < 8; step++) {
-        await frame();
-        const before = shown();
-        const began = performance.now();
-        if (step === 0) slider.dispatchEvent(new MouseEvent('mousedown', at(value)));
-        else document.dispatchEvent(new MouseEvent('mousemove', at(value + step * 0.008)));
-        while (shown() === before) {
-          if (performance.now() - began > 20_000) throw new Error(`the nearest page stayed as it was: ${before}`);
+    const [first, then] = await page.evaluate(
+      async ([property, value]) => {
+        const slider = document.querySelector('.lightness .ant-slider')!;
+        const box = slider.getBoundingClientRect();
+        const at = (share: number) => ({
+          clientX: box.left + share * box.width,
+          clientY: box.top + box.height / 2,
+          bubbles: true,
+        });
+        const status = () => document.querySelector('[aria-label="Tally"] [role="status"]')?.textContent ?? '';
+        const home = document.querySelector<HTMLIFrameElement>('main iframe')!.contentDocument!.body;
+        const shown = () => home.style.getPropertyValue(property);
+        const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve));
+        const times: number[] = [];
+        for (let step = 0; step < 8; step++) {
           await frame();
+          const before = shown();
+          const began = performance.now();
+          if (step === 0) slider.dispatchEvent(new MouseEvent('mousedown', at(value)));
+          else document.dispatchEvent(new MouseEvent('mousemove', at(value + step * 0.008)));
+          while (shown() === before) {
+            if (performance.now() - began > 20_000) throw new Error(`the nearest page stayed as it was: ${before}`);
+            await frame();
+          }
+          home.getBoundingClientRect();
+          await frame();
+          times.push(performance.now() - began);
         }
-        home.getBoundingClientRect();
-        await frame();
-        times.push(performance.now() - began);
-      }
-      const was = status();
-      const released = performance.now();
-      document.dispatchEvent(new MouseEvent('mouseup', at(value)));
-      while (status() === was || !/changed/.test(status())) {
-        await new Promise((resolve) => setTimeout(resolve, 2));
-        if (performance.now() - released > 60_000) throw new Error(`the edit was not told within a minute: “${status()}”`);
-      }
-      return [times.sort((one, other) => one - other)[times.length >> 1]!, performance.now() - released] as const;
-    }, [`--color-core-${name.toLowerCase()}`, 0.34 + (i % 5) * 0.03] as const);
+        const was = status();
+        const released = performance.now();
+        document.dispatchEvent(new MouseEvent('mouseup', at(value)));
+        while (status() === was || !/changed/.test(status())) {
+          await new Promise((resolve) => setTimeout(resolve, 2));
+          if (performance.now() - released > 60_000)
+            throw new Error(`the edit was not told within a minute: “${status()}”`);
+        }
+        return [times.sort((one, other) => one - other)[times.length >> 1]!, performance.now() - released] as const;
+      },
+      [`--color-core-${name.toLowerCase()}`, 0.34 + (i % 5) * 0.03] as const,
+    );
     nearest.push(first);
     told.push(then);
     await page.waitForTimeout(1500);
@@ -189,29 +309,49 @@ async function hold(page: Page): Promise<{ told: number; nearest: number }> {
   return { told: median(told.slice(1)), nearest: median(nearest.slice(1)) };
 }
 
-/** The longest task while the wall is scrolled from one end to the other, there and back in turns; what is filled where it stops counts. */
+/**
+ * The longest task while the wall is scrolled from one end to the other, there and back in turns; what is filled where
+ * it stops counts.
+ */
 async function scrolled(browser: Browser, page: Page): Promise<number> {
-  const { median: longest } = await longestTask(browser, page, 'the wall is scrolled', 20, () => page.evaluate(async () => {
-    const row = document.querySelector<HTMLElement>('[aria-label="All pages"]')!;
-    const end = row.scrollWidth - row.clientWidth;
-    const back = row.scrollLeft > end / 2;
-    // A hundred and twenty moves whatever the length: as somebody drags the bar.
-    for (let i = 0; i <= 120; i++) {
-      row.scrollLeft = (end * (back ? 120 - i : i)) / 120;
-      await new Promise((resolve) => setTimeout(resolve, 32));
-    }
-    await new Promise((resolve) => setTimeout(resolve, 2500));
-  }));
+  const { median: longest } = await longestTask(browser, page, 'the wall is scrolled', 20, () =>
+    page.evaluate(async () => {
+      const row = document.querySelector<HTMLElement>('[aria-label="All pages"]')!;
+      const end = row.scrollWidth - row.clientWidth;
+      const back = row.scrollLeft > end / 2;
+      // A hundred and twenty moves whatever the length: as somebody drags the bar.
+      for (let i = 0; i <= 120; i++) {
+        row.scrollLeft = (end * (back ? 120 - i : i)) / 120;
+        await new Promise((resolve) => setTimeout(resolve, 32));
+      }
+      await new Promise((resolve) => setTimeout(resolve, 2500));
+    }),
+  );
   return longest;
 }
 
-/** One edit saved by the server, ms, on the site and on the small one beside it: in turns, for both are served by one process. */
+/**
+ * One edit saved by the server, ms, on the site and on the small one beside it: in turns, for both are served by one
+ * process.
+ */
 async function saved(page: Page, server: RunningServer): Promise<{ save: number; saveBeside: number }> {
   const times: Record<string, number[]> = { ternhaven: [], [BESIDE]: [] };
   for (let i = 0; i < 2 * SAVES; i++) {
     const id = i % 2 === 0 ? 'ternhaven' : BESIDE;
     const began = performance.now();
-    const answer = await page.request.post(`${server.address}/api/sites/${id}/changes`, { data: { window: 'w-bench', changes: [{ id: `bench-${i}-0000`, schemaVersion: SCHEMA_VERSION, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: (i * 3) % 40 }] }] } });
+    const answer = await page.request.post(`${server.address}/api/sites/${id}/changes`, {
+      data: {
+        window: 'w-bench',
+        changes: [
+          {
+            id: `bench-${i}-0000`,
+            schemaVersion: SCHEMA_VERSION,
+            label: 'Corner',
+            ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: (i * 3) % 40 }],
+          },
+        ],
+      },
+    });
     times[id]!.push(performance.now() - began);
     if (!(await answer.text()).includes('"sequence"')) throw new Error('the edit was not saved');
   }

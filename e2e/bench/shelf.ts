@@ -2,13 +2,19 @@ import { launch } from '../browser.ts';
 import type { Result } from './result.ts';
 import { longestTask } from './tasks.ts';
 
-/** The longest task of the desk's main thread while the shelf of families is narrowed: typed into, kinds pressed, sliders moved. Median of three rounds. */
+/**
+ * The longest task of the desk's main thread while the shelf of families is narrowed: typed into, kinds pressed,
+ * sliders moved. Median of three rounds.
+ */
 export async function benchShelf(link: string): Promise<Result[]> {
   const browser = await launch();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
     await page.goto(link);
-    await page.getByRole('button', { name: /places$/ }).first().waitFor();
+    await page
+      .getByRole('button', { name: /places$/ })
+      .first()
+      .waitFor();
     await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Type' }).click();
     await page.getByRole('button', { name: /^Headings/ }).click();
     const narrow = async () => {
@@ -18,7 +24,8 @@ export async function benchShelf(link: string): Promise<Result[]> {
         await page.getByRole('group', { name: 'Kinds' }).getByRole('button', { name: kind, exact: true }).click();
         await page.waitForTimeout(120);
       }
-      for (const kind of ['serif', 'sans', 'mono', 'display']) await page.getByRole('group', { name: 'Kinds' }).getByRole('button', { name: kind, exact: true }).click();
+      for (const kind of ['serif', 'sans', 'mono', 'display'])
+        await page.getByRole('group', { name: 'Kinds' }).getByRole('button', { name: kind, exact: true }).click();
       await page.getByLabel(/Min. x-height/).focus();
       for (let i = 0; i < 12; i++) await page.keyboard.press(i < 6 ? 'ArrowRight' : 'ArrowLeft');
     };

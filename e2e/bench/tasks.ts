@@ -1,7 +1,16 @@
 import type { Browser, Page } from '@playwright/test';
 import { median, type Result } from './result.ts';
 
-export interface TraceEvent { readonly name: string; readonly ph: string; readonly dur?: number; readonly tdur?: number; readonly ts: number; readonly pid: number; readonly tid: number; readonly args?: { readonly name?: string } }
+export interface TraceEvent {
+  readonly name: string;
+  readonly ph: string;
+  readonly dur?: number;
+  readonly tdur?: number;
+  readonly ts: number;
+  readonly pid: number;
+  readonly tid: number;
+  readonly args?: { readonly name?: string };
+}
 
 /** Returns the work of the browser while a page is used. */
 export async function traced(browser: Browser, page: Page, work: () => Promise<void>): Promise<readonly TraceEvent[]> {
@@ -18,7 +27,17 @@ export async function traced(browser: Browser, page: Page, work: () => Promise<v
  */
 export function deskTasks(events: readonly TraceEvent[], least: number): number[] {
   const mains = events.filter((event) => event.name === 'thread_name' && event.args?.name === 'CrRendererMain');
-  const tasks = (main: TraceEvent) => events.filter((event) => event.pid === main.pid && event.tid === main.tid && event.ph === 'X' && /RunTask$/.test(event.name) && event.tdur !== undefined).map((event) => Math.min(event.tdur!, event.dur ?? Infinity) / 1000);
+  const tasks = (main: TraceEvent) =>
+    events
+      .filter(
+        (event) =>
+          event.pid === main.pid &&
+          event.tid === main.tid &&
+          event.ph === 'X' &&
+          /RunTask$/.test(event.name) &&
+          event.tdur !== undefined,
+      )
+      .map((event) => Math.min(event.tdur!, event.dur ?? Infinity) / 1000);
   const [all] = mains.map(tasks).sort((one, other) => sum(other) - sum(one));
   if (!all || all.length < least) throw new Error('the trace has no tasks of the desk');
   return all;
@@ -29,8 +48,17 @@ export const sum = (list: readonly number[]): number => list.reduce((total, entr
 const LIMIT_MS = 50;
 const ROUNDS = 3;
 
-/** The longest task of the main thread while something is done to a page: the median of three rounds, after one for warmth. `least`: tasks there must be at least in one. */
-export async function longestTask(browser: Browser, page: Page, what: string, least: number, work: () => Promise<void>): Promise<Result> {
+/**
+ * The longest task of the main thread while something is done to a page: the median of three rounds, after one for
+ * warmth. `least`: tasks there must be at least in one.
+ */
+export async function longestTask(
+  browser: Browser,
+  page: Page,
+  what: string,
+  least: number,
+  work: () => Promise<void>,
+): Promise<Result> {
   await work();
   const rounds: { longest: number; tasks: number }[] = [];
   while (rounds.length < ROUNDS) {
@@ -39,5 +67,14 @@ export async function longestTask(browser: Browser, page: Page, what: string, le
     rounds.push({ longest: Math.max(...tasks), tasks: tasks.length });
   }
   const longest = median(rounds.map((round) => round.longest));
-  return { name: `longest task while ${what} (${ROUNDS} rounds, ${sum(rounds.map((round) => round.tasks))} tasks)`, median: longest, unit: 'ms of processor time', reference: 'the limit', referenceMedian: LIMIT_MS, ratio: longest / LIMIT_MS, bound: 'none over 50 ms', holds: longest <= LIMIT_MS };
+  return {
+    name: `longest task while ${what} (${ROUNDS} rounds, ${sum(rounds.map((round) => round.tasks))} tasks)`,
+    median: longest,
+    unit: 'ms of processor time',
+    reference: 'the limit',
+    referenceMedian: LIMIT_MS,
+    ratio: longest / LIMIT_MS,
+    bound: 'none over 50 ms',
+    holds: longest <= LIMIT_MS,
+  };
 }

@@ -12,7 +12,9 @@ import { ROOT } from '../../server/src/testing/database.ts';
 async function withCluster<T>(work: (url: string) => Promise<T>): Promise<T> {
   process.env['YOHAKU_LOG'] = 'silent';
   process.env['YOHAKU_KIT'] = '1';
-  const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as { useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }> };
+  const { useCluster } = (await import(join(ROOT, 'tools/cluster.mjs'))) as {
+    useCluster(data: string, options: object): Promise<{ url: string; release(): Promise<void> }>;
+  };
   const data = mkdtempSync(join(tmpdir(), 'yohaku-bench-'));
   const cluster = await useCluster(data, { fast: true });
   try {
@@ -34,16 +36,19 @@ async function served<T>(databaseUrl: string, demo: boolean, work: (server: Runn
 
 /** A server with the demo for the time of a benchmark. */
 export const withServer = <T>(work: (server: { address: string; link: string }) => Promise<T>): Promise<T> =>
-  withCluster((url) => served(url, true, async (server) => work({ address: server.address, link: await server.link() })));
+  withCluster((url) =>
+    served(url, true, async (server) => work({ address: server.address, link: await server.link() })),
+  );
 
 /** A server with sites made of the demo, and no other. */
-export const withSite = <T>(site: Site | readonly Site[], work: (server: RunningServer) => Promise<T>): Promise<T> => withCluster(async (url) => {
-  const database = openDatabase(url);
-  await migrateDatabase(database, join(ROOT, 'server', 'migrations'));
-  await database.db.transaction(async (tx) => {
-    for (const svg of ternhavenFiles.values()) await storeFile(tx, Buffer.from(svg), 'image/svg+xml');
-    for (const entry of [site].flat()) await insertSite(tx, entry);
+export const withSite = <T>(site: Site | readonly Site[], work: (server: RunningServer) => Promise<T>): Promise<T> =>
+  withCluster(async (url) => {
+    const database = openDatabase(url);
+    await migrateDatabase(database, join(ROOT, 'server', 'migrations'));
+    await database.db.transaction(async (tx) => {
+      for (const svg of ternhavenFiles.values()) await storeFile(tx, Buffer.from(svg), 'image/svg+xml');
+      for (const entry of [site].flat()) await insertSite(tx, entry);
+    });
+    await database.close();
+    return served(url, false, work);
   });
-  await database.close();
-  return served(url, false, work);
-});

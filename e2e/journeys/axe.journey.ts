@@ -9,34 +9,63 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 type Node = { place: string; ratio: number };
 
 /** docs/axe-agreement.md explains what may differ. */
-test('our verdicts on the contrast of texts and axe-core’s are the same lists, page by page, at two widths', async ({ page, signedIn }) => {
+test('our verdicts on the contrast of texts and axe-core’s are the same lists, page by page, at two widths', async ({
+  page,
+  signedIn,
+}) => {
   await publish(page, signedIn);
   const audit = auditSite(ternhaven);
   const index = siteIndex(ternhaven);
   let compared = 0;
-  for (const id of ternhaven.pageOrder) for (const width of [1280, 390]) {
-    const file = ternhaven.pages[id]!.file;
-    await page.setViewportSize({ width, height: 900 });
-    await page.goto(`${signedIn.address}/live/ternhaven/${file}`);
-    const found = (await page.evaluate(`(async () => { ${AXE};
+  for (const id of ternhaven.pageOrder)
+    for (const width of [1280, 390]) {
+      const file = ternhaven.pages[id]!.file;
+      await page.setViewportSize({ width, height: 900 });
+      await page.goto(`${signedIn.address}/live/ternhaven/${file}`);
+      const found = (await page.evaluate(`(async () => { ${AXE};
       const { violations, incomplete, passes } = await axe.run(document, { runOnly: ['color-contrast'] });
       const nodes = (list) => list.flatMap((rule) => rule.nodes.map((node) => ({ place: document.querySelector(node.target[0]).closest('[data-place]').dataset.place, ratio: node.any[0]?.data?.contrastRatio ?? 0 })));
-      return { bad: nodes(violations), open: nodes(incomplete), good: nodes(passes) }; })()`)) as { bad: Node[]; open: Node[]; good: Node[] };
-    const ours = (verdict: Finding['verdict']) => findings(audit, new Set([verdict])).filter((finding) => finding.place.page === id && finding.width === width && finding.state === 'rest' && finding.rule === 'text-contrast');
-    const places = (list: readonly { place: string }[]) => [...new Set(list.map((entry) => entry.place))].sort();
-    expect(places(found.bad), `${file} at ${width}: fails`).toEqual(places(ours('fail').map((one) => ({ place: one.place.id }))));
-    for (const { place, ratio } of found.bad) {
-      const one = ours('fail').find((finding) => finding.place.id === place)!;
-      expect(cutDownText(one.found!), `${place} at ${width}`).toBe(cutDownText(ratio));
+      return { bad: nodes(violations), open: nodes(incomplete), good: nodes(passes) }; })()`)) as {
+        bad: Node[];
+        open: Node[];
+        good: Node[];
+      };
+      const ours = (verdict: Finding['verdict']) =>
+        findings(audit, new Set([verdict])).filter(
+          (finding) =>
+            finding.place.page === id &&
+            finding.width === width &&
+            finding.state === 'rest' &&
+            finding.rule === 'text-contrast',
+        );
+      const places = (list: readonly { place: string }[]) => [...new Set(list.map((entry) => entry.place))].sort();
+      expect(places(found.bad), `${file} at ${width}: fails`).toEqual(
+        places(ours('fail').map((one) => ({ place: one.place.id }))),
+      );
+      for (const { place, ratio } of found.bad) {
+        const one = ours('fail').find((finding) => finding.place.id === place)!;
+        expect(cutDownText(one.found!), `${place} at ${width}`).toBe(cutDownText(ratio));
+      }
+      // axe cannot tell a button over a picture, nor a cell scrolled out of its table: the label stands on its own
+      // fill, the cell on its ground. Nor does it look at gradients.
+      const known = places(found.open)
+        .map((place) => index.byAddress.get(`${id} ${place}`)!)
+        .filter((place) => place.kind !== 'button' && place.kind !== 'cell' && place.overPicture === place.pictured)
+        .map((place) => place.id);
+      expect(known, `${file} at ${width}: over pictures`).toEqual(
+        places(
+          ours('cannot-tell')
+            .filter((one) => one.place.pictured)
+            .map((one) => ({ place: one.place.id })),
+        ),
+      );
+      // A place that axe passes, Yohaku passes.
+      const good = new Set(ours('pass').map((one) => one.place.id));
+      for (const { place } of found.good)
+        if (index.byAddress.get(`${id} ${place}`))
+          expect(good.has(place), `${file} at ${width}: ${place} passes`).toBe(true);
+      compared += found.good.length + found.bad.length;
     }
-    // axe cannot tell a button over a picture, nor a cell scrolled out of its table: the label stands on its own fill, the cell on its ground. Nor does it look at gradients.
-    const known = places(found.open).map((place) => index.byAddress.get(`${id} ${place}`)!).filter((place) => place.kind !== 'button' && place.kind !== 'cell' && place.overPicture === place.pictured).map((place) => place.id);
-    expect(known, `${file} at ${width}: over pictures`).toEqual(places(ours('cannot-tell').filter((one) => one.place.pictured).map((one) => ({ place: one.place.id }))));
-    // A place that axe passes, Yohaku passes.
-    const good = new Set(ours('pass').map((one) => one.place.id));
-    for (const { place } of found.good) if (index.byAddress.get(`${id} ${place}`)) expect(good.has(place), `${file} at ${width}: ${place} passes`).toBe(true);
-    compared += found.good.length + found.bad.length;
-  }
   expect(compared).toBeGreaterThan(1000);
 });
 
@@ -47,7 +76,10 @@ test('the exported site itself passes axe and needs no script', async ({ signedI
     await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
     const found = await violations(live);
     // The demo's failing eyebrow on Fog is there on purpose.
-    expect(found.filter((entry) => !/eyebrow/.test(entry)), file).toEqual([]);
+    expect(
+      found.filter((entry) => !/eyebrow/.test(entry)),
+      file,
+    ).toEqual([]);
     await live.setViewportSize({ width: 320, height: 700 });
     expect(await live.evaluate(() => document.documentElement.scrollWidth), `${file} at 320`).toBeLessThanOrEqual(320);
     await live.close();

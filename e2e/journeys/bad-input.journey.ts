@@ -16,7 +16,11 @@ test('typed nonsense stays, says why, and the last good value is kept', async ({
   await hex.press('Escape');
   await expect(hex).toHaveValue('#b83a1e');
   const name = page.getByLabel('Name', { exact: true });
-  for (const [bad, words] of [['', 'needs a name'], ['Deep', 'is already used'], ['x'.repeat(500), 'At most 80']] as const) {
+  for (const [bad, words] of [
+    ['', 'needs a name'],
+    ['Deep', 'is already used'],
+    ['x'.repeat(500), 'At most 80'],
+  ] as const) {
     await name.fill(bad);
     await name.press('Enter');
     await expect(page.getByRole('alert')).toContainText(words);
@@ -24,7 +28,17 @@ test('typed nonsense stays, says why, and the last good value is kept', async ({
   await name.press('Escape');
 
   await desk.step('Type');
-  for (const [label, bad] of [['Line height', 'tall'], ['Line height', '99'], ['Weight', '-3'], ['Size at 1280', '1e999'], ['Size at 1280', '10000'], ['Size at 1280', '0'], ['Size at 1280', '-4'], ['Wide: step', '1'], ['Wide: step', '0.9']] as const) {
+  for (const [label, bad] of [
+    ['Line height', 'tall'],
+    ['Line height', '99'],
+    ['Weight', '-3'],
+    ['Size at 1280', '1e999'],
+    ['Size at 1280', '10000'],
+    ['Size at 1280', '0'],
+    ['Size at 1280', '-4'],
+    ['Wide: step', '1'],
+    ['Wide: step', '0.9'],
+  ] as const) {
     const field = page.getByLabel(label).first();
     const good = await field.inputValue();
     await field.fill(bad);
@@ -37,19 +51,27 @@ test('typed nonsense stays, says why, and the last good value is kept', async ({
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
 });
 
-test('text without a colour and files that are no pictures are refused in a sentence', REFUSED, async ({ desk, page }) => {
-  await desk.step('Sources');
-  const text = page.getByLabel('Text with colours');
-  await text.fill('The boat leaves at nine.');
-  await page.getByRole('button', { name: 'Read colours' }).click();
-  await expect(page.getByRole('alert')).toContainText('No colour was found');
-  await expect(text).toHaveValue('The boat leaves at nine.');
-  for (const [name, bytes, words] of [['logo.png', 'no picture at all', 'not a PNG'], ['empty.png', '', 'empty'], ['active.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', '<script>']] as const) {
-    await page.getByLabel('Choose files').setInputFiles({ name, mimeType: 'image/png', buffer: Buffer.from(bytes) });
-    await expect(page.getByRole('alert')).toContainText(words);
-    await expect(page.getByRole('alert')).toContainText(name);
-  }
-});
+test(
+  'text without a colour and files that are no pictures are refused in a sentence',
+  REFUSED,
+  async ({ desk, page }) => {
+    await desk.step('Sources');
+    const text = page.getByLabel('Text with colours');
+    await text.fill('The boat leaves at nine.');
+    await page.getByRole('button', { name: 'Read colours' }).click();
+    await expect(page.getByRole('alert')).toContainText('No colour was found');
+    await expect(text).toHaveValue('The boat leaves at nine.');
+    for (const [name, bytes, words] of [
+      ['logo.png', 'no picture at all', 'not a PNG'],
+      ['empty.png', '', 'empty'],
+      ['active.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', '<script>'],
+    ] as const) {
+      await page.getByLabel('Choose files').setInputFiles({ name, mimeType: 'image/png', buffer: Buffer.from(bytes) });
+      await expect(page.getByRole('alert')).toContainText(words);
+      await expect(page.getByRole('alert')).toContainText(name);
+    }
+  },
+);
 
 test('what is used is not deleted without an replacement, and the home page not at all', async ({ desk, page }) => {
   await desk.swatch('Deep');
@@ -74,7 +96,12 @@ test('what is used is not deleted without an replacement, and the home page not 
 });
 
 withItsOwn.describe('a document that a newer version made', () => {
-  withItsOwn.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query("update sites set document = jsonb_set(document, '{schemaVersion}', '12')"); }) });
+  withItsOwn.use({
+    prepare: async ({}, use) =>
+      use(async (query: (sql: string) => Promise<unknown>) => {
+        await query("update sites set document = jsonb_set(document, '{schemaVersion}', '12')");
+      }),
+  });
   const expected = { annotation: { type: 'expects', description: '409 \\(Conflict' } };
   withItsOwn('is told as that on the desk, and left as it is', expected, async ({ page, server }) => {
     await page.goto(await server.link());

@@ -9,7 +9,9 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
     await page.keyboard.press('Tab');
     const called = await page.evaluate(() => {
       const one = document.activeElement as HTMLInputElement | null;
-      return one && one !== document.body ? `${one.getAttribute('aria-label') ?? ''} ${one.labels?.[0]?.textContent ?? ''} ${one.textContent ?? ''}` : '';
+      return one && one !== document.body
+        ? `${one.getAttribute('aria-label') ?? ''} ${one.labels?.[0]?.textContent ?? ''} ${one.textContent ?? ''}`
+        : '';
     });
     if (name.test(called)) return;
   }
@@ -17,11 +19,21 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
 }
 
 test.describe('with no site yet', () => {
-  test.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query('delete from sites'); }) });
+  test.use({
+    prepare: async ({}, use) =>
+      use(async (query: (sql: string) => Promise<unknown>) => {
+        await query('delete from sites');
+      }),
+  });
 
-  test('a site of one’s own is begun, edited and published by keyboard alone, and passes its audit', async ({ server, page }) => {
+  test('a site of one’s own is begun, edited and published by keyboard alone, and passes its audit', async ({
+    server,
+    page,
+  }) => {
     const faults: string[] = [];
-    page.on('console', (message) => { if (message.type() === 'error') faults.push(message.text()); });
+    page.on('console', (message) => {
+      if (message.type() === 'error') faults.push(message.text());
+    });
     await page.goto(await server.link());
     await expect(page.getByText('No site yet.')).toBeVisible();
     await tabTo(page, /New site/);
@@ -67,7 +79,10 @@ test.describe('with no site yet', () => {
   });
 });
 
-test('the shelf: found, renamed, copied, put away and deleted by name; two that are begun alike are told apart', async ({ desk, page }) => {
+test('the shelf: found, renamed, copied, put away and deleted by name; two that are begun alike are told apart', async ({
+  desk,
+  page,
+}) => {
   await page.goto(`${desk.server.address}/`);
   const list = page.getByRole('list', { name: 'Sites' });
   const card = (name: string) => list.getByRole('listitem').filter({ hasText: name });
@@ -114,17 +129,31 @@ test('the shelf: found, renamed, copied, put away and deleted by name; two that 
   // From a file of another tool: its colours as it has them, whatever they are called; one that cannot be read says so.
   await page.getByLabel('Name').fill('Fogbank');
   await page.getByText('A brand file').click();
-  const bring = (name: string, text: string) => page.getByLabel('Choose a brand file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  const bring = (name: string, text: string) =>
+    page
+      .getByLabel('Choose a brand file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await bring('broken.json', '{"a":');
-  await expect(page.getByRole('alert').last()).toContainText(/broken\.json was not added\. The file is not valid JSON.*Nothing was changed/);
-  await bring('other.json', JSON.stringify({ red: { $type: 'color', $value: '#cc2233' }, sea: { $type: 'color', $value: { colorSpace: 'srgb', components: [0.07, 0.27, 0.33] } } }));
+  await expect(page.getByRole('alert').last()).toContainText(
+    /broken\.json was not added\. The file is not valid JSON.*Nothing was changed/,
+  );
+  await bring(
+    'other.json',
+    JSON.stringify({
+      red: { $type: 'color', $value: '#cc2233' },
+      sea: { $type: 'color', $value: { colorSpace: 'srgb', components: [0.07, 0.27, 0.33] } },
+    }),
+  );
   await expect(page.getByRole('status')).toContainText('2 colours');
   await page.getByRole('button', { name: 'Create site' }).click();
   await expect(page).toHaveURL(/sites\/fogbank\//);
   await expect(desk.tally(/failing$/)).toHaveText('0 failing');
 });
 
-test('Back and Forward go through steps, pages and tokens; a copied address opens the same view; one that leads nowhere says so', async ({ desk, page }) => {
+test('Back and Forward go through steps, pages and tokens; a copied address opens the same view; one that leads nowhere says so', async ({
+  desk,
+  page,
+}) => {
   const step = (name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name });
   await desk.step('Backgrounds');
   await expect(page).toHaveURL(/\/sites\/ternhaven\/backgrounds/);
@@ -147,7 +176,15 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
 
   // Pressed one upon the other, the way back and forth stays whole.
   const ways = await page.evaluate(() => history.length);
-  for (const way of [1, -1, -1, 1, 1, -1, 1, 1]) await page.evaluate((by) => new Promise<void>((done) => { history.go(by); setTimeout(done, 60); }), way);
+  for (const way of [1, -1, -1, 1, 1, -1, 1, 1])
+    await page.evaluate(
+      (by) =>
+        new Promise<void>((done) => {
+          history.go(by);
+          setTimeout(done, 60);
+        }),
+      way,
+    );
   await expect(page).toHaveURL(/list=overrides/);
   expect(await page.evaluate(() => history.length)).toBe(ways);
 
@@ -177,7 +214,9 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   await other.goto(chosen);
   await expect(other.getByRole('dialog', { name: /slow road/ })).toBeVisible({ timeout: 60_000 });
   await other.goto(`${desk.server.address}/sites/ternhaven/type?page=gone&select=text.nobody.size`);
-  await expect(other.getByRole('alert')).toContainText('This link points to something that is gone: page “gone”, token “text.nobody.size”. The closest match is shown.');
+  await expect(other.getByRole('alert')).toContainText(
+    'This link points to something that is gone: page “gone”, token “text.nobody.size”. The closest match is shown.',
+  );
   await other.close();
 
   // The site itself moves to another address; the one it had leads on.

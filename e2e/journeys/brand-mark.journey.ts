@@ -4,7 +4,10 @@ import { EVERY_KIND, test, expect } from '../fixtures.ts';
 
 test.use({ pages: EVERY_KIND });
 
-test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({ desk, page }) => {
+test('a logo dropped as a source becomes a form, stands in every header by background, is judged, and goes out as the site’s icon', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles(join(import.meta.dirname, '../../demo/sources/mark-on-pale.svg'));
   await page.getByRole('button', { name: 'mark-on-pale.svg', exact: true }).click();
@@ -42,7 +45,12 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
 
   // Alone, the picture carries the name for those who cannot see it.
   await panel.getByRole('button', { name: 'alone' }).click();
-  await expect(page.frameLocator('iframe[title="Home at 1280"]').getByRole('link', { name: 'Ternhaven', exact: true, includeHidden: true }).first()).toBeAttached();
+  await expect(
+    page
+      .frameLocator('iframe[title="Home at 1280"]')
+      .getByRole('link', { name: 'Ternhaven', exact: true, includeHidden: true })
+      .first(),
+  ).toBeAttached();
   await expect(page.getByText('rendered differently')).toHaveCount(0);
 
   await desk.saved();
@@ -51,5 +59,7 @@ test('a logo dropped as a source becomes a form, stands in every header by backg
     const png = Buffer.from(files[`icon-${side}.png`]!);
     expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([side, side]);
   }
-  expect(Buffer.from(files['fares.html']!).toString()).toContain('<link rel="icon" type="image/png" sizes="32x32" href="icon-32.png">');
+  expect(Buffer.from(files['fares.html']!).toString()).toContain(
+    '<link rel="icon" type="image/png" sizes="32x32" href="icon-32.png">',
+  );
 });

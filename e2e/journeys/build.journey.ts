@@ -2,7 +2,10 @@ import { join } from 'node:path';
 import { ROOT } from '../../server/src/testing/database.ts';
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test('a page of a kind is added, its form is published, filled in and found in the post box; its address before leads on', async ({ desk, page }) => {
+test('a page of a kind is added, its form is published, filled in and found in the post box; its address before leads on', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Add a page' }).click();
   await page.getByRole('menuitem', { name: 'Contact' }).click();
@@ -18,7 +21,10 @@ test('a page of a kind is added, its form is published, filled in and found in t
   await page.keyboard.press('Escape');
   const publish = async () => {
     await desk.step('Publish');
-    await page.getByRole('region', { name: 'Publish' }).getByRole('button', { name: /^Publish/ }).click();
+    await page
+      .getByRole('region', { name: 'Publish' })
+      .getByRole('button', { name: /^Publish/ })
+      .click();
     await expect(page.getByText(/^Publication \d is live/)).toBeVisible();
   };
   await publish();
@@ -35,7 +41,10 @@ test('a page of a kind is added, its form is published, filled in and found in t
 
   await page.getByRole('button', { name: 'Messages' }).click();
   await page.getByRole('button', { name: 'Refresh' }).click();
-  await page.getByRole('list', { name: 'Messages' }).getByRole('button', { name: /Ada of Holm/ }).click();
+  await page
+    .getByRole('list', { name: 'Messages' })
+    .getByRole('button', { name: /Ada of Holm/ })
+    .click();
   await expect(page.getByRole('region', { name: 'Contact 2' })).toContainText('ada@holm.example');
   await page.keyboard.press('Escape');
 
@@ -51,19 +60,28 @@ test('a page of a kind is added, its form is published, filled in and found in t
   await visitor.close();
 });
 
-test('pictures are brought to the shelf, shown in place of another everywhere, and said in words', async ({ desk, page }) => {
+test('pictures are brought to the shelf, shown in place of another everywhere, and said in words', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Files', exact: true }).click();
   const shelf = page.getByRole('list', { name: 'Images of the site' });
-  await page.getByLabel('Add images').setInputFiles([join(ROOT, 'demo/sources/mark-on-pale.svg'), join(ROOT, 'demo/sources/old-pages.css')]);
-  await expect(page.getByRole('alert')).toContainText('old-pages.css is not an image. Use PNG, JPEG, WebP or SVG. The others were added.');
+  await page
+    .getByLabel('Add images')
+    .setInputFiles([join(ROOT, 'demo/sources/mark-on-pale.svg'), join(ROOT, 'demo/sources/old-pages.css')]);
+  await expect(page.getByRole('alert')).toContainText(
+    'old-pages.css is not an image. Use PNG, JPEG, WebP or SVG. The others were added.',
+  );
   await page.getByRole('button', { name: /^not used 1/ }).click();
   await expect(shelf.getByLabel('Name of mark-on-pale.svg')).toHaveValue('mark-on-pale.svg');
   await page.getByRole('button', { name: /^not used/ }).click();
   await page.getByLabel('Search images').fill('holm');
   await desk.choose('Replace Holm', 'mark-on-pale.svg', shelf);
   await expect(shelf.getByRole('listitem').filter({ hasText: 'not used' })).toHaveCount(1);
-  await expect(desk.frame('Islands at 1280').locator('img[src*="mark-on-pale"], img[src*=".svg"]').first()).toBeAttached();
+  await expect(
+    desk.frame('Islands at 1280').locator('img[src*="mark-on-pale"], img[src*=".svg"]').first(),
+  ).toBeAttached();
   await page.getByRole('button', { name: 'Undo mark-on-pale.svg for Holm' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await desk.choose('Page', 'Islands');
@@ -81,7 +99,10 @@ test('pictures are brought to the shelf, shown in place of another everywhere, a
   await desk.saved();
 });
 
-test('a section is dragged along the strip, hidden on phones, given an anchor that links lead to, and a picture behind it', async ({ desk, page }) => {
+test('a section is dragged along the strip, hidden on phones, given an anchor that links lead to, and a picture behind it', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await desk.choose('Page', 'Notices');
   const strips = page.getByRole('group', { name: 'Sections of Notices' }).getByRole('button');
@@ -111,19 +132,32 @@ test('a section is dragged along the strip, hidden on phones, given an anchor th
   const add = page.getByLabel(/^Add an entry/);
   await add.fill('Notices › this-week');
   await add.press('Enter');
-  await expect(desk.frame('Home at 1280').getByRole('link', { name: 'this-week' })).toHaveAttribute('href', 'notices.html#this-week');
+  await expect(desk.frame('Home at 1280').getByRole('link', { name: 'this-week' })).toHaveAttribute(
+    'href',
+    'notices.html#this-week',
+  );
   await desk.saved();
 });
 
-test('a collection comes from a sheet, is listed on a page, edited where it stands, has a page and a feed, and goes live', async ({ desk, page }) => {
+test('a collection comes from a sheet, is listed on a page, edited where it stands, has a page and a feed, and goes live', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await desk.choose('Page', 'About');
   await page.getByRole('button', { name: 'Collections' }).click();
   await page.getByLabel('Add a collection').fill('Boats');
   await page.getByLabel('Add a collection').press('Enter');
   await expect(page.getByText('No items yet')).toBeVisible();
-  const rows = ['Name;Text;Built', 'Sandpiper;Two decks and a saloon.;1987-05-01', 'Dunlin;Carries the post.;1999-03-02', 'Knot;one;two;three'];
-  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  const rows = [
+    'Name;Text;Built',
+    'Sandpiper;Two decks and a saloon.;1987-05-01',
+    'Dunlin;Carries the post.;1999-03-02',
+    'Knot;one;two;three',
+  ];
+  await page
+    .getByLabel('Import spreadsheet')
+    .setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
   const plan = page.getByRole('region', { name: 'Import preview' });
   await expect(plan).toContainText('2 items added, 0 changed, 0 unchanged, 1 line skipped or incomplete');
   await expect(plan).toContainText('“Built” becomes a field (date)');
@@ -144,27 +178,39 @@ test('a collection comes from a sheet, is listed on a page, edited where it stan
   await desk.choose('Page of each item, modelled on', 'Vehicles and freight');
   await page.getByRole('button', { name: '3 items' }).click();
   await page.getByRole('button', { name: 'Add list to page' }).click();
-  const listed = desk.frame('About at 1280').locator('[data-place$="/heading"]').filter({ hasText: /^(Knot|Dunlin|Sandpiper)$/ });
+  const listed = desk
+    .frame('About at 1280')
+    .locator('[data-place$="/heading"]')
+    .filter({ hasText: /^(Knot|Dunlin|Sandpiper)$/ });
   await expect(listed).toHaveText(['Knot', 'Dunlin', 'Sandpiper']);
   await page.keyboard.press('Escape');
   await desk.saved();
 
   await desk.step('Publish');
-  await page.getByRole('region', { name: 'Publish' }).getByRole('button', { name: /^Publish/ }).click();
+  await page
+    .getByRole('region', { name: 'Publish' })
+    .getByRole('button', { name: /^Publish/ })
+    .click();
   await expect(page.getByText(/^Publication \d is live/)).toBeVisible({ timeout: 90_000 });
   const site = `${new URL(page.url()).origin}/live/ternhaven`;
   const about = await (await page.request.get(`${site}/about.html`)).text();
   expect(about).toContain('href="boats-dunlin.html"');
-  expect(await (await page.request.get(`${site}/boats-dunlin.html`)).text()).toContain('<title>Dunlin, Ternhaven Ferries</title>');
+  expect(await (await page.request.get(`${site}/boats-dunlin.html`)).text()).toContain(
+    '<title>Dunlin, Ternhaven Ferries</title>',
+  );
   expect(await (await page.request.get(`${site}/boats.xml`)).text()).toMatch(/<item>\n<title>Knot<\/title>/);
 });
 
-test('words pasted from elsewhere become a section in the styles of the brand; what is left out is said', async ({ desk, page }) => {
+test('words pasted from elsewhere become a section in the styles of the brand; what is left out is said', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await desk.choose('Page', 'About');
   await page.getByRole('button', { name: 'Paste text' }).click();
   const area = page.getByLabel(/^Paste from a document/);
-  const html = '<h1 style="color:red">Crew wanted</h1><p>We look for a <b>mate</b> and <a href="https://b.example">a cook</a>.<script>top.hacked = 1</script></p><ul><li>Paid</li><li>Fed</li></ul><img src="https://elsewhere.example/x.png" onerror="top.hacked = 1">';
+  const html =
+    '<h1 style="color:red">Crew wanted</h1><p>We look for a <b>mate</b> and <a href="https://b.example">a cook</a>.<script>top.hacked = 1</script></p><ul><li>Paid</li><li>Fed</li></ul><img src="https://elsewhere.example/x.png" onerror="top.hacked = 1">';
   await area.evaluate((field, given) => {
     const data = new DataTransfer();
     data.setData('text/html', given);
@@ -185,13 +231,17 @@ test('words pasted from elsewhere become a section in the styles of the brand; w
   await expect(section).toHaveCount(0);
 });
 
-test('blocks are laid in between two, several are changed at once, sections are dragged from the shelf, a page has another header, and stands at a third width', async ({ desk, page }) => {
+test('blocks are laid in between two, several are changed at once, sections are dragged from the shelf, a page has another header, and stands at a third width', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await desk.choose('Page', 'Contact');
   const frame = desk.frame('Contact at 1280');
   const strips = page.getByRole('group', { name: 'Sections of Contact' }).getByRole('button');
   await strips.nth(1).click();
-  // The page grew as it was chosen: what stands between its blocks moves together, and a press that comes too early lands beside it.
+  // The page grew as it was chosen: what stands between its blocks moves together, and a press that comes too early
+  // lands beside it.
   const rule = page.getByRole('menuitem', { name: 'Rule', exact: true });
   await expect(async () => {
     await page.getByRole('button', { name: 'Add a block after the text' }).first().click();
@@ -216,13 +266,18 @@ test('blocks are laid in between two, several are changed at once, sections are 
   await page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTo(0, 0));
   await page.getByRole('button', { name: 'Add a section' }).click();
   const card = page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'Hero, narrow' });
-  const [from, paper] = [(await card.boundingBox())!, (await page.locator('iframe[title="Home at 1280"]').boundingBox())!];
+  const [from, paper] = [
+    (await card.boundingBox())!,
+    (await page.locator('iframe[title="Home at 1280"]').boundingBox())!,
+  ];
   await page.mouse.move(from.x + 30, from.y + 30);
   await page.mouse.down();
   await page.mouse.move(from.x + 40, from.y, { steps: 4 });
   await page.mouse.move(paper.x + 120, paper.y + 40, { steps: 8 });
   await page.mouse.up();
-  await expect(page.getByRole('group', { name: 'Sections of Home' }).getByRole('button').nth(1).locator('.name')).toHaveText('Hero, narrow');
+  await expect(
+    page.getByRole('group', { name: 'Sections of Home' }).getByRole('button').nth(1).locator('.name'),
+  ).toHaveText('Hero, narrow');
   // The page had its first heading: the one that came is of the second level, and nothing of the outline fails.
   await expect(home.locator('main > [data-part]').first().locator('h2')).toHaveCount(1);
 

@@ -1,6 +1,9 @@
 import { expect, test } from '../fixtures.ts';
 
-test('a list of many hundred rows is gone through, sorted, narrowed, and shown with the columns that are wanted', async ({ desk, page }) => {
+test('a list of many hundred rows is gone through, sorted, narrowed, and shown with the columns that are wanted', async ({
+  desk,
+  page,
+}) => {
   await desk.swatch('Tern white');
   const hex = page.getByLabel('Hex or any notation');
   await hex.fill('#f7f4ea');

@@ -2,7 +2,10 @@ import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test.use({ pages: ['home', 'islands', 'contact'] });
 
-test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({ desk, page }) => {
+test('a derived swatch follows by another rule, is made plain, and gets its rule back; a loop is refused with its path', async ({
+  desk,
+  page,
+}) => {
   await desk.swatch('Pressed');
   await desk.choose('Method', 'contrast');
   await desk.choose('On', 'Fog');
@@ -12,7 +15,9 @@ test('a derived swatch follows by another rule, is made plain, and gets its rule
   await contrast.fill('7');
   await contrast.press('Enter');
   await expect(page.getByLabel('Hex or any notation')).not.toHaveValue(hex);
-  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--color-derived-press')).toBe(await page.getByLabel('Hex or any notation').inputValue());
+  await expect
+    .poll(() => desk.computed('Home at 1280', 'page/surface', '--color-derived-press'))
+    .toBe(await page.getByLabel('Hex or any notation').inputValue());
   await contrast.fill('40');
   await contrast.press('Enter');
   await expect(page.getByRole('alert')).toContainText('From 1 to 21. 7 is kept.');
@@ -24,29 +29,46 @@ test('a derived swatch follows by another rule, is made plain, and gets its rule
 
   await desk.swatch('Funnel');
   await desk.choose('Derived from', 'Pressed');
-  await expect(page.getByRole('alert').first()).toContainText(/cannot be derived from itself: .*Pressed ← Funnel|cannot be derived from itself: .*Funnel ← Pressed/);
-  await expect(page.getByLabel('Derived from', { exact: true }).locator('xpath=ancestor::nz-select')).toContainText('not derived');
+  await expect(page.getByRole('alert').first()).toContainText(
+    /cannot be derived from itself: .*Pressed ← Funnel|cannot be derived from itself: .*Funnel ← Pressed/,
+  );
+  await expect(page.getByLabel('Derived from', { exact: true }).locator('xpath=ancestor::nz-select')).toContainText(
+    'not derived',
+  );
 });
 
-test('wall and desk are seen as others see them, and the pairs that must be told apart are judged so', async ({ desk, page }) => {
+test('wall and desk are seen as others see them, and the pairs that must be told apart are judged so', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Colour');
   const red = async () => {
-    const shot = await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).locator('.card').screenshot();
-    return page.evaluate(async (bytes) => {
-      const bitmap = await createImageBitmap(new Blob([new Uint8Array(bytes)]));
-      const canvas = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')!;
-      canvas.drawImage(bitmap, 0, 0);
-      return [...canvas.getImageData(bitmap.width - 10, 4, 1, 1).data.slice(0, 3)];
-    }, [...shot]);
+    const shot = await page
+      .getByRole('region', { name: 'Palette' })
+      .getByRole('button', { name: /^Funnel/ })
+      .locator('.card')
+      .screenshot();
+    return page.evaluate(
+      async (bytes) => {
+        const bitmap = await createImageBitmap(new Blob([new Uint8Array(bytes)]));
+        const canvas = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')!;
+        canvas.drawImage(bitmap, 0, 0);
+        return [...canvas.getImageData(bitmap.width - 10, 4, 1, 1).data.slice(0, 3)];
+      },
+      [...shot],
+    );
   };
   expect(await red()).toEqual([184, 58, 30]);
   await page.getByRole('button', { name: 'Colour vision: full colour' }).click();
   await page.getByRole('button', { name: 'Colour vision: protan' }).click();
-  const [r, g] = await red() as [number, number];
+  const [r, g] = (await red()) as [number, number];
   // Without the middle cones red and green are hardly apart.
   expect(Math.abs(r - g)).toBeLessThan(60);
   await page.getByRole('button', { name: 'Lightness by hue' }).click();
-  const row = page.getByRole('region', { name: 'Lightness by hue' }).getByRole('row', { name: /Link against text on Tern white/ }).first();
+  const row = page
+    .getByRole('region', { name: 'Lightness by hue' })
+    .getByRole('row', { name: /Link against text on Tern white/ })
+    .first();
   await expect(row).toContainText('underlined');
   const [full, , deutan] = (await row.getByRole('cell').allTextContents()).map(Number) as [number, number, number];
   expect(deutan).toBeLessThan(full);
@@ -54,20 +76,31 @@ test('wall and desk are seen as others see them, and the pairs that must be told
   await desk.ready();
   await expect(page.getByRole('button', { name: 'Colour vision: deutan' })).toBeVisible();
 
-  // Pages that are scrolled out of sight take no click from the controls above them, with or without a colour vision filter.
+  // Pages that are scrolled out of sight take no click from the controls above them, with or without a colour vision
+  // filter.
   await page.getByRole('button', { name: 'Islands', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Overview' })).toBeVisible();
   await page.getByRole('region', { name: 'All pages' }).evaluate((row) => row.scrollTo({ top: 400 }));
-  for (const name of ['Find', 'Site settings', 'Stress-test content', 'Overview']) await page.getByRole('button', { name, exact: true }).click({ trial: true });
-  for (const now of ['deutan', 'tritan', 'greyscale']) await page.getByRole('button', { name: `Colour vision: ${now}` }).click();
+  for (const name of ['Find', 'Site settings', 'Stress-test content', 'Overview'])
+    await page.getByRole('button', { name, exact: true }).click({ trial: true });
+  for (const now of ['deutan', 'tritan', 'greyscale'])
+    await page.getByRole('button', { name: `Colour vision: ${now}` }).click();
   await expect(page.getByRole('button', { name: 'Colour vision: full colour' })).toBeVisible();
   await page.getByRole('button', { name: 'Overview' }).click();
 });
 
-test('any notation is taken; what sRGB cannot show is kept as written, painted mapped, and says so', async ({ desk, page }) => {
+test('any notation is taken; what sRGB cannot show is kept as written, painted mapped, and says so', async ({
+  desk,
+  page,
+}) => {
   await desk.swatch('Funnel');
   const hex = page.getByLabel('Hex or any notation');
-  for (const [typed, shown] of [['rgb(20 59 67)', '#143b43'], ['hsl(188 54% 17%)', '#143d43'], ['rebeccapurple', '#663399'], ['oklch(50% 0.1 200)', /^#[0-9a-f]{6}$/]] as const) {
+  for (const [typed, shown] of [
+    ['rgb(20 59 67)', '#143b43'],
+    ['hsl(188 54% 17%)', '#143d43'],
+    ['rebeccapurple', '#663399'],
+    ['oklch(50% 0.1 200)', /^#[0-9a-f]{6}$/],
+  ] as const) {
     await hex.fill(typed);
     await hex.press('Enter');
     await expect(hex).toHaveValue(shown);

@@ -2,11 +2,17 @@ import { expect, test } from '@playwright/test';
 import { cleanSvg } from '../../server/src/assets/index.ts';
 import { ACTIVE } from '../../server/src/testing/active-drawings.ts';
 
-test('drawings that were written anew run and fetch nothing when their files are opened by themselves', async ({ page, context }) => {
+test('drawings that were written anew run and fetch nothing when their files are opened by themselves', async ({
+  page,
+  context,
+}) => {
   const done: string[] = [];
   await page.exposeFunction('ran', () => done.push('ran'));
   await page.addInitScript(() => addEventListener('message', () => (globalThis as unknown as { ran(): void }).ran()));
-  page.on('dialog', (dialog) => { done.push('dialog'); void dialog.dismiss(); });
+  page.on('dialog', (dialog) => {
+    done.push('dialog');
+    void dialog.dismiss();
+  });
   let body = '';
   await context.route('**/*', (route) => {
     const url = new URL(route.request().url());

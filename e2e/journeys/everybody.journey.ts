@@ -7,7 +7,10 @@ const STEPS = ['Sources', 'Colour', 'Backgrounds', 'Type', 'Buttons', 'Pages', '
 /** Calm shows a part of what All does, and a press for the rest: looked at where it leaves out most. */
 const LEAVES_OUT = ['Colour', 'Type', 'Buttons'];
 
-test('every step passes axe in both densities, on every surround; so do the shelf and a new site', async ({ desk, page }) => {
+test('every step passes axe in both densities, on every surround; so do the shelf and a new site', async ({
+  desk,
+  page,
+}) => {
   const found: Record<string, string[]> = {};
   for (const density of ['Essential', 'All'] as const) {
     await desk.shows(density);
@@ -27,7 +30,10 @@ test('every step passes axe in both densities, on every surround; so do the shel
     await page.keyboard.press('Escape');
     expect(await violations(page), surround).toEqual([]);
   }
-  for (const [path, heading] of [['/', 'Sites'], ['/new', 'New site']] as const) {
+  for (const [path, heading] of [
+    ['/', 'Sites'],
+    ['/new', 'New site'],
+  ] as const) {
     await page.goto(`${desk.server.address}${path}`);
     await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
     expect(await violations(page), path).toEqual([]);
@@ -36,7 +42,9 @@ test('every step passes axe in both densities, on every surround; so do the shel
 
 testOnOneDesk('all of it can be done by keyboard: steps, keys list, before, sliders, back', async ({ desk, page }) => {
   await page.locator('body').press('3');
-  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).toHaveAttribute('aria-current', 'step');
+  await expect(
+    page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' }),
+  ).toHaveAttribute('aria-current', 'step');
   await page.locator('body').press('?');
   await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -60,8 +68,13 @@ testOnOneDesk('all of it can be done by keyboard: steps, keys list, before, slid
     await page.keyboard.press('Tab');
     const outline = await page.evaluate(() => {
       const active = document.activeElement!;
-      return { tag: active.tagName, width: getComputedStyle(active).outlineWidth, style: getComputedStyle(active).outlineStyle };
+      return {
+        tag: active.tagName,
+        width: getComputedStyle(active).outlineWidth,
+        style: getComputedStyle(active).outlineStyle,
+      };
     });
-    if (outline.tag !== 'BODY' && outline.tag !== 'IFRAME') expect(outline, JSON.stringify(outline)).toMatchObject({ style: 'solid', width: '2px' });
+    if (outline.tag !== 'BODY' && outline.tag !== 'IFRAME')
+      expect(outline, JSON.stringify(outline)).toMatchObject({ style: 'solid', width: '2px' });
   }
 });

@@ -2,30 +2,59 @@ import { readFileSync } from 'node:fs';
 import { ROOT } from '../../server/src/testing/database.ts';
 import { expect, testOnOneDesk as test, type Desk } from '../fixtures.ts';
 
-const font = (id: string, slant = 'normal', name = `${id}-${slant}.woff2`) =>
-  ({ name, mimeType: 'font/woff2', buffer: readFileSync(`${ROOT}/node_modules/@fontsource/${id}/files/${id}-latin-400-${slant}.woff2`) });
-const headingFamily = (desk: Desk) => desk.frame('Home at 1280').locator('h1').evaluate((element) => getComputedStyle(element).fontFamily);
-/** Width of all menu entries together, which are set in the text family; px. */
-const menuWidth = (desk: Desk) => desk.frame('Home at 1280').locator('.menu-link').evaluateAll((links) => links.reduce((sum, link) => sum + link.getBoundingClientRect().width, 0));
-const textWidth = (desk: Desk) => desk.frame('Home at 1280').locator('h1').evaluate((element) => {
-  const range = document.createRange();
-  range.selectNodeContents(element);
-  return range.getBoundingClientRect().width;
+const font = (id: string, slant = 'normal', name = `${id}-${slant}.woff2`) => ({
+  name,
+  mimeType: 'font/woff2',
+  buffer: readFileSync(`${ROOT}/node_modules/@fontsource/${id}/files/${id}-latin-400-${slant}.woff2`),
 });
+const headingFamily = (desk: Desk) =>
+  desk
+    .frame('Home at 1280')
+    .locator('h1')
+    .evaluate((element) => getComputedStyle(element).fontFamily);
+/** Width of all menu entries together, which are set in the text family; px. */
+const menuWidth = (desk: Desk) =>
+  desk
+    .frame('Home at 1280')
+    .locator('.menu-link')
+    .evaluateAll((links) => links.reduce((sum, link) => sum + link.getBoundingClientRect().width, 0));
+const textWidth = (desk: Desk) =>
+  desk
+    .frame('Home at 1280')
+    .locator('h1')
+    .evaluate((element) => {
+      const range = document.createRange();
+      range.selectNodeContents(element);
+      return range.getBoundingClientRect().width;
+    });
 
 test('without its fonts no page grows or shrinks by two parts in a hundred', async ({ desk, page }) => {
   await desk.step('Type');
   // Of the pages that hang: frames that are read out of sight come and go.
-  const heights = () => page.evaluate(() => [...document.querySelectorAll<HTMLIFrameElement>('figure.pair iframe')].map((frame) => frame.contentDocument!.body.getBoundingClientRect().height));
+  const heights = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll<HTMLIFrameElement>('figure.pair iframe')].map(
+        (frame) => frame.contentDocument!.body.getBoundingClientRect().height,
+      ),
+    );
   // Laid out with the fonts, and still.
   let before: number[] = [];
-  await expect.poll(async () => {
-    await page.evaluate(() => Promise.all([...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!.fonts.ready)));
-    const last = before;
-    before = await heights();
-    const drawn = await desk.frame('Home at 1280').locator('h1').evaluate((element) => [...element.ownerDocument.fonts].some((face) => face.family.includes('Gelasio') && face.status === 'loaded'));
-    return drawn && before.length > 10 && before.every((height, i) => height === last[i]);
-  }).toBe(true);
+  await expect
+    .poll(async () => {
+      await page.evaluate(() =>
+        Promise.all([...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!.fonts.ready)),
+      );
+      const last = before;
+      before = await heights();
+      const drawn = await desk
+        .frame('Home at 1280')
+        .locator('h1')
+        .evaluate((element) =>
+          [...element.ownerDocument.fonts].some((face) => face.family.includes('Gelasio') && face.status === 'loaded'),
+        );
+      return drawn && before.length > 10 && before.every((height, i) => height === last[i]);
+    })
+    .toBe(true);
   const wide = await menuWidth(desk);
   await page.getByRole('button', { name: 'Preview fallback', exact: true }).click();
   await expect(page.getByRole('button', { name: /Preview fallback: at most/ })).toBeVisible();
@@ -40,14 +69,25 @@ test('without its fonts no page grows or shrinks by two parts in a hundred', asy
   await expect.poll(async () => Math.abs((await menuWidth(desk)) - wide)).toBeLessThan(0.5);
 });
 
-test('a font is brought in, upright and italic as one family, says what it lacks, and leaves only with something in its place', async ({ desk, page }) => {
+test('a font is brought in, upright and italic as one family, says what it lacks, and leaves only with something in its place', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
   await page.getByRole('button', { name: /^Headings/ }).click();
   const bring = page.getByLabel('Add a font file');
-  await bring.setInputFiles([font('cousine'), { name: 'broken.woff2', mimeType: 'font/woff2', buffer: font('arimo').buffer.subarray(0, 3000) }, { name: 'notes.ttf', mimeType: 'font/ttf', buffer: Buffer.from('no font at all') }]);
+  await bring.setInputFiles([
+    font('cousine'),
+    { name: 'broken.woff2', mimeType: 'font/woff2', buffer: font('arimo').buffer.subarray(0, 3000) },
+    { name: 'notes.ttf', mimeType: 'font/ttf', buffer: Buffer.from('no font at all') },
+  ]);
   await expect(page.getByText('cousine-normal.woff2 is Cousine 400.')).toBeVisible();
-  await expect(page.getByText(/broken\.woff2 was not added; nothing changed\. The font is cut off or damaged/)).toBeVisible();
-  await expect(page.getByText(/notes\.ttf was not added; nothing changed\. This is not a WOFF2, WOFF, TTF or OTF/)).toBeVisible();
+  await expect(
+    page.getByText(/broken\.woff2 was not added; nothing changed\. The font is cut off or damaged/),
+  ).toBeVisible();
+  await expect(
+    page.getByText(/notes\.ttf was not added; nothing changed\. This is not a WOFF2, WOFF, TTF or OTF/),
+  ).toBeVisible();
   const about = page.getByRole('complementary', { name: 'About the family' });
   await expect(about).toContainText('No italic: browsers will slant the upright.');
   await expect(about).toContainText('All characters on the pages.');
@@ -73,7 +113,10 @@ test('a font is brought in, upright and italic as one family, says what it lacks
   await expect(page.getByRole('searchbox')).toHaveCount(0);
 });
 
-test('a family is found by what it is, tried on the wall while pointed at, and taken in one act', async ({ desk, page }) => {
+test('a family is found by what it is, tried on the wall while pointed at, and taken in one act', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
   await page.getByRole('button', { name: /^Headings/ }).click();
   const shelf = page.getByRole('list', { name: 'Families' });

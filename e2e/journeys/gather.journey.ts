@@ -8,7 +8,10 @@ test.use({ pages: EVERY_KIND });
 
 const demo = (name: string) => join(ROOT, 'demo', 'sources', name);
 
-test('from an annotated design to the designer’s own number of colours, with what dropping costs', async ({ desk, page }) => {
+test('from an annotated design to the designer’s own number of colours, with what dropping costs', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles([demo('annotated-design.svg'), demo('mark-on-pale.svg')]);
   const sift = page.getByRole('region', { name: 'Palette candidates' });
@@ -42,7 +45,10 @@ test('from an annotated design to the designer’s own number of colours, with w
   await expect(palette.getByRole('listitem')).toHaveCount(10);
 });
 
-test('sources stay: over a reload, put away and back, read from under the pointer, and an old site’s zip', async ({ desk, page }) => {
+test('sources stay: over a reload, put away and back, read from under the pointer, and an old site’s zip', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Sources');
   await page.getByLabel('Choose files').setInputFiles(demo('mark-on-pale.svg'));
   const picture = page.getByRole('img', { name: 'mark-on-pale.svg' });
@@ -61,10 +67,18 @@ test('sources stay: over a reload, put away and back, read from under the pointe
   await page.getByRole('button', { name: 'Restore mark-on-pale.svg' }).click();
   await expect(picture).toBeVisible();
 
-  const zip = zipSync({ 'site/main.css': readFileSync(demo('old-pages.css')), 'site/index.html': Buffer.from('<body bgcolor="#2f6f73">x</body>'), 'site/photo.jpg': new Uint8Array(3) });
-  await page.getByLabel('Choose files').setInputFiles({ name: 'old-site.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
+  const zip = zipSync({
+    'site/main.css': readFileSync(demo('old-pages.css')),
+    'site/index.html': Buffer.from('<body bgcolor="#2f6f73">x</body>'),
+    'site/photo.jpg': new Uint8Array(3),
+  });
+  await page
+    .getByLabel('Choose files')
+    .setInputFiles({ name: 'old-site.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
   await page.getByRole('button', { name: 'old-site.zip', exact: true }).click();
   await expect(page.getByText('Not read: 1 image')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Lines of old-site.zip' })).toContainText('--tide: #2f6f73');
-  await expect(page.getByRole('region', { name: 'Palette candidates' }).getByRole('listitem').filter({ hasText: '#2f6f73' })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Palette candidates' }).getByRole('listitem').filter({ hasText: '#2f6f73' }),
+  ).toBeVisible();
 });

@@ -2,7 +2,10 @@ import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test.use({ pages: ['home', 'fares', 'notices', 'contact'] });
 
-test('several roles are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another role', async ({ desk, page }) => {
+test('several roles are set together: a column by its head, others with Shift; by the hue of a swatch at a contrast, by another role', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Backgrounds');
   await page.getByRole('button', { name: 'Link on every background', exact: true }).click();
   await expect(page.getByText('6 roles selected')).toBeVisible();
@@ -12,7 +15,9 @@ test('several roles are set together: a column by its head, others with Shift; b
   // On each ground another colour of that hue, and each can be read.
   const link = (ground: string) => desk.computed('Home at 1280', 'page/surface', `--ground-${ground}-link`);
   expect(new Set([await link('mist'), await link('deep')]).size).toBe(2);
-  await expect(page.getByRole('contentinfo', { name: 'Tally' })).toContainText(/6 roles: 94 places changed, none worse/);
+  await expect(page.getByRole('contentinfo', { name: 'Tally' })).toContainText(
+    /6 roles: 94 places changed, none worse/,
+  );
   const at = page.getByLabel('at contrast', { exact: true });
   await at.fill('7');
   await at.press('Enter');
@@ -24,8 +29,12 @@ test('several roles are set together: a column by its head, others with Shift; b
   await expect(page.getByText('2 roles selected')).toBeVisible();
   await desk.choose('Same as', 'Heading');
   await desk.saved();
-  await expect.poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow')).toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
-  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).not.toContainText('open');
+  await expect
+    .poll(() => desk.computed('Home at 1280', 'page/surface', '--ground-mist-eyebrow'))
+    .toBe(await desk.computed('Home at 1280', 'page/surface', '--ground-mist-heading'));
+  await expect(
+    page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' }),
+  ).not.toContainText('open');
 });
 
 test('a gradient is set, turned, judged where each text stands on it, and made flat again', async ({ desk, page }) => {
@@ -53,7 +62,10 @@ test('a gradient is set, turned, judged where each text stands on it, and made f
   await expect.poll(failing, { timeout: 60_000 }).toBe(before);
 });
 
-test('set lines unfold to every role and remember it; what fails stays when they fold; what is not set is listed by places', async ({ desk, page }) => {
+test('set lines unfold to every role and remember it; what fails stays when they fold; what is not set is listed by places', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Backgrounds');
   const visited = page.getByRole('button', { name: 'Link, visited on Tern white', exact: true });
   await expect(visited).toHaveCount(0);
@@ -73,7 +85,9 @@ test('set lines unfold to every role and remember it; what fails stays when they
   await raw.fill('#e4e4e4');
   await raw.press('Enter');
   await desk.saved();
-  await expect(page.getByRole('button', { name: /^Link, visited on Tern white: 1\.2\d of 4\.5, \d+ places$/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Link, visited on Tern white: 1\.2\d of 4\.5, \d+ places$/ }),
+  ).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: 'Main roles only' })).toBeVisible();
   await page.getByRole('button', { name: 'Main roles only' }).click();

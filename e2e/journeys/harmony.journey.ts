@@ -2,7 +2,10 @@ import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test.use({ pages: EVERY_KIND });
 
-test('palettes are suggested from what stays: tried on the wall, taken whole or by one swatch, never without being asked', async ({ desk, page }) => {
+test('palettes are suggested from what stays: tried on the wall, taken whole or by one swatch, never without being asked', async ({
+  desk,
+  page,
+}) => {
   await desk.swatch('Funnel');
   await page.getByRole('button', { name: 'Lock', exact: true }).click();
   await page.getByRole('button', { name: 'Harmonies' }).click();
@@ -37,5 +40,7 @@ test('palettes are suggested from what stays: tried on the wall, taken whole or 
   await desk.saved();
   await expect.poll(deep).not.toBe('#0e3b43');
   expect(await desk.computed('Home at 1280', 'page/surface', '--color-core-funnel')).toBe('#b83a1e');
-  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' })).not.toContainText('open');
+  await expect(
+    page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Backgrounds' }),
+  ).not.toContainText('open');
 });

@@ -8,7 +8,8 @@ test('every part of the kit looks as it did, passes axe, and is worked by keyboa
   await expect(page.getByRole('heading', { name: 'Kit' })).toBeVisible();
   await page.evaluate(() => document.fonts.ready);
   await expect(page.getByRole('table', { name: 'Rows' }).getByRole('row').nth(3)).toBeVisible();
-  // A part that loses its look differs by far more: letters are drawn a little otherwise by another version of the browser.
+  // A part that loses its look differs by far more: letters are drawn a little otherwise by another version of the
+  // browser.
   await expect(page).toHaveScreenshot('kit.png', { maxDiffPixelRatio: 0.01 });
   expect(await violations(page)).toEqual([]);
 

@@ -7,7 +7,8 @@ const PAGES = 850;
 
 test.describe('a site of 850 pages', () => {
   test.use({
-    prepare: async ({ }, use) => use((_query: unknown, database: Database) => insteadOfTheDemo(database, readSite(manyPlaces(ternhaven, PAGES)))),
+    prepare: async ({}, use) =>
+      use((_query: unknown, database: Database) => insteadOfTheDemo(database, readSite(manyPlaces(ternhaven, PAGES)))),
   });
   test('is opened, recoloured, told, fixed in one place, scrolled, published and undone', async ({ desk, page }) => {
     test.setTimeout(300_000);
@@ -26,12 +27,27 @@ test.describe('a site of 850 pages', () => {
     const last = page.locator('figure.pair:not([id*="~"])').last();
     await expect(last.locator('iframe').first()).toBeVisible();
     const title = await last.locator('iframe').first().getAttribute('title');
-    await expect.poll(() => desk.frame(title!).locator('body').evaluate((body) => body.style.getPropertyValue('--color-core-funnel') || getComputedStyle(body).getPropertyValue('--color-core-funnel'))).not.toBe('');
+    await expect
+      .poll(() =>
+        desk
+          .frame(title!)
+          .locator('body')
+          .evaluate(
+            (body) =>
+              body.style.getPropertyValue('--color-core-funnel') ||
+              getComputedStyle(body).getPropertyValue('--color-core-funnel'),
+          ),
+      )
+      .not.toBe('');
     // Its own words are in it, though the frame hung for another page before, and it is pressed like every other.
-    expect(await desk.frame(title!).locator('html').getAttribute('data-page')).toBe((await last.getAttribute('id'))!.slice('page-'.length));
+    expect(await desk.frame(title!).locator('html').getAttribute('data-page')).toBe(
+      (await last.getAttribute('id'))!.slice('page-'.length),
+    );
     await last.getByRole('button', { name: title!.slice(0, -' at 1280'.length) }).click();
     await desk.frame(title!).locator('h1').click();
-    await expect(page.getByRole('dialog').filter({ hasText: await desk.frame(title!).locator('h1').innerText() })).toBeVisible();
+    await expect(
+      page.getByRole('dialog').filter({ hasText: await desk.frame(title!).locator('h1').innerText() }),
+    ).toBeVisible();
     await page.keyboard.press('Escape');
     await page.keyboard.press('Escape');
     expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
@@ -45,7 +61,11 @@ test.describe('a site of 850 pages', () => {
     const eyebrow = desk.frame('Home at 1280').getByText('Harbour office', { exact: true }).first();
     const colour = () => eyebrow.evaluate((element) => getComputedStyle(element).color);
     const failing = await colour();
-    await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /^Eyebrow of .*: / }).first().click();
+    await page
+      .getByRole('region', { name: 'Why and fix' })
+      .getByRole('button', { name: /^Eyebrow of .*: / })
+      .first()
+      .click();
     await expect(desk.told()).toContainText(/Fix Eyebrow of .*: [\d\s]+ places changed, (none worse|measuring)/);
     expect(await colour()).not.toBe(failing);
     await expect(finding).toHaveCount(0);
@@ -53,7 +73,9 @@ test.describe('a site of 850 pages', () => {
 
     await desk.step('Publish');
     await page.getByRole('button', { name: 'Publish the site' }).click();
-    await expect(page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' })).toBeVisible({ timeout: 120_000 });
+    await expect(
+      page.getByRole('region', { name: 'Publish' }).getByRole('listitem').filter({ hasText: 'live' }),
+    ).toBeVisible({ timeout: 120_000 });
     const live = await page.request.get(`${desk.server.address}/live/ternhaven/contact-c93.html`);
     expect(live.status()).toBe(200);
 

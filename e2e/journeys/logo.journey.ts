@@ -4,9 +4,14 @@ test.use({ pages: EVERY_KIND });
 
 const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 60" width="120" height="60"><rect x="4" y="4" width="52" height="52" fill="#d98a72"/><path d="M64 30h48v12H64z" fill="#3b5b2f"/></svg>`;
 
-test('from a logo alone to a brand that passes: its colours in, those of before out, and all of it fixed together', async ({ desk, page }) => {
+test('from a logo alone to a brand that passes: its colours in, those of before out, and all of it fixed together', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Sources');
-  await page.getByLabel('Choose files').setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LOGO) });
+  await page
+    .getByLabel('Choose files')
+    .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LOGO) });
   const sift = page.getByRole('region', { name: 'Palette candidates' });
   const row = (text: string | RegExp) => sift.getByRole('listitem').filter({ hasText: text });
   for (const hex of ['#d98a72', '#3b5b2f']) await desk.keep(row(hex));
@@ -28,5 +33,7 @@ test('from a logo alone to a brand that passes: its colours in, those of before 
   await expect(grounds).not.toContainText('open');
   await desk.saved();
   await desk.step('Colour');
-  await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /#b83a1e|#8f2a12|#0e3b43/ })).toHaveCount(0);
+  await expect(
+    page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /#b83a1e|#8f2a12|#0e3b43/ }),
+  ).toHaveCount(0);
 });

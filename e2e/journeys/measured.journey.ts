@@ -5,7 +5,11 @@ test.use({ pages: ['home', 'fares', 'contact'] });
 
 test('what was measured is there at the next opening: no figure grows while one looks', async ({ desk, page }) => {
   const tally = page.getByRole('contentinfo', { name: 'Tally' });
-  const kept = page.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.url().endsWith(API.measured.keep.path.replace(':site', 'ternhaven')));
+  const kept = page.waitForResponse(
+    (answer) =>
+      answer.request().method() === 'PUT' &&
+      answer.url().endsWith(API.measured.keep.path.replace(':site', 'ternhaven')),
+  );
   // An edit of the layout, so that there is something new to keep.
   await desk.step('Type');
   await page.getByLabel('Wide: text size').fill('18.5');

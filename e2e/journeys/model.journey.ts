@@ -1,137 +1,118 @@
-import type { Page } from '@playwright/test';
-import { ARRANGEMENTS, AUDIT_WIDTHS, SCHEMA_VERSION, SECTION_KINDS, addDownload, addListSection, addPage, addSection, bandOf, inTurn, cellValue, colorOf, fillOf, keepSection, pageEnd, pageOfItems, pixelsAt, publishedPages, reachRows, sayNotice, setValue, siteIndex, tokenTable, type Download, type Group, type Override, type PaintedProperty, type SectionKind, type Site, type State } from '@yohaku/core';
+import {
+  ARRANGEMENTS,
+  AUDIT_WIDTHS,
+  SCHEMA_VERSION,
+  SECTION_KINDS,
+  addDownload,
+  addListSection,
+  addPage,
+  addSection,
+  inTurn,
+  cellValue,
+  keepSection,
+  pageEnd,
+  pageOfItems,
+  publishedPages,
+  reachRows,
+  sayNotice,
+  setValue,
+  siteIndex,
+  tokenTable,
+  type Download,
+  type Override,
+  type SectionKind,
+  type Site,
+} from '@yohaku/core';
 import { expect, publish, test } from '../fixtures.ts';
-
-/** Which computed longhands a painted property shows in, written down here anew so that it judges the desk's own comparison as well. */
-const LONGHANDS: Record<PaintedProperty, string[]> = {
-  color: ['color'], 'background-color': ['background-color'], 'border-color': ['border-top-color'], 'outline-color': ['outline-color'], 'font-size': ['font-size'], 'font-weight': ['font-weight'],
-  'font-family': ['font-family'], 'font-style': ['font-style'], 'line-height': ['line-height'], 'letter-spacing': ['letter-spacing'], 'text-transform': ['text-transform'],
-  'padding-block': ['padding-top', 'padding-bottom'], 'padding-inline': ['padding-left', 'padding-right'], 'border-radius': ['border-top-left-radius', 'border-bottom-right-radius'], 'border-width': ['border-top-width', 'border-left-width'], 'border-block-start-width': ['border-top-width'], 'border-block-end-width': ['border-bottom-width'],
-  'box-shadow': ['box-shadow'], 'text-underline-offset': ['text-underline-offset'], 'text-decoration-thickness': ['text-decoration-thickness'],
- 
-  'margin-block-start': ['margin-top'], 'margin-block-end': ['margin-bottom'], gap: ['row-gap', 'column-gap'], width: ['width'], 'background-image': ['background-image'], 'font-variant-numeric': ['font-variant-numeric'], 'max-width': ['max-width'], 'transition-duration': [], 'transition-timing-function': [],
-};
-const NAMES = [...new Set(Object.values(LONGHANDS).flat())];
-
-interface Seen { readonly style: Record<string, string>; readonly behind: readonly string[] }
-/** Attributes under which an element looks as it does in a state, by the state. */
-const SHOWN_BY: Partial<Record<State, readonly [string, string]>> = { disabled: ['disabled', ''], busy: ['aria-busy', 'true'] };
-
-/**
- * Computed styles of every place at rest, with the backgrounds on the way up, and of
- * some in states: by the desk's own twin of each, and as the thing itself where an
- * attribute says it. One evaluation, however many they are.
- */
-function read(page: Page, asked: readonly { readonly id: string; readonly states: readonly State[] }[] = []): Promise<{ rest: Record<string, Seen>; states: { id: string; state: State; seen: Seen }[] }> {
-  // Lengths in letters are right only after the fonts have loaded.
-  return page.evaluate(({ names, asked: wanted, shownBy }) => document.fonts.ready.then(() => {
-    const one = (element: Element) => {
-      const computed = getComputedStyle(element);
-      const behind: string[] = [];
-      for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
-      // Only the logo is given a width; that of everything else is the layout's.
-      const given = names.filter((name) => name !== 'width' || element.classList.contains('logo'));
-      return { style: Object.fromEntries(given.map((name) => [name, computed.getPropertyValue(name)])), behind };
-    };
-    const all = new Map([...document.querySelectorAll('[data-place]')].map((element) => [element.getAttribute('data-place')!, element]));
-    const rest = Object.fromEntries([...all].map(([id, element]) => [id, one(element)]));
-    const states = wanted.flatMap(({ id, states: list }) => list.flatMap((state) => {
-      const element = all.get(id)!;
-      const by: [string, string][] = [['data-show', state], ...(shownBy[state] ? [[...shownBy[state]!] as [string, string]] : [])];
-      return by.map(([name, value]) => {
-        element.setAttribute(name, value);
-        const seen = one(element);
-        element.removeAttribute(name);
-        return { id, state, seen };
-      });
-    }));
-    return { rest, states };
-  }), { names: NAMES, asked, shownBy: SHOWN_BY });
-}
-
-/** The same of one place, with what a selection of its words is painted with. */
-function readOne(page: Page, place: string): Promise<Seen & { readonly chosen: Record<string, string> }> {
-  return page.locator(`[data-place="${place}"]`).evaluate((element, names) => {
-    const behind: string[] = [];
-    for (let at: Element | null = element; at; at = at.parentElement) behind.push(getComputedStyle(at).backgroundColor);
-    const [own, chosen] = [getComputedStyle(element), getComputedStyle(element, '::selection')];
-    const of = (from: (name: string) => string) => Object.fromEntries(names.filter((name) => name !== 'width' || element.classList.contains('logo')).map((name) => [name, from(name)]));
-    return { style: of((name) => own.getPropertyValue(name)), behind, chosen: of((name) => (name === 'color' || name === 'background-color' ? chosen : own).getPropertyValue(name)) };
-  }, NAMES);
-}
-
-function differences(site: Site, group: Group, id: string, state: State, width: number, seen: Seen | undefined): string[] {
-  if (!seen) return [`${id} is not in the page`];
-  const table = tokenTable(site.brand);
-  const found: string[] = [];
-  for (const property of new Set(group.painting.cells.map((cell) => cell.property))) {
-    const cell = group.painting.at(property, state, bandOf(width));
-    if (!cell) continue;
-    const css = cellValue(table, cell).css;
-    const px = pixelsAt(table, group.painting, property, state, width);
-    for (const name of LONGHANDS[property] ?? []) {
-      const value = seen.style[name]!;
-      if (!same(css, px, value)) found.push(`${id} ${state} at ${width}, ${name}: model ${px ?? css}, browser ${value}`);
-    }
-  }
-  const fill = fillOf(table, group, state, bandOf(width));
-  if (fill !== 'picture') {
-    const painted = blend(seen.behind);
-    if (Math.max(Math.abs(painted[0] - fill.r), Math.abs(painted[1] - fill.g), Math.abs(painted[2] - fill.b)) > 1) found.push(`${id} ${state} at ${width}, composited background: model ${JSON.stringify(fill)}, browser ${painted.join(' ')}`);
-  }
-  return found;
-}
-
-function same(css: string, px: number | undefined, value: string): boolean {
-  if (px !== undefined) return Math.abs((value === 'normal' ? 0 : Number.parseFloat(value)) - px) <= 0.01;
-  const one = colorOf(css);
-  const other = colorOf(value);
-  if (one && other) return one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - other.alpha) < 0.003;
-  // Browsers put the colour of a shadow first.
-  const shadow = /^(.*px) (\S+|rgb.*)$/.exec(css);
-  const painted = /^(rgba?\(.*\)) (.*)$/.exec(value);
-  if (shadow && painted) return shadow[1] === painted[2] && same(shadow[2]!, undefined, painted[1]!);
-  const plain = (text: string) => text.replace(/["']/g, '').replace(/\s*,\s*/g, ',').toLowerCase();
-  return plain(css) === plain(value);
-}
-
-/** Backgrounds from the element up to the root, laid over white. */
-function blend(layers: readonly string[]): [number, number, number] {
-  let rgb: [number, number, number] = [255, 255, 255];
-  for (const layer of [...layers].reverse()) {
-    const [r = 0, g = 0, b = 0, alpha = 1] = (layer.match(/[\d.]+/g) ?? []).map(Number);
-    rgb = [r * alpha + rgb[0] * (1 - alpha), g * alpha + rgb[1] * (1 - alpha), b * alpha + rgb[2] * (1 - alpha)];
-  }
-  return rgb;
-}
+import { read, readOne, differences } from '../painted.ts';
 
 /** A section of words and lists in as few columns as an arrangement takes. */
 const arranged = ({ id, label, columns }: (typeof ARRANGEMENTS)[number]): SectionKind => ({
-  id, label, use: 'words', arrangement: id, columns: Array.from({ length: columns.min }, (_, at) => (at === 0 ? SECTION_KINDS.text : SECTION_KINDS.list).columns[0]),
+  id,
+  label,
+  use: 'words',
+  arrangement: id,
+  columns: Array.from(
+    { length: columns.min },
+    (_, at) => (at === 0 ? SECTION_KINDS.text : SECTION_KINDS.list).columns[0],
+  ),
 });
 
-test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({ signedIn, page, context }) => {
+test('the browser computes what the model says: every place at rest, every distinct look in each state', async ({
+  signedIn,
+  page,
+  context,
+}) => {
   const api = `${signedIn.address}/api/sites/ternhaven`;
-  // Values set here, and wherever a place is used, at one width and at all: on a shared section, the header and the footer.
+  // Values set here, and wherever a place is used, at one width and at all: on a shared section, the header and the
+  // footer.
   const values: [string[], string, Override['property'], string, Override['band']][] = [
-    [['shared', 'overrides'], 'promise:promise-b1/text', 'font-size', '31px', 'phone'], [['pages', 'home', 'overrides'], 'home-promise:promise-b1/text', 'font-size', '37px', null],
-    [['pages', 'home', 'overrides'], 'header/name', 'color', '#345612', null], [['shared', 'overrides'], 'header/name', 'color', '#123456', 'desktop'], [['shared', 'overrides'], 'footer/surface', 'padding-block', '90px', null],
+    [['shared', 'overrides'], 'promise:promise-b1/text', 'font-size', '31px', 'phone'],
+    [['pages', 'home', 'overrides'], 'home-promise:promise-b1/text', 'font-size', '37px', null],
+    [['pages', 'home', 'overrides'], 'header/name', 'color', '#345612', null],
+    [['shared', 'overrides'], 'header/name', 'color', '#123456', 'desktop'],
+    [['shared', 'overrides'], 'footer/surface', 'padding-block', '90px', null],
   ];
-  const ops = values.map(([record, place, property, css, band], i) => ({ op: 'insert', record, order: null, id: `m${i}`, value: { id: `m${i}`, place, property, band, origin: 'set', value: { kind: 'literal', css }, reason: null }, after: null }));
-  // And a page with a section of every kind, and one with a section in every arrangement, a header of its own and no footer; items with a page each, in a table that goes on.
+  const ops = values.map(([record, place, property, css, band], i) => ({
+    op: 'insert',
+    record,
+    order: null,
+    id: `m${i}`,
+    value: { id: `m${i}`, place, property, band, origin: 'set', value: { kind: 'literal', css }, reason: null },
+    after: null,
+  }));
+  // And a page with a section of every kind, and one with a section in every arrangement, a header of its own and no
+  // footer; items with a page each, in a table that goes on.
   const { site: demo } = (await (await page.request.get(api)).json()) as { site: Site };
-  const plan = (await (await page.request.post(`${api}/downloads?name=plan.pdf`, { data: Buffer.from('%PDF-1.4'), headers: { 'content-type': 'application/octet-stream' } })).json()) as Pick<Download, 'hash' | 'type' | 'bytes'>;
+  const plan = (await (
+    await page.request.post(`${api}/downloads?name=plan.pdf`, {
+      data: Buffer.from('%PDF-1.4'),
+      headers: { 'content-type': 'application/octet-stream' },
+    })
+  ).json()) as Pick<Download, 'hash' | 'type' | 'bytes'>;
   const list = ['pages', 'ways', 'sections', 'ways-list', 'own', 'blocks', 'ways-list-list'];
   const kinds = inTurn(demo, 'Every kind', [
     (now) => addDownload(now, { id: 'plan', name: 'Plan', ...plan }),
-    (now) => addPage(now, 'kinds', null), ...Object.values(SECTION_KINDS).map((kind, i) => (now: Site) => addSection(now, 'kinds', `kind-${i}`, undefined, kind)),
-    (now) => addPage(now, 'ways', null), ...ARRANGEMENTS.map((one, i) => (now: Site) => addSection(now, 'ways', `way-${i}`, undefined, arranged(one))),
-    (now) => addListSection(now, 'ways', 'log', 'ways-list'), ...([['look', 'table'], ['group', Object.values(demo.collections['log']!.fields).find(({ kind }) => kind === 'choice')!.id], ['limit', 3], ['paged', true]] as const).map(([key, value]) => (now: Site) => setValue(now, '', [...list, key], value)),
-    (now) => addSection(now, 'ways', 'ways-head', undefined, SECTION_KINDS['footer-menu']), (now) => keepSection(now, 'ways', 'ways-head', 'head', 'ways-kept'), (now) => pageEnd(now, 'ways', 'header', 'head'), (now) => pageEnd(now, 'ways', 'footer', null),
-    (now) => addPage(now, 'one', null), (now) => pageOfItems(now, 'log', 'one'), (now) => sayNotice(now, 'The notice of today.'), (now) => setValue(now, '', ['shared', 'header', 'fold'], 'Menu'),
+    (now) => addPage(now, 'kinds', null),
+    ...Object.values(SECTION_KINDS).map(
+      (kind, i) => (now: Site) => addSection(now, 'kinds', `kind-${i}`, undefined, kind),
+    ),
+    (now) => addPage(now, 'ways', null),
+    ...ARRANGEMENTS.map((one, i) => (now: Site) => addSection(now, 'ways', `way-${i}`, undefined, arranged(one))),
+    (now) => addListSection(now, 'ways', 'log', 'ways-list'),
+    ...(
+      [
+        ['look', 'table'],
+        ['group', Object.values(demo.collections['log']!.fields).find(({ kind }) => kind === 'choice')!.id],
+        ['limit', 3],
+        ['paged', true],
+      ] as const
+    ).map(
+      ([key, value]) =>
+        (now: Site) =>
+          setValue(now, '', [...list, key], value),
+    ),
+    (now) => addSection(now, 'ways', 'ways-head', undefined, SECTION_KINDS['footer-menu']),
+    (now) => keepSection(now, 'ways', 'ways-head', 'head', 'ways-kept'),
+    (now) => pageEnd(now, 'ways', 'header', 'head'),
+    (now) => pageEnd(now, 'ways', 'footer', null),
+    (now) => addPage(now, 'one', null),
+    (now) => pageOfItems(now, 'log', 'one'),
+    (now) => sayNotice(now, 'The notice of today.'),
+    (now) => setValue(now, '', ['shared', 'header', 'fold'], 'Menu'),
   ]);
-  const saved = await page.request.post(`${api}/changes`, { data: { window: 'w-model', changes: [['model-0001', 'Values', ops], ['model-0002', kinds.label, kinds.ops]].map(([id, label, all]) => ({ id, schemaVersion: SCHEMA_VERSION, label, ops: all })) } });
-  expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((result) => result.refused)).toEqual([undefined, undefined]);
+  const saved = await page.request.post(`${api}/changes`, {
+    data: {
+      window: 'w-model',
+      changes: [
+        ['model-0001', 'Values', ops],
+        ['model-0002', kinds.label, kinds.ops],
+      ].map(([id, label, all]) => ({ id, schemaVersion: SCHEMA_VERSION, label, ops: all })),
+    },
+  });
+  expect(((await saved.json()) as { results: { refused?: string }[] }).results.map((result) => result.refused)).toEqual(
+    [undefined, undefined],
+  );
   const site = await publish(page, signedIn);
   const live = await context.newPage();
   const cdp = await context.newCDPSession(live);
@@ -143,24 +124,39 @@ test('the browser computes what the model says: every place at rest, every disti
   const of = site;
   const index = siteIndex(of);
   // Every published look: pages, items, further list pages, pages after forms, the page for unknown addresses.
-  for (const { id, files: [file] } of publishedPages(site)) {
+  for (const {
+    id,
+    files: [file],
+  } of publishedPages(site)) {
     const { places } = index.tree(id)!;
     await live.setViewportSize({ width: 1280, height: 900 });
     await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
     await live.evaluate(() => document.fonts.ready);
     for (const width of AUDIT_WIDTHS) {
       await live.setViewportSize({ width, height: 900 });
-      // One place of each distinct look that has states: by the desk's own twin at every width, by forced pseudo-states at the two of the wall.
+      // One place of each distinct look that has states: by the desk's own twin at every width, by forced pseudo-states
+      // at the two of the wall.
       const fresh = places.filter((place) => {
-        const look = `${width} ${place.recipes.join(' ')} ${index.groupOf.get(place)!.painting.overrides.map((override) => override.id).join()}`;
+        const look = `${width} ${place.recipes.join(' ')} ${index.groupOf
+          .get(place)!
+          .painting.overrides.map((override) => override.id)
+          .join()}`;
         return place.states.length > 1 && !seenLooks.has(look) && !!seenLooks.add(look);
       });
       // A value set on the place stands above the twin; the real selection it does not touch.
-      const asked = fresh.map((place) => ({ id: place.id, states: place.states.filter((state) => state !== 'rest' && !(state === 'selected' && index.groupOf.get(place)!.painting.overrides.length > 0)) }));
+      const asked = fresh.map((place) => ({
+        id: place.id,
+        states: place.states.filter(
+          (state) =>
+            state !== 'rest' && !(state === 'selected' && index.groupOf.get(place)!.painting.overrides.length > 0),
+        ),
+      }));
       const { rest, states } = await read(live, asked);
-      for (const place of places) found.push(...differences(of, index.groupOf.get(place)!, place.id, 'rest', width, rest[place.id]));
+      for (const place of places)
+        found.push(...differences(of, index.groupOf.get(place)!, place.id, 'rest', width, rest[place.id]));
       const byId = new Map(places.map((place) => [place.id, place]));
-      for (const { id: place, state, seen } of states) found.push(...differences(of, index.groupOf.get(byId.get(place)!)!, place, state, width, seen));
+      for (const { id: place, state, seen } of states)
+        found.push(...differences(of, index.groupOf.get(byId.get(place)!)!, place, state, width, seen));
       compared += places.length + states.length;
       if (width !== 1280 && width !== 390) continue;
       for (const place of fresh) {
@@ -168,11 +164,19 @@ test('the browser computes what the model says: every place at rest, every disti
         for (const state of place.states) {
           if (state === 'selected') {
             const { chosen } = await readOne(live, place.id);
-            found.push(...differences(of, group, place.id, state, width, { style: chosen, behind: [chosen['background-color']!] }));
+            found.push(
+              ...differences(of, group, place.id, state, width, {
+                style: chosen,
+                behind: [chosen['background-color']!],
+              }),
+            );
             // Browsers tell no page which links were visited: that state is seen through its twin only.
           } else if (state === 'hover' || state === 'focus' || state === 'pressed') {
             const { root } = await cdp.send('DOM.getDocument', { depth: 0 });
-            const { nodeId } = await cdp.send('DOM.querySelector', { nodeId: root.nodeId, selector: `[data-place="${place.id}"]` });
+            const { nodeId } = await cdp.send('DOM.querySelector', {
+              nodeId: root.nodeId,
+              selector: `[data-place="${place.id}"]`,
+            });
             const forced = { hover: ['hover'], focus: ['focus', 'focus-visible'], pressed: ['hover', 'active'] }[state];
             await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: forced });
             found.push(...differences(of, group, place.id, state, width, await readOne(live, place.id)));
@@ -188,24 +192,66 @@ test('the browser computes what the model says: every place at rest, every disti
   expect(compared).toBeGreaterThan(8000);
 });
 
-test('changing one line of tokens.css restyles exactly the places that reach lists', async ({ signedIn, page, context }) => {
+test('changing one line of tokens.css restyles exactly the places that reach lists', async ({
+  signedIn,
+  page,
+  context,
+}) => {
   const site = await publish(page, signedIn);
   const live = await context.newPage();
   await live.setViewportSize({ width: 1280, height: 900 });
   const index = siteIndex(site);
   const [answer] = publishedPages(site).filter(({ kind }) => kind === 'answer');
-  for (const [path, value] of [['color.core.funnel', '#12ab34'], ['ground.paper.heading', '#12ab34'], ['text.running.size', '33px'], ['corner.card', '19px'], ['space.even.desktop', '111px']] as const) {
-    for (const [id, file] of [['home', 'index.html'], ['fares', site.pages['fares']!.file], ['contact', site.pages['contact']!.file], [answer!.id, answer!.files[0]!], ['~404', '404.html']] as const) {
+  for (const [path, value] of [
+    ['color.core.funnel', '#12ab34'],
+    ['ground.paper.heading', '#12ab34'],
+    ['text.running.size', '33px'],
+    ['corner.card', '19px'],
+    ['space.even.desktop', '111px'],
+  ] as const) {
+    for (const [id, file] of [
+      ['home', 'index.html'],
+      ['fares', site.pages['fares']!.file],
+      ['contact', site.pages['contact']!.file],
+      [answer!.id, answer!.files[0]!],
+      ['~404', '404.html'],
+    ] as const) {
       await live.goto(`${signedIn.address}/live/ternhaven/${file}`);
       const { rest: before } = await read(live);
-      await live.evaluate(([property, css]) => document.documentElement.style.setProperty(property!, css!), [`--${path.replaceAll('.', '-')}`, value] as const);
+      await live.evaluate(([property, css]) => document.documentElement.style.setProperty(property!, css!), [
+        `--${path.replaceAll('.', '-')}`,
+        value,
+      ] as const);
       const { rest: after } = await read(live);
-      const changed = Object.keys(after).filter((place) => JSON.stringify(after[place]!.style) !== JSON.stringify(before[place]!.style));
-      const reached = new Set(reachRows(site, path).filter((row) => row.file === file).map(({ place }) => place.id));
-      expect(changed.filter((place) => !reached.has(place)), `${path} on ${id}: changed and not in reach`).toEqual([]);
+      const changed = Object.keys(after).filter(
+        (place) => JSON.stringify(after[place]!.style) !== JSON.stringify(before[place]!.style),
+      );
+      const reached = new Set(
+        reachRows(site, path)
+          .filter((row) => row.file === file)
+          .map(({ place }) => place.id),
+      );
+      expect(
+        changed.filter((place) => !reached.has(place)),
+        `${path} on ${id}: changed and not in reach`,
+      ).toEqual([]);
       // Reach lists states as well; at rest and 1280 those whose own value there is the token's must have moved.
-      const atRest = [...reached].filter((place) => index.groupOf.get(index.byAddress.get(`${id} ${place}`)!)!.painting.cells.some((cell) => cell.state === 'rest' && cell.band === 'desktop' && !cell.override && cell.token && cellValue(tokenTable(site.brand), cell).chain.includes(path)));
-      expect(atRest.filter((place) => !changed.includes(place)), `${path} on ${id}: in reach and not changed`).toEqual([]);
+      const atRest = [...reached].filter((place) =>
+        index.groupOf
+          .get(index.byAddress.get(`${id} ${place}`)!)!
+          .painting.cells.some(
+            (cell) =>
+              cell.state === 'rest' &&
+              cell.band === 'desktop' &&
+              !cell.override &&
+              cell.token &&
+              cellValue(tokenTable(site.brand), cell).chain.includes(path),
+          ),
+      );
+      expect(
+        atRest.filter((place) => !changed.includes(place)),
+        `${path} on ${id}: in reach and not changed`,
+      ).toEqual([]);
     }
   }
   await live.close();

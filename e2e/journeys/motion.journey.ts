@@ -2,11 +2,21 @@ import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test.use({ pages: EVERY_KIND });
 
-test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({ desk, page }) => {
+test('motions are named, timed and curved, refused where they are no curve, and shown on the wall', async ({
+  desk,
+  page,
+}) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' });
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Sizes and motion' }).click();
-  const moving = () => desk.frame('Home at 1280').locator('.button').first().evaluate((element) => [getComputedStyle(element).transitionDuration, getComputedStyle(element).transitionTimingFunction].join(' '));
+  const moving = () =>
+    desk
+      .frame('Home at 1280')
+      .locator('.button')
+      .first()
+      .evaluate((element) =>
+        [getComputedStyle(element).transitionDuration, getComputedStyle(element).transitionTimingFunction].join(' '),
+      );
   // Pages for comparison do not move.
   expect(await moving()).toContain('0s');
   const duration = page.getByLabel('Quick duration, ms');

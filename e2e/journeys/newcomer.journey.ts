@@ -8,10 +8,14 @@ test.use({ pages: EVERY_KIND });
 test('the tour goes through the main job by real acts, and is not offered again', async ({ server, page }) => {
   await page.goto(await server.link());
   await page.getByRole('button', { name: 'Take the tour' }).click({ timeout: 120_000 });
-  const says = (words: RegExp) => expect(page.getByRole('region', { name: 'Desk' }).getByRole('status').filter({ hasText: words })).toBeVisible();
+  const says = (words: RegExp) =>
+    expect(page.getByRole('region', { name: 'Desk' }).getByRole('status').filter({ hasText: words })).toBeVisible();
   await says(/Funnel is the strongest colour .* Open Colour and select it/);
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Colour' }).click();
-  await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
+  await page
+    .getByRole('region', { name: 'Palette' })
+    .getByRole('button', { name: /^Funnel/ })
+    .click();
   await says(/Funnel is used in \d+ places/);
   await page.getByRole('button', { name: 'Uses of Funnel' }).click();
   await says(/Now change it/);
@@ -22,7 +26,11 @@ test('the tour goes through the main job by real acts, and is not offered again'
   await says(/Open Failing/);
   await page.getByRole('button', { name: /^Failing/ }).click();
   await page.getByRole('row').nth(1).getByRole('button').first().click();
-  await page.getByRole('region', { name: 'Why and fix' }).getByRole('button', { name: /Darken|ΔE/ }).first().click();
+  await page
+    .getByRole('region', { name: 'Why and fix' })
+    .getByRole('button', { name: /Darken|ΔE/ })
+    .first()
+    .click();
   await says(/Undo both/);
   const undo = page.getByRole('banner').getByRole('button', { name: /^Undo/ });
   while (await undo.isEnabled()) await undo.click();
@@ -48,7 +56,10 @@ test('calm leaves out what is used seldom, one press away, and keeps what was op
   await expect(page.getByLabel('Space above', { exact: true })).toBeVisible();
 });
 
-test('a window too small to edit in says so, shows the pages and Check for reading, and takes no edit', async ({ desk, page }) => {
+test('a window too small to edit in says so, shows the pages and Check for reading, and takes no edit', async ({
+  desk,
+  page,
+}) => {
   await page.setViewportSize({ width: 800, height: 700 });
   await expect(page.getByText('Editing needs a window 1100 px wide.')).toBeVisible();
   await expect(page.getByRole('navigation', { name: 'Steps' })).toHaveCount(0);
@@ -64,7 +75,11 @@ test('a window too small to edit in says so, shows the pages and Check for readi
   await expect(desk.tally(/failing$/)).toBeVisible();
 });
 
-test('a session that ends while somebody works loses nothing: signed in again elsewhere, the window goes on by itself', async ({ desk, page, context }) => {
+test('a session that ends while somebody works loses nothing: signed in again elsewhere, the window goes on by itself', async ({
+  desk,
+  page,
+  context,
+}) => {
   test.info().annotations.push({ type: 'expects', description: '401|Failed to load resource' });
   await context.clearCookies();
   await desk.swatch('Funnel');
@@ -78,20 +93,32 @@ test('a session that ends while somebody works loses nothing: signed in again el
   await expect(other.getByRole('button', { name: /places$/ }).first()).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('banner')).toContainText('saved;', { timeout: 30_000 });
   await expect(hex).toHaveValue('#a0301');
-  await expect.poll(() => other.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).innerText()).toContain('#a03010');
+  await expect
+    .poll(() =>
+      other
+        .getByRole('region', { name: 'Palette' })
+        .getByRole('button', { name: /^Funnel/ })
+        .innerText(),
+    )
+    .toContain('#a03010');
   // And it hears what is done there again.
   const there = other.getByLabel('Hex or any notation');
   await other.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Deep/ }).click();
   await there.fill('#102030');
   await there.press('Enter');
-  await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Deep/ })).toContainText('#102030');
+  await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Deep/ })).toContainText(
+    '#102030',
+  );
   await other.close();
 });
 
 test('a step whose script cannot be fetched says so, and opens after a reload', async ({ server, page }) => {
   // The script of one step only: by a word that stands in its template.
   const dist = join(ROOT, 'web/dist/browser');
-  const script = readdirSync(dist).find((name) => name.endsWith('.js') && readFileSync(join(dist, name), 'utf8').includes('Colour difference by palette size'))!;
+  const script = readdirSync(dist).find(
+    (name) =>
+      name.endsWith('.js') && readFileSync(join(dist, name), 'utf8').includes('Colour difference by palette size'),
+  )!;
   await page.route(`**/${script}`, (route) => route.fulfill({ status: 404, body: '' }));
   await page.goto(await server.link());
   await page.getByRole('button', { name: 'No tour' }).click({ timeout: 120_000 });
@@ -105,11 +132,19 @@ test('a step whose script cannot be fetched says so, and opens after a reload', 
 test.describe('a browser that keeps nothing', () => {
   test('works all the same', async ({ server, page }) => {
     await page.addInitScript(() => {
-      for (const name of ['localStorage', 'sessionStorage', 'indexedDB']) Object.defineProperty(window, name, { get: () => { throw new DOMException('Refused', 'SecurityError'); } });
+      for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
+        Object.defineProperty(window, name, {
+          get: () => {
+            throw new DOMException('Refused', 'SecurityError');
+          },
+        });
     });
     await page.goto(await server.link());
     await page.getByRole('button', { name: 'No tour' }).click({ timeout: 120_000 });
-    await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Funnel/ }).click();
+    await page
+      .getByRole('region', { name: 'Palette' })
+      .getByRole('button', { name: /^Funnel/ })
+      .click();
     await page.getByLabel('Hex or any notation').fill('#a03010');
     await page.getByLabel('Hex or any notation').press('Enter');
     await expect(page.getByRole('contentinfo', { name: 'Tally' }).getByRole('status')).toContainText('places changed');

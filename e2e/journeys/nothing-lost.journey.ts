@@ -1,13 +1,24 @@
 import { Desk, expect, test } from '../fixtures.ts';
 
-test.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query('delete from sites'); }) });
+test.use({
+  prepare: async ({}, use) =>
+    use(async (query: (sql: string) => Promise<unknown>) => {
+      await query('delete from sites');
+    }),
+});
 
 const ITEMS = 'Name;Case\nBracket clock;oak\nCarriage clock;brass\nTower clock;oak';
 
-test('a clockmaker’s site: a word between two pasted colours, a renamed choice, and addresses that follow names until they are published', async ({ server, page }) => {
+test('a clockmaker’s site: a word between two pasted colours, a renamed choice, and addresses that follow names until they are published', async ({
+  server,
+  page,
+}) => {
   const desk = new Desk(page, server);
   await page.goto(await server.link());
-  await page.getByRole('link', { name: /New site/ }).first().click();
+  await page
+    .getByRole('link', { name: /New site/ })
+    .first()
+    .click();
   await page.getByLabel('Name', { exact: true }).fill('Werkstatt Unruh');
   await page.getByText('Colours', { exact: true }).click();
   await page.getByLabel(/Paste colours, or text containing them/).fill('#1d3b4f brass #c08a2e');

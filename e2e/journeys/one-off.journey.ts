@@ -2,7 +2,10 @@ import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test.use({ pages: ['home', 'sailings', 'fares', 'contact'] });
 
-test('one button is outlined on purpose, seen to be held, and split off as a variant of its own', async ({ desk, page }) => {
+test('one button is outlined on purpose, seen to be held, and split off as a variant of its own', async ({
+  desk,
+  page,
+}) => {
   await page.getByRole('button', { name: 'Fares', exact: true }).click();
   const frame = desk.frame('Fares at 1280');
   const button = frame.locator('.button').first();
@@ -19,7 +22,8 @@ test('one button is outlined on purpose, seen to be held, and split off as a var
   await set('Fill', '#fbfaf6');
   await set('Colour', '#8f2a12');
   await expect(desk.tally(/overrides$/)).toHaveText(`${held + 1} overrides`);
-  const painted = () => button.evaluate((element) => [getComputedStyle(element).backgroundColor, getComputedStyle(element).color].join());
+  const painted = () =>
+    button.evaluate((element) => [getComputedStyle(element).backgroundColor, getComputedStyle(element).color].join());
   await expect.poll(painted).toBe('rgb(251, 250, 246),rgb(143, 42, 18)');
   await slip.getByRole('button', { name: 'Make a variant' }).click();
   // It looks as it did, and nothing departs any more.
@@ -27,7 +31,9 @@ test('one button is outlined on purpose, seen to be held, and split off as a var
   expect(await painted()).toBe('rgb(251, 250, 246),rgb(143, 42, 18)');
   await desk.saved();
   await desk.step('Buttons');
-  await expect(page.getByRole('group', { name: 'Variants by states' }).getByRole('button', { name: /^\w+ apart$/ })).toBeVisible();
+  await expect(
+    page.getByRole('group', { name: 'Variants by states' }).getByRole('button', { name: /^\w+ apart$/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Undo Make variant/ }).click();
   await expect(desk.tally(/overrides$/)).toHaveText(`${held + 1} overrides`);
 });
@@ -35,17 +41,26 @@ test('one button is outlined on purpose, seen to be held, and split off as a var
 test('all variants are restyled at once: a column of the grid is one act', async ({ desk, page }) => {
   await desk.step('Buttons');
   const grid = page.getByRole('group', { name: 'Variants by states' });
-  for (const name of ['Primary, rest', 'Primary, hover', 'Secondary, rest', 'Secondary, hover']) await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
+  for (const name of ['Primary, rest', 'Primary, hover', 'Secondary, rest', 'Secondary, hover'])
+    await grid.getByRole('button', { name }).click(name === 'Primary, rest' ? {} : { modifiers: ['Shift'] });
   await expect(page.getByText('4 buttons selected')).toBeVisible();
   await desk.choose('border', 'Ink');
-  const edges = async () => new Set(await grid.getByRole('button', { name: /, (rest|hover)$/ }).evaluateAll((list) => list.map((entry) => getComputedStyle(entry).borderTopColor))).size;
+  const edges = async () =>
+    new Set(
+      await grid
+        .getByRole('button', { name: /, (rest|hover)$/ })
+        .evaluateAll((list) => list.map((entry) => getComputedStyle(entry).borderTopColor)),
+    ).size;
   await expect.poll(edges).toBe(1);
   await desk.saved();
   await page.getByRole('button', { name: /^Undo Button border/ }).click();
   await expect.poll(edges).toBeGreaterThan(1);
 });
 
-test('a button is given another variant, size and icon where it stands; icons stand after the words when the brand says so', async ({ desk, page }) => {
+test('a button is given another variant, size and icon where it stands; icons stand after the words when the brand says so', async ({
+  desk,
+  page,
+}) => {
   await page.getByRole('button', { name: 'Fares', exact: true }).click();
   const button = desk.frame('Fares at 1280').locator('.button').first();
   const height = () => button.evaluate((element) => element.getBoundingClientRect().height);
@@ -57,7 +72,8 @@ test('a button is given another variant, size and icon where it stands; icons st
   await desk.choose('Size', 'Regular', slip);
   await expect.poll(height).toBeGreaterThan(before);
   await desk.choose('Icon', 'arrow', slip);
-  const first = () => button.evaluate((element) => element.firstElementChild === element.firstChild && element.firstChild !== null);
+  const first = () =>
+    button.evaluate((element) => element.firstElementChild === element.firstChild && element.firstChild !== null);
   await expect.poll(first).toBe(true);
   await desk.step('Buttons');
   await desk.choose('Icon position', 'after');
@@ -69,7 +85,10 @@ test('a button is given another variant, size and icon where it stands; icons st
   await expect(desk.frame('Fares at 1280').locator('.button').first().locator('svg')).toHaveCount(1);
 });
 
-test('a value of a shared text is set on this page only, or everywhere, and the slip says which', async ({ desk, page }) => {
+test('a value of a shared text is set on this page only, or everywhere, and the slip says which', async ({
+  desk,
+  page,
+}) => {
   await page.getByRole('button', { name: 'Home', exact: true }).click();
   const text = (title: string) => desk.frame(title).locator('[data-used="promise:promise-b1/text"]');
   const size = (title: string) => text(title).evaluate((element) => getComputedStyle(element).fontSize);
@@ -98,7 +117,10 @@ test('a value of a shared text is set on this page only, or everywhere, and the 
   expect(await size('Contact at 390')).toBe('44px');
 });
 
-test('words are edited where they stand, whatever they are of; emphasis and links are offered beside them', async ({ desk, page }) => {
+test('words are edited where they stand, whatever they are of; emphasis and links are offered beside them', async ({
+  desk,
+  page,
+}) => {
   await page.getByRole('button', { name: 'Fares', exact: true }).click();
   const wide = desk.frame('Fares at 1280');
   const narrow = desk.frame('Fares at 390');

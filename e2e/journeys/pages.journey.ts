@@ -28,7 +28,9 @@ test('sections are chosen from a shelf that shows each in the brand, and go wher
   const pressed = shelf.getByRole('button', { name: 'FAQ' });
   await pressed.hover();
   await page.mouse.down();
-  await pressed.evaluate((button) => { for (const part of [...button.children]) part.replaceWith(part.cloneNode(true)); });
+  await pressed.evaluate((button) => {
+    for (const part of [...button.children]) part.replaceWith(part.cloneNode(true));
+  });
   await page.mouse.up();
   await expect(strips).toHaveCount(before + 1);
   await expect(strips.nth(2)).toHaveText('FAQ');
@@ -39,7 +41,10 @@ test('sections are chosen from a shelf that shows each in the brand, and go wher
   await expect(strips).toHaveCount(before);
 });
 
-test('what stands in a section is made once more, moved, deleted, and another block is laid in behind it', async ({ desk, page }) => {
+test('what stands in a section is made once more, moved, deleted, and another block is laid in behind it', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await desk.choose('Page', 'Fares');
   const frame = desk.frame('Fares at 1280');
@@ -50,7 +55,10 @@ test('what stands in a section is made once more, moved, deleted, and another bl
   await expect(button.locator('xpath=..').locator('a')).toHaveCount(2);
   await slip.getByRole('button', { name: 'Move One of buttons down' }).click();
   await expect(button.locator('xpath=..').locator('a').last()).toHaveAttribute('data-place', 'fares-half-b4/k1');
-  await slip.getByRole('group', { name: 'One of buttons' }).getByRole('button', { name: 'Delete One of buttons' }).click();
+  await slip
+    .getByRole('group', { name: 'One of buttons' })
+    .getByRole('button', { name: 'Delete One of buttons' })
+    .click();
   await expect(button).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo Delete one of buttons' }).click();
   await expect(button).toHaveCount(1);
@@ -60,10 +68,14 @@ test('what stands in a section is made once more, moved, deleted, and another bl
   await desk.saved();
 });
 
-test('a section is kept, stands on a second page as the same one, is edited once for both, and becomes one of a page alone', async ({ desk, page }) => {
+test('a section is kept, stands on a second page as the same one, is edited once for both, and becomes one of a page alone', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await desk.choose('Page', 'Notices');
-  const strip = (of: string, name: RegExp) => page.getByRole('group', { name: `Sections of ${of}` }).getByRole('button', { name });
+  const strip = (of: string, name: RegExp) =>
+    page.getByRole('group', { name: `Sections of ${of}` }).getByRole('button', { name });
   await strip('Notices', /^Word by message/).click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Reuse on other pages' }).click();
@@ -71,19 +83,36 @@ test('a section is kept, stands on a second page as the same one, is edited once
   await page.keyboard.press('Escape');
   await desk.choose('Page', 'About');
   await page.getByRole('button', { name: 'Add a section' }).click();
-  await page.getByRole('group', { name: 'For' }).getByRole('button', { name: /^reused/ }).click();
-  await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: /^Word by message/ }).click();
+  await page
+    .getByRole('group', { name: 'For' })
+    .getByRole('button', { name: /^reused/ })
+    .click();
+  await page
+    .getByRole('list', { name: 'Kinds of section' })
+    .getByRole('button', { name: /^Word by message/ })
+    .click();
   await expect(strip('About', /^Word by message, reused/)).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText('on 2 pages; edits change all of them')).toBeVisible();
   await page.keyboard.press('Escape');
   await desk.choose('Background', 'Deep', page.getByRole('region', { name: 'Desk' }));
-  for (const name of ['About', 'Notices']) await expect.poll(() => desk.frame(`${name} at 1280`).locator('main > [data-part]', { hasText: 'Have them sent' }).evaluate((element) => getComputedStyle(element).backgroundColor)).toBe('rgb(14, 59, 67)');
+  for (const name of ['About', 'Notices'])
+    await expect
+      .poll(() =>
+        desk
+          .frame(`${name} at 1280`)
+          .locator('main > [data-part]', { hasText: 'Have them sent' })
+          .evaluate((element) => getComputedStyle(element).backgroundColor),
+      )
+      .toBe('rgb(14, 59, 67)');
   await page.getByRole('button', { name: 'Stop sharing here' }).click();
   await expect(strip('About', /^Word by message$/)).toHaveAttribute('aria-pressed', 'true');
   await desk.saved();
 });
 
-test('the menu is written, ordered and thinned in one place; a page says what it is where it is listed', async ({ desk, page }) => {
+test('the menu is written, ordered and thinned in one place; a page says what it is where it is listed', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Menu', exact: true }).click();
   const entries = page.getByRole('list', { name: 'Menu entries' });

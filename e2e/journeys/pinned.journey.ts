@@ -2,7 +2,11 @@ import { test, expect } from '../fixtures.ts';
 
 test.use({ pages: ['home', 'assistance', 'contact'] });
 
-test('a design pinned over a page at its width: faded, wiped, and compared spot by spot with what is built', async ({ desk, page, context }) => {
+test('a design pinned over a page at its width: faded, wiped, and compared spot by spot with what is built', async ({
+  desk,
+  page,
+  context,
+}) => {
   // The truest drawing there is: the page itself, as it is live.
   await desk.step('Publish');
   await page.getByRole('button', { name: 'Publish the site' }).click();
@@ -15,12 +19,15 @@ test('a design pinned over a page at its width: faded, wiped, and compared spot 
   await live.close();
 
   await desk.step('Sources');
-  await page.getByLabel('Choose files').setInputFiles({ name: 'assistance-drawn.png', mimeType: 'image/png', buffer: drawn });
+  await page
+    .getByLabel('Choose files')
+    .setInputFiles({ name: 'assistance-drawn.png', mimeType: 'image/png', buffer: drawn });
   await page.getByRole('button', { name: 'assistance-drawn.png', exact: true }).click();
   await page.getByRole('button', { name: 'Compare with a page' }).click();
   await desk.choose('Over', 'Travelling with');
   const panel = page.getByRole('group', { name: 'Comparison', exact: true });
-  const same = async () => Number(/([\d.]+) % of the area has the colour of the design/.exec(await panel.innerText())?.[1] ?? 0);
+  const same = async () =>
+    Number(/([\d.]+) % of the area has the colour of the design/.exec(await panel.innerText())?.[1] ?? 0);
   // Gradient, tables, stripes, cards: what is built is read as it is painted.
   await expect.poll(same, { timeout: 30_000 }).toBeGreaterThan(98);
 

@@ -6,9 +6,18 @@ import { OwnServer } from '../../server/src/testing/own-server.ts';
 
 test.use({ pages: EVERY_KIND });
 
-const change = (id: string, value: number) => ({ id, schemaVersion: 1, label: 'Space', ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }] });
+const change = (id: string, value: number) => ({
+  id,
+  schemaVersion: 1,
+  label: 'Space',
+  ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }],
+});
 
-test('two windows: different things both stay, the same value ends the same, and the loser is told', async ({ desk, page, context }) => {
+test('two windows: different things both stay, the same value ends the same, and the loser is told', async ({
+  desk,
+  page,
+  context,
+}) => {
   const other = await context.newPage();
   await other.goto(`${desk.server.address}/sites/ternhaven`);
   const second = new Desk(other, desk.server);
@@ -62,16 +71,32 @@ plain.describe('a server of its own', () => {
 
   const signIn = async (link: string): Promise<string> => {
     const [address, token] = link.split('/sign-in#');
-    const response = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ token }) });
+    const response = await fetch(`${address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ token }),
+    });
     return response.headers.get('set-cookie')!.split(';')[0]!;
   };
-  const send = (changes: object[]) => fetch(`${own.address}/api/sites/ternhaven/changes`, { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify({ window: 'kill', changes }) });
+  const send = (changes: object[]) =>
+    fetch(`${own.address}/api/sites/ternhaven/changes`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', cookie },
+      body: JSON.stringify({ window: 'kill', changes }),
+    });
   const stored = async (): Promise<string[]> => {
-    const { changes } = (await (await fetch(`${own.address}/api/sites/ternhaven/changes?after=0`, { headers: { cookie } })).json()) as { changes: { id: string }[] };
+    const { changes } = (await (
+      await fetch(`${own.address}/api/sites/ternhaven/changes?after=0`, { headers: { cookie } })
+    ).json()) as { changes: { id: string }[] };
     return changes.map((one) => one.id);
   };
   const open = async (page: Page): Promise<Desk> => {
-    const desk = new Desk(page, { address: own.address, port: own.port, link: () => Promise.resolve(own.link), close: () => Promise.resolve() });
+    const desk = new Desk(page, {
+      address: own.address,
+      port: own.port,
+      link: () => Promise.resolve(own.link),
+      close: () => Promise.resolve(),
+    });
     const [name, value] = cookie.split('=') as [string, string];
     await page.context().addCookies([{ name, value, url: own.address }]);
     await page.goto(`${own.address}/sites/ternhaven`);
@@ -79,41 +104,50 @@ plain.describe('a server of its own', () => {
     return desk;
   };
 
-  plain('killed during a stream of edits, it has every acknowledged one, and the waiting ones arrive once', async ({ page }) => {
-    const desk = await open(page);
-    const acknowledged: string[] = [];
-    const sent = Array.from({ length: 40 }, (_, i) => change(`kill-${String(i).padStart(4, '0')}`, 40 + i));
-    await Promise.all(sent.map(async (entry) => {
-      try {
-        const { results } = (await (await send([entry])).json()) as { results: { id: string; sequence?: number }[] };
-        if (results[0]!.sequence) acknowledged.push(results[0]!.id);
-        if (acknowledged.length === 12) own.process!.kill('SIGKILL');
-      } catch {
-        // No answer: not acknowledged.
-      }
-    }));
-    expect(acknowledged.length).toBeGreaterThanOrEqual(12);
-    expect(acknowledged.length).toBeLessThan(40);
+  plain(
+    'killed during a stream of edits, it has every acknowledged one, and the waiting ones arrive once',
+    async ({ page }) => {
+      const desk = await open(page);
+      const acknowledged: string[] = [];
+      const sent = Array.from({ length: 40 }, (_, i) => change(`kill-${String(i).padStart(4, '0')}`, 40 + i));
+      await Promise.all(
+        sent.map(async (entry) => {
+          try {
+            const { results } = (await (await send([entry])).json()) as {
+              results: { id: string; sequence?: number }[];
+            };
+            if (results[0]!.sequence) acknowledged.push(results[0]!.id);
+            if (acknowledged.length === 12) own.process!.kill('SIGKILL');
+          } catch {
+            // No answer: not acknowledged.
+          }
+        }),
+      );
+      expect(acknowledged.length).toBeGreaterThanOrEqual(12);
+      expect(acknowledged.length).toBeLessThan(40);
 
-    // An edit made meanwhile waits, truly.
-    await desk.step('Buttons');
-    await page.getByLabel('Cards', { exact: true }).fill('23');
-    await page.getByLabel('Cards', { exact: true }).press('Enter');
-    await expect(page.getByRole('banner')).toContainText('not saved yet, will try again');
+      // An edit made meanwhile waits, truly.
+      await desk.step('Buttons');
+      await page.getByLabel('Cards', { exact: true }).fill('23');
+      await page.getByLabel('Cards', { exact: true }).press('Enter');
+      await expect(page.getByRole('banner')).toContainText('not saved yet, will try again');
 
-    await own.start();
-    const after = await stored();
-    expect(acknowledged.filter((id) => !after.includes(id))).toEqual([]);
-    expect(new Set(after).size).toBe(after.length);
+      await own.start();
+      const after = await stored();
+      expect(acknowledged.filter((id) => !after.includes(id))).toEqual([]);
+      expect(new Set(after).size).toBe(after.length);
 
-    // All edits without an answer are sent again with the same ids; each is saved once.
-    await send(sent);
-    const complete = await stored();
-    expect(sent.filter(({ id }) => complete.filter((one) => one === id).length !== 1)).toEqual([]);
-    await desk.saved();
-    const { site } = (await (await fetch(`${own.address}/api/sites/ternhaven`, { headers: { cookie } })).json()) as { site: { brand: { corners: { card: number } } } };
-    expect(site.brand.corners.card).toBe(23);
-  });
+      // All edits without an answer are sent again with the same ids; each is saved once.
+      await send(sent);
+      const complete = await stored();
+      expect(sent.filter(({ id }) => complete.filter((one) => one === id).length !== 1)).toEqual([]);
+      await desk.saved();
+      const { site } = (await (await fetch(`${own.address}/api/sites/ternhaven`, { headers: { cookie } })).json()) as {
+        site: { brand: { corners: { card: number } } };
+      };
+      expect(site.brand.corners.card).toBe(23);
+    },
+  );
 
   plain('with the database stopped the desk says so, holds edits, and goes on when it returns', async ({ page }) => {
     const desk = await open(page);
@@ -123,7 +157,9 @@ plain.describe('a server of its own', () => {
     await page.getByLabel('Images', { exact: true }).fill('31');
     await page.getByLabel('Images', { exact: true }).press('Enter');
     await expect(page.getByRole('banner')).toContainText('not saved yet, will try again. The database does not answer');
-    await expect.poll(() => desk.computed('Home at 1280', 'home-story-b1/picture', 'border-top-left-radius')).toBe('31px');
+    await expect
+      .poll(() => desk.computed('Home at 1280', 'home-story-b1/picture', 'border-top-left-radius'))
+      .toBe('31px');
     own.letDatabaseStart();
     await desk.saved();
     await expect.poll(async () => (await fetch(`${own.address}/api/health`)).status).toBe(200);
@@ -137,7 +173,9 @@ plain.describe('a server of its own', () => {
     await page.reload();
     await desk.ready();
     await desk.saved();
-    await expect.poll(() => desk.computed('Home at 1280', 'home-story-b1/picture', 'border-top-left-radius')).toBe('6px');
+    await expect
+      .poll(() => desk.computed('Home at 1280', 'home-story-b1/picture', 'border-top-left-radius'))
+      .toBe('6px');
   });
 
   plain('a second start, a busy port and a bad port are refused in one line, and leave the first alone', async () => {

@@ -3,13 +3,25 @@ import { EVERY_KIND, expect, testOnOneDesk as test } from '../fixtures.ts';
 test.use({ pages: EVERY_KIND });
 
 const onWall = (page: import('@playwright/test').Page, selector: string, property: string) =>
-  page.locator('iframe[title="Fares at 1280"]').first().evaluate((frame, [wanted, name]) => {
-    const document = (frame as HTMLIFrameElement).contentDocument!;
-    const element = document.querySelector(wanted!)!;
-    return { value: document.defaultView!.getComputedStyle(element).getPropertyValue(name!), height: element.getBoundingClientRect().height };
-  }, [selector, property]);
+  page
+    .locator('iframe[title="Fares at 1280"]')
+    .first()
+    .evaluate(
+      (frame, [wanted, name]) => {
+        const document = (frame as HTMLIFrameElement).contentDocument!;
+        const element = document.querySelector(wanted!)!;
+        return {
+          value: document.defaultView!.getComputedStyle(element).getPropertyValue(name!),
+          height: element.getBoundingClientRect().height,
+        };
+      },
+      [selector, property],
+    );
 
-test('a button is judged where it stands in the grid: its label, its edge on the background, its ring, its height', async ({ desk, page }) => {
+test('a button is judged where it stands in the grid: its label, its edge on the background, its ring, its height', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Buttons');
   const grid = page.getByRole('group', { name: 'Variants by states' });
   const short = grid.getByRole('img', { name: /^short of/ });
@@ -31,7 +43,10 @@ test('a button is judged where it stands in the grid: its label, its edge on the
   await expect(grid.getByRole('img', { name: 'short of 24' })).toHaveCount(2);
 });
 
-test('corners are named, shape all that have them, and a share of the height only what has one', async ({ desk, page }) => {
+test('corners are named, shape all that have them, and a share of the height only what has one', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Buttons');
   await desk.choose('Corner of buttons', 'Buoy');
   const half = async () => {
@@ -86,7 +101,10 @@ test('one variant is shaped otherwise, is seen to be, and is given back the shap
   await expect.poll(async () => (await onWall(page, secondary, 'box-shadow')).value).toContain('px');
   await expect(page.getByText('Secondary buttons have a corner of 17 px and the shadow Lift')).toBeVisible();
   // In the grid as on the wall.
-  await expect(page.getByRole('button', { name: 'Secondary, rest', exact: true })).toHaveCSS('border-top-left-radius', '17px');
+  await expect(page.getByRole('button', { name: 'Secondary, rest', exact: true })).toHaveCSS(
+    'border-top-left-radius',
+    '17px',
+  );
   await page.getByRole('button', { name: 'Shape Secondary same as buttons' }).click();
   await expect.poll(radius).toBe(all);
   await expect(page.getByText('Secondary buttons have')).toHaveCount(0);
@@ -94,7 +112,10 @@ test('one variant is shaped otherwise, is seen to be, and is given back the shap
   await expect.poll(radius).toBe('17px');
 });
 
-test('a variant is made like another, shown in every size, and leaves only with another in its place', async ({ desk, page }) => {
+test('a variant is made like another, shown in every size, and leaves only with another in its place', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Primary', exact: true }).click();
   await page.getByRole('button', { name: 'Duplicate variant' }).click();
@@ -116,7 +137,10 @@ test('a variant is made like another, shown in every size, and leaves only with 
   await expect(page.getByRole('button', { name: 'Primary, rest', exact: true })).toBeVisible();
 });
 
-test('links take the underline of the brand: its distance in em, its thickness in px or as the font has it', async ({ desk, page }) => {
+test('links take the underline of the brand: its distance in em, its thickness in px or as the font has it', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Buttons');
   const line = (property: string) => onWall(page, 'p .link, p a', property).then((one) => one.value);
   const offset = page.getByLabel('underline offset, em');
@@ -133,12 +157,25 @@ test('links take the underline of the brand: its distance in em, its thickness i
   await expect(page.getByRole('alert')).toContainText('From -0.1em to 1em. 0.3em is kept.');
 });
 
-test('a padding is named, takes the wider width’s where it has none, and is replaced when it goes', async ({ desk, page }) => {
+test('a padding is named, takes the wider width’s where it has none, and is replaced when it goes', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Spaces', exact: true }).click();
   await page.getByRole('button', { name: 'Airy on phone: same as wider' }).click();
   await expect(page.getByRole('button', { name: 'Airy on phone: set' })).toBeVisible();
-  const padding = () => page.locator('iframe[title$="at 390"]').evaluateAll((frames) => frames.flatMap((frame) => [...(frame as HTMLIFrameElement).contentDocument!.querySelectorAll('.pad--airy')].map((entry) => getComputedStyle(entry).paddingTop))[0]);
+  const padding = () =>
+    page
+      .locator('iframe[title$="at 390"]')
+      .evaluateAll(
+        (frames) =>
+          frames.flatMap((frame) =>
+            [...(frame as HTMLIFrameElement).contentDocument!.querySelectorAll('.pad--airy')].map(
+              (entry) => getComputedStyle(entry).paddingTop,
+            ),
+          )[0],
+      );
   await expect.poll(padding).toBe('96px');
   await page.getByRole('button', { name: 'Airy on phone: set' }).click();
   await expect(page.getByLabel('Airy on phone', { exact: true })).toHaveValue('96');

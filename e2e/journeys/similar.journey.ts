@@ -1,7 +1,10 @@
 import { unzipSync } from 'fflate';
 import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
-test('the signal colour changes and takes its similar colours along: listed with places, along, derived or left, remembered', async ({ desk, page }) => {
+test('the signal colour changes and takes its similar colours along: listed with places, along, derived or left, remembered', async ({
+  desk,
+  page,
+}) => {
   await desk.swatch('Funnel');
   // A plain swatch near to it, as a page grown by hand would have it.
   await page.getByRole('button', { name: 'Add a swatch' }).click();
@@ -38,18 +41,29 @@ test('the signal colour changes and takes its similar colours along: listed with
   await expect(palette.getByRole('button', { name: /^Funnel similar/ })).toHaveCount(0);
 });
 
-test('a flat colour inside a drawing moves together: it follows on every page, in the export too, and can be given back', async ({ desk, page }) => {
+test('a flat colour inside a drawing moves together: it follows on every page, in the export too, and can be given back', async ({
+  desk,
+  page,
+}) => {
   await desk.swatch('Funnel');
   const hex = page.getByLabel('Hex or any notation');
   await hex.fill('#1e6eb8');
   await hex.press('Enter');
   await page.getByRole('button', { name: 'Similar colours', exact: true }).click();
-  await page.getByRole('list', { name: 'Similar colours' }).getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e moves together' }).click();
+  await page
+    .getByRole('list', { name: 'Similar colours' })
+    .getByRole('button', { name: 'The harbour at Ternhaven: #b83a1e moves together' })
+    .click();
   await page.getByRole('button', { name: 'All pages' }).click();
   const picture = desk.frame('About at 1280').locator('[data-place="abt-opener/backdrop"]');
-  const shown = () => picture.evaluate((image: HTMLImageElement) => (image.complete && image.naturalWidth > 0 ? image.getAttribute('src') : 'not there'));
+  const shown = () =>
+    picture.evaluate((image: HTMLImageElement) =>
+      image.complete && image.naturalWidth > 0 ? image.getAttribute('src') : 'not there',
+    );
   await expect.poll(shown).toMatch(/harbour-[0-9a-f]{10}-b83a1e1e6eb8\.svg$/);
-  expect(await (await page.request.get(`${desk.server.address}/frame/ternhaven/${await shown()}`)).text()).not.toContain('#b83a1e');
+  expect(
+    await (await page.request.get(`${desk.server.address}/frame/ternhaven/${await shown()}`)).text(),
+  ).not.toContain('#b83a1e');
   await hex.fill('#1e8a5a');
   await hex.press('Enter');
   await expect.poll(shown).toContain('-b83a1e1e8a5a.svg');

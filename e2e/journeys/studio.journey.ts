@@ -1,16 +1,36 @@
 import { Desk, expect, test } from '../fixtures.ts';
 
-test.use({ prepare: async ({ }, use) => use(async (query: (sql: string) => Promise<unknown>) => { await query('delete from sites'); }) });
+test.use({
+  prepare: async ({}, use) =>
+    use(async (query: (sql: string) => Promise<unknown>) => {
+      await query('delete from sites');
+    }),
+});
 
 /** Twelve projects as a sheet that somebody keeps has them. */
-const PROJECTS = ['Name;Sort;Year;Text', ...Array.from({ length: 12 }, (_, i) => `Vessel ${i + 1};${['bowl', 'tile', 'stove'][i % 3]!};${2015 + i};"Fired twice, glazed in *ash*; no. ${i + 1}."`)].join('\n');
-const FOREIGN = '<h2 style="color:#c00;font-family:Papyrus">From the bench</h2><p style="font-size:19px"><span style="color:#a1b2c3">Wood ash makes the <b>green</b>.</span> <a href="https://glaze.example/ash">More of it</a></p><ul><li>Sieve it</li><li>Wash it twice</li></ul><script>alert(1)</script>';
+const PROJECTS = [
+  'Name;Sort;Year;Text',
+  ...Array.from(
+    { length: 12 },
+    (_, i) =>
+      `Vessel ${i + 1};${['bowl', 'tile', 'stove'][i % 3]!};${2015 + i};"Fired twice, glazed in *ash*; no. ${i + 1}."`,
+  ),
+].join('\n');
+const FOREIGN =
+  '<h2 style="color:#c00;font-family:Papyrus">From the bench</h2><p style="font-size:19px"><span style="color:#a1b2c3">Wood ash makes the <b>green</b>.</span> <a href="https://glaze.example/ash">More of it</a></p><ul><li>Sieve it</li><li>Wash it twice</li></ul><script>alert(1)</script>';
 
-test('a studio’s site of seven pages with twelve projects is built from nothing, passes and goes live', async ({ server, page }) => {
+test('a studio’s site of seven pages with twelve projects is built from nothing, passes and goes live', async ({
+  server,
+  page,
+}) => {
   test.setTimeout(240_000);
   const desk = new Desk(page, server);
   await page.goto(await server.link());
-  await page.getByRole('link', { name: /New site/ }).or(page.getByRole('button', { name: /New site/ })).first().click();
+  await page
+    .getByRole('link', { name: /New site/ })
+    .or(page.getByRole('button', { name: /New site/ }))
+    .first()
+    .click();
   await page.getByLabel('Name', { exact: true }).fill('Kiln Row');
   await page.getByRole('button', { name: /^Create site/ }).click();
   await desk.ready();
@@ -51,7 +71,9 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByRole('button', { name: 'Collections' }).click();
   await page.getByLabel('Add a collection').fill('Projects');
   await page.getByLabel('Add a collection').press('Enter');
-  await page.getByLabel('Import spreadsheet').setInputFiles({ name: 'projects.csv', mimeType: 'text/csv', buffer: Buffer.from(PROJECTS) });
+  await page
+    .getByLabel('Import spreadsheet')
+    .setInputFiles({ name: 'projects.csv', mimeType: 'text/csv', buffer: Buffer.from(PROJECTS) });
   await page.getByRole('button', { name: 'Import', exact: true }).click();
   await page.getByRole('button', { name: '4 fields' }).click();
   await desk.choose('Page of each item, modelled on', 'Project');
@@ -60,7 +82,10 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await page.getByRole('button', { name: 'Add list to page' }).click();
   const work = desk.frame('Work at 1280');
   await expect(work.locator('.card')).toHaveCount(12);
-  await work.locator('.card').first().click({ position: { x: 4, y: 4 } });
+  await work
+    .locator('.card')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   const list = page.getByRole('dialog', { name: /^Card/ });
   await desk.choose('Group by', 'Sort', list);
   await expect(work.locator('h3', { hasText: 'bowl (4)' })).toBeVisible();
@@ -85,7 +110,11 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await desk.choose('Page', 'Studio');
   const lay = async (name: string, use?: string) => {
     await page.getByRole('button', { name: 'Add a section' }).click();
-    if (use) await page.getByRole('group', { name: 'For' }).getByRole('button', { name: new RegExp(`^${use}`) }).click();
+    if (use)
+      await page
+        .getByRole('group', { name: 'For' })
+        .getByRole('button', { name: new RegExp(`^${use}`) })
+        .click();
     await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name, exact: true }).click();
   };
   await lay('Call to action');
@@ -98,7 +127,8 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await expect(page.getByText('on this page only', { exact: true })).toBeVisible();
   await desk.choose('Page', 'Studio');
   await write(desk.frame('Studio at 1280').locator('h2', { hasText: 'Ready to start?' }), 'Come to the kiln');
-  for (const name of ['Courses', 'Bench notes']) await expect(desk.frame(`${name} at 1280`).locator('h2', { hasText: 'Come to the kiln' })).toHaveCount(1);
+  for (const name of ['Courses', 'Bench notes'])
+    await expect(desk.frame(`${name} at 1280`).locator('h2', { hasText: 'Come to the kiln' })).toHaveCount(1);
   await expect(desk.frame('Contact at 1280').locator('h2', { hasText: 'Ready to start?' })).toHaveCount(1);
 
   // Words from elsewhere come in the styles of the brand; what they looked like is kept as raw values, matched at once.
@@ -126,21 +156,29 @@ test('a studio’s site of seven pages with twelve projects is built from nothin
   await expect(desk.tally(/failing$/)).toHaveText('0 failing');
   await desk.saved();
   await desk.step('Publish');
-  await page.getByRole('region', { name: 'Publish' }).getByRole('button', { name: /^Publish/ }).click();
+  await page
+    .getByRole('region', { name: 'Publish' })
+    .getByRole('button', { name: /^Publish/ })
+    .click();
   await expect(page.getByText('Publication 1 is live.')).toBeVisible({ timeout: 60_000 });
 
-  const visitor = await page.context().browser()!.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 800 } });
+  const visitor = await page
+    .context()
+    .browser()!
+    .newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 800 } });
   const live = await visitor.newPage();
   await live.goto(`${new URL(page.url()).origin}/live/kiln-row/`);
   // On phones the menu is folded, and opens without script.
   await expect(live.getByRole('link', { name: 'Work' })).toBeHidden();
   await live.locator('summary', { hasText: 'Menu' }).click();
   await live.getByRole('link', { name: 'Work' }).click();
-  for (const name of ['Vessel 1', 'Vessel 12']) await expect(live.getByRole('link', { name, exact: true })).toHaveCount(1);
+  for (const name of ['Vessel 1', 'Vessel 12'])
+    await expect(live.getByRole('link', { name, exact: true })).toHaveCount(1);
   await live.getByRole('link', { name: 'Vessel 12', exact: true }).click();
   await expect(live.getByRole('heading', { level: 1 })).toHaveText('Vessel 12');
   await expect(live.locator('main')).toContainText('Made in 2026. Fired twice, glazed in ash; no. 12.');
-  // The page that all projects have one like is at no address of its own: who goes there is led on to the first of them.
+  // The page that all projects have one like is at no address of its own: who goes there is led on to the first of
+  // them.
   await live.goto(`${new URL(page.url()).origin}/live/kiln-row/project.html`);
   await expect(live).toHaveURL(/\/live\/kiln-row\/.*vessel-1\.html$/);
   await visitor.close();

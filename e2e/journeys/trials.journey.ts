@@ -2,7 +2,10 @@ import { expect, testOnOneDesk as test } from '../fixtures.ts';
 
 // The findings of trials, repeated in the real desk; specs with the same numbers prove the mathematics.
 
-test('Trial 1: after a reload a colour is changed, and nothing is rendered differently, in sight or out of it', async ({ desk, page }) => {
+test('Trial 1: after a reload a colour is changed, and nothing is rendered differently, in sight or out of it', async ({
+  desk,
+  page,
+}) => {
   await page.reload();
   await desk.ready();
   await desk.swatch('Ink');
@@ -26,14 +29,19 @@ test('Trial 1: after a reload a colour is changed, and nothing is rendered diffe
   }
 });
 
-test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does what it said, and is not taken twice', async ({ desk, page }) => {
+test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does what it said, and is not taken twice', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Sources');
   await page.getByLabel('Text with colours').fill('a new signal #7a3fb0 and a paper #fff9ee');
   await page.getByRole('button', { name: 'Read colours' }).click();
   const sift = page.getByRole('region', { name: 'Palette candidates' });
   const row = (text: string) => sift.getByRole('listitem').filter({ hasText: text });
   await desk.keep(row('#7a3fb0'));
-  await row('#7a3fb0').getByRole('button', { name: /^Role of .*: core$/ }).click();
+  await row('#7a3fb0')
+    .getByRole('button', { name: /^Role of .*: core$/ })
+    .click();
   await expect(row('#7a3fb0').getByRole('button', { name: /^Role of .*: supporting$/ })).toBeVisible();
   await row('Funnel').first().getByRole('button', { name: 'Exclude', exact: true }).click();
   await desk.choose('Replacement for Funnel', 'Deep');
@@ -42,7 +50,9 @@ test('Trials 3, 4, 7: a palette is taken with its parts and replacements, does w
   const told = Number(/([\d\s]+) places change/.exec((await says.textContent())!)![1]!.replace(/\s/g, ''));
   await page.getByRole('button', { name: 'Apply palette' }).click();
   await expect(desk.told()).toContainText(/^Add .*places changed/);
-  expect(Number(/: ([\d\s]+) places changed/.exec((await desk.told().textContent())!)![1]!.replace(/\s/g, ''))).toBe(told);
+  expect(Number(/: ([\d\s]+) places changed/.exec((await desk.told().textContent())!)![1]!.replace(/\s/g, ''))).toBe(
+    told,
+  );
   // A colour in the palette is no longer a candidate.
   await expect(row('#7a3fb0')).toHaveCount(1);
   await expect(row('#7a3fb0').getByLabel('Name')).toHaveCount(0);
@@ -56,13 +66,18 @@ test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of w
   await desk.swatch('Deep');
   await page.getByRole('button', { name: 'Harmonies' }).click();
   await expect(page.getByText(/^Built on Deep; every pair of flat colours passes/)).toBeVisible();
-  await page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Tern white/ }).click();
+  await page
+    .getByRole('region', { name: 'Palette' })
+    .getByRole('button', { name: /^Tern white/ })
+    .click();
   await expect(page.getByText(/^Built on Tern white/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Apply Tern white' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Apply Monochrome' }).click();
   await expect(page.getByRole('button', { name: /^Undo Apply Monochrome/ })).toBeVisible();
   // Its own swatch stayed.
-  await expect(page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Tern white/ })).toContainText('#fbfaf6');
+  await expect(
+    page.getByRole('region', { name: 'Palette' }).getByRole('button', { name: /^Tern white/ }),
+  ).toContainText('#fbfaf6');
 
   // The same role on every ground stays in hand when the role is changed.
   await desk.step('Backgrounds');
@@ -75,7 +90,10 @@ test('Trials 6, 9, 10: suggestions and fixes are of what is selected, never of w
   await expect(page.getByRole('button', { name: `Undo ${before!.split(' ')[0]} roles` })).toBeVisible();
 });
 
-test('Trials 10, 11, 12: pages by keys, several sections at once, the address, the menu, and what goes with a page', async ({ desk, page }) => {
+test('Trials 10, 11, 12: pages by keys, several sections at once, the address, the menu, and what goes with a page', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Add a page' }).click();
   await page.getByRole('menuitem', { name: 'Plain' }).click();
@@ -91,7 +109,11 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await page.getByRole('button', { name: 'Add to menu' }).click();
   await expect(desk.frame('Home at 1280').getByRole('link', { name: 'Opening hours' })).toHaveCount(1);
   // Blank, it fails nothing.
-  await expect(page.locator('figure', { has: page.getByRole('button', { name: 'Opening hours', exact: true }) }).locator('figcaption')).not.toContainText('failing');
+  await expect(
+    page
+      .locator('figure', { has: page.getByRole('button', { name: 'Opening hours', exact: true }) })
+      .locator('figcaption'),
+  ).not.toContainText('failing');
 
   await page.getByRole('button', { name: 'Add a section' }).click();
   await page.getByRole('list', { name: 'Kinds of section' }).getByRole('button', { name: 'New section' }).click();
@@ -135,14 +157,18 @@ test('Trials 10, 11, 12: pages by keys, several sections at once, the address, t
   await expect(page.getByLabel('Page title')).toHaveValue('Opening hours');
 });
 
-test('Trials 10, 13: several styles are set in one act; four radii are a corner; what is set is not covered', async ({ desk, page }) => {
+test('Trials 10, 13: several styles are set in one act; four radii are a corner; what is set is not covered', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
   await page.getByRole('button', { name: /^Title, / }).click();
   await page.getByRole('button', { name: /^Section, / }).click({ modifiers: ['Shift'] });
   await page.getByLabel(/^Weight/).fill('600');
   await page.getByLabel(/^Weight/).press('Enter');
   await expect(page.getByRole('button', { name: 'Undo 2 styles, weight' })).toBeVisible();
-  for (const heading of ['h1', 'h2']) await expect(desk.frame('Sailings at 1280').locator(heading).first()).toHaveCSS('font-weight', '600');
+  for (const heading of ['h1', 'h2'])
+    await expect(desk.frame('Sailings at 1280').locator(heading).first()).toHaveCSS('font-weight', '600');
 
   await desk.step('Buttons');
   await page.getByRole('button', { name: 'Shape', exact: true }).click();

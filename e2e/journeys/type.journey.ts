@@ -2,10 +2,19 @@ import { Desk, expect, testOnOneDesk as test } from '../fixtures.ts';
 
 test.use({ pages: ['home', 'sailings', 'fares', 'contact'] });
 
-const fontSize = (desk: Desk, frame: string, selector: string, at = 0) => desk.frame(frame).locator(selector).nth(at).evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
-const rung = (desk: Desk, name: RegExp) => desk.page.getByRole('group', { name: 'Type scale' }).getByRole('button', { name });
+const fontSize = (desk: Desk, frame: string, selector: string, at = 0) =>
+  desk
+    .frame(frame)
+    .locator(selector)
+    .nth(at)
+    .evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
+const rung = (desk: Desk, name: RegExp) =>
+  desk.page.getByRole('group', { name: 'Type scale' }).getByRole('button', { name });
 
-test('a heading order that is turned over is seen at once, shown where both stand, and put right', async ({ desk, page }) => {
+test('a heading order that is turned over is seen at once, shown where both stand, and put right', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
   await rung(desk, /^Minor, /).click();
   await expect(page.getByText(/Minor and Lead are 1 px apart/)).toBeVisible();
@@ -35,14 +44,25 @@ test('a heading order that is turned over is seen at once, shown where both stan
 test('five running styles are enlarged in one act, keep their relation, and go back in one', async ({ desk, page }) => {
   await desk.step('Type');
   await rung(desk, /^Running, /).click();
-  for (const name of [/^Lead, /, /^Fine print, /, /^Menu, /, /^Button label, /]) await rung(desk, name).click({ modifiers: ['Shift'] });
+  for (const name of [/^Lead, /, /^Fine print, /, /^Menu, /, /^Button label, /])
+    await rung(desk, name).click({ modifiers: ['Shift'] });
   await expect(page.getByText('5 styles selected together')).toBeVisible();
-  const before = [await fontSize(desk, 'Home at 1280', '.text--running'), await fontSize(desk, 'Home at 1280', '.text--menu'), await fontSize(desk, 'Home at 390', '.text--running')];
+  const before = [
+    await fontSize(desk, 'Home at 1280', '.text--running'),
+    await fontSize(desk, 'Home at 1280', '.text--menu'),
+    await fontSize(desk, 'Home at 390', '.text--running'),
+  ];
   const percent = page.getByLabel('by %');
   await percent.fill('10');
   await percent.press('Enter');
-  const now = async () => [await fontSize(desk, 'Home at 1280', '.text--running'), await fontSize(desk, 'Home at 1280', '.text--menu'), await fontSize(desk, 'Home at 390', '.text--running')];
-  await expect.poll(async () => (await now()).map((px, i) => Math.round((px / before[i]!) * 100))).toEqual([110, 110, 110]);
+  const now = async () => [
+    await fontSize(desk, 'Home at 1280', '.text--running'),
+    await fontSize(desk, 'Home at 1280', '.text--menu'),
+    await fontSize(desk, 'Home at 390', '.text--running'),
+  ];
+  await expect
+    .poll(async () => (await now()).map((px, i) => Math.round((px / before[i]!) * 100)))
+    .toEqual([110, 110, 110]);
   await expect(desk.told()).toContainText('changed');
   await desk.saved();
   // A value outside its range is refused with a sentence.
@@ -53,7 +73,10 @@ test('five running styles are enlarged in one act, keep their relation, and go b
   await expect.poll(now).toEqual(before);
 });
 
-test('a phone that does not follow says so, and follows again; the type scale is looked at at any width', async ({ desk, page }) => {
+test('a phone that does not follow says so, and follows again; the type scale is looked at at any width', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
   await rung(desk, /^Title, /).click();
   await page.getByRole('button', { name: 'Set phone own size' }).click();
@@ -72,9 +95,17 @@ test('a phone that does not follow says so, and follows again; the type scale is
   await desk.saved();
 });
 
-test('steps of the scale are snapped to whole px and exact again; the scale stays above one', async ({ desk, page }) => {
+test('steps of the scale are snapped to whole px and exact again; the scale stays above one', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
-  const sizes = async () => Promise.all(['Display', 'Title', 'Section'].map(async (name) => Number((await rung(desk, new RegExp(`^${name}, `)).getAttribute('aria-label'))!.match(/([\d.]+) px/)![1])));
+  const sizes = async () =>
+    Promise.all(
+      ['Display', 'Title', 'Section'].map(async (name) =>
+        Number((await rung(desk, new RegExp(`^${name}, `)).getAttribute('aria-label'))!.match(/([\d.]+) px/)![1]),
+      ),
+    );
   const exact = await sizes();
   expect(exact.some((px) => !Number.isInteger(px))).toBe(true);
   await page.getByRole('button', { name: 'Whole pixels', pressed: false }).click();
@@ -85,7 +116,10 @@ test('steps of the scale are snapped to whole px and exact again; the scale stay
   await desk.saved();
 });
 
-test('a style is added, set, and deleted only with something in its place while text is set in it', async ({ desk, page }) => {
+test('a style is added, set, and deleted only with something in its place while text is set in it', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Type');
   await rung(desk, /^Lead, /).click();
   await page.getByRole('button', { name: 'Duplicate style' }).click();
@@ -125,7 +159,10 @@ test('what is provisional is counted, gone through, and decided in one pass', as
   await desk.saved();
 });
 
-test('headings are named on the wall by level and style, and a level that is left out is marked', async ({ desk, page }) => {
+test('headings are named on the wall by level and style, and a level that is left out is marked', async ({
+  desk,
+  page,
+}) => {
   await desk.step('Pages');
   await page.getByRole('button', { name: 'Show heading levels' }).click();
   const tags = page.locator('#page-home yo-page-frame').first().locator('.tag');
@@ -140,15 +177,18 @@ test('headings are named on the wall by level and style, and a level that is lef
 
 test('all sizes of the type scale stand on one line, at any width', async ({ desk, page }) => {
   await desk.step('Type');
-  const feet = () => page.getByRole('group', { name: 'Type scale' }).evaluate((ladder) => [...ladder.querySelectorAll('.word > span')].map((word) => {
-    // An empty box in a line of text stands on its baseline.
-    const foot = document.createElement('span');
-    foot.style.display = 'inline-block';
-    word.append(foot);
-    const { bottom } = foot.getBoundingClientRect();
-    foot.remove();
-    return bottom;
-  }));
+  const feet = () =>
+    page.getByRole('group', { name: 'Type scale' }).evaluate((ladder) =>
+      [...ladder.querySelectorAll('.word > span')].map((word) => {
+        // An empty box in a line of text stands on its baseline.
+        const foot = document.createElement('span');
+        foot.style.display = 'inline-block';
+        word.append(foot);
+        const { bottom } = foot.getBoundingClientRect();
+        foot.remove();
+        return bottom;
+      }),
+    );
   const spread = async () => {
     const all = await feet();
     return all.length < 10 ? Infinity : Math.max(...all) - Math.min(...all);

@@ -34,6 +34,9 @@ test('values held by an override, a stray or a width are named with what holds t
   await page.getByLabel('Size at 1280').press('Enter');
   await expect(desk.told()).toContainText(/Title size: \d+ places changed, 1 kept/);
   await page.getByRole('button', { name: 'Review changes' }).click();
-  await page.getByRole('group', { name: 'Lists' }).getByRole('button', { name: /^Changed/ }).click();
+  await page
+    .getByRole('group', { name: 'Lists' })
+    .getByRole('button', { name: /^Changed/ })
+    .click();
   await expect(page.getByRole('region', { name: 'Issues' })).toContainText('font-size is set here on phone');
 });

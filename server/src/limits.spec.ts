@@ -6,14 +6,18 @@ import { ROOT } from './testing/database.ts';
 
 describe('limits', () => {
   it('stand in the docs as they are', () => {
-    const rows = [...readFileSync(join(ROOT, 'docs/limits.md'), 'utf8').matchAll(/^\| (\w+) \| ([\d,]+) \|/gm)].map(([, name, most]) => [name!, Number(most!.replaceAll(',', ''))]);
+    const rows = [...readFileSync(join(ROOT, 'docs/limits.md'), 'utf8').matchAll(/^\| (\w+) \| ([\d,]+) \|/gm)].map(
+      ([, name, most]) => [name!, Number(most!.replaceAll(',', ''))],
+    );
     expect(Object.fromEntries(rows)).toEqual(LIMITS as unknown as Record<string, number>);
   });
 });
 
 describe('verbs', () => {
   it('stand in the docs as they are used, each and no other', () => {
-    const rows = [...readFileSync(join(ROOT, 'docs/commands.md'), 'utf8').matchAll(/^\| `\.\/yohaku (.+?)` \|/gm)].map(([, use]) => use!.replaceAll('\\|', '|'));
+    const rows = [...readFileSync(join(ROOT, 'docs/commands.md'), 'utf8').matchAll(/^\| `\.\/yohaku (.+?)` \|/gm)].map(
+      ([, use]) => use!.replaceAll('\\|', '|'),
+    );
     expect(rows).toEqual(Object.entries(VERBS).flatMap(([verb, { use }]) => use.map((one) => `${verb} ${one}`)));
   });
 });

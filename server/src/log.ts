@@ -13,10 +13,15 @@ export function errorForLog(error: unknown): object {
   if (!(error instanceof Error)) return { message: String(error).slice(0, MOST_WORDS) };
   const { code } = error as { code?: unknown };
   return {
-    type: error.name, message: words(error.message),
+    type: error.name,
+    message: words(error.message),
     ...(typeof code === 'string' ? { code } : {}),
     // Lines of the stack only: its head repeats the message.
-    stack: (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)).slice(0, 20).join('\n'),
+    stack: (error.stack ?? '')
+      .split('\n')
+      .filter((line) => /^\s+at /.test(line))
+      .slice(0, 20)
+      .join('\n'),
     ...(error.cause === undefined ? {} : { cause: errorForLog(error.cause) }),
   };
 }
@@ -45,7 +50,11 @@ export function openLog(file?: string): Logger {
   if (!file) return pino(options, pino.destination({ dest: 2, sync: false }));
   mkdirSync(dirname(file), { recursive: true });
   if (existsSync(file)) chmodSync(file, 0o600);
-  const stream = createStream((time, index) => (time ? `${basename(file)}.${index ?? 1}` : basename(file)), { path: dirname(file), ...ROTATED, mode: 0o600 });
+  const stream = createStream((time, index) => (time ? `${basename(file)}.${index ?? 1}` : basename(file)), {
+    path: dirname(file),
+    ...ROTATED,
+    mode: 0o600,
+  });
   stream.on('error', () => {});
   stream.on('warning', () => {});
   return pino(options, stream);

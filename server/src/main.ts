@@ -55,16 +55,26 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const database = openDatabase(options.databaseUrl, (error) => log.warn({ err: error }, 'database connection lost'));
   const hub = new ChangeHub(options.databaseUrl, () => database.remembered.clear());
   const apart = new Apart();
-  const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: IDLE_SOCKET, maxHeaderSize: 16 * 1024 });
+  const server = createServer({
+    requestTimeout: 120_000,
+    headersTimeout: 20_000,
+    keepAliveTimeout: IDLE_SOCKET,
+    maxHeaderSize: 16 * 1024,
+  });
   // A request that comes between listening and being able to answer is answered as soon as that is so.
   let handler: RequestListener | undefined;
   const early: Parameters<RequestListener>[] = [];
   // A request can take long. Only a client that does not read a waiting answer is disconnected.
-  server.on('request', (_request, response) => response.on('timeout', (socket) => {
-    if (socket.writableLength > 0) socket.destroy();
-    else socket.setTimeout(IDLE_SOCKET);
-  }));
-  server.on('request', (request, response) => { if (handler) handler(request, response); else early.push([request, response]); });
+  server.on('request', (_request, response) =>
+    response.on('timeout', (socket) => {
+      if (socket.writableLength > 0) socket.destroy();
+      else socket.setTimeout(IDLE_SOCKET);
+    }),
+  );
+  server.on('request', (request, response) => {
+    if (handler) handler(request, response);
+    else early.push([request, response]);
+  });
   // A stalled client is disconnected, and its buffer is freed.
   server.setTimeout(IDLE_SOCKET);
   server.on('clientError', (_error, socket) => {
@@ -90,8 +100,23 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     if (options.demo) await loadDemo(database);
     await clearSessions(database.db);
     await hub.start();
-    const handle = createApp({ database, hub, log, door, apart, letters: letterQueue(), uploads: new UploadQueue(options.uploadLimits ?? uploadLimits(process.env['YOHAKU_UPLOADS'])), root: options.root }).callback();
-    const logged = pinoHttp({ logger: log, serializers: LOGGED, wrapSerializers: false, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') });
+    const handle = createApp({
+      database,
+      hub,
+      log,
+      door,
+      apart,
+      letters: letterQueue(),
+      uploads: new UploadQueue(options.uploadLimits ?? uploadLimits(process.env['YOHAKU_UPLOADS'])),
+      root: options.root,
+    }).callback();
+    const logged = pinoHttp({
+      logger: log,
+      serializers: LOGGED,
+      wrapSerializers: false,
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+      customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
+    });
     handler = (request, response) => {
       logged(request, response);
       void handle(request, response);
@@ -101,7 +126,12 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     clearing.unref();
     const address = `http://127.0.0.1:${port}`;
     const shown = publicAddress ? publicAddress.replace(/\/$/, '') : address;
-    return { port, address, link: async () => `${shown}/sign-in#${await makeSignInToken(database.db)}`, close: closeAll };
+    return {
+      port,
+      address,
+      link: async () => `${shown}/sign-in#${await makeSignInToken(database.db)}`,
+      close: closeAll,
+    };
   } catch (error) {
     await closeAll();
     throw error;

@@ -19,7 +19,10 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideRouter(ROUTES),
     provideHttpClient(),
-    provideStore({ site: siteReducer, desk: deskReducer, audit: auditReducer, gather: gatherReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
+    provideStore(
+      { site: siteReducer, desk: deskReducer, audit: auditReducer, gather: gatherReducer },
+      { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } },
+    ),
     provideEffects(SiteEffects),
     // Its controls wait for the end of motions that the desk does not have.
     provideNzNoAnimation(),

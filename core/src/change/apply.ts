@@ -5,7 +5,10 @@ import { jsonEqual, valueAt, withValue } from './json.ts';
 import { ChangeRefused } from './refused.ts';
 
 /** Operations, and the version of the document they are for; absent: this one. */
-export interface Applicable { readonly ops: readonly Op[]; readonly schemaVersion?: number }
+export interface Applicable {
+  readonly ops: readonly Op[];
+  readonly schemaVersion?: number;
+}
 
 /** The operations of a change as they are in this version, against the site they are for. */
 export function opsOf(site: Site, { ops, schemaVersion }: Applicable): readonly Op[] {
@@ -45,7 +48,8 @@ export function applyChange(site: Site, change: Applicable): Applied {
     if (step.site === next) continue;
     next = step.site;
     inverse.unshift(step.inverse);
-    if (op.op === 'set' && !jsonEqual(step.inverse.op === 'set' ? step.inverse.value : undefined, op.was)) overtook.push(op.at);
+    if (op.op === 'set' && !jsonEqual(step.inverse.op === 'set' ? step.inverse.value : undefined, op.was))
+      overtook.push(op.at);
   }
   return { site: next, inverse, overtook };
 }
@@ -74,7 +78,8 @@ function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op
   const inverse: Op[] = [];
   for (const op of run) {
     if (op.op === 'insert') {
-      if (Object.hasOwn(record, op.id)) throw new ChangeRefused('invalid', `The id already exists: ${op.id}. Nothing was added.`);
+      if (Object.hasOwn(record, op.id))
+        throw new ChangeRefused('invalid', `The id already exists: ${op.id}. Nothing was added.`);
       record[op.id] = op.value;
       if (order) {
         order.splice(placeBehind(order, op.after), 0, op.id);
@@ -83,7 +88,14 @@ function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op
     } else {
       if (!Object.hasOwn(record, op.id)) throw gone([...op.record, op.id]);
       const index = order ? order.indexOf(op.id) : -1;
-      inverse.push({ op: 'insert', record: op.record, order: op.order, id: op.id, value: record[op.id], after: order && index > 0 ? order[index - 1]! : null });
+      inverse.push({
+        op: 'insert',
+        record: op.record,
+        order: op.order,
+        id: op.id,
+        value: record[op.id],
+        after: order && index > 0 ? order[index - 1]! : null,
+      });
       delete record[op.id];
       if (order && index >= 0) order.splice(index, 1);
     }
@@ -94,9 +106,12 @@ function applyRun(site: Site, run: readonly Listed[]): { site: Site; inverse: Op
 
 function applyOp(site: Site, op: Exclude<Op, Listed>): { site: Site; inverse: Op } {
   switch (op.op) {
-    case 'set': return applySet(site, op);
-    case 'move': return applyMove(site, op);
-    case 'redirect': return applyRedirect(site, op);
+    case 'set':
+      return applySet(site, op);
+    case 'move':
+      return applyMove(site, op);
+    case 'redirect':
+      return applyRedirect(site, op);
   }
 }
 
@@ -116,19 +131,28 @@ function applyMove(site: Site, op: OpOf<'move'>): Step {
   const from = orderAt(site, op.from);
   if (!from.includes(op.id)) throw gone([...op.from, op.id]);
   const wasAfter = before(from, op.id);
-  const without = withValue(site, op.from, from.filter((id) => id !== op.id));
+  const without = withValue(
+    site,
+    op.from,
+    from.filter((id) => id !== op.id),
+  );
   const next = withValue(without, op.to, placed(orderAt(without, op.to), op.id, op.after));
   const inverse: Op = { op: 'move', from: op.to, to: op.from, id: op.id, after: wasAfter, wasAfter: op.after };
   return jsonEqual(orderAt(next, op.to), orderAt(site, op.to)) ? { site, inverse } : { site: next, inverse };
 }
 
-/** Turns references; those that name something else by now stay. The inverse says which it turned: others may have pointed there before. */
+/**
+ * Turns references; those that name something else by now stay. The inverse says which it turned: others may have
+ * pointed there before.
+ */
 function applyRedirect(site: Site, op: OpOf<'redirect'>): Step {
   const { target, from, to } = op;
   const at = op.at ?? referencesTo(site, target, from).map((one) => [...one]);
   const next = op.at
     ? replaceAt(site, op.at, from, to)
-    : mapFields(Site, site, (meaning, value) => (meaning.means === 'ref' && meaning.to === target && value === from ? to : value));
+    : mapFields(Site, site, (meaning, value) =>
+        meaning.means === 'ref' && meaning.to === target && value === from ? to : value,
+      );
   return { site: next, inverse: { op: 'redirect', target, from: to, to: from, at } };
 }
 
@@ -158,5 +182,9 @@ function placed(order: readonly string[], id: string, after: string | null): str
 }
 
 function gone(address: readonly string[]): ChangeRefused {
-  return new ChangeRefused('gone', `The target of this edit was deleted (${address.join(' / ')}). Nothing else was changed.`, [{ path: address.join('.'), message: 'is no longer there' }]);
+  return new ChangeRefused(
+    'gone',
+    `The target of this edit was deleted (${address.join(' / ')}). Nothing else was changed.`,
+    [{ path: address.join('.'), message: 'is no longer there' }],
+  );
 }

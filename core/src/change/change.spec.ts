@@ -20,7 +20,11 @@ const color = parseColor('#336699')!;
 const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
   'swatch colour': (now) => intents.setSwatchColor(now, 'brand', color),
   'derived swatch colour': (now) => intents.setSwatchColor(now, 'dark', color),
-  'add swatches': (now) => intents.addSwatches(now, [{ id: 'n1', label: 'brand', color }, { id: 'n2', label: 'brand', color }]),
+  'add swatches': (now) =>
+    intents.addSwatches(now, [
+      { id: 'n1', label: 'brand', color },
+      { id: 'n2', label: 'brand', color },
+    ]),
   'remove swatch': (now) => intents.removeSwatch(now, 'brand', 'ink'),
   follow: (now) => intents.followSwatch(now, 'ink', 'brand'),
   role: (now) => intents.setRole(now, 'pale', 'text', { kind: 'readable' }),
@@ -34,9 +38,17 @@ const EDITS: Record<string, (site: Site) => intents.Edit | undefined> = {
   'duplicate section': (now) => intents.duplicateSection(now, 'home', 's1', 'x2'),
   'move section': (now) => intents.moveSection(now, 'home', 's1', 1),
   'remove section': (now) => intents.removeSection(now, 'home', 's2'),
-  'bind override': (now) => intents.bindOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, null),
-  'leave override': (now) => intents.leaveOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'on purpose'),
-  'lift override': (now) => intents.liftOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'ground.pale.heading'),
+  'bind override': (now) =>
+    intents.bindOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, null),
+  'leave override': (now) =>
+    intents.leaveOverride(now, ['pages', 'home', 'overrides'], now.pages['home']!.overrides['o1']!, 'on purpose'),
+  'lift override': (now) =>
+    intents.liftOverride(
+      now,
+      ['pages', 'home', 'overrides'],
+      now.pages['home']!.overrides['o1']!,
+      'ground.pale.heading',
+    ),
 };
 
 describe('edits', () => {
@@ -48,7 +60,8 @@ describe('edits', () => {
       checkTouched(site, after);
       expect(applyChange(after, { ops: inverse }).site).toEqual(site);
       const touched = touchedDocuments(site, applyChange(site, edit).site);
-      for (const id of Object.keys(site.pages)) if (!touched.pages.includes(id)) expect(after.pages[id]).toBe(site.pages[id]!);
+      for (const id of Object.keys(site.pages))
+        if (!touched.pages.includes(id)) expect(after.pages[id]).toBe(site.pages[id]!);
       if (!touched.site) expect(after.brand).toBe(site.brand);
     });
   }
@@ -59,21 +72,28 @@ describe('edits', () => {
 
   it('can be undone in any order of many', () => {
     const names = Object.keys(EDITS).filter((name) => !name.includes('remove') && !name.includes('override'));
-    fc.assert(fc.property(fc.shuffledSubarray(names), (chosen) => {
-      const steps: { inverse: readonly Op[] }[] = [];
-      let now = site;
-      for (const name of chosen) {
-        const applied = applyChange(now, EDITS[name]!(now) ?? { ops: [] });
-        steps.push(applied);
-        now = applied.site;
-      }
-      for (const step of steps.reverse()) now = applyChange(now, { ops: planUndo(now, step.inverse).ops }).site;
-      return jsonEqual(now, site);
-    }));
+    fc.assert(
+      fc.property(fc.shuffledSubarray(names), (chosen) => {
+        const steps: { inverse: readonly Op[] }[] = [];
+        let now = site;
+        for (const name of chosen) {
+          const applied = applyChange(now, EDITS[name]!(now) ?? { ops: [] });
+          steps.push(applied);
+          now = applied.site;
+        }
+        for (const step of steps.reverse()) now = applyChange(now, { ops: planUndo(now, step.inverse).ops }).site;
+        return jsonEqual(now, site);
+      }),
+    );
   });
 
   it('undo only what is still as it was written, and say what has been overtaken', () => {
-    const first = applyChange(site, { ops: [...intents.setValue(site, '', ['brand', 'corners', 'button'], 9).ops, ...intents.setValue(site, '', ['brand', 'corners', 'card'], 9).ops] });
+    const first = applyChange(site, {
+      ops: [
+        ...intents.setValue(site, '', ['brand', 'corners', 'button'], 9).ops,
+        ...intents.setValue(site, '', ['brand', 'corners', 'card'], 9).ops,
+      ],
+    });
     const second = applyChange(first.site, intents.setValue(first.site, '', ['brand', 'corners', 'button'], 12));
     const plan = planUndo(second.site, first.inverse);
     const undone = applyChange(second.site, { ops: plan.ops }).site;
@@ -97,18 +117,27 @@ describe('edits', () => {
 
 describe('several roles set together', () => {
   it('are one edit, and pass over what cannot be', () => {
-    const roles = [{ ground: 'pale', role: 'text' }, { ground: 'deep', role: 'link' }, { ground: 'deep', role: 'text' }];
+    const roles = [
+      { ground: 'pale', role: 'text' },
+      { ground: 'deep', role: 'link' },
+      { ground: 'deep', role: 'text' },
+    ];
     const edit = intents.setRoles(site, roles, { kind: 'same', role: 'text' });
     expect(edit.ops.length).toBe(1);
     const all = intents.setRoles(site, roles, { kind: 'swatch', swatch: 'brand' });
     expect(all.label).toBe('3 roles');
     const applied = applyChange(site, all);
-    expect(roles.map(({ ground, role }) => applied.site.brand.grounds[ground]!.roles[role])).toEqual(Array(3).fill({ kind: 'swatch', swatch: 'brand' }) as never);
+    expect(roles.map(({ ground, role }) => applied.site.brand.grounds[ground]!.roles[role])).toEqual(
+      Array(3).fill({ kind: 'swatch', swatch: 'brand' }) as never,
+    );
     expect(applyChange(applied.site, { ops: applied.inverse }).site).toEqual(site);
     expect(intents.setRoles(site, [{ ground: 'pale', role: 'background' }], undefined).ops).toEqual([]);
   });
   it('name the replacement when the swatch whose hue they take is deleted', () => {
-    const hued = applyChange(site, intents.setRoles(site, [{ ground: 'deep', role: 'link' }], { kind: 'contrast', swatch: 'ink', ratio: 4.5 })).site;
+    const hued = applyChange(
+      site,
+      intents.setRoles(site, [{ ground: 'deep', role: 'link' }], { kind: 'contrast', swatch: 'ink', ratio: 4.5 }),
+    ).site;
     const gone = { ops: [intents.removeOp(hued, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'ink')] };
     expect(() => checkTouched(hued, applyChange(hued, gone).site)).toThrowError(ChangeRefused, /still used/);
     expect(intents.swatchUses(hued, 'ink')).toContain('Deep, link');
@@ -129,14 +158,20 @@ describe('rules of swatches', () => {
     expect([back.brand.swatches['dark']!.rule, back.brand.swatches['dark']!.formerRule]).toEqual([former, null]);
   });
   it('follow both swatches they look at, through a chain', () => {
-    const first = applyChange(site, intents.setRule(site, 'ink', { kind: 'mix', source: 'dark', with: 'white', share: 0.5 })).site;
+    const first = applyChange(
+      site,
+      intents.setRule(site, 'ink', { kind: 'mix', source: 'dark', with: 'white', share: 0.5 }),
+    ).site;
     const moved = applyChange(first, intents.setSwatchColor(first, 'white', parseColor('#ffcc00')!)).site;
     const followed = applyChange(first, intents.setSwatchColor(first, 'brand', parseColor('#2255aa')!)).site;
     expect(color(moved, 'ink')).not.toBe(color(first, 'ink'));
     expect(color(followed, 'ink')).not.toBe(color(first, 'ink'));
   });
   it('look at the replacement when the swatch they compare with is deleted', () => {
-    const on = applyChange(site, intents.setRule(site, 'ink', { kind: 'contrast', source: 'brand', on: 'white', ratio: 7 })).site;
+    const on = applyChange(
+      site,
+      intents.setRule(site, 'ink', { kind: 'contrast', source: 'brand', on: 'white', ratio: 7 }),
+    ).site;
     const gone = applyChange(on, intents.removeSwatch(on, 'white', 'dark')).site;
     expect(gone.brand.swatches['ink']!.rule).toEqual({ kind: 'contrast', source: 'brand', on: 'dark', ratio: 7 });
     expect(applyChange(on, intents.removeSwatch(on, 'brand', 'dark')).site.brand.swatches['ink']!.rule).toBeNull();
@@ -144,7 +179,9 @@ describe('rules of swatches', () => {
 });
 
 describe('values on places that name a swatch', () => {
-  const named = readSite(smallSite([{ ...literal('t', 'p/text', 'color', ''), value: { kind: 'token', path: 'color.core.ink' } }]));
+  const named = readSite(
+    smallSite([{ ...literal('t', 'p/text', 'color', ''), value: { kind: 'token', path: 'color.core.ink' } }]),
+  );
   const path = (of: Site) => (of.pages['home']!.overrides['t']!.value as { path: string }).path;
   it('go along when it begins to follow another, and come back with it', () => {
     const edit = intents.followSwatch(named, 'ink', 'brand');
@@ -177,29 +214,50 @@ describe('refusals', () => {
     expect(error.message).toContain('nobody');
   });
   it('keep what is used: a swatch, a background, the home page', () => {
-    expect(refusal({ ops: [intents.removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'brand')] }).message).toMatch(/still used.*Choose a replacement/);
-    expect(refusal({ ops: [intents.removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], 'deep')] }).kind).toBe('in-use');
-    expect(refusal({ ops: [intents.removeOp(site, ['pages'], ['pageOrder'], 'home')] }).message).toMatch(/home page|still used/);
+    expect(
+      refusal({ ops: [intents.removeOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], 'brand')] }).message,
+    ).toMatch(/still used.*Choose a replacement/);
+    expect(
+      refusal({ ops: [intents.removeOp(site, ['brand', 'grounds'], ['brand', 'groundOrder'], 'deep')] }).kind,
+    ).toBe('in-use');
+    expect(refusal({ ops: [intents.removeOp(site, ['pages'], ['pageOrder'], 'home')] }).message).toMatch(
+      /home page|still used/,
+    );
     expect(() => intents.removePage(site, 'home')).toThrowError(ChangeRefused);
   });
   it('keep figures in range and names fit: empty, equal, 500 characters', () => {
-    for (const value of [-1, 1e9, '8', null]) expect(refusal(intents.setValue(site, '', ['brand', 'corners', 'button'], value)).kind).withContext(String(value)).toBe('invalid');
-    for (const label of ['', '   ', 'x'.repeat(500), 'ink']) expect(refusal(intents.setValue(site, '', ['brand', 'swatches', 'brand', 'label'], label)).kind).withContext(label.slice(0, 9)).toBe('invalid');
+    for (const value of [-1, 1e9, '8', null])
+      expect(refusal(intents.setValue(site, '', ['brand', 'corners', 'button'], value)).kind)
+        .withContext(String(value))
+        .toBe('invalid');
+    for (const label of ['', '   ', 'x'.repeat(500), 'ink'])
+      expect(refusal(intents.setValue(site, '', ['brand', 'swatches', 'brand', 'label'], label)).kind)
+        .withContext(label.slice(0, 9))
+        .toBe('invalid');
   });
   it('refuse rules that lead back to themselves, with the path', () => {
     const error = refusal(intents.followSwatch(site, 'brand', 'dark'));
     expect(error.message).toMatch(/brand ← dark ← brand|dark ← brand ← dark/);
-    const through = refusal(intents.setRule(site, 'brand', { kind: 'contrast', source: 'ink', on: 'dark', ratio: 4.5 }));
+    const through = refusal(
+      intents.setRule(site, 'brand', { kind: 'contrast', source: 'ink', on: 'dark', ratio: 4.5 }),
+    );
     expect(through.message).toMatch(/brand ← dark ← brand|dark ← brand ← dark/);
   });
   it('refuse values that would leave their place in the stylesheet', () => {
     for (const css of ['red; } body { color: blue', 'url(x)<', '@import "x"', 'a\\b']) {
-      const error = refusal({ ops: [intents.insertOp(site, ['pages', 'home', 'overrides'], null, 'bad', literal('bad', 'h/text', 'color', css))] });
+      const error = refusal({
+        ops: [
+          intents.insertOp(site, ['pages', 'home', 'overrides'], null, 'bad', literal('bad', 'h/text', 'color', css)),
+        ],
+      });
       expect(error.kind).withContext(css).toBe('invalid');
     }
   });
   it('refuse links that run scripts', () => {
     const content = [{ id: 'l1', link: { to: 'url', url: 'javascript:alert(1)' }, text: 'x' }];
-    expect(refusal(intents.setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content)).kind).toBe('invalid');
+    expect(
+      refusal(intents.setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content))
+        .kind,
+    ).toBe('invalid');
   });
 });

@@ -3,11 +3,20 @@ export function jsonEqual(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false;
   if (Array.isArray(one) || Array.isArray(other)) {
-    return Array.isArray(one) && Array.isArray(other) && one.length === other.length && one.every((value, i) => jsonEqual(value, other[i]));
+    return (
+      Array.isArray(one) &&
+      Array.isArray(other) &&
+      one.length === other.length &&
+      one.every((value, i) => jsonEqual(value, other[i]))
+    );
   }
   const keys = Object.keys(one);
   if (keys.length !== Object.keys(other).length) return false;
-  return keys.every((key) => Object.hasOwn(other, key) && jsonEqual((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]));
+  return keys.every(
+    (key) =>
+      Object.hasOwn(other, key) &&
+      jsonEqual((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]),
+  );
 }
 
 /**
@@ -18,7 +27,11 @@ export function inKeyOrder<T>(value: T): T {
   if (typeof value !== 'object' || value === null) return value;
   if (Array.isArray(value)) return value.map((one) => inKeyOrder(one as unknown)) as T;
   const record = value as Record<string, unknown>;
-  return Object.fromEntries(Object.keys(record).sort().map((key) => [key, inKeyOrder(record[key])])) as T;
+  return Object.fromEntries(
+    Object.keys(record)
+      .sort()
+      .map((key) => [key, inKeyOrder(record[key])]),
+  ) as T;
 }
 
 /** The value at an address, or undefined when any step of it is not there. */

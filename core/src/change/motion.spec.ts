@@ -14,7 +14,10 @@ describe('motion', () => {
 
   it('is a duration and a curve by name, taken by what it is chosen for, and by nobody who asks for less', () => {
     const table = tokenTable(site.brand);
-    expect([table.get('motion.quick.duration')!.css, table.get('motion.quick.easing')!.css]).toEqual(['120ms', 'cubic-bezier(0, 0, 0.58, 1)']);
+    expect([table.get('motion.quick.duration')!.css, table.get('motion.quick.easing')!.css]).toEqual([
+      '120ms',
+      'cubic-bezier(0, 0, 0.58, 1)',
+    ]);
     const css = stylesCss(site);
     const moving = css.slice(css.indexOf('prefers-reduced-motion: no-preference'));
     expect(moving).toContain('transition-duration: var(--motion-quick-duration)');
@@ -38,8 +41,14 @@ describe('motion', () => {
   });
   it('goes out as a duration and a cubicBezier', () => {
     const written = writeDtcg(site) as { motion: { quick: Record<string, { $type: string; $value: unknown }> } };
-    expect([written.motion.quick['duration']!.$type, written.motion.quick['duration']!.$value]).toEqual(['duration', { value: 120, unit: 'ms' }]);
-    expect([written.motion.quick['easing']!.$type, written.motion.quick['easing']!.$value]).toEqual(['cubicBezier', [0, 0, 0.58, 1]]);
+    expect([written.motion.quick['duration']!.$type, written.motion.quick['duration']!.$value]).toEqual([
+      'duration',
+      { value: 120, unit: 'ms' },
+    ]);
+    expect([written.motion.quick['easing']!.$type, written.motion.quick['easing']!.$value]).toEqual([
+      'cubicBezier',
+      [0, 0, 0.58, 1],
+    ]);
   });
   it('comes in again from DTCG as it was, and as it was edited there', () => {
     const file = writeDtcg(site) as { motion: { quick: Record<string, { $value: unknown }> } };
@@ -47,11 +56,14 @@ describe('motion', () => {
     file.motion.quick['duration']!.$value = { value: 0.3, unit: 's' };
     file.motion.quick['easing']!.$value = [0.2, 0, 0, 1];
     const read = readDtcg(file);
-    expect([read.brand.motion!.items['quick']!.duration, read.brand.motion!.items['quick']!.easing, read.left]).toEqual([300, [0.2, 0, 0, 1], []]);
+    expect([read.brand.motion!.items['quick']!.duration, read.brand.motion!.items['quick']!.easing, read.left]).toEqual(
+      [300, [0.2, 0, 0, 1], []],
+    );
   });
   it('reads curves as numbers or keywords, and nothing else', () => {
     expect(readEasing('ease-out')).toEqual([...EASINGS['ease-out']!]);
     expect(readEasing('cubic-bezier(.2, 0, 0, 1.4)')).toEqual([0.2, 0, 0, 1.4]);
-    for (const text of ['', 'bouncy', '1, 2, 3', '1.2, 0, 0, 1', '0 0 NaN 1', '0, 0, 1, 1e999']) expect(readEasing(text)).withContext(text).toBeUndefined();
+    for (const text of ['', 'bouncy', '1, 2, 3', '1.2, 0, 0, 1', '0 0 NaN 1', '0, 0, 1, 1e999'])
+      expect(readEasing(text)).withContext(text).toBeUndefined();
   });
 });

@@ -7,28 +7,61 @@ import { tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { addOverride, applyChange, splitStyle, splitVariant, type OneOff } from './index.ts';
 
-const set = (id: string, place: string, property: Override['property'], css: string): Override => ({ id, place, property, band: null, origin: 'set', value: { kind: 'literal', css }, reason: null });
+const set = (id: string, place: string, property: Override['property'], css: string): Override => ({
+  id,
+  place,
+  property,
+  band: null,
+  origin: 'set',
+  value: { kind: 'literal', css },
+  reason: null,
+});
 
 describe('a one-off split off', () => {
   const base = smallSite();
   const button = siteIndex(base).places.find((place) => place.kind === 'button')!;
-  const text = siteIndex(base).places.find((place) => place.kind === 'text' && place.words && place.page === button.page)!;
-  const oneOff = (place: typeof button): OneOff => ({ anchor: anchorOf(place, 'here'), ground: place.ground, item: place.item });
-  const painted = (site: Site, place: typeof button, property: 'background-color' | 'color' | 'border-color' | 'font-size' | 'font-weight') => {
+  const text = siteIndex(base).places.find(
+    (place) => place.kind === 'text' && place.words && place.page === button.page,
+  )!;
+  const oneOff = (place: typeof button): OneOff => ({
+    anchor: anchorOf(place, 'here'),
+    ground: place.ground,
+    item: place.item,
+  });
+  const painted = (
+    site: Site,
+    place: typeof button,
+    property: 'background-color' | 'color' | 'border-color' | 'font-size' | 'font-weight',
+  ) => {
     const found = siteIndex(site).byAddress.get(`${place.page} ${place.id}`)!;
     return paintedText(tokenTable(site.brand), siteIndex(site).groupOf.get(found)!.painting, property, 'rest', 1280);
   };
   const withValues = (place: typeof button, ...values: Override[]): Site =>
-    values.reduce((site, value) => applyChange(site, addOverride(site, anchorOf(place, 'here'), value, place.label)).site, base);
+    values.reduce(
+      (site, value) => applyChange(site, addOverride(site, anchorOf(place, 'here'), value, place.label)).site,
+      base,
+    );
 
   it('is, for a button, a variant that paints it as the values on it did, and nothing is set on it any more', () => {
-    const site = withValues(button, set('o1', button.id, 'background-color', '#fffefa'), set('o2', button.id, 'color', '#b83a1e'), set('o3', button.id, 'border-radius', '30px'));
-    const before = (['background-color', 'color', 'border-color'] as const).map((property) => painted(site, button, property));
+    const site = withValues(
+      button,
+      set('o1', button.id, 'background-color', '#fffefa'),
+      set('o2', button.id, 'color', '#b83a1e'),
+      set('o3', button.id, 'border-radius', '30px'),
+    );
+    const before = (['background-color', 'color', 'border-color'] as const).map((property) =>
+      painted(site, button, property),
+    );
     const next = applyChange(site, splitVariant(site, oneOff(button), 'outlined')!).site;
-    expect((['background-color', 'color', 'border-color'] as const).map((property) => painted(next, button, property))).toEqual(before);
+    expect(
+      (['background-color', 'color', 'border-color'] as const).map((property) => painted(next, button, property)),
+    ).toEqual(before);
     expect(Object.keys(next.pages[button.page]!.overrides)).toEqual(['o3']);
     expect(next.brand.variants['outlined']!.label).toMatch(/ apart$/);
-    expect(next.brand.grounds[button.ground]!.roles[buttonRole('outlined', 'fill', 'rest')]).toEqual({ kind: 'raw', color: '#fffefa' });
+    expect(next.brand.grounds[button.ground]!.roles[buttonRole('outlined', 'fill', 'rest')]).toEqual({
+      kind: 'raw',
+      color: '#fffefa',
+    });
     expect(readSite(next)).toEqual(next);
     // One edit, and back.
     const { site: there, inverse } = applyChange(site, splitVariant(site, oneOff(button), 'outlined')!);

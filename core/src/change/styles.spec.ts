@@ -7,25 +7,53 @@ import { stylesCss } from '../render/index.ts';
 import { styleSize, tokenTable } from '../style/index.ts';
 import { smallSite } from '../testing/small-site.ts';
 import { fluidAt } from '../type/index.ts';
-import { ChangeRefused, addStyle, applyChange, removeStyle, resizeStyles, setStyleAt, setValue, settleProvisional, styleUses, type Edit } from './index.ts';
+import {
+  ChangeRefused,
+  addStyle,
+  applyChange,
+  removeStyle,
+  resizeStyles,
+  setStyleAt,
+  setValue,
+  settleProvisional,
+  styleUses,
+  type Edit,
+} from './index.ts';
 
 const after = (site: Site, edit: Edit | undefined): Site => applyChange(site, edit!).site;
-const px = (site: Site, id: string, width: number): number => fluidAt(styleSize(site.brand, site.brand.styles[id]!), width);
-const painted = (site: Site, style: string, width: number): number => fontSizeAt(tokenTable(site.brand), siteIndex(site).groups.find((group) => group.style === style && group.kind === 'text')!.painting, width);
+const px = (site: Site, id: string, width: number): number =>
+  fluidAt(styleSize(site.brand, site.brand.styles[id]!), width);
+const painted = (site: Site, style: string, width: number): number =>
+  fontSizeAt(
+    tokenTable(site.brand),
+    siteIndex(site).groups.find((group) => group.style === style && group.kind === 'text')!.painting,
+    width,
+  );
 
 describe('several text styles changed together', () => {
   const ids = ['title', 'section', 'running'];
   it('keep their relation: by steps all grow by the ratio, by percent by the same share, by px by the same px', () => {
     const site = smallSite();
-    fc.assert(fc.property(fc.constantFrom('steps', 'px', 'percent'), fc.integer({ min: -3, max: 8 }), fc.constantFrom(390, 1280), (by, amount, width) => {
-      const next = after(site, resizeStyles(site, ids, { by, amount }));
-      for (const id of ids) {
-        const was = px(site, id, width);
-        const { ratio } = width === 390 ? site.brand.scale.small : site.brand.scale.large;
-        const wanted = by === 'steps' ? was * ratio ** amount : by === 'percent' ? was * (1 + amount / 100) : was + amount;
-        expect(px(next, id, width)).withContext(`${id} ${by} ${amount} ${width}`).toBeCloseTo(wanted, 1);
-      }
-    }), { numRuns: 40 });
+    fc.assert(
+      fc.property(
+        fc.constantFrom('steps', 'px', 'percent'),
+        fc.integer({ min: -3, max: 8 }),
+        fc.constantFrom(390, 1280),
+        (by, amount, width) => {
+          const next = after(site, resizeStyles(site, ids, { by, amount }));
+          for (const id of ids) {
+            const was = px(site, id, width);
+            const { ratio } = width === 390 ? site.brand.scale.small : site.brand.scale.large;
+            const wanted =
+              by === 'steps' ? was * ratio ** amount : by === 'percent' ? was * (1 + amount / 100) : was + amount;
+            expect(px(next, id, width))
+              .withContext(`${id} ${by} ${amount} ${width}`)
+              .toBeCloseTo(wanted, 1);
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
   it('are one undo step, and back where they were', () => {
     const site = smallSite();
@@ -36,12 +64,21 @@ describe('several text styles changed together', () => {
     const site = after(smallSite(), setStyleAt(smallSite(), 'title', 'phone', 30));
     const next = after(site, resizeStyles(site, ['title'], { by: 'px', amount: 2 }));
     expect(next.brand.styles['title']!.at).toEqual({ phone: 32 });
-    expect(after(site, resizeStyles(site, ['title'], { by: 'steps', amount: 1 })).brand.styles['title']!.size).toEqual({ kind: 'step', step: 3 });
+    expect(after(site, resizeStyles(site, ['title'], { by: 'steps', amount: 1 })).brand.styles['title']!.size).toEqual({
+      kind: 'step',
+      step: 3,
+    });
   });
   it('are refused together when one would leave its range, with its name', () => {
     const site = smallSite();
-    expect(() => resizeStyles(site, ids, { by: 'px', amount: -15 })).toThrowError(ChangeRefused, /section would be .* px; sizes go from 8 to 200 px\. Nothing was changed\./);
-    expect(() => resizeStyles(site, ids, { by: 'steps', amount: 9 })).toThrowError(ChangeRefused, /would leave the scale/);
+    expect(() => resizeStyles(site, ids, { by: 'px', amount: -15 })).toThrowError(
+      ChangeRefused,
+      /section would be .* px; sizes go from 8 to 200 px\. Nothing was changed\./,
+    );
+    expect(() => resizeStyles(site, ids, { by: 'steps', amount: 9 })).toThrowError(
+      ChangeRefused,
+      /would leave the scale/,
+    );
   });
 });
 
@@ -88,7 +125,11 @@ describe('text styles of one’s own', () => {
     expect(removeStyle(site, 'running')).toBeUndefined();
     expect(removeStyle(site, 'running', 'nobody')).toBeUndefined();
     const gone = after(site, removeStyle(site, 'running', 'label'));
-    expect([gone.brand.styles['running'], styleUses(gone, 'running'), gone.brand.styleOrder.includes('running')]).toEqual([undefined, [], false]);
+    expect([
+      gone.brand.styles['running'],
+      styleUses(gone, 'running'),
+      gone.brand.styleOrder.includes('running'),
+    ]).toEqual([undefined, [], false]);
     expect(readSite(gone)).toEqual(gone);
     expect(occurringPairs(gone).length).toBeGreaterThan(0);
     const unused = after(site, addStyle(site, 'running', 'pull'));

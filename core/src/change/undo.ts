@@ -26,7 +26,16 @@ export function planUndo(site: Site, inverse: readonly Op[]): UndoPlan {
     if (stillAsWritten(now, op)) {
       ops.push(op);
       now = applyChange(now, { ops: [op] }).site;
-    } else overtaken.push(op.op === 'set' ? op.at : op.op === 'redirect' ? [op.target, op.from] : op.op === 'move' ? [...op.from, op.id] : [...op.record, op.id]);
+    } else
+      overtaken.push(
+        op.op === 'set'
+          ? op.at
+          : op.op === 'redirect'
+            ? [op.target, op.from]
+            : op.op === 'move'
+              ? [...op.from, op.id]
+              : [...op.record, op.id],
+      );
   }
   return { ops, overtaken };
 }
@@ -41,10 +50,14 @@ function stillThere(site: Site, op: Extract<Op, { op: 'redirect' }>, overtaken: 
 
 function stillAsWritten(site: Site, op: Op): boolean {
   switch (op.op) {
-    case 'set': return valueAt(site, op.at.slice(0, -1)) !== undefined && jsonEqual(valueAt(site, op.at), op.was);
-    case 'insert': return valueAt(site, op.record) !== undefined && valueAt(site, [...op.record, op.id]) === undefined;
-    case 'redirect': return true;
-    case 'remove': return jsonEqual(valueAt(site, [...op.record, op.id]), op.was);
+    case 'set':
+      return valueAt(site, op.at.slice(0, -1)) !== undefined && jsonEqual(valueAt(site, op.at), op.was);
+    case 'insert':
+      return valueAt(site, op.record) !== undefined && valueAt(site, [...op.record, op.id]) === undefined;
+    case 'redirect':
+      return true;
+    case 'remove':
+      return jsonEqual(valueAt(site, [...op.record, op.id]), op.was);
     case 'move': {
       const order = valueAt(site, op.from);
       return Array.isArray(order) && order.includes(op.id) && Array.isArray(valueAt(site, op.to));

@@ -1,8 +1,12 @@
 import type { Collection, Site } from '../site/index.ts';
 import { itemFile } from './listed.ts';
 
-/** Returns the address part of an item for a file of a collection; undefined if the file does not belong to the collection. */
-const slugAt = (path: string, file: string): string | undefined => (file.startsWith(`${path}-`) ? file.slice(path.length + 1, -'.html'.length) : undefined);
+/**
+ * Returns the address part of an item for a file of a collection; undefined if the file does not belong to the
+ * collection.
+ */
+const slugAt = (path: string, file: string): string | undefined =>
+  file.startsWith(`${path}-`) ? file.slice(path.length + 1, -'.html'.length) : undefined;
 
 /**
  * The first address that something has which had another before, or none, and that
@@ -10,7 +14,8 @@ const slugAt = (path: string, file: string): string | undefined => (file.startsW
  * item of another collection. One of the two would go out in place of the other.
  */
 export function doubledAddress(site: Site, before: Site): string | undefined {
-  if (before.pages === site.pages && before.collections === site.collections && before.items === site.items) return undefined;
+  if (before.pages === site.pages && before.collections === site.collections && before.items === site.items)
+    return undefined;
   const paged = Object.values(site.collections).filter(({ page }) => page !== undefined);
   if (paged.length === 0) return undefined;
   // Made once a collection and only where an address could be one of its: a sheet may bring ten thousand that could.
@@ -43,5 +48,8 @@ export function doubledAddress(site: Site, before: Site): string | undefined {
 
 /** Returns the address parts that are not free for items: those of other items, and those of pages. */
 export function takenSlugs(site: Site, { path, itemOrder }: Collection): string[] {
-  return [...itemOrder.map((id) => site.items[id]!.slug), ...Object.values(site.pages).flatMap(({ file }) => slugAt(path, file) ?? [])];
+  return [
+    ...itemOrder.map((id) => site.items[id]!.slug),
+    ...Object.values(site.pages).flatMap(({ file }) => slugAt(path, file) ?? []),
+  ];
 }

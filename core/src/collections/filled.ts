@@ -14,7 +14,9 @@ export function collectionOfPage(site: Pick<Site, 'collections'>, page: string):
   return Object.values(site.collections).find((collection) => collection.page === page);
 }
 
-/** The first of the items that have a page like one each, which stands for that page: it is at no address of its own. */
+/**
+ * The first of the items that have a page like one each, which stands for that page: it is at no address of its own.
+ */
 export function firstItem(site: Site, page: string): { readonly item: Item; readonly file: string } | undefined {
   const collection = site.collectionOrder.length === 0 ? undefined : collectionOfPage(site, page);
   const item = collection && site.items[collection.itemOrder[0] ?? ''];
@@ -23,7 +25,10 @@ export function firstItem(site: Site, page: string): { readonly item: Item; read
 }
 
 /** The item that a link means, with its file; undefined where it means none, or one that is gone or has no page. */
-export function linkedItem(site: Site, href: { readonly page: string; readonly item?: string | undefined }): { readonly item: Item; readonly file: string } | undefined {
+export function linkedItem(
+  site: Site,
+  href: { readonly page: string; readonly item?: string | undefined },
+): { readonly item: Item; readonly file: string } | undefined {
   const item = href.item === undefined || !Object.hasOwn(site.items, href.item) ? undefined : site.items[href.item]!;
   const file = item && site.collections[item.collection]?.page === href.page ? itemFile(site, item) : undefined;
   return item && file !== undefined ? { item, file } : undefined;
@@ -37,12 +42,17 @@ export function linkedItem(site: Site, href: { readonly page: string; readonly i
  */
 export function filledPage(page: Page, collection: Collection, item: Item): Page {
   const byLabel = new Map(Object.values(collection.fields).map((field) => [field.label.toLowerCase(), field]));
-  const filled = (text: string): string => text.replaceAll(NAMED, (whole, name: string) => {
-    const field = byLabel.get(name.trim().toLowerCase());
-    if (!field) return whole;
-    const said = item.values[field.id] ?? '';
-    return field.kind === 'picture' ? (item.pictures?.[field.id]?.alt ?? '') : field.kind === 'rich' ? richPlain(said) : said;
-  });
+  const filled = (text: string): string =>
+    text.replaceAll(NAMED, (whole, name: string) => {
+      const field = byLabel.get(name.trim().toLowerCase());
+      if (!field) return whole;
+      const said = item.values[field.id] ?? '';
+      return field.kind === 'picture'
+        ? (item.pictures?.[field.id]?.alt ?? '')
+        : field.kind === 'rich'
+          ? richPlain(said)
+          : said;
+    });
   const named = (words: unknown) => {
     const name = typeof words === 'string' ? /^\{([^{}]+)\}$/.exec(words.trim())?.[1] : undefined;
     return name === undefined ? undefined : byLabel.get(name.trim().toLowerCase());
@@ -58,20 +68,30 @@ export function filledPage(page: Page, collection: Collection, item: Item): Page
   const leads = (href: Href, words: unknown): Href => hrefIs(linkOf(words) ?? '') ?? filledHref(href, filled, linkOf);
   /** Plain words with rich ones in them are several runs. */
   const runs = (run: Inline, at: number): Inline[] => {
-    if ('id' in run) return [{ ...run, text: filled(run.text), ...('link' in run ? { link: leads(run.link, run.text) } : {}) }];
+    if ('id' in run)
+      return [{ ...run, text: filled(run.text), ...('link' in run ? { link: leads(run.link, run.text) } : {}) }];
     const made: Inline[] = [];
     let from = 0;
     for (const found of run.text.matchAll(NAMED)) {
       const field = byLabel.get(found[1]!.trim().toLowerCase());
       if (field?.kind !== 'rich') continue;
-      made.push({ ...run, text: filled(run.text.slice(from, found.index)) }, ...richRuns(item.values[field.id] ?? '').map((one) => ('id' in one ? { ...one, id: `i${at}-${found.index}-${one.id}` } : one)));
+      made.push(
+        { ...run, text: filled(run.text.slice(from, found.index)) },
+        ...richRuns(item.values[field.id] ?? '').map((one) =>
+          'id' in one ? { ...one, id: `i${at}-${found.index}-${one.id}` } : one,
+        ),
+      );
       from = found.index + found[0].length;
     }
-    return from === 0 ? [{ ...run, text: filled(run.text) }] : [...made, { ...run, text: filled(run.text.slice(from)) }].filter(({ text }) => text !== '');
+    return from === 0
+      ? [{ ...run, text: filled(run.text) }]
+      : [...made, { ...run, text: filled(run.text.slice(from)) }].filter(({ text }) => text !== '');
   };
   const made = mapFields(Page, page, (meaning, value, beside) => {
-    if (meaning.means === 'ref' && meaning.to === 'asset') return picture((beside as { alt?: unknown }).alt)?.asset ?? value;
-    if (meaning.means === 'ref' && meaning.to === 'download') return item.downloads?.[named((beside as { label?: unknown }).label)?.id ?? ''] ?? value;
+    if (meaning.means === 'ref' && meaning.to === 'asset')
+      return picture((beside as { alt?: unknown }).alt)?.asset ?? value;
+    if (meaning.means === 'ref' && meaning.to === 'download')
+      return item.downloads?.[named((beside as { label?: unknown }).label)?.id ?? ''] ?? value;
     if (meaning.means === 'link') {
       const { text, label } = beside as { text?: unknown; label?: unknown };
       return value ? leads(value as Href, text ?? label) : value;
@@ -117,13 +137,19 @@ export function shownPage(site: Site, page: Page): Page {
   return collection && first ? filledPage(page, collection, first) : page;
 }
 
-/** The site with the page of an item in place of the one that all have one like; lists and links on it lead to the other items as they do elsewhere. */
+/**
+ * The site with the page of an item in place of the one that all have one like; lists and links on it lead to the other
+ * items as they do elsewhere.
+ */
 export function siteOfItem(site: Site, collection: Collection, item: Item): Site {
   const page = site.pages[collection.page!]!;
   return { ...site, pages: { ...site.pages, [page.id]: itemPageOf(page, collection, item, page.id) } };
 }
 
-const itemPagesMade = new WeakMap<Item, { readonly page: Page; readonly collection: Collection; readonly made: Page }>();
+const itemPagesMade = new WeakMap<
+  Item,
+  { readonly page: Page; readonly collection: Collection; readonly made: Page }
+>();
 
 /** Returns the page of an item under an id. The same page, collection and item give the same object. */
 export function itemPageOf(page: Page, collection: Collection, item: Item, id: string): Page {
@@ -133,7 +159,17 @@ export function itemPageOf(page: Page, collection: Collection, item: Item, id: s
   const filled = filledPage(page, collection, item);
   const said = texts ? (item.values[texts.id] ?? '').replaceAll(/\s+/g, ' ').trim().slice(0, 160) : '';
   const picture = Object.values(item.pictures ?? {})[0]?.asset ?? page.picture;
-  const made = madeFrom({ ...filled, id, title: itemName(collection, item), description: said || filled.description, file: itemFileOf(collection, item), ...(picture === undefined ? {} : { picture }) }, page);
+  const made = madeFrom(
+    {
+      ...filled,
+      id,
+      title: itemName(collection, item),
+      description: said || filled.description,
+      file: itemFileOf(collection, item),
+      ...(picture === undefined ? {} : { picture }),
+    },
+    page,
+  );
   ofItem.add(made);
   itemPagesMade.set(item, { page, collection, made });
   return made;
@@ -147,12 +183,17 @@ function fieldsNamedOn(page: Page, collection: Collection): readonly Field[] {
   if (known?.collection === collection) return known.fields;
   const text = JSON.stringify(page).toLowerCase();
   const names = new Set([...text.matchAll(NAMED)].map(([, name]) => name!.trim()));
-  const fields = collection.fieldOrder.map((id) => collection.fields[id]!).filter(({ label }) => names.has(JSON.stringify(label.toLowerCase()).slice(1, -1).trim()));
+  const fields = collection.fieldOrder
+    .map((id) => collection.fields[id]!)
+    .filter(({ label }) => names.has(JSON.stringify(label.toLowerCase()).slice(1, -1).trim()));
   namedFields.set(page, { collection, fields });
   return fields;
 }
 
-const shapes = new WeakMap<Item, { readonly fields: readonly Field[]; readonly assets: Site['assets']; readonly shape: string }>();
+const shapes = new WeakMap<
+  Item,
+  { readonly fields: readonly Field[]; readonly assets: Site['assets']; readonly shape: string }
+>();
 
 /**
  * Returns a key for the places of an item's page and their looks. The key depends on
@@ -163,14 +204,21 @@ export function itemShape(site: Pick<Site, 'assets'>, page: Page, collection: Co
   const fields = fieldsNamedOn(page, collection);
   const known = shapes.get(item);
   if (known && known.fields === fields && known.assets === site.assets) return known.shape;
-  const shape = fields.map(({ id, kind }) => {
-    const said = item.values[id] ?? '';
-    if (kind === 'rich') return richRuns(said).map((run) => ('link' in run ? 'l' : 'mark' in run ? String(run.mark)[0] : 't')).join('');
-    if (kind === 'download') return item.downloads?.[id] === undefined ? '' : 'd';
-    if (kind !== 'picture') return said === '' ? '' : 'w';
-    const picture = item.pictures?.[id];
-    return picture ? `${site.assets[picture.asset]?.bound ? picture.asset : 'p'}${picture.alt === '' ? '' : 'w'}` : '';
-  }).join('|');
+  const shape = fields
+    .map(({ id, kind }) => {
+      const said = item.values[id] ?? '';
+      if (kind === 'rich')
+        return richRuns(said)
+          .map((run) => ('link' in run ? 'l' : 'mark' in run ? String(run.mark)[0] : 't'))
+          .join('');
+      if (kind === 'download') return item.downloads?.[id] === undefined ? '' : 'd';
+      if (kind !== 'picture') return said === '' ? '' : 'w';
+      const picture = item.pictures?.[id];
+      return picture
+        ? `${site.assets[picture.asset]?.bound ? picture.asset : 'p'}${picture.alt === '' ? '' : 'w'}`
+        : '';
+    })
+    .join('|');
   shapes.set(item, { fields, assets: site.assets, shape });
   return shape;
 }
@@ -180,17 +228,22 @@ export function formerItemFiles(site: Site): Map<string, { readonly title: strin
   const found = new Map<string, { readonly title: string; readonly file: string }>();
   const pages = itemPages(site);
   const taken = new Set([...Object.values(site.pages).map(({ file }) => file), ...pages.map(({ file }) => file)]);
-  for (const { collection, item, file } of pages) for (const slug of item.former ?? []) {
-    const former = itemFileOf(collection, { ...item, slug });
-    if (!taken.has(former) && !found.has(former)) found.set(former, { title: itemName(collection, item), file });
-  }
+  for (const { collection, item, file } of pages)
+    for (const slug of item.former ?? []) {
+      const former = itemFileOf(collection, { ...item, slug });
+      if (!taken.has(former) && !found.has(former)) found.set(former, { title: itemName(collection, item), file });
+    }
   return found;
 }
 
 /** Every item that has a page of its own, collection by collection. */
-export function itemPages(site: Site): { readonly collection: Collection; readonly item: Item; readonly file: string }[] {
+export function itemPages(
+  site: Site,
+): { readonly collection: Collection; readonly item: Item; readonly file: string }[] {
   return site.collectionOrder.flatMap((id) => {
     const collection = site.collections[id]!;
-    return collection.page === undefined ? [] : itemsOf(site, collection).map((item) => ({ collection, item, file: itemFile(site, item)! }));
+    return collection.page === undefined
+      ? []
+      : itemsOf(site, collection).map((item) => ({ collection, item, file: itemFile(site, item)! }));
   });
 }

@@ -9,11 +9,19 @@ export function itemsOf(site: Pick<Site, 'items'>, collection: Collection): Item
 }
 
 /** The items that each list showed, by collection and query, as long as the items are the same. */
-const shown = new WeakMap<Site['items'], Map<string, { readonly collection: Collection; readonly items: readonly Item[] }>>();
+const shown = new WeakMap<
+  Site['items'],
+  Map<string, { readonly collection: Collection; readonly items: readonly Item[] }>
+>();
 
-/** The items a list shows, in its order. Figures are ordered as figures, dates as dates, all else by the language; what says nothing comes last. */
+/**
+ * The items a list shows, in its order. Figures are ordered as figures, dates as dates, all else by the language; what
+ * says nothing comes last.
+ */
 export function listedItems(site: Site, query: Query): readonly Item[] {
-  const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
+  const collection = Object.hasOwn(site.collections, query.collection)
+    ? site.collections[query.collection]!
+    : undefined;
   if (!collection) return [];
   const { by, down, only, value, limit, from = 0, group } = query;
   const key = JSON.stringify([collection.id, site.language, by, down, only, value, limit, from, group]);
@@ -29,19 +37,27 @@ export function listedItems(site: Site, query: Query): readonly Item[] {
 /** Items that a list is of, all of them, in the order of the table. */
 function wantedItems(site: Site, collection: Collection, { only, value }: Pick<Query, 'only' | 'value'>): Item[] {
   const wanted = value?.trim().toLowerCase();
-  return itemsOf(site, collection).filter((item) => only === undefined || !wanted || (item.values[only] ?? '').trim().toLowerCase() === wanted);
+  return itemsOf(site, collection).filter(
+    (item) => only === undefined || !wanted || (item.values[only] ?? '').trim().toLowerCase() === wanted,
+  );
 }
 
 /** How many items a list is of, without its limit. */
 export function listedCount(site: Site, query: Pick<Query, 'collection' | 'only' | 'value'>): number {
-  const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
+  const collection = Object.hasOwn(site.collections, query.collection)
+    ? site.collections[query.collection]!
+    : undefined;
   if (!collection) return 0;
-  return query.only === undefined || !query.value?.trim() ? collection.itemOrder.length : wantedItems(site, collection, query).length;
+  return query.only === undefined || !query.value?.trim()
+    ? collection.itemOrder.length
+    : wantedItems(site, collection, query).length;
 }
 
 /** Returns the groups of a list in their order, with the number of items in each; items without a value come last. */
 export function groupsOfList(site: Site, query: Query): ReadonlyMap<string, number> {
-  const collection = Object.hasOwn(site.collections, query.collection) ? site.collections[query.collection]! : undefined;
+  const collection = Object.hasOwn(site.collections, query.collection)
+    ? site.collections[query.collection]!
+    : undefined;
   const field = query.group === undefined ? undefined : collection?.fields[query.group];
   if (!collection || !field) return new Map();
   const counts = new Map<string, number>();
@@ -50,7 +66,8 @@ export function groupsOfList(site: Site, query: Query): ReadonlyMap<string, numb
     counts.set(said, (counts.get(said) ?? 0) + 1);
   }
   const compare = comparing(field.kind, site.language);
-  const place = (said: string) => (said === '' ? Infinity : (field.options?.indexOf(said) ?? -1) < 0 ? 1e6 : field.options!.indexOf(said));
+  const place = (said: string) =>
+    said === '' ? Infinity : (field.options?.indexOf(said) ?? -1) < 0 ? 1e6 : field.options!.indexOf(said);
   return new Map([...counts].sort(([one], [other]) => place(one) - place(other) || compare(one, other)));
 }
 
@@ -59,25 +76,38 @@ function listed(site: Site, collection: Collection, query: Query): readonly Item
   if (group !== undefined && Object.hasOwn(collection.fields, group)) {
     const order = [...groupsOfList(site, query).keys()];
     const each = new Map<string, Item[]>(order.map((said) => [said, []]));
-    for (const item of listed(site, collection, { ...query, group: undefined, from: 0, limit: Infinity })) each.get((item.values[group] ?? '').trim())!.push(item);
+    for (const item of listed(site, collection, { ...query, group: undefined, from: 0, limit: Infinity }))
+      each.get((item.values[group] ?? '').trim())!.push(item);
     return [...each.values()].flat().slice(from, from + limit);
   }
   return inOrder(site, collection, wantedItems(site, collection, query), by, down ?? false, from + limit).slice(from);
 }
 
 /** The first so many of some items, in the order of a field. */
-function inOrder(site: Site, collection: Collection, all: Item[], by: string | undefined, down: boolean, limit: number): readonly Item[] {
+function inOrder(
+  site: Site,
+  collection: Collection,
+  all: Item[],
+  by: string | undefined,
+  down: boolean,
+  limit: number,
+): readonly Item[] {
   const field = by === undefined ? undefined : collection.fields[by];
   if (!field) return (down ? all.reverse() : all).slice(0, limit);
   const compare = comparing(field.kind, site.language);
   const turn = down ? -1 : 1;
   const said = (item: Item) => (item.values[field.id] ?? '').trim();
-  const comesBefore = (one: string, other: string) => (one === '' || other === '' ? one !== '' && other === '' : turn * compare(one, other) < 0);
+  const comesBefore = (one: string, other: string) =>
+    one === '' || other === '' ? one !== '' && other === '' : turn * compare(one, other) < 0;
   if (limit * 4 > all.length) {
     const valued = all.map((item) => ({ item, value: said(item) }));
-    return valued.sort((one, other) => (comesBefore(one.value, other.value) ? -1 : comesBefore(other.value, one.value) ? 1 : 0)).slice(0, limit).map(({ item }) => item);
+    return valued
+      .sort((one, other) => (comesBefore(one.value, other.value) ? -1 : comesBefore(other.value, one.value) ? 1 : 0))
+      .slice(0, limit)
+      .map(({ item }) => item);
   }
-  // Of ten thousand a few are shown: those that come first so far are kept in order, and most of the others are behind the last of them.
+  // Of ten thousand a few are shown: those that come first so far are kept in order, and most of the others are behind
+  // the last of them.
   const first: { readonly item: Item; readonly value: string }[] = [];
   for (const item of all) {
     const one = { item, value: said(item) };
@@ -108,7 +138,8 @@ export function namingField(collection: Collection): string {
 }
 
 /** Returns the name of an item. */
-export const itemName = (collection: Collection, item: Item): string => item.values[namingField(collection)]?.trim() || item.slug;
+export const itemName = (collection: Collection, item: Item): string =>
+  item.values[namingField(collection)]?.trim() || item.slug;
 
 /** File of an item's own page; undefined where its collection has none like it. */
 export function itemFile(site: Site, item: Item): string | undefined {

@@ -2,7 +2,9 @@ import type { Page } from '../site/index.ts';
 
 const made = new WeakMap<Page, Page>();
 
-/** Notes of which page of the site another was made for its publication: that of an item, one that a list goes on over. */
+/**
+ * Notes of which page of the site another was made for its publication: that of an item, one that a list goes on over.
+ */
 export function madeFrom<P extends Page>(page: P, from: Page): P {
   made.set(page, originOf(from));
   return page;

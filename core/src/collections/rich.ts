@@ -29,4 +29,7 @@ export function richRuns(text: string, leads: (address: string) => Href | undefi
 }
 
 /** Rich words without their marks. */
-export const richPlain = (text: string): string => richRuns(text).map((run) => run.text).join('');
+export const richPlain = (text: string): string =>
+  richRuns(text)
+    .map((run) => run.text)
+    .join('');

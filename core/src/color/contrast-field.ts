@@ -37,15 +37,38 @@ export function luminanceAt(ratio: number, against: Rgb8): number {
  * Y = Σ w (L + q)³. Rows of the inverse matrices as in oklab.ts; w is their
  * product with the luminance weights of WCAG 2.2.
  */
-const CONE = [[0.3963377774, 0.2158037573], [-0.1055613458, -0.0638541728], [-0.0894841775, -1.291485548]] as const;
-const RGB = [[4.0767416621, -3.3077115913, 0.2309699292], [-1.2684380046, 2.6097574011, -0.3413193965], [-0.0041960863, -0.7034186147, 1.707614701]] as const;
-const WEIGHT = [0, 1, 2].map((cone) => 0.2126 * RGB[0][cone]! + 0.7152 * RGB[1][cone]! + 0.0722 * RGB[2][cone]!) as [number, number, number];
+const CONE = [
+  [0.3963377774, 0.2158037573],
+  [-0.1055613458, -0.0638541728],
+  [-0.0894841775, -1.291485548],
+] as const;
+const RGB = [
+  [4.0767416621, -3.3077115913, 0.2309699292],
+  [-1.2684380046, 2.6097574011, -0.3413193965],
+  [-0.0041960863, -0.7034186147, 1.707614701],
+] as const;
+const WEIGHT = [0, 1, 2].map((cone) => 0.2126 * RGB[0][cone]! + 0.7152 * RGB[1][cone]! + 0.0722 * RGB[2][cone]!) as [
+  number,
+  number,
+  number,
+];
 
 /** OKLCH lightness at which a chroma and hue have a relative luminance, by Newton's method on the cubic. */
-export function lightnessFor(wanted: number, chroma: number, hue: number, start = Math.cbrt(Math.max(0, wanted))): number {
+export function lightnessFor(
+  wanted: number,
+  chroma: number,
+  hue: number,
+  start = Math.cbrt(Math.max(0, wanted)),
+): number {
   const angle = (hue * Math.PI) / 180;
   const [a, b] = [chroma * Math.cos(angle), chroma * Math.sin(angle)];
-  return solve(wanted, CONE[0][0] * a + CONE[0][1] * b, CONE[1][0] * a + CONE[1][1] * b, CONE[2][0] * a + CONE[2][1] * b, start);
+  return solve(
+    wanted,
+    CONE[0][0] * a + CONE[0][1] * b,
+    CONE[1][0] * a + CONE[1][1] * b,
+    CONE[2][0] * a + CONE[2][1] * b,
+    start,
+  );
 }
 
 function solve(wanted: number, q0: number, q1: number, q2: number, start: number): number {
@@ -84,12 +107,22 @@ const FAR = 0.05;
  *
  * @returns RGBA, row by row
  */
-export function paintField({ width, height, hue, against, density }: ContrastFieldSpec): Uint8ClampedArray<ArrayBuffer> {
+export function paintField({
+  width,
+  height,
+  hue,
+  against,
+  density,
+}: ContrastFieldSpec): Uint8ClampedArray<ArrayBuffer> {
   const data = new Uint8ClampedArray(width * height * 4);
   const pixels = new Uint32Array(data.buffer);
   const angle = (hue * Math.PI) / 180;
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const [k0, k1, k2] = CONE.map(([ka, kb]) => (ka * cos + kb * sin) * (FIELD.mostChroma / width)) as [number, number, number];
+  const [k0, k1, k2] = CONE.map(([ka, kb]) => (ka * cos + kb * sin) * (FIELD.mostChroma / width)) as [
+    number,
+    number,
+    number,
+  ];
   const [w0, w1, w2] = WEIGHT;
   const [[r0, r1, r2], [g0, g1, g2], [b0, b1, b2]] = RGB;
   const hatch = Math.max(1, Math.round(8 * density));
@@ -139,7 +172,11 @@ export function paintField({ width, height, hue, against, density }: ContrastFie
       }
       const alpha = weak && phase < line ? 180 : 255;
       // Byte order of all machines that browsers run on: red lowest.
-      pixels[row * width + column] = (alpha << 24) | (LUT[(b * LUT_SIZE + 0.5) | 0]! << 16) | (LUT[(g * LUT_SIZE + 0.5) | 0]! << 8) | LUT[(r * LUT_SIZE + 0.5) | 0]!;
+      pixels[row * width + column] =
+        (alpha << 24) |
+        (LUT[(b * LUT_SIZE + 0.5) | 0]! << 16) |
+        (LUT[(g * LUT_SIZE + 0.5) | 0]! << 8) |
+        LUT[(r * LUT_SIZE + 0.5) | 0]!;
     }
   }
   return data;

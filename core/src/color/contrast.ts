@@ -11,7 +11,9 @@ const FLARE = 0.05;
 export const CONTRAST = { text: 4.5, largeText: 3, enhanced: 7, enhancedLarge: 4.5, nonText: 3 } as const;
 
 /** The contribution of each channel value, 0 to 255, to the relative luminance: red, green, blue. */
-export const LUMINANCE_OF: readonly Float64Array[] = [RED, GREEN, BLUE].map((share) => Float64Array.from(LINEAR_OF_8BIT, (linear) => share * linear));
+export const LUMINANCE_OF: readonly Float64Array[] = [RED, GREEN, BLUE].map((share) =>
+  Float64Array.from(LINEAR_OF_8BIT, (linear) => share * linear),
+);
 const [OF_RED, OF_GREEN, OF_BLUE] = LUMINANCE_OF;
 
 /** Relative luminance 0 to 1 of an opaque painted colour. */

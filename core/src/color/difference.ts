@@ -1,7 +1,9 @@
 import type { Oklab, Rgb8 } from './color.ts';
 import { rgb8ToOklab } from './oklab.ts';
 
-/** ΔE OK: the straight distance of two colours in OKLab (CSS Color 4, section 13.3). About 0.02 can just be told apart. */
+/**
+ * ΔE OK: the straight distance of two colours in OKLab (CSS Color 4, section 13.3). About 0.02 can just be told apart.
+ */
 export function deltaE(one: Oklab, other: Oklab): number {
   return Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b);
 }

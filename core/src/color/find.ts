@@ -1,8 +1,21 @@
 import { parseColor, type ParsedColor } from './parse.ts';
 
-const CANDIDATE = /#[0-9a-f]{3,8}\b|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{1,70}\)|\b(?=[a-f]*\d)[0-9a-f]{6}\b|\b[a-z]{3,20}\b/gi;
+const CANDIDATE =
+  /#[0-9a-f]{3,8}\b|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{1,70}\)|\b(?=[a-f]*\d)[0-9a-f]{6}\b|\b[a-z]{3,20}\b/gi;
 /** Words of ordinary sentences that are colour names as well are taken only where nothing but colours is listed. */
-const ORDINARY = new Set(['tan', 'linen', 'snow', 'plum', 'peru', 'salmon', 'wheat', 'chocolate', 'tomato', 'coral', 'orchid']);
+const ORDINARY = new Set([
+  'tan',
+  'linen',
+  'snow',
+  'plum',
+  'peru',
+  'salmon',
+  'wheat',
+  'chocolate',
+  'tomato',
+  'coral',
+  'orchid',
+]);
 /** Words such as "facade" are no codes. */
 const LOOKS_LIKE_HEX = /^(?:[a-f]{3}|[a-f]{6})$/i;
 

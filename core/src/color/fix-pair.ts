@@ -30,7 +30,11 @@ export function fixPair(color: Rgb8, ground: Rgb8, needed: number): PairFix | un
   const targets = [behind / needed - 0.05, behind * needed - 0.05].filter((target) => target >= 0 && target <= 1);
   let best: PairFix | undefined;
   for (const target of targets) {
-    for (const start of [nearestAtLuminance(origin, target), greyAtLuminance(target), ...nearestOnLattice(origin, ground, needed)]) {
+    for (const start of [
+      nearestAtLuminance(origin, target),
+      greyAtLuminance(target),
+      ...nearestOnLattice(origin, ground, needed),
+    ]) {
       const found = descend(start, origin, ground, needed);
       if (found && (!best || found.deltaE < best.deltaE)) best = found;
     }
@@ -56,8 +60,13 @@ function nearestAtLuminance(origin: Oklab, target: number): Rgb8 {
     const length = gradient.l ** 2 + gradient.a ** 2 + gradient.b ** 2;
     if (length < 1e-12) break;
     // Project the origin on the tangent plane of the target surface at this point.
-    const along = (target - here
-      - gradient.l * (origin.l - point.l) - gradient.a * (origin.a - point.a) - gradient.b * (origin.b - point.b)) / length;
+    const along =
+      (target -
+        here -
+        gradient.l * (origin.l - point.l) -
+        gradient.a * (origin.a - point.a) -
+        gradient.b * (origin.b - point.b)) /
+      length;
     point = {
       l: clamp(origin.l + along * gradient.l, 0, 1),
       a: origin.a + along * gradient.a,
@@ -74,7 +83,10 @@ function greyAtLuminance(target: number): Rgb8 {
 const LATTICE = 17;
 const STARTS = 3;
 
-/** The few nearest passing colours of a coarse lattice: starts for far jumps, where the surface bends and the gamut ends. */
+/**
+ * The few nearest passing colours of a coarse lattice: starts for far jumps, where the surface bends and the gamut
+ * ends.
+ */
 function nearestOnLattice(origin: Oklab, ground: Rgb8, needed: number): Rgb8[] {
   const found: { rgb: Rgb8; distance: number }[] = [];
   for (let r = 0; r <= 255; r += LATTICE)
@@ -94,7 +106,11 @@ function nearestOnLattice(origin: Oklab, ground: Rgb8, needed: number): Rgb8[] {
 /** Steps of the local search: all offsets of up to two in each channel, and longer ones. */
 const OFFSETS: readonly (readonly [number, number, number])[] = (() => {
   const list: [number, number, number][] = [];
-  for (const steps of [[-2, -1, 0, 1, 2], [-5, 0, 5], [-12, 0, 12]])
+  for (const steps of [
+    [-2, -1, 0, 1, 2],
+    [-5, 0, 5],
+    [-12, 0, 12],
+  ])
     for (const r of steps) for (const g of steps) for (const b of steps) if (r || g || b) list.push([r, g, b]);
   return list;
 })();
@@ -113,21 +129,37 @@ function descend(start: Rgb8, origin: Oklab, ground: Rgb8, needed: number): Pair
       next = candidate;
     };
     const from: Rgb8 = here;
-    for (const [r, g, b] of OFFSETS) consider({ r: clamp(from.r + r, 0, 255), g: clamp(from.g + g, 0, 255), b: clamp(from.b + b, 0, 255), alpha: 1 });
+    for (const [r, g, b] of OFFSETS)
+      consider({ r: clamp(from.r + r, 0, 255), g: clamp(from.g + g, 0, 255), b: clamp(from.b + b, 0, 255), alpha: 1 });
     const darker = luminance(from) < luminance(ground);
     for (const [one, other, last] of AXES)
-      for (const a of SURFACE_STEPS) for (const b of SURFACE_STEPS)
-        consider(onSurface({ ...from, [one]: clamp(from[one] + a, 0, 255), [other]: clamp(from[other] + b, 0, 255) }, last, darker, ground, needed));
+      for (const a of SURFACE_STEPS)
+        for (const b of SURFACE_STEPS)
+          consider(
+            onSurface(
+              { ...from, [one]: clamp(from[one] + a, 0, 255), [other]: clamp(from[other] + b, 0, 255) },
+              last,
+              darker,
+              ground,
+              needed,
+            ),
+          );
     if (!next) return { rgb: here, deltaE: distance, ratio: contrastRatio(here, ground) };
     here = next;
   }
 }
 
 type Channel = 'r' | 'g' | 'b';
-const AXES: readonly (readonly [Channel, Channel, Channel])[] = [['r', 'g', 'b'], ['r', 'b', 'g'], ['g', 'b', 'r']];
+const AXES: readonly (readonly [Channel, Channel, Channel])[] = [
+  ['r', 'g', 'b'],
+  ['r', 'b', 'g'],
+  ['g', 'b', 'r'],
+];
 const SURFACE_STEPS = [-9, -3, -1, 0, 1, 3, 9];
 
-/** The colour whose last channel is pulled as far towards failing as it may go: contrast is monotonic in each channel. */
+/**
+ * The colour whose last channel is pulled as far towards failing as it may go: contrast is monotonic in each channel.
+ */
 function onSurface(color: Rgb8, channel: Channel, darker: boolean, ground: Rgb8, needed: number): Rgb8 | undefined {
   const at = (value: number): Rgb8 => ({ ...color, [channel]: value });
   let passing = darker ? 0 : 255;
@@ -147,7 +179,12 @@ function pushUntilPassing(start: Rgb8, ground: Rgb8, needed: number): Rgb8 | und
   let here = start;
   for (let i = 0; i <= 255; i++) {
     if (contrastRatio(here, ground) >= needed) return here;
-    here = { r: clamp(here.r + step, 0, 255), g: clamp(here.g + step, 0, 255), b: clamp(here.b + step, 0, 255), alpha: 1 };
+    here = {
+      r: clamp(here.r + step, 0, 255),
+      g: clamp(here.g + step, 0, 255),
+      b: clamp(here.b + step, 0, 255),
+      alpha: 1,
+    };
   }
   return undefined;
 }

@@ -10,5 +10,21 @@ export { cssColor, hex, hslText, oklchFigures, oklchText, rgbText } from './form
 export { fixPair, type PairFix } from './fix-pair.ts';
 export { colorSpots, type ColorSpot } from './find.ts';
 export { VISIONS, VISION_LABELS, seenAs, visionMatrix, type Vision, type VisionMatrix } from './vision.ts';
-export { FIELD, fieldColor, fieldDarker, fieldHeight, fieldRatio, luminanceAt, paintField, type ContrastFieldSpec } from './contrast-field.ts';
-export { gradientColor, gradientCss, gradientExtent, gradientPosition, readGradient, type Gradient } from './gradient.ts';
+export {
+  FIELD,
+  fieldColor,
+  fieldDarker,
+  fieldHeight,
+  fieldRatio,
+  luminanceAt,
+  paintField,
+  type ContrastFieldSpec,
+} from './contrast-field.ts';
+export {
+  gradientColor,
+  gradientCss,
+  gradientExtent,
+  gradientPosition,
+  readGradient,
+  type Gradient,
+} from './gradient.ts';

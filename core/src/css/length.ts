@@ -3,7 +3,14 @@ import { oneValue, partsOf } from './read-css.ts';
 /** A length as it is written: a number with its unit (none for a plain number), or a fluid size, in rem and vw. */
 export type CssLength =
   | { readonly value: number; readonly unit: '' | 'px' | 'rem' | 'em' | 'vw' | '%' }
-  | { readonly fluid: { readonly low: number; readonly intercept: number; readonly slope: number; readonly high: number } };
+  | {
+      readonly fluid: {
+        readonly low: number;
+        readonly intercept: number;
+        readonly slope: number;
+        readonly high: number;
+      };
+    };
 
 const UNITS: readonly string[] = ['', 'px', 'rem', 'em', 'vw', '%'];
 
@@ -14,12 +21,22 @@ const UNITS: readonly string[] = ['', 'px', 'rem', 'em', 'vw', '%'];
 export function readLength(css: string): CssLength | undefined {
   const one = oneValue(css);
   if (!one) return undefined;
-  if ('number' in one) return UNITS.includes(one.unit) && Number.isFinite(one.number) ? { value: one.number, unit: one.unit as '' } : undefined;
+  if ('number' in one)
+    return UNITS.includes(one.unit) && Number.isFinite(one.number)
+      ? { value: one.number, unit: one.unit as '' }
+      : undefined;
   if (!('call' in one) || one.call !== 'clamp' || one.of.length !== 3) return undefined;
   const [left, plus, right, ...more] = partsOf(one.of[1]!, ' ');
   if (plus !== '+' || more.length > 0) return undefined;
-  const [low, intercept, slope, high] = [inUnit(one.of[0]!, 'rem'), inUnit(left!, 'rem'), inUnit(right ?? '', 'vw'), inUnit(one.of[2]!, 'rem')];
-  return low === undefined || intercept === undefined || slope === undefined || high === undefined ? undefined : { fluid: { low, intercept, slope, high } };
+  const [low, intercept, slope, high] = [
+    inUnit(one.of[0]!, 'rem'),
+    inUnit(left!, 'rem'),
+    inUnit(right ?? '', 'vw'),
+    inUnit(one.of[2]!, 'rem'),
+  ];
+  return low === undefined || intercept === undefined || slope === undefined || high === undefined
+    ? undefined
+    : { fluid: { low, intercept, slope, high } };
 }
 
 function inUnit(css: string, unit: string): number | undefined {

@@ -13,17 +13,27 @@ export function placesChosenAnew(before: Site, after: Site, changed: readonly Pl
   const index = siteIndex(after);
   if (siteIndex(before) !== index) return [];
   const paths = changedTokens(old, now);
-  const chose = new Set([...paths].filter((path) => {
-    const token = now.get(path);
-    return token?.follows !== undefined && token.address !== undefined && old.get(path)?.alias !== token.alias && valueAt(before, token.address) === valueAt(after, token.address);
-  }));
+  const chose = new Set(
+    [...paths].filter((path) => {
+      const token = now.get(path);
+      return (
+        token?.follows !== undefined &&
+        token.address !== undefined &&
+        old.get(path)?.alias !== token.alias &&
+        valueAt(before, token.address) === valueAt(after, token.address)
+      );
+    }),
+  );
   if (chose.size === 0) return [];
   const anew = new Set([...chose].flatMap((path) => groupsOf(index, tokensThrough(now, path))));
   const moved = new Set<Group>();
   for (const path of paths) {
     // The swatch that was picked before was edited itself, so this place changes without a new choice.
-    const edited = resolveToken(old, path).chain.some((one) => paths.has(one) && !chose.has(one) && old.get(one)!.alias === undefined);
-    if (edited || !resolveToken(now, path).chain.some((one) => chose.has(one))) for (const group of groupsOf(index, tokensThrough(old, path))) moved.add(group);
+    const edited = resolveToken(old, path).chain.some(
+      (one) => paths.has(one) && !chose.has(one) && old.get(one)!.alias === undefined,
+    );
+    if (edited || !resolveToken(now, path).chain.some((one) => chose.has(one)))
+      for (const group of groupsOf(index, tokensThrough(old, path))) moved.add(group);
   }
   return changed.filter((place) => {
     const group = index.groupOf.get(place)!;

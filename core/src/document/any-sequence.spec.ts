@@ -1,8 +1,40 @@
 import fc from 'fast-check';
 import { parseColor } from '../color/index.ts';
 import {
-  acceptChange, addGround, addToMenu, addOverride, addPage, addSize, addSpace, addStyle, addSwatches, addVariant, duplicateSection, followSwatch, insertOp, movePage, moveSection, planUndo, removeButtonPart, removeGround,
-  removeFromMenu, removeOp, removePage, removeSection, removeSpace, removeStyle, removeSwatch, renamePage, resizeStyles, setOp, setRole, setSwatchColor, setValue, valueAt, type Edit, type Op,
+  acceptChange,
+  addGround,
+  addToMenu,
+  addOverride,
+  addPage,
+  addSize,
+  addSpace,
+  addStyle,
+  addSwatches,
+  addVariant,
+  duplicateSection,
+  followSwatch,
+  insertOp,
+  movePage,
+  moveSection,
+  planUndo,
+  removeButtonPart,
+  removeGround,
+  removeFromMenu,
+  removeOp,
+  removePage,
+  removeSection,
+  removeSpace,
+  removeStyle,
+  removeSwatch,
+  renamePage,
+  resizeStyles,
+  setOp,
+  setRole,
+  setSwatchColor,
+  setValue,
+  valueAt,
+  type Edit,
+  type Op,
 } from '../change/index.ts';
 import { anchorOf, offeredFields, pageTree } from '../page/index.ts';
 import type { Site } from '../site/index.ts';
@@ -10,7 +42,13 @@ import { literal, smallSite } from '../testing/small-site.ts';
 import { readSite } from './index.ts';
 
 /** A random choice: items of a list by number, and new ids. */
-interface Chance { readonly page: string; readonly entry: string | undefined; readonly id: string; one<T>(list: readonly T[]): T; other<T>(list: readonly T[]): T | undefined }
+interface Chance {
+  readonly page: string;
+  readonly entry: string | undefined;
+  readonly id: string;
+  one<T>(list: readonly T[]): T;
+  other<T>(list: readonly T[]): T | undefined;
+}
 
 const color = (chance: Chance) => parseColor(chance.one(['#336699', '#b83a1e', '#0a5c36', '#f4c95d']))!;
 
@@ -24,8 +62,21 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   (site, { page, one }) => movePage(site, page, one([-1, 1] as const)),
   (site, { page, entry, id }) => (entry === undefined ? undefined : duplicateSection(site, page, entry, id)),
   (site, { page, entry }) => (entry === undefined ? undefined : removeSection(site, page, entry)),
-  (site, { page, entry, one }) => (entry === undefined ? undefined : moveSection(site, page, entry, one([-1, 1] as const))),
-  (_site, { page, entry, id }) => ({ label: '', ops: [insertOp(_site, ['pages', page, 'sections'], ['pages', page, 'sectionOrder'], id, { id, shared: 'common' }, entry ?? null)] }),
+  (site, { page, entry, one }) =>
+    entry === undefined ? undefined : moveSection(site, page, entry, one([-1, 1] as const)),
+  (_site, { page, entry, id }) => ({
+    label: '',
+    ops: [
+      insertOp(
+        _site,
+        ['pages', page, 'sections'],
+        ['pages', page, 'sectionOrder'],
+        id,
+        { id, shared: 'common' },
+        entry ?? null,
+      ),
+    ],
+  }),
   (site, { page, id }) => addToMenu(site, page, id),
   (site, { page }) => removeFromMenu(site, page),
   // Words, and what is chosen where a place stands.
@@ -33,15 +84,34 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
     const place = chance.one(pageTree(site, chance.page).places.filter((one) => one.words));
     const now = valueAt(site, place.words!);
     const link = { id: chance.id, link: { to: 'page' as const, page: chance.page }, text: 'a link' };
-    return setValue(site, '', place.words!, typeof now === 'string' ? `Words ${chance.id}` : [{ text: 'Words with ' }, link]);
+    return setValue(
+      site,
+      '',
+      place.words!,
+      typeof now === 'string' ? `Words ${chance.id}` : [{ text: 'Words with ' }, link],
+    );
   },
   (site, chance) => {
     const offered = offeredFields(site, chance.one(pageTree(site, chance.page).places));
     const field = offered.length > 0 ? chance.one(offered) : undefined;
-    return field && setValue(site, '', field.address, field.kept(chance.other(field.options.map((option) => option.value)) ?? field.value));
+    return (
+      field &&
+      setValue(
+        site,
+        '',
+        field.address,
+        field.kept(chance.other(field.options.map((option) => option.value)) ?? field.value),
+      )
+    );
   },
   // Values set on places.
-  (site, { id, page, one }) => addOverride(site, anchorOf(one(pageTree(site, page).places), one(['here', 'used'] as const)), { ...literal(id, '', 'color', '#010203') }, ''),
+  (site, { id, page, one }) =>
+    addOverride(
+      site,
+      anchorOf(one(pageTree(site, page).places), one(['here', 'used'] as const)),
+      { ...literal(id, '', 'color', '#010203') },
+      '',
+    ),
   (site, { one }) => {
     const record = one([['shared', 'overrides'], ...site.pageOrder.map((id) => ['pages', id, 'overrides'])]);
     const [first] = Object.keys(valueAt(site, record) as object);
@@ -50,16 +120,26 @@ const ACTS: readonly ((site: Site, chance: Chance) => Edit | undefined)[] = [
   // The brand: changed, added to, and taken from with what takes its place.
   (site, chance) => setSwatchColor(site, chance.one(site.brand.swatchOrder), color(chance)),
   (site, chance) => addSwatches(site, [{ id: chance.id, label: 'swatch', color: color(chance) }]),
-  (site, { one, other }) => (site.brand.swatchOrder.length < 2 ? undefined : removeSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!)),
-  (site, { one, other }) => (site.brand.swatchOrder.length < 2 || site.brand.swatches[one(site.brand.swatchOrder)]!.rule ? undefined : followSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!)),
+  (site, { one, other }) =>
+    site.brand.swatchOrder.length < 2
+      ? undefined
+      : removeSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!),
+  (site, { one, other }) =>
+    site.brand.swatchOrder.length < 2 || site.brand.swatches[one(site.brand.swatchOrder)]!.rule
+      ? undefined
+      : followSwatch(site, one(site.brand.swatchOrder), other(site.brand.swatchOrder)!),
   (site, { one }) => setRole(site, one(site.brand.groundOrder), 'text', one([{ kind: 'readable' }, undefined])),
   (site, { id, one }) => addGround(site, id, { copyOf: one(site.brand.groundOrder) }),
-  (site, { one, other }) => (site.brand.groundOrder.length < 2 ? undefined : removeGround(site, one(site.brand.groundOrder), other(site.brand.groundOrder)!)),
+  (site, { one, other }) =>
+    site.brand.groundOrder.length < 2
+      ? undefined
+      : removeGround(site, one(site.brand.groundOrder), other(site.brand.groundOrder)!),
   (site, { id, one }) => addStyle(site, one(site.brand.styleOrder), id),
   (site, { one, other }) => removeStyle(site, one(site.brand.styleOrder), other(site.brand.styleOrder)),
   (site, { one }) => resizeStyles(site, [one(site.brand.styleOrder)], { by: 'px', amount: 1 }),
   (site, { id, one }) => addVariant(site, one(site.brand.variantOrder), id),
-  (site, { one, other }) => removeButtonPart(site, 'variant', one(site.brand.variantOrder), other(site.brand.variantOrder)),
+  (site, { one, other }) =>
+    removeButtonPart(site, 'variant', one(site.brand.variantOrder), other(site.brand.variantOrder)),
   (site, { id, one }) => addSize(site, one(site.brand.sizeOrder), id),
   (site, { one, other }) => removeButtonPart(site, 'size', one(site.brand.sizeOrder), other(site.brand.sizeOrder)),
   (site, { id, one }) => addSpace(site, one(site.brand.spaceOrder), id),
@@ -72,37 +152,50 @@ describe('any sequence of edits that the desk can make', () => {
     const step = fc.record({ act: fc.nat(ACTS.length - 1), pick: fc.nat(10_000), other: fc.nat(10_000) });
     const did = new Set<number>();
     // One sequence that is always gone through has all of them; chance makes the others.
-    const all = [0, 1, 2, 3, 4, 5].flatMap((round) => ACTS.map((_, act) => ({ act, pick: round * 7 + act, other: round * 3 + act })));
-    fc.assert(fc.property(fc.array(step, { minLength: 4, maxLength: 24 }), fc.array(fc.nat(23), { maxLength: 24 }), (steps, undone) => {
-      let site = readSite(smallSite());
-      const done: (readonly Op[])[] = [];
-      for (const [i, { act, pick, other }] of steps.entries()) {
-        const page = site.pageOrder[other % site.pageOrder.length]!;
-        const { sectionOrder } = site.pages[page]!;
-        const chance: Chance = {
-          page, entry: sectionOrder[pick % Math.max(1, sectionOrder.length)], id: `x${i + 1}`,
-          one: (list) => list[pick % list.length]!, other: (list) => (list.length < 2 ? undefined : list[(pick + 1 + (other % (list.length - 1))) % list.length]),
-        };
-        const taken = attempt(() => {
-          const edit = ACTS[act]!(site, chance);
-          return edit && acceptChange(site, edit);
-        });
-        if (!taken || taken.site === site) continue;
-        did.add(act);
-        done.push(taken.inverse);
-        ({ site } = taken);
-        expect(readSite(site)).toEqual(site);
-      }
-      for (const n of undone) {
-        const [inverse] = done.splice(n % Math.max(1, done.length), 1);
-        if (!inverse) continue;
-        const { ops } = planUndo(site, inverse);
-        const taken = ops.length > 0 ? attempt(() => acceptChange(site, { ops })) : undefined;
-        if (!taken) continue;
-        ({ site } = taken);
-        expect(readSite(site)).toEqual(site);
-      }
-    }), { numRuns: 50, examples: [[all, [3, 1, 4, 1, 5, 9, 2, 6]]] });
+    const all = [0, 1, 2, 3, 4, 5].flatMap((round) =>
+      ACTS.map((_, act) => ({ act, pick: round * 7 + act, other: round * 3 + act })),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(step, { minLength: 4, maxLength: 24 }),
+        fc.array(fc.nat(23), { maxLength: 24 }),
+        (steps, undone) => {
+          let site = readSite(smallSite());
+          const done: (readonly Op[])[] = [];
+          for (const [i, { act, pick, other }] of steps.entries()) {
+            const page = site.pageOrder[other % site.pageOrder.length]!;
+            const { sectionOrder } = site.pages[page]!;
+            const chance: Chance = {
+              page,
+              entry: sectionOrder[pick % Math.max(1, sectionOrder.length)],
+              id: `x${i + 1}`,
+              one: (list) => list[pick % list.length]!,
+              other: (list) =>
+                list.length < 2 ? undefined : list[(pick + 1 + (other % (list.length - 1))) % list.length],
+            };
+            const taken = attempt(() => {
+              const edit = ACTS[act]!(site, chance);
+              return edit && acceptChange(site, edit);
+            });
+            if (!taken || taken.site === site) continue;
+            did.add(act);
+            done.push(taken.inverse);
+            ({ site } = taken);
+            expect(readSite(site)).toEqual(site);
+          }
+          for (const n of undone) {
+            const [inverse] = done.splice(n % Math.max(1, done.length), 1);
+            if (!inverse) continue;
+            const { ops } = planUndo(site, inverse);
+            const taken = ops.length > 0 ? attempt(() => acceptChange(site, { ops })) : undefined;
+            if (!taken) continue;
+            ({ site } = taken);
+            expect(readSite(site)).toEqual(site);
+          }
+        },
+      ),
+      { numRuns: 50, examples: [[all, [3, 1, 4, 1, 5, 9, 2, 6]]] },
+    );
     // Each of them was done at least once.
     expect(ACTS.map((_, i) => i).filter((i) => !did.has(i))).toEqual([]);
   });

@@ -16,12 +16,23 @@ export interface LooseOverride {
  */
 export function looseOverrides(site: Site, before?: Site): LooseOverride[] {
   const table = tokenTable(site.brand);
-  const builtAlike = before !== undefined && before.shared === site.shared && before.assets === site.assets && before.items === site.items && before.collections === site.collections && structureKey(before) === structureKey(site);
+  const builtAlike =
+    before !== undefined &&
+    before.shared === site.shared &&
+    before.assets === site.assets &&
+    before.items === site.items &&
+    before.collections === site.collections &&
+    structureKey(before) === structureKey(site);
   const loose: LooseOverride[] = [];
-  const look = (record: readonly string[], overrides: Readonly<Record<string, Override>>, isThere: (place: string) => boolean) => {
+  const look = (
+    record: readonly string[],
+    overrides: Readonly<Record<string, Override>>,
+    isThere: (place: string) => boolean,
+  ) => {
     for (const override of Object.values(overrides)) {
       if (!isThere(override.place)) loose.push({ record, override, lacks: 'place' });
-      else if (override.value.kind === 'token' && !table.has(override.value.path)) loose.push({ record, override, lacks: 'token' });
+      else if (override.value.kind === 'token' && !table.has(override.value.path))
+        loose.push({ record, override, lacks: 'token' });
     }
   };
   look(['shared', 'overrides'], site.shared.overrides, (place) => builtAlike || isUsed(site, place));
@@ -40,7 +51,10 @@ function idsOf(places: readonly Place[]): ReadonlySet<string> {
   return known;
 }
 
-/** Returns true if an id names a place wherever it is used: in the header, the footer or a shared section, whether a page shows that or not. */
+/**
+ * Returns true if an id names a place wherever it is used: in the header, the footer or a shared section, whether a
+ * page shows that or not.
+ */
 function isUsed(site: Site, place: string): boolean {
   const [owner, within] = place.split(':');
   const section = within === undefined ? undefined : site.shared.sections[owner!];
@@ -56,10 +70,21 @@ export function doublePlaces(site: Site, before?: Site): { readonly page: string
   for (const [id, page] of Object.entries(site.pages)) {
     // A page that is the same can only have doubled what is shared.
     if (shared && page === before.pages[id]) continue;
-    if (before && page === before.pages[id] && page.header === undefined && page.footer === undefined && page.sectionOrder.every((entry) => !('shared' in page.sections[entry]!)) && before.shared.header === site.shared.header && before.shared.footer === site.shared.footer) continue;
+    if (
+      before &&
+      page === before.pages[id] &&
+      page.header === undefined &&
+      page.footer === undefined &&
+      page.sectionOrder.every((entry) => !('shared' in page.sections[entry]!)) &&
+      before.shared.header === site.shared.header &&
+      before.shared.footer === site.shared.footer
+    )
+      continue;
     found.push(...twice(pageTree(site, id).places).map((place) => ({ page: id, place })));
   }
-  if (!shared) for (const section of Object.values(site.shared.sections)) found.push(...twice(looseSection(site, section).places).map((place) => ({ page: section.id, place })));
+  if (!shared)
+    for (const section of Object.values(site.shared.sections))
+      found.push(...twice(looseSection(site, section).places).map((place) => ({ page: section.id, place })));
   return found;
 }
 

@@ -1,4 +1,13 @@
-import { acceptChange, addOverride, addPage, applyChange, duplicateSection, insertOp, removeSection, splitStyle } from '../change/index.ts';
+import {
+  acceptChange,
+  addOverride,
+  addPage,
+  applyChange,
+  duplicateSection,
+  insertOp,
+  removeSection,
+  splitStyle,
+} from '../change/index.ts';
 import { anchorOf, pageTree, whereSet, type Place, type Where } from '../page/index.ts';
 import { paintedText, ripple, setValues, siteIndex } from '../reach/index.ts';
 import { stylesCss, pageHtml } from '../render/index.ts';
@@ -11,14 +20,33 @@ import { readSite } from './index.ts';
 function usedThrice(): Site {
   const site = smallSite();
   const home = site.pages['home']!;
-  return readSite({ ...site, pages: { ...site.pages, home: { ...home, sectionOrder: [...home.sectionOrder, 's3', 's4'], sections: { ...home.sections, s3: { id: 's3', shared: 'common' }, s4: { id: 's4', shared: 'common' } } } } });
+  return readSite({
+    ...site,
+    pages: {
+      ...site.pages,
+      home: {
+        ...home,
+        sectionOrder: [...home.sectionOrder, 's3', 's4'],
+        sections: { ...home.sections, s3: { id: 's3', shared: 'common' }, s4: { id: 's4', shared: 'common' } },
+      },
+    },
+  });
 }
-const placeOf = (site: Site, page: string, id: string): Place => pageTree(site, page).places.find((place) => place.id === id)!;
-const value = (css: string, property: Override['property'] = 'color', id = 'o1'): Omit<Override, 'place'> => literal(id, '', property, css);
-const set = (site: Site, place: Place, where: Where, one: Omit<Override, 'place'>): Site => acceptChange(site, addOverride(site, anchorOf(place, where), one, place.label)).site;
+const placeOf = (site: Site, page: string, id: string): Place =>
+  pageTree(site, page).places.find((place) => place.id === id)!;
+const value = (css: string, property: Override['property'] = 'color', id = 'o1'): Omit<Override, 'place'> =>
+  literal(id, '', property, css);
+const set = (site: Site, place: Place, where: Where, one: Omit<Override, 'place'>): Site =>
+  acceptChange(site, addOverride(site, anchorOf(place, where), one, place.label)).site;
 const color = (site: Site, page: string, id: string): string | undefined => {
   const index = siteIndex(site);
-  return paintedText(tokenTable(site.brand), index.groupOf.get(index.byAddress.get(`${page} ${id}`)!)!.painting, 'color', 'rest', 1280);
+  return paintedText(
+    tokenTable(site.brand),
+    index.groupOf.get(index.byAddress.get(`${page} ${id}`)!)!.painting,
+    'color',
+    'rest',
+    1280,
+  );
 };
 
 describe('who a place is', () => {
@@ -33,7 +61,11 @@ describe('who a place is', () => {
       const anchors = [...html.matchAll(/ id="([^"]+)"/g)].map((match) => match[1]!);
       expect(new Set(anchors).size).toBe(anchors.length);
     }
-    expect(pageTree(site, 'home').places.filter((place) => place.usedId === 'common:c1/text').map((place) => place.id)).toEqual(['s2:c1/text', 's3:c1/text', 's4:c1/text']);
+    expect(
+      pageTree(site, 'home')
+        .places.filter((place) => place.usedId === 'common:c1/text')
+        .map((place) => place.id),
+    ).toEqual(['s2:c1/text', 's3:c1/text', 's4:c1/text']);
     expect(placeOf(site, 'home', 'h/text').usedId).toBeNull();
     expect(placeOf(site, 'home', 'foot/text').usedId).toBe('foot/text');
   });
@@ -41,12 +73,28 @@ describe('who a place is', () => {
   it('what is set here paints here only, what is set everywhere paints there, and here goes before', () => {
     const site = usedThrice();
     const here = set(site, placeOf(site, 'home', 's3:c1/text'), 'here', value('#010203'));
-    expect([color(here, 'home', 's2:c1/text'), color(here, 'home', 's3:c1/text'), color(here, 'home', 's4:c1/text'), color(here, 'more', 't2:c1/text')]).toEqual(['#ffffff', '#010203', '#ffffff', '#ffffff']);
+    expect([
+      color(here, 'home', 's2:c1/text'),
+      color(here, 'home', 's3:c1/text'),
+      color(here, 'home', 's4:c1/text'),
+      color(here, 'more', 't2:c1/text'),
+    ]).toEqual(['#ffffff', '#010203', '#ffffff', '#ffffff']);
     expect(ripple(site, here).changed.map((one) => `${one.page} ${one.id}`)).toEqual(['home s3:c1/text']);
     const both = set(here, placeOf(here, 'home', 's2:c1/text'), 'used', value('#aabbcc', 'color', 'o2'));
-    expect([color(both, 'home', 's2:c1/text'), color(both, 'home', 's3:c1/text'), color(both, 'more', 't2:c1/text')]).toEqual(['#aabbcc', '#010203', '#aabbcc']);
-    expect(ripple(here, both).changed.map((one) => `${one.page} ${one.id}`).sort()).toEqual(['home s2:c1/text', 'home s4:c1/text', 'more t2:c1/text']);
-    expect(setValues(both).map((one) => [one.override.id, one.count])).toEqual([['o2', 4], ['o1', 1]]);
+    expect([
+      color(both, 'home', 's2:c1/text'),
+      color(both, 'home', 's3:c1/text'),
+      color(both, 'more', 't2:c1/text'),
+    ]).toEqual(['#aabbcc', '#010203', '#aabbcc']);
+    expect(
+      ripple(here, both)
+        .changed.map((one) => `${one.page} ${one.id}`)
+        .sort(),
+    ).toEqual(['home s2:c1/text', 'home s4:c1/text', 'more t2:c1/text']);
+    expect(setValues(both).map((one) => [one.override.id, one.count])).toEqual([
+      ['o2', 4],
+      ['o1', 1],
+    ]);
     const group = (id: string) => siteIndex(both).groupOf.get(siteIndex(both).byAddress.get(`home ${id}`)!)!;
     expect(whereSet(both, placeOf(both, 'home', 's3:c1/text'), group('s3:c1/text').painting.set.here[0]!)).toBe('here');
     expect(whereSet(both, placeOf(both, 'home', 's2:c1/text'), group('s2:c1/text').painting.set.used[0]!)).toBe('used');
@@ -55,7 +103,9 @@ describe('who a place is', () => {
   it('a value set on the header of one page is in the sheet for that page, one of all pages for all', () => {
     const site = smallSite();
     const name = placeOf(site, 'home', 'header/name');
-    const css = stylesCss(set(set(site, name, 'here', value('#010203')), name, 'used', value('#aabbcc', 'color', 'o2')));
+    const css = stylesCss(
+      set(set(site, name, 'here', value('#010203')), name, 'used', value('#aabbcc', 'color', 'o2')),
+    );
     expect(css).toContain(':root[data-page="home"] [data-place="header/name"] { color: #010203; }');
     expect(css).toContain('\n[data-place="header/name"] { color: #aabbcc; }');
     const section = stylesCss(set(site, placeOf(site, 'home', 's2:c1/text'), 'used', value('#aabbcc')));
@@ -65,14 +115,23 @@ describe('who a place is', () => {
 
   it('two records may know values by one id, and neither paints what the other is set on', () => {
     const site = smallSite();
-    const now = set(set(site, placeOf(site, 'home', 'h/text'), 'here', value('#010203')), placeOf(site, 'more', 'th/text'), 'here', value('#aabbcc'));
+    const now = set(
+      set(site, placeOf(site, 'home', 'h/text'), 'here', value('#010203')),
+      placeOf(site, 'more', 'th/text'),
+      'here',
+      value('#aabbcc'),
+    );
     expect([color(now, 'home', 'h/text'), color(now, 'more', 'th/text')]).toEqual(['#010203', '#aabbcc']);
   });
 
   it('a value on a place that is not there is refused with its path: of another page, of no section, of a page in the shared record', () => {
     const site = usedThrice();
-    const refused = (record: string[], place: string) => expect(() => acceptChange(site, { ops: [insertOp(site, record, null, 'o1', literal('o1', place, 'color', '#010203'))] }))
-      .withContext(place).toThrowError(new RegExp(`^${record.join('\\.')}\\.o1\\.place .*${place}`));
+    const refused = (record: string[], place: string) =>
+      expect(() =>
+        acceptChange(site, { ops: [insertOp(site, record, null, 'o1', literal('o1', place, 'color', '#010203'))] }),
+      )
+        .withContext(place)
+        .toThrowError(new RegExp(`^${record.join('\\.')}\\.o1\\.place .*${place}`));
     refused(['pages', 'home', 'overrides'], 'th/text');
     refused(['pages', 'home', 'overrides'], 'common:c1/text');
     refused(['pages', 'home', 'overrides'], 's9:c1/text');
@@ -94,7 +153,11 @@ describe('who a place is', () => {
 
     const paged = acceptChange(site, addPage(site, 'copy', 'home')).site;
     expect(readSite(paged)).toEqual(paged);
-    expect([color(paged, 'copy', 'copy-s1-b1/text'), color(paged, 'copy', 'copy-s3:c1/text'), color(paged, 'copy', 'header/name')]).toEqual(['#010203', '#0a0b0c', '#0d0e0f']);
+    expect([
+      color(paged, 'copy', 'copy-s1-b1/text'),
+      color(paged, 'copy', 'copy-s3:c1/text'),
+      color(paged, 'copy', 'header/name'),
+    ]).toEqual(['#010203', '#0a0b0c', '#0d0e0f']);
 
     const own = acceptChange(site, duplicateSection(site, 'home', 's1', 'twin')).site;
     expect(color(own, 'home', 'twin-b1/text')).toBe('#010203');
@@ -109,7 +172,12 @@ describe('who a place is', () => {
     const site = usedThrice();
     const place = placeOf(site, 'home', 's2:c1/text');
     const now = set(site, place, 'used', value('31px', 'font-size'));
-    const edit = splitStyle(now, { anchor: anchorOf(place, 'used'), ground: place.ground, item: null }, place.styled!, 'apart')!;
+    const edit = splitStyle(
+      now,
+      { anchor: anchorOf(place, 'used'), ground: place.ground, item: null },
+      place.styled!,
+      'apart',
+    )!;
     const after = acceptChange(now, edit).site;
     expect(after.shared.overrides).toEqual({});
     expect(after.shared.sections['common']!.blocks['c1']).toEqual(jasmine.objectContaining({ style: 'apart' }));

@@ -6,7 +6,10 @@ const PAINT = /(\b(?:fill|stroke|stop-color|flood-color|lighting-color|color)\s*
 const LONGEST = 5_000_000;
 
 /** A flat colour of a drawing, and how often it is named. */
-export interface FlatColor { readonly hex: string; readonly uses: number }
+export interface FlatColor {
+  readonly hex: string;
+  readonly uses: number;
+}
 
 /** The opaque flat colours of an SVG as it is written, those named most often first. */
 export function flatColors(svg: string): FlatColor[] {
@@ -15,7 +18,9 @@ export function flatColors(svg: string): FlatColor[] {
     const color = parseColor(match[2]!.trim());
     if (color && color.rgb.alpha === 1) uses.set(hex(color.rgb), (uses.get(hex(color.rgb)) ?? 0) + 1);
   }
-  return [...uses].map(([hex, uses]) => ({ hex, uses })).sort((one, other) => other.uses - one.uses || (one.hex < other.hex ? -1 : 1));
+  return [...uses]
+    .map(([hex, uses]) => ({ hex, uses }))
+    .sort((one, other) => other.uses - one.uses || (one.hex < other.hex ? -1 : 1));
 }
 
 /**

@@ -30,7 +30,9 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
   const matched = new Set<string>();
   const keyOf = new Map<string, string>();
   const match = (color: IncomingColor) => {
-    const one = [byPath.get(color.key), byName.get(color.label.toLowerCase())].find((found) => found && !matched.has(found.swatch.id));
+    const one = [byPath.get(color.key), byName.get(color.label.toLowerCase())].find(
+      (found) => found && !matched.has(found.swatch.id),
+    );
     if (one) matched.add(one.swatch.id);
     return one;
   };
@@ -44,15 +46,53 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
       const sameRule = sameAs(mine.swatch.rule, color.rule && mapRule(color.rule, (key) => keyOf.get(key) ?? key));
       const equal = before === after && (sameRule || incoming.format !== 'yohaku');
       return {
-        key: color.key, label: mine.swatch.label, arrival: equal ? 'equal' : 'changed', before, after, deltaE, match: mine.swatch.id, places: equal ? 0 : placeCount(site, swatchPath(mine.swatch)),
-        note: [mine.swatch.locked && !equal ? 'locked here' : '', !equal && !sameRule && mine.swatch.rule ? 'is derived here' : ''].filter((one) => one !== '').join('; '),
+        key: color.key,
+        label: mine.swatch.label,
+        arrival: equal ? 'equal' : 'changed',
+        before,
+        after,
+        deltaE,
+        match: mine.swatch.id,
+        places: equal ? 0 : placeCount(site, swatchPath(mine.swatch)),
+        note: [
+          mine.swatch.locked && !equal ? 'locked here' : '',
+          !equal && !sameRule && mine.swatch.rule ? 'is derived here' : '',
+        ]
+          .filter((one) => one !== '')
+          .join('; '),
       };
     }
     const twin = byHex.get(after);
-    if (twin) return { key: color.key, label: color.label, arrival: 'equal', before: after, after, deltaE: 0, places: 0, match: twin.swatch.id, note: `is ${twin.swatch.label}` };
-    if (here.length + ++added > MOST_SWATCHES) return { key: color.key, label: color.label, arrival: 'left', after, places: 0, note: `a palette holds at most ${MOST_SWATCHES} swatches` };
+    if (twin)
+      return {
+        key: color.key,
+        label: color.label,
+        arrival: 'equal',
+        before: after,
+        after,
+        deltaE: 0,
+        places: 0,
+        match: twin.swatch.id,
+        note: `is ${twin.swatch.label}`,
+      };
+    if (here.length + ++added > MOST_SWATCHES)
+      return {
+        key: color.key,
+        label: color.label,
+        arrival: 'left',
+        after,
+        places: 0,
+        note: `a palette holds at most ${MOST_SWATCHES} swatches`,
+      };
     const near = here.find((one) => deltaERgb(one.rgb, color.color.rgb) < SAME);
-    return { key: color.key, label: color.label, arrival: 'added', after, places: 0, note: near ? `looks the same as ${near.swatch.label}` : color.color.mapped ? 'is outside sRGB; shown mapped' : '' };
+    return {
+      key: color.key,
+      label: color.label,
+      arrival: 'added',
+      after,
+      places: 0,
+      note: near ? `looks the same as ${near.swatch.label}` : color.color.mapped ? 'is outside sRGB; shown mapped' : '',
+    };
   });
   const grounds = incoming.brand ? groundRows(site, incoming.brand.brand, rows) : [];
   const all = [...rows, ...grounds, ...planParts(site, incoming), ...incoming.left.map(leftRow)];
@@ -61,7 +101,13 @@ export function planColors(site: Site, incoming: Incoming): ColorPlan {
   return { rows: all, counts };
 }
 
-const leftRow = ({ path, reason, kept }: LeftToken): PlanRow => ({ key: path, label: path, arrival: 'left', places: 0, note: `${reason}${kept === undefined ? '' : '; kept, and exported again'}` });
+const leftRow = ({ path, reason, kept }: LeftToken): PlanRow => ({
+  key: path,
+  label: path,
+  arrival: 'left',
+  places: 0,
+  note: `${reason}${kept === undefined ? '' : '; kept, and exported again'}`,
+});
 
 function sameAs(one: DeriveRule | null, other: DeriveRule | null): boolean {
   if (!one || !other) return one === other;
@@ -71,14 +117,18 @@ function sameAs(one: DeriveRule | null, other: DeriveRule | null): boolean {
 
 /** Where the swatches of a file's brand go: ids there to ids here, as far as they have one already. */
 function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRow[] {
-  const idHere = new Map(theirs.swatchOrder.map((id) => [id, rows.find((row) => row.key === swatchPath(theirs.swatches[id]!))?.match]));
+  const idHere = new Map(
+    theirs.swatchOrder.map((id) => [id, rows.find((row) => row.key === swatchPath(theirs.swatches[id]!))?.match]),
+  );
   const groups = siteIndex(site).groups;
   return theirs.groundOrder.map((id): PlanRow => {
     const ground = theirs.grounds[id]!;
     const mine = groundLike(site.brand, ground);
     const key = `ground:${ground.path}`;
     if (!mine) return { key, label: ground.label, arrival: 'added', places: 0, note: 'ground' };
-    const mapped = JSON.stringify(sorted(rolesFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)));
+    const mapped = JSON.stringify(
+      sorted(rolesFor(site.brand, ground, (swatch) => idHere.get(swatch) ?? `new ${swatch}`)),
+    );
     const equal = mapped === JSON.stringify(sorted(mine.roles)) && mine.wash?.angle === ground.wash?.angle;
     const places = equal ? 0 : placesIn(groups.filter((group) => group.ground === mine.id));
     return { key, label: mine.label, arrival: equal ? 'equal' : 'changed', places, match: mine.id, note: 'ground' };
@@ -88,16 +138,26 @@ function groundRows(site: Site, theirs: Brand, rows: readonly PlanRow[]): PlanRo
 /** The ground of a brand that stands for another's: by path, then by name. */
 export function groundLike(brand: Brand, ground: Ground): Ground | undefined {
   const all = Object.values(brand.grounds);
-  return all.find((entry) => entry.path === ground.path) ?? all.find((entry) => entry.label.toLowerCase() === ground.label.toLowerCase());
+  return (
+    all.find((entry) => entry.path === ground.path) ??
+    all.find((entry) => entry.label.toLowerCase() === ground.label.toLowerCase())
+  );
 }
 
 /** The roles of another brand's ground as this brand would have them; parts of button variants it lacks are dropped. */
 export function rolesFor(brand: Brand, ground: Ground, swatchHere: (id: string) => string): Ground['roles'] {
   const variants = new Set(Object.keys(brand.variants));
-  return Object.fromEntries(Object.entries(ground.roles).filter(([role]) => {
-    const variant = parseButtonRole(role)?.variant;
-    return variant === undefined || variants.has(variant);
-  }).map(([role, value]) => [role, roleSwatch(value) === undefined ? value : withRoleSwatch(value, swatchHere(roleSwatch(value)!))]));
+  return Object.fromEntries(
+    Object.entries(ground.roles)
+      .filter(([role]) => {
+        const variant = parseButtonRole(role)?.variant;
+        return variant === undefined || variants.has(variant);
+      })
+      .map(([role, value]) => [
+        role,
+        roleSwatch(value) === undefined ? value : withRoleSwatch(value, swatchHere(roleSwatch(value)!)),
+      ]),
+  );
 }
 
 const sorted = (roles: Ground['roles']) => Object.entries(roles).sort(([one], [other]) => (one < other ? -1 : 1));

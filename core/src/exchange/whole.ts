@@ -7,7 +7,11 @@ import { tokenCssValue, tokenTable } from '../style/index.ts';
 import type { PlanRow, Arrival } from './plan-row.ts';
 
 /** Compares every token of a whole brand with the one a site has: colour, type, shape and space. */
-export function planBrand(site: Site, theirs: Brand, left: readonly LeftToken[]): { readonly rows: readonly PlanRow[]; readonly counts: Readonly<Record<Arrival, number>> } {
+export function planBrand(
+  site: Site,
+  theirs: Brand,
+  left: readonly LeftToken[],
+): { readonly rows: readonly PlanRow[]; readonly counts: Readonly<Record<Arrival, number>> } {
   const [ours, next] = [tokenTable(site.brand), tokenTable(theirs)];
   const rows: PlanRow[] = [];
   const counts = { added: 0, changed: 0, equal: 0, left: left.length };
@@ -19,12 +23,29 @@ export function planBrand(site: Site, theirs: Brand, left: readonly LeftToken[])
     if (arrival === 'equal') continue;
     const [one, other] = mine?.type === 'color' && before && after ? [parseColor(before), parseColor(after)] : [];
     rows.push({
-      key: path, label: (token ?? mine)!.label, arrival, places: mine ? placeCount(site, path) : 0, note: token ? '' : 'is not in the file',
-      ...(before !== undefined ? { before: one ? hex(one.rgb) : before } : {}), ...(after !== undefined ? { after: other ? hex(other.rgb) : after } : {}),
+      key: path,
+      label: (token ?? mine)!.label,
+      arrival,
+      places: mine ? placeCount(site, path) : 0,
+      note: token ? '' : 'is not in the file',
+      ...(before !== undefined ? { before: one ? hex(one.rgb) : before } : {}),
+      ...(after !== undefined ? { after: other ? hex(other.rgb) : after } : {}),
       ...(one && other ? { deltaE: deltaERgb(one.rgb, other.rgb) } : {}),
     });
   }
-  return { rows: [...rows, ...left.map(({ path, reason }): PlanRow => ({ key: path, label: path, arrival: 'left', places: 0, note: reason }))], counts };
+  return {
+    rows: [
+      ...rows,
+      ...left.map(({ path, reason }): PlanRow => ({
+        key: path,
+        label: path,
+        arrival: 'left',
+        places: 0,
+        note: reason,
+      })),
+    ],
+    counts,
+  };
 }
 
 /**
@@ -39,7 +60,15 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
   for (const path of ours) {
     const at = table.get(path)?.address?.slice(1);
     if (!at || !next.get(path)?.address) continue;
-    for (const part of at[0] === 'swatches' ? [[...at, 'color'], [...at, 'typed'], [...at, 'rule']] : [at]) if (!namesMissing(brand, part, valueAt(site.brand, part))) brand = withValue(brand, part, valueAt(site.brand, part));
+    for (const part of at[0] === 'swatches'
+      ? [
+          [...at, 'color'],
+          [...at, 'typed'],
+          [...at, 'rule'],
+        ]
+      : [at])
+      if (!namesMissing(brand, part, valueAt(site.brand, part)))
+        brand = withValue(brand, part, valueAt(site.brand, part));
   }
   return { label: `Import ${name}`.slice(0, 200), ops: [setOp(site, ['brand'], brand), ...unbound(site, brand)] };
 }
@@ -48,13 +77,17 @@ export function takeBrand(site: Site, theirs: Brand, name: string, ours: Readonl
 function namesMissing(brand: Brand, at: readonly string[], value: unknown): boolean {
   const own = at[0] === 'variants' && at[2] === 'shape' ? at[3] : undefined;
   if (typeof value !== 'string') return false;
-  return own === 'shadow' ? !brand.shadows?.items[value] : (at[0] === 'corners' || own === 'corner') && !brand.cornerList?.items[value];
+  return own === 'shadow'
+    ? !brand.shadows?.items[value]
+    : (at[0] === 'corners' || own === 'corner') && !brand.cornerList?.items[value];
 }
 
 /** Drawings that follow a swatch the new brand has not are left as they were drawn. */
 function unbound(site: Site, brand: Brand): Op[] {
-  return Object.values(site.assets).filter((asset) => Object.values(asset.bound ?? {}).some((id) => !brand.swatches[id])).map((asset) => {
-    const kept = Object.entries(asset.bound!).filter(([, id]) => brand.swatches[id]);
-    return setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined);
-  });
+  return Object.values(site.assets)
+    .filter((asset) => Object.values(asset.bound ?? {}).some((id) => !brand.swatches[id]))
+    .map((asset) => {
+      const kept = Object.entries(asset.bound!).filter(([, id]) => brand.swatches[id]);
+      return setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined);
+    });
 }

@@ -1,7 +1,11 @@
 // Control characters that no text needs and no database or XML takes, and halves of a character that was cut in two.
-const UNFIT = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
+const UNFIT =
+  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 
-/** A text without what nothing can keep: control characters but tabs and line ends, and halves of characters. The same text when it has none. */
+/**
+ * A text without what nothing can keep: control characters but tabs and line ends, and halves of characters. The same
+ * text when it has none.
+ */
 export function cleanText(text: string): string {
   return text.replace(UNFIT, '');
 }

@@ -17,7 +17,11 @@ export function readColorList(text: string): Pick<Incoming, 'colors' | 'left'> {
     const spots = colorSpots(line.split(',').length > 2 ? line : line.replace(/;+\s*$/, ''));
     // A code is meant rather than a word that happens to name a colour.
     const spot = spots.find(isCode) ?? spots[0];
-    if (!spot) return void left.push({ path: `line ${i + 1}`, reason: i === 0 && /,|\t/.test(line) ? 'is a heading' : `contains no colour: ${line.trim().slice(0, 40)}` });
+    if (!spot)
+      return void left.push({
+        path: `line ${i + 1}`,
+        reason: i === 0 && /,|\t/.test(line) ? 'is a heading' : `contains no colour: ${line.trim().slice(0, 40)}`,
+      });
     const words = nameBeside(line, spot.index, spot.length);
     const label = words || proposeName(spot.color.oklch);
     const key = seen.has(label.toLowerCase()) ? `${label} (line ${i + 1})` : label;
@@ -43,23 +47,48 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
   // Before a code a word that happens to name a colour is what the code is called.
   const spots = all.filter((entry, i) => {
     const next = all[i + 1];
-    return isCode(entry) || !next || !isCode(next) || !/^[\s:="'–-]*$/.test(text.slice(entry.index + entry.length, next.index));
+    return (
+      isCode(entry) ||
+      !next ||
+      !isCode(next) ||
+      !/^[\s:="'–-]*$/.test(text.slice(entry.index + entry.length, next.index))
+    );
   });
   const found = new Map<string, ParsedColor & { readonly label?: string }>();
   // A word between two colours names one of them. The first color decides whether names come before or after colors.
   const clean = (part: string): string => part.replace(/^[^\p{L}\d]+|[^\p{L}\d)]+$/gu, '').replaceAll(/\s+/g, ' ');
-  const leads = spots[0] !== undefined && isName(clean(text.slice(0, spots[0].index).split(/[,;\r\n\t|]/).at(-1)!));
+  const leads =
+    spots[0] !== undefined &&
+    isName(
+      clean(
+        text
+          .slice(0, spots[0].index)
+          .split(/[,;\r\n\t|]/)
+          .at(-1)!,
+      ),
+    );
   spots.forEach((spot, at) => {
     const [before, after] = [spots[at - 1], spots[at + 1]];
     const key = cssColor(spot.color.rgb);
     if (found.has(key)) return;
     // The text between this colour and its neighbours, up to the next entry of the list.
-    const ahead = text.slice(before ? before.index + before.length : 0, spot.index).split(/[,;\r\n\t|]/).at(-1)!;
+    const ahead = text
+      .slice(before ? before.index + before.length : 0, spot.index)
+      .split(/[,;\r\n\t|]/)
+      .at(-1)!;
     const behind = text.slice(spot.index + spot.length, after ? after.index : undefined).split(/[,;\r\n\t|]/)[0]!;
     const beside = [ahead, behind];
     const isSentence = beside.some((part) => part.trim().split(/\s+/).length > NAME_WORDS);
-    const between = (other: ColorSpot | undefined, part: string): boolean => other !== undefined && !/[,;\r\n\t|]/.test(text.slice(Math.min(other.index + other.length, spot.index + spot.length), Math.max(other.index, spot.index))) && part !== '';
-    const own = [...(!leads && between(before, ahead) ? [] : [ahead]), ...(leads && between(after, behind) ? [] : [behind])];
+    const between = (other: ColorSpot | undefined, part: string): boolean =>
+      other !== undefined &&
+      !/[,;\r\n\t|]/.test(
+        text.slice(Math.min(other.index + other.length, spot.index + spot.length), Math.max(other.index, spot.index)),
+      ) &&
+      part !== '';
+    const own = [
+      ...(!leads && between(before, ahead) ? [] : [ahead]),
+      ...(leads && between(after, behind) ? [] : [behind]),
+    ];
     const label = isSentence ? undefined : own.map(clean).find(isName);
     found.set(key, label ? { ...spot.color, label } : spot.color);
   });
@@ -67,16 +96,31 @@ export function namedColors(text: string): (ParsedColor & { readonly label?: str
 }
 
 function isName(words: string): boolean {
-  return /\p{L}/u.test(words) && words.length <= NAME_LENGTH && words.split(' ').length <= NAME_WORDS && !/[.!?:{}()<>=]|^(?:and|or|the|our|is|colou?rs?|background(?:-color)?|fill|stroke)$/i.test(words);
+  return (
+    /\p{L}/u.test(words) &&
+    words.length <= NAME_LENGTH &&
+    words.split(' ').length <= NAME_WORDS &&
+    !/[.!?:{}()<>=]|^(?:and|or|the|our|is|colou?rs?|background(?:-color)?|fill|stroke)$/i.test(words)
+  );
 }
 
 /** Words before the colour, else those after it, without marks and other codes. */
 function nameBeside(line: string, index: number, length: number): string {
-  const clean = (part: string) => (part.split(/[,;\t|]/).map((one) => one.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, '')).find((one) => /[\p{L}]/u.test(one) && !colorSpots(one).some(isCode)) ?? '').slice(0, 80).trim();
+  const clean = (part: string) =>
+    (
+      part
+        .split(/[,;\t|]/)
+        .map((one) => one.replace(/^[\s"'$@:=*•–-]+|[\s"':=–-]+$/g, ''))
+        .find((one) => /[\p{L}]/u.test(one) && !colorSpots(one).some(isCode)) ?? ''
+    )
+      .slice(0, 80)
+      .trim();
   return clean(line.slice(0, index)) || clean(line.slice(index + length));
 }
 
-/** Reads plain JSON in which colours stand as text: `{ "sea": "#0e3b43" }`, nested, or a list of objects with a name. */
+/**
+ * Reads plain JSON in which colours stand as text: `{ "sea": "#0e3b43" }`, nested, or a list of objects with a name.
+ */
 export function readColorJson(input: unknown): Pick<Incoming, 'colors' | 'left'> {
   const colors: IncomingColor[] = [];
   const left: LeftToken[] = [];
@@ -89,10 +133,19 @@ export function readColorJson(input: unknown): Pick<Incoming, 'colors' | 'left'>
       else left.push({ path: path.join('.'), reason: `“${node.slice(0, 30)}” is not a colour` });
       return;
     }
-    if (typeof node !== 'object' || node === null) return void left.push({ path: path.join('.'), reason: 'is not a colour' });
+    if (typeof node !== 'object' || node === null)
+      return void left.push({ path: path.join('.'), reason: 'is not a colour' });
     const { name } = node as { name?: unknown };
-    const value = (node as { hex?: unknown }).hex ?? (node as { color?: unknown }).color ?? (node as { value?: unknown }).value;
-    if (typeof name === 'string' && typeof value === 'string' && parseColor(value)) return void colors.push({ key: name, label: name.slice(0, 80), color: parseColor(value)!, part: 'side', rule: null });
+    const value =
+      (node as { hex?: unknown }).hex ?? (node as { color?: unknown }).color ?? (node as { value?: unknown }).value;
+    if (typeof name === 'string' && typeof value === 'string' && parseColor(value))
+      return void colors.push({
+        key: name,
+        label: name.slice(0, 80),
+        color: parseColor(value)!,
+        part: 'side',
+        rule: null,
+      });
     for (const [step, child] of Object.entries(node)) visit(child, [...path, step], depth + 1);
   };
   visit(input, [], 0);

@@ -3,13 +3,29 @@ import { oneValue, partsOf } from '../css/index.ts';
 
 type Curve = readonly [number, number, number, number];
 
-/** One CSS value: a length in px (1 rem = 16 px), a share of the font size, a time in ms, or an easing; empty for anything else. */
-export interface Single { readonly px?: number; readonly em?: number; readonly ms?: number; readonly curve?: Curve }
+/**
+ * One CSS value: a length in px (1 rem = 16 px), a share of the font size, a time in ms, or an easing; empty for
+ * anything else.
+ */
+export interface Single {
+  readonly px?: number;
+  readonly em?: number;
+  readonly ms?: number;
+  readonly curve?: Curve;
+}
 
 /** Named curves of CSS Easing Functions 1, 2.3. */
-const EASINGS: Readonly<Record<string, Curve>> = { linear: [0, 0, 1, 1], ease: [0.25, 0.1, 0.25, 1], 'ease-in': [0.42, 0, 1, 1], 'ease-out': [0, 0, 0.58, 1], 'ease-in-out': [0.42, 0, 0.58, 1] };
+const EASINGS: Readonly<Record<string, Curve>> = {
+  linear: [0, 0, 1, 1],
+  ease: [0.25, 0.1, 0.25, 1],
+  'ease-in': [0.42, 0, 1, 1],
+  'ease-out': [0, 0, 0.58, 1],
+  'ease-in-out': [0.42, 0, 0.58, 1],
+};
 
-/** Reads one value as CSS writes it: `12px`, `.75rem`, `0`, `0.02em`, `150ms`, `0.2s`, `ease-out`, `cubic-bezier(…)`. */
+/**
+ * Reads one value as CSS writes it: `12px`, `.75rem`, `0`, `0.02em`, `150ms`, `0.2s`, `ease-out`, `cubic-bezier(…)`.
+ */
 export function readSingle(css: string): Single {
   const one = oneValue(css);
   if (!one) return {};
@@ -17,16 +33,24 @@ export function readSingle(css: string): Single {
     const { number } = one;
     if (!Number.isFinite(number)) return {};
     switch (one.unit) {
-      case 'px': return { px: number };
-      case 'rem': return { px: number * 16 };
-      case 'em': return { em: number };
-      case 'ms': return { ms: number };
-      case 's': return { ms: number * 1000 };
-      case '': return number === 0 ? { px: 0, em: 0 } : {};
-      default: return {};
+      case 'px':
+        return { px: number };
+      case 'rem':
+        return { px: number * 16 };
+      case 'em':
+        return { em: number };
+      case 'ms':
+        return { ms: number };
+      case 's':
+        return { ms: number * 1000 };
+      case '':
+        return number === 0 ? { px: 0, em: 0 } : {};
+      default:
+        return {};
     }
   }
-  const curve = 'word' in one ? EASINGS[one.word.toLowerCase()] : one.call === 'cubic-bezier' ? curveOf(one.of) : undefined;
+  const curve =
+    'word' in one ? EASINGS[one.word.toLowerCase()] : one.call === 'cubic-bezier' ? curveOf(one.of) : undefined;
   return curve ? { curve } : {};
 }
 
@@ -36,9 +60,18 @@ function curveOf(numbers: readonly string[]): Curve | undefined {
 }
 
 /** Offsets, blur and spread in px, and the colour of a shadow. */
-export interface BoxShadow { readonly x: number; readonly y: number; readonly blur: number; readonly spread: number; readonly color: Rgb8 }
+export interface BoxShadow {
+  readonly x: number;
+  readonly y: number;
+  readonly blur: number;
+  readonly spread: number;
+  readonly color: Rgb8;
+}
 
-/** Reads a `box-shadow` of one layer (CSS Backgrounds 3, 6.1). @returns undefined for no shadow at all, or in words why it is none that comes in */
+/**
+ * Reads a `box-shadow` of one layer (CSS Backgrounds 3, 6.1). @returns undefined for no shadow at all, or in words why
+ * it is none that comes in
+ */
 export function readBoxShadow(css: string): BoxShadow | string | undefined {
   const layers = partsOf(css, ',');
   const parts = partsOf(layers[0] ?? '', ' ');
@@ -53,10 +86,16 @@ export function readBoxShadow(css: string): BoxShadow | string | undefined {
   return { x, y, blur, spread, color: read.rgb };
 }
 
-/** Reads the time and the curve of one transition, whatever it is of; undefined when either is missing or there are several. */
+/**
+ * Reads the time and the curve of one transition, whatever it is of; undefined when either is missing or there are
+ * several.
+ */
 export function readTransition(css: string): { readonly duration: number; readonly easing: Curve } | undefined {
   if (partsOf(css, ',').length !== 1) return undefined;
   const singles = partsOf(css, ' ').map(readSingle);
-  const [durations, curves] = [singles.flatMap((single) => single.ms ?? []), singles.flatMap((single) => (single.curve ? [single.curve] : []))];
+  const [durations, curves] = [
+    singles.flatMap((single) => single.ms ?? []),
+    singles.flatMap((single) => (single.curve ? [single.curve] : [])),
+  ];
   return durations.length === 1 && curves.length === 1 ? { duration: durations[0]!, easing: curves[0]! } : undefined;
 }

@@ -9,16 +9,21 @@ import { labelOfPath } from './label.ts';
  * properties of a sheet; one that names another by `var()` goes with that. What
  * has no use here is kept, to be written out again.
  */
-export function readCustomProperties(written: ReadonlyMap<string, string>): Pick<Incoming, 'colors' | 'parts' | 'left'> {
-  const values = new Map([...written].flatMap(([name, value]) => {
-    const end = withReferences(value, written);
-    return end === undefined ? [] : [[name, end] as const];
-  }));
+export function readCustomProperties(
+  written: ReadonlyMap<string, string>,
+): Pick<Incoming, 'colors' | 'parts' | 'left'> {
+  const values = new Map(
+    [...written].flatMap(([name, value]) => {
+      const end = withReferences(value, written);
+      return end === undefined ? [] : [[name, end] as const];
+    }),
+  );
   const colors: IncomingColor[] = [];
   const left: LeftToken[] = [];
   for (const [name, value] of values) {
     // Figures alone are no colour in CSS, though they can be typed as one.
-    const color = /^[0-9a-f]+$/i.test(value) || namedProperty(written.get(name)!) !== undefined ? undefined : parseColor(value);
+    const color =
+      /^[0-9a-f]+$/i.test(value) || namedProperty(written.get(name)!) !== undefined ? undefined : parseColor(value);
     if (color) colors.push({ key: name.slice(2), label: labelOfPath(name.slice(2)), color, part: 'side', rule: null });
   }
   const sheet = readSheetParts(values, written);
@@ -29,14 +34,20 @@ export function readCustomProperties(written: ReadonlyMap<string, string>): Pick
     if (sheet.told.has(name)) continue;
     if (target !== undefined) leave(aliasReason(name, target, written, named));
     else if (!values.has(name)) leave(`is ${short(value)}, which names a property without a value`);
-    else if (!named.has(name)) leave(`is ${short(value)}; only colours, text styles, shadows, motions and corners can be imported alone`);
+    else if (!named.has(name))
+      leave(`is ${short(value)}; only colours, text styles, shadows, motions and corners can be imported alone`);
   }
   return { colors, parts: sheet.parts, left: [...left, ...sheet.left] };
 }
 
 const short = (value: string): string => value.slice(0, 40) || 'empty';
 
-function aliasReason(name: string, target: string, written: ReadonlyMap<string, string>, named: ReadonlySet<string>): string {
+function aliasReason(
+  name: string,
+  target: string,
+  written: ReadonlyMap<string, string>,
+  named: ReadonlySet<string>,
+): string {
   const trail = new Set([name]);
   let here: string | undefined = target;
   while (here !== undefined && written.has(here) && !trail.has(here)) {

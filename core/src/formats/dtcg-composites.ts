@@ -4,7 +4,10 @@ import { MOTION_USES, type Brand } from '../site/index.ts';
 import { styleSizeAt } from '../style/index.ts';
 
 /** A composite token as it stands in a DTCG file. */
-export interface Composite { readonly path: string; readonly token: { readonly [key: string]: unknown } }
+export interface Composite {
+  readonly path: string;
+  readonly token: { readonly [key: string]: unknown };
+}
 
 const px = (value: number) => ({ value, unit: 'px' });
 
@@ -21,28 +24,60 @@ export function* compositesOf(brand: Brand): Iterable<Composite> {
     yield {
       path: `typography.${style.path}`,
       token: {
-        $type: 'typography', $description: style.label,
+        $type: 'typography',
+        $description: style.label,
         $value: {
-          fontFamily: part('family'), fontSize: part('size'), fontWeight: part('weight'), lineHeight: part('line-height'),
+          fontFamily: part('family'),
+          fontSize: part('size'),
+          fontWeight: part('weight'),
+          lineHeight: part('line-height'),
           // Letter spacing is a dimension there: em at the size it has at the large width.
           letterSpacing: px(round(style.letterSpacing * styleSizeAt(brand, style, brand.scale.large.width), 3)),
         },
       },
     };
   }
-  const border = (path: string, label: string, color: string, use: string): Composite =>
-    ({ path: `border.${path}`, token: { $type: 'border', $description: label, $value: { color: `{${color}}`, width: `{edge.${use}}`, style: 'solid' } } });
+  const border = (path: string, label: string, color: string, use: string): Composite => ({
+    path: `border.${path}`,
+    token: {
+      $type: 'border',
+      $description: label,
+      $value: { color: `{${color}}`, width: `{edge.${use}}`, style: 'solid' },
+    },
+  });
   for (const id of brand.groundOrder) {
     const ground = brand.grounds[id]!;
-    yield border(`${ground.path}.field`, `Edge of fields on ${ground.label}`, `ground.${ground.path}.field-edge`, 'field');
+    yield border(
+      `${ground.path}.field`,
+      `Edge of fields on ${ground.label}`,
+      `ground.${ground.path}.field-edge`,
+      'field',
+    );
     yield border(`${ground.path}.rule`, `Rules on ${ground.label}`, `ground.${ground.path}.rule`, 'rule');
     for (const variant of brand.variantOrder) {
       const { path, label } = brand.variants[variant]!;
-      yield border(`${ground.path}.button.${path}`, `Edge of ${label} on ${ground.label}`, `ground.${ground.path}.button.${path}.edge.${BUTTON_STATES[0]}`, 'button');
+      yield border(
+        `${ground.path}.button.${path}`,
+        `Edge of ${label} on ${ground.label}`,
+        `ground.${ground.path}.button.${path}.edge.${BUTTON_STATES[0]}`,
+        'button',
+      );
     }
   }
   for (const use of MOTION_USES) {
     const motion = brand.motion?.items[brand.motion.uses[use] ?? ''];
-    if (motion) yield { path: `transition.${use}`, token: { $type: 'transition', $description: `How ${use}s change their state`, $value: { duration: `{motion.${motion.path}.duration}`, delay: { value: 0, unit: 'ms' }, timingFunction: `{motion.${motion.path}.easing}` } } };
+    if (motion)
+      yield {
+        path: `transition.${use}`,
+        token: {
+          $type: 'transition',
+          $description: `How ${use}s change their state`,
+          $value: {
+            duration: `{motion.${motion.path}.duration}`,
+            delay: { value: 0, unit: 'ms' },
+            timingFunction: `{motion.${motion.path}.easing}`,
+          },
+        },
+      };
   }
 }

@@ -3,8 +3,14 @@ import { readPart, type IncomingPart } from './dtcg-parts.ts';
 import type { Incoming, IncomingColor, LeftToken } from './incoming.ts';
 import { labelOfPath } from './label.ts';
 
-interface Node { readonly [key: string]: unknown }
-interface Leaf { readonly path: string; readonly token: Node; readonly type: string | undefined }
+interface Node {
+  readonly [key: string]: unknown;
+}
+interface Leaf {
+  readonly path: string;
+  readonly token: Node;
+  readonly type: string | undefined;
+}
 
 /**
  * Reads a DTCG file of any tool: colours of every colour space; types inherited
@@ -35,7 +41,13 @@ export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'parts' 
     if (alias !== undefined) {
       const end = follow(leaf, leaves);
       if (typeof end === 'string') leave(end);
-      else leave(typeOf(end) === 'color' || typeof readPart(end.path, typeOf(end) ?? '', end.token['$value'], '', resolve) === 'object' ? `names ${alias}, which is imported separately` : `names ${alias}, which is ${typeOf(end) ?? 'of no type'}`);
+      else
+        leave(
+          typeOf(end) === 'color' ||
+            typeof readPart(end.path, typeOf(end) ?? '', end.token['$value'], '', resolve) === 'object'
+            ? `names ${alias}, which is imported separately`
+            : `names ${alias}, which is ${typeOf(end) ?? 'of no type'}`,
+        );
       continue;
     }
     const type = typeOf(leaf);
@@ -50,24 +62,34 @@ export function readForeignDtcg(input: Node): Pick<Incoming, 'colors' | 'parts' 
     else colors.push({ key: path, label: labelOfPath(path), color, part: 'side', rule: null });
   }
   const extensions = input['$extensions'];
-  if (typeof extensions === 'object' && extensions !== null && Object.keys(extensions).length > 0) left.push({ path: '$extensions', reason: 'is data of another tool', kept: JSON.stringify(extensions) });
+  if (typeof extensions === 'object' && extensions !== null && Object.keys(extensions).length > 0)
+    left.push({ path: '$extensions', reason: 'is data of another tool', kept: JSON.stringify(extensions) });
   return { colors, parts, left };
 }
 
-interface Walk { readonly root: Node; readonly trail: readonly string[]; readonly leaves: Map<string, Leaf>; readonly left: LeftToken[] }
+interface Walk {
+  readonly root: Node;
+  readonly trail: readonly string[];
+  readonly leaves: Map<string, Leaf>;
+  readonly left: LeftToken[];
+}
 
 const DEEPEST = 30;
 
 function collect(node: unknown, path: readonly string[], type: string | undefined, walk: Walk): void {
   const name = path.join('.');
-  if (typeof node !== 'object' || node === null || Array.isArray(node)) return void walk.left.push({ path: name, reason: 'is neither a token nor a group', kept: JSON.stringify(node) });
-  if (path.length > DEEPEST) return void walk.left.push({ path: name, reason: `is nested deeper than ${DEEPEST} groups` });
+  if (typeof node !== 'object' || node === null || Array.isArray(node))
+    return void walk.left.push({ path: name, reason: 'is neither a token nor a group', kept: JSON.stringify(node) });
+  if (path.length > DEEPEST)
+    return void walk.left.push({ path: name, reason: `is nested deeper than ${DEEPEST} groups` });
   const group = node as Node;
   const own = typeof group['$type'] === 'string' ? group['$type'] : type;
-  if (Object.hasOwn(group, '$value') || Object.hasOwn(group, '$ref')) return void walk.leaves.set(name, { path: name, token: group, type: own });
+  if (Object.hasOwn(group, '$value') || Object.hasOwn(group, '$ref'))
+    return void walk.leaves.set(name, { path: name, token: group, type: own });
   const base = typeof group['$extends'] === 'string' ? pathOf(group['$extends']) : undefined;
   if (base !== undefined) {
-    if (walk.trail.includes(base)) walk.left.push({ path: name, reason: `extends itself: ${[...walk.trail, base].join(' ← ')}` });
+    if (walk.trail.includes(base))
+      walk.left.push({ path: name, reason: `extends itself: ${[...walk.trail, base].join(' ← ')}` });
     else {
       const target = at(walk.root, base);
       if (target === undefined) walk.left.push({ path: name, reason: `extends ${base}, which is not in the file` });
@@ -80,7 +102,8 @@ function collect(node: unknown, path: readonly string[], type: string | undefine
   }
 }
 
-const typeOf = (leaf: Leaf): string | undefined => (typeof leaf.token['$type'] === 'string' ? leaf.token['$type'] : leaf.type);
+const typeOf = (leaf: Leaf): string | undefined =>
+  typeof leaf.token['$type'] === 'string' ? leaf.token['$type'] : leaf.type;
 
 /** The path a token names, whether as `{a.b}` or by a JSON pointer. */
 function aliasOf(token: Node): string | undefined {
@@ -97,7 +120,10 @@ function pathOf(reference: string): string | undefined {
   const curly = /^\{([^{}]+)\}$/.exec(reference.trim())?.[1];
   if (curly !== undefined) return curly;
   if (!reference.startsWith('#/')) return undefined;
-  const steps = reference.slice(2).split('/').map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
+  const steps = reference
+    .slice(2)
+    .split('/')
+    .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
   return (steps.at(-1) === '$value' ? steps.slice(0, -1) : steps).join('.');
 }
 

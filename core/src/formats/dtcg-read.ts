@@ -17,7 +17,10 @@ export interface ReadBrand {
   readonly left: readonly { readonly path: string; readonly reason: string }[];
 }
 
-interface Leaf { readonly path: string; readonly value: unknown }
+interface Leaf {
+  readonly path: string;
+  readonly value: unknown;
+}
 
 /**
  * Reads a DTCG file that Yohaku wrote: the brand in its extension, then every
@@ -25,8 +28,16 @@ interface Leaf { readonly path: string; readonly value: unknown }
  * @throws SiteIssues when it is no such file or the brand in it is not right
  */
 export function readDtcg(input: unknown): ReadBrand {
-  const extension = (input as { $extensions?: Record<string, { schemaVersion?: unknown; brand?: unknown } | undefined> } | null)?.$extensions?.[EXTENSION];
-  if (!extension?.brand) throw new SiteIssues([{ path: '$extensions', message: `has no “${EXTENSION}”: this is not a DTCG file written by Yohaku. Files of other tools are not read yet.` }]);
+  const extension = (
+    input as { $extensions?: Record<string, { schemaVersion?: unknown; brand?: unknown } | undefined> } | null
+  )?.$extensions?.[EXTENSION];
+  if (!extension?.brand)
+    throw new SiteIssues([
+      {
+        path: '$extensions',
+        message: `has no “${EXTENSION}”: this is not a DTCG file written by Yohaku. Files of other tools are not read yet.`,
+      },
+    ]);
   // Files of versions before this one carry their brand as it was then.
   const parsed = v.safeParse(Brand, (upcast(extension) as { brand: unknown }).brand);
   if (!parsed.success) throw new SiteIssues(toIssues(parsed.issues));
@@ -39,12 +50,14 @@ export function readDtcg(input: unknown): ReadBrand {
   for (const leaf of leaves(input, '')) {
     const token = table.get(leaf.path);
     if (!token && composites.has(leaf.path)) {
-      if (!jsonEqual(composites.get(leaf.path), leaf.value)) left.push({ path: leaf.path, reason: 'is computed from other tokens; edit those tokens instead' });
+      if (!jsonEqual(composites.get(leaf.path), leaf.value))
+        left.push({ path: leaf.path, reason: 'is computed from other tokens; edit those tokens instead' });
     } else if (!token) left.push({ path: leaf.path, reason: 'is not a token of the brand in this file' });
     else if (sameValue(token, leaf.value)) taken++;
     else {
       const next = editedValue(token, leaf.value);
-      if (!next || !token.address) left.push({ path: leaf.path, reason: 'was edited into a value that Yohaku cannot import' });
+      if (!next || !token.address)
+        left.push({ path: leaf.path, reason: 'was edited into a value that Yohaku cannot import' });
       else {
         brand = next.reduce((now, { at, value }) => withValue(now, at, value), brand);
         changed.push(leaf.path);
@@ -60,13 +73,21 @@ function* leaves(node: unknown, path: string): Iterable<Leaf> {
   if (typeof node !== 'object' || node === null) return;
   if (Object.hasOwn(node, '$value')) {
     const { $value: value } = node as { $value: unknown };
-    yield { path: presentPath(path), value: typeof value === 'string' ? value.replace(/^\{(.*)\}$/, (_whole, named: string) => `{${presentPath(named)}}`) : value };
+    yield {
+      path: presentPath(path),
+      value:
+        typeof value === 'string'
+          ? value.replace(/^\{(.*)\}$/, (_whole, named: string) => `{${presentPath(named)}}`)
+          : value,
+    };
     return;
   }
-  for (const [key, child] of Object.entries(node)) if (!key.startsWith('$')) yield* leaves(child, path ? `${path}.${key}` : key);
+  for (const [key, child] of Object.entries(node))
+    if (!key.startsWith('$')) yield* leaves(child, path ? `${path}.${key}` : key);
 }
 
-const colorHex = (value: unknown): string | undefined => (typeof value === 'string' ? value : (value as { hex?: string } | null)?.hex);
+const colorHex = (value: unknown): string | undefined =>
+  typeof value === 'string' ? value : (value as { hex?: string } | null)?.hex;
 const pixels = (value: unknown): number | undefined => {
   const { value: number, unit } = (value ?? {}) as { value?: unknown; unit?: unknown };
   return typeof number === 'number' ? (unit === 'rem' ? number * 16 : number) : undefined;
@@ -77,45 +98,72 @@ const milliseconds = (value: unknown): number | undefined => {
   return typeof number === 'number' ? (unit === 's' ? number * 1000 : number) : undefined;
 };
 const curve = (value: unknown): [number, number, number, number] | undefined =>
-  Array.isArray(value) && value.length === 4 && value.every((one) => typeof one === 'number') ? (value as [number, number, number, number]) : undefined;
+  Array.isArray(value) && value.length === 4 && value.every((one) => typeof one === 'number')
+    ? (value as [number, number, number, number])
+    : undefined;
 
 function sameColor(one: Rgb8 | undefined, value: unknown): boolean {
   const other = parseColor(colorHex(value) ?? '')?.rgb;
   const alpha = (value as { alpha?: number } | null)?.alpha ?? 1;
-  return !!one && !!other && one.r === other.r && one.g === other.g && one.b === other.b && Math.abs(one.alpha - alpha) < 0.001;
+  return (
+    !!one &&
+    !!other &&
+    one.r === other.r &&
+    one.g === other.g &&
+    one.b === other.b &&
+    Math.abs(one.alpha - alpha) < 0.001
+  );
 }
 
 /** The colours at the two ends of a gradient; undefined for one with stops between. */
 function stopsOf(value: unknown): [unknown, unknown] | undefined {
-  return Array.isArray(value) && value.length === 2 ? [(value[0] as { color?: unknown } | null)?.color, (value[1] as { color?: unknown } | null)?.color] : undefined;
+  return Array.isArray(value) && value.length === 2
+    ? [(value[0] as { color?: unknown } | null)?.color, (value[1] as { color?: unknown } | null)?.color]
+    : undefined;
 }
 
 function sameValue(token: Token, value: unknown): boolean {
   if (token.alias !== undefined) return value === `{${token.alias}}`;
   const css = token.css!;
   switch (token.type) {
-    case 'color': return sameColor(parseColor(css)?.rgb, value);
+    case 'color':
+      return sameColor(parseColor(css)?.rgb, value);
     case 'gradient': {
       const { from, to } = readGradient(css)!;
       const [first, last] = stopsOf(value) ?? [];
       return sameColor(from, first) && sameColor(to, last);
     }
     // A fluid size is written as its value at the large width: compared only where it is a plain length.
-    case 'dimension': return !css.endsWith('px') || pixels(value) === Number.parseFloat(css);
-    case 'duration': return milliseconds(value) === Number.parseFloat(css);
-    case 'cubicBezier': return curve(value)?.join(', ') === css.slice('cubic-bezier('.length, -1);
-    case 'shadow': return sameShadow(shadowValue(css), value);
-    case 'fontFamily': return Array.isArray(value) && value.join(', ') === css.replaceAll('"', '');
-    default: return Number(css) === value;
+    case 'dimension':
+      return !css.endsWith('px') || pixels(value) === Number.parseFloat(css);
+    case 'duration':
+      return milliseconds(value) === Number.parseFloat(css);
+    case 'cubicBezier':
+      return curve(value)?.join(', ') === css.slice('cubic-bezier('.length, -1);
+    case 'shadow':
+      return sameShadow(shadowValue(css), value);
+    case 'fontFamily':
+      return Array.isArray(value) && value.join(', ') === css.replaceAll('"', '');
+    default:
+      return Number(css) === value;
   }
 }
 
 type ShadowValue = ReturnType<typeof shadowValue>;
-const SHADOW_PARTS = [['offsetX', 'x'], ['offsetY', 'y'], ['blur', 'blur'], ['spread', 'spread']] as const;
+const SHADOW_PARTS = [
+  ['offsetX', 'x'],
+  ['offsetY', 'y'],
+  ['blur', 'blur'],
+  ['spread', 'spread'],
+] as const;
 
 function sameShadow(one: ShadowValue, value: unknown): boolean {
   const other = (value ?? {}) as Partial<ShadowValue>;
-  return SHADOW_PARTS.every(([part]) => pixels(other[part]) === one[part].value) && sameColor(parseColor(String(one.color['hex']))?.rgb, { ...(other.color as object), alpha: 1 }) && (other.color as { alpha?: number } | undefined)?.alpha === one.color['alpha'];
+  return (
+    SHADOW_PARTS.every(([part]) => pixels(other[part]) === one[part].value) &&
+    sameColor(parseColor(String(one.color['hex']))?.rgb, { ...(other.color as object), alpha: 1 }) &&
+    (other.color as { alpha?: number } | undefined)?.alpha === one.color['alpha']
+  );
 }
 
 /** Returns the value for a token from a DTCG file; undefined if it cannot be read back. */
@@ -126,7 +174,11 @@ export function editedValue(token: Token, value: unknown): { at: readonly string
     const color = parseColor(colorHex(value) ?? '');
     if (!color) return undefined;
     if (token.path.startsWith('ground.')) return [{ at, value: { kind: 'raw', color: color.typed } }];
-    return [{ at: [...at, 'color'], value: color.oklch }, { at: [...at, 'typed'], value: color.typed }, { at: [...at, 'rule'], value: null }];
+    return [
+      { at: [...at, 'color'], value: color.oklch },
+      { at: [...at, 'typed'], value: color.typed },
+      { at: [...at, 'rule'], value: null },
+    ];
   }
   if (token.type === 'gradient') {
     const { from, to } = readGradient(token.css!)!;
@@ -134,24 +186,41 @@ export function editedValue(token: Token, value: unknown): { at: readonly string
     const colors = stops?.map((one) => parseColor(colorHex(one) ?? ''));
     if (!stops || !colors?.every((color) => color !== undefined)) return undefined;
     // The ends of a gradient are roles of its ground: those that differ are set there.
-    return ([['background', from], ['background-to', to]] as const).flatMap(([role, before], end) =>
-      (sameColor(before, stops[end]) ? [] : [{ at: [...at.slice(0, 2), 'roles', role], value: { kind: 'raw', color: colors[end]!.typed } }]));
+    return (
+      [
+        ['background', from],
+        ['background-to', to],
+      ] as const
+    ).flatMap(([role, before], end) =>
+      sameColor(before, stops[end])
+        ? []
+        : [{ at: [...at.slice(0, 2), 'roles', role], value: { kind: 'raw', color: colors[end]!.typed } }],
+    );
   }
   if (token.type === 'shadow') {
     const was = shadowValue(token.css!);
     const now = (value ?? {}) as Partial<ShadowValue>;
     const color = now.color as { alpha?: number } | undefined;
     // Its colour is a swatch: only how much of it there is can be read back.
-    if (!SHADOW_PARTS.every(([part]) => pixels(now[part]) !== undefined) || !sameColor(parseColor(String(was.color['hex']))?.rgb, { ...color, alpha: 1 })) return undefined;
-    return [...SHADOW_PARTS.map(([part, field]) => ({ at: [...at, field], value: pixels(now[part]) })), ...(color?.alpha === was.color['alpha'] ? [] : [{ at: [...at, 'alpha'], value: color?.alpha ?? 1 }])];
+    if (
+      !SHADOW_PARTS.every(([part]) => pixels(now[part]) !== undefined) ||
+      !sameColor(parseColor(String(was.color['hex']))?.rgb, { ...color, alpha: 1 })
+    )
+      return undefined;
+    return [
+      ...SHADOW_PARTS.map(([part, field]) => ({ at: [...at, field], value: pixels(now[part]) })),
+      ...(color?.alpha === was.color['alpha'] ? [] : [{ at: [...at, 'alpha'], value: color?.alpha ?? 1 }]),
+    ];
   }
   // A named corner of one radius.
-  if (token.path.startsWith('radius.') && token.type === 'dimension') return pixels(value) === undefined ? undefined : [{ at, value: { kind: 'px', radii: [pixels(value)] } }];
+  if (token.path.startsWith('radius.') && token.type === 'dimension')
+    return pixels(value) === undefined ? undefined : [{ at, value: { kind: 'px', radii: [pixels(value)] } }];
   if (token.type === 'dimension') {
     const px = pixels(value);
     return px === undefined || !token.css?.endsWith('px') ? undefined : [{ at, value: px }];
   }
-  if (token.type === 'duration') return milliseconds(value) === undefined ? undefined : [{ at, value: milliseconds(value) }];
+  if (token.type === 'duration')
+    return milliseconds(value) === undefined ? undefined : [{ at, value: milliseconds(value) }];
   if (token.type === 'cubicBezier') return curve(value) && [{ at, value: curve(value) }];
   return typeof value === 'number' && token.css !== undefined ? [{ at, value }] : undefined;
 }

@@ -8,7 +8,9 @@ import { isKeptProperty } from './tokens-css-write.ts';
 /** Our own data in a DTCG file: what a plain reader skips and we read back without loss. */
 export const EXTENSION = 'org.yohaku.brand';
 
-interface Node { [key: string]: unknown }
+interface Node {
+  [key: string]: unknown;
+}
 
 /**
  * The brand as a DTCG 2025.10 file. Leaf tokens by path; aliases as
@@ -33,13 +35,15 @@ export function writeDtcg(site: Site): Node {
     }
   }
   for (const { path, token } of compositesOf(site.brand)) putBack(root, path, token);
-  for (const [path, json] of Object.entries(site.brand.kept ?? {})) if (!isKeptProperty(path)) putBack(root, path, JSON.parse(json) as Node);
+  for (const [path, json] of Object.entries(site.brand.kept ?? {}))
+    if (!isKeptProperty(path)) putBack(root, path, JSON.parse(json) as Node);
   return root;
 }
 
 /** Puts a token of another tool where it stood, unless a token of ours stands there or on the way. */
 function putBack(root: Node, path: string, token: Node): void {
-  if (path === '$extensions') return void Object.assign(root['$extensions'] as Node, { ...token, ...(root['$extensions'] as Node) });
+  if (path === '$extensions')
+    return void Object.assign(root['$extensions'] as Node, { ...token, ...(root['$extensions'] as Node) });
   const steps = path.split('.');
   let group = root;
   for (const step of steps.slice(0, -1)) {
@@ -51,15 +55,30 @@ function putBack(root: Node, path: string, token: Node): void {
 
 function colorValue({ r, g, b, alpha }: Rgb8): Node {
   const channel = (value: number) => Math.round((value / 255) * 1e5) / 1e5;
-  return { colorSpace: 'srgb', components: [channel(r), channel(g), channel(b)], alpha, hex: hex({ r, g, b, alpha: 1 }) };
+  return {
+    colorSpace: 'srgb',
+    components: [channel(r), channel(g), channel(b)],
+    alpha,
+    hex: hex({ r, g, b, alpha: 1 }),
+  };
 }
 
 /** Our own shadow, `x y blur spread colour`, as the format has it. */
-export function shadowValue(css: string): { color: Node } & Record<'offsetX' | 'offsetY' | 'blur' | 'spread', { value: number; unit: string }> {
-  const [x, y, blur, spread] = css.split(' ', 4).map((one) => ({ value: Number.parseFloat(one), unit: 'px' })) as [Px, Px, Px, Px];
+export function shadowValue(
+  css: string,
+): { color: Node } & Record<'offsetX' | 'offsetY' | 'blur' | 'spread', { value: number; unit: string }> {
+  const [x, y, blur, spread] = css.split(' ', 4).map((one) => ({ value: Number.parseFloat(one), unit: 'px' })) as [
+    Px,
+    Px,
+    Px,
+    Px,
+  ];
   return { color: colorValue(colorOf(css.split(' ').slice(4).join(' '))!), offsetX: x, offsetY: y, blur, spread };
 }
-interface Px { value: number; unit: string }
+interface Px {
+  value: number;
+  unit: string;
+}
 
 function dtcgToken(token: Token, width: number): Node | undefined {
   if (token.type === 'text') return undefined;
@@ -72,17 +91,33 @@ function dtcgToken(token: Token, width: number): Node | undefined {
     }
     case 'dimension': {
       const value = Math.round(lengthOf(css, width, 16)! * 1e4) / 1e4;
-      return { $value: { value, unit: 'px' }, ...base, ...(css.startsWith('clamp') ? { $extensions: { [EXTENSION]: { fluid: css } } } : {}) };
+      return {
+        $value: { value, unit: 'px' },
+        ...base,
+        ...(css.startsWith('clamp') ? { $extensions: { [EXTENSION]: { fluid: css } } } : {}),
+      };
     }
-    case 'fontFamily': return { $value: css.split(',').map((name) => name.trim().replace(/^"|"$/g, '')), ...base };
+    case 'fontFamily':
+      return { $value: css.split(',').map((name) => name.trim().replace(/^"|"$/g, '')), ...base };
     case 'gradient': {
       const { angle, from, to } = readGradient(css)!;
-      return { $value: [{ color: colorValue(from), position: 0 }, { color: colorValue(to), position: 1 }], ...base, $extensions: { [EXTENSION]: { angle } } };
+      return {
+        $value: [
+          { color: colorValue(from), position: 0 },
+          { color: colorValue(to), position: 1 },
+        ],
+        ...base,
+        $extensions: { [EXTENSION]: { angle } },
+      };
     }
-    case 'duration': return { $value: { value: Number.parseFloat(css), unit: 'ms' }, ...base };
-    case 'cubicBezier': return { $value: css.slice('cubic-bezier('.length, -1).split(',').map(Number), ...base };
-    case 'shadow': return { $value: shadowValue(css), ...base };
+    case 'duration':
+      return { $value: { value: Number.parseFloat(css), unit: 'ms' }, ...base };
+    case 'cubicBezier':
+      return { $value: css.slice('cubic-bezier('.length, -1).split(',').map(Number), ...base };
+    case 'shadow':
+      return { $value: shadowValue(css), ...base };
     case 'fontWeight':
-    case 'number': return { $value: Number(css), ...base };
+    case 'number':
+      return { $value: Number(css), ...base };
   }
 }

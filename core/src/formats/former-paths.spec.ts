@@ -7,12 +7,19 @@ import { readDtcg, writeDtcg } from './index.ts';
 import { readOwnSheet } from './own-sheet.ts';
 
 describe('Trial 14: the names are our own, and what named the former ones goes on', () => {
-  const old = (text: string) => text.replace(/scale([.-])up-(\d)/g, 'scale$1step-$2').replace(/scale([.-])base/g, 'scale$1step-0');
+  const old = (text: string) =>
+    text.replace(/scale([.-])up-(\d)/g, 'scale$1step-$2').replace(/scale([.-])base/g, 'scale$1step-0');
   const site = smallSite();
 
   it('steps of the scale are up and down from its base', () => {
-    expect([...tokenTable(site.brand).keys()].filter((path) => path.startsWith('scale.'))).toEqual(['scale.up-2', 'scale.up-1', 'scale.base']);
-    expect(['scale.step-0', 'scale.step-3', 'scale.step-minus-2', 'scale.up-1', 'text.running.size'].map(presentPath)).toEqual(['scale.base', 'scale.up-3', 'scale.down-2', 'scale.up-1', 'text.running.size']);
+    expect([...tokenTable(site.brand).keys()].filter((path) => path.startsWith('scale.'))).toEqual([
+      'scale.up-2',
+      'scale.up-1',
+      'scale.base',
+    ]);
+    expect(
+      ['scale.step-0', 'scale.step-3', 'scale.step-minus-2', 'scale.up-1', 'text.running.size'].map(presentPath),
+    ).toEqual(['scale.base', 'scale.up-3', 'scale.down-2', 'scale.up-1', 'text.running.size']);
     expect(stylesCss(site)).toContain('@layer layout, looks, overrides;');
   });
   it('a stored value, an edit that waited and files that were exported before are read as what they meant', () => {
@@ -21,15 +28,27 @@ describe('Trial 14: the names are our own, and what named the former ones goes o
     const { site: read, left } = readStored(smallSite([named]));
     expect(read.pages['home']!.overrides['o1']!.value).toEqual(meant);
     expect(left).toEqual([]);
-    const { site: accepted, ops } = acceptChange(site, addOverride(site, { record: ['pages', 'home', 'overrides'], place: named.place }, named, 'Text'));
+    const { site: accepted, ops } = acceptChange(
+      site,
+      addOverride(site, { record: ['pages', 'home', 'overrides'], place: named.place }, named, 'Text'),
+    );
     expect(accepted.pages['home']!.overrides['o1']!.value).toEqual(meant);
     expect(applyChange(site, { ops }).site).toEqual(accepted);
-    const sheet = new Map([...old(tokensCss(site.brand)).matchAll(/^ {2}(--[\w-]+): (.*);$/gm)].map(([, name, value]) => [name!, value!]));
+    const sheet = new Map(
+      [...old(tokensCss(site.brand)).matchAll(/^ {2}(--[\w-]+): (.*);$/gm)].map(([, name, value]) => [name!, value!]),
+    );
     expect([...sheet.keys()].some((name) => name === '--scale-step-2')).toBeTrue();
-    expect(readOwnSheet(site.brand, sheet)).toEqual(jasmine.objectContaining({ changed: [], left: [], brand: site.brand }));
+    expect(readOwnSheet(site.brand, sheet)).toEqual(
+      jasmine.objectContaining({ changed: [], left: [], brand: site.brand }),
+    );
     const written = writeDtcg(site) as { scale: Record<string, unknown> };
     const former = (key: string) => key.replace(/^up-/, 'step-').replace(/^base$/, 'step-0');
-    const file = JSON.parse(JSON.stringify({ ...written, scale: Object.fromEntries(Object.entries(written.scale).map(([key, value]) => [former(key), value])) }).replace(/\{scale\.[\w-]+\}/g, old)) as typeof written;
+    const file = JSON.parse(
+      JSON.stringify({
+        ...written,
+        scale: Object.fromEntries(Object.entries(written.scale).map(([key, value]) => [former(key), value])),
+      }).replace(/\{scale\.[\w-]+\}/g, old),
+    ) as typeof written;
     expect(Object.keys(file.scale)).toContain('step-2');
     expect(readDtcg(file)).toEqual(jasmine.objectContaining({ changed: [], left: [], brand: site.brand }));
   });

@@ -4,7 +4,15 @@ import { namedProperty } from '../css/index.ts';
 import { readCorner, valueAt, withValue } from '../change/index.ts';
 import { lengthOf } from '../reach/index.ts';
 import { Brand, toIssues } from '../site/index.ts';
-import { customProperty, presentProperties, stepOfPath, tokenCssValue, tokenTable, type Token, type TokenTable } from '../style/index.ts';
+import {
+  customProperty,
+  presentProperties,
+  stepOfPath,
+  tokenCssValue,
+  tokenTable,
+  type Token,
+  type TokenTable,
+} from '../style/index.ts';
 import { LIBRARY } from '../type/index.ts';
 import { readBoxShadow, readSingle } from './css-values.ts';
 import { editedValue, type ReadBrand } from './dtcg-read.ts';
@@ -32,14 +40,22 @@ export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): Rea
   const left: { path: string; reason: string }[] = [];
   // Derived properties come after the properties that they depend on, because they may have followed already.
   const named = [...values].map(([name, value]) => ({ name, value, token: table.get(byProperty.get(name) ?? '') }));
-  const isWorkedOut = (token: Token | undefined) => token !== undefined && (token.follows !== undefined || token.address === undefined || token.path.startsWith('scale.'));
-  for (const { name, value, token } of named.sort((one, other) => Number(isWorkedOut(one.token)) - Number(isWorkedOut(other.token)))) {
+  const isWorkedOut = (token: Token | undefined) =>
+    token !== undefined &&
+    (token.follows !== undefined || token.address === undefined || token.path.startsWith('scale.'));
+  for (const { name, value, token } of named.sort(
+    (one, other) => Number(isWorkedOut(one.token)) - Number(isWorkedOut(other.token)),
+  )) {
     if (!token) {
       const kept = { ...brand.kept, [name]: JSON.stringify(value) };
-      const fits = kept[name]!.length <= MOST_KEPT.inOne && name.length <= MOST_KEPT.inName && keptSize(kept) <= MOST_KEPT.inAll;
+      const fits =
+        kept[name]!.length <= MOST_KEPT.inOne && name.length <= MOST_KEPT.inName && keptSize(kept) <= MOST_KEPT.inAll;
       if (of.kept?.[name] === kept[name]) taken++;
       else {
-        left.push({ path: name, reason: `is not a token of this brand${fits ? '; kept, and exported again' : ', and too long to be kept'}` });
+        left.push({
+          path: name,
+          reason: `is not a token of this brand${fits ? '; kept, and exported again' : ', and too long to be kept'}`,
+        });
         if (fits) brand = { ...brand, kept };
       }
     } else if (tokenCssValue(token) === value || (isWorkedOut(token) && valueIn(brand, token.path) === value)) taken++;
@@ -47,8 +63,15 @@ export function readOwnSheet(of: Brand, sheet: ReadonlyMap<string, string>): Rea
       const next = edited(of, table, token, value, byProperty);
       const to = next?.reduce((now, { at, value: set }) => withValue(now, at, set), brand);
       const checked = to && v.safeParse(Brand, to);
-      if (!checked) left.push({ path: name, reason: !isWorkedOut(token) ? `is ${value.slice(0, 40) || 'empty'}, which cannot be read back` : 'is computed from other tokens here' });
-      else if (!checked.success) left.push({ path: name, reason: `is ${value.slice(0, 40)}: ${toIssues(checked.issues)[0]!.message}` });
+      if (!checked)
+        left.push({
+          path: name,
+          reason: !isWorkedOut(token)
+            ? `is ${value.slice(0, 40) || 'empty'}, which cannot be read back`
+            : 'is computed from other tokens here',
+        });
+      else if (!checked.success)
+        left.push({ path: name, reason: `is ${value.slice(0, 40)}: ${toIssues(checked.issues)[0]!.message}` });
       else {
         brand = checked.output;
         changed.push(token.path);
@@ -63,7 +86,13 @@ function valueIn(brand: Brand, path: string): string | undefined {
   return token && tokenCssValue(token);
 }
 
-function edited(brand: Brand, table: TokenTable, token: Token, css: string, byProperty: ReadonlyMap<string, string>): Edited | undefined {
+function edited(
+  brand: Brand,
+  table: TokenTable,
+  token: Token,
+  css: string,
+  byProperty: ReadonlyMap<string, string>,
+): Edited | undefined {
   const at = token.address?.slice(1);
   if (!at) return undefined;
   const target = table.get(byProperty.get(namedProperty(css) ?? '') ?? '');
@@ -80,12 +109,15 @@ function pointing(at: readonly string[], target: Token): unknown {
   const field = at.at(-1)!;
   if (at[0] === 'grounds' && at[2] === 'roles') {
     if (there[0] === 'swatches') return { kind: 'swatch', swatch: there[1] };
-    return there[0] === 'grounds' && there[1] === at[1] && there[2] === 'roles' ? { kind: 'same', role: there[3] } : undefined;
+    return there[0] === 'grounds' && there[1] === at[1] && there[2] === 'roles'
+      ? { kind: 'same', role: there[3] }
+      : undefined;
   }
   if (at[0] === 'corners' || field === 'corner') return there[0] === 'cornerList' ? there[2] : undefined;
   if (field === 'shadow') return there[0] === 'shadows' ? there[2] : undefined;
   // A padding that takes that of the next wider width has none of its own.
-  if (at[0] === 'spaces') return there[0] === 'spaces' && there[1] === at[1] && WIDER[field] === there.at(-1) ? null : undefined;
+  if (at[0] === 'spaces')
+    return there[0] === 'spaces' && there[1] === at[1] && WIDER[field] === there.at(-1) ? null : undefined;
   if (at[0] === 'styles' && field === 'family') return there[0] === 'families' ? there[1] : undefined;
   const step = stepOfPath(target.path);
   if (at[0] === 'styles' && field === 'size') return step === undefined ? undefined : { kind: 'step', step };
@@ -94,17 +126,26 @@ function pointing(at: readonly string[], target: Token): unknown {
 
 const WORDS: Readonly<Record<string, unknown>> = { italic: true, normal: false, 'from-font': null, none: null };
 
-/** Returns a value that only CSS can express: sizes, families, words and lengths in em; undefined if DTCG can express it. */
+/**
+ * Returns a value that only CSS can express: sizes, families, words and lengths in em; undefined if DTCG can express
+ * it.
+ */
 function literal(brand: Brand, token: Token, at: readonly string[], css: string): unknown {
   const field = at.at(-1)!;
   const { small, large } = brand.scale;
   if (at[0] === 'styles' && at[2] === 'size') {
     const [from, to] = [small, large].map((end) => lengthOf(css, end.width, 16));
-    return from === undefined || to === undefined ? undefined : { kind: 'pinned', small: rounded(from), large: rounded(to) };
+    return from === undefined || to === undefined
+      ? undefined
+      : { kind: 'pinned', small: rounded(from), large: rounded(to) };
   }
   if (at[0] === 'styles' && at[2] === 'at') return lengthOf(css, large.width, 16);
   if (token.type === 'fontFamily' && at[0] === 'families') {
-    const name = css.split(',')[0]!.trim().replace(/^["']|["']$/g, '').toLowerCase();
+    const name = css
+      .split(',')[0]!
+      .trim()
+      .replace(/^["']|["']$/g, '')
+      .toLowerCase();
     return [...Object.values(brand.fonts ?? {}), ...LIBRARY].find((one) => one.name.toLowerCase() === name)?.id;
   }
   if (token.path.startsWith('radius.')) {
@@ -112,7 +153,8 @@ function literal(brand: Brand, token: Token, at: readonly string[], css: string)
     return typeof corner === 'object' ? corner : undefined;
   }
   if (field === 'textCase') return css;
-  if (field === 'italic' || field === 'thickness' || field === 'shadow') return Object.hasOwn(WORDS, css) ? WORDS[css] : field === 'thickness' ? readSingle(css).px : undefined;
+  if (field === 'italic' || field === 'thickness' || field === 'shadow')
+    return Object.hasOwn(WORDS, css) ? WORDS[css] : field === 'thickness' ? readSingle(css).px : undefined;
   // Their length is worked out from a count of characters.
   if (field === 'longest' || field === 'figures') return undefined;
   return token.type === 'text' && typeof valueAt(brand, at) === 'number' ? readSingle(css).em : undefined;
@@ -123,7 +165,8 @@ const rounded = (px: number): number => Math.round(px * 100) / 100;
 function byDtcg(brand: Brand, token: Token, at: readonly string[], css: string): Edited | undefined {
   const given = readSingle(css);
   switch (token.type) {
-    case 'color': return parseColor(css) ? editedValue(token, css) : undefined;
+    case 'color':
+      return parseColor(css) ? editedValue(token, css) : undefined;
     case 'gradient': {
       const [was, now] = [readGradient(token.css!), readGradient(css)];
       if (!was || !now) return undefined;
@@ -131,15 +174,29 @@ function byDtcg(brand: Brand, token: Token, at: readonly string[], css: string):
       return now.angle === was.angle ? ends : [...ends, { at, value: now.angle }];
     }
     // An alias has no px of its own: what it stands in is a plain field.
-    case 'dimension': return given.px === undefined ? undefined : typeof valueAt(brand, at) === 'object' && valueAt(brand, at) !== null ? undefined : [{ at, value: given.px }];
-    case 'duration': return given.ms === undefined ? undefined : [{ at, value: given.ms }];
-    case 'cubicBezier': return given.curve && [{ at, value: given.curve }];
+    case 'dimension':
+      return given.px === undefined
+        ? undefined
+        : typeof valueAt(brand, at) === 'object' && valueAt(brand, at) !== null
+          ? undefined
+          : [{ at, value: given.px }];
+    case 'duration':
+      return given.ms === undefined ? undefined : [{ at, value: given.ms }];
+    case 'cubicBezier':
+      return given.curve && [{ at, value: given.curve }];
     case 'shadow': {
       const shadow = token.css === undefined ? undefined : readBoxShadow(css);
       if (typeof shadow !== 'object') return undefined;
       const px = (value: number) => ({ value, unit: 'px' });
-      return editedValue(token, { offsetX: px(shadow.x), offsetY: px(shadow.y), blur: px(shadow.blur), spread: px(shadow.spread), color: { hex: hex({ ...shadow.color, alpha: 1 }), alpha: shadow.color.alpha } });
+      return editedValue(token, {
+        offsetX: px(shadow.x),
+        offsetY: px(shadow.y),
+        blur: px(shadow.blur),
+        spread: px(shadow.spread),
+        color: { hex: hex({ ...shadow.color, alpha: 1 }), alpha: shadow.color.alpha },
+      });
     }
-    default: return css.trim() === '' || !Number.isFinite(Number(css)) ? undefined : editedValue(token, Number(css));
+    default:
+      return css.trim() === '' || !Number.isFinite(Number(css)) ? undefined : editedValue(token, Number(css));
   }
 }

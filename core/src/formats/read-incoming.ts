@@ -22,21 +22,33 @@ export const LARGEST_TOKENS = 5_000_000;
  * @throws SiteIssues saying what is wrong when nothing in it can be used
  */
 export function readIncoming(name: string, text: string, brand?: Brand): Incoming {
-  if (text.length > LARGEST_TOKENS) throw issue(`has ${Math.round(text.length / 1e6)} MB; up to ${LARGEST_TOKENS / 1e6} MB are read. Use only the part with the colours`);
+  if (text.length > LARGEST_TOKENS)
+    throw issue(
+      `has ${Math.round(text.length / 1e6)} MB; up to ${LARGEST_TOKENS / 1e6} MB are read. Use only the part with the colours`,
+    );
   if (text.trim() === '') throw issue('is empty');
-  const incoming = /^\s*[[{]/.test(text) && !/^\s*\{?\s*--/.test(text) ? readJson(name, text) : readText(name, text, brand);
-  if (incoming.colors.length + incoming.parts.length === 0) throw issue(incoming.left.length > 0 ? `contains no colour that can be imported: ${incoming.left[0]!.path} ${incoming.left[0]!.reason}` : 'has no colour in it');
+  const incoming =
+    /^\s*[[{]/.test(text) && !/^\s*\{?\s*--/.test(text) ? readJson(name, text) : readText(name, text, brand);
+  if (incoming.colors.length + incoming.parts.length === 0)
+    throw issue(
+      incoming.left.length > 0
+        ? `contains no colour that can be imported: ${incoming.left[0]!.path} ${incoming.left[0]!.reason}`
+        : 'has no colour in it',
+    );
   return incoming;
 }
 
-const issue = (message: string): SiteIssues => new SiteIssues([{ path: 'The file', message: `${message}. Nothing was changed.` }]);
+const issue = (message: string): SiteIssues =>
+  new SiteIssues([{ path: 'The file', message: `${message}. Nothing was changed.` }]);
 
 function readText(name: string, text: string, brand: Brand | undefined): Incoming {
   const values = customProperties(text);
   const own = brand && readOwnSheet(brand, values);
   if (own) return { name, format: 'yohaku', colors: colorsOf(own.brand), parts: [], left: own.left, brand: own };
   const css = readCustomProperties(values);
-  return css.colors.length + css.parts.length > 0 || /\.css$/i.test(name) ? { name, format: 'css', ...css, brand: null } : { name, format: 'list', parts: [], ...readColorList(text), brand: null };
+  return css.colors.length + css.parts.length > 0 || /\.css$/i.test(name)
+    ? { name, format: 'css', ...css, brand: null }
+    : { name, format: 'list', parts: [], ...readColorList(text), brand: null };
 }
 
 function readJson(name: string, text: string): Incoming {
@@ -52,7 +64,13 @@ function readJson(name: string, text: string): Incoming {
     return { name, format: 'yohaku', colors: colorsOf(brand.brand), parts: [], left: brand.left, brand };
   }
   const tokens = /"\$(?:value|ref)"/.test(text);
-  return { name, format: tokens ? 'dtcg' : 'list', parts: [], ...(tokens ? readForeignDtcg(input as Record<string, unknown>) : readColorJson(input)), brand: null };
+  return {
+    name,
+    format: tokens ? 'dtcg' : 'list',
+    parts: [],
+    ...(tokens ? readForeignDtcg(input as Record<string, unknown>) : readColorJson(input)),
+    brand: null,
+  };
 }
 
 /** The swatches of a brand as colours that can go to another. */
@@ -61,6 +79,12 @@ function colorsOf(brand: Brand): IncomingColor[] {
     const swatch = brand.swatches[id]!;
     const oklch = swatchColor(brand, id)!;
     const rgb = paintedRgb(oklch);
-    return { key: swatchPath(swatch), label: swatch.label, part: swatch.part, rule: swatch.rule && mapRule(swatch.rule, (one) => (brand.swatches[one] ? swatchPath(brand.swatches[one]) : one)), color: { typed: swatch.rule ? '' : swatch.typed || hex(rgb), oklch, rgb, mapped: false } };
+    return {
+      key: swatchPath(swatch),
+      label: swatch.label,
+      part: swatch.part,
+      rule: swatch.rule && mapRule(swatch.rule, (one) => (brand.swatches[one] ? swatchPath(brand.swatches[one]) : one)),
+      color: { typed: swatch.rule ? '' : swatch.typed || hex(rgb), oklch, rgb, mapped: false },
+    };
   });
 }

@@ -8,9 +8,19 @@ const site = applyChange(base, setValue(base, '', ['brand', 'swatches', 'ink', '
 
 describe('swatches written out', () => {
   it('are read back from CSV and JSON with their names and colours', () => {
-    for (const [name, text] of [['swatches.csv', swatchesCsv(base)], ['swatches.json', swatchesJson(base)]] as const) {
+    for (const [name, text] of [
+      ['swatches.csv', swatchesCsv(base)],
+      ['swatches.json', swatchesJson(base)],
+    ] as const) {
       const { colors } = readIncoming(name, text);
-      expect(colors.map((color) => [color.label, color.color.typed])).withContext(name).toEqual([['white', '#ffffff'], ['ink', '#222222'], ['brand', '#b83a1e'], ['dark', jasmine.stringMatching(/^#/) as never]]);
+      expect(colors.map((color) => [color.label, color.color.typed]))
+        .withContext(name)
+        .toEqual([
+          ['white', '#ffffff'],
+          ['ink', '#222222'],
+          ['brand', '#b83a1e'],
+          ['dark', jasmine.stringMatching(/^#/) as never],
+        ]);
     }
   });
   it('quote what CSV needs quoted, and say the rule and the places', () => {

@@ -13,7 +13,12 @@ export function tableFromCss(table: TokenTable, css: string): TokenTable {
     if (!token || tokenCssValue(token) === value) continue;
     const alias = namedProperty(value);
     const { alias: _alias, css: _css, ...rest } = token;
-    next.set(token.path, (alias && byProperty.has(alias) ? { ...rest, alias: byProperty.get(alias)! } : { ...rest, css: value }) satisfies Token);
+    next.set(
+      token.path,
+      (alias && byProperty.has(alias)
+        ? { ...rest, alias: byProperty.get(alias)! }
+        : { ...rest, css: value }) satisfies Token,
+    );
     edited = true;
   }
   return edited ? next : table;

@@ -1,3 +1,11 @@
 export { candidates, type Candidate } from './candidates.ts';
 export { partFor, planTaking, takePalette, type NewSwatch, type Taking } from './take.ts';
-export { AS_DRAWN, drawnAndBuilt, groupSpots, type NeverDrawn, type PinSpot, type SpotGroup, type WithoutToken } from './pinned.ts';
+export {
+  AS_DRAWN,
+  drawnAndBuilt,
+  groupSpots,
+  type NeverDrawn,
+  type PinSpot,
+  type SpotGroup,
+  type WithoutToken,
+} from './pinned.ts';

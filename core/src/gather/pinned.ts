@@ -8,7 +8,12 @@ import { resolvedSwatches, swatchPath } from '../style/index.ts';
 export const AS_DRAWN = 0.02;
 
 /** One spot of a design pinned over a page: what was drawn there and what is built. */
-export interface PinSpot { readonly x: number; readonly y: number; readonly drawn: Rgb8; readonly built: Rgb8 }
+export interface PinSpot {
+  readonly x: number;
+  readonly y: number;
+  readonly drawn: Rgb8;
+  readonly built: Rgb8;
+}
 
 /** Spots where one drawn colour meets one built colour. */
 export interface SpotGroup {
@@ -36,29 +41,56 @@ export function groupSpots(spots: readonly PinSpot[]): SpotGroup[] {
     if (group) group.spots.push(spot);
     else groups.set(key, { drawn, built: spot.built, spots: [spot] });
   }
-  const rated = [...groups.values()].map(({ drawn, built, spots: own }): SpotGroup => ({ drawn: hex(drawn), built: hex(built), deltaE: deltaERgb(drawn, built), share: own.length / spots.length, spots: own }));
+  const rated = [...groups.values()].map(({ drawn, built, spots: own }): SpotGroup => ({
+    drawn: hex(drawn),
+    built: hex(built),
+    deltaE: deltaERgb(drawn, built),
+    share: own.length / spots.length,
+    spots: own,
+  }));
   const weight = (one: SpotGroup) => (one.deltaE > AS_DRAWN ? one.deltaE * one.share : 0);
   return rated.sort((one, other) => weight(other) - weight(one) || other.share - one.share);
 }
 
 /** A drawn colour that no swatch stands for, with the nearest one. */
-export interface WithoutToken { readonly hex: string; readonly share: number; readonly nearest: string; readonly deltaE: number }
+export interface WithoutToken {
+  readonly hex: string;
+  readonly share: number;
+  readonly nearest: string;
+  readonly deltaE: number;
+}
 /** A swatch that paints places of the page and was not drawn. */
-export interface NeverDrawn { readonly id: string; readonly label: string; readonly hex: string; readonly places: number }
+export interface NeverDrawn {
+  readonly id: string;
+  readonly label: string;
+  readonly hex: string;
+  readonly places: number;
+}
 
 /** Returns the colours of a design without a token, and the tokens of the page that the design does not show. */
-export function drawnAndBuilt(site: Site, page: string, colors: readonly SourceColor[]): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
+export function drawnAndBuilt(
+  site: Site,
+  page: string,
+  colors: readonly SourceColor[],
+): { readonly withoutToken: WithoutToken[]; readonly neverDrawn: NeverDrawn[] } {
   const index = siteIndex(site);
   const swatches = resolvedSwatches(site.brand);
   const drawn = colors.map((color) => ({ ...color, rgb: parseColor(color.hex)!.rgb }));
   const withoutToken = drawn.flatMap(({ hex: color, rgb, share }): WithoutToken[] => {
-    const [near] = swatches.map(({ swatch, rgb: other }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, other) })).sort((one, other) => one.deltaE - other.deltaE);
-    return !near || near.deltaE > AS_DRAWN ? [{ hex: color, share, nearest: near?.label ?? '', deltaE: near?.deltaE ?? Infinity }] : [];
+    const [near] = swatches
+      .map(({ swatch, rgb: other }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, other) }))
+      .sort((one, other) => one.deltaE - other.deltaE);
+    return !near || near.deltaE > AS_DRAWN
+      ? [{ hex: color, share, nearest: near?.label ?? '', deltaE: near?.deltaE ?? Infinity }]
+      : [];
   });
   const neverDrawn = swatches.flatMap(({ swatch, rgb }): NeverDrawn[] => {
     if (drawn.some((one) => deltaERgb(one.rgb, rgb) <= AS_DRAWN)) return [];
     const places = index.placesOn(page, usesOfTokens(site, swatchPath(swatch)).groups).length;
     return places > 0 ? [{ id: swatch.id, label: swatch.label, hex: hex(rgb), places }] : [];
   });
-  return { withoutToken: withoutToken.sort((one, other) => other.share - one.share), neverDrawn: neverDrawn.sort((one, other) => other.places - one.places) };
+  return {
+    withoutToken: withoutToken.sort((one, other) => other.share - one.share),
+    neverDrawn: neverDrawn.sort((one, other) => other.places - one.places),
+  };
 }

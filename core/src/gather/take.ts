@@ -14,20 +14,31 @@ export interface Taking {
 }
 
 /** A new swatch as it is taken. */
-export interface NewSwatch { readonly id: string; readonly label: string; readonly part: 'core' | 'side' }
+export interface NewSwatch {
+  readonly id: string;
+  readonly label: string;
+  readonly part: 'core' | 'side';
+}
 
 /**
  * Returns the effect of keeping exactly `kept`. The designer chooses the replacement of
  * a dropped swatch (`replacements`, by candidate id); otherwise it is the closest kept colour.
  */
-export function planTaking(colors: readonly Candidate[], kept: ReadonlySet<string>, replacements: Readonly<Record<string, string | undefined>> = {}): Taking {
+export function planTaking(
+  colors: readonly Candidate[],
+  kept: ReadonlySet<string>,
+  replacements: Readonly<Record<string, string | undefined>> = {},
+): Taking {
   const stay = colors.filter((color) => kept.has(color.id));
   return {
     adds: stay.filter((one) => one.swatch === null),
-    drops: colors.filter((color) => !kept.has(color.id) && color.swatch !== null).map((color) => {
-      const replacement = stay.find((one) => one.id === replacements[color.id]) ?? replacementOf(color.rgb, stay) ?? null;
-      return { color, replacement, deltaE: replacement ? deltaERgb(color.rgb, replacement.rgb) : Infinity };
-    }),
+    drops: colors
+      .filter((color) => !kept.has(color.id) && color.swatch !== null)
+      .map((color) => {
+        const replacement =
+          stay.find((one) => one.id === replacements[color.id]) ?? replacementOf(color.rgb, stay) ?? null;
+        return { color, replacement, deltaE: replacement ? deltaERgb(color.rgb, replacement.rgb) : Infinity };
+      }),
   };
 }
 
@@ -43,11 +54,34 @@ export function partFor(color: Candidate): 'core' | 'side' {
  * @param names ids, labels and parts of the new swatches, by candidate id
  * @returns undefined when nothing would change
  */
-export function takePalette(site: Site, { adds, drops: gone }: Taking, names: ReadonlyMap<string, NewSwatch>): Edit | undefined {
+export function takePalette(
+  site: Site,
+  { adds, drops: gone }: Taking,
+  names: ReadonlyMap<string, NewSwatch>,
+): Edit | undefined {
   if (adds.length === 0 && gone.length === 0) return undefined;
-  const label = [adds.length > 0 ? `Add ${plural(adds.length, 'colour')}` : '', gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : ''].filter(Boolean).join(', ');
+  const label = [
+    adds.length > 0 ? `Add ${plural(adds.length, 'colour')}` : '',
+    gone.length > 0 ? `drop ${plural(gone.length, 'swatch', 'swatches')}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
   return inTurn(site, label[0]!.toUpperCase() + label.slice(1), [
-    (now) => (adds.length > 0 ? addSwatches(now, adds.map((one) => ({ ...names.get(one.id)!, color: one.color }))) : undefined),
-    ...gone.map(({ color, replacement }) => (now: Site) => removeSwatch(now, color.swatch!, replacement ? (replacement.swatch ?? names.get(replacement.id)!.id) : undefined)),
+    (now) =>
+      adds.length > 0
+        ? addSwatches(
+            now,
+            adds.map((one) => ({ ...names.get(one.id)!, color: one.color })),
+          )
+        : undefined,
+    ...gone.map(
+      ({ color, replacement }) =>
+        (now: Site) =>
+          removeSwatch(
+            now,
+            color.swatch!,
+            replacement ? (replacement.swatch ?? names.get(replacement.id)!.id) : undefined,
+          ),
+    ),
   ]);
 }

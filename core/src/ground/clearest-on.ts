@@ -6,7 +6,10 @@ import { contrastRatio, type Rgb8 } from '../color/index.ts';
  *
  * @param grounds one flat colour, or those of a gradient
  */
-export function clearestOn<T extends { readonly rgb: Rgb8 }>(candidates: readonly T[], ...grounds: readonly Rgb8[]): T | undefined {
+export function clearestOn<T extends { readonly rgb: Rgb8 }>(
+  candidates: readonly T[],
+  ...grounds: readonly Rgb8[]
+): T | undefined {
   let best: T | undefined;
   let bestRatio = 0;
   for (const candidate of candidates) {
@@ -30,7 +33,10 @@ export interface Clearest<T> {
   readonly ratio: number;
 }
 
-const PLAIN: readonly { readonly rgb: Rgb8 }[] = [{ rgb: { r: 0, g: 0, b: 0, alpha: 1 } }, { rgb: { r: 255, g: 255, b: 255, alpha: 1 } }];
+const PLAIN: readonly { readonly rgb: Rgb8 }[] = [
+  { rgb: { r: 0, g: 0, b: 0, alpha: 1 } },
+  { rgb: { r: 255, g: 255, b: 255, alpha: 1 } },
+];
 
 /**
  * The clearest of the core, as long as it reaches what is needed; else the
@@ -39,16 +45,27 @@ const PLAIN: readonly { readonly rgb: Rgb8 }[] = [{ rgb: { r: 0, g: 0, b: 0, alp
  *
  * @param needed contrast ratio, 1 to 4.5
  */
-export function clearestFor<T extends { readonly rgb: Rgb8 }>(core: readonly T[], others: readonly T[], needed: number, ...grounds: readonly Rgb8[]): Clearest<T> {
-  for (const [among, list] of [['core', core], ['side', others]] as const) {
+export function clearestFor<T extends { readonly rgb: Rgb8 }>(
+  core: readonly T[],
+  others: readonly T[],
+  needed: number,
+  ...grounds: readonly Rgb8[]
+): Clearest<T> {
+  for (const [among, list] of [
+    ['core', core],
+    ['side', others],
+  ] as const) {
     const one = clearestOn(list, ...grounds);
     if (one && lowest(one.rgb, grounds) >= needed) return { one, rgb: one.rgb, among, ratio: lowest(one.rgb, grounds) };
   }
   const { rgb } = clearestOn(PLAIN, ...grounds)!;
   const best = clearestOn([...core, ...others], ...grounds);
-  // Over a gradient from light to dark nothing may reach it; a swatch of the brand comes before a colour that is no better.
-  if (best && lowest(best.rgb, grounds) >= lowest(rgb, grounds)) return { one: best, rgb: best.rgb, among: core.includes(best) ? 'core' : 'side', ratio: lowest(best.rgb, grounds) };
+  // Over a gradient from light to dark nothing may reach it; a swatch of the brand comes before a colour that is no
+  // better.
+  if (best && lowest(best.rgb, grounds) >= lowest(rgb, grounds))
+    return { one: best, rgb: best.rgb, among: core.includes(best) ? 'core' : 'side', ratio: lowest(best.rgb, grounds) };
   return { one: null, rgb, among: 'none', ratio: lowest(rgb, grounds) };
 }
 
-const lowest = (rgb: Rgb8, grounds: readonly Rgb8[]): number => Math.min(...grounds.map((ground) => contrastRatio(rgb, ground)));
+const lowest = (rgb: Rgb8, grounds: readonly Rgb8[]): number =>
+  Math.min(...grounds.map((ground) => contrastRatio(rgb, ground)));

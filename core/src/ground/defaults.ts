@@ -1,7 +1,10 @@
 import { BUTTON_PARTS, BUTTON_STATES, buttonRole, parseButtonRole } from './roles.ts';
 import type { RoleValue } from './role-value.ts';
 
-/** Returns the rule of an unset role: texts use the best core swatch, other roles follow a neighbour, marks and selections swap text and background. */
+/**
+ * Returns the rule of an unset role: texts use the best core swatch, other roles follow a neighbour, marks and
+ * selections swap text and background.
+ */
 export function defaultRoleValue(role: string): RoleValue {
   const button = parseButtonRole(role);
   if (button) {
@@ -12,22 +15,29 @@ export function defaultRoleValue(role: string): RoleValue {
   }
   switch (role) {
     case 'link-hover':
-    case 'link-visited': return { kind: 'same', role: 'link' };
+    case 'link-visited':
+      return { kind: 'same', role: 'link' };
     case 'field':
-    case 'stripe': return { kind: 'same', role: 'background' };
+    case 'stripe':
+      return { kind: 'same', role: 'background' };
     case 'background-to':
     case 'mark-text':
-    case 'selection-text': return { kind: 'same', role: 'background' };
+    case 'selection-text':
+      return { kind: 'same', role: 'background' };
     case 'icon':
     case 'mark':
     case 'selection':
     case 'field-text':
-    case 'label': return { kind: 'same', role: 'text' };
-    case 'secondary': return { kind: 'same', role: 'text' };
+    case 'label':
+      return { kind: 'same', role: 'text' };
+    case 'secondary':
+      return { kind: 'same', role: 'text' };
     case 'help':
     case 'field-edge':
-    case 'rule': return { kind: 'same', role: 'secondary' };
-    default: return { kind: 'readable' };
+    case 'rule':
+      return { kind: 'same', role: 'secondary' };
+    default:
+      return { kind: 'readable' };
   }
 }
 

@@ -7,7 +7,8 @@ export const RoleName = v.pipe(v.string(), v.maxLength(120), v.check(isRoleName,
 
 /** A CSS colour that can be read; kept as typed. */
 export const RawColor = v.pipe(
-  v.string(), v.maxLength(80),
+  v.string(),
+  v.maxLength(80),
   v.check((text) => parseColor(text) !== undefined, 'is not a CSS colour'),
 );
 
@@ -22,7 +23,11 @@ export const RoleValue = v.variant('kind', [
   v.strictObject({ kind: v.literal('raw'), color: RawColor }),
   v.strictObject({ kind: v.literal('readable') }),
   v.strictObject({ kind: v.literal('same'), role: RoleName }),
-  v.strictObject({ kind: v.literal('contrast'), swatch: v.pipe(v.string(), v.maxLength(60)), ratio: v.pipe(v.number(), v.finite(), v.minValue(1), v.maxValue(21)) }),
+  v.strictObject({
+    kind: v.literal('contrast'),
+    swatch: v.pipe(v.string(), v.maxLength(60)),
+    ratio: v.pipe(v.number(), v.finite(), v.minValue(1), v.maxValue(21)),
+  }),
 ]);
 export type RoleValue = v.InferOutput<typeof RoleValue>;
 

@@ -2,9 +2,29 @@ import { CONTRAST } from '../color/index.ts';
 
 /** The colours that may sit on a ground, apart from those of its buttons. */
 export const BASE_ROLES = [
-  'background', 'eyebrow', 'heading', 'text', 'link', 'link-hover', 'link-visited', 'secondary', 'rule', 'stripe',
-  'field', 'field-edge', 'field-text', 'label', 'help', 'error', 'focus',
-  'background-to', 'icon', 'mark', 'mark-text', 'selection', 'selection-text',
+  'background',
+  'eyebrow',
+  'heading',
+  'text',
+  'link',
+  'link-hover',
+  'link-visited',
+  'secondary',
+  'rule',
+  'stripe',
+  'field',
+  'field-edge',
+  'field-text',
+  'label',
+  'help',
+  'error',
+  'focus',
+  'background-to',
+  'icon',
+  'mark',
+  'mark-text',
+  'selection',
+  'selection-text',
 ] as const;
 export type BaseRole = (typeof BASE_ROLES)[number];
 
@@ -20,8 +40,13 @@ export function buttonRole(variant: string, part: ButtonPart, state: ButtonState
   return `button-${variant}-${part}-${state}`;
 }
 
-/** Returns true if a role is one that some page can paint: a base role, or that of a button variant, by the shape of its name. */
-export const isRoleName = (role: string): boolean => (BASE_ROLES as readonly string[]).includes(role) || /^[a-z][a-z0-9-]{0,59}$/.test(parseButtonRole(role)?.variant ?? '');
+/**
+ * Returns true if a role is one that some page can paint: a base role, or that of a button variant, by the shape of its
+ * name.
+ */
+export const isRoleName = (role: string): boolean =>
+  (BASE_ROLES as readonly string[]).includes(role) ||
+  /^[a-z][a-z0-9-]{0,59}$/.test(parseButtonRole(role)?.variant ?? '');
 
 /** Takes a button role apart again; undefined for a base role. */
 export function parseButtonRole(role: string): { variant: string; part: ButtonPart; state: ButtonState } | undefined {
@@ -36,9 +61,16 @@ export function behindRole(role: string): string {
   return BEHIND[role] ?? 'background';
 }
 
-const BEHIND: Readonly<Record<string, BaseRole>> = { 'mark-text': 'mark', 'selection-text': 'selection', 'field-text': 'field' };
+const BEHIND: Readonly<Record<string, BaseRole>> = {
+  'mark-text': 'mark',
+  'selection-text': 'selection',
+  'field-text': 'field',
+};
 
-/** The contrast that a role asks for on what it is seen on (WCAG 2.2, 1.4.3 and 1.4.11); 1 for surfaces and what is disabled. */
+/**
+ * The contrast that a role asks for on what it is seen on (WCAG 2.2, 1.4.3 and 1.4.11); 1 for surfaces and what is
+ * disabled.
+ */
 export function roleNeed(role: string): number {
   const button = parseButtonRole(role);
   if (button) return button.state === 'disabled' ? 1 : button.part === 'label' ? CONTRAST.text : CONTRAST.nonText;
@@ -54,8 +86,27 @@ export function roleLabel(role: string): string {
 }
 
 const ROLE_LABELS: Record<BaseRole, string> = {
-  background: 'Background', eyebrow: 'Eyebrow', heading: 'Heading', text: 'Body text', link: 'Link',
-  'link-hover': 'Link, hover', 'link-visited': 'Link, visited', secondary: 'Secondary text', rule: 'Rule', stripe: 'Table stripe', field: 'Field',
-  'field-edge': 'Field edge', 'field-text': 'Field text', label: 'Field label', help: 'Field help', error: 'Field error', focus: 'Focus ring',
-  'background-to': 'Background, far end', icon: 'Icon', mark: 'Mark', 'mark-text': 'Marked text', selection: 'Selection', 'selection-text': 'Selected text',
+  background: 'Background',
+  eyebrow: 'Eyebrow',
+  heading: 'Heading',
+  text: 'Body text',
+  link: 'Link',
+  'link-hover': 'Link, hover',
+  'link-visited': 'Link, visited',
+  secondary: 'Secondary text',
+  rule: 'Rule',
+  stripe: 'Table stripe',
+  field: 'Field',
+  'field-edge': 'Field edge',
+  'field-text': 'Field text',
+  label: 'Field label',
+  help: 'Field help',
+  error: 'Field error',
+  focus: 'Focus ring',
+  'background-to': 'Background, far end',
+  icon: 'Icon',
+  mark: 'Mark',
+  'mark-text': 'Marked text',
+  selection: 'Selection',
+  'selection-text': 'Selected text',
 };

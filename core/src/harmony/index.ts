@@ -1,1 +1,8 @@
-export { HARMONIES, SUGGESTIONS_APART, suggest, takeSuggestion, type SuggestedSwatch, type Suggestion } from './suggest.ts';
+export {
+  HARMONIES,
+  SUGGESTIONS_APART,
+  suggest,
+  takeSuggestion,
+  type SuggestedSwatch,
+  type Suggestion,
+} from './suggest.ts';

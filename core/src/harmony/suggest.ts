@@ -38,7 +38,10 @@ export interface Suggestion {
 export const SUGGESTIONS_APART = 0.04;
 /** Colours with less chroma are greys: they are tinted, not turned. */
 const GREY = 0.012;
-/** The variations, tried in turn until a suggestion differs enough from those before: the hue of the first family, and the spread of chroma. */
+/**
+ * The variations, tried in turn until a suggestion differs enough from those before: the hue of the first family, and
+ * the spread of chroma.
+ */
 const SPREADS = [1, 1.6, 2.4].flatMap((chroma) => [1, 2, 0].map((first) => ({ first, chroma })));
 /** Degrees of hue within which swatches are one family and turn together. */
 const FAMILY = 40;
@@ -52,34 +55,75 @@ const FAMILY = 40;
  * @param stay ids of swatches that stay as they are; the one with the most chroma leads
  * @param progress told of each harmony begun
  */
-export function suggest(site: Site, stay: ReadonlySet<string>, progress: (done: number, of: number) => void = () => undefined): Suggestion[] {
-  const lead = [...stay].map((id) => swatchColor(site.brand, id)).filter((color) => color !== undefined).sort((one, other) => other.c - one.c)[0];
+export function suggest(
+  site: Site,
+  stay: ReadonlySet<string>,
+  progress: (done: number, of: number) => void = () => undefined,
+): Suggestion[] {
+  const lead = [...stay]
+    .map((id) => swatchColor(site.brand, id))
+    .filter((color) => color !== undefined)
+    .sort((one, other) => other.c - one.c)[0];
   if (!lead) return [];
-  const free = site.brand.swatchOrder.map((id) => site.brand.swatches[id]!).filter((one) => !stay.has(one.id) && !one.locked && !one.rule);
+  const free = site.brand.swatchOrder
+    .map((id) => site.brand.swatches[id]!)
+    .filter((one) => !stay.has(one.id) && !one.locked && !one.rule);
   const families = familiesOf(free);
   const found: { suggestion: Suggestion; site: Site }[] = [];
-  const apart = (one: Site) => distance(site, one) >= SUGGESTIONS_APART && found.every((other) => distance(other.site, one) >= SUGGESTIONS_APART);
-  for (const [done, { name, turns }] of HARMONIES.entries()) for (const { first, chroma } of SPREADS) {
-    progress(done, HARMONIES.length);
-    const turned = spread(site, lead, families, free, turns, first, chroma);
-    if (!apart(turned)) continue;
-    const fix = fixBrand(turned, stay);
-    const now = applyChange(turned, { ops: fix.moves.filter((move) => move.swatch !== null).flatMap((move) => move.ops) }).site;
-    if (!apart(now)) continue;
-    found.push({ site: now, suggestion: { name, swatches: changes(site, now, free), palette: resolvedSwatches(now.brand).map(({ rgb }) => hex(rgb)), failing: fix.conflicts.reduce((sum, conflict) => sum + conflict.pairs.length, 0) } });
-    break;
-  }
+  const apart = (one: Site) =>
+    distance(site, one) >= SUGGESTIONS_APART && found.every((other) => distance(other.site, one) >= SUGGESTIONS_APART);
+  for (const [done, { name, turns }] of HARMONIES.entries())
+    for (const { first, chroma } of SPREADS) {
+      progress(done, HARMONIES.length);
+      const turned = spread(site, lead, families, free, turns, first, chroma);
+      if (!apart(turned)) continue;
+      const fix = fixBrand(turned, stay);
+      const now = applyChange(turned, {
+        ops: fix.moves.filter((move) => move.swatch !== null).flatMap((move) => move.ops),
+      }).site;
+      if (!apart(now)) continue;
+      found.push({
+        site: now,
+        suggestion: {
+          name,
+          swatches: changes(site, now, free),
+          palette: resolvedSwatches(now.brand).map(({ rgb }) => hex(rgb)),
+          failing: fix.conflicts.reduce((sum, conflict) => sum + conflict.pairs.length, 0),
+        },
+      });
+      break;
+    }
   return found.map((entry) => entry.suggestion);
 }
 
 /** The site with the hues of a harmony: families turn, greys are tinted. */
-function spread(site: Site, lead: Oklch, families: readonly Family[], free: readonly Swatch[], turns: readonly number[], first: number, chroma: number): Site {
+function spread(
+  site: Site,
+  lead: Oklch,
+  families: readonly Family[],
+  free: readonly Swatch[],
+  turns: readonly number[],
+  first: number,
+  chroma: number,
+): Site {
   let now = site;
   families.forEach((family, i) => {
     const target = lead.h + turns[(i + first) % turns.length]!;
-    for (const swatch of family.swatches) now = applyChange(now, recolour(now, swatch.id, { ...swatch.color, c: swatch.color.c * chroma, h: wrap(target + turnTo(swatch.color.h, family.hue)) })).site;
+    for (const swatch of family.swatches)
+      now = applyChange(
+        now,
+        recolour(now, swatch.id, {
+          ...swatch.color,
+          c: swatch.color.c * chroma,
+          h: wrap(target + turnTo(swatch.color.h, family.hue)),
+        }),
+      ).site;
   });
-  for (const swatch of free.filter((one) => one.color.c < GREY)) now = applyChange(now, recolour(now, swatch.id, { ...swatch.color, c: swatch.color.c * chroma, h: wrap(lead.h) })).site;
+  for (const swatch of free.filter((one) => one.color.c < GREY))
+    now = applyChange(
+      now,
+      recolour(now, swatch.id, { ...swatch.color, c: swatch.color.c * chroma, h: wrap(lead.h) }),
+    ).site;
   return now;
 }
 
@@ -96,12 +140,17 @@ export function takeSuggestion(site: Site, suggestion: Suggestion, only?: string
   return ops;
 }
 
-interface Family { readonly hue: number; readonly swatches: Swatch[] }
+interface Family {
+  readonly hue: number;
+  readonly swatches: Swatch[];
+}
 
 /** Swatches of like hue together, the most colourful family first. */
 function familiesOf(swatches: readonly Swatch[]): Family[] {
   const families: Family[] = [];
-  for (const swatch of [...swatches].filter((one) => one.color.c >= GREY).sort((one, other) => other.color.c - one.color.c)) {
+  for (const swatch of [...swatches]
+    .filter((one) => one.color.c >= GREY)
+    .sort((one, other) => other.color.c - one.color.c)) {
     const home = families.find((family) => Math.abs(turnTo(swatch.color.h, family.hue)) <= FAMILY);
     if (home) home.swatches.push(swatch);
     else families.push({ hue: swatch.color.h, swatches: [swatch] });
@@ -109,7 +158,8 @@ function familiesOf(swatches: readonly Swatch[]): Family[] {
   return families;
 }
 
-const recolour = (site: Site, id: string, color: Oklch) => setSwatchColor(site, id, { typed: '', oklch: mapToSrgb(color), rgb: paintedRgb(color), mapped: false }, 'hue');
+const recolour = (site: Site, id: string, color: Oklch) =>
+  setSwatchColor(site, id, { typed: '', oklch: mapToSrgb(color), rgb: paintedRgb(color), mapped: false }, 'hue');
 const wrap = (hue: number): number => ((hue % 360) + 360) % 360;
 /** Degrees from one hue to another, −180 to 180. */
 const turnTo = (hue: number, from: number): number => ((hue - from + 540) % 360) - 180;
@@ -117,7 +167,12 @@ const turnTo = (hue: number, from: number): number => ((hue - from + 540) % 360)
 /** The largest ΔE OK between the same swatches of two sites. */
 function distance(one: Site, other: Site): number {
   const there = new Map(resolvedSwatches(other.brand).map(({ swatch, rgb }) => [swatch.id, rgb]));
-  return Math.max(0, ...resolvedSwatches(one.brand).map(({ swatch, rgb }) => (there.has(swatch.id) ? deltaERgb(rgb, there.get(swatch.id)!) : 0)));
+  return Math.max(
+    0,
+    ...resolvedSwatches(one.brand).map(({ swatch, rgb }) =>
+      there.has(swatch.id) ? deltaERgb(rgb, there.get(swatch.id)!) : 0,
+    ),
+  );
 }
 
 function changes(before: Site, after: Site, free: readonly Swatch[]): SuggestedSwatch[] {

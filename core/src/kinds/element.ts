@@ -3,8 +3,15 @@ import type { Element, ElementContent } from 'hast';
 /** Attributes of an element as hast names them. */
 export type Properties = Record<string, string | number | boolean | undefined>;
 
-/** An element of the page tree. Undefined and empty attributes are left out. Made for every element of every page: no lists on the way. */
-export function element(tagName: string, properties: Properties, children: readonly (ElementContent | string | undefined)[] = []): Element {
+/**
+ * An element of the page tree. Undefined and empty attributes are left out. Made for every element of every page: no
+ * lists on the way.
+ */
+export function element(
+  tagName: string,
+  properties: Properties,
+  children: readonly (ElementContent | string | undefined)[] = [],
+): Element {
   const kept: Record<string, string | number | boolean> = {};
   for (const key in properties) {
     const value = properties[key];
@@ -12,7 +19,8 @@ export function element(tagName: string, properties: Properties, children: reado
   }
   const inside: ElementContent[] = [];
   for (const child of children)
-    if (child !== undefined && child !== '') inside.push(typeof child === 'string' ? { type: 'text', value: child } : child);
+    if (child !== undefined && child !== '')
+      inside.push(typeof child === 'string' ? { type: 'text', value: child } : child);
   return { type: 'element', tagName, properties: kept, children: inside };
 }
 

@@ -3,12 +3,26 @@ import { byField, Copy, Id, PathSegment, text } from '../fields/index.ts';
 import { asLink, asWords, refTo } from './meaning.ts';
 
 /** Where a link leads: a page of the site by id, a download, or an address. Scripts and unknown schemes are refused. */
-export const Href = asLink(v.variant('to', [
-  v.strictObject({ to: v.literal('page'), page: refTo('page', 'Page'), /** The name of a section there; a page without it is shown from its top. */ anchor: v.optional(PathSegment),
-    /** The item that is meant, where the page is the one that items have one like; one that is gone leads to the page. */ item: v.optional(Id) }),
-  v.strictObject({ to: v.literal('download'), download: refTo('download', 'Download') }),
-  v.strictObject({ to: v.literal('url'), url: v.pipe(text(500), v.regex(/^(https?:\/\/|mailto:|tel:|#)/i, 'must start with https://, http://, mailto:, tel: or #')) }),
-]));
+export const Href = asLink(
+  v.variant('to', [
+    v.strictObject({
+      to: v.literal('page'),
+      page: refTo('page', 'Page'),
+      /** The name of a section there; a page without it is shown from its top. */ anchor: v.optional(PathSegment),
+      /** The item that is meant, where the page is the one that items have one like; one that is gone leads to the page. */ item: v.optional(
+        Id,
+      ),
+    }),
+    v.strictObject({ to: v.literal('download'), download: refTo('download', 'Download') }),
+    v.strictObject({
+      to: v.literal('url'),
+      url: v.pipe(
+        text(500),
+        v.regex(/^(https?:\/\/|mailto:|tel:|#)/i, 'must start with https://, http://, mailto:, tel: or #'),
+      ),
+    }),
+  ]),
+);
 export type Href = v.InferOutput<typeof Href>;
 
 /** A run of text in a paragraph. Links and marked words carry their own id; strong and emphasis do not. */

@@ -4,11 +4,21 @@ import { Id } from '../fields/index.ts';
 import type { Kit } from './kit.ts';
 
 /** The fields that every block has. */
-export interface BlockBase { readonly kind: string; readonly id: string }
+export interface BlockBase {
+  readonly kind: string;
+  readonly id: string;
+}
 
 /** The material of samples: styles by use, buttons, and links with a target. */
 export interface SampleBrand {
-  readonly styles: { readonly heading: string; readonly minor: string; readonly lead: string; readonly running: string; readonly fine: string; readonly eyebrow: string };
+  readonly styles: {
+    readonly heading: string;
+    readonly minor: string;
+    readonly lead: string;
+    readonly running: string;
+    readonly fine: string;
+    readonly eyebrow: string;
+  };
   /** The ground that the sample stands on, by id and by name. */
   readonly ground: { readonly id: string; readonly label: string };
   readonly variants: readonly { readonly id: string; readonly label: string }[];
@@ -20,7 +30,14 @@ export interface SampleBrand {
   /** A picture of the site; absent while it has none. */
   readonly asset: string | undefined;
   /** A collection of the site with what its items are named and told by; absent while it has none. */
-  readonly collection: { readonly id: string; readonly heading: string; readonly text: string | undefined; readonly picture: string | undefined } | undefined;
+  readonly collection:
+    | {
+        readonly id: string;
+        readonly heading: string;
+        readonly text: string | undefined;
+        readonly picture: string | undefined;
+      }
+    | undefined;
   /** A download of the site; absent while it has none. */
   readonly download: string | undefined;
 }
@@ -71,10 +88,15 @@ interface Told<B> {
   readonly samples: (brand: SampleBrand) => readonly Sample<B>[];
 }
 
-const ownFields = <const K extends string, const E extends v.ObjectEntries>(kind: K, fields: E) => v.strictObject({ kind: v.literal(kind), id: Id, ...fields });
+const ownFields = <const K extends string, const E extends v.ObjectEntries>(kind: K, fields: E) =>
+  v.strictObject({ kind: v.literal(kind), id: Id, ...fields });
 type BlockSchema<K extends string, E extends v.ObjectEntries> = ReturnType<typeof ownFields<K, E>>;
 
 /** A kind by its name, its own fields (`kind` and `id` it has anyway), and what is made of it. */
-export function kindOfBlock<const K extends string, const E extends v.ObjectEntries>(kind: K, fields: E, told: Told<v.InferOutput<BlockSchema<K, E>>>) {
+export function kindOfBlock<const K extends string, const E extends v.ObjectEntries>(
+  kind: K,
+  fields: E,
+  told: Told<v.InferOutput<BlockSchema<K, E>>>,
+) {
   return { css: '', ...told, kind, schema: ownFields(kind, fields) };
 }

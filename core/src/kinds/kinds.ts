@@ -24,7 +24,28 @@ import { table } from './table.ts';
 import { text } from './text.ts';
 
 /** Every kind of block there is, in the order in which the specimen shows them. */
-const KINDS = [text, quote, list, steps, questions, rule, space, figures, links, menu, download, buttons, logo, form, table, cards, picture, gallery, items, embed] as const;
+const KINDS = [
+  text,
+  quote,
+  list,
+  steps,
+  questions,
+  rule,
+  space,
+  figures,
+  links,
+  menu,
+  download,
+  buttons,
+  logo,
+  form,
+  table,
+  cards,
+  picture,
+  gallery,
+  items,
+  embed,
+] as const;
 
 /** A part of a section. */
 export type Block = v.InferOutput<(typeof KINDS)[number]['schema']>;
@@ -38,11 +59,18 @@ export const allKinds = (): Kind[] => [...known.values()];
 /** The kind of a block; undefined for one that nobody knows. */
 export const kindOf = (block: { readonly kind: string }): Kind | undefined => known.get(block.kind);
 
-const NoKind = v.pipe(v.unknown(), v.check(() => false, () => `is no block of a kind that is known: ${[...known.keys()].join(', ')}`));
+const NoKind = v.pipe(
+  v.unknown(),
+  v.check(
+    () => false,
+    () => `is no block of a kind that is known: ${[...known.keys()].join(', ')}`,
+  ),
+);
 
 /** A block by what its kind says. */
 export const Block: v.GenericSchema<Block> = v.lazy((input) => {
-  const kind = typeof input === 'object' && input !== null && 'kind' in input ? known.get(String(input.kind)) : undefined;
+  const kind =
+    typeof input === 'object' && input !== null && 'kind' in input ? known.get(String(input.kind)) : undefined;
   return (kind?.schema ?? NoKind) as v.GenericSchema<Block>;
 });
 
@@ -64,9 +92,15 @@ export function withKind<T>(kind: Kind, work: () => T): T {
 /** The words that a block shows, each in one piece: what is searched. */
 export function wordsIn(block: Block): string[] {
   const found: string[] = [];
-  walk(Block, block, (meaning, value) => {
-    if (meaning.means === 'words' && Array.isArray(value)) found.push(plainText(value as Inline[]));
-    else if (meaning.means === 'line' && typeof value === 'string' && value !== '') found.push(value);
-  }, [], true);
+  walk(
+    Block,
+    block,
+    (meaning, value) => {
+      if (meaning.means === 'words' && Array.isArray(value)) found.push(plainText(value as Inline[]));
+      else if (meaning.means === 'line' && typeof value === 'string' && value !== '') found.push(value);
+    },
+    [],
+    true,
+  );
   return found;
 }

@@ -3,7 +3,8 @@ import type { Properties } from './element.ts';
 import type { Inline } from './inline.ts';
 import type { IconName } from './icon-name.ts';
 
-export type PlaceKind = 'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo' | 'mark' | 'icon';
+export type PlaceKind =
+  'text' | 'link' | 'menu' | 'button' | 'field' | 'rule' | 'surface' | 'picture' | 'cell' | 'logo' | 'mark' | 'icon';
 
 /** Keys from a block to one of its fields. */
 export type Path = readonly string[];
@@ -47,11 +48,16 @@ export interface PaintedAs {
 /** The query of a list: fields by id, an order, a filter and a number. */
 export interface ItemQuery {
   readonly collection: string;
-  readonly heading?: string | undefined; readonly text?: string | undefined; readonly further?: string | undefined; readonly picture?: string | undefined;
+  readonly heading?: string | undefined;
+  readonly text?: string | undefined;
+  readonly further?: string | undefined;
+  readonly picture?: string | undefined;
   /** Field by whose values they are put together. */
   readonly group?: string | undefined;
-  readonly by?: string | undefined; readonly down?: boolean | undefined;
-  readonly only?: string | undefined; readonly value?: string | undefined;
+  readonly by?: string | undefined;
+  readonly down?: boolean | undefined;
+  readonly only?: string | undefined;
+  readonly value?: string | undefined;
   /** How many are left out at the beginning. */
   readonly from?: number | undefined;
   readonly limit: number;
@@ -72,10 +78,19 @@ export interface ListedItem {
   readonly group?: { readonly text: string; readonly count: number };
   readonly picture?: { readonly asset: string; readonly alt: string; readonly at: Path };
 }
-export interface ItemWords { readonly text: string; /** Address in the document; absent for words that are made. */ readonly at?: Path; /** Rich words. */ readonly runs?: readonly Inline[]; /** Where they lead by themselves. */ readonly href?: string }
+export interface ItemWords {
+  readonly text: string;
+  /** Address in the document; absent for words that are made. */ readonly at?: Path;
+  /** Rich words. */ readonly runs?: readonly Inline[];
+  /** Where they lead by themselves. */ readonly href?: string;
+}
 
 /** A page that a list goes on over. */
-export interface ListPage { readonly number: number; readonly href: string; readonly here: boolean }
+export interface ListPage {
+  readonly number: number;
+  readonly href: string;
+  readonly here: boolean;
+}
 
 /** How words are set. */
 export interface WordsHow {
@@ -108,10 +123,23 @@ export interface Kit {
   fieldNames(query: ItemQuery, fields: readonly (string | undefined)[]): readonly string[];
   /** Links to the pages that a list goes on over. */
   pageLinks(pages: readonly ListPage[], style: Path): readonly Element[];
-  /** The entries of the site's menu as items of a list, those under another in a list within; `style` is where the id of their style is kept. */
+  /**
+   * The entries of the site's menu as items of a list, those under another in a list within; `style` is where the id of
+   * their style is kept.
+   */
   menu(style: Path): readonly Element[];
   /** Words of an item as an element; `href` makes a link of them. */
-  itemWords(tag: string, part: string, words: ItemWords, style: Path, how: { readonly level?: number | null; readonly href?: string; /** Where their style is set, where that is not where it is kept now. */ readonly styledAt?: Path }): Element;
+  itemWords(
+    tag: string,
+    part: string,
+    words: ItemWords,
+    style: Path,
+    how: {
+      readonly level?: number | null;
+      readonly href?: string;
+      /** Where their style is set, where that is not where it is kept now. */ readonly styledAt?: Path;
+    },
+  ): Element;
   /** A picture of an item. */
   itemPicture(part: string, picture: NonNullable<ListedItem['picture']>, className: string): Element;
   /** Notes a place and gives the attributes that mark its element. */
@@ -135,5 +163,9 @@ export interface Kit {
   /** The site's logo in the form for this ground; undefined while it has none. */
   logo(part: string): Element | undefined;
   /** The same kit continued on a surface of its own, which is painted first. */
-  onSurface(as: Omit<PaintedAs, 'kind'>, className: string, ground?: string): { readonly kit: Kit; readonly properties: Properties };
+  onSurface(
+    as: Omit<PaintedAs, 'kind'>,
+    className: string,
+    ground?: string,
+  ): { readonly kit: Kit; readonly properties: Properties };
 }

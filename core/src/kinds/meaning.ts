@@ -2,14 +2,29 @@ import * as v from 'valibot';
 import { Copy, Id, Label, Order, text } from '../fields/index.ts';
 
 /** The parts of a site that a field can refer to, by id. */
-export const TARGETS = ['style', 'ground', 'variant', 'size', 'space', 'asset', 'page', 'section', 'swatch', 'collection', 'download'] as const;
+export const TARGETS = [
+  'style',
+  'ground',
+  'variant',
+  'size',
+  'space',
+  'asset',
+  'page',
+  'section',
+  'swatch',
+  'collection',
+  'download',
+] as const;
 export type Target = (typeof TARGETS)[number];
 
 /** The kinds of short names: under stress-test content each becomes as long as the longest of its kind. */
 export type NameKind = 'menu' | 'button' | 'card' | 'label' | 'cell' | 'heading';
 
 /** One of a few values, and what it is called. */
-export interface Option { readonly value: string | number | boolean; readonly label: string }
+export interface Option {
+  readonly value: string | number | boolean;
+  readonly label: string;
+}
 
 /**
  * The meaning of a field of the document, declared beside its schema. Everything that
@@ -32,10 +47,24 @@ export type Meaning =
   | { readonly means: 'field'; readonly of: string; readonly label: string; readonly kinds: readonly string[] }
   /** The crop focus of an image: a side, or a point as shares of width and height. */
   | { readonly means: 'focus'; readonly label: string }
-  /** Plain words that are said elsewhere than on the page, typed where the thing itself stands: the name of a tray, an answer. `many`: a list of them. */
+  /**
+   * Plain words that are said elsewhere than on the page, typed where the thing itself stands: the name of a tray, an
+   * answer. `many`: a list of them.
+   */
   | { readonly means: 'said'; readonly label: string; readonly many: boolean; readonly most: number }
-  /** One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts it out of use. */
-  | { readonly means: 'choice'; readonly label: string; readonly options: readonly Option[]; /** The label of “none”, where no option is allowed. */ readonly none: string; readonly looks: boolean; readonly offered: boolean; readonly unless?: string }
+  /**
+   * One of a few values. `looks`: whether places are painted otherwise by it; `unless`: the field beside it that puts
+   * it out of use.
+   */
+  | {
+      readonly means: 'choice';
+      readonly label: string;
+      readonly options: readonly Option[];
+      /** The label of “none”, where no option is allowed. */ readonly none: string;
+      readonly looks: boolean;
+      readonly offered: boolean;
+      readonly unless?: string;
+    }
   /** The order of a record that stands beside it. */
   | { readonly means: 'order'; readonly of: string };
 
@@ -50,33 +79,56 @@ export const refTo = (to: Target, label: string, offered = false) => means(Id, {
 /** A line of plain words that must not be empty. `looks: false`: its place is there and painted alike when it is. */
 export const nameOf = (name: NameKind) => means(Label, { means: 'line', name, looks: true });
 /** A line of plain words that may be empty. */
-export const lineOf = (name: NameKind | null, options: { readonly looks: boolean } = { looks: true }) => means(Copy, { means: 'line', name, ...options });
+export const lineOf = (name: NameKind | null, options: { readonly looks: boolean } = { looks: true }) =>
+  means(Copy, { means: 'line', name, ...options });
 /** Any schema of a text as a line that a page shows. */
-export const asLine = <const S extends v.GenericSchema<string>>(schema: S, name: NameKind | null, options: { readonly looks: boolean } = { looks: true }) => means(schema, { means: 'line', name, ...options });
+export const asLine = <const S extends v.GenericSchema<string>>(
+  schema: S,
+  name: NameKind | null,
+  options: { readonly looks: boolean } = { looks: true },
+) => means(schema, { means: 'line', name, ...options });
 
 export const Alt = means(Copy, { means: 'alt' });
 
 /** One of a few values, named on the desk by `label`. */
-export function choiceOf<const S extends v.GenericSchema>(schema: S, label: string, options: readonly (Option | string)[], how: { readonly looks?: boolean; readonly offered?: boolean; readonly unless?: string; readonly none?: string } = {}) {
-  return means(schema, { means: 'choice', label, options: options.map((option) => (typeof option === 'string' ? { value: option, label: option } : option)), none: how.none ?? 'none', looks: how.looks ?? true, offered: how.offered ?? false, ...(how.unless === undefined ? {} : { unless: how.unless }) });
+export function choiceOf<const S extends v.GenericSchema>(
+  schema: S,
+  label: string,
+  options: readonly (Option | string)[],
+  how: { readonly looks?: boolean; readonly offered?: boolean; readonly unless?: string; readonly none?: string } = {},
+) {
+  return means(schema, {
+    means: 'choice',
+    label,
+    options: options.map((option) => (typeof option === 'string' ? { value: option, label: option } : option)),
+    none: how.none ?? 'none',
+    looks: how.looks ?? true,
+    offered: how.offered ?? false,
+    ...(how.unless === undefined ? {} : { unless: how.unless }),
+  });
 }
 
 /** The order of the record in the field `of` beside it. */
 export const orderOf = (of: string) => asOrder(Order, of);
 /** A field of the collection named beside it, of one of some kinds. */
-export const fieldOf = (of: string, label: string, kinds: readonly string[]) => means(Id, { means: 'field', of, label, kinds });
+export const fieldOf = (of: string, label: string, kinds: readonly string[]) =>
+  means(Id, { means: 'field', of, label, kinds });
 
 /** A short line that is said elsewhere; a list of such with `saidList`. */
 export const said = (label: string, most = 300) => means(text(most), { means: 'said', label, many: false, most });
-export const saidList = (label: string, most: number) => means(v.pipe(v.array(Label), v.maxLength(most)), { means: 'said', label, many: true, most });
+export const saidList = (label: string, most: number) =>
+  means(v.pipe(v.array(Label), v.maxLength(most)), { means: 'said', label, many: true, most });
 
 /** Any schema of a list of ids as the order of the record in the field `of` beside it. */
-export const asOrder = <const S extends v.GenericSchema<string[]>>(schema: S, of: string) => means(schema, { means: 'order', of });
+export const asOrder = <const S extends v.GenericSchema<string[]>>(schema: S, of: string) =>
+  means(schema, { means: 'order', of });
 
 /** A schema of runs as words. */
-export const asWords = <const S extends v.GenericSchema>(schema: S, level?: string) => means(schema, { means: 'words', ...(level === undefined ? {} : { level }) });
+export const asWords = <const S extends v.GenericSchema>(schema: S, level?: string) =>
+  means(schema, { means: 'words', ...(level === undefined ? {} : { level }) });
 /** A schema of what a cropped picture keeps. */
-export const asFocus = <const S extends v.GenericSchema>(schema: S, label: string) => means(schema, { means: 'focus', label });
+export const asFocus = <const S extends v.GenericSchema>(schema: S, label: string) =>
+  means(schema, { means: 'focus', label });
 /** A schema of where a link leads. */
 export const asLink = <const S extends v.GenericSchema>(schema: S) => means(schema, { means: 'link' });
 

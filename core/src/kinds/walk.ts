@@ -6,20 +6,42 @@ type Node =
   | { readonly type: 'leaf'; readonly meaning: Meaning; readonly schema: v.GenericSchema }
   | { readonly type: 'object'; readonly meaning: Meaning | undefined; readonly entries: readonly Entry[] }
   | { readonly type: 'record'; readonly value: Node }
-  | { readonly type: 'list'; readonly meaning: Meaning | undefined; readonly item: Node | null; readonly schema: v.GenericSchema }
+  | {
+      readonly type: 'list';
+      readonly meaning: Meaning | undefined;
+      readonly item: Node | null;
+      readonly schema: v.GenericSchema;
+    }
   | { readonly type: 'either'; readonly meaning: Meaning | undefined; readonly options: readonly Option[] }
   /** Known only with the value: a block by its kind. */
   | { readonly type: 'by-value'; readonly get: (value: unknown) => v.GenericSchema };
 /** How a field says that it has no value, where it may have none. */
 export type Empty = 'null' | 'absent' | 'never';
 /** A field of an object; `order` names the field that orders it. */
-interface Entry { readonly key: string; readonly node: Node; readonly order: string | undefined; readonly empty: Empty }
+interface Entry {
+  readonly key: string;
+  readonly node: Node;
+  readonly order: string | undefined;
+  readonly empty: Empty;
+}
 /** One of several objects, known by its fields. */
-interface Option { readonly fields: ReadonlySet<string>; readonly required: readonly string[]; readonly literals: readonly (readonly [string, unknown])[]; readonly node: Node | null }
+interface Option {
+  readonly fields: ReadonlySet<string>;
+  readonly required: readonly string[];
+  readonly literals: readonly (readonly [string, unknown])[];
+  readonly node: Node | null;
+}
 
 type Schema = v.GenericSchema & {
-  readonly type: string; readonly pipe?: readonly { readonly kind: string }[]; readonly entries?: Readonly<Record<string, Schema>>; readonly wrapped?: Schema;
-  readonly item?: Schema; readonly value?: Schema; readonly options?: readonly Schema[]; readonly getter?: (value: unknown) => v.GenericSchema; readonly literal?: unknown;
+  readonly type: string;
+  readonly pipe?: readonly { readonly kind: string }[];
+  readonly entries?: Readonly<Record<string, Schema>>;
+  readonly wrapped?: Schema;
+  readonly item?: Schema;
+  readonly value?: Schema;
+  readonly options?: readonly Schema[];
+  readonly getter?: (value: unknown) => v.GenericSchema;
+  readonly literal?: unknown;
 };
 type Fields = Readonly<Record<string, unknown>>;
 
@@ -47,7 +69,16 @@ function compile(schema: v.GenericSchema): Node | null {
     const found = Object.entries(entries).flatMap(([key, one]): Entry[] => {
       const node = nodeOf(one);
       const { type: wrapper } = inner(one);
-      return node ? [{ key, node, order: orderFor(entries, key), empty: !OPTIONAL.has(wrapper) ? 'never' : wrapper === 'nullable' ? 'null' : 'absent' }] : [];
+      return node
+        ? [
+            {
+              key,
+              node,
+              order: orderFor(entries, key),
+              empty: !OPTIONAL.has(wrapper) ? 'never' : wrapper === 'nullable' ? 'null' : 'absent',
+            },
+          ]
+        : [];
     });
     return found.length > 0 || meaning ? { type: 'object', meaning, entries: found } : null;
   }
@@ -77,22 +108,29 @@ function orderFor(entries: Readonly<Record<string, Schema>>, key: string): strin
 function optionOf(schema: Schema): Option {
   const fields = Object.entries(inner(schema).entries!);
   return {
-    fields: new Set(fields.map(([key]) => key)), required: fields.filter(([, one]) => !OPTIONAL.has(inner(one).type)).map(([key]) => key),
-    literals: fields.filter(([, one]) => inner(one).type === 'literal').map(([key, one]) => [key, inner(one).literal]), node: nodeOf(schema),
+    fields: new Set(fields.map(([key]) => key)),
+    required: fields.filter(([, one]) => !OPTIONAL.has(inner(one).type)).map(([key]) => key),
+    literals: fields.filter(([, one]) => inner(one).type === 'literal').map(([key, one]) => [key, inner(one).literal]),
+    node: nodeOf(schema),
   };
 }
 
 function optionFor(options: readonly Option[], value: Fields): Node | null {
-  const fits = ({ fields, required, literals }: Option) => required.every((key) => key in value) && literals.every(([key, one]) => value[key] === one) && Object.keys(value).every((key) => fields.has(key));
+  const fits = ({ fields, required, literals }: Option) =>
+    required.every((key) => key in value) &&
+    literals.every(([key, one]) => value[key] === one) &&
+    Object.keys(value).every((key) => fields.has(key));
   return options.find(fits)?.node ?? null;
 }
 
-const isObject = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
  * Called for every field with a meaning. Returns `false` for a field whose own fields are not wanted.
  *
- * @param at keys from where the walk began, in lists the ids of their entries; the very same list each time, to be copied by who keeps it
+ * @param at keys from where the walk began, in lists the ids of their entries; the very same list each time, to be
+ *   copied by who keeps it
  * @param beside the object that has the field
  */
 export type See = (meaning: Meaning, value: unknown, at: readonly string[], beside: Fields) => unknown;
@@ -101,14 +139,23 @@ export type See = (meaning: Meaning, value: unknown, at: readonly string[], besi
  * Goes through every field of a value that has a meaning by its schema. A value
  * that does not fit the schema is passed over where it does not.
  *
- * @param inOrder whether records are gone through in the order that stands beside them, and by that only, rather than as they are kept
+ * @param inOrder whether records are gone through in the order that stands beside them, and by that only, rather than
+ *   as they are kept
  */
 export function walk(schema: v.GenericSchema, value: unknown, see: See, at: string[] = [], inOrder = false): void {
   const node = nodeOf(schema);
   if (node) go(node, value, see, at, {}, inOrder, undefined);
 }
 
-function go(node: Node, value: unknown, see: See, at: string[], beside: Fields, inOrder: boolean, order: unknown): void {
+function go(
+  node: Node,
+  value: unknown,
+  see: See,
+  at: string[],
+  beside: Fields,
+  inOrder: boolean,
+  order: unknown,
+): void {
   if (value === undefined || value === null) {
     // An absent value is reported too, because the look can depend on it.
     if ('meaning' in node && node.meaning) see(node.meaning, value, at, beside);
@@ -116,22 +163,28 @@ function go(node: Node, value: unknown, see: See, at: string[], beside: Fields, 
   }
   if ('meaning' in node && node.meaning && see(node.meaning, value, at, beside) === false) return;
   switch (node.type) {
-    case 'leaf': return;
+    case 'leaf':
+      return;
     case 'by-value': {
       const known = nodeOf(node.get(value));
       if (known) go(known, value, see, at, beside, inOrder, undefined);
       return;
     }
     case 'list':
-      if (node.item && Array.isArray(value)) value.forEach((one: unknown, i) => within(node.item!, one, listKey(one, i), see, at, beside, inOrder, undefined));
+      if (node.item && Array.isArray(value))
+        value.forEach((one: unknown, i) =>
+          within(node.item!, one, listKey(one, i), see, at, beside, inOrder, undefined),
+        );
       return;
     case 'record':
       if (!isObject(value)) return;
-      for (const key of inOrder && Array.isArray(order) ? (order as string[]) : Object.keys(value)) if (Object.hasOwn(value, key)) within(node.value, value[key], key, see, at, beside, inOrder, undefined);
+      for (const key of inOrder && Array.isArray(order) ? (order as string[]) : Object.keys(value))
+        if (Object.hasOwn(value, key)) within(node.value, value[key], key, see, at, beside, inOrder, undefined);
       return;
     case 'object':
       if (!isObject(value)) return;
-      for (const { key, node: one, order: by } of node.entries) within(one, value[key], key, see, at, value, inOrder, by === undefined ? undefined : value[by]);
+      for (const { key, node: one, order: by } of node.entries)
+        within(one, value[key], key, see, at, value, inOrder, by === undefined ? undefined : value[by]);
       return;
     case 'either': {
       const option = isObject(value) ? optionFor(node.options, value) : null;
@@ -140,7 +193,16 @@ function go(node: Node, value: unknown, see: See, at: string[], beside: Fields, 
   }
 }
 
-function within(node: Node, value: unknown, key: string, see: See, at: string[], beside: Fields, inOrder: boolean, order: unknown): void {
+function within(
+  node: Node,
+  value: unknown,
+  key: string,
+  see: See,
+  at: string[],
+  beside: Fields,
+  inOrder: boolean,
+  order: unknown,
+): void {
   at.push(key);
   go(node, value, see, at, beside, inOrder, order);
   at.pop();
@@ -151,20 +213,33 @@ function listKey(one: unknown, position: number): string {
   return isObject(one) && typeof one['id'] === 'string' ? one['id'] : String(position);
 }
 
-/** The value with every field of a meaning put through `change`; the very same value when nothing changed. What `change` has changed is not gone into. */
-export function mapFields<T>(schema: v.GenericSchema, value: T, change: (meaning: Meaning, value: unknown, beside: Fields) => unknown): T {
+/**
+ * The value with every field of a meaning put through `change`; the very same value when nothing changed. What `change`
+ * has changed is not gone into.
+ */
+export function mapFields<T>(
+  schema: v.GenericSchema,
+  value: T,
+  change: (meaning: Meaning, value: unknown, beside: Fields) => unknown,
+): T {
   const node = nodeOf(schema);
   return node ? (changed(node, value, change, {}) as T) : value;
 }
 
-function changed(node: Node, value: unknown, change: (meaning: Meaning, value: unknown, beside: Fields) => unknown, beside: Fields): unknown {
+function changed(
+  node: Node,
+  value: unknown,
+  change: (meaning: Meaning, value: unknown, beside: Fields) => unknown,
+  beside: Fields,
+): unknown {
   if (value === undefined || value === null) return value;
   if ('meaning' in node && node.meaning) {
     const other = change(node.meaning, value, beside);
     if (other !== value) return other;
   }
   switch (node.type) {
-    case 'leaf': return value;
+    case 'leaf':
+      return value;
     case 'by-value': {
       const known = nodeOf(node.get(value));
       return known ? changed(known, value, change, beside) : value;
@@ -174,8 +249,20 @@ function changed(node: Node, value: unknown, change: (meaning: Meaning, value: u
       const list = value.map((one: unknown) => changed(node.item!, one, change, beside));
       return list.some((entry, i) => entry !== value[i]) ? list : value;
     }
-    case 'record': return isObject(value) ? withChanges(value, Object.keys(value).map((key) => [key, changed(node.value, value[key], change, beside)])) : value;
-    case 'object': return isObject(value) ? withChanges(value, node.entries.map(({ key, node: one }) => [key, changed(one, value[key], change, value)])) : value;
+    case 'record':
+      return isObject(value)
+        ? withChanges(
+            value,
+            Object.keys(value).map((key) => [key, changed(node.value, value[key], change, beside)]),
+          )
+        : value;
+    case 'object':
+      return isObject(value)
+        ? withChanges(
+            value,
+            node.entries.map(({ key, node: one }) => [key, changed(one, value[key], change, value)]),
+          )
+        : value;
     case 'either': {
       const option = isObject(value) ? optionFor(node.options, value) : null;
       return option ? changed(option, value, change, beside) : value;
@@ -190,13 +277,26 @@ function withChanges(value: Fields, entries: readonly (readonly [string, unknown
 }
 
 /** One field of an object, as it is offered where the object stands. */
-export interface FieldHere { readonly key: string; readonly meaning: Meaning; readonly value: unknown; readonly empty: Empty }
+export interface FieldHere {
+  readonly key: string;
+  readonly meaning: Meaning;
+  readonly value: unknown;
+  readonly empty: Empty;
+}
 
 /**
  * Returns the field at an address below a value: its meaning, its schema, and the
  * fields with a meaning inside it.
  */
-export function fieldAt(schema: v.GenericSchema, value: unknown, address: readonly string[]): { readonly meaning: Meaning | undefined; readonly schema: v.GenericSchema | undefined; readonly fields: readonly FieldHere[] } {
+export function fieldAt(
+  schema: v.GenericSchema,
+  value: unknown,
+  address: readonly string[],
+): {
+  readonly meaning: Meaning | undefined;
+  readonly schema: v.GenericSchema | undefined;
+  readonly fields: readonly FieldHere[];
+} {
   let node = nodeOf(schema);
   let here = value;
   for (const key of ['', ...address]) {
@@ -207,17 +307,31 @@ export function fieldAt(schema: v.GenericSchema, value: unknown, address: readon
     if (node?.type === 'by-value') node = here === undefined ? null : nodeOf(node.get(here));
     if (node?.type === 'either' && !node.meaning && isObject(here)) node = optionFor(node.options, here);
   }
-  const fields = node?.type === 'object' && isObject(here) ? node.entries.flatMap(({ key, node: one, empty }): FieldHere[] => ('meaning' in one && one.meaning ? [{ key, meaning: one.meaning, value: (here as Fields)[key], empty }] : [])) : [];
-  return { meaning: node && 'meaning' in node ? node.meaning : undefined, schema: node?.type === 'leaf' || node?.type === 'list' ? node.schema : undefined, fields };
+  const fields =
+    node?.type === 'object' && isObject(here)
+      ? node.entries.flatMap(({ key, node: one, empty }): FieldHere[] =>
+          'meaning' in one && one.meaning ? [{ key, meaning: one.meaning, value: (here as Fields)[key], empty }] : [],
+        )
+      : [];
+  return {
+    meaning: node && 'meaning' in node ? node.meaning : undefined,
+    schema: node?.type === 'leaf' || node?.type === 'list' ? node.schema : undefined,
+    fields,
+  };
 }
 
 function below(node: Node, key: string): Node | null {
   switch (node.type) {
-    case 'object': return node.entries.find((entry) => entry.key === key)?.node ?? null;
-    case 'record': return node.value;
-    case 'list': return node.item;
-    case 'either': return node.options.map(({ node: one }) => (one ? below(one, key) : null)).find((one) => one !== null) ?? null;
-    default: return null;
+    case 'object':
+      return node.entries.find((entry) => entry.key === key)?.node ?? null;
+    case 'record':
+      return node.value;
+    case 'list':
+      return node.item;
+    case 'either':
+      return node.options.map(({ node: one }) => (one ? below(one, key) : null)).find((one) => one !== null) ?? null;
+    default:
+      return null;
   }
 }
 
@@ -235,7 +349,13 @@ export function namedAt(value: unknown, address: readonly string[]): unknown {
  * The value with every field at one of the addresses set that says `is`; the very
  * same value where none does. What lies above many of them is copied once.
  */
-export function replaceAt<T>(value: T, addresses: readonly (readonly string[])[], is: unknown, to: unknown, depth = 0): T {
+export function replaceAt<T>(
+  value: T,
+  addresses: readonly (readonly string[])[],
+  is: unknown,
+  to: unknown,
+  depth = 0,
+): T {
   if (addresses.some((address) => address.length === depth)) return value === is ? (to as T) : value;
   const below = new Map<string, (readonly string[])[]>();
   for (const address of addresses) {
@@ -244,9 +364,16 @@ export function replaceAt<T>(value: T, addresses: readonly (readonly string[])[]
     else below.set(address[depth]!, [address]);
   }
   if (Array.isArray(value)) {
-    const list = value.map((one: unknown, i) => (below.has(listKey(one, i)) ? replaceAt(one, below.get(listKey(one, i))!, is, to, depth + 1) : one));
+    const list = value.map((one: unknown, i) =>
+      below.has(listKey(one, i)) ? replaceAt(one, below.get(listKey(one, i))!, is, to, depth + 1) : one,
+    );
     return list.some((entry, i) => entry !== value[i]) ? (list as T) : value;
   }
   if (!isObject(value)) return value;
-  return withChanges(value, [...below].flatMap(([key, list]): (readonly [string, unknown])[] => (Object.hasOwn(value, key) ? [[key, replaceAt(value[key], list, is, to, depth + 1)]] : []))) as T;
+  return withChanges(
+    value,
+    [...below].flatMap(([key, list]): (readonly [string, unknown])[] =>
+      Object.hasOwn(value, key) ? [[key, replaceAt(value[key], list, is, to, depth + 1)]] : [],
+    ),
+  ) as T;
 }

@@ -41,9 +41,14 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     const known = found.get(key);
     if (known) return found.set(key, { ...known, places: known.places + places });
     const behind = colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css);
-    const [first, second] = [colorOf(one.css), colorOf(other.css)].map((color) => color && (behind ? composite(color, behind) : color));
+    const [first, second] = [colorOf(one.css), colorOf(other.css)].map(
+      (color) => color && (behind ? composite(color, behind) : color),
+    );
     if (!first || !second) return undefined;
-    return found.set(key, rated(`${label} on ${site.brand.grounds[ground]!.label}`, ground, one, other, [first, second], places, besides));
+    return found.set(
+      key,
+      rated(`${label} on ${site.brand.grounds[ground]!.label}`, ground, one, other, [first, second], places, besides),
+    );
   };
   const index = siteIndex(site);
   for (const group of index.groups) {
@@ -61,8 +66,16 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     const list = [...variants.keys()];
     list.forEach((entry, i) => {
       for (const other of list.slice(i + 1)) {
-        const fill = (variant: string) => tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, buttonRole(variant, 'fill', 'rest')));
-        add(`${site.brand.variants[entry]!.label} against ${site.brand.variants[other]!.label}`, ground, fill(entry), fill(other), variants.get(entry)! + variants.get(other)!, 'different edges');
+        const fill = (variant: string) =>
+          tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, buttonRole(variant, 'fill', 'rest')));
+        add(
+          `${site.brand.variants[entry]!.label} against ${site.brand.variants[other]!.label}`,
+          ground,
+          fill(entry),
+          fill(other),
+          variants.get(entry)! + variants.get(other)!,
+          'different edges',
+        );
       }
     });
   }
@@ -70,7 +83,15 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
   const named = (what: string, one: string, other: string): ApartPair => {
     const [first, second] = [one, other].map((id) => site.brand.swatches[id]!) as [Swatch, Swatch];
     const values = [first, second].map((swatch) => tokenValue(table, swatchPath(swatch)));
-    return rated(`${what}, ${first.label} against ${second.label}`, '', values[0]!, values[1]!, values.map((value) => colorOf(value.css)!) as [Rgb8, Rgb8], 0, '');
+    return rated(
+      `${what}, ${first.label} against ${second.label}`,
+      '',
+      values[0]!,
+      values[1]!,
+      values.map((value) => colorOf(value.css)!) as [Rgb8, Rgb8],
+      0,
+      '',
+    );
   };
   return [
     ...found.values(),
@@ -78,9 +99,29 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
     ...chart.slice(1).map((other, i) => named('Chart', chart[i]!, other)),
   ];
 
-  function rated(label: string, ground: string, one: CellValue, other: CellValue, colors: readonly [Rgb8, Rgb8], places: number, besides: string): ApartPair {
-    const distances = Object.fromEntries(matrices.map(([vision, matrix]) => [vision, deltaERgb(seenAs(colors[0], matrix), seenAs(colors[1], matrix))])) as Record<Vision, number>;
-    return { label, ground, one: one.chain, other: other.chain, colors, distances, places, besides, worst: VISIONS.reduce((least, vision) => (distances[vision] < distances[least] ? vision : least)) };
+  function rated(
+    label: string,
+    ground: string,
+    one: CellValue,
+    other: CellValue,
+    colors: readonly [Rgb8, Rgb8],
+    places: number,
+    besides: string,
+  ): ApartPair {
+    const distances = Object.fromEntries(
+      matrices.map(([vision, matrix]) => [vision, deltaERgb(seenAs(colors[0], matrix), seenAs(colors[1], matrix))]),
+    ) as Record<Vision, number>;
+    return {
+      label,
+      ground,
+      one: one.chain,
+      other: other.chain,
+      colors,
+      distances,
+      places,
+      besides,
+      worst: VISIONS.reduce((least, vision) => (distances[vision] < distances[least] ? vision : least)),
+    };
   }
 
   function restColor(group: Group): CellValue | undefined {
@@ -93,7 +134,9 @@ export function apartPairs(site: Site, severity = 1): ApartPair[] {
 function buttonsByGround(groups: readonly Group[]): Map<string, Map<string, number>> {
   const found = new Map<string, Map<string, number>>();
   for (const group of groups) {
-    const variant = group.painting.recipes.map((recipe) => /^button:([^:]+):/.exec(recipe)?.[1]).find((one) => one !== undefined);
+    const variant = group.painting.recipes
+      .map((recipe) => /^button:([^:]+):/.exec(recipe)?.[1])
+      .find((one) => one !== undefined);
     if (group.kind !== 'button' || !variant) continue;
     const variants = found.get(group.ground) ?? new Map<string, number>();
     found.set(group.ground, variants.set(variant, (variants.get(variant) ?? 0) + group.count));

@@ -53,40 +53,78 @@ export interface AuditCounts {
  * `table` stands in for the brand's own tokens (an edited `tokens.css`);
  * `pixels` and `layout` are those read from the layout, else the ones the audit before had.
  */
-export function auditSite(site: Site, before?: Audit, table: TokenTable = tokenTable(site.brand), pixels: PixelSets = before?.pixels ?? NO_PIXELS, layout: readonly LayoutReading[] = before?.layout ?? NO_READINGS): Audit {
+export function auditSite(
+  site: Site,
+  before?: Audit,
+  table: TokenTable = tokenTable(site.brand),
+  pixels: PixelSets = before?.pixels ?? NO_PIXELS,
+  layout: readonly LayoutReading[] = before?.layout ?? NO_READINGS,
+): Audit {
   const index = siteIndex(site);
   if (before && before.index === index) {
-    if (before.table === table && before.pixels === pixels && before.layout === layout) return before.site === site ? before : { ...before, site };
+    if (before.table === table && before.pixels === pixels && before.layout === layout)
+      return before.site === site ? before : { ...before, site };
     const changed = changedTokens(before.table, table);
     const byGroup = new Map(before.byGroup);
     const touched = touchedGroups(index, changed);
-    // A group over an image depends on its pixels too; its shade depends on the structure, and its veil on the surfaces below.
-    if (before.pixels !== pixels) for (const group of index.groups) if (group.overPicture && !samePixels(group, before.pixels, pixels)) touched.add(group);
+    // A group over an image depends on its pixels too; its shade depends on the structure, and its veil on the surfaces
+    // below.
+    if (before.pixels !== pixels)
+      for (const group of index.groups)
+        if (group.overPicture && !samePixels(group, before.pixels, pixels)) touched.add(group);
     for (const group of touched) byGroup.set(group, judgeGroup(table, group, site, pixels));
     const sizes = [...changed].some((path) => !path.startsWith('color.') && !path.startsWith('ground.'));
     const byTree = sizes ? judgeTrees(table, index, site) : before.byTree;
-    return { site, table, index, byGroup, byTree, byPage: sizes || before.layout !== layout ? [...byTree, ...judgeLayout(index, site, layout)] : before.byPage, pixels, layout };
+    return {
+      site,
+      table,
+      index,
+      byGroup,
+      byTree,
+      byPage: sizes || before.layout !== layout ? [...byTree, ...judgeLayout(index, site, layout)] : before.byPage,
+      pixels,
+      layout,
+    };
   }
   const byTree = judgeTrees(table, index, site);
-  return { site, table, index, byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])), byTree, byPage: [...byTree, ...judgeLayout(index, site, layout)], pixels, layout };
+  return {
+    site,
+    table,
+    index,
+    byGroup: new Map(index.groups.map((group) => [group, judgeGroup(table, group, site, pixels)])),
+    byTree,
+    byPage: [...byTree, ...judgeLayout(index, site, layout)],
+    pixels,
+    layout,
+  };
 }
 
 /** Returns true if the pixels behind a look over a picture are the very ones of before. */
 function samePixels(group: Group, before: PixelSets, now: PixelSets): boolean {
   // Having no measurements differs from having some.
   if ((before.size === 0) !== (now.size === 0)) return false;
-  return group.places.every(({ page, id }) => AUDIT_WIDTHS.every((width) => PIXEL_AREAS.every((area) => {
-    const key = pixelKey(page, id, width, area);
-    return before.get(key) === now.get(key);
-  })));
+  return group.places.every(({ page, id }) =>
+    AUDIT_WIDTHS.every((width) =>
+      PIXEL_AREAS.every((area) => {
+        const key = pixelKey(page, id, width, area);
+        return before.get(key) === now.get(key);
+      }),
+    ),
+  );
 }
 
 /** All judgements of the rules that look at one place alone. */
 export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: PixelSets = NO_PIXELS): Judgement[] {
   const over = group.overPicture ? { site, pixels } : undefined;
   const judged = [
-    ...contrastRules(table, group, over), ...logoRules(table, group, site),
-    ...phoneSize(table, group, site.brand), ...phonePadding(table, group), ...lineHeight(table, group, site.brand), ...fontWeight(table, group, site.brand), ...zoom(table, group), ...targetSize(table, group),
+    ...contrastRules(table, group, over),
+    ...logoRules(table, group, site),
+    ...phoneSize(table, group, site.brand),
+    ...phonePadding(table, group),
+    ...lineHeight(table, group, site.brand),
+    ...fontWeight(table, group, site.brand),
+    ...zoom(table, group),
+    ...targetSize(table, group),
   ];
   // A group that is hidden at a width neither passes nor fails there.
   return group.hidden.length === 0 ? judged : judged.filter((one) => !group.hidden.includes(bandOf(one.width)));
@@ -94,7 +132,13 @@ export function judgeGroup(table: TokenTable, group: Group, site: Site, pixels: 
 
 /** Rules that need a whole page and nothing of its layout. A batch of readings leaves them alone. */
 function judgeTrees(table: TokenTable, index: SiteIndex, site: Site): PlacedJudgement[] {
-  return index.trees.flatMap((tree) => [...headingOrder(table, index, tree), ...skippedLevel(tree), ...firstHeading(tree), ...linkWords(tree), ...alternativeText(site, tree)]);
+  return index.trees.flatMap((tree) => [
+    ...headingOrder(table, index, tree),
+    ...skippedLevel(tree),
+    ...firstHeading(tree),
+    ...linkWords(tree),
+    ...alternativeText(site, tree),
+  ]);
 }
 
 /** Rules on what was read from the layout. */
@@ -102,15 +146,23 @@ function judgeLayout(index: SiteIndex, site: Site, layout: readonly LayoutReadin
   return [...covered(index, layout), ...lineLength(index, site.brand, layout), ...textSpacing(index, layout)];
 }
 
-/** Every failing (and, if asked for, undecided) judgement at every place, in page order; those of so many places at most. */
-export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict']> = new Set(['fail']), most = Infinity): Finding[] {
+/**
+ * Every failing (and, if asked for, undecided) judgement at every place, in page order; those of so many places at
+ * most.
+ */
+export function findings(
+  audit: Audit,
+  verdicts: ReadonlySet<Judgement['verdict']> = new Set(['fail']),
+  most = Infinity,
+): Finding[] {
   const byLook = new Map<Group, readonly Judgement[]>();
   for (const [group, judgements] of audit.byGroup) {
     const wanted = judgements.filter((judgement) => verdicts.has(judgement.verdict));
     if (wanted.length > 0) byLook.set(group, wanted);
   }
   const byPlace = new Map<Place, PlacedJudgement[]>();
-  for (const one of audit.byPage) if (verdicts.has(one.verdict)) byPlace.set(one.place, [...(byPlace.get(one.place) ?? []), one]);
+  for (const one of audit.byPage)
+    if (verdicts.has(one.verdict)) byPlace.set(one.place, [...(byPlace.get(one.place) ?? []), one]);
   if (byLook.size === 0 && byPlace.size === 0) return [];
   const list: Finding[] = [];
   let places = 0;
@@ -126,12 +178,20 @@ export function findings(audit: Audit, verdicts: ReadonlySet<Judgement['verdict'
 
 /** Looks with a judgement of a verdict: all of their places have it. */
 function looksWith(audit: Audit, verdict: Judgement['verdict']): Set<Group> {
-  return new Set([...audit.byGroup].filter(([, judgements]) => judgements.some((judgement) => judgement.verdict === verdict)).map(([group]) => group));
+  return new Set(
+    [...audit.byGroup]
+      .filter(([, judgements]) => judgements.some((judgement) => judgement.verdict === verdict))
+      .map(([group]) => group),
+  );
 }
 
 /** Places that fail by a rule that needs their whole page, and by none that looks at them alone. */
 function failingByPage(audit: Audit, looks: ReadonlySet<Group>): Set<Place> {
-  return new Set(audit.byPage.filter((one) => one.verdict === 'fail' && !looks.has(audit.index.groupOf.get(one.place)!)).map((one) => one.place));
+  return new Set(
+    audit.byPage
+      .filter((one) => one.verdict === 'fail' && !looks.has(audit.index.groupOf.get(one.place)!))
+      .map((one) => one.place),
+  );
 }
 
 /** How many places have at least one failing judgement. */
@@ -140,13 +200,17 @@ export function failingCount(audit: Audit): number {
   return placesIn(looks) + audit.index.countOf(failingByPage(audit, looks));
 }
 
-/** Counts of places: failed when any judgement fails, else undecided when any cannot be told, else passed. Counted by look: no page is taken apart for it. */
+/**
+ * Counts of places: failed when any judgement fails, else undecided when any cannot be told, else passed. Counted by
+ * look: no page is taken apart for it.
+ */
 export function auditCounts(audit: Audit): AuditCounts {
   const looks = looksWith(audit, 'fail');
   const alone = failingByPage(audit, looks);
   const open = new Set([...looksWith(audit, 'cannot-tell')].filter((group) => !looks.has(group)));
   const places = audit.index.count;
   const failed = placesIn(looks) + audit.index.countOf(alone);
-  const cannotTell = placesIn(open) - audit.index.countOf([...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)));
+  const cannotTell =
+    placesIn(open) - audit.index.countOf([...alone].filter((place) => open.has(audit.index.groupOf.get(place)!)));
   return { places, failed, cannotTell, passed: places - failed - cannotTell };
 }

@@ -1,5 +1,13 @@
 import { composite, deltaERgb, type Rgb8 } from '../color/index.ts';
-import { BASE_ROLES, BUTTON_STATES, buttonRole, buttonRoles, parseButtonRole, roleLabel, type ButtonState } from '../ground/index.ts';
+import {
+  BASE_ROLES,
+  BUTTON_STATES,
+  buttonRole,
+  buttonRoles,
+  parseButtonRole,
+  roleLabel,
+  type ButtonState,
+} from '../ground/index.ts';
 import { colorOf, siteIndex, tokenValue } from '../reach/index.ts';
 import type { Site } from '../site/index.ts';
 import { rolePath, tokenTable } from '../style/index.ts';
@@ -17,7 +25,10 @@ export interface BrandFault {
   readonly needed: number;
 }
 
-/** The smallest ΔE OK between two variants on one background, or between a state and rest: twice the just noticeable difference. */
+/**
+ * The smallest ΔE OK between two variants on one background, or between a state and rest: twice the just noticeable
+ * difference.
+ */
 export const BUTTONS_APART = 0.04;
 
 /**
@@ -30,7 +41,10 @@ export function brandFaults(site: Site): BrandFault[] {
   return site.brand.groundOrder.flatMap((id): BrandFault[] => {
     const ground = site.brand.grounds[id]!;
     const judge = roleJudge(site, id);
-    const roles = [...BASE_ROLES.filter((role) => !role.startsWith('background')), ...site.brand.variantOrder.flatMap(buttonRoles)];
+    const roles = [
+      ...BASE_ROLES.filter((role) => !role.startsWith('background')),
+      ...site.brand.variantOrder.flatMap(buttonRoles),
+    ];
     const unused = roles.flatMap((role): BrandFault[] => {
       const button = parseButtonRole(role);
       if (button?.state === 'disabled' || button?.part === 'edge') return [];
@@ -45,27 +59,49 @@ export function brandFaults(site: Site): BrandFault[] {
   });
 }
 
-interface Look { readonly fill: Rgb8; readonly label: Rgb8; readonly edge: Rgb8 }
+interface Look {
+  readonly fill: Rgb8;
+  readonly label: Rgb8;
+  readonly edge: Rgb8;
+}
 
 function alike(site: Site, id: string): BrandFault[] {
   const { brand } = site;
   const ground = brand.grounds[id]!;
   const table = tokenTable(brand);
   const { color: behind } = groundBackdrop(site, id, table);
-  const css = (role: string): Rgb8 => composite(colorOf(tokenValue(table, rolePath(brand, ground, role)).css) ?? behind, behind);
-  const look = (variant: string, state: ButtonState): Look => ({ fill: css(buttonRole(variant, 'fill', state)), label: css(buttonRole(variant, 'label', state)), edge: css(buttonRole(variant, 'edge', state)) });
-  const apart = (one: Look, other: Look): number => Math.max(deltaERgb(one.fill, other.fill), deltaERgb(one.edge, other.edge), deltaERgb(one.label, other.label));
+  const css = (role: string): Rgb8 =>
+    composite(colorOf(tokenValue(table, rolePath(brand, ground, role)).css) ?? behind, behind);
+  const look = (variant: string, state: ButtonState): Look => ({
+    fill: css(buttonRole(variant, 'fill', state)),
+    label: css(buttonRole(variant, 'label', state)),
+    edge: css(buttonRole(variant, 'edge', state)),
+  });
+  const apart = (one: Look, other: Look): number =>
+    Math.max(deltaERgb(one.fill, other.fill), deltaERgb(one.edge, other.edge), deltaERgb(one.label, other.label));
   const shaped = (variant: string): string => JSON.stringify(brand.variants[variant]!.shape ?? null);
   const faults: BrandFault[] = [];
   const fault = (variant: string, words: string, found: number): void => {
-    if (found < BUTTONS_APART) faults.push({ kind: 'alike', ground: id, role: buttonRole(variant, 'fill', 'rest'), words: `${words} on ${ground.label}`, found, needed: BUTTONS_APART });
+    if (found < BUTTONS_APART)
+      faults.push({
+        kind: 'alike',
+        ground: id,
+        role: buttonRole(variant, 'fill', 'rest'),
+        words: `${words} on ${ground.label}`,
+        found,
+        needed: BUTTONS_APART,
+      });
   };
   brand.variantOrder.forEach((variant, i) => {
     const label = brand.variants[variant]!.label;
     const rest = look(variant, 'rest');
-    for (const other of brand.variantOrder.slice(i + 1)) if (shaped(other) === shaped(variant)) fault(variant, `${label} and ${brand.variants[other]!.label} look alike`, apart(rest, look(other, 'rest')));
+    for (const other of brand.variantOrder.slice(i + 1))
+      if (shaped(other) === shaped(variant))
+        fault(variant, `${label} and ${brand.variants[other]!.label} look alike`, apart(rest, look(other, 'rest')));
     // The spinner tells a busy button from rest.
-    for (const state of BUTTON_STATES) if (state !== 'rest' && state !== 'busy') fault(variant, `${label}, ${state}, looks the same as at rest`, apart(rest, look(variant, state)));
+    for (const state of BUTTON_STATES)
+      if (state !== 'rest' && state !== 'busy')
+        fault(variant, `${label}, ${state}, looks the same as at rest`, apart(rest, look(variant, state)));
   });
   return faults;
 }

@@ -20,7 +20,10 @@ export function headerFixes(site: Site, place: Place, found: number, needed: num
   const over = found - needed;
   const edits: Edit[] = [];
   const clear = Math.floor((logo.clear - over / (2 * logo.width)) * 100) / 100;
-  if (clear >= 0) edits.push(setValue(site, `Clear space of the logo ${Math.round(clear * 100)} %`, ['brand', 'logo', 'clear'], clear));
+  if (clear >= 0)
+    edits.push(
+      setValue(site, `Clear space of the logo ${Math.round(clear * 100)} %`, ['brand', 'logo', 'clear'], clear),
+    );
   const width = Math.floor(logo.width - over / (asset.height / asset.width + 2 * logo.clear));
   if (width >= logo.smallest) edits.push(setValue(site, `Logo ${width} px wide`, ['brand', 'logo', 'width'], width));
   return edits;

@@ -1,5 +1,14 @@
 export { RULES, shortfall, type Judgement, type RuleId, type Verdict } from './outcome.ts';
-export { auditCounts, auditSite, failingCount, findings, judgeGroup, type Audit, type AuditCounts, type Finding } from './audit.ts';
+export {
+  auditCounts,
+  auditSite,
+  failingCount,
+  findings,
+  judgeGroup,
+  type Audit,
+  type AuditCounts,
+  type Finding,
+} from './audit.ts';
 export { compareAudits, placesAmong, worse, type AuditComparison, type Worse } from './worse.ts';
 export { tally, type Tally } from './tally.ts';
 export { TOLD_APART, apartPairs, type ApartPair } from './apart.ts';
@@ -12,7 +21,32 @@ export { fixBrand, type JointFix, type JointMove, type FixProgress } from './joi
 export { type JointConflict } from './joint/causes.ts';
 export { fixesFor, type Fix } from './fix.ts';
 export { typeFixFor, type TypeFix } from './type-fix.ts';
-export { FAILING_SHARE, FOCUS_POINTS, focusFix, lookBehind, type Behind, type FocusPoint, type OverPicture, NO_PIXELS, PixelsJson, readPixelsJson, writePixels, coloured, coverCrop, judgePixels, pictureFixes, picturedSection, pixelKey, pixelSets, veilOf, washUnder, type PictureFix, type PixelSet, type PixelSets, type PixelVerdict } from './pixels/index.ts';
+export {
+  FAILING_SHARE,
+  FOCUS_POINTS,
+  focusFix,
+  lookBehind,
+  type Behind,
+  type FocusPoint,
+  type OverPicture,
+  NO_PIXELS,
+  PixelsJson,
+  readPixelsJson,
+  writePixels,
+  coloured,
+  coverCrop,
+  judgePixels,
+  pictureFixes,
+  picturedSection,
+  pixelKey,
+  pixelSets,
+  veilOf,
+  washUnder,
+  type PictureFix,
+  type PixelSet,
+  type PixelSets,
+  type PixelVerdict,
+} from './pixels/index.ts';
 export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';

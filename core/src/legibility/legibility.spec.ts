@@ -17,7 +17,12 @@ describe('audit', () => {
   it('passes a site in which everything can be read', () => {
     const audit = auditSite(site);
     expect(findings(audit).map((finding) => `${finding.rule} ${finding.place.id} ${finding.found}`)).toEqual([]);
-    expect(auditCounts(audit)).toEqual({ places: audit.index.places.length, passed: audit.index.places.length, failed: 0, cannotTell: 0 });
+    expect(auditCounts(audit)).toEqual({
+      places: audit.index.places.length,
+      passed: audit.index.places.length,
+      failed: 0,
+      cannotTell: 0,
+    });
   });
 
   it('never rounds up: 4.499 fails 4.5, and the figure is the exact ratio', () => {
@@ -25,16 +30,27 @@ describe('audit', () => {
     const found = failing(auditSite(grey), 'text-contrast').find((row) => row.place.id === 'p/text')!;
     expect(found.found).toBeCloseTo(wcagContrast('#777777', '#ffffff'), 9);
     expect(found.found!).toBeLessThan(4.5);
-    expect(failing(auditSite(after(site, setRole(site, 'pale', 'text', { kind: 'raw', color: '#767676' }))), 'text-contrast').filter((row) => row.place.id === 'p/text')).toEqual([]);
+    expect(
+      failing(
+        auditSite(after(site, setRole(site, 'pale', 'text', { kind: 'raw', color: '#767676' }))),
+        'text-contrast',
+      ).filter((row) => row.place.id === 'p/text'),
+    ).toEqual([]);
   });
 
   it('asks 3 of large text and 4.5 of the same text where it is small', () => {
     const grey = after(site, setRole(site, 'pale', 'heading', { kind: 'raw', color: '#949494' }));
-    const widths = failing(auditSite(grey), 'text-contrast').filter((row) => row.place.id === 'tc/a/heading').map((row) => row.width);
+    const widths = failing(auditSite(grey), 'text-contrast')
+      .filter((row) => row.place.id === 'tc/a/heading')
+      .map((row) => row.width);
     // 16 × 1.2 = 19.2 px and bold on a phone already counts as large: it passes 3 everywhere.
     expect(widths).toEqual([]);
     const light = after(grey, setValue(grey, '', ['brand', 'styles', 'section', 'weight'], 400));
-    expect(failing(auditSite(light), 'text-contrast').filter((row) => row.place.id === 'tc/a/heading').map((row) => row.width)).toEqual([320, 390, 639, 640, 1023, 1024, 1280]);
+    expect(
+      failing(auditSite(light), 'text-contrast')
+        .filter((row) => row.place.id === 'tc/a/heading')
+        .map((row) => row.width),
+    ).toEqual([320, 390, 639, 640, 1023, 1024, 1280]);
   });
 
   it('composites translucent text before it rates it', () => {
@@ -45,7 +61,9 @@ describe('audit', () => {
 
   it('composites translucent backgrounds over what they stand on', () => {
     const veiled = after(site, setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }));
-    const rows = failing(auditSite(veiled), 'text-contrast').filter((row) => row.place.id === 'tc/a/text' && row.width === 1280 && row.state === 'rest');
+    const rows = failing(auditSite(veiled), 'text-contrast').filter(
+      (row) => row.place.id === 'tc/a/text' && row.width === 1280 && row.state === 'rest',
+    );
     expect(rows.length).toBe(1);
     expect(rows[0]!.found!).toBeLessThan(1.6);
   });
@@ -56,10 +74,18 @@ describe('audit', () => {
     expect(failing(auditSite(hover), 'text-contrast').filter((row) => row.place.id === 'k/k1')).toEqual([]);
     const pale = after(hover, setRole(hover, 'pale', 'button-primary-label-hover', { kind: 'raw', color: '#ffffff' }));
     const audit = auditSite(pale);
-    expect(new Set(failing(audit, 'text-contrast').filter((row) => row.place.id === 'k/k1').map((row) => row.state))).toEqual(new Set(['hover']));
+    expect(
+      new Set(
+        failing(audit, 'text-contrast')
+          .filter((row) => row.place.id === 'k/k1')
+          .map((row) => row.state),
+      ),
+    ).toEqual(new Set(['hover']));
     expect(failing(audit, 'button-contrast')).toEqual([]);
     const edgeless = after(pale, setRole(pale, 'pale', 'button-primary-edge-hover', { kind: 'raw', color: '#f4f4f4' }));
-    expect(new Set(failing(auditSite(edgeless), 'button-contrast').map((row) => row.state))).toEqual(new Set(['hover']));
+    expect(new Set(failing(auditSite(edgeless), 'button-contrast').map((row) => row.state))).toEqual(
+      new Set(['hover']),
+    );
   });
 
   it('judges focus rings', () => {
@@ -70,19 +96,36 @@ describe('audit', () => {
   });
 
   it('cannot tell text over a picture, and says why', () => {
-    const asset = { id: 'sea', name: 'Sea', hash: '0'.repeat(64), type: 'image/svg+xml' as const, width: 10, height: 10 };
-    const pictured = after({ ...site, assets: { sea: asset } }, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture'], { asset: 'sea', shade: 0.3 }));
+    const asset = {
+      id: 'sea',
+      name: 'Sea',
+      hash: '0'.repeat(64),
+      type: 'image/svg+xml' as const,
+      width: 10,
+      height: 10,
+    };
+    const pictured = after(
+      { ...site, assets: { sea: asset } },
+      setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture'], { asset: 'sea', shade: 0.3 }),
+    );
     const audit = auditSite(pictured);
     const rows = findings(audit, new Set(['cannot-tell'])).filter((finding) => finding.place.id === 'h/text');
     expect(rows.length).toBeGreaterThan(0);
     expect(rows[0]!.reason).toContain('image');
     expect(auditCounts(audit).cannotTell).toBeGreaterThan(0);
     // A card's own opaque fill hides the picture: its words can be judged.
-    expect(findings(audit, new Set(['cannot-tell'])).some((finding) => finding.place.id === 'k/k1' && finding.rule === 'text-contrast')).toBeFalse();
+    expect(
+      findings(audit, new Set(['cannot-tell'])).some(
+        (finding) => finding.place.id === 'k/k1' && finding.rule === 'text-contrast',
+      ),
+    ).toBeFalse();
   });
 
   it('marks a lower heading that is not smaller, and a skipped level', () => {
-    const large = after(site, setValue(site, '', ['brand', 'styles', 'section', 'size'], { kind: 'pinned', small: 60, large: 60 }));
+    const large = after(
+      site,
+      setValue(site, '', ['brand', 'styles', 'section', 'size'], { kind: 'pinned', small: 60, large: 60 }),
+    );
     expect(new Set(failing(auditSite(large), 'heading-order').map((row) => row.place.level))).toEqual(new Set([2]));
     const skipped = after(site, setValue(site, '', ['shared', 'sections', 'common', 'blocks', 'c1', 'level'], 3));
     const rows = failing(auditSite(skipped), 'skipped-level');
@@ -93,14 +136,25 @@ describe('audit', () => {
     const small = after(site, setValue(site, '', ['brand', 'scale', 'small', 'base'], 15));
     const rows = failing(auditSite(small), 'phone-size');
     expect(new Set(rows.map((row) => row.width))).toEqual(new Set([320, 390, 639]));
-    expect(failing(auditSite(after(small, setValue(small, '', ['brand', 'styles', 'running', 'use'], 'fine'))), 'phone-size')).toEqual([]);
+    expect(
+      failing(
+        auditSite(after(small, setValue(small, '', ['brand', 'styles', 'running', 'use'], 'fine'))),
+        'phone-size',
+      ),
+    ).toEqual([]);
   });
 
   it('keeps targets 24 px high by their lower bound, links in a paragraph exempt', () => {
-    const flat = after(after(site, setValue(site, '', ['brand', 'sizes', 'regular', 'padY'], 0)), setValue(site, '', ['brand', 'styles', 'label', 'size'], { kind: 'pinned', small: 12, large: 12 }));
+    const flat = after(
+      after(site, setValue(site, '', ['brand', 'sizes', 'regular', 'padY'], 0)),
+      setValue(site, '', ['brand', 'styles', 'label', 'size'], { kind: 'pinned', small: 12, large: 12 }),
+    );
     expect(new Set(failing(auditSite(flat), 'target-size').map((row) => row.place.id))).toEqual(new Set(['k/k1']));
     // Edges count as wide as they are.
-    const high = (edge: number) => failing(auditSite(after(flat, setValue(flat, '', ['brand', 'edges', 'button'], edge))), 'target-size').map((row) => row.found);
+    const high = (edge: number) =>
+      failing(auditSite(after(flat, setValue(flat, '', ['brand', 'edges', 'button'], edge))), 'target-size').map(
+        (row) => row.found,
+      );
     expect(high(0)[0]).toBeCloseTo(high(2)[0]! - 4, 6);
     expect(high(9)).toEqual([]);
   });
@@ -109,7 +163,9 @@ describe('audit', () => {
     let audit = auditSite(site);
     let now = site;
     for (const make of [
-      (s: Site) => setSwatchColor(s, 'brand', parseColor('#e0a090')!), (s: Site) => setValue(s, '', ['brand', 'scale', 'small', 'base'], 15), (s: Site) => setRole(s, 'deep', 'background', { kind: 'swatch', swatch: 'white' }),
+      (s: Site) => setSwatchColor(s, 'brand', parseColor('#e0a090')!),
+      (s: Site) => setValue(s, '', ['brand', 'scale', 'small', 'base'], 15),
+      (s: Site) => setRole(s, 'deep', 'background', { kind: 'swatch', swatch: 'white' }),
     ]) {
       now = applyChange(now, make(now)).site;
       audit = auditSite(now, audit);
@@ -138,20 +194,29 @@ describe('worse', () => {
 describe('fix of a finding', () => {
   it('offers the brand’s own swatch for the role first, then a colour of its own, then the swatch itself, and each makes the pair pass', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
-    const finding = failing(auditSite(faint), 'text-contrast').find((row) => row.place.id === 'p/l1' && row.state === 'rest' && row.width === 1280)!;
+    const finding = failing(auditSite(faint), 'text-contrast').find(
+      (row) => row.place.id === 'p/l1' && row.state === 'rest' && row.width === 1280,
+    )!;
     const fixes = fixesFor(faint, finding);
     expect(fixes.map((fix) => fix.what)).toEqual(['role', 'role', 'swatch']);
-    expect([fixes[0]!.label, fixes[0]!.ops[0]]).toEqual(['Link of Pale: ink', jasmine.objectContaining({ value: { kind: 'swatch', swatch: 'ink' } })]);
+    expect([fixes[0]!.label, fixes[0]!.ops[0]]).toEqual([
+      'Link of Pale: ink',
+      jasmine.objectContaining({ value: { kind: 'swatch', swatch: 'ink' } }),
+    ]);
     for (const fix of fixes) {
       const fixed = auditSite(after(faint, fix));
-      expect(failing(fixed, 'text-contrast').filter((row) => row.place.id === 'p/l1' && row.state === 'rest')).toEqual([]);
+      expect(failing(fixed, 'text-contrast').filter((row) => row.place.id === 'p/l1' && row.state === 'rest')).toEqual(
+        [],
+      );
     }
     expect(fixes[2]!.places).toBeGreaterThan(fixes[0]!.places);
   });
   it('leaves a locked swatch alone', () => {
     const faint = after(site, setSwatchColor(site, 'brand', parseColor('#d98a74')!));
     const locked = after(faint, setValue(faint, '', ['brand', 'swatches', 'brand', 'locked'], true));
-    const finding = failing(auditSite(locked), 'text-contrast').find((row) => row.place.id === 'p/l1' && row.state === 'rest')!;
+    const finding = failing(auditSite(locked), 'text-contrast').find(
+      (row) => row.place.id === 'p/l1' && row.state === 'rest',
+    )!;
     expect(new Set(fixesFor(locked, finding).map((one) => one.what))).toEqual(new Set(['role']));
   });
   it('changes the value set on a place where that is what fails', () => {
@@ -166,36 +231,64 @@ describe('fix of a finding', () => {
 describe('Trial 8: what is offered as a fix fixes', () => {
   it('a mark that fails on its own fill passes with each of them', () => {
     const content = [{ text: 'Boats ' }, { id: 'm1', marked: true, text: 'sail late' }];
-    const marked = after(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content));
-    const faint = after(after(marked, setRole(marked, 'pale', 'mark', { kind: 'raw', color: '#e8c84a' })), setRole(marked, 'pale', 'mark-text', { kind: 'raw', color: '#c9ab3c' }));
-    const finding = failing(auditSite(faint), 'text-contrast').find((row) => row.place.kind === 'mark' && row.state === 'rest')!;
+    const marked = after(
+      site,
+      setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content),
+    );
+    const faint = after(
+      after(marked, setRole(marked, 'pale', 'mark', { kind: 'raw', color: '#e8c84a' })),
+      setRole(marked, 'pale', 'mark-text', { kind: 'raw', color: '#c9ab3c' }),
+    );
+    const finding = failing(auditSite(faint), 'text-contrast').find(
+      (row) => row.place.kind === 'mark' && row.state === 'rest',
+    )!;
     expect([finding.found! < 1.5, finding.needed]).toEqual([true, 4.5]);
     const fixes = fixesFor(faint, finding);
     expect(fixes[0]!.label).toBe('Marked text of Pale: dark');
-    for (const fix of fixes) expect(failing(auditSite(after(faint, fix)), 'text-contrast').filter((row) => row.place.kind === 'mark' && row.state === 'rest')).withContext(fix.label).toEqual([]);
+    for (const fix of fixes)
+      expect(
+        failing(auditSite(after(faint, fix)), 'text-contrast').filter(
+          (row) => row.place.kind === 'mark' && row.state === 'rest',
+        ),
+      )
+        .withContext(fix.label)
+        .toEqual([]);
   });
   it('a logo that is not seen takes another of its forms, else another background beneath it', () => {
-    const form = (id: string, hexText: string) => ({ asset: { id, name: `${id}.svg`, hash: 'ab'.repeat(32), type: 'image/svg+xml' as const, width: 90, height: 30 }, colors: [{ hex: hexText, share: 1 }] });
+    const form = (id: string, hexText: string) => ({
+      asset: { id, name: `${id}.svg`, hash: 'ab'.repeat(32), type: 'image/svg+xml' as const, width: 90, height: 30 },
+      colors: [{ hex: hexText, share: 1 }],
+    });
     const withForm = (to: Site, id: string, hexText: string) => {
       const { asset, colors } = form(id, hexText);
       return after(to, addLogoForm(to, asset, { id, plate: null, colors }));
     };
     const one = withForm(site, 'pale-form', '#eeeeee');
     const pinned = after(one, setLogoOn(one, 'pale', 'pale-form'));
-    const finding = (of: Site) => failing(auditSite(of), 'logo-contrast').find((row) => row.place.section === 'header')!;
+    const finding = (of: Site) =>
+      failing(auditSite(of), 'logo-contrast').find((row) => row.place.section === 'header')!;
     // The only form is too pale for the header's ground: on the deep one it is seen.
     const grounds = fixesFor(pinned, finding(pinned));
     expect(grounds.map((fix) => [fix.what, fix.label])).toEqual([['ground', 'the header on Deep']]);
     const two = withForm(pinned, 'dark-form', '#222222');
     const forms = fixesFor(two, finding(two));
     expect(forms.map((fix) => [fix.what, fix.label])).toEqual([['form', 'dark-form on Pale']]);
-    for (const [of, fix] of [[pinned, grounds[0]!], [two, forms[0]!]] as const) expect(finding(after(of, fix))).toBeUndefined();
+    for (const [of, fix] of [
+      [pinned, grounds[0]!],
+      [two, forms[0]!],
+    ] as const)
+      expect(finding(after(of, fix))).toBeUndefined();
   });
 });
 
 describe('tally', () => {
   it('counts every place once by standing', () => {
-    const set = readSite(smallSite([literal('o1', 'p/text', 'color', '#222222'), literal('o2', 'h/text', 'color', '#111111', { origin: 'pasted' })]));
+    const set = readSite(
+      smallSite([
+        literal('o1', 'p/text', 'color', '#222222'),
+        literal('o2', 'h/text', 'color', '#111111', { origin: 'pasted' }),
+      ]),
+    );
     const { places, bound, held, stray } = tally(auditSite(set));
     expect([held, stray]).toEqual([1, 1]);
     expect(bound + held + stray).toBe(places);

@@ -29,28 +29,58 @@ const ASPECTS: Readonly<Record<Group['kind'], readonly [rest: readonly Aspect[],
   const words = [[TEXT], [TEXT, RING]] as const;
   const bare = [NOTHING, NOTHING] as const;
   return {
-    text: words, link: words, menu: words, cell: words, mark: words, button: [[TEXT, BUTTON], [TEXT, BUTTON, RING]], field: [[TEXT, FIELD], [TEXT, FIELD, RING]],
-    icon: [[ICON], [ICON, RING]], logo: [NOTHING, [RING]], rule: bare, surface: bare, picture: bare,
+    text: words,
+    link: words,
+    menu: words,
+    cell: words,
+    mark: words,
+    button: [
+      [TEXT, BUTTON],
+      [TEXT, BUTTON, RING],
+    ],
+    field: [
+      [TEXT, FIELD],
+      [TEXT, FIELD, RING],
+    ],
+    icon: [[ICON], [ICON, RING]],
+    logo: [NOTHING, [RING]],
+    rule: bare,
+    surface: bare,
+    picture: bare,
   };
 })();
 
-/** Returns the aspects to judge of a look in one state (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, dividers and images have none; a logo has its focus ring. */
+/**
+ * Returns the aspects to judge of a look in one state (WCAG 2.2, 1.4.3 and 1.4.11). Surfaces, dividers and images have
+ * none; a logo has its focus ring.
+ */
 export function aspectsOf({ kind }: Pick<Group, 'kind'>, state: State): readonly Aspect[] {
   return ASPECTS[kind][state === 'focus' ? 1 : 0];
 }
 
-/** The ratio asked of a text: 4.5, or 3 where it is large (WCAG 2.2, 1.4.3). @param sizePx font size in px @param weight 1 to 1000 */
-const textNeed = (sizePx: number, weight: number): number => (isLargeText(sizePx, weight) ? CONTRAST.largeText : CONTRAST.text);
+/**
+ * The ratio asked of a text: 4.5, or 3 where it is large (WCAG 2.2, 1.4.3). @param sizePx font size in px @param weight
+ * 1 to 1000
+ */
+const textNeed = (sizePx: number, weight: number): number =>
+  isLargeText(sizePx, weight) ? CONTRAST.largeText : CONTRAST.text;
 
 /** The ratio that a look must reach at a width by a rule: that of its text by its size there, else 3. */
 export function need(table: TokenTable, group: Group, rule: PairRule, width: number): number {
   if (rule !== 'text-contrast') return CONTRAST.nonText;
-  return textNeed(fontSizeAt(table, group.painting, width), pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400);
+  return textNeed(
+    fontSizeAt(table, group.painting, width),
+    pixelsAt(table, group.painting, 'font-weight', 'rest', width) ?? 400,
+  );
 }
 
 /** The strictest ratio asked of a look in a band, or, without one, at any width. */
 export function strictestNeed(table: TokenTable, group: Group, rule: PairRule, band?: BandId): number {
-  return Math.max(...AUDIT_WIDTHS.filter((width) => band === undefined || bandOf(width) === band).map((width) => need(table, group, rule, width)));
+  return Math.max(
+    ...AUDIT_WIDTHS.filter((width) => band === undefined || bandOf(width) === band).map((width) =>
+      need(table, group, rule, width),
+    ),
+  );
 }
 
 /**

@@ -15,6 +15,9 @@ export interface OutlineEntry {
 /** The headings of a page in document order. */
 export function outlineOf(tree: PageTree, brand: Brand): OutlineEntry[] {
   return skippedLevel(tree).map(({ place, verdict, found, needed }) => ({
-    place: place.id, level: found!, style: place.style ? (brand.styles[place.style]?.label ?? '') : '', skipped: verdict === 'fail' ? needed : null,
+    place: place.id,
+    level: found!,
+    style: place.style ? (brand.styles[place.style]?.label ?? '') : '',
+    skipped: verdict === 'fail' ? needed : null,
   }));
 }

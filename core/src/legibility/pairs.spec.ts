@@ -22,19 +22,27 @@ describe('pairs that occur', () => {
   });
 
   it('on a token are found alone as they are among all of them, through a veil as well', () => {
-    const veiled = applyChange(site, setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
-    const said = ({ rule, kind, ground, fores, behind, states, found, count }: Pair) => JSON.stringify([rule, kind, ground, fores, behind, states, found, count]);
+    const veiled = applyChange(
+      site,
+      setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }),
+    ).site;
+    const said = ({ rule, kind, ground, fores, behind, states, found, count }: Pair) =>
+      JSON.stringify([rule, kind, ground, fores, behind, states, found, count]);
     let on = 0;
-    for (const one of [site, veiled]) for (const path of tokenTable(one.brand).keys()) {
-      const all = occurringPairs(one).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
-      expect(pairsOn(one, path).map(said)).withContext(path).toEqual(all.map(said));
-      on += all.length;
-    }
+    for (const one of [site, veiled])
+      for (const path of tokenTable(one.brand).keys()) {
+        const all = occurringPairs(one).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
+        expect(pairsOn(one, path).map(said)).withContext(path).toEqual(all.map(said));
+        on += all.length;
+      }
     expect(on).toBeGreaterThan(20);
   });
 
   it('stand on what shows through a translucent background', () => {
-    const veiled = applyChange(site, setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' })).site;
+    const veiled = applyChange(
+      site,
+      setRole(site, 'pale', 'background', { kind: 'raw', color: 'rgb(255 255 255 / 0.1)' }),
+    ).site;
     const pair = occurringPairs(veiled).find((one) => one.rule === 'text-contrast' && one.behind!.length > 1);
     expect(pair?.behind?.map((layer) => layer.chain[0])).toContain('ground.pale.background');
   });

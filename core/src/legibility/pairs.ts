@@ -8,7 +8,10 @@ import type { Site, State, PaintedProperty } from '../site/index.ts';
 import { tokenTable, type TokenTable } from '../style/index.ts';
 import { aspectsOf, standsOnItself, strictestNeed, type PairRule } from './need.ts';
 
-/** One painted layer of a pair: its value, and the tokens on the way to it, the nearest first; none for a value set on a place. */
+/**
+ * One painted layer of a pair: its value, and the tokens on the way to it, the nearest first; none for a value set on a
+ * place.
+ */
 export interface PairLayer {
   readonly css: string;
   readonly chain: readonly string[];
@@ -43,14 +46,22 @@ export interface Pair {
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
 type Rated = Omit<Pair, 'groups' | 'count' | 'places'>;
-interface Build { pair: Rated; states: Set<State>; groups: Set<Group>; needed: number }
+interface Build {
+  pair: Rated;
+  states: Set<State>;
+  groups: Set<Group>;
+  needed: number;
+}
 
 /** Every pair that occurs on the site, each once, in the order of their places. */
 export function occurringPairs(site: Site, table: TokenTable = tokenTable(site.brand)): Pair[] {
   return pairsAmong(table, siteIndex(site).groups);
 }
 
-/** Those of them behind whose foreground a token stands, itself or through others; looks on which it does not show are not rated. */
+/**
+ * Those of them behind whose foreground a token stands, itself or through others; looks on which it does not show are
+ * not rated.
+ */
 export function pairsOn(site: Site, path: string): Pair[] {
   const table = tokenTable(site.brand);
   const index = siteIndex(site);
@@ -59,12 +70,18 @@ export function pairsOn(site: Site, path: string): Pair[] {
   const shows = (group: Group | null): boolean => {
     if (!group) return false;
     let on = known.get(group);
-    if (on === undefined) known.set(group, (on = painted.has(group) || (!isOpaque(table, group) && shows(group.under))));
+    if (on === undefined)
+      known.set(group, (on = painted.has(group) || (!isOpaque(table, group) && shows(group.under))));
     return on;
   };
   // A group directly on an image has no background colour that could be this one.
-  const stands = (group: Group): boolean => !group.overPicture || group.states.some((state) => aspectsOf(group, state).some(({ rule }) => standsOnItself(group, rule)));
-  return pairsAmong(table, index.groups.filter((group) => (painted.has(group) || shows(group.under)) && stands(group))).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
+  const stands = (group: Group): boolean =>
+    !group.overPicture ||
+    group.states.some((state) => aspectsOf(group, state).some(({ rule }) => standsOnItself(group, rule)));
+  return pairsAmong(
+    table,
+    index.groups.filter((group) => (painted.has(group) || shows(group.under)) && stands(group)),
+  ).filter((pair) => pair.behind?.some((layer) => layer.chain.includes(path)));
 }
 
 /** Returns true if nothing shows through a look at rest, at any width. */
@@ -77,18 +94,36 @@ function isOpaque(table: TokenTable, group: Group): boolean {
 
 function pairsAmong(table: TokenTable, groups: readonly Group[]): Pair[] {
   const found = new Map<string, Build>();
-  for (const group of groups) for (const one of pairsOfGroup(table, group)) {
-    const key = [one.rule, one.kind, one.style, one.ground, ...one.fores.map(keyOf), '/', ...(one.behind?.map(keyOf) ?? ['picture'])].join(' ');
-    const known = found.get(key);
-    if (known) {
-      for (const state of one.states) known.states.add(state);
-      known.groups.add(group);
-      known.needed = Math.max(known.needed, one.needed);
-    } else found.set(key, { pair: one, states: new Set(one.states), groups: new Set([group]), needed: one.needed });
-  }
+  for (const group of groups)
+    for (const one of pairsOfGroup(table, group)) {
+      const key = [
+        one.rule,
+        one.kind,
+        one.style,
+        one.ground,
+        ...one.fores.map(keyOf),
+        '/',
+        ...(one.behind?.map(keyOf) ?? ['picture']),
+      ].join(' ');
+      const known = found.get(key);
+      if (known) {
+        for (const state of one.states) known.states.add(state);
+        known.groups.add(group);
+        known.needed = Math.max(known.needed, one.needed);
+      } else found.set(key, { pair: one, states: new Set(one.states), groups: new Set([group]), needed: one.needed });
+    }
   return [...found.values()].map(({ pair, states, groups, needed }) => {
     const list = [...groups];
-    return { ...pair, states: [...states], needed, groups: list, count: placesIn(list), get places() { return list.flatMap((entry) => entry.places); } };
+    return {
+      ...pair,
+      states: [...states],
+      needed,
+      groups: list,
+      count: placesIn(list),
+      get places() {
+        return list.flatMap((entry) => entry.places);
+      },
+    };
   });
 }
 
@@ -104,17 +139,34 @@ function pairsOfGroup(table: TokenTable, group: Group): Rated[] {
   const pairs: Rated[] = [];
   for (const state of group.states) {
     if (state === 'disabled') continue;
-    for (const { id: band } of BANDS) for (const { rule, properties } of aspectsOf(group, state)) {
-      const fores = properties.flatMap((property) => layerAt(table, group, property, state, band) ?? []);
-      // A part without an edge of its own is told by nothing that could be paired.
-      if (fores.length === 0 || !group.painting.at(properties[0]!, state, band)) continue;
-      pairs.push(rate(table, group, rule, state, fores, standsOnItself(group, rule) ? layersOf(table, group, state, band) : layersBehind(table, group, band), strictestNeed(table, group, rule, band)));
-    }
+    for (const { id: band } of BANDS)
+      for (const { rule, properties } of aspectsOf(group, state)) {
+        const fores = properties.flatMap((property) => layerAt(table, group, property, state, band) ?? []);
+        // A part without an edge of its own is told by nothing that could be paired.
+        if (fores.length === 0 || !group.painting.at(properties[0]!, state, band)) continue;
+        pairs.push(
+          rate(
+            table,
+            group,
+            rule,
+            state,
+            fores,
+            standsOnItself(group, rule) ? layersOf(table, group, state, band) : layersBehind(table, group, band),
+            strictestNeed(table, group, rule, band),
+          ),
+        );
+      }
   }
   return pairs;
 }
 
-function layerAt(table: TokenTable, group: Group, property: PaintedProperty, state: State, band: BandId): PairLayer | undefined {
+function layerAt(
+  table: TokenTable,
+  group: Group,
+  property: PaintedProperty,
+  state: State,
+  band: BandId,
+): PairLayer | undefined {
   const cell = group.painting.at(property, state, band);
   return cell && cellValue(table, cell);
 }
@@ -148,7 +200,10 @@ export function ratioOn(fores: readonly PairLayer[], behind: Rgb8): number | nul
   return best;
 }
 
-/** Over a gradient: the ratio that is reached from end to end, where it is enough; null where a part falls short, and over a picture. */
+/**
+ * Over a gradient: the ratio that is reached from end to end, where it is enough; null where a part falls short, and
+ * over a picture.
+ */
 function overWash(table: TokenTable, group: Group, fores: readonly PairLayer[], needed: number): number | null {
   const wash = washUnder(table, group);
   if (!wash) return null;
@@ -157,6 +212,24 @@ function overWash(table: TokenTable, group: Group, fores: readonly PairLayer[], 
   return best >= needed ? best : null;
 }
 
-function rate(table: TokenTable, group: Group, rule: PairRule, state: State, fores: readonly PairLayer[], behind: readonly PairLayer[] | null, needed: number): Rated {
-  return { rule, kind: group.kind, style: group.style, ground: group.ground, fores, behind, states: [state], needed, found: behind ? ratioOn(fores, flattened(behind)) : overWash(table, group, fores, needed) };
+function rate(
+  table: TokenTable,
+  group: Group,
+  rule: PairRule,
+  state: State,
+  fores: readonly PairLayer[],
+  behind: readonly PairLayer[] | null,
+  needed: number,
+): Rated {
+  return {
+    rule,
+    kind: group.kind,
+    style: group.style,
+    ground: group.ground,
+    fores,
+    behind,
+    states: [state],
+    needed,
+    found: behind ? ratioOn(fores, flattened(behind)) : overWash(table, group, fores, needed),
+  };
 }

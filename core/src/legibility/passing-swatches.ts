@@ -5,5 +5,7 @@ import { resolvedSwatches, type ResolvedSwatch } from '../style/index.ts';
 
 /** The brand's own swatches that reach a ratio on what is behind them, those that stand in best for a colour first. */
 export function passingSwatches(brand: Brand, color: Rgb8, behind: Rgb8, needed: number): ResolvedSwatch[] {
-  return resolvedSwatches(brand).filter(({ rgb }) => contrastRatio(composite(rgb, behind), behind) >= needed).sort((one, other) => standIn(color, one.rgb) - standIn(color, other.rgb));
+  return resolvedSwatches(brand)
+    .filter(({ rgb }) => contrastRatio(composite(rgb, behind), behind) >= needed)
+    .sort((one, other) => standIn(color, one.rgb) - standIn(color, other.rgb));
 }

@@ -19,7 +19,11 @@ export interface RoleJudgement {
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
 
 /** The background of a ground over white paper, and the gradient that it is, if it is one. */
-export function groundBackdrop(site: Site, ground: string, table: TokenTable = tokenTable(site.brand)): { readonly color: Rgb8; readonly wash: Gradient | undefined } {
+export function groundBackdrop(
+  site: Site,
+  ground: string,
+  table: TokenTable = tokenTable(site.brand),
+): { readonly color: Rgb8; readonly wash: Gradient | undefined } {
   const css = (role: string) => tokenValue(table, rolePath(site.brand, site.brand.grounds[ground]!, role)).css;
   return { color: composite(colorOf(css('background')) ?? WHITE, WHITE), wash: readGradient(css('wash')) };
 }
@@ -42,7 +46,8 @@ export function roleJudge(site: Site, ground: string): (role: string) => RoleJud
     const needed = neededOf(index, table, rolePath(site.brand, of, role), role);
     // A part is told from its ground by its fill or its edge, the better of the two.
     if (button && button.part !== 'label') {
-      const part = (name: 'fill' | 'edge') => contrastRatio(onBackground(buttonRole(button.variant, name, button.state)), background);
+      const part = (name: 'fill' | 'edge') =>
+        contrastRatio(onBackground(buttonRole(button.variant, name, button.state)), background);
       return { found: Math.max(part('fill'), part('edge')), needed, behind: background, least: wash !== undefined };
     }
     // A stripe is judged by the text that stands on it.
@@ -54,7 +59,9 @@ export function roleJudge(site: Site, ground: string): (role: string) => RoleJud
       return { found: contrastRatio(composite(fore, behind), behind), needed, behind, least: false };
     }
     // Over a gradient the figure is the lowest from end to end.
-    const [worst] = extent.map((behind) => ({ behind, found: contrastRatio(composite(fore, behind), behind) })).sort((one, other) => one.found - other.found);
+    const [worst] = extent
+      .map((behind) => ({ behind, found: contrastRatio(composite(fore, behind), behind) }))
+      .sort((one, other) => one.found - other.found);
     return { ...worst!, needed, least: wash !== undefined };
   };
 }
@@ -62,8 +69,11 @@ export function roleJudge(site: Site, ground: string): (role: string) => RoleJud
 function neededOf(index: SiteIndex, table: TokenTable, path: string, role: string): number {
   let strictest = 0;
   for (const group of index.byToken.get(role === 'stripe' ? '' : path) ?? []) {
-    const has = (property: PaintedProperty) => group.painting.cells.some((cell) => cell.property === property && cell.token === path);
-    for (const state of group.states) for (const aspect of aspectsOf(group, state)) if (aspect.properties.some(has)) strictest = Math.max(strictest, strictestNeed(table, group, aspect.rule));
+    const has = (property: PaintedProperty) =>
+      group.painting.cells.some((cell) => cell.property === property && cell.token === path);
+    for (const state of group.states)
+      for (const aspect of aspectsOf(group, state))
+        if (aspect.properties.some(has)) strictest = Math.max(strictest, strictestNeed(table, group, aspect.rule));
   }
   return strictest || roleNeed(role);
 }

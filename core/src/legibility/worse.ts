@@ -16,7 +16,10 @@ export interface AuditComparison {
   rows(most?: number): Worse[];
 }
 
-interface WorseLook { readonly judgement: Judgement; readonly before: number | null }
+interface WorseLook {
+  readonly judgement: Judgement;
+  readonly before: number | null;
+}
 const NONE: readonly WorseLook[] = [];
 
 /**
@@ -46,7 +49,10 @@ export function compareAudits(before: Audit, after: Audit): AuditComparison {
   const byPage = worseByPage(before, after);
   const ofPlace = (place: Place): readonly WorseLook[] => ofPair(wasGroup(place), after.index.groupOf.get(place)!);
   let count = 0;
-  if (same) for (const group of after.index.groups) { if (ofPair(group, group).length > 0) count += group.count; }
+  if (same)
+    for (const group of after.index.groups) {
+      if (ofPair(group, group).length > 0) count += group.count;
+    }
   else for (const place of after.index.places) if (ofPlace(place).length > 0) count += after.index.times(place.page);
   for (const place of byPage.keys()) if (ofPlace(place).length === 0) count += after.index.times(place.page);
   return {
@@ -78,7 +84,9 @@ function worseThan(old: readonly Judgement[], now: readonly Judgement[]): readon
   const was = new Map(old.map((one) => [rowKey(one), one]));
   const list = now.flatMap((judgement): WorseLook[] => {
     const former = was.get(rowKey(judgement));
-    return judgement.verdict === 'fail' && (!former || former.verdict !== 'fail' || deeper(judgement, former)) ? [{ judgement, before: former?.found ?? null }] : [];
+    return judgement.verdict === 'fail' && (!former || former.verdict !== 'fail' || deeper(judgement, former))
+      ? [{ judgement, before: former?.found ?? null }]
+      : [];
   });
   return list.length === 0 ? NONE : list;
 }
@@ -92,7 +100,8 @@ function worseByPage(before: Audit, after: Audit): Map<Place, readonly WorseLook
   const was = new Map(before.byPage.map((one) => [`${placeKey(one.place)} ${rowKey(one)}`, one]));
   for (const row of failing) {
     const former = was.get(`${placeKey(row.place)} ${rowKey(row)}`);
-    if (!former || former.verdict !== 'fail' || deeper(row, former)) found.set(row.place, [...(found.get(row.place) ?? []), { judgement: row, before: former?.found ?? null }]);
+    if (!former || former.verdict !== 'fail' || deeper(row, former))
+      found.set(row.place, [...(found.get(row.place) ?? []), { judgement: row, before: former?.found ?? null }]);
   }
   return found;
 }
@@ -100,7 +109,9 @@ function worseByPage(before: Audit, after: Audit): Map<Place, readonly WorseLook
 /** Farther from what is needed than before, by share, so that figures of all units compare. */
 function deeper(now: Judgement, was: Judgement): boolean {
   if (now.found === null || was.found === null) return false;
-  return now.rule === 'heading-order' ? now.found - now.needed > was.found - was.needed + 1e-9 : now.found / now.needed < was.found / was.needed - 1e-9;
+  return now.rule === 'heading-order'
+    ? now.found - now.needed > was.found - was.needed + 1e-9
+    : now.found / now.needed < was.found / was.needed - 1e-9;
 }
 
 /** Distinct places among rows. */

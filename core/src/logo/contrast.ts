@@ -54,5 +54,8 @@ function contrastOn(form: Pick<LogoForm, 'colors' | 'plate'>, background: Rgb8):
   if (area === 0) return { ratio: 1, seen: 0 };
   let reached = 0;
   const half = marks.find((mark) => (reached += mark.share) >= area / 2 - 1e-9) ?? marks.at(-1)!;
-  return { ratio: half.ratio, seen: marks.reduce((sum, mark) => sum + (mark.ratio >= LOGO_RATIO ? mark.share : 0), 0) / area };
+  return {
+    ratio: half.ratio,
+    seen: marks.reduce((sum, mark) => sum + (mark.ratio >= LOGO_RATIO ? mark.share : 0), 0) / area,
+  };
 }

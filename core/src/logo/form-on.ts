@@ -25,12 +25,22 @@ export function paintedForm(site: Pick<Site, 'brand' | 'assets'>, form: LogoForm
   if (!asset?.bound) return form;
   const drawn = drawnColors(asset, site.brand);
   const now = (hex: string) => drawn.get(hex) ?? hex;
-  return { colors: form.colors.map(({ hex, share }) => ({ hex: now(hex), share })), plate: form.plate === null ? null : now(form.plate) };
+  return {
+    colors: form.colors.map(({ hex, share }) => ({ hex: now(hex), share })),
+    plate: form.plate === null ? null : now(form.plate),
+  };
 }
 
-/** The form of the logo on a ground: the one set for it, else the one seen best, the earlier one in a draw. Undefined while there is no logo. */
+/**
+ * The form of the logo on a ground: the one set for it, else the one seen best, the earlier one in a draw. Undefined
+ * while there is no logo.
+ */
 export function formOn(site: Pick<Site, 'brand' | 'shared' | 'assets'>, ground: string): LogoForm | undefined {
-  const { brand, assets, shared: { logo } } = site;
+  const {
+    brand,
+    assets,
+    shared: { logo },
+  } = site;
   if (!logo || !brand.grounds[ground]) return undefined;
   let kept = known.get(brand);
   if (kept?.logo !== logo || kept.assets !== assets) known.set(brand, (kept = { logo, assets, forms: new Map() }));

@@ -78,7 +78,8 @@ export class MinCut {
         return pushed;
       }
       let edge = this.#at[node]!;
-      while (edge >= 0 && !(this.#left[edge]! > 0 && this.#level[this.#to[edge]!] === this.#level[node]! + 1)) edge = this.#next[edge]!;
+      while (edge >= 0 && !(this.#left[edge]! > 0 && this.#level[this.#to[edge]!] === this.#level[node]! + 1))
+        edge = this.#next[edge]!;
       this.#at[node] = edge;
       if (edge >= 0) {
         path.push(edge);

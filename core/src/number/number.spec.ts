@@ -15,6 +15,10 @@ describe('figures', () => {
     expect([clamp(5, 0, 3), clamp(-1, 0, 3), clamp(Number.NaN, 1, 3)]).toEqual([3, 0, 1]);
   });
   it('agree with their noun', () => {
-    expect([plural(1, 'place'), plural(0, 'place'), plural(1248, 'place')]).toEqual(['1 place', '0 places', '1\u202f248 places']);
+    expect([plural(1, 'place'), plural(0, 'place'), plural(1248, 'place')]).toEqual([
+      '1 place',
+      '0 places',
+      '1\u202f248 places',
+    ]);
   });
 });

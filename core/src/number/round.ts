@@ -1,7 +1,7 @@
 /** Rounds to `digits` decimals, half away from zero, without a negative zero. */
 export function round(value: number, digits = 0): number {
   const factor = 10 ** digits;
-  const rounded = Math.sign(value) * Math.round(Math.abs(value) * factor) / factor;
+  const rounded = (Math.sign(value) * Math.round(Math.abs(value) * factor)) / factor;
   return rounded === 0 ? 0 : rounded;
 }
 

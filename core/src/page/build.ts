@@ -66,8 +66,23 @@ export class Build {
   }
 
   /** The same walk continued on a surface of its own, which paints the ground's background unless told otherwise. */
-  onto(surface: Place, ground: string, over: Build['over'] = this.site.brand.grounds[ground]?.wash ? 'gradient' : null): Build {
-    return new Build(this.site, this.page, this.section, ground, surface, over, this.address, this.use, this.hidden, this.places);
+  onto(
+    surface: Place,
+    ground: string,
+    over: Build['over'] = this.site.brand.grounds[ground]?.wash ? 'gradient' : null,
+  ): Build {
+    return new Build(
+      this.site,
+      this.page,
+      this.section,
+      ground,
+      surface,
+      over,
+      this.address,
+      this.use,
+      this.hidden,
+      this.places,
+    );
   }
 
   /** Notes a place and gives the element attributes that mark it. */
@@ -76,10 +91,29 @@ export class Build {
     // A page that exists only as a published file has no section to edit.
     const edited = !(this.page.startsWith('~') && this.address[0] === 'pages');
     const place: Place = {
-      id: this.idHere(spec.id), usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`, page: this.page, section: this.section, kind: spec.kind, label: spec.label, recipes: spec.recipes,
+      id: this.idHere(spec.id),
+      usedId: this.use === 'own' ? null : this.use === 'once' ? spec.id : `${this.use.shared}:${spec.id}`,
+      page: this.page,
+      section: this.section,
+      kind: spec.kind,
+      label: spec.label,
+      recipes: spec.recipes,
       states: spec.canBeDisabled ? [...states, 'disabled', 'busy'] : states,
-      hidden: spec.hidden ?? this.hidden, ground: this.ground, under: this.under, inherits: spec.inherits ?? null, overPicture: this.over !== null, pictured: this.over === 'picture',
-      level: spec.level ?? null, style: spec.style ?? null, inline: spec.inline ?? false, words: (edited && spec.words) || null, styled: (edited && spec.styled) || null, block: (edited && spec.block) || null, item: (edited && spec.item) || null, asset: spec.asset ?? null, look: spec.look ?? null,
+      hidden: spec.hidden ?? this.hidden,
+      ground: this.ground,
+      under: this.under,
+      inherits: spec.inherits ?? null,
+      overPicture: this.over !== null,
+      pictured: this.over === 'picture',
+      level: spec.level ?? null,
+      style: spec.style ?? null,
+      inline: spec.inline ?? false,
+      words: (edited && spec.words) || null,
+      styled: (edited && spec.styled) || null,
+      block: (edited && spec.block) || null,
+      item: (edited && spec.item) || null,
+      asset: spec.asset ?? null,
+      look: spec.look ?? null,
     };
     this.places.push(place);
     return place;
@@ -93,12 +127,20 @@ export class Build {
   /** The recipes that kinds ask for, on the ground where it stands: made once for all blocks that stand there. */
   get paints(): Paints {
     return (this.#paints ??= {
-      text: (style, role) => this.textRecipes(style, role), style: recipes.text, surface: recipes.surface, corner: recipes.corner, edge: (use) => this.edgeColor(use),
+      text: (style, role) => this.textRecipes(style, role),
+      style: recipes.text,
+      surface: recipes.surface,
+      corner: recipes.corner,
+      edge: (use) => this.edgeColor(use),
       inset: () => {
         const space = this.spaceFor('card');
         return space === undefined ? [] : [recipes.inset(space)];
       },
-      apart: recipes.gap, rule: () => recipes.rule(this.ground), line: recipes.line, stripe: () => recipes.stripe(this.ground), field: () => recipes.field(this.ground),
+      apart: recipes.gap,
+      rule: () => recipes.rule(this.ground),
+      line: recipes.line,
+      stripe: () => recipes.stripe(this.ground),
+      field: () => recipes.field(this.ground),
     });
   }
 
@@ -123,11 +165,15 @@ export class Build {
   }
 }
 
-/** The attributes of a placed element: its classes, then `data-place`; in a shared section also what it is wherever that is used. */
+/**
+ * The attributes of a placed element: its classes, then `data-place`; in a shared section also what it is wherever that
+ * is used.
+ */
 export function placed(place: Place, className = '', more?: Properties): Properties {
   let classes = className;
   // The file of a drawing holds its colours.
-  for (const recipe of place.recipes) if (!recipe.startsWith('drawing:')) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
+  for (const recipe of place.recipes)
+    if (!recipe.startsWith('drawing:')) classes += `${classes === '' ? '' : ' '}${recipeClass(recipe)}`;
   const marked: Properties = { className: classes, ...more, dataPlace: place.id };
   if (place.usedId !== null && place.usedId !== place.id) marked['dataUsed'] = place.usedId;
   return marked;

@@ -12,15 +12,39 @@ import { recipes } from '../style/index.ts';
 import { placed, type Build } from './build.ts';
 import type { Place } from './place.ts';
 
-const SHAPES: Record<IconName, readonly (readonly [string, Record<string, string | number>])[]> = { anchor, arrow, check, clock, info, warning };
+const SHAPES: Record<IconName, readonly (readonly [string, Record<string, string | number>])[]> = {
+  anchor,
+  arrow,
+  check,
+  clock,
+  info,
+  warning,
+};
 
 /** An icon of a button, in the colour of its words and no place by itself. */
 export function buttonIcon(name: IconName): Element {
-  return element('svg', { className: 'in-button', viewBox: '0 0 24 24', width: 24, height: 24, ariaHidden: 'true' }, SHAPES[name].map(([tag, attributes]) => element(tag, attributes)));
+  return element(
+    'svg',
+    { className: 'in-button', viewBox: '0 0 24 24', width: 24, height: 24, ariaHidden: 'true' },
+    SHAPES[name].map(([tag, attributes]) => element(tag, attributes)),
+  );
 }
 
-/** An icon in the colour its ground has for icons, as large as the text it stands in asks. It says nothing to those who cannot see it: the words beside it do. */
+/**
+ * An icon in the colour its ground has for icons, as large as the text it stands in asks. It says nothing to those who
+ * cannot see it: the words beside it do.
+ */
 export function icon(build: Build, id: string, name: IconName, text: Place): Element {
-  const place = build.place({ id, kind: 'icon', label: labelled('Icon', name), recipes: [recipes.on(build.ground, 'icon')], inherits: text });
-  return element('svg', placed(place, 'icon', { viewBox: '0 0 24 24', width: 24, height: 24, ariaHidden: 'true' }), SHAPES[name].map(([tag, attributes]) => element(tag, attributes)));
+  const place = build.place({
+    id,
+    kind: 'icon',
+    label: labelled('Icon', name),
+    recipes: [recipes.on(build.ground, 'icon')],
+    inherits: text,
+  });
+  return element(
+    'svg',
+    placed(place, 'icon', { viewBox: '0 0 24 24', width: 24, height: 24, ariaHidden: 'true' }),
+    SHAPES[name].map(([tag, attributes]) => element(tag, attributes)),
+  );
 }

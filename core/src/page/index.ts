@@ -1,6 +1,15 @@
 export { anchorOf, whereSet, type Anchor, type Where } from './anchor.ts';
 export { STATES_OF, type Place } from './place.ts';
-export { forgetTree, hasTree, isKept, looseSection, pageTree, partOfPage, structureKey, type PageTree } from './tree.ts';
+export {
+  forgetTree,
+  hasTree,
+  isKept,
+  looseSection,
+  pageTree,
+  partOfPage,
+  structureKey,
+  type PageTree,
+} from './tree.ts';
 export { work } from './work.ts';
 export type { PagePart } from './part.ts';
 export { partShapes, type PartShape } from './shape.ts';
@@ -15,7 +24,27 @@ export { altProblem, offeredFields, type Offered } from './offered.ts';
 export { buttonRecipes } from './button-recipes.ts';
 export { ownWords, type OwnWords } from './own-words.ts';
 export { findWords, type WordsFound } from './find-words.ts';
-export { DESCRIPTION_SHOWN, TITLE_SHOWN, factProblemsByPage, SAYS_NOTHING, type FactFix, type PageFactProblem } from './page-facts.ts';
+export {
+  DESCRIPTION_SHOWN,
+  TITLE_SHOWN,
+  factProblemsByPage,
+  SAYS_NOTHING,
+  type FactFix,
+  type PageFactProblem,
+} from './page-facts.ts';
 export { anchorsOf, hrefFrom, hrefText, linkOffers, lostLinks, type LostLink } from './link-words.ts';
 export { readsItems } from './shown-items.ts';
-export { MISSING_FILE, answerPage, anyPage, editedPage, fileCount, filesOf, isMade, missingPage, pageMark, publishedPage, publishedPages, type PublishedPage } from './published.ts';
+export {
+  MISSING_FILE,
+  answerPage,
+  anyPage,
+  editedPage,
+  fileCount,
+  filesOf,
+  isMade,
+  missingPage,
+  pageMark,
+  publishedPage,
+  publishedPages,
+  type PublishedPage,
+} from './published.ts';

@@ -19,20 +19,39 @@ export function hrefOf(site: Site, href: Href): string {
 }
 
 /** Returns true if a link leads to the top of a page that it stands on. */
-export const isAt = (link: Href, page: Page): boolean => link.to === 'page' && link.page === originOf(page).id && link.anchor === undefined && link.item === undefined;
+export const isAt = (link: Href, page: Page): boolean =>
+  link.to === 'page' && link.page === originOf(page).id && link.anchor === undefined && link.item === undefined;
 
 /** Runs of text with emphasis and links; each link and each marked run is a place that inherits from its paragraph. */
-export function inlineNodes(build: Build, block: string, content: readonly Inline[], paragraph: Place): ElementContent[] {
+export function inlineNodes(
+  build: Build,
+  block: string,
+  content: readonly Inline[],
+  paragraph: Place,
+): ElementContent[] {
   return content.flatMap((run): ElementContent | ElementContent[] => {
     if ('link' in run) {
       const place = build.place({
-        id: `${block}/${run.id}`, kind: 'link', label: labelled('Link', run.text), recipes: [recipes.link(build.ground)],
-        inherits: paragraph, inline: true, ...(paragraph.style ? { style: paragraph.style } : {}),
+        id: `${block}/${run.id}`,
+        kind: 'link',
+        label: labelled('Link', run.text),
+        recipes: [recipes.link(build.ground)],
+        inherits: paragraph,
+        inline: true,
+        ...(paragraph.style ? { style: paragraph.style } : {}),
       });
       return element('a', placed(place, 'link', { href: hrefOf(build.site, run.link) }), broken(run.text));
     }
     if ('marked' in run) {
-      const place = build.place({ id: `${block}/${run.id}`, kind: 'mark', label: labelled('Marked', run.text), recipes: [recipes.mark(build.ground)], inherits: paragraph, inline: true, ...(paragraph.style ? { style: paragraph.style } : {}) });
+      const place = build.place({
+        id: `${block}/${run.id}`,
+        kind: 'mark',
+        label: labelled('Marked', run.text),
+        recipes: [recipes.mark(build.ground)],
+        inherits: paragraph,
+        inline: true,
+        ...(paragraph.style ? { style: paragraph.style } : {}),
+      });
       return element('mark', placed(place), broken(run.text));
     }
     return run.mark ? element(run.mark, {}, broken(run.text)) : broken(run.text);
@@ -41,5 +60,10 @@ export function inlineNodes(build: Build, block: string, content: readonly Inlin
 
 /** Words with their line breaks. */
 function broken(text: string): ElementContent[] {
-  return text.split('\n').flatMap((line, i): ElementContent[] => [...(i > 0 ? [element('br', {})] : []), ...(line === '' ? [] : [{ type: 'text' as const, value: line }])]);
+  return text
+    .split('\n')
+    .flatMap((line, i): ElementContent[] => [
+      ...(i > 0 ? [element('br', {})] : []),
+      ...(line === '' ? [] : [{ type: 'text' as const, value: line }]),
+    ]);
 }

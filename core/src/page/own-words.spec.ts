@@ -11,23 +11,47 @@ describe('the site’s own words for samples', () => {
     expect([short.text, short.link]).toEqual(['End', 'Home']);
   });
   it('are plain names of what they are where a site says nothing of the kind', () => {
-    expect(ownWords(smallSite()).short).toEqual(jasmine.objectContaining({ eyebrow: 'Eyebrow', secondary: 'Secondary' }));
+    expect(ownWords(smallSite()).short).toEqual(
+      jasmine.objectContaining({ eyebrow: 'Eyebrow', secondary: 'Secondary' }),
+    );
   });
   it('are in the letters of the site, and none that there is no room for', () => {
     const { title, short } = ownWords(newSite({ id: 'garden', name: 'Κήπος βοτάνων', language: 'el' }));
     // As many whole words as there is room for.
     expect([title, short.heading]).toEqual(['Κήπος βοτάνων', 'Κήπος']);
-    expect(ownWords(newSite({ id: 'long', name: 'Donaudampfschifffahrtsgesellschaft', language: 'de' })).short.heading).not.toContain('Donau');
+    expect(
+      ownWords(newSite({ id: 'long', name: 'Donaudampfschifffahrtsgesellschaft', language: 'de' })).short.heading,
+    ).not.toContain('Donau');
   });
   it('follow the styles: what is no heading any more is not one here', () => {
     const site = smallSite();
-    const plain = { ...site, brand: { ...site.brand, styles: Object.fromEntries(Object.entries(site.brand.styles).map(([id, style]) => [id, { ...style, role: 'text' as const, use: 'running' as const }])) } };
+    const plain = {
+      ...site,
+      brand: {
+        ...site.brand,
+        styles: Object.fromEntries(
+          Object.entries(site.brand.styles).map(([id, style]) => [
+            id,
+            { ...style, role: 'text' as const, use: 'running' as const },
+          ]),
+        ),
+      },
+    };
     expect([ownWords(site).short.heading, ownWords(plain).short.heading]).toEqual(['Hello', 'Heading']);
   });
   it('are those of now: what the footer says, too', () => {
     const site = smallSite();
     const { footer } = site.shared;
-    const now = { ...site, shared: { ...site.shared, footer: { ...footer, blocks: { foot: { ...footer.blocks['foot']!, content: [{ text: 'Fin' }] } as typeof footer.blocks[string] } } } };
+    const now = {
+      ...site,
+      shared: {
+        ...site.shared,
+        footer: {
+          ...footer,
+          blocks: { foot: { ...footer.blocks['foot']!, content: [{ text: 'Fin' }] } as (typeof footer.blocks)[string] },
+        },
+      },
+    };
     expect([ownWords(site).short.text, ownWords(now).short.text]).toEqual(['End', 'Fin']);
   });
 });

@@ -15,12 +15,25 @@ export interface OwnWords {
 type Sampled = 'eyebrow' | 'heading' | 'text' | 'link' | 'secondary' | 'button';
 
 /** Most characters of a short sample, and what stands there where a site says nothing of the kind. */
-const SHORT: Readonly<Record<Sampled, readonly [number, string]>> = { eyebrow: [10, 'Eyebrow'], heading: [8, 'Heading'], text: [14, 'Body text'], link: [11, 'a link'], secondary: [12, 'Secondary'], button: [9, 'Button'] };
+const SHORT: Readonly<Record<Sampled, readonly [number, string]>> = {
+  eyebrow: [10, 'Eyebrow'],
+  heading: [8, 'Heading'],
+  text: [14, 'Body text'],
+  link: [11, 'a link'],
+  secondary: [12, 'Secondary'],
+  button: [9, 'Button'],
+};
 /** Pages that are looked through, the home page first: each has to be built for it. */
 const PAGES = 4;
 
 /** The parts of a site that its own words depend on. */
-const partsOf = (site: Site): readonly unknown[] => [site.shared, site.items, site.collections, site.brand.styles, site.name];
+const partsOf = (site: Site): readonly unknown[] => [
+  site.shared,
+  site.items,
+  site.collections,
+  site.brand.styles,
+  site.name,
+];
 const known = new WeakMap<Site['pages'], { readonly parts: readonly unknown[]; readonly found: OwnWords }>();
 
 /** Words of a site, the same while nothing changes that they are taken from. */
@@ -35,7 +48,10 @@ export function ownWords(site: Site): OwnWords {
 
 function findOwnWords(site: Site): OwnWords {
   const home = site.pageOrder.find((id) => site.pages[id]!.file === 'index.html') ?? site.pageOrder[0]!;
-  const others = site.pageOrder.slice(0, PAGES).filter((id) => id !== home).slice(0, PAGES - 1);
+  const others = site.pageOrder
+    .slice(0, PAGES)
+    .filter((id) => id !== home)
+    .slice(0, PAGES - 1);
   const atHome = pageTree(site, home).places;
   const places = [...atHome, ...others.flatMap((id) => pageTree(site, id).places)];
   const styleOf = (place: Place) => (place.kind === 'text' && place.style ? site.brand.styles[place.style] : undefined);
@@ -60,8 +76,12 @@ function findOwnWords(site: Site): OwnWords {
     title: whole('heading') ?? site.name,
     sentence: whole('running') ?? 'A sentence of body text, about as long as most are.',
     short: {
-      eyebrow: inRole('eyebrow'), heading: inRole('heading'), secondary: inRole('secondary'), text: short('text', (place) => styleOf(place)?.use === 'running'),
-      link: short('link', (place) => place.kind === 'link'), button: short('button', (place) => place.kind === 'button'),
+      eyebrow: inRole('eyebrow'),
+      heading: inRole('heading'),
+      secondary: inRole('secondary'),
+      text: short('text', (place) => styleOf(place)?.use === 'running'),
+      link: short('link', (place) => place.kind === 'link'),
+      button: short('button', (place) => place.kind === 'button'),
     },
   };
 }
@@ -70,7 +90,11 @@ function findOwnWords(site: Site): OwnWords {
 function wordsOf(site: Site, place: Place): string {
   let value: unknown = site;
   for (const part of place.words ?? []) value = (value as Record<string, unknown> | undefined)?.[part];
-  const text = Array.isArray(value) ? plainText(value as Inline[]) : typeof value === 'string' ? value : (/“(.+)”$/s.exec(place.label)?.[1] ?? '');
+  const text = Array.isArray(value)
+    ? plainText(value as Inline[])
+    : typeof value === 'string'
+      ? value
+      : (/“(.+)”$/s.exec(place.label)?.[1] ?? '');
   return text.trim();
 }
 

@@ -7,17 +7,34 @@ const problemsOf = (site: Site) => [...factProblemsByPage(site)].flat();
 describe('what a page says of itself', () => {
   const site = smallSite();
   const words1 = (text: string) => [{ text: 'See ' }, { id: 'l1', link: { to: 'page' as const, page: 'more' }, text }];
-  const block = (site.pages['home']!.sections['s1'] as { own: { blocks: Record<string, { content: unknown }> } }).own.blocks['p']!;
+  const block = (site.pages['home']!.sections['s1'] as { own: { blocks: Record<string, { content: unknown }> } }).own
+    .blocks['p']!;
   block.content = words1('the other page');
-  const having = (home: string, more: string) => ({ ...site, pages: { ...site.pages, home: { ...site.pages['home']!, description: home }, more: { ...site.pages['more']!, description: more } } });
-  const words = (home: string, more: string) => problemsOf(having(home, more)).map((one) => `${one.page}: ${one.words}`);
+  const having = (home: string, more: string) => ({
+    ...site,
+    pages: {
+      ...site.pages,
+      home: { ...site.pages['home']!, description: home },
+      more: { ...site.pages['more']!, description: more },
+    },
+  });
+  const words = (home: string, more: string) =>
+    problemsOf(having(home, more)).map((one) => `${one.page}: ${one.words}`);
 
   it('is found missing, the same twice, and longer than what is shown of it', () => {
     expect(words('', '')).toEqual(['home: no description', 'more: no description']);
     expect(words('What is here.', 'What is here.')).toEqual(['more: the same description as Home']);
-    expect(words('x'.repeat(160), 'y'.repeat(161))).toEqual(['more: description of 161 characters; about 160 are shown']);
-    const long = { ...having('a', 'b'), name: 'A name that goes on and on, well over all that anybody would show of it' };
-    expect(problemsOf(long).map(({ words: one }) => one)).toEqual([`title of ${long.name.length} characters; about 60 are shown`, `title of ${long.name.length + 6} characters; about 60 are shown`]);
+    expect(words('x'.repeat(160), 'y'.repeat(161))).toEqual([
+      'more: description of 161 characters; about 160 are shown',
+    ]);
+    const long = {
+      ...having('a', 'b'),
+      name: 'A name that goes on and on, well over all that anybody would show of it',
+    };
+    expect(problemsOf(long).map(({ words: one }) => one)).toEqual([
+      `title of ${long.name.length} characters; about 60 are shown`,
+      `title of ${long.name.length + 6} characters; about 60 are shown`,
+    ]);
   });
   it('is found where nobody finds their way by it: links that say nothing, no first heading or two, a picture without words', () => {
     const bad = smallSite();
@@ -29,11 +46,17 @@ describe('what a page says of itself', () => {
     columns['col1']!.order.push('pic');
     bad.pages['home']!.description = 'What is here.';
     bad.pages['more']!.description = 'And there.';
-    expect(problemsOf(bad).filter(({ page }) => page === 'home').map((one) => one.words)).toEqual(['no first-level heading', 'a link with only the text “Read more”', 'an image without alternative text']);
+    expect(
+      problemsOf(bad)
+        .filter(({ page }) => page === 'home')
+        .map((one) => one.words),
+    ).toEqual(['no first-level heading', 'a link with only the text “Read more”', 'an image without alternative text']);
   });
   it('is found in the page that is asked for first, the same as in page order', () => {
     const site = having('What is here.', 'What is here.');
-    expect([...factProblemsByPage(site, 'more')].map((one) => one.map(({ page, words: said }) => `${page}: ${said}`))).toEqual([['more: the same description as Home'], []]);
+    expect(
+      [...factProblemsByPage(site, 'more')].map((one) => one.map(({ page, words: said }) => `${page}: ${said}`)),
+    ).toEqual([['more: the same description as Home'], []]);
   });
   it('that is said well is no finding', () => expect(words('What is here.', 'And what is there.')).toEqual([]));
 });

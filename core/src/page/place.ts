@@ -5,9 +5,15 @@ import type { Recipe } from '../style/index.ts';
 
 /** One painted element of a page: where it stands, what paints it, and what it stands on. */
 export interface Place {
-  /** Names the element on its page, where no other has the id: `block/part` or `block/item/part`, in a shared section behind the entry that shows it: `entry:block/part`. */
+  /**
+   * Names the element on its page, where no other has the id: `block/part` or `block/item/part`, in a shared section
+   * behind the entry that shows it: `entry:block/part`.
+   */
   readonly id: string;
-  /** Names the element wherever it is used: in the header and the footer its id, in a shared section the same behind that section's id. Null in what is this page's own. */
+  /**
+   * Names the element wherever it is used: in the header and the footer its id, in a shared section the same behind
+   * that section's id. Null in what is this page's own.
+   */
   readonly usedId: string | null;
   readonly page: string;
   readonly section: string;
@@ -23,7 +29,10 @@ export interface Place {
   readonly under: Place | null;
   /** The place whose text values it takes where it has none of its own (links in a paragraph). */
   readonly inherits: Place | null;
-  /** True when no one colour lies behind it: a picture lies between it and the surface under it, or that surface is a gradient. */
+  /**
+   * True when no one colour lies behind it: a picture lies between it and the surface under it, or that surface is a
+   * gradient.
+   */
   readonly overPicture: boolean;
   /** True for the first of the two. */
   readonly pictured: boolean;
@@ -43,13 +52,22 @@ export interface Place {
   readonly item: readonly string[] | null;
   /** The picture it shows, by asset id. */
   readonly asset: string | null;
-  /** Other parts of its look that the document sets and no token paints: the strength of a shade, the focus of an image. */
+  /**
+   * Other parts of its look that the document sets and no token paints: the strength of a shade, the focus of an image.
+   */
   readonly look: string | null;
 }
 
 /** The states in which a kind of place is painted and judged. */
 export const STATES_OF: Record<PlaceKind, readonly State[]> = {
-  text: ['rest', 'selected'], cell: ['rest', 'selected'], mark: ['rest', 'selected'], icon: ['rest'], rule: ['rest'], surface: ['rest'], picture: ['rest'], logo: ['rest'],
+  text: ['rest', 'selected'],
+  cell: ['rest', 'selected'],
+  mark: ['rest', 'selected'],
+  icon: ['rest'],
+  rule: ['rest'],
+  surface: ['rest'],
+  picture: ['rest'],
+  logo: ['rest'],
   link: ['rest', 'visited', 'hover', 'focus', 'selected'],
   menu: ['rest', 'hover', 'focus'],
   field: ['rest', 'focus'],

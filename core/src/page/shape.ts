@@ -13,7 +13,10 @@ export interface PartShape {
   readonly plain?: { readonly shape: string; readonly section: Section };
 }
 
-/** The parts of a page after its own surface, in the order of its tree. A part with values set on its places here has a shape of its own. */
+/**
+ * The parts of a page after its own surface, in the order of its tree. A part with values set on its places here has a
+ * shape of its own.
+ */
 export function partShapes(site: Site, kept: Page): PartShape[] {
   const page = shownPage(site, kept);
   const owners = ownersOf(Object.values(page.overrides));
@@ -21,8 +24,14 @@ export function partShapes(site: Site, kept: Page): PartShape[] {
     if (page.without?.includes(id)) return [];
     const own = page[id];
     const section = own === undefined ? undefined : site.shared.sections[own];
-    if (section) return [{ id, shape: `${id}: ${touches(owners, section, `${id}:`) ? `own ${page.id} ${id}` : `shared ${own!}`}` }];
-    const here = id === 'header' ? owners.has(site.shared.header.id) || headerOver(site, page) !== undefined : touches(owners, site.shared.footer, '');
+    if (section)
+      return [
+        { id, shape: `${id}: ${touches(owners, section, `${id}:`) ? `own ${page.id} ${id}` : `shared ${own!}`}` },
+      ];
+    const here =
+      id === 'header'
+        ? owners.has(site.shared.header.id) || headerOver(site, page) !== undefined
+        : touches(owners, site.shared.footer, '');
     return [{ id, shape: here ? `own ${page.id} ${id}` : id }];
   };
   const parts = end('header');
@@ -31,9 +40,17 @@ export function partShapes(site: Site, kept: Page): PartShape[] {
     const section = sectionOf(site, entry);
     if (!section) continue;
     const own = touches(owners, section, 'shared' in entry ? `${id}:` : '');
-    const shape = own ? `own ${page.id} ${id}` : 'shared' in entry ? `shared ${entry.shared}` : sectionShape(site, section, page);
+    const shape = own
+      ? `own ${page.id} ${id}`
+      : 'shared' in entry
+        ? `shared ${entry.shared}`
+        : sectionShape(site, section, page);
     const named = (one: string): string => (entry.hidden ? `not at ${entry.hidden.join()}: ${one}` : one);
-    parts.push(own && !('shared' in entry) ? { id, shape: named(shape), plain: { shape: named(sectionShape(site, section, page)), section } } : { id, shape: named(shape) });
+    parts.push(
+      own && !('shared' in entry)
+        ? { id, shape: named(shape), plain: { shape: named(sectionShape(site, section, page)), section } }
+        : { id, shape: named(shape) },
+    );
   }
   parts.push(...end('footer'));
   return parts;
@@ -54,12 +71,15 @@ function touches(owners: ReadonlySet<string>, section: Section, entry: string): 
 /** A shape that is kept: alone, or with the assets it was made with, which say what is a drawing. */
 type Kept = string | { readonly assets: Site['assets']; readonly shape: string };
 
-/** Of sections without a list of items or a menu: there are thousands of them, of their blocks a hundred times as many. */
+/**
+ * Of sections without a list of items or a menu: there are thousands of them, of their blocks a hundred times as many.
+ */
 const sections = new WeakMap<Section, Kept>();
 /** Of the other blocks of those that have one. */
 const blocks = new WeakMap<Block, Kept>();
 
-const keptFor = (site: Site, kept: Kept | undefined): string | undefined => (typeof kept === 'object' ? (kept.assets === site.assets ? kept.shape : undefined) : kept);
+const keptFor = (site: Site, kept: Kept | undefined): string | undefined =>
+  typeof kept === 'object' ? (kept.assets === site.assets ? kept.shape : undefined) : kept;
 
 function keep<T extends object>(all: WeakMap<T, Kept>, one: T, site: Site, fresh: string, pictured: boolean): string {
   const shape = once(fresh);
@@ -122,27 +142,39 @@ function blockShape(site: Site, block: Block): string {
 
 /** The shape of a block that shows what stands elsewhere: items of a collection, entries of the menu. */
 function openShape(site: Site, block: Block, page: Page): string {
-  return once(`${freshShape(site, block).shape}#${listsItems(block) ? shapeOfItems(site, block, page) : site.shared.header.order.length}`);
+  return once(
+    `${freshShape(site, block).shape}#${listsItems(block) ? shapeOfItems(site, block, page) : site.shared.header.order.length}`,
+  );
 }
 
-/** Returns everything of a block that decides the look of its places, by the meaning of its fields, and whether it depends on an image. */
+/**
+ * Returns everything of a block that decides the look of its places, by the meaning of its fields, and whether it
+ * depends on an image.
+ */
 function freshShape(site: Site, block: Block): { readonly shape: string; readonly pictured: boolean } {
   work.shapes++;
   let shape: string = block.kind;
   let pictured = false;
   let within: unknown = block;
-  walk(Block, block, (meaning, value, at, beside) => {
-    const looks = lookOf(site, meaning, value);
-    // The field of words describes all of its runs, so the walk skips the runs: a large site has a hundred thousand.
-    const deeper = meaning.means !== 'words';
-    if (looks === undefined) return deeper;
-    if (meaning.means === 'ref' && meaning.to === 'asset') pictured = true;
-    // One item apart from the next, and each value by the name of its field: what may be absent is told from what comes after it.
-    if (beside !== within) shape += '|';
-    within = beside;
-    shape += `,${at[at.length - 1]!}=${looks}`;
-    return deeper;
-  }, [], true);
+  walk(
+    Block,
+    block,
+    (meaning, value, at, beside) => {
+      const looks = lookOf(site, meaning, value);
+      // The field of words describes all of its runs, so the walk skips the runs: a large site has a hundred thousand.
+      const deeper = meaning.means !== 'words';
+      if (looks === undefined) return deeper;
+      if (meaning.means === 'ref' && meaning.to === 'asset') pictured = true;
+      // One item apart from the next, and each value by the name of its field: what may be absent is told from what
+      // comes after it.
+      if (beside !== within) shape += '|';
+      within = beside;
+      shape += `,${at[at.length - 1]!}=${looks}`;
+      return deeper;
+    },
+    [],
+    true,
+  );
   return { shape, pictured };
 }
 
@@ -153,12 +185,23 @@ function lookOf(site: Site, meaning: Meaning, value: unknown): string | undefine
       // Where a link leads is no look.
       if (meaning.to === 'page' || meaning.to === 'section') return undefined;
       return meaning.to === 'asset' && typeof value === 'string' ? drawing(site, value) : String(value ?? '');
-    case 'words': return Array.isArray(value) ? (value as Inline[]).map((run) => ('link' in run ? '>' : 'marked' in run ? '_' : '')).join('') : '';
+    case 'words':
+      return Array.isArray(value)
+        ? (value as Inline[]).map((run) => ('link' in run ? '>' : 'marked' in run ? '_' : '')).join('')
+        : '';
     // Words that are not there have no place.
-    case 'line': return !meaning.looks ? undefined : value === undefined || value === null || value === '' ? '' : 'w';
-    case 'field': return String(value ?? '');
-    case 'choice': return meaning.looks ? String(value ?? '') : undefined;
-    case 'order': return String(Array.isArray(value) ? value.length : 0);
-    case 'alt': case 'link': case 'said': case 'focus': return undefined;
+    case 'line':
+      return !meaning.looks ? undefined : value === undefined || value === null || value === '' ? '' : 'w';
+    case 'field':
+      return String(value ?? '');
+    case 'choice':
+      return meaning.looks ? String(value ?? '') : undefined;
+    case 'order':
+      return String(Array.isArray(value) ? value.length : 0);
+    case 'alt':
+    case 'link':
+    case 'said':
+    case 'focus':
+      return undefined;
   }
 }

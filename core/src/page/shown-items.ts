@@ -1,5 +1,17 @@
 import type * as v from 'valibot';
-import { groupsOfList, originOf, itemFile, itemName, listPageFile, listedItems, numberOf, pagesOfList, richPlain, richRuns, type Query } from '../collections/index.ts';
+import {
+  groupsOfList,
+  originOf,
+  itemFile,
+  itemName,
+  listPageFile,
+  listedItems,
+  numberOf,
+  pagesOfList,
+  richPlain,
+  richRuns,
+  type Query,
+} from '../collections/index.ts';
 import { Block, hrefIs, walk, type ItemWords, type ListPage, type ListedItem } from '../kinds/index.ts';
 import { downloadFile } from './download-file.ts';
 import { Header, sectionsOn, type Page, type Section, type Site } from '../site/index.ts';
@@ -27,11 +39,22 @@ export function shownItems(site: Site, query: Query, page?: Page): ListedItem[] 
       return { text, at: ['items', item.id, 'values', field.id], ...(link?.to === 'url' ? { href: link.url } : {}) };
     };
     const picture = query.picture === undefined ? undefined : item.pictures?.[query.picture];
-    const [heading, text, further, href] = [words(query.heading), words(query.text), words(query.further), itemFile(site, item)];
+    const [heading, text, further, href] = [
+      words(query.heading),
+      words(query.text),
+      words(query.further),
+      itemFile(site, item),
+    ];
     const group = query.group === undefined ? undefined : (item.values[query.group] ?? '').trim();
     return {
-      id: item.id, name: itemName(collection, item), ...(href === undefined ? {} : { href }), ...(heading ? { heading } : {}), ...(text ? { text } : {}), ...(further ? { further } : {}),
-      ...(picture ? { picture: { ...picture, at: ['items', item.id, 'pictures', query.picture!] } } : {}), ...(group === undefined ? {} : { group: { text: group, count: groups.get(group) ?? 0 } }),
+      id: item.id,
+      name: itemName(collection, item),
+      ...(href === undefined ? {} : { href }),
+      ...(heading ? { heading } : {}),
+      ...(text ? { text } : {}),
+      ...(further ? { further } : {}),
+      ...(picture ? { picture: { ...picture, at: ['items', item.id, 'pictures', query.picture!] } } : {}),
+      ...(group === undefined ? {} : { group: { text: group, count: groups.get(group) ?? 0 } }),
     };
   });
 }
@@ -44,18 +67,23 @@ export function shownListPages(site: Site, query: Query, page: Page): ListPage[]
   const count = query.paged ? pagesOfList(site, query) : 1;
   const { number, first } = numberOf(page);
   if (count < 2) return [];
-  return Array.from({ length: count }, (_, i) => i + 1).filter((one) => one === 1 || one === count || Math.abs(one - number) <= AROUND).map((one) => ({ number: one, href: listPageFile(first.file, one), here: one === number }));
+  return Array.from({ length: count }, (_, i) => i + 1)
+    .filter((one) => one === 1 || one === count || Math.abs(one - number) <= AROUND)
+    .map((one) => ({ number: one, href: listPageFile(first.file, one), here: one === number }));
 }
 
 /** Returns the part of the items that decides the look of a list: the shown items. */
 export function shapeOfItems(site: Site, query: Query, page: Page): string {
-  const links = (words: ItemWords | undefined) => (words?.href === undefined ? '' : '>') + (words?.runs?.map((run) => ('link' in run ? '>' : '')).join('') ?? '');
+  const links = (words: ItemWords | undefined) =>
+    (words?.href === undefined ? '' : '>') + (words?.runs?.map((run) => ('link' in run ? '>' : '')).join('') ?? '');
   let group: string | undefined;
-  const shape = shownItems(site, query, page).map((item) => {
-    const begins = item.group && item.group.text !== group ? (item.group.text === '' ? '/' : 'g/') : '';
-    group = item.group?.text;
-    return `${begins}${item.heading ? `h${links(item.heading)}` : ''}${item.text ? `t${links(item.text)}` : ''}${item.further ? `f${links(item.further)}` : ''}${item.href === undefined ? '' : '>'}${item.picture ? `p${site.assets[item.picture.asset]?.bound ? item.picture.asset : ''}` : ''}`;
-  }).join(';');
+  const shape = shownItems(site, query, page)
+    .map((item) => {
+      const begins = item.group && item.group.text !== group ? (item.group.text === '' ? '/' : 'g/') : '';
+      group = item.group?.text;
+      return `${begins}${item.heading ? `h${links(item.heading)}` : ''}${item.text ? `t${links(item.text)}` : ''}${item.further ? `f${links(item.further)}` : ''}${item.href === undefined ? '' : '>'}${item.picture ? `p${site.assets[item.picture.asset]?.bound ? item.picture.asset : ''}` : ''}`;
+    })
+    .join(';');
   return `${shape}${'#'.repeat(shownListPages(site, query, page).length)}`;
 }
 
@@ -66,7 +94,11 @@ export const listsItems = (block: Block): block is Extract<Block, { kind: 'items
 
 function sectionReads(section: Section): boolean {
   let known = reading.get(section);
-  if (known === undefined) reading.set(section, (known = Object.values(section.blocks).some((block) => listsItems(block) || linksItem(Block, block))));
+  if (known === undefined)
+    reading.set(
+      section,
+      (known = Object.values(section.blocks).some((block) => listsItems(block) || linksItem(Block, block))),
+    );
   return known;
 }
 
@@ -74,7 +106,11 @@ function sectionReads(section: Section): boolean {
 function linksItem(schema: v.GenericSchema, value: unknown): boolean {
   let found = false;
   walk(schema, value, (meaning, one) => {
-    if (meaning.means === 'link' && (one as Partial<Record<string, unknown>> | null | undefined)?.['item'] !== undefined) found = true;
+    if (
+      meaning.means === 'link' &&
+      (one as Partial<Record<string, unknown>> | null | undefined)?.['item'] !== undefined
+    )
+      found = true;
   });
   return found;
 }
@@ -90,5 +126,9 @@ function headerReads(header: Header): boolean {
 /** Returns true if what a page shows hangs on items: it lists some, or is the page that they have one like each. */
 export function readsItems(site: Site, page: Page): boolean {
   if (site.collectionOrder.length === 0) return false;
-  return Object.values(site.collections).some((collection) => collection.page === originOf(page).id) || headerReads(site.shared.header) || sectionsOn(site, page).some(sectionReads);
+  return (
+    Object.values(site.collections).some((collection) => collection.page === originOf(page).id) ||
+    headerReads(site.shared.header) ||
+    sectionsOn(site, page).some(sectionReads)
+  );
 }

@@ -12,7 +12,8 @@ export function charactersOf(site: Site): Set<string> {
   };
   for (const { id } of publishedPages(site)) for (const part of pageTree(site, id).parts) visit(part.element);
   // Items with one look share a page here; the words of the others come from the items themselves.
-  for (const item of Object.values(site.items)) for (const value of Object.values(item.values)) for (const character of value) found.add(character);
+  for (const item of Object.values(site.items))
+    for (const value of Object.values(item.values)) for (const character of value) found.add(character);
   return found;
 }
 
@@ -24,5 +25,7 @@ export function charactersOf(site: Site): Set<string> {
  */
 export function missingCharacters(site: Site, coverage: readonly (readonly [number, number])[]): string[] {
   const has = (point: number) => coverage.some(([first, last]) => point >= first && point <= last);
-  return [...charactersOf(site)].filter((character) => character >= ' ' && !has(character.codePointAt(0)!)).sort((one, other) => one.codePointAt(0)! - other.codePointAt(0)!);
+  return [...charactersOf(site)]
+    .filter((character) => character >= ' ' && !has(character.codePointAt(0)!))
+    .sort((one, other) => one.codePointAt(0)! - other.codePointAt(0)!);
 }

@@ -1,4 +1,15 @@
-import { contrastRatio, composite, mapToSrgb, oklabToOklch, oklchToOklab, paintedRgb, parseColor, hex, type Oklch, type Rgb8 } from '../color/index.ts';
+import {
+  contrastRatio,
+  composite,
+  mapToSrgb,
+  oklabToOklch,
+  oklchToOklab,
+  paintedRgb,
+  parseColor,
+  hex,
+  type Oklch,
+  type Rgb8,
+} from '../color/index.ts';
 import { clamp, round } from '../number/index.ts';
 
 /** Follows its source by an amount: lightness added, chroma multiplied, hue turned in degrees. */
@@ -10,11 +21,26 @@ export interface ShiftRule {
   readonly hue: number;
 }
 /** Its source mixed with another swatch in OKLab; `share` of the other, 0 to 1. */
-export interface MixRule { readonly kind: 'mix'; readonly source: string; readonly with: string; readonly share: number }
+export interface MixRule {
+  readonly kind: 'mix';
+  readonly source: string;
+  readonly with: string;
+  readonly share: number;
+}
 /** The colour nearest to its source, in its hue and chroma, that reaches a contrast ratio on another swatch. */
-export interface ContrastRule { readonly kind: 'contrast'; readonly source: string; readonly on: string; readonly ratio: number }
+export interface ContrastRule {
+  readonly kind: 'contrast';
+  readonly source: string;
+  readonly on: string;
+  readonly ratio: number;
+}
 /** Its source laid over another swatch as a tint or shade; `alpha` 0 to 1. */
-export interface OverRule { readonly kind: 'over'; readonly source: string; readonly on: string; readonly alpha: number }
+export interface OverRule {
+  readonly kind: 'over';
+  readonly source: string;
+  readonly on: string;
+  readonly alpha: number;
+}
 
 /** How a derived swatch follows its source. Rules may chain, never loop. */
 export type DeriveRule = ShiftRule | MixRule | ContrastRule | OverRule;
@@ -32,7 +58,12 @@ export function ruleSources(rule: DeriveRule): string[] {
 
 /** The same rule with every swatch it looks at named otherwise. */
 export function mapRule<R extends DeriveRule>(rule: R, rename: (id: string) => string): R {
-  return { ...rule, source: rename(rule.source), ...(rule.kind === 'mix' ? { with: rename(rule.with) } : {}), ...(rule.kind === 'contrast' || rule.kind === 'over' ? { on: rename(rule.on) } : {}) };
+  return {
+    ...rule,
+    source: rename(rule.source),
+    ...(rule.kind === 'mix' ? { with: rename(rule.with) } : {}),
+    ...(rule.kind === 'contrast' || rule.kind === 'over' ? { on: rename(rule.on) } : {}),
+  };
 }
 
 /**
@@ -83,7 +114,10 @@ export function deriveColor(source: Oklch, rule: DeriveRule, other?: Oklch): Okl
 function mix(one: Oklch, other: Oklch, share: number): Oklch {
   const [a, b] = [oklchToOklab(one), oklchToOklab(other)];
   const between = (from: number, to: number) => from + (to - from) * share;
-  return { ...oklabToOklch({ l: between(a.l, b.l), a: between(a.a, b.a), b: between(a.b, b.b) }), alpha: between(one.alpha, other.alpha) };
+  return {
+    ...oklabToOklch({ l: between(a.l, b.l), a: between(a.a, b.a), b: between(a.b, b.b) }),
+    alpha: between(one.alpha, other.alpha),
+  };
 }
 
 const STEPS = 24;

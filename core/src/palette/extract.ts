@@ -20,7 +20,10 @@ export interface PaletteColor {
 }
 
 const OPAQUE = 250;
-/** Two colours nearer than this (ΔE OK) are one colour of a drawing's palette: its flat areas are exact, and white beside a paper white is two. */
+/**
+ * Two colours nearer than this (ΔE OK) are one colour of a drawing's palette: its flat areas are exact, and white
+ * beside a paper white is two.
+ */
 const SAME = 0.015;
 /** The same for a photograph, whose every pixel differs. */
 const SAME_IN_PHOTO = 0.1;
@@ -31,7 +34,12 @@ const SURFACE = 0.3;
 /** Smallest share of the area that is still a colour and not dirt. */
 const SMALLEST = 0.0015;
 
-interface Bin { lab: Oklab; rgb: Rgb8; count: number; /** Pixels of it in runs over most of a row. */ broad: number }
+interface Bin {
+  lab: Oklab;
+  rgb: Rgb8;
+  count: number;
+  /** Pixels of it in runs over most of a row. */ broad: number;
+}
 
 /**
  * The palette of a picture, largest share first; the same picture always gives
@@ -96,13 +104,17 @@ function histograms({ width, height, data }: Pixels): { flat: Histogram; all: Hi
   let opaque = 0;
   const row = width * 4;
   const same = (at: number, other: number) =>
-    data[at] === data[other] && data[at + 1] === data[other + 1] && data[at + 2] === data[other + 2] && data[other + 3]! >= OPAQUE;
+    data[at] === data[other] &&
+    data[at + 1] === data[other + 1] &&
+    data[at + 2] === data[other + 2] &&
+    data[other + 3]! >= OPAQUE;
   for (let y = 0; y < height; y++) {
     let start = 0;
     for (let x = 0; x < width; x++) {
       const at = y * row + x * 4;
       if (x + 1 === width || !same(at, at + 4)) {
-        if (x + 1 - start >= width * BAND && data[at + 3]! >= OPAQUE) for (const one of [flat, all]) one.band(data[at]!, data[at + 1]!, data[at + 2]!, x + 1 - start);
+        if (x + 1 - start >= width * BAND && data[at + 3]! >= OPAQUE)
+          for (const one of [flat, all]) one.band(data[at]!, data[at + 1]!, data[at + 2]!, x + 1 - start);
         start = x + 1;
       }
       if (data[at + 3]! < OPAQUE) continue;
@@ -158,5 +170,7 @@ function roleOf({ rgb, count, broad }: Bin, rank: number, largest: Rgb8): { role
   const far = Math.abs(lab.l - rgb8ToOklab(largest).l) > 0.4;
   if (chroma > 0.1) return { role: 'signal', why: 'strong colour on a small area' };
   if (far && chroma < 0.09) return { role: 'text', why: 'much lighter or darker than the largest colour' };
-  return rank < 3 && chroma < 0.05 ? { role: 'ground', why: 'quiet and large' } : { role: 'ornament', why: 'small, and similar to its surroundings' };
+  return rank < 3 && chroma < 0.05
+    ? { role: 'ground', why: 'quiet and large' }
+    : { role: 'ornament', why: 'small, and similar to its surroundings' };
 }

@@ -1,8 +1,40 @@
 export { extractPalette, type PaletteColor, type PictureRole, type Pixels } from './extract.ts';
-export { deriveColor, mapRule, ruleBetween, ruleOther, ruleSources, ruleWords, type ContrastRule, type DeriveRule, type MixRule, type OverRule, type ShiftRule } from './derive.ts';
+export {
+  deriveColor,
+  mapRule,
+  ruleBetween,
+  ruleOther,
+  ruleSources,
+  ruleWords,
+  type ContrastRule,
+  type DeriveRule,
+  type MixRule,
+  type OverRule,
+  type ShiftRule,
+} from './derive.ts';
 export { replacementOf, standIn } from './replacement.ts';
 export { proposeName, proposeNames, uniqueName, uniquePath } from './name.ts';
 export { sampleColor } from './sample.ts';
 export { plateOf } from './plate.ts';
-export { ALIKE, SIFT_WEIGHTS, costCurve, drops, bestTradeOff, mergeAlike, sift, type Drop, type SiftColor, type SiftPart, type Sifted } from './sift.ts';
-export { SOURCE_LIMITS, roleAlone, type Source, type SourceColor, type SourceKind, type SourceLine, type SourceSpot } from './source.ts';
+export {
+  ALIKE,
+  SIFT_WEIGHTS,
+  costCurve,
+  drops,
+  bestTradeOff,
+  mergeAlike,
+  sift,
+  type Drop,
+  type SiftColor,
+  type SiftPart,
+  type Sifted,
+} from './sift.ts';
+export {
+  SOURCE_LIMITS,
+  roleAlone,
+  type Source,
+  type SourceColor,
+  type SourceKind,
+  type SourceLine,
+  type SourceSpot,
+} from './source.ts';

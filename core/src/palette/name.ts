@@ -1,8 +1,19 @@
 import type { Oklch } from '../color/index.ts';
 
 const HUES: readonly (readonly [number, string])[] = [
-  [18, 'Rose'], [45, 'Brick'], [70, 'Amber'], [100, 'Straw'], [125, 'Moss'], [155, 'Leaf'],
-  [185, 'Jade'], [215, 'Lagoon'], [245, 'Harbour'], [275, 'Cobalt'], [305, 'Heather'], [340, 'Plum'], [360, 'Rose'],
+  [18, 'Rose'],
+  [45, 'Brick'],
+  [70, 'Amber'],
+  [100, 'Straw'],
+  [125, 'Moss'],
+  [155, 'Leaf'],
+  [185, 'Jade'],
+  [215, 'Lagoon'],
+  [245, 'Harbour'],
+  [275, 'Cobalt'],
+  [305, 'Heather'],
+  [340, 'Plum'],
+  [360, 'Rose'],
 ];
 
 /** A plain working name for a colour, for example "Pale straw" or "Dark grey". */
@@ -26,16 +37,29 @@ export function uniqueName(wanted: string, taken: Iterable<string>): string {
   return `${wanted} ${n}`;
 }
 
-/** A stored path segment from a label: lower case letters, digits and hyphens, unique among `taken`; `otherwise` where a label has none of them. */
+/**
+ * A stored path segment from a label: lower case letters, digits and hyphens, unique among `taken`; `otherwise` where a
+ * label has none of them.
+ */
 export function uniquePath(label: string, taken: Iterable<string>, otherwise = 'token'): string {
-  const base = label.normalize('NFKD').replace(/\p{M}+/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40) || otherwise;
+  const base =
+    label
+      .normalize('NFKD')
+      .replace(/\p{M}+/gu, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 40) || otherwise;
   const known = new Set(taken);
   let path = base;
   for (let n = 2; known.has(path); n++) path = `${base}-${n}`;
   return path;
 }
 
-/** Working names for colours, each its own: what two would share is told apart by how strong and how light they are, then by number. */
+/**
+ * Working names for colours, each its own: what two would share is told apart by how strong and how light they are,
+ * then by number.
+ */
 export function proposeNames(colors: readonly Oklch[], taken: Iterable<string>): string[] {
   const known = [...taken];
   return colors.map((color, i) => {

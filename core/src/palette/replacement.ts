@@ -14,7 +14,10 @@ const TURNED_GREY = 0.05;
  * or a grey that happens to lie nearer, since what is red means something.
  */
 export function standIn(gone: Rgb8, replacement: Rgb8): number {
-  const [one, other] = [gone, replacement].map((rgb) => oklabToOklch(rgb8ToOklab(rgb))) as [ReturnType<typeof oklabToOklch>, ReturnType<typeof oklabToOklch>];
+  const [one, other] = [gone, replacement].map((rgb) => oklabToOklch(rgb8ToOklab(rgb))) as [
+    ReturnType<typeof oklabToOklch>,
+    ReturnType<typeof oklabToOklch>,
+  ];
   const turn = Math.abs(((one.h - other.h + 540) % 360) - 180) / 180;
   const grey = [one.c < GREY, other.c < GREY];
   const hue = grey[0] && grey[1] ? 0 : grey[0] !== grey[1] ? TURNED_GREY : HUE * turn;
@@ -23,5 +26,8 @@ export function standIn(gone: Rgb8, replacement: Rgb8): number {
 
 /** The colour that stands in best for one that goes; the earlier one wins a draw. */
 export function replacementOf<C extends { readonly rgb: Rgb8 }>(gone: Rgb8, kept: readonly C[]): C | undefined {
-  return kept.reduce<C | undefined>((best, entry) => (best === undefined || standIn(gone, entry.rgb) < standIn(gone, best.rgb) ? entry : best), undefined);
+  return kept.reduce<C | undefined>(
+    (best, entry) => (best === undefined || standIn(gone, entry.rgb) < standIn(gone, best.rgb) ? entry : best),
+    undefined,
+  );
 }

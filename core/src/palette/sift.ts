@@ -26,7 +26,10 @@ export type SiftPart = keyof typeof SIFT_WEIGHTS;
 const ROLE: Record<PictureRole, number> = { signal: 1, text: 0.8, ground: 0.7, ornament: 0.2 };
 /** ΔE OK at which a colour is fully apart from those before it. */
 const FULLY_APART = 0.2;
-/** ΔE OK below which two colours count as one: half of what is just noticeable side by side, so that white and a paper white stay two. */
+/**
+ * ΔE OK below which two colours count as one: half of what is just noticeable side by side, so that white and a paper
+ * white stay two.
+ */
 export const ALIKE = 0.01;
 
 export interface Sifted<C extends SiftColor = SiftColor> {
@@ -58,12 +61,21 @@ export function sift<C extends SiftColor>(colors: readonly C[], pieces: number):
   while (left.size > 0) {
     let best: Sifted<C> | undefined;
     for (const color of left) {
-      const near = nearest(labs.get(color.id)!, order.map((one) => one.color.id), labs);
+      const near = nearest(
+        labs.get(color.id)!,
+        order.map((one) => one.color.id),
+        labs,
+      );
       const share: Record<SiftPart, number> = {
-        extent: Math.sqrt(clamp(color.extent, 0, 1)), role: ROLE[color.role], spread: pieces > 0 ? clamp(color.pieces / pieces, 0, 1) : 0,
-        apart: near ? clamp(near.deltaE / FULLY_APART, 0, 1) : 1, use: Math.sqrt(color.places / allPlaces),
+        extent: Math.sqrt(clamp(color.extent, 0, 1)),
+        role: ROLE[color.role],
+        spread: pieces > 0 ? clamp(color.pieces / pieces, 0, 1) : 0,
+        apart: near ? clamp(near.deltaE / FULLY_APART, 0, 1) : 1,
+        use: Math.sqrt(color.places / allPlaces),
       };
-      const parts = Object.fromEntries(Object.entries(SIFT_WEIGHTS).map(([part, weight]) => [part, weight * share[part as SiftPart]])) as Record<SiftPart, number>;
+      const parts = Object.fromEntries(
+        Object.entries(SIFT_WEIGHTS).map(([part, weight]) => [part, weight * share[part as SiftPart]]),
+      ) as Record<SiftPart, number>;
       const candidate = { color, parts, near, score: Object.values(parts).reduce((sum, part) => sum + part, 0) };
       if (!best || before(candidate, best)) best = candidate;
     }
@@ -80,7 +92,11 @@ function before(one: Sifted, other: Sifted): boolean {
   return one.color.id < other.color.id;
 }
 
-function nearest(lab: Oklab, ids: readonly string[], labs: ReadonlyMap<string, Oklab>): { id: string; deltaE: number } | null {
+function nearest(
+  lab: Oklab,
+  ids: readonly string[],
+  labs: ReadonlyMap<string, Oklab>,
+): { id: string; deltaE: number } | null {
   let found: { id: string; deltaE: number } | null = null;
   for (const id of ids) {
     const distance = deltaE(lab, labs.get(id)!);
@@ -103,10 +119,12 @@ export function drops<C extends SiftColor>(colors: readonly C[], kept: ReadonlyS
   const labs = new Map(colors.map((color) => [color.id, rgb8ToOklab(color.rgb)]));
   const byId = new Map(colors.map((color) => [color.id, color]));
   const ids = colors.filter((color) => kept.has(color.id)).map((color) => color.id);
-  return colors.filter((color) => !kept.has(color.id)).map((color) => {
-    const near = nearest(labs.get(color.id)!, ids, labs);
-    return { color, replacement: near ? byId.get(near.id)! : null, deltaE: near?.deltaE ?? Infinity };
-  });
+  return colors
+    .filter((color) => !kept.has(color.id))
+    .map((color) => {
+      const near = nearest(labs.get(color.id)!, ids, labs);
+      return { color, replacement: near ? byId.get(near.id)! : null, deltaE: near?.deltaE ?? Infinity };
+    });
 }
 
 /**
@@ -150,8 +168,13 @@ export function bestTradeOff(costs: readonly number[]): number {
   return best + 1;
 }
 
-/** Joins colours that nobody can tell apart: the one that covers most leads its group. Groups in the order of their leads. */
-export function mergeAlike<C extends { readonly rgb: Rgb8; readonly extent: number; readonly places: number; readonly locked: boolean }>(colors: readonly C[]): { readonly lead: C; readonly all: readonly C[] }[] {
+/**
+ * Joins colours that nobody can tell apart: the one that covers most leads its group. Groups in the order of their
+ * leads.
+ */
+export function mergeAlike<
+  C extends { readonly rgb: Rgb8; readonly extent: number; readonly places: number; readonly locked: boolean },
+>(colors: readonly C[]): { readonly lead: C; readonly all: readonly C[] }[] {
   const weight = (one: C) => (one.locked ? 1e9 : 0) + one.places * 1e3 + one.extent;
   const groups: { lead: C; lab: Oklab; all: C[] }[] = [];
   for (const color of [...colors].sort((one, other) => weight(other) - weight(one))) {

@@ -12,8 +12,14 @@ export interface SourceLine {
   readonly text: string;
 }
 
-/** Where a colour stands in the lines of a source: characters `from` to `to` of line `line` (an index into the lines). */
-export interface SourceSpot { readonly line: number; readonly from: number; readonly to: number }
+/**
+ * Where a colour stands in the lines of a source: characters `from` to `to` of line `line` (an index into the lines).
+ */
+export interface SourceSpot {
+  readonly line: number;
+  readonly from: number;
+  readonly to: number;
+}
 
 /** A colour that a source gave. */
 export interface SourceColor {

@@ -19,6 +19,7 @@ export function touchedGroups(index: SiteIndex, changed: ReadonlySet<string>): S
   for (const path of changed) for (const group of index.byToken.get(path) ?? []) touched.add(group);
   if (touched.size > 0)
     for (const group of index.groups)
-      for (let under = group.under; under && !touched.has(group); under = under.under) if (touched.has(under)) touched.add(group);
+      for (let under = group.under; under && !touched.has(group); under = under.under)
+        if (touched.has(under)) touched.add(group);
   return touched;
 }

@@ -4,7 +4,10 @@ import type { BandId } from '../shape/index.ts';
 import type { PageTree, Place } from '../page/index.ts';
 import type { Painting } from './painting.ts';
 
-/** Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a gradient no two do. */
+/**
+ * Places that look alike in every way that can be computed: one painting on one stack of surfaces. Over a picture or a
+ * gradient no two do.
+ */
 export interface Group {
   readonly kind: PlaceKind;
   readonly states: readonly State[];
@@ -63,6 +66,9 @@ export interface SiteIndex {
   pagesWith(groups: ReadonlySet<Group>): readonly string[];
   /** The first place that has one of the looks; only its page is taken apart. */
   firstOf(groups: ReadonlySet<Group>): Place | undefined;
-  /** Returns the number of published places of a part (`header`, `footer` or the id of a section's entry), on one page of the site or on all. */
+  /**
+   * Returns the number of published places of a part (`header`, `footer` or the id of a section's entry), on one page
+   * of the site or on all.
+   */
   countIn(part: string, page?: string): number;
 }

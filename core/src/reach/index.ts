@@ -5,7 +5,18 @@ export { placeKey, siteIndex } from './site-index.ts';
 export { cellValue, colorOf, lengthOf, tokenValue, type CellValue } from './value.ts';
 export { fontSizeAt, heightAt, paintedText, pixelsAt } from './painted.ts';
 export { behindOf, fillOf, type Backdrop } from './backdrop.ts';
-export { groupsOf, placeCount, placesOf, reachRows, tokensFollowing, tokensMoving, tokensThrough, usesOfTokens, type ReachRow, type TokenUses } from './reach.ts';
+export {
+  groupsOf,
+  placeCount,
+  placesOf,
+  reachRows,
+  tokensFollowing,
+  tokensMoving,
+  tokensThrough,
+  usesOfTokens,
+  type ReachRow,
+  type TokenUses,
+} from './reach.ts';
 export { groupStanding, overrideStanding, setValues, type SetValue, type Standing } from './standing.ts';
 export { changedTokens, touchedGroups } from './changed.ts';
 export { NO_RIPPLE, ripple, type HeldPlace, type Ripple } from './ripple.ts';

@@ -2,7 +2,13 @@ import type { Brand } from '../site/index.ts';
 import { declaredKey } from '../style/index.ts';
 import type { Painting } from './painting.ts';
 
-let painted: { readonly declared: string; readonly root: Map<string, Painting>; readonly below: WeakMap<Painting, Map<string, Painting>> } | undefined;
+let painted:
+  | {
+      readonly declared: string;
+      readonly root: Map<string, Painting>;
+      readonly below: WeakMap<Painting, Map<string, Painting>>;
+    }
+  | undefined;
 
 /**
  * Looks that nothing is set on, by what they are, below the one they take text

@@ -18,7 +18,10 @@ export interface NearestToken {
 
 /** Which tokens a property may be bound to, by the start of their path. */
 const FAMILIES: Partial<Record<Override['property'], readonly string[]>> = {
-  'font-size': ['text.', 'scale.'], 'padding-block': ['space.', 'button.'], 'padding-inline': ['space.', 'button.'], 'border-radius': ['corner.'],
+  'font-size': ['text.', 'scale.'],
+  'padding-block': ['space.', 'button.'],
+  'padding-inline': ['space.', 'button.'],
+  'border-radius': ['corner.'],
 };
 const WIDTH = { phone: 390, tablet: 800, desktop: 1280 } as const;
 
@@ -46,7 +49,12 @@ export function nearestToken(site: Site, override: Override, place: Place): Near
       if (!other) continue;
       distance = deltaERgb(color, other);
     } else {
-      if (pixels === undefined || !(isOwn || FAMILIES[override.property]?.some((start) => token.path.startsWith(start))) || token.type !== 'dimension') continue;
+      if (
+        pixels === undefined ||
+        !(isOwn || FAMILIES[override.property]?.some((start) => token.path.startsWith(start))) ||
+        token.type !== 'dimension'
+      )
+        continue;
       const other = lengthOf(tokenValue(table, token.path).css, WIDTH[band], 16);
       if (other === undefined) continue;
       distance = Math.abs(other - pixels);

@@ -11,15 +11,23 @@ export function fontSizeAt(table: TokenTable, painting: Painting, width: number)
 }
 
 /** Value of a property in CSS px where it is a length, at a width and state; undefined where nothing sets it. */
-export function pixelsAt(table: TokenTable, painting: Painting, property: PaintedProperty, state: State, width: number): number | undefined {
-  if (property === 'font-size') return painting.at(property, state, bandOf(width)) ? fontSizeAt(table, painting, width) : undefined;
+export function pixelsAt(
+  table: TokenTable,
+  painting: Painting,
+  property: PaintedProperty,
+  state: State,
+  width: number,
+): number | undefined {
+  if (property === 'font-size')
+    return painting.at(property, state, bandOf(width)) ? fontSizeAt(table, painting, width) : undefined;
   const cell = painting.at(property, state, bandOf(width));
   if (!cell) return undefined;
   const css = cellValue(table, cell).css;
   const size = fontSizeAt(table, cell.owner, width);
   if (property === 'line-height' && /^\d*\.?\d+$/.test(css)) return Number(css) * fontSizeAt(table, painting, width);
   // A plain figure as a radius is a share of the height of what is one line high.
-  if (property === 'border-radius' && cell.token && /^\d*\.?\d+$/.test(css)) return Number(css) * heightAt(table, painting, width);
+  if (property === 'border-radius' && cell.token && /^\d*\.?\d+$/.test(css))
+    return Number(css) * heightAt(table, painting, width);
   return lengthOf(css, width, size);
 }
 
@@ -29,8 +37,16 @@ export function heightAt(table: TokenTable, painting: Painting, width: number): 
   return (px('line-height') ?? 0) + 2 * ((px('padding-block') ?? FIELD_PADDING) + (px('border-width') ?? 0));
 }
 
-/** Returns a painted value as text, equal exactly if the painted values are equal: colours as written, lengths in px. */
-export function paintedText(table: TokenTable, painting: Painting, property: PaintedProperty, state: State, width: number): string | undefined {
+/**
+ * Returns a painted value as text, equal exactly if the painted values are equal: colours as written, lengths in px.
+ */
+export function paintedText(
+  table: TokenTable,
+  painting: Painting,
+  property: PaintedProperty,
+  state: State,
+  width: number,
+): string | undefined {
   const cell = painting.at(property, state, bandOf(width));
   if (!cell) return undefined;
   const pixels = pixelsAt(table, painting, property, state, width);

@@ -28,13 +28,25 @@ export interface Painting {
   has(property: PaintedProperty): boolean;
 }
 
-const STATE_AT: Record<State, number> = { rest: 0, visited: 1, hover: 2, focus: 3, pressed: 4, disabled: 5, selected: 6, busy: 7 };
+const STATE_AT: Record<State, number> = {
+  rest: 0,
+  visited: 1,
+  hover: 2,
+  focus: 3,
+  pressed: 4,
+  disabled: 5,
+  selected: 6,
+  busy: 7,
+};
 const BAND_AT: Record<BandId, number> = { phone: 0, tablet: 1, desktop: 2 };
 /** Position of a state and band in a property's row: looked up far too often to make a text of them. */
 const position = (state: State, band: BandId): number => STATE_AT[state] * 3 + BAND_AT[band];
 
 /** Values set on a place: on this one, and on it wherever it is used. */
-export interface SetOn { readonly here: readonly Override[]; readonly used: readonly Override[] }
+export interface SetOn {
+  readonly here: readonly Override[];
+  readonly used: readonly Override[];
+}
 
 /**
  * Works out which declaration or override wins for each property, state and
@@ -43,14 +55,26 @@ export interface SetOn { readonly here: readonly Override[]; readonly used: read
  * set here over one set wherever it is used, of either one for a band over one
  * for all widths, and what is missing from the parent.
  */
-export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: SetOn, states: readonly State[], parent: Painting | null): Painting {
+export function makePainting(
+  brand: Brand,
+  recipeList: readonly Recipe[],
+  set: SetOn,
+  states: readonly State[],
+  parent: Painting | null,
+): Painting {
   const { here, used } = set;
   const declarations = recipeList.flatMap((recipe) => declarationsOf(brand, recipe));
   const overrides = [...used, ...here];
-  const properties = new Set<PaintedProperty>([...declarations.map((declaration) => declaration.property), ...overrides.map((override) => override.property)]);
+  const properties = new Set<PaintedProperty>([
+    ...declarations.map((declaration) => declaration.property),
+    ...overrides.map((override) => override.property),
+  ]);
   const map = new Map<PaintedProperty, Cell[]>();
   const painting: Painting = {
-    recipes: recipeList, set, overrides, cells: [],
+    recipes: recipeList,
+    set,
+    overrides,
+    cells: [],
     at: (property, state, band) => map.get(property)?.[position(state, band)],
     has: (property) => map.has(property),
   };
@@ -68,8 +92,9 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: S
         const declared = winner(declarations, property, state, band);
         const own = setFor(here, property, band) ?? setFor(used, property, band);
         // A value set on a place is that of its element; what is selected in it is painted by the highlight's own rule.
-        const override = declared?.state === 'selected' ? null : own ?? null;
-        if (declared || override) add({ property, state, band, token: declared?.token ?? null, override, owner: painting });
+        const override = declared?.state === 'selected' ? null : (own ?? null);
+        if (declared || override)
+          add({ property, state, band, token: declared?.token ?? null, override, owner: painting });
       }
       if (!parent) continue;
       for (const property of INHERITED) {
@@ -84,10 +109,18 @@ export function makePainting(brand: Brand, recipeList: readonly Recipe[], set: S
 
 /** The last value set for a property in a band; one for the band goes before one for all widths. */
 function setFor(list: readonly Override[], property: PaintedProperty, band: BandId): Override | undefined {
-  return list.findLast((entry) => entry.property === property && entry.band === band) ?? list.findLast((entry) => entry.property === property && entry.band === null);
+  return (
+    list.findLast((entry) => entry.property === property && entry.band === band) ??
+    list.findLast((entry) => entry.property === property && entry.band === null)
+  );
 }
 
-function winner(declarations: readonly Declaration[], property: PaintedProperty, state: State, band: BandId): Declaration | undefined {
+function winner(
+  declarations: readonly Declaration[],
+  property: PaintedProperty,
+  state: State,
+  band: BandId,
+): Declaration | undefined {
   let best: Declaration | undefined;
   for (const declaration of declarations) {
     if (declaration.property !== property || (declaration.band && declaration.band !== band)) continue;

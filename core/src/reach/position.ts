@@ -21,7 +21,11 @@ export function positionIn(section: Section, place: string): string | null {
     const text = JSON.stringify(block);
     const steps = rest.map((step) => {
       const item = block.order?.indexOf(step) ?? -1;
-      return item >= 0 ? `#${item}` : text.includes(`"id":"${step}"`) || text.includes(`"id":"${step.replace(/-[^-]*$/, '')}"`) ? null : step;
+      return item >= 0
+        ? `#${item}`
+        : text.includes(`"id":"${step}"`) || text.includes(`"id":"${step.replace(/-[^-]*$/, '')}"`)
+          ? null
+          : step;
     });
     return steps.includes(null) ? null : `${at + found}/${steps.join('/')}`;
   }

@@ -14,12 +14,20 @@ import { paintedText } from './painted.ts';
 import { overrideStanding, setValues } from './standing.ts';
 import { nearestToken } from './nearest.ts';
 
-const withOverrides = () => readSite(smallSite([
-  literal('o1', 'h/text', 'color', '#123456'), literal('o2', 'h/text', 'font-size', '40px', { band: 'phone' }),
-  literal('o3', 'p/text', 'color', '#232323', { origin: 'pasted' }), { ...literal('o4', 's1/surface', 'background-color', ''), value: { kind: 'token', path: 'color.core.ink' } },
-]));
+const withOverrides = () =>
+  readSite(
+    smallSite([
+      literal('o1', 'h/text', 'color', '#123456'),
+      literal('o2', 'h/text', 'font-size', '40px', { band: 'phone' }),
+      literal('o3', 'p/text', 'color', '#232323', { origin: 'pasted' }),
+      { ...literal('o4', 's1/surface', 'background-color', ''), value: { kind: 'token', path: 'color.core.ink' } },
+    ]),
+  );
 
-/** Resolves every property of every place at every width and state: slow, and shares nothing with the ripple but the resolver. */
+/**
+ * Resolves every property of every place at every width and state: slow, and shares nothing with the ripple but the
+ * resolver.
+ */
 function everything(site: Site): Map<string, string> {
   const table = tokenTable(site.brand);
   const index = siteIndex(site);
@@ -27,47 +35,110 @@ function everything(site: Site): Map<string, string> {
   for (const place of index.places) {
     const { painting } = index.groupOf.get(place)!;
     for (const property of new Set(painting.cells.map((cell) => cell.property)))
-      for (const state of place.states) for (const width of AUDIT_WIDTHS) all.set(`${placeKey(place)}|${property}|${state}|${width}`, paintedText(table, painting, property, state, width) ?? '');
+      for (const state of place.states)
+        for (const width of AUDIT_WIDTHS)
+          all.set(
+            `${placeKey(place)}|${property}|${state}|${width}`,
+            paintedText(table, painting, property, state, width) ?? '',
+          );
   }
   return all;
 }
 
-const colour = fc.record({ l: fc.double({ min: 0, max: 1, noNaN: true }), c: fc.double({ min: 0, max: 0.3, noNaN: true }), h: fc.double({ min: 0, max: 359, noNaN: true }), alpha: fc.constant(1) })
+const colour = fc
+  .record({
+    l: fc.double({ min: 0, max: 1, noNaN: true }),
+    c: fc.double({ min: 0, max: 0.3, noNaN: true }),
+    h: fc.double({ min: 0, max: 359, noNaN: true }),
+    alpha: fc.constant(1),
+  })
   .map((oklch) => ({ typed: '', oklch, rgb: paintedRgb(oklch), mapped: false }));
 const edits: fc.Arbitrary<(site: Site) => Edit> = fc.oneof(
-  fc.tuple(fc.constantFrom('white', 'ink', 'brand', 'dark'), colour).map(([id, color]) => (site: Site) => setSwatchColor(site, id, color)),
-  fc.tuple(fc.constantFrom('pale', 'deep'), fc.constantFrom('text', 'link', 'background', 'button-primary-fill-hover'), fc.constantFrom('white', 'ink', 'brand'))
-    .map(([ground, role, swatch]) => (site: Site) => setRole(site, ground, role, { kind: 'swatch', swatch })),
-  fc.tuple(fc.constantFrom('base', 'ratio'), fc.constantFrom('small', 'large'), fc.double({ min: 0, max: 1, noNaN: true }))
-    .map(([field, end, part]) => (site: Site) => setValue(site, 'scale', ['brand', 'scale', end, field], field === 'base' ? 14 + part * 8 : 1.1 + part * 0.4)),
-  fc.tuple(fc.constantFrom('phone', 'tablet', 'desktop'), fc.integer({ min: 0, max: 90 })).map(([band, px]) => (site: Site) => setValue(site, 'space', ['brand', 'spaces', 'even', 'values', band], px)),
-  fc.constantFrom('gelasio', 'lora', 'karla').map((id) => (site: Site) => setValue(site, 'family', ['brand', 'families', 'heading'], id)),
-  fc.integer({ min: 0, max: 30 }).map((px) => (site: Site) => setValue(site, 'corner', ['brand', 'corners', 'button'], px)),
-  fc.constantFrom('pale', 'deep').map((ground) => (site: Site) => setValue(site, 'ground', ['pages', 'home', 'sections', 's1', 'own', 'ground'], ground)),
+  fc.tuple(fc.constantFrom('white', 'ink', 'brand', 'dark'), colour).map(
+    ([id, color]) =>
+      (site: Site) =>
+        setSwatchColor(site, id, color),
+  ),
+  fc
+    .tuple(
+      fc.constantFrom('pale', 'deep'),
+      fc.constantFrom('text', 'link', 'background', 'button-primary-fill-hover'),
+      fc.constantFrom('white', 'ink', 'brand'),
+    )
+    .map(
+      ([ground, role, swatch]) =>
+        (site: Site) =>
+          setRole(site, ground, role, { kind: 'swatch', swatch }),
+    ),
+  fc
+    .tuple(
+      fc.constantFrom('base', 'ratio'),
+      fc.constantFrom('small', 'large'),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+    )
+    .map(
+      ([field, end, part]) =>
+        (site: Site) =>
+          setValue(site, 'scale', ['brand', 'scale', end, field], field === 'base' ? 14 + part * 8 : 1.1 + part * 0.4),
+    ),
+  fc.tuple(fc.constantFrom('phone', 'tablet', 'desktop'), fc.integer({ min: 0, max: 90 })).map(
+    ([band, px]) =>
+      (site: Site) =>
+        setValue(site, 'space', ['brand', 'spaces', 'even', 'values', band], px),
+  ),
+  fc
+    .constantFrom('gelasio', 'lora', 'karla')
+    .map((id) => (site: Site) => setValue(site, 'family', ['brand', 'families', 'heading'], id)),
+  fc
+    .integer({ min: 0, max: 30 })
+    .map((px) => (site: Site) => setValue(site, 'corner', ['brand', 'corners', 'button'], px)),
+  fc
+    .constantFrom('pale', 'deep')
+    .map(
+      (ground) => (site: Site) =>
+        setValue(site, 'ground', ['pages', 'home', 'sections', 's1', 'own', 'ground'], ground),
+    ),
   fc.constantFrom('color', 'border-radius').map((property) => (site: Site) => {
     const id = `new-${Object.keys(site.pages['home']!.overrides).length}`;
-    return { label: 'override', ops: [insertOp(site, ['pages', 'home', 'overrides'], null, id, literal(id, 'p/l1', property as 'color', property === 'color' ? '#00ff00' : '7px'))] };
+    return {
+      label: 'override',
+      ops: [
+        insertOp(
+          site,
+          ['pages', 'home', 'overrides'],
+          null,
+          id,
+          literal(id, 'p/l1', property as 'color', property === 'color' ? '#00ff00' : '7px'),
+        ),
+      ],
+    };
   }),
 );
 
 describe('ripple', () => {
   it('names exactly the places that a comparison of everything before and after finds', () => {
-    fc.assert(fc.property(edits, edits, (first, second) => {
-      const before = applyChange(withOverrides(), first(withOverrides())).site;
-      const after = applyChange(before, second(before)).site;
-      const old = everything(before);
-      const now = everything(after);
-      const expected = new Set<string>();
-      for (const key of new Set([...old.keys(), ...now.keys()])) if (old.get(key) !== now.get(key)) expected.add(key.split('|')[0]!);
-      const found = new Set(ripple(before, after).changed.map(placeKey));
-      expect([...found].sort()).toEqual([...expected].sort());
-    }), { numRuns: 150 });
+    fc.assert(
+      fc.property(edits, edits, (first, second) => {
+        const before = applyChange(withOverrides(), first(withOverrides())).site;
+        const after = applyChange(before, second(before)).site;
+        const old = everything(before);
+        const now = everything(after);
+        const expected = new Set<string>();
+        for (const key of new Set([...old.keys(), ...now.keys()]))
+          if (old.get(key) !== now.get(key)) expected.add(key.split('|')[0]!);
+        const found = new Set(ripple(before, after).changed.map(placeKey));
+        expect([...found].sort()).toEqual([...expected].sort());
+      }),
+      { numRuns: 150 },
+    );
   });
 
   it('names what an override holds back, and by what', () => {
     const site = withOverrides();
     const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#336699')!)).site;
-    expect(ripple(site, after).held.map((one) => [one.place.id, one.property, one.by.id])).toEqual([['h/text', 'color', 'o1']]);
+    expect(ripple(site, after).held.map((one) => [one.place.id, one.property, one.by.id])).toEqual([
+      ['h/text', 'color', 'o1'],
+    ]);
   });
 
   it('is nothing when nothing changed', () => {
@@ -78,7 +149,10 @@ describe('ripple', () => {
   it('tells added and removed places', () => {
     const site = withOverrides();
     const content = [{ text: 'No link' }];
-    const after = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content)).site;
+    const after = applyChange(
+      site,
+      setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'p', 'content'], content),
+    ).site;
     const what = ripple(site, after);
     expect(what.removed.map((place) => place.id)).toEqual(['p/l1']);
     expect(what.added).toEqual([]);
@@ -92,8 +166,13 @@ describe('reach', () => {
       const path = `color.core.${id}`;
       const after = applyChange(site, setSwatchColor(site, id, parseColor('#0abcde')!)).site;
       const own = new Set(placesOf(site, path).map(placeKey));
-      const follow = new Set(tokensFollowing(tokenTable(site.brand), path).flatMap((token) => placesOf(site, token).map(placeKey)));
-      for (const place of ripple(site, after).changed) expect(own.has(placeKey(place)) || follow.has(placeKey(place))).withContext(`${id} ${place.id}`).toBeTrue();
+      const follow = new Set(
+        tokensFollowing(tokenTable(site.brand), path).flatMap((token) => placesOf(site, token).map(placeKey)),
+      );
+      for (const place of ripple(site, after).changed)
+        expect(own.has(placeKey(place)) || follow.has(placeKey(place)))
+          .withContext(`${id} ${place.id}`)
+          .toBeTrue();
       for (const key of own) expect(ripple(site, after).changed.map(placeKey)).withContext(id).toContain(key);
     }
   });
@@ -126,7 +205,9 @@ describe('standing', () => {
   it('is stray for a pasted literal, held for one override, bound for a token, held once left with a reason', () => {
     const values = new Map(setValues(withOverrides()).map((value) => [value.override.id, value.standing]));
     expect(Object.fromEntries(values)).toEqual({ o3: 'stray', o1: 'held', o2: 'held', o4: 'bound' });
-    expect(overrideStanding(literal('x', 'h/text', 'color', '#000', { origin: 'raw', reason: 'logo colour' }))).toBe('held');
+    expect(overrideStanding(literal('x', 'h/text', 'color', '#000', { origin: 'raw', reason: 'logo colour' }))).toBe(
+      'held',
+    );
   });
   it('finds the token nearest to a stray', () => {
     const site = withOverrides();
@@ -139,10 +220,17 @@ describe('standing', () => {
 describe('the index of a site', () => {
   it('knows the places of its pages after another structure came and went', () => {
     const site = smallSite();
-    const placesKnown = (one: typeof site) => one.pageOrder.every((id) => pageTree(one, id).places.every((place) => siteIndex(one).groupOf.has(place)));
+    const placesKnown = (one: typeof site) =>
+      one.pageOrder.every((id) => pageTree(one, id).places.every((place) => siteIndex(one).groupOf.has(place)));
     expect(placesKnown(site)).toBeTrue();
     // A drawing, a gradient, a style for one width: the same pages, built otherwise.
-    const other = { ...site, brand: { ...site.brand, styles: { ...site.brand.styles, running: { ...site.brand.styles['running']!, at: { phone: 19 } } } } };
+    const other = {
+      ...site,
+      brand: {
+        ...site.brand,
+        styles: { ...site.brand.styles, running: { ...site.brand.styles['running']!, at: { phone: 19 } } },
+      },
+    };
     pageTree(other, 'home');
     expect(placesKnown(site)).toBeTrue();
     expect(placesKnown(other)).toBeTrue();
@@ -150,7 +238,9 @@ describe('the index of a site', () => {
   it('lists the places of a look by taking apart its pages alone, and lets go of the others', () => {
     const site = withOverrides();
     const index = siteIndex(site);
-    const alone = index.groups.find((group) => group.count === 1 && index.pagesWith(new Set([group])).join() === 'more')!;
+    const alone = index.groups.find(
+      (group) => group.count === 1 && index.pagesWith(new Set([group])).join() === 'more',
+    )!;
     const [only] = alone.places;
     expect([only!.page, index.groupOf.get(only!)]).toEqual(['more', alone]);
     // The places of a list stay; pages that were only inspected are built again.
@@ -158,7 +248,10 @@ describe('the index of a site', () => {
     index.letGo('home');
     index.letGo('more');
     expect([index.tree('home') === home, index.groupOf.get(only!)]).toEqual([false, alone]);
-    for (const group of index.groups) expect(group.places.map((place) => [placeKey(place), index.groupOf.get(place)])).toEqual(index.places.filter((place) => index.groupOf.get(place) === group).map((place) => [placeKey(place), group]));
+    for (const group of index.groups)
+      expect(group.places.map((place) => [placeKey(place), index.groupOf.get(place)])).toEqual(
+        index.places.filter((place) => index.groupOf.get(place) === group).map((place) => [placeKey(place), group]),
+      );
     expect(index.groups.reduce((sum, group) => sum + group.places.length, 0)).toBe(index.count);
   });
   it('knows how many places a part has and which comes first, with no page taken apart for it', () => {
@@ -166,7 +259,10 @@ describe('the index of a site', () => {
     const index = siteIndex(site);
     for (const part of ['header', 's1', 'footer']) {
       const of = index.places.filter((place) => place.section === part);
-      expect([index.countIn(part), index.countIn(part, 'home')]).toEqual([of.length, of.filter((place) => place.page === 'home').length]);
+      expect([index.countIn(part), index.countIn(part, 'home')]).toEqual([
+        of.length,
+        of.filter((place) => place.page === 'home').length,
+      ]);
     }
     for (const group of index.groups) expect(index.firstOf(new Set([group]))).toBe(group.places[0]);
     expect(index.firstOf(new Set())).toBeUndefined();

@@ -20,16 +20,24 @@ export interface ReachRow {
 export function tokensThrough(table: TokenTable, path: string): Set<string> {
   const through = new Set<string>();
   for (const one of table.keys()) if (tokenValue(table, one).chain.includes(path)) through.add(one);
-  for (const token of table.values()) if (token.type === 'gradient' && token.follows!.some((follow) => through.has(follow))) through.add(token.path);
+  for (const token of table.values())
+    if (token.type === 'gradient' && token.follows!.some((follow) => through.has(follow))) through.add(token.path);
   return through;
 }
 
-/** Returns the tokens that a rule derives from a token, or chooses among swatches that include it, directly or through others. */
+/**
+ * Returns the tokens that a rule derives from a token, or chooses among swatches that include it, directly or through
+ * others.
+ */
 export function tokensFollowing(table: TokenTable, path: string): string[] {
   const found: string[] = [];
   const visit = (source: string) => {
     for (const token of table.values())
-      if (token.path !== path && !found.includes(token.path) && token.follows?.some((follow) => tokenValue(table, follow).chain.includes(source))) {
+      if (
+        token.path !== path &&
+        !found.includes(token.path) &&
+        token.follows?.some((follow) => tokenValue(table, follow).chain.includes(source))
+      ) {
         found.push(token.path);
         visit(token.path);
       }
@@ -46,11 +54,18 @@ export function tokensFollowing(table: TokenTable, path: string): string[] {
  */
 export function tokensMoving(table: TokenTable, path: string): Set<string> {
   const moving = tokensThrough(table, path);
-  // Again until nothing is added: a derived token can have derived tokens of its own. A rule that chooses a swatch ends the chain.
+  // Again until nothing is added: a derived token can have derived tokens of its own. A rule that chooses a swatch ends
+  // the chain.
   for (let before = 0; before < moving.size;) {
     before = moving.size;
     for (const token of table.values()) {
-      if (moving.has(token.path) || token.chooses || token.css === undefined || !token.follows?.some((each) => moving.has(each))) continue;
+      if (
+        moving.has(token.path) ||
+        token.chooses ||
+        token.css === undefined ||
+        !token.follows?.some((each) => moving.has(each))
+      )
+        continue;
       for (const through of tokensThrough(table, token.path)) moving.add(through);
     }
   }
@@ -59,13 +74,18 @@ export function tokensMoving(table: TokenTable, path: string): Set<string> {
 
 /** The use of tokens: the looks that they paint now, and the looks that a rule could repaint with another swatch. */
 export interface TokenUses {
-  /** Looks that change with one of the tokens: through an alias, a style, a role, or a colour derived from the token. */
+  /**
+   * Looks that change with one of the tokens: through an alias, a style, a role, or a colour derived from the token.
+   */
   readonly groups: ReadonlySet<Group>;
   /** The number of those places in all published files. */
   readonly count: number;
   /** The number of those places that use the token only through a derived colour. */
   readonly derived: number;
-  /** The number of other places whose rule chooses among swatches that include these tokens: an edit can change the choice. */
+  /**
+   * The number of other places whose rule chooses among swatches that include these tokens: an edit can change the
+   * choice.
+   */
   readonly maybe: number;
 }
 
@@ -80,9 +100,20 @@ export function usesOfTokens(site: Site, paths: string | readonly string[]): Tok
   const moving = new Set(wanted.flatMap((path) => [...tokensMoving(table, path)]));
   const groups = new Set(groupsOf(index, moving));
   const direct = groupsOf(index, new Set(wanted.flatMap((path) => [...tokensThrough(table, path)])));
-  const chosen = new Set([...table.values()].filter((token) => token.chooses && token.follows!.some((each) => moving.has(each))).flatMap(({ path }) => [...tokensThrough(table, path)]));
+  const chosen = new Set(
+    [...table.values()]
+      .filter((token) => token.chooses && token.follows!.some((each) => moving.has(each)))
+      .flatMap(({ path }) => [...tokensThrough(table, path)]),
+  );
   const count = placesIn(groups);
-  return { groups, count, derived: count - placesIn(direct), get maybe() { return placesIn(groupsOf(index, chosen).filter((group) => !groups.has(group))); } };
+  return {
+    groups,
+    count,
+    derived: count - placesIn(direct),
+    get maybe() {
+      return placesIn(groupsOf(index, chosen).filter((group) => !groups.has(group)));
+    },
+  };
 }
 
 /** Groups that one or several tokens paint in some state and band, their overrides counted. */
@@ -103,7 +134,8 @@ function paints(cell: Group['painting']['cells'][number], through: ReadonlySet<s
 export const placeCount = (site: Site, paths: string | readonly string[]): number => usesOfTokens(site, paths).count;
 
 /** Returns the places that use a token, each once; for files with one look, the places of the first file. */
-export const placesOf = (site: Site, path: string): Place[] => [...usesOfTokens(site, path).groups].flatMap((group) => group.places);
+export const placesOf = (site: Site, path: string): Place[] =>
+  [...usesOfTokens(site, path).groups].flatMap((group) => group.places);
 
 /** Every row a token paints, itself and through aliases, at all audit widths and in all states of each place. */
 export function reachRows(site: Site, path: string): ReachRow[] {
@@ -114,9 +146,13 @@ export function reachRows(site: Site, path: string): ReachRow[] {
     for (const state of group.states)
       for (const width of AUDIT_WIDTHS) {
         const band = bandOf(width);
-        const properties = group.painting.cells.filter((cell) => cell.state === state && cell.band === band && paints(cell, through)).map((cell) => cell.property);
+        const properties = group.painting.cells
+          .filter((cell) => cell.state === state && cell.band === band && paints(cell, through))
+          .map((cell) => cell.property);
         if (properties.length === 0) continue;
-        for (const place of group.places) for (const file of publishedPage(site, place.page)!.files) rows.push({ place, file, width, state, properties });
+        for (const place of group.places)
+          for (const file of publishedPage(site, place.page)!.files)
+            rows.push({ place, file, width, state, properties });
       }
   }
   return rows;

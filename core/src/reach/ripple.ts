@@ -31,7 +31,9 @@ export function ripple(before: Site, after: Site): Ripple {
   const table = tokenTable(after.brand);
   const index = siteIndex(after);
   const changed = changedTokens(oldTable, table);
-  return siteIndex(before) === index ? tokenRipple(oldTable, table, index, changed) : structureRipple(before, after, oldTable, table, index, changed);
+  return siteIndex(before) === index
+    ? tokenRipple(oldTable, table, index, changed)
+    : structureRipple(before, after, oldTable, table, index, changed);
 }
 
 function tokenRipple(before: TokenTable, after: TokenTable, index: SiteIndex, changed: ReadonlySet<string>): Ripple {
@@ -40,7 +42,8 @@ function tokenRipple(before: TokenTable, after: TokenTable, index: SiteIndex, ch
   const places: Place[] = [];
   const held: HeldPlace[] = [];
   for (const group of groups) {
-    if (group.states.some((state) => cellsDiffer(before, after, group, group, state, changed))) places.push(...group.places);
+    if (group.states.some((state) => cellsDiffer(before, after, group, group, state, changed)))
+      places.push(...group.places);
     held.push(...heldIn(group, changed));
   }
   return { changed: places, held, added: [], removed: [] };
@@ -58,7 +61,14 @@ function heldIn(group: Group, changed: ReadonlySet<string>): HeldPlace[] {
 }
 
 /** Returns true if any property that names a changed token is painted otherwise, at any width. */
-function cellsDiffer(before: TokenTable, after: TokenTable, old: Group, now: Group, state: State, changed: ReadonlySet<string>): boolean {
+function cellsDiffer(
+  before: TokenTable,
+  after: TokenTable,
+  old: Group,
+  now: Group,
+  state: State,
+  changed: ReadonlySet<string>,
+): boolean {
   const done = new Set<string>();
   for (const cell of now.painting.cells) {
     if (cell.state !== state) continue;
@@ -68,12 +78,24 @@ function cellsDiffer(before: TokenTable, after: TokenTable, old: Group, now: Gro
     if (done.has(`${cell.property}${cell.band}`)) continue;
     done.add(`${cell.property}${cell.band}`);
     for (const width of AUDIT_WIDTHS)
-      if (bandOf(width) === cell.band && paintedText(before, old.painting, cell.property, state, width) !== paintedText(after, now.painting, cell.property, state, width)) return true;
+      if (
+        bandOf(width) === cell.band &&
+        paintedText(before, old.painting, cell.property, state, width) !==
+          paintedText(after, now.painting, cell.property, state, width)
+      )
+        return true;
   }
   return false;
 }
 
-function structureRipple(before: Site, after: Site, oldTable: TokenTable, table: TokenTable, index: SiteIndex, changedPaths: ReadonlySet<string>): Ripple {
+function structureRipple(
+  before: Site,
+  after: Site,
+  oldTable: TokenTable,
+  table: TokenTable,
+  index: SiteIndex,
+  changedPaths: ReadonlySet<string>,
+): Ripple {
   const oldIndex = siteIndex(before);
   const oldSnapshots = snapshots(oldTable);
   const newSnapshots = snapshots(table);
@@ -85,7 +107,8 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
   const was = new Map(publishedPages(before).map((page) => [page.id, page]));
   const is = new Map(publishedPages(after).map((page) => [page.id, page]));
   // An unchanged page in an unchanged site has the same places.
-  const untouched = (id: string): boolean => alike && was.get(id)?.page === is.get(id)?.page && (sameItems || !readsItems(after, is.get(id)!.page));
+  const untouched = (id: string): boolean =>
+    alike && was.get(id)?.page === is.get(id)?.page && (sameItems || !readsItems(after, is.get(id)!.page));
   for (const page of is.keys()) {
     if (untouched(page)) continue;
     for (const place of index.tree(page)!.places) {
@@ -97,12 +120,19 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
       const [oldLook, look] = [oldIndex.groupOf.get(old)!, index.groupOf.get(place)!];
       const same = oldLook === look && changedPaths.size === 0;
       // Another picture, shade or focus point is seen though no token changed.
-      if (old.label !== place.label || old.asset !== place.asset || old.look !== place.look || (!same && oldSnapshots(oldLook) !== newSnapshots(look))) changed.push(place);
+      if (
+        old.label !== place.label ||
+        old.asset !== place.asset ||
+        old.look !== place.look ||
+        (!same && oldSnapshots(oldLook) !== newSnapshots(look))
+      )
+        changed.push(place);
     }
   }
   for (const page of was.keys()) {
     if (is.has(page) && untouched(page)) continue;
-    for (const place of oldIndex.tree(page)!.places) if (!is.has(page) || !index.byAddress.has(placeKey(place))) removed.push(place);
+    for (const place of oldIndex.tree(page)!.places)
+      if (!is.has(page) || !index.byAddress.has(placeKey(place))) removed.push(place);
   }
   const held = changedPaths.size === 0 ? [] : [...index.groups].flatMap((group) => heldIn(group, changedPaths));
   return { changed, held, added, removed };
@@ -110,7 +140,9 @@ function structureRipple(before: Site, after: Site, oldTable: TokenTable, table:
 
 /** Returns true if two sites are the same but for their pages and their token values. */
 function sameStructure(before: Site, after: Site): boolean {
-  return before.shared === after.shared && before.assets === after.assets && structureKey(before) === structureKey(after);
+  return (
+    before.shared === after.shared && before.assets === after.assets && structureKey(before) === structureKey(after)
+  );
 }
 
 /** Everything a group paints, as one text, remembered per group. */
@@ -120,7 +152,15 @@ function snapshots(table: TokenTable): (group: Group) => string {
     let text = known.get(group);
     if (text === undefined) {
       const properties = [...new Set(group.painting.cells.map((cell) => cell.property))].sort();
-      text = group.states.flatMap((state) => AUDIT_WIDTHS.map((width) => properties.map((property) => `${property}:${paintedText(table, group.painting, property, state, width)}`).join())).join(';');
+      text = group.states
+        .flatMap((state) =>
+          AUDIT_WIDTHS.map((width) =>
+            properties
+              .map((property) => `${property}:${paintedText(table, group.painting, property, state, width)}`)
+              .join(),
+          ),
+        )
+        .join(';');
       known.set(group, text);
     }
     return text;

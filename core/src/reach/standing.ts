@@ -6,7 +6,10 @@ import { placeKey, siteIndex } from './site-index.ts';
 /** How a place stands, its worst property counting: stray, then held, then bound. */
 export type Standing = 'bound' | 'held' | 'stray';
 
-/** How one value set on a place counts: by token it is bound, left with a reason or set on purpose it is held, else a stray. */
+/**
+ * How one value set on a place counts: by token it is bound, left with a reason or set on purpose it is held, else a
+ * stray.
+ */
 export function overrideStanding(override: Override): Standing {
   if (override.value.kind === 'token') return 'bound';
   return override.origin === 'set' || override.reason !== null ? 'held' : 'stray';
@@ -23,7 +26,9 @@ export function groupStanding(group: Group): Standing {
   return worst;
 }
 
-/** A value set on a place, with the place it is seen at (the first page for shared parts) and how many places show it. */
+/**
+ * A value set on a place, with the place it is seen at (the first page for shared parts) and how many places show it.
+ */
 export interface SetValue {
   readonly override: Override;
   readonly standing: Standing;
@@ -34,22 +39,42 @@ export interface SetValue {
   readonly record: readonly string[];
 }
 
-/** All values set on places, strays first, then held, then bound ones. A value whose place is gone keeps `place` null. */
+/**
+ * All values set on places, strays first, then held, then bound ones. A value whose place is gone keeps `place` null.
+ */
 export function setValues(site: Site): SetValue[] {
   const index = siteIndex(site);
   const rank: Record<Standing, number> = { stray: 0, held: 1, bound: 2 };
   // Overrides are part of a look's key, so no page has to be built to find and count them.
   const looks = new Map<Override, Set<Group>>();
-  for (const group of index.groups) for (const override of group.painting.overrides) looks.set(override, (looks.get(override) ?? new Set()).add(group));
-  const valueOf = (override: Override, record: readonly string[], placeOf: (groups: ReadonlySet<Group>) => Place | undefined): SetValue => {
+  for (const group of index.groups)
+    for (const override of group.painting.overrides) looks.set(override, (looks.get(override) ?? new Set()).add(group));
+  const valueOf = (
+    override: Override,
+    record: readonly string[],
+    placeOf: (groups: ReadonlySet<Group>) => Place | undefined,
+  ): SetValue => {
     const groups = looks.get(override) ?? new Set();
     return {
-      override, standing: overrideStanding(override), record, count: placesIn(groups),
-      get place() { return groups.size > 0 ? placeOf(groups) ?? null : null; },
+      override,
+      standing: overrideStanding(override),
+      record,
+      count: placesIn(groups),
+      get place() {
+        return groups.size > 0 ? (placeOf(groups) ?? null) : null;
+      },
     };
   };
   return [
-    ...Object.values(site.shared.overrides).map((override) => valueOf(override, ['shared', 'overrides'], (groups) => index.firstOf(groups))),
-    ...site.pageOrder.flatMap((id) => Object.values(site.pages[id]!.overrides).map((override) => valueOf(override, ['pages', id, 'overrides'], () => index.byAddress.get(placeKey({ page: id, id: override.place }))))),
+    ...Object.values(site.shared.overrides).map((override) =>
+      valueOf(override, ['shared', 'overrides'], (groups) => index.firstOf(groups)),
+    ),
+    ...site.pageOrder.flatMap((id) =>
+      Object.values(site.pages[id]!.overrides).map((override) =>
+        valueOf(override, ['pages', id, 'overrides'], () =>
+          index.byAddress.get(placeKey({ page: id, id: override.place })),
+        ),
+      ),
+    ),
   ].sort((one, other) => rank[one.standing] - rank[other.standing]);
 }

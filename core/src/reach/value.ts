@@ -31,7 +31,10 @@ export function tokenValue(table: TokenTable, path: string): CellValue {
 
 /** The value that is painted for a cell. */
 export function cellValue(table: TokenTable, cell: Cell): CellValue {
-  if (cell.override) return cell.override.value.kind === 'token' ? tokenValue(table, cell.override.value.path) : { css: cell.override.value.css, chain: [] };
+  if (cell.override)
+    return cell.override.value.kind === 'token'
+      ? tokenValue(table, cell.override.value.path)
+      : { css: cell.override.value.css, chain: [] };
   return tokenValue(table, cell.token!);
 }
 
@@ -73,10 +76,15 @@ function lengthRead(css: string): Length | undefined {
   }
   const { value, unit } = length;
   switch (unit) {
-    case 'rem': return () => value * REM;
-    case 'em': return (_width, fontSize) => value * fontSize;
-    case 'vw': return (width) => (value * width) / 100;
-    case '%': return undefined;
-    default: return () => value;
+    case 'rem':
+      return () => value * REM;
+    case 'em':
+      return (_width, fontSize) => value * fontSize;
+    case 'vw':
+      return (width) => (value * width) / 100;
+    case '%':
+      return undefined;
+    default:
+      return () => value;
   }
 }

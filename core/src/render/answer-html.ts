@@ -8,4 +8,5 @@ export const answerHtml = (site: Site, form: FormOnPage): string => madeHtml(sit
 /** Returns the HTML of the page that hosts show for an unknown address. */
 export const missingHtml = (site: Site): string => madeHtml(site, missingPage(site));
 
-const madeHtml = (site: Site, page: Page): string => pageHtml({ ...site, pages: { ...site.pages, [page.id]: page } }, page.id);
+const madeHtml = (site: Site, page: Page): string =>
+  pageHtml({ ...site, pages: { ...site.pages, [page.id]: page } }, page.id);

@@ -34,9 +34,12 @@ export function siteFontsCss(site: Site, base: string, twins?: string): string {
 }
 
 function facesCss(faces: readonly FontFace[], base: string): string {
-  return faces.map(({ family, weight: [lightest, heaviest], italic, file, range }) =>
-    `@font-face { font-family: "${family.name}"; font-weight: ${lightest === heaviest ? lightest : `${lightest} ${heaviest}`}; font-style: ${italic ? 'italic' : 'normal'}; font-display: swap; src: url("${base}${file}") format("woff2");${range ? ` unicode-range: ${range};` : ''} }\n`,
-  ).join('');
+  return faces
+    .map(
+      ({ family, weight: [lightest, heaviest], italic, file, range }) =>
+        `@font-face { font-family: "${family.name}"; font-weight: ${lightest === heaviest ? lightest : `${lightest} ${heaviest}`}; font-style: ${italic ? 'italic' : 'normal'}; font-display: swap; src: url("${base}${file}") format("woff2");${range ? ` unicode-range: ${range};` : ''} }\n`,
+    )
+    .join('');
 }
 
 /**
@@ -46,11 +49,21 @@ function facesCss(faces: readonly FontFace[], base: string): string {
  * @param twins address of the shipped twins, which then replace the reader's fonts for the characters they have
  */
 export function fallbackCss(families: readonly Family[], twins?: string): string {
-  return families.flatMap(fallbackFaces).map((face) => {
-    const rule = (src: string, range = '') =>
-      `@font-face { font-family: "${face.family}"; font-weight: ${face.bold ? '600 900' : '100 500'}; font-style: ${face.italic ? 'italic' : 'normal'}; src: ${src};${range} size-adjust: ${face.sizeAdjust}%; ascent-override: ${face.ascent}%; descent-override: ${face.descent}%; line-gap-override: ${face.lineGap}%; }\n`;
-    const reader = rule(face.locals.map((name) => `local("${name}")`).join(', '));
-    // The last rule that has a character wins, so the twins come after the reader's font.
-    return reader + (twins === undefined ? '' : face.files.map(({ file, range }) => rule(`url("${twins}${file}") format("woff2")`, ` unicode-range: ${range};`)).join(''));
-  }).join('');
+  return families
+    .flatMap(fallbackFaces)
+    .map((face) => {
+      const rule = (src: string, range = '') =>
+        `@font-face { font-family: "${face.family}"; font-weight: ${face.bold ? '600 900' : '100 500'}; font-style: ${face.italic ? 'italic' : 'normal'}; src: ${src};${range} size-adjust: ${face.sizeAdjust}%; ascent-override: ${face.ascent}%; descent-override: ${face.descent}%; line-gap-override: ${face.lineGap}%; }\n`;
+      const reader = rule(face.locals.map((name) => `local("${name}")`).join(', '));
+      // The last rule that has a character wins, so the twins come after the reader's font.
+      return (
+        reader +
+        (twins === undefined
+          ? ''
+          : face.files
+              .map(({ file, range }) => rule(`url("${twins}${file}") format("woff2")`, ` unicode-range: ${range};`))
+              .join(''))
+      );
+    })
+    .join('');
 }

@@ -1,7 +1,10 @@
 import { ARRANGEMENTS, allKinds } from '../kinds/index.ts';
 import { BANDS, bandQuery } from '../shape/index.ts';
 
-/** The elements with colours that change with their state, and may change slowly: buttons, links, menu entries and form fields. */
+/**
+ * The elements with colours that change with their state, and may change slowly: buttons, links, menu entries and form
+ * fields.
+ */
 export const MOVING = '.button, .link, .menu-link, .site-name, .field';
 
 /**
@@ -10,7 +13,9 @@ export const MOVING = '.button, .link, .menu-link, .site-name, .field';
  * what stands here only puts things beside and below each other.
  */
 export const layoutCss = (): string => `@layer layout {
-${COMMON}${allKinds().map(({ css }) => css).join('')}${ARRANGEMENTS.map(({ css }) => css).join('')}${HIDDEN}}
+${COMMON}${allKinds()
+  .map(({ css }) => css)
+  .join('')}${ARRANGEMENTS.map(({ css }) => css).join('')}${HIDDEN}}
 `;
 
 /** Sections that are not shown at a width. */

@@ -4,7 +4,9 @@ import { customProperty } from '../style/index.ts';
 
 /** CSS of one override's value: of a literal what was understood of it, never what was typed. */
 export function overrideCss(override: Override): string {
-  return override.value.kind === 'token' ? `var(${customProperty(override.value.path)})` : (literalCss(override.property, override.value.css) ?? 'unset');
+  return override.value.kind === 'token'
+    ? `var(${customProperty(override.value.path)})`
+    : (literalCss(override.property, override.value.css) ?? 'unset');
 }
 
 /**
@@ -13,13 +15,23 @@ export function overrideCss(override: Override): string {
  * used; of either those at one band stand behind those at all widths.
  */
 export function overridesCss(site: Site): string {
-  const used = Object.values(site.shared.overrides).map((override) => ({ one: override, selector: `[data-${override.place.includes(':') ? 'used' : 'place'}="${override.place}"]` }));
-  const here = site.pageOrder.flatMap((page) => Object.values(site.pages[page]!.overrides).map((override) => ({ one: override, selector: `:root[data-page="${page}"] [data-place="${override.place}"]` })));
+  const used = Object.values(site.shared.overrides).map((override) => ({
+    one: override,
+    selector: `[data-${override.place.includes(':') ? 'used' : 'place'}="${override.place}"]`,
+  }));
+  const here = site.pageOrder.flatMap((page) =>
+    Object.values(site.pages[page]!.overrides).map((override) => ({
+      one: override,
+      selector: `:root[data-page="${page}"] [data-place="${override.place}"]`,
+    })),
+  );
   const rule = ({ one, selector }: (typeof used)[number]) => `${selector} { ${one.property}: ${overrideCss(one)}; }`;
   const all = [...used, ...here];
   const lines = [
     ...all.filter(({ one }) => one.band === null).map(rule),
-    ...all.filter(({ one }) => one.band !== null).map((entry) => `@media ${bandQuery(entry.one.band!)} { ${rule(entry)} }`),
+    ...all
+      .filter(({ one }) => one.band !== null)
+      .map((entry) => `@media ${bandQuery(entry.one.band!)} { ${rule(entry)} }`),
   ];
   return lines.length === 0 ? '' : `@layer overrides {\n${lines.join('\n')}\n}\n`;
 }

@@ -31,7 +31,10 @@ export function bodyParts(site: Site, pageId: string): { id: string; html: strin
 /** Inner HTML of `<body>`: a skip link, header, `<main>` with the sections, footer. */
 export function bodyHtml(site: Site, pageId: string): string {
   const all = bodyParts(site, pageId);
-  const inside = all.filter((part) => part.id !== 'header' && part.id !== 'footer').map((part) => part.html).join('\n');
+  const inside = all
+    .filter((part) => part.id !== 'header' && part.id !== 'footer')
+    .map((part) => part.html)
+    .join('\n');
   const html = (id: string) => all.find((part) => part.id === id)?.html ?? '';
   return `${html('header')}\n<main id="main">\n${inside}\n</main>\n${html('footer')}\n`;
 }
@@ -40,7 +43,9 @@ export function bodyHtml(site: Site, pageId: string): string {
 function iconLinks(site: Site): Element[] {
   if (!site.shared.logo) return [element('link', { rel: 'icon', href: 'data:,' })];
   return [
-    ...ICON_SIDES.filter((side) => side <= 32).map((side) => element('link', { rel: 'icon', type: 'image/png', sizes: `${side}x${side}`, href: iconFile(side) })),
+    ...ICON_SIDES.filter((side) => side <= 32).map((side) =>
+      element('link', { rel: 'icon', type: 'image/png', sizes: `${side}x${side}`, href: iconFile(side) }),
+    ),
     element('link', { rel: 'apple-touch-icon', href: iconFile(180) }),
     element('link', { rel: 'manifest', href: 'site.webmanifest' }),
   ];
@@ -56,30 +61,52 @@ function sharing(site: Site, page: Page): Element[] {
   const asset = page.picture === undefined ? undefined : site.assets[page.picture];
   const tell = (property: string, content: string) => element('meta', { property: `og:${property}`, content });
   return [
-    tell('title', page.file === 'index.html' ? site.name : page.title), tell('site_name', site.name), ...(page.description === '' ? [] : [tell('description', page.description)]),
+    tell('title', page.file === 'index.html' ? site.name : page.title),
+    tell('site_name', site.name),
+    ...(page.description === '' ? [] : [tell('description', page.description)]),
     // Nobody shares an answer page, so it has no sharing picture.
-    ...(asset ? [tell('image', assetFile(asset, site.brand))] : isMade(page.id) ? [] : [tell('image', sharingFile(originOf(page))), tell('image:width', String(SHARING.width)), tell('image:height', String(SHARING.height))]),
+    ...(asset
+      ? [tell('image', assetFile(asset, site.brand))]
+      : isMade(page.id)
+        ? []
+        : [
+            tell('image', sharingFile(originOf(page))),
+            tell('image:width', String(SHARING.width)),
+            tell('image:height', String(SHARING.height)),
+          ]),
   ];
 }
 
-/** Returns the page at a former address: it redirects to the present page in any browser and on any host; if several items had the address, to the first. */
+/**
+ * Returns the page at a former address: it redirects to the present page in any browser and on any host; if several
+ * items had the address, to the first.
+ */
 export function redirectHtml(site: Site, page: Page): string {
   return leadingOn(firstItem(site, page.id)?.file ?? page.file, page.title, page.language ?? site.language);
 }
 
 /** Returns the HTML that redirects from a former address of an item to its current address. */
-export const itemRedirectHtml = (site: Site, { file, title }: { readonly file: string; readonly title: string }): string => leadingOn(file, title, site.language);
+export const itemRedirectHtml = (
+  site: Site,
+  { file, title }: { readonly file: string; readonly title: string },
+): string => leadingOn(file, title, site.language);
 
 function leadingOn(href: string, title: string, language: string): string {
   const document: Root = {
     type: 'root',
-    children: [{ type: 'doctype' }, element('html', { lang: language }, [
-      element('head', {}, [
-        element('meta', { charSet: 'utf-8' }), element('title', {}, [title]), element('meta', { httpEquiv: 'refresh', content: `0; url=${href}` }),
-        element('link', { rel: 'canonical', href }), element('meta', { name: 'robots', content: 'noindex' }),
+    children: [
+      { type: 'doctype' },
+      element('html', { lang: language }, [
+        element('head', {}, [
+          element('meta', { charSet: 'utf-8' }),
+          element('title', {}, [title]),
+          element('meta', { httpEquiv: 'refresh', content: `0; url=${href}` }),
+          element('link', { rel: 'canonical', href }),
+          element('meta', { name: 'robots', content: 'noindex' }),
+        ]),
+        element('body', {}, [element('p', {}, [element('a', { href }, [title])])]),
       ]),
-      element('body', {}, [element('p', {}, [element('a', { href }, [title])])]),
-    ])],
+    ],
   };
   return `${toHtml(document)}\n`;
 }
@@ -104,7 +131,17 @@ export function pageHtml(site: Site, pageId: string, fonts?: string): string {
           page.description === '' ? undefined : element('meta', { name: 'description', content: page.description }),
           page.unlisted ? element('meta', { name: 'robots', content: 'noindex' }) : undefined,
           ...sharing(site, page),
-          ...(fonts === undefined ? [...iconLinks(site), ...['fonts.css', 'tokens.css', 'styles.css'].map((href) => element('link', { rel: 'stylesheet', href }))] : [element('link', { rel: 'icon', href: 'data:,' }), element('style', {}, [`${siteFontsCss(site, fonts, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`])]),
+          ...(fonts === undefined
+            ? [
+                ...iconLinks(site),
+                ...['fonts.css', 'tokens.css', 'styles.css'].map((href) =>
+                  element('link', { rel: 'stylesheet', href }),
+                ),
+              ]
+            : [
+                element('link', { rel: 'icon', href: 'data:,' }),
+                element('style', {}, [`${siteFontsCss(site, fonts, fonts)}${tokensCss(site.brand)}${stylesCss(site)}`]),
+              ]),
         ]),
       ]),
     ],

@@ -12,18 +12,39 @@ describe('renderer', () => {
   it('marks every place of the model once in the page, and nothing else', () => {
     for (const id of site.pageOrder) {
       const marked = [...pageHtml(site, id).matchAll(/data-place="([^"]+)"/g)].map((match) => match[1]!);
-      expect(marked.sort()).toEqual(pageTree(site, id).places.map((place) => place.id).sort());
+      expect(marked.sort()).toEqual(
+        pageTree(site, id)
+          .places.map((place) => place.id)
+          .sort(),
+      );
       expect(new Set(marked).size).toBe(marked.length);
     }
   });
   it('has landmarks, one main, headings by level, the language, and no script', () => {
     const html = pageHtml(site, 'home');
-    for (const part of ['<html lang="en" data-page="home">', '<header', '<nav aria-label="Main">', '<main', '<footer', '<h1', '<h2']) expect(html).toContain(part);
+    for (const part of [
+      '<html lang="en" data-page="home">',
+      '<header',
+      '<nav aria-label="Main">',
+      '<main',
+      '<footer',
+      '<h1',
+      '<h2',
+    ])
+      expect(html).toContain(part);
     expect(html).not.toMatch(/<script|javascript:| on[a-z]+=/i);
     expect(html.match(/<main/g)!.length).toBe(1);
   });
   it('escapes what is written', () => {
-    const nasty = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: '<img src=x onerror=alert(1)>' }])).site;
+    const nasty = applyChange(
+      site,
+      setValue(
+        site,
+        '',
+        ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'],
+        [{ text: '<img src=x onerror=alert(1)>' }],
+      ),
+    ).site;
     expect(pageHtml(nasty, 'home')).not.toContain('<img src=x');
   });
   it('writes custom properties only into tokens.css, one line a token, unique after joining', () => {
@@ -34,7 +55,9 @@ describe('renderer', () => {
   });
   it('emits an edit of one swatch as one line, its derived ones beside it', () => {
     const after = applyChange(site, setSwatchColor(site, 'brand', parseColor('#336699')!)).site;
-    expect([...changedProperties(site.brand, after.brand)].filter(([property]) => property.startsWith('--color'))).toEqual([['--color-core-brand', '#336699'], ['--color-derived-dark', jasmine.any(String)] as never]);
+    expect(
+      [...changedProperties(site.brand, after.brand)].filter(([property]) => property.startsWith('--color')),
+    ).toEqual([['--color-core-brand', '#336699'], ['--color-derived-dark', jasmine.any(String)] as never]);
     expect(stylesCss(after)).toBe(stylesCss(site));
   });
   it('keeps literals in the last layer, keyed by place', () => {
@@ -49,7 +72,10 @@ describe('renderer', () => {
   });
   it('writes again only the parts that changed', () => {
     const before = bodyParts(site, 'home');
-    const after = applyChange(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: 'Changed' }])).site;
+    const after = applyChange(
+      site,
+      setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'blocks', 'h', 'content'], [{ text: 'Changed' }]),
+    ).site;
     const changed = bodyParts(after, 'home').filter((part, i) => part.html !== before[i]!.html);
     expect(changed.map((part) => part.id)).toEqual(['s1']);
     expect(bodyParts(after, 'more').map((part) => part.html)).toEqual(bodyParts(site, 'more').map((part) => part.html));

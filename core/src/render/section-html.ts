@@ -19,14 +19,31 @@ export function siteCss(site: Site, fonts: string): string {
  */
 export function sectionHtml(site: Site, section: Section, css: string, files: string): string {
   const page = site.pages[site.pageOrder[0]!]!;
-  const alone: Site = { ...site, pages: { ...site.pages, [page.id]: { ...page, sectionOrder: [section.id], sections: { [section.id]: { id: section.id, own: section } }, overrides: {} } } };
+  const alone: Site = {
+    ...site,
+    pages: {
+      ...site.pages,
+      [page.id]: {
+        ...page,
+        sectionOrder: [section.id],
+        sections: { [section.id]: { id: section.id, own: section } },
+        overrides: {},
+      },
+    },
+  };
   const { body, parts } = pageTree(alone, page.id);
   const part = parts.find(({ id }) => id === section.id)!;
   return `<!doctype html><html lang="${site.language}"><head><meta charset="utf-8"><style>${css}</style></head><body class="${body.recipes.map(recipeClass).join(' ')}">${toHtml(from(part.element, files))}</body></html>`;
 }
 
-/** An element with its pictures from another folder: a document without an address of its own has none to begin from. */
+/**
+ * An element with its pictures from another folder: a document without an address of its own has none to begin from.
+ */
 function from(one: Element, files: string): Element {
   const { src } = one.properties;
-  return { ...one, properties: typeof src === 'string' ? { ...one.properties, src: files + src } : one.properties, children: one.children.map((child) => (child.type === 'element' ? from(child, files) : child)) };
+  return {
+    ...one,
+    properties: typeof src === 'string' ? { ...one.properties, src: files + src } : one.properties,
+    children: one.children.map((child) => (child.type === 'element' ? from(child, files) : child)),
+  };
 }

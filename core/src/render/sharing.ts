@@ -30,15 +30,23 @@ export function sharingCard(site: Site, id: string): SharingCard {
   const page = site.pages[id]!;
   const { places, parts } = pageTree(site, id);
   const place = places.find(({ level, style: set }) => level === 1 && set !== null);
-  const words = place ? parts.map(({ element }) => wordsAt(element, place.id)).find((found) => found !== undefined) : undefined;
+  const words = place
+    ? parts.map(({ element }) => wordsAt(element, place.id)).find((found) => found !== undefined)
+    : undefined;
   const ground = brand.grounds[place?.ground ?? site.shared.header.ground]!;
   const style = brand.styles[place?.style ?? stylesByRole(brand).opening]!;
   const table = tokenTable(brand);
   const color = (role: string): string => resolveToken(table, rolePath(brand, ground, role)).css;
   const family = familyById(brand.families[style.family], brand.fonts);
   return {
-    title: (words?.trim() || page.title).slice(0, 140), name: site.name, background: color('background'), far: ground.wash ? color('background-to') : null, ink: color('heading'), quiet: color('secondary'),
-    faces: family ? facesFor(family, [{ weight: style.weight, italic: style.italic }]) : [], uppercase: style.textCase === 'uppercase',
+    title: (words?.trim() || page.title).slice(0, 140),
+    name: site.name,
+    background: color('background'),
+    far: ground.wash ? color('background-to') : null,
+    ink: color('heading'),
+    quiet: color('secondary'),
+    faces: family ? facesFor(family, [{ weight: style.weight, italic: style.italic }]) : [],
+    uppercase: style.textCase === 'uppercase',
   };
 }
 
@@ -53,4 +61,11 @@ function wordsAt(node: ElementContent, place: string): string | undefined {
   return undefined;
 }
 
-const textOf = (node: ElementContent): string => (node.type === 'text' ? node.value : node.type === 'element' ? (node.tagName === 'br' ? ' ' : node.children.map(textOf).join('')) : '');
+const textOf = (node: ElementContent): string =>
+  node.type === 'text'
+    ? node.value
+    : node.type === 'element'
+      ? node.tagName === 'br'
+        ? ' '
+        : node.children.map(textOf).join('')
+      : '';

@@ -12,7 +12,8 @@ export function wantedFaces(site: Site, family: string): WantedFace[] {
   const wanted = new Map<string, WantedFace>();
   const add = (weight: number, italic: boolean) => wanted.set(`${weight} ${italic}`, { weight, italic });
   const runs = new Map<string, { strong: boolean; em: boolean }>();
-  for (const { id } of publishedPages(site)) for (const part of pageTree(site, id).parts) markedRuns(part.element, null, runs);
+  for (const { id } of publishedPages(site))
+    for (const part of pageTree(site, id).parts) markedRuns(part.element, null, runs);
   for (const style of Object.values(site.brand.styles)) {
     if (site.brand.families[style.family] !== family) continue;
     add(style.weight, style.italic);
@@ -24,7 +25,11 @@ export function wantedFaces(site: Site, family: string): WantedFace[] {
   return [...wanted.values()];
 }
 
-function markedRuns(node: ElementContent, style: string | null, runs: Map<string, { strong: boolean; em: boolean }>): void {
+function markedRuns(
+  node: ElementContent,
+  style: string | null,
+  runs: Map<string, { strong: boolean; em: boolean }>,
+): void {
   if (node.type !== 'element') return;
   const own = /(?:^| )text--([^ ]+)/.exec(String(node.properties['className'] ?? ''))?.[1] ?? style;
   if (own && (node.tagName === 'strong' || node.tagName === 'em')) {

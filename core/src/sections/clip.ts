@@ -1,6 +1,14 @@
 import { deltaERgb, parseColor } from '../color/index.ts';
 import { Block, mapFields, walk, type Target } from '../kinds/index.ts';
-import { SCHEMA_VERSION, Section, literalCss, type Asset, type Download, type Override, type Site } from '../site/index.ts';
+import {
+  SCHEMA_VERSION,
+  Section,
+  literalCss,
+  type Asset,
+  type Download,
+  type Override,
+  type Site,
+} from '../site/index.ts';
 import { resolveToken, rolePath, styleSizeAt, tokenTable } from '../style/index.ts';
 
 /** The parts of a brand that a section refers to and that another brand may lack. */
@@ -8,7 +16,13 @@ const ASKED = ['style', 'ground', 'variant', 'size', 'space'] as const;
 type Asked = (typeof ASKED)[number];
 
 /** How something looks that a section names: enough to find its like in another brand. */
-interface Look { readonly label: string; readonly use?: string; readonly levels?: readonly number[]; /** px at the wide end, or of a space on desktops. */ readonly size?: number; /** Background, as a CSS colour. */ readonly color?: string }
+interface Look {
+  readonly label: string;
+  readonly use?: string;
+  readonly levels?: readonly number[];
+  /** px at the wide end, or of a space on desktops. */ readonly size?: number;
+  /** Background, as a CSS colour. */ readonly color?: string;
+}
 
 /** A value that is set on a place of a section. */
 interface ClippedValue extends Omit<Override, 'id' | 'place'> {
@@ -38,30 +52,74 @@ function lookOf({ brand }: Site, target: Asked, id: string): Look | undefined {
   switch (target) {
     case 'style': {
       const style = brand.styles[id];
-      return style && { label: style.label, use: style.use, levels: style.levels, size: styleSizeAt(brand, style, brand.scale.large.width) };
+      return (
+        style && {
+          label: style.label,
+          use: style.use,
+          levels: style.levels,
+          size: styleSizeAt(brand, style, brand.scale.large.width),
+        }
+      );
     }
-    case 'ground': return brand.grounds[id] && { label: brand.grounds[id].label, color: resolveToken(tokenTable(brand), rolePath(brand, brand.grounds[id], 'background')).css };
-    case 'variant': return brand.variants[id] && { label: brand.variants[id].label };
-    case 'size': return brand.sizes[id] && { label: brand.sizes[id].label, size: brand.sizes[id].padX };
-    case 'space': return brand.spaces[id] && { label: brand.spaces[id].label, use: brand.spaces[id].use, size: brand.spaces[id].values.desktop };
+    case 'ground':
+      return (
+        brand.grounds[id] && {
+          label: brand.grounds[id].label,
+          color: resolveToken(tokenTable(brand), rolePath(brand, brand.grounds[id], 'background')).css,
+        }
+      );
+    case 'variant':
+      return brand.variants[id] && { label: brand.variants[id].label };
+    case 'size':
+      return brand.sizes[id] && { label: brand.sizes[id].label, size: brand.sizes[id].padX };
+    case 'space':
+      return (
+        brand.spaces[id] && {
+          label: brand.spaces[id].label,
+          use: brand.spaces[id].use,
+          size: brand.spaces[id].values.desktop,
+        }
+      );
   }
 }
 
-const listOf = ({ brand }: Site, target: Asked): readonly string[] => ({ style: brand.styleOrder, ground: brand.groundOrder, variant: brand.variantOrder, size: brand.sizeOrder, space: brand.spaceOrder })[target];
+const listOf = ({ brand }: Site, target: Asked): readonly string[] =>
+  ({
+    style: brand.styleOrder,
+    ground: brand.groundOrder,
+    variant: brand.variantOrder,
+    size: brand.sizeOrder,
+    space: brand.spaceOrder,
+  })[target];
 
 /** Returns the overrides of a section, on this page and everywhere. */
-function valuesOf({ brand, shared, pages }: Site, section: Section, { page, entry }: { readonly page: string; readonly entry: string }): ClippedValue[] {
+function valuesOf(
+  { brand, shared, pages }: Site,
+  section: Section,
+  { page, entry }: { readonly page: string; readonly entry: string },
+): ClippedValue[] {
   const table = tokenTable(brand);
   const source = pages[page]?.sections[entry];
   const kept = source && 'shared' in source;
-  const of = (values: Readonly<Record<string, Override>>, prefix: string): ClippedValue[] => Object.values(values).flatMap(({ id: _id, place, ...one }) => {
-    const [owner = '', ...part] = place.split('/');
-    const known = owner.startsWith(prefix) ? owner.slice(prefix.length) : '';
-    if (known !== section.id && !Object.hasOwn(section.blocks, known)) return [];
-    return [{ ...one, owner: known, part: part.join('/'), css: one.value.kind === 'literal' ? one.value.css : resolveToken(table, one.value.path).css }];
-  });
+  const of = (values: Readonly<Record<string, Override>>, prefix: string): ClippedValue[] =>
+    Object.values(values).flatMap(({ id: _id, place, ...one }) => {
+      const [owner = '', ...part] = place.split('/');
+      const known = owner.startsWith(prefix) ? owner.slice(prefix.length) : '';
+      if (known !== section.id && !Object.hasOwn(section.blocks, known)) return [];
+      return [
+        {
+          ...one,
+          owner: known,
+          part: part.join('/'),
+          css: one.value.kind === 'literal' ? one.value.css : resolveToken(table, one.value.path).css,
+        },
+      ];
+    });
   // Overrides that apply everywhere come first, so that overrides of this page win.
-  return [...(kept ? of(shared.overrides, `${source.shared}:`) : []), ...of(pages[page]?.overrides ?? {}, kept ? `${entry}:` : '')];
+  return [
+    ...(kept ? of(shared.overrides, `${source.shared}:`) : []),
+    ...of(pages[page]?.overrides ?? {}, kept ? `${entry}:` : ''),
+  ];
 }
 
 /**
@@ -69,9 +127,18 @@ function valuesOf({ brand, shared, pages }: Site, section: Section, { page, entr
  *
  * @param at where it stands: what is set on its places there goes with it
  */
-export function clipSection(site: Site, section: Section, at?: { readonly page: string; readonly entry: string }): SectionClip {
+export function clipSection(
+  site: Site,
+  section: Section,
+  at?: { readonly page: string; readonly entry: string },
+): SectionClip {
   const looks: Record<Asked, Record<string, Look>> = { style: {}, ground: {}, variant: {}, size: {}, space: {} };
-  const [assets, downloads, pages, collections]: [Record<string, Asset>, Record<string, Download>, Record<string, string>, Record<string, string>] = [{}, {}, {}, {}];
+  const [assets, downloads, pages, collections]: [
+    Record<string, Asset>,
+    Record<string, Download>,
+    Record<string, string>,
+    Record<string, string>,
+  ] = [{}, {}, {}, {}];
   walk(Section, section, (meaning, value) => {
     if (meaning.means !== 'ref' || typeof value !== 'string') return;
     if (meaning.to === 'asset' && site.assets[value]) {
@@ -85,40 +152,87 @@ export function clipSection(site: Site, section: Section, at?: { readonly page: 
       if (look) looks[meaning.to][value] = look;
     }
   });
-  return { clip: 'section', schemaVersion: SCHEMA_VERSION, site: site.id, section, looks, assets, downloads, pages, collections, values: at ? valuesOf(site, section, at) : [] };
+  return {
+    clip: 'section',
+    schemaVersion: SCHEMA_VERSION,
+    site: site.id,
+    section,
+    looks,
+    assets,
+    downloads,
+    pages,
+    collections,
+    values: at ? valuesOf(site, section, at) : [],
+  };
 }
 
 const isAsked = (target: Target): target is Asked => (ASKED as readonly string[]).includes(target);
 
 /** Something that a section names, with its like here: `sure` where name or look say so, else it is asked about. */
-export interface Match { readonly target: Asked; readonly from: string; readonly label: string; readonly to: string; readonly sure: boolean }
+export interface Match {
+  readonly target: Asked;
+  readonly from: string;
+  readonly label: string;
+  readonly to: string;
+  readonly sure: boolean;
+}
 
-/** The like of everything a section names in a brand. In the site it comes from it is what it was, as long as that is there. */
+/**
+ * The like of everything a section names in a brand. In the site it comes from it is what it was, as long as that is
+ * there.
+ */
 export function matchClip(site: Site, clip: SectionClip): Match[] {
-  return ASKED.flatMap((target) => Object.entries(clip.looks[target]).map(([from, look]): Match => {
-    const all = listOf(site, target).map((id) => ({ id, look: lookOf(site, target, id)! }));
-    if (clip.site === site.id && all.some(({ id }) => id === from)) return { target, from, label: look.label, to: from, sure: true };
-    const named = all.find((entry) => entry.look.label.toLowerCase() === look.label.toLowerCase() && entry.look.use === look.use);
-    if (named) return { target, from, label: look.label, to: named.id, sure: true };
-    const ranked = all.map((entry) => ({ ...entry, away: distance(look, entry.look) })).sort((one, other) => one.away - other.away);
-    return { target, from, label: look.label, to: ranked[0]!.id, sure: ranked[0]!.away < NEAR };
-  }));
+  return ASKED.flatMap((target) =>
+    Object.entries(clip.looks[target]).map(([from, look]): Match => {
+      const all = listOf(site, target).map((id) => ({ id, look: lookOf(site, target, id)! }));
+      if (clip.site === site.id && all.some(({ id }) => id === from))
+        return { target, from, label: look.label, to: from, sure: true };
+      const named = all.find(
+        (entry) => entry.look.label.toLowerCase() === look.label.toLowerCase() && entry.look.use === look.use,
+      );
+      if (named) return { target, from, label: look.label, to: named.id, sure: true };
+      const ranked = all
+        .map((entry) => ({ ...entry, away: distance(look, entry.look) }))
+        .sort((one, other) => one.away - other.away);
+      return { target, from, label: look.label, to: ranked[0]!.id, sure: ranked[0]!.away < NEAR };
+    }),
+  );
 }
 
 /** Nearer than this two look alike. */
 const NEAR = 0.12;
 
-/** How far two looks are from each other; colours by ΔE OK, sizes by the logarithm of their ratio, what they are for counts most. */
+/**
+ * How far two looks are from each other; colours by ΔE OK, sizes by the logarithm of their ratio, what they are for
+ * counts most.
+ */
 function distance(one: Look, other: Look): number {
   const use = one.use === other.use ? 0 : 1;
-  const levels = (one.levels ?? []).some((level) => other.levels?.includes(level)) || (one.levels ?? []).length === (other.levels ?? []).length ? 0 : 0.4;
-  const size = one.size === undefined || other.size === undefined ? (one.color === undefined ? 0.3 : 0) : Math.abs(Math.log(Math.max(1, one.size) / Math.max(1, other.size)));
-  const [from, to] = [one.color, other.color].map((color) => (color === undefined ? undefined : parseColor(color)?.rgb));
+  const levels =
+    (one.levels ?? []).some((level) => other.levels?.includes(level)) ||
+    (one.levels ?? []).length === (other.levels ?? []).length
+      ? 0
+      : 0.4;
+  const size =
+    one.size === undefined || other.size === undefined
+      ? one.color === undefined
+        ? 0.3
+        : 0
+      : Math.abs(Math.log(Math.max(1, one.size) / Math.max(1, other.size)));
+  const [from, to] = [one.color, other.color].map((color) =>
+    color === undefined ? undefined : parseColor(color)?.rgb,
+  );
   return use + levels + size + (from && to ? deltaERgb(from, to) : 0);
 }
 
 /** The section that a copied section becomes in a site. */
-export interface FromClip { readonly section: Section; readonly assets: readonly Asset[]; readonly downloads: readonly Download[]; /** The overrides of its places. */ readonly values: readonly Override[]; /** The parts that could not be copied, in words. */ readonly left: readonly string[] }
+export interface FromClip {
+  readonly section: Section;
+  readonly assets: readonly Asset[];
+  readonly downloads: readonly Download[];
+  /** The overrides of its places. */ readonly values: readonly Override[];
+  /** The parts that could not be copied, in words. */ readonly left: readonly string[];
+}
 
 /**
  * The section of a clip as one of this site.
@@ -126,40 +240,77 @@ export interface FromClip { readonly section: Section; readonly assets: readonly
  * @param choices what is taken for what, by `target from`; the matches where nothing is said
  * @param id of the section; its blocks are called `id-b1`, …
  */
-export function fromClip(site: Site, clip: SectionClip, id: string, choices: Readonly<Record<string, string>> = {}): FromClip {
-  const to = new Map(matchClip(site, clip).map((one) => [`${one.target} ${one.from}`, choices[`${one.target} ${one.from}`] ?? one.to]));
+export function fromClip(
+  site: Site,
+  clip: SectionClip,
+  id: string,
+  choices: Readonly<Record<string, string>> = {},
+): FromClip {
+  const to = new Map(
+    matchClip(site, clip).map((one) => [`${one.target} ${one.from}`, choices[`${one.target} ${one.from}`] ?? one.to]),
+  );
   const files = new Map(Object.values(site.pages).map((page) => [page.file, page.id]));
-  const labels = new Map(Object.values(site.collections).map((collection) => [collection.label.toLowerCase(), collection.id]));
+  const labels = new Map(
+    Object.values(site.collections).map((collection) => [collection.label.toLowerCase(), collection.id]),
+  );
   const assets = new Map<string, Asset>();
   const downloads = new Map<string, Download>();
   const left: string[] = [];
   // The same bytes are the file that the site has; another file of the same name takes its hash into its id.
-  const brought = <F extends { readonly id: string; readonly hash: string }>(named: string, along: Readonly<Record<string, F>>, has: Readonly<Record<string, F>>, taken: Map<string, F>): string => {
+  const brought = <F extends { readonly id: string; readonly hash: string }>(
+    named: string,
+    along: Readonly<Record<string, F>>,
+    has: Readonly<Record<string, F>>,
+    taken: Map<string, F>,
+  ): string => {
     const file = along[named];
     if (!file) return named;
-    const id = Object.values(has).find((one) => one.hash === file.hash)?.id ?? (Object.hasOwn(has, named) ? `${named.slice(0, 50)}-${file.hash.slice(0, 6)}` : named);
+    const id =
+      Object.values(has).find((one) => one.hash === file.hash)?.id ??
+      (Object.hasOwn(has, named) ? `${named.slice(0, 50)}-${file.hash.slice(0, 6)}` : named);
     if (!Object.hasOwn(has, id)) taken.set(id, { ...file, id });
     return id;
   };
-  const turned = <T>(schema: typeof Section | typeof Block, value: T): T => mapFields(schema as never, value, (meaning, one) => {
-    if (meaning.means !== 'ref' || typeof one !== 'string') return one;
-    if (meaning.to === 'asset') return brought(one, clip.assets, site.assets, assets);
-    if (meaning.to === 'download') return brought(one, clip.downloads, site.downloads, downloads);
-    if (meaning.to === 'page') return clip.site === site.id && Object.hasOwn(site.pages, one) ? one : (files.get(clip.pages[one] ?? '') ?? files.get('index.html')!);
-    if (meaning.to === 'collection') return clip.site === site.id && Object.hasOwn(site.collections, one) ? one : (labels.get((clip.collections[one] ?? '').toLowerCase()) ?? one);
-    return to.get(`${meaning.to} ${one}`) ?? one;
-  });
+  const turned = <T>(schema: typeof Section | typeof Block, value: T): T =>
+    mapFields(schema as never, value, (meaning, one) => {
+      if (meaning.means !== 'ref' || typeof one !== 'string') return one;
+      if (meaning.to === 'asset') return brought(one, clip.assets, site.assets, assets);
+      if (meaning.to === 'download') return brought(one, clip.downloads, site.downloads, downloads);
+      if (meaning.to === 'page')
+        return clip.site === site.id && Object.hasOwn(site.pages, one)
+          ? one
+          : (files.get(clip.pages[one] ?? '') ?? files.get('index.html')!);
+      if (meaning.to === 'collection')
+        return clip.site === site.id && Object.hasOwn(site.collections, one)
+          ? one
+          : (labels.get((clip.collections[one] ?? '').toLowerCase()) ?? one);
+      return to.get(`${meaning.to} ${one}`) ?? one;
+    });
   const kept = Object.keys(clip.section.blocks).filter((block) => {
     const one = clip.section.blocks[block]!;
-    const lost = one.kind === 'items' && !(clip.site === site.id && Object.hasOwn(site.collections, one.collection)) && !labels.has((clip.collections[one.collection] ?? '').toLowerCase());
-    if (lost) left.push(`the list of ${clip.collections[(one as { collection: string }).collection] ?? 'a collection'}, which is not on this site`);
+    const lost =
+      one.kind === 'items' &&
+      !(clip.site === site.id && Object.hasOwn(site.collections, one.collection)) &&
+      !labels.has((clip.collections[one.collection] ?? '').toLowerCase());
+    if (lost)
+      left.push(
+        `the list of ${clip.collections[(one as { collection: string }).collection] ?? 'a collection'}, which is not on this site`,
+      );
     return !lost && !(one.kind === 'logo' && !site.shared.logo);
   });
   const renamed = new Map(kept.map((block, i) => [block, `${id}-b${i + 1}`]));
   const section = turned(Section, {
-    ...clip.section, id,
-    columns: Object.fromEntries(Object.entries(clip.section.columns).map(([key, column]) => [key, { ...column, order: column.order.flatMap((block) => renamed.get(block) ?? []) }])),
-    blocks: Object.fromEntries(kept.map((block) => [renamed.get(block)!, { ...clip.section.blocks[block]!, id: renamed.get(block)! }])),
+    ...clip.section,
+    id,
+    columns: Object.fromEntries(
+      Object.entries(clip.section.columns).map(([key, column]) => [
+        key,
+        { ...column, order: column.order.flatMap((block) => renamed.get(block) ?? []) },
+      ]),
+    ),
+    blocks: Object.fromEntries(
+      kept.map((block) => [renamed.get(block)!, { ...clip.section.blocks[block]!, id: renamed.get(block)! }]),
+    ),
   });
   const table = tokenTable(site.brand);
   const values = (clip.values ?? []).flatMap(({ owner, part, css, ...one }, i): Override[] => {
@@ -170,7 +321,9 @@ export function fromClip(site: Site, clip: SectionClip, id: string, choices: Rea
     // A token that this brand does not have comes as what it was there, and is counted as a raw value.
     const literal = literalCss(one.property, css);
     if (literal === undefined) left.push(`${one.property} set to ${one.value.path}, which this brand does not have`);
-    return literal === undefined ? [] : [{ ...one, ...place, origin: 'pasted', reason: null, value: { kind: 'literal', css: literal } }];
+    return literal === undefined
+      ? []
+      : [{ ...one, ...place, origin: 'pasted', reason: null, value: { kind: 'literal', css: literal } }];
   });
   return { section, assets: [...assets.values()], downloads: [...downloads.values()], values, left };
 }
@@ -179,7 +332,9 @@ export function fromClip(site: Site, clip: SectionClip, id: string, choices: Rea
 export function readClip(text: string | null): SectionClip | undefined {
   try {
     const clip = JSON.parse(text ?? '') as Partial<SectionClip> | null;
-    return clip?.clip === 'section' && clip.schemaVersion === SCHEMA_VERSION && clip.section && clip.looks ? (clip as SectionClip) : undefined;
+    return clip?.clip === 'section' && clip.schemaVersion === SCHEMA_VERSION && clip.section && clip.looks
+      ? (clip as SectionClip)
+      : undefined;
   } catch {
     return undefined;
   }

@@ -1,7 +1,10 @@
 import type { SectionKind } from './section-kind.ts';
 import { SECTION_KINDS } from './section-kinds.ts';
 
-/** A kind of page that a designer begins with, as data: what it is called at first, and its sections in order. Each begins with an opener. */
+/**
+ * A kind of page that a designer begins with, as data: what it is called at first, and its sections in order. Each
+ * begins with an opener.
+ */
 export interface PageKind {
   readonly id: string;
   readonly label: string;
@@ -11,9 +14,16 @@ export interface PageKind {
 }
 
 const K = SECTION_KINDS;
-const kind = (id: string, label: string, title: string, ...sections: readonly SectionKind[]): PageKind => ({ id, label, title, sections });
+const kind = (id: string, label: string, title: string, ...sections: readonly SectionKind[]): PageKind => ({
+  id,
+  label,
+  title,
+  sections,
+});
 
-/** The kinds of page there are. A second level stands in each from the start: what the footer has below it skips none. */
+/**
+ * The kinds of page there are. A second level stands in each from the start: what the footer has below it skips none.
+ */
 export const PAGE_KINDS = {
   plain: kind('plain', 'Plain', 'New page', K.opener, K.text),
   home: kind('home', 'Home', 'Welcome', K['opener-act'], K.cards, K['text-picture'], K.call),

@@ -7,7 +7,12 @@ import { namingColumn, type Sheet } from './csv.ts';
 
 /** The effect of importing a spreadsheet into a collection, before it is imported. */
 export interface SheetPlan {
-  readonly columns: readonly { readonly head: string; /** The field it goes to; of a new one the kind it will have; null: it has no name and is left. */ readonly field: string | null; readonly fresh: FieldKind | null }[];
+  readonly columns: readonly {
+    readonly head: string;
+    /** The field it goes to; of a new one the kind it will have; null: it has no name and is left. */ readonly field:
+      string | null;
+    readonly fresh: FieldKind | null;
+  }[];
   readonly added: number;
   readonly changed: number;
   readonly same: number;
@@ -32,15 +37,29 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
   let last = collection.fieldOrder.at(-1) ?? null;
   const targets = sheet.head.map((head, column): CollectionField | undefined => {
     if (head === '') return undefined;
-    const field = known.get(head.toLowerCase()) ?? (column === naming ? collection.fields[namingField(collection)] : undefined);
+    const field =
+      known.get(head.toLowerCase()) ?? (column === naming ? collection.fields[namingField(collection)] : undefined);
     if (field) return field;
-    const made: CollectionField = { id: fresh(), label: uniqueName(head.slice(0, 80), labels), kind: kindOfColumn(sheet.rows.map(({ cells }) => cells[column] ?? '')) };
+    const made: CollectionField = {
+      id: fresh(),
+      label: uniqueName(head.slice(0, 80), labels),
+      kind: kindOfColumn(sheet.rows.map(({ cells }) => cells[column] ?? '')),
+    };
     labels.push(made.label);
-    ops.push({ op: 'insert', record: ['collections', id, 'fields'], order: ['collections', id, 'fieldOrder'], id: made.id, value: made, after: last });
+    ops.push({
+      op: 'insert',
+      record: ['collections', id, 'fields'],
+      order: ['collections', id, 'fieldOrder'],
+      id: made.id,
+      value: made,
+      after: last,
+    });
     last = made.id;
     return made;
   });
-  const downloads = new Map(Object.values(site.downloads).map((download) => [download.name.toLowerCase(), download.id]));
+  const downloads = new Map(
+    Object.values(site.downloads).map((download) => [download.name.toLowerCase(), download.id]),
+  );
   const pictures = new Map(Object.values(site.assets).map((asset) => [asset.name.toLowerCase(), asset.id]));
   const byName = new Map(itemsOf(site, collection).map((item) => [itemName(collection, item).toLowerCase(), item]));
   const slugs = new Set(takenSlugs(site, collection));
@@ -51,7 +70,8 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
   const seen = new Set<string>();
   sheet.rows.forEach(({ line, cells: row }) => {
     const name = (row[naming] ?? '').trim();
-    if (name === '') return void left.push({ line, why: `has no value in “${sheet.head[naming]}”, which names the items` });
+    if (name === '')
+      return void left.push({ line, why: `has no value in “${sheet.head[naming]}”, which names the items` });
     if (seen.has(name.toLowerCase())) return void left.push({ line, why: `“${name.slice(0, 60)}” appears twice` });
     seen.add(name.toLowerCase());
     const values: Record<string, string> = {};
@@ -62,39 +82,81 @@ export function planSheet(site: Site, id: string, sheet: Sheet, fresh: () => str
       if (!field || cell === '') return;
       if (field.kind === 'download') {
         if (downloads.has(cell.toLowerCase())) handed[field.id] = downloads.get(cell.toLowerCase())!;
-        else left.push({ line, why: `no download of the site is called “${cell.slice(0, 60)}”; the other cells are imported` });
+        else
+          left.push({
+            line,
+            why: `no download of the site is called “${cell.slice(0, 60)}”; the other cells are imported`,
+          });
       } else if (field.kind !== 'picture') values[field.id] = cell;
       else if (pictures.has(cell.toLowerCase())) shown[field.id] = pictures.get(cell.toLowerCase())!;
-      else left.push({ line, why: `no image of the site is called “${cell.slice(0, 60)}”; the other cells are imported` });
+      else
+        left.push({ line, why: `no image of the site is called “${cell.slice(0, 60)}”; the other cells are imported` });
     });
     const item = byName.get(name.toLowerCase());
     if (item) {
       const differing = Object.entries(values).filter(([field, value]) => item.values[field] !== value);
       for (const [field, value] of differing) ops.push(setOp(site, ['items', item.id, 'values', field], value));
       const others = Object.entries(shown).filter(([field, asset]) => item.pictures?.[field]?.asset !== asset);
-      if (others.length > 0) ops.push(setOp(site, ['items', item.id, 'pictures'], { ...item.pictures, ...Object.fromEntries(others.map(([field, asset]) => [field, { asset, alt: item.pictures?.[field]?.alt ?? '' }])) }));
+      if (others.length > 0)
+        ops.push(
+          setOp(site, ['items', item.id, 'pictures'], {
+            ...item.pictures,
+            ...Object.fromEntries(
+              others.map(([field, asset]) => [field, { asset, alt: item.pictures?.[field]?.alt ?? '' }]),
+            ),
+          }),
+        );
       const given = Object.entries(handed).filter(([field, download]) => item.downloads?.[field] !== download);
-      if (given.length > 0) ops.push(setOp(site, ['items', item.id, 'downloads'], { ...item.downloads, ...Object.fromEntries(given) }));
+      if (given.length > 0)
+        ops.push(setOp(site, ['items', item.id, 'downloads'], { ...item.downloads, ...Object.fromEntries(given) }));
       if (differing.length + others.length + given.length > 0) changed++;
       else same++;
       return;
     }
     const key = fresh();
     const slug = uniquePathIn(name, slugs);
-    const made: Item = { id: key, collection: id, slug, values, ...(Object.keys(shown).length > 0 ? { pictures: Object.fromEntries(Object.entries(shown).map(([field, asset]) => [field, { asset, alt: '' }])) } : {}), ...(Object.keys(handed).length > 0 ? { downloads: handed } : {}) };
-    inserts.push({ op: 'insert', record: ['items'], order: ['collections', id, 'itemOrder'], id: key, value: made, after });
+    const made: Item = {
+      id: key,
+      collection: id,
+      slug,
+      values,
+      ...(Object.keys(shown).length > 0
+        ? { pictures: Object.fromEntries(Object.entries(shown).map(([field, asset]) => [field, { asset, alt: '' }])) }
+        : {}),
+      ...(Object.keys(handed).length > 0 ? { downloads: handed } : {}),
+    };
+    inserts.push({
+      op: 'insert',
+      record: ['items'],
+      order: ['collections', id, 'itemOrder'],
+      id: key,
+      value: made,
+      after,
+    });
     after = key;
     added++;
   });
-  if (collection.itemOrder.length + added > LIMITS.items) return `The collection would have ${(collection.itemOrder.length + added).toLocaleString('en-GB')} items; at most ${LIMITS.items.toLocaleString('en-GB')} are allowed. Nothing was imported.`;
+  if (collection.itemOrder.length + added > LIMITS.items)
+    return `The collection would have ${(collection.itemOrder.length + added).toLocaleString('en-GB')} items; at most ${LIMITS.items.toLocaleString('en-GB')} are allowed. Nothing was imported.`;
   const all = [...ops, ...inserts];
   return {
-    columns: sheet.head.map((head, i) => ({ head, field: targets[i]?.id ?? null, fresh: targets[i] && !Object.hasOwn(collection.fields, targets[i]!.id) ? targets[i]!.kind : null })),
-    added, changed, same, left: left.sort((one, other) => one.line - other.line), edit: all.length === 0 ? null : { label: `${collection.label} from a sheet`, ops: all },
+    columns: sheet.head.map((head, i) => ({
+      head,
+      field: targets[i]?.id ?? null,
+      fresh: targets[i] && !Object.hasOwn(collection.fields, targets[i]!.id) ? targets[i]!.kind : null,
+    })),
+    added,
+    changed,
+    same,
+    left: left.sort((one, other) => one.line - other.line),
+    edit: all.length === 0 ? null : { label: `${collection.label} from a sheet`, ops: all },
   };
 }
 
-/** An address that none has yet, told apart by a number where it must be; with a set, ten thousand of them take no longer than they must. */
+/**
+ * An address that none has yet, told apart by a number where it must be; with a set, ten thousand of them take no
+ * longer than they must.
+ */
 function uniquePathIn(name: string, taken: Set<string>): string {
   const base = uniquePath(name, [], 'item');
   let slug = base;

@@ -1,6 +1,15 @@
 import { cssColor, deltaE, oklchToOklab, paintedRgb, type Oklch, type ParsedColor } from '../color/index.ts';
 import { plural } from '../number/index.ts';
-import { addSwatches, applyChange, bindDrawing, setOp, setRule, setSwatchColor, type Edit, type Op } from '../change/index.ts';
+import {
+  addSwatches,
+  applyChange,
+  bindDrawing,
+  setOp,
+  setRule,
+  setSwatchColor,
+  type Edit,
+  type Op,
+} from '../change/index.ts';
 import { deriveColor, ruleBetween } from '../palette/index.ts';
 import type { Site } from '../site/index.ts';
 import { swatchColor, swatchPath } from '../style/index.ts';
@@ -14,7 +23,10 @@ export function moveWithSimilar(site: Site, id: string, color: ParsedColor, what
   const before = swatchColor(site.brand, id)!;
   // A drawing goes along by being painted with the swatch, not by what was decided: none need be known here.
   const along = similarColors(site, id, before, new Map()).filter((one) => one.decided === 'along' && !one.locked);
-  return { label: along.length > 0 ? `${edit.label} with ${plural(along.length, 'similar colour')}` : edit.label, ops: [...edit.ops, ...along.flatMap((one) => shifted(site, one, before, color.oklch))] };
+  return {
+    label: along.length > 0 ? `${edit.label} with ${plural(along.length, 'similar colour')}` : edit.label,
+    ops: [...edit.ops, ...along.flatMap((one) => shifted(site, one, before, color.oklch))],
+  };
 }
 
 /**
@@ -26,11 +38,22 @@ export function moveWithSimilar(site: Site, id: string, color: ParsedColor, what
 export function decideSimilar(site: Site, id: string, similar: SimilarColor, way: SimilarWay, from: Oklch): Edit {
   const swatch = site.brand.swatches[id]!;
   const now = swatchColor(site.brand, id)!;
-  const moved = way === 'along' && similar.decided !== 'along' && !similar.locked && deltaE(oklchToOklab(from), oklchToOklab(now)) > 1e-4;
+  const moved =
+    way === 'along' &&
+    similar.decided !== 'along' &&
+    !similar.locked &&
+    deltaE(oklchToOklab(from), oklchToOklab(now)) > 1e-4;
   // A flat colour of a drawing goes along by being painted with the swatch from now on.
-  if (similar.kind === 'drawing' && way === 'along') return { label: `${similar.label} follows ${swatch.label}`, ops: bindDrawing(site, similar.at[1]!, similar.at[3]!, id).ops };
+  if (similar.kind === 'drawing' && way === 'along')
+    return {
+      label: `${similar.label} follows ${swatch.label}`,
+      ops: bindDrawing(site, similar.at[1]!, similar.at[3]!, id).ops,
+    };
   const decided = setOp(site, ['brand', 'swatches', id, 'similar'], { ...swatch.similar, [similar.key]: way });
-  return { label: way === 'along' ? `${similar.label} moves with ${swatch.label}` : `${similar.label} left as it is`, ops: [decided, ...(moved ? shifted(site, similar, from, now) : [])] };
+  return {
+    label: way === 'along' ? `${similar.label} moves with ${swatch.label}` : `${similar.label} left as it is`,
+    ops: [decided, ...(moved ? shifted(site, similar, from, now) : [])],
+  };
 }
 
 /**
@@ -47,7 +70,14 @@ export function deriveSimilar(site: Site, id: string, similar: SimilarColor, fro
   const ops: Op[] = [];
   let now = site;
   for (const make of [
-    (here: Site) => addSwatches(here, [{ id: fresh, label: `${source.label} similar`, color: { typed: '', oklch: similar.color, rgb: similar.rgb, mapped: false } }]),
+    (here: Site) =>
+      addSwatches(here, [
+        {
+          id: fresh,
+          label: `${source.label} similar`,
+          color: { typed: '', oklch: similar.color, rgb: similar.rgb, mapped: false },
+        },
+      ]),
     (here: Site) => setRule(here, fresh, rule),
   ]) {
     const edit = make(now);
@@ -55,7 +85,16 @@ export function deriveSimilar(site: Site, id: string, similar: SimilarColor, fro
     now = applyChange(now, edit).site;
   }
   if (similar.kind === 'drawing') ops.push(...bindDrawing(now, similar.at[1]!, similar.at[3]!, fresh).ops);
-  else ops.push(setOp(now, similar.at, similar.kind === 'role' ? { kind: 'swatch', swatch: fresh } : { kind: 'token', path: swatchPath(now.brand.swatches[fresh]!) }));
+  else
+    ops.push(
+      setOp(
+        now,
+        similar.at,
+        similar.kind === 'role'
+          ? { kind: 'swatch', swatch: fresh }
+          : { kind: 'token', path: swatchPath(now.brand.swatches[fresh]!) },
+      ),
+    );
   return { label, ops };
 }
 
@@ -63,7 +102,8 @@ export function deriveSimilar(site: Site, id: string, similar: SimilarColor, fro
 function shifted(site: Site, similar: SimilarColor, from: Oklch, to: Oklch): Op[] {
   if (similar.kind === 'drawing') return [];
   const color = deriveColor(similar.color, ruleBetween('', from, to));
-  if (similar.kind === 'swatch') return [setOp(site, [...similar.at, 'color'], color), setOp(site, [...similar.at, 'typed'], '')];
+  if (similar.kind === 'swatch')
+    return [setOp(site, [...similar.at, 'color'], color), setOp(site, [...similar.at, 'typed'], '')];
   const css = cssColor(paintedRgb(color));
   return [setOp(site, similar.at, similar.kind === 'role' ? { kind: 'raw', color: css } : { kind: 'literal', css })];
 }

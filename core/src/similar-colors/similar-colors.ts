@@ -48,33 +48,102 @@ export function isSimilar(one: Oklch, other: Oklch): boolean {
 export function similarColors(site: Site, id: string, old: Oklch, shown: PicturesShown): SimilarColor[] {
   const decided = site.brand.swatches[id]?.similar ?? {};
   const base = oklchToOklab(old);
-  return everyColor(site, shown).filter((one) => one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)))
-    .filter((one) => decided[one.key] !== undefined || isSimilar(old, one.color))
-    // Named and counted when somebody looks at them: a large site has hundreds.
-    .map(({ places, label, ...one }): SimilarColor => ({ ...one, get label() { return label(); }, get places() { return places(); }, rgb: paintedRgb(one.color), deltaE: deltaE(base, oklchToOklab(one.color)), decided: decided[one.key] ?? null }))
-    .sort((one, other) => one.deltaE - other.deltaE);
+  return (
+    everyColor(site, shown)
+      .filter(
+        (one) =>
+          one.key !== `swatch:${id}` && !(one.kind === 'swatch' && follows(site, one.key.slice('swatch:'.length), id)),
+      )
+      .filter((one) => decided[one.key] !== undefined || isSimilar(old, one.color))
+      // Named and counted when somebody looks at them: a large site has hundreds.
+      .map(({ places, label, ...one }): SimilarColor => ({
+        ...one,
+        get label() {
+          return label();
+        },
+        get places() {
+          return places();
+        },
+        rgb: paintedRgb(one.color),
+        deltaE: deltaE(base, oklchToOklab(one.color)),
+        decided: decided[one.key] ?? null,
+      }))
+      .sort((one, other) => one.deltaE - other.deltaE)
+  );
 }
 
-type Found = Omit<SimilarColor, 'rgb' | 'deltaE' | 'decided' | 'label' | 'places'> & { readonly label: () => string; readonly places: () => number };
+type Found = Omit<SimilarColor, 'rgb' | 'deltaE' | 'decided' | 'label' | 'places'> & {
+  readonly label: () => string;
+  readonly places: () => number;
+};
 
 /** Every colour of the document that is kept as a value of its own. */
 function everyColor(site: Site, shown: PicturesShown): Found[] {
   const { brand } = site;
-  const swatches = brand.swatchOrder.filter((id) => !brand.swatches[id]!.rule).map((id): Found => {
-    const swatch = brand.swatches[id]!;
-    return { key: `swatch:${id}`, kind: 'swatch', label: () => swatch.label, color: swatchColor(brand, id)!, places: () => placeCount(site, swatchPath(swatch)), locked: swatch.locked, at: ['brand', 'swatches', id] };
-  });
-  const roles = Object.values(brand.grounds).flatMap((ground) => Object.entries(ground.roles).flatMap(([role, value]): Found[] => {
-    const color = value.kind === 'raw' ? parseColor(value.color) : undefined;
-    return color ? [{ key: `role:${ground.id}/${role}`, kind: 'role', label: () => `${roleLabel(role)} of ${ground.label}`, color: color.oklch, places: () => placeCount(site, rolePath(brand, ground, role)), locked: false, at: ['brand', 'grounds', ground.id, 'roles', role] }] : [];
-  }));
+  const swatches = brand.swatchOrder
+    .filter((id) => !brand.swatches[id]!.rule)
+    .map((id): Found => {
+      const swatch = brand.swatches[id]!;
+      return {
+        key: `swatch:${id}`,
+        kind: 'swatch',
+        label: () => swatch.label,
+        color: swatchColor(brand, id)!,
+        places: () => placeCount(site, swatchPath(swatch)),
+        locked: swatch.locked,
+        at: ['brand', 'swatches', id],
+      };
+    });
+  const roles = Object.values(brand.grounds).flatMap((ground) =>
+    Object.entries(ground.roles).flatMap(([role, value]): Found[] => {
+      const color = value.kind === 'raw' ? parseColor(value.color) : undefined;
+      return color
+        ? [
+            {
+              key: `role:${ground.id}/${role}`,
+              kind: 'role',
+              label: () => `${roleLabel(role)} of ${ground.label}`,
+              color: color.oklch,
+              places: () => placeCount(site, rolePath(brand, ground, role)),
+              locked: false,
+              at: ['brand', 'grounds', ground.id, 'roles', role],
+            },
+          ]
+        : [];
+    }),
+  );
   const values = setValues(site).flatMap((value): Found[] => {
     const { override, record } = value;
     const color = override.value.kind === 'literal' ? parseColor(override.value.css) : undefined;
-    return color ? [{ key: `value:${record.join('/')}/${override.id}`, kind: 'value', label: () => `${override.property} of ${value.place?.label ?? override.place}`, color: color.oklch, places: () => value.count, locked: false, at: [...record, override.id, 'value'] }] : [];
+    return color
+      ? [
+          {
+            key: `value:${record.join('/')}/${override.id}`,
+            kind: 'value',
+            label: () => `${override.property} of ${value.place?.label ?? override.place}`,
+            color: color.oklch,
+            places: () => value.count,
+            locked: false,
+            at: [...record, override.id, 'value'],
+          },
+        ]
+      : [];
   });
-  const drawn = Object.values(site.assets).filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id)).flatMap((asset) => (asset.colors ?? []).filter(({ hex }) => !asset.bound?.[hex]).map(({ hex }): Found =>
-    ({ key: `drawing:${asset.id}/${hex}`, kind: 'drawing', label: () => `${asset.name}: ${hex}`, color: parseColor(hex)!.oklch, places: () => shown.get(asset.id)!, locked: false, at: ['assets', asset.id, 'bound', hex] })));
+  const drawn = Object.values(site.assets)
+    .filter((asset) => asset.type === 'image/svg+xml' && shown.has(asset.id))
+    .flatMap((asset) =>
+      (asset.colors ?? [])
+        .filter(({ hex }) => !asset.bound?.[hex])
+        .map(({ hex }): Found => ({
+          key: `drawing:${asset.id}/${hex}`,
+          kind: 'drawing',
+          label: () => `${asset.name}: ${hex}`,
+          color: parseColor(hex)!.oklch,
+          places: () => shown.get(asset.id)!,
+          locked: false,
+          at: ['assets', asset.id, 'bound', hex],
+        })),
+    );
   return [...swatches, ...roles, ...values, ...drawn];
 }
 
@@ -96,7 +165,12 @@ export function timesShown(site: Site): PicturesShown {
 const counted = new WeakMap<SiteIndex, PicturesShown>();
 
 /** A picture made of pixels that holds much of a colour: nothing can make it follow. */
-export interface Beyond { readonly asset: string; readonly name: string; /** Share of its area, 0 to 1. */ readonly share: number; readonly places: number }
+export interface Beyond {
+  readonly asset: string;
+  readonly name: string;
+  /** Share of its area, 0 to 1. */ readonly share: number;
+  readonly places: number;
+}
 
 /** A picture holds much of a colour from this share of its area; a colour this far away (ΔE OK) is still it. */
 const BEYOND = { share: 0.05, deltaE: 0.06 } as const;
@@ -104,13 +178,23 @@ const BEYOND = { share: 0.05, deltaE: 0.06 } as const;
 /** Pictures on the pages that hold much of a colour, most of it first. */
 export function beyondReach(site: Site, old: Oklch, shown: PicturesShown): Beyond[] {
   const base = oklchToOklab(old);
-  return Object.values(site.assets).filter((asset) => asset.type !== 'image/svg+xml').map((asset): Beyond => ({
-    asset: asset.id, name: asset.name, places: shown.get(asset.id) ?? 0,
-    share: (asset.colors ?? []).filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE).reduce((sum, color) => sum + color.share, 0),
-  })).filter((one) => one.places > 0 && one.share >= BEYOND.share).sort((one, other) => other.share - one.share);
+  return Object.values(site.assets)
+    .filter((asset) => asset.type !== 'image/svg+xml')
+    .map((asset): Beyond => ({
+      asset: asset.id,
+      name: asset.name,
+      places: shown.get(asset.id) ?? 0,
+      share: (asset.colors ?? [])
+        .filter(({ hex }) => deltaE(base, oklchToOklab(parseColor(hex)!.oklch)) <= BEYOND.deltaE)
+        .reduce((sum, color) => sum + color.share, 0),
+    }))
+    .filter((one) => one.places > 0 && one.share >= BEYOND.share)
+    .sort((one, other) => other.share - one.share);
 }
 
 function follows(site: Site, id: string, source: string, depth = 0): boolean {
   const rule = site.brand.swatches[id]?.rule;
-  return !!rule && depth < 40 && ruleSources(rule).some((one) => one === source || follows(site, one, source, depth + 1));
+  return (
+    !!rule && depth < 40 && ruleSources(rule).some((one) => one === source || follows(site, one, source, depth + 1))
+  );
 }

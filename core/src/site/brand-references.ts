@@ -6,18 +6,35 @@ import type { Brand } from './brand.ts';
 import { need, unique, type Miss } from './miss.ts';
 import type { Site } from './site.ts';
 
-/** Reports references of brand and logo that have no target, occur twice or refer to themselves, as far as field schemas cannot. */
+/**
+ * Reports references of brand and logo that have no target, occur twice or refer to themselves, as far as field schemas
+ * cannot.
+ */
 export function checkBrand(site: Site, miss: Miss): void {
   const { brand } = site;
   for (const [record, name] of [
-    [brand.swatches, 'swatches'], [brand.grounds, 'grounds'], [brand.styles, 'styles'], [brand.variants, 'variants'], [brand.sizes, 'sizes'], [brand.spaces, 'spaces'],
-    [brand.cornerList?.items ?? {}, 'cornerList.items'], [brand.shadows?.items ?? {}, 'shadows.items'],
-  ] as const) namedOnce(Object.values(record), `brand.${name}`, miss);
-  for (const use of ['heading', 'body'] as const) if (!familyById(brand.families[use], brand.fonts)) miss(`brand.families.${use}`, 'family', brand.families[use]);
+    [brand.swatches, 'swatches'],
+    [brand.grounds, 'grounds'],
+    [brand.styles, 'styles'],
+    [brand.variants, 'variants'],
+    [brand.sizes, 'sizes'],
+    [brand.spaces, 'spaces'],
+    [brand.cornerList?.items ?? {}, 'cornerList.items'],
+    [brand.shadows?.items ?? {}, 'shadows.items'],
+  ] as const)
+    namedOnce(Object.values(record), `brand.${name}`, miss);
+  for (const use of ['heading', 'body'] as const)
+    if (!familyById(brand.families[use], brand.fonts)) miss(`brand.families.${use}`, 'family', brand.families[use]);
   checkShape(brand, miss);
   if (brand.motion) {
-    unique(Object.values(brand.motion.items).map((item) => item.path), 'brand.motion.items: the path', 'name', miss);
-    for (const [use, id] of Object.entries(brand.motion.uses)) if (id !== null) need(brand.motion.items, id, `brand.motion.uses.${use}`, 'motion', miss);
+    unique(
+      Object.values(brand.motion.items).map((item) => item.path),
+      'brand.motion.items: the path',
+      'name',
+      miss,
+    );
+    for (const [use, id] of Object.entries(brand.motion.uses))
+      if (id !== null) need(brand.motion.items, id, `brand.motion.uses.${use}`, 'motion', miss);
   }
   checkLogo(site, miss);
   for (const [name, list] of Object.entries(brand.apart ?? {})) {
@@ -27,20 +44,25 @@ export function checkBrand(site: Site, miss: Miss): void {
   const depths = new Map<string, number>();
   for (const swatch of Object.values(brand.swatches)) {
     if (!swatch.rule) continue;
-    for (const source of ruleSources(swatch.rule)) need(brand.swatches, source, `brand.swatches.${swatch.id}.rule`, 'swatch', miss);
+    for (const source of ruleSources(swatch.rule))
+      need(brand.swatches, source, `brand.swatches.${swatch.id}.rule`, 'swatch', miss);
     const loop = ruleLoop(brand, swatch.id);
-    if (loop) miss(`brand.swatches.${swatch.id}.rule`, 'loop', loop.map((id) => brand.swatches[id]?.label ?? id).join(' ← '));
-    else if (ruleDepth(brand, swatch.id, depths) > LIMITS.ruleDepth) miss(`brand.swatches.${swatch.id}.rule`, 'depth', swatch.label);
+    if (loop)
+      miss(`brand.swatches.${swatch.id}.rule`, 'loop', loop.map((id) => brand.swatches[id]?.label ?? id).join(' ← '));
+    else if (ruleDepth(brand, swatch.id, depths) > LIMITS.ruleDepth)
+      miss(`brand.swatches.${swatch.id}.rule`, 'depth', swatch.label);
   }
   for (const ground of Object.values(brand.grounds)) {
     for (const [role, value] of Object.entries(ground.roles)) {
       const swatch = roleSwatch(value);
-      if (swatch !== undefined) need(brand.swatches, swatch, `brand.grounds.${ground.id}.roles.${role}`, 'swatch', miss);
+      if (swatch !== undefined)
+        need(brand.swatches, swatch, `brand.grounds.${ground.id}.roles.${role}`, 'swatch', miss);
       const button = parseButtonRole(role);
       if (button) need(brand.variants, button.variant, `brand.grounds.${ground.id}.roles.${role}`, 'variant', miss);
       if (value.kind === 'same') {
         const followed = parseButtonRole(value.role);
-        if (followed) need(brand.variants, followed.variant, `brand.grounds.${ground.id}.roles.${role}`, 'variant', miss);
+        if (followed)
+          need(brand.variants, followed.variant, `brand.grounds.${ground.id}.roles.${role}`, 'variant', miss);
         checkSameLoop(ground, role, miss);
       }
     }
@@ -48,23 +70,42 @@ export function checkBrand(site: Site, miss: Miss): void {
 }
 
 /** Names and paths: each is there once. */
-function namedOnce(entries: readonly { readonly label: string; readonly path: string }[], where: string, miss: Miss): void {
-  unique(entries.map((entry) => entry.label), `${where}: the name`, 'name', miss);
-  unique(entries.map((entry) => entry.path), `${where}: the path`, 'name', miss);
+function namedOnce(
+  entries: readonly { readonly label: string; readonly path: string }[],
+  where: string,
+  miss: Miss,
+): void {
+  unique(
+    entries.map((entry) => entry.label),
+    `${where}: the name`,
+    'name',
+    miss,
+  );
+  unique(
+    entries.map((entry) => entry.path),
+    `${where}: the path`,
+    'name',
+    miss,
+  );
 }
 
 function checkShape(brand: Brand, miss: Miss): void {
-  for (const [use, value] of Object.entries(brand.corners)) if (typeof value === 'string') {
-    const corner = brand.cornerList?.items[value];
-    if (!corner) miss(`brand.corners.${use}`, 'corner', value);
-    // Only what is one line high has a height to take a share of.
-    else if (corner.value.kind === 'share' && use !== 'button' && use !== 'field') miss(`brand.corners.${use}`, 'height', corner.label);
-  }
+  for (const [use, value] of Object.entries(brand.corners))
+    if (typeof value === 'string') {
+      const corner = brand.cornerList?.items[value];
+      if (!corner) miss(`brand.corners.${use}`, 'corner', value);
+      // Only what is one line high has a height to take a share of.
+      else if (corner.value.kind === 'share' && use !== 'button' && use !== 'field')
+        miss(`brand.corners.${use}`, 'height', corner.label);
+    }
   for (const { id, shape } of Object.values(brand.variants)) {
-    if (typeof shape?.corner === 'string' && !brand.cornerList?.items[shape.corner]) miss(`brand.variants.${id}.shape.corner`, 'corner', shape.corner);
-    if (shape?.shadow) need(brand.shadows?.items ?? {}, shape.shadow, `brand.variants.${id}.shape.shadow`, 'shadow', miss);
+    if (typeof shape?.corner === 'string' && !brand.cornerList?.items[shape.corner])
+      miss(`brand.variants.${id}.shape.corner`, 'corner', shape.corner);
+    if (shape?.shadow)
+      need(brand.shadows?.items ?? {}, shape.shadow, `brand.variants.${id}.shape.shadow`, 'shadow', miss);
   }
-  for (const [use, id] of Object.entries(brand.shadows?.uses ?? {})) if (id !== null) need(brand.shadows!.items, id, `brand.shadows.uses.${use}`, 'shadow', miss);
+  for (const [use, id] of Object.entries(brand.shadows?.uses ?? {}))
+    if (id !== null) need(brand.shadows!.items, id, `brand.shadows.uses.${use}`, 'shadow', miss);
 }
 
 function checkLogo({ shared: { logo }, brand }: Site, miss: Miss): void {
@@ -111,11 +152,18 @@ function ruleDepth(brand: Pick<Brand, 'swatches'>, id: string, known: Map<string
   return depth;
 }
 
-function checkSameLoop(ground: { id: string; roles: Record<string, { kind: string; role?: string }> }, start: string, miss: Miss): void {
+function checkSameLoop(
+  ground: { id: string; roles: Record<string, { kind: string; role?: string }> },
+  start: string,
+  miss: Miss,
+): void {
   const trail = new Set<string>();
-  for (let at: string | undefined = start; at !== undefined; at = Object.hasOwn(ground.roles, at) ? ground.roles[at]!.role : undefined) {
+  for (
+    let at: string | undefined = start;
+    at !== undefined;
+    at = Object.hasOwn(ground.roles, at) ? ground.roles[at]!.role : undefined
+  ) {
     if (trail.has(at)) return miss(`brand.grounds.${ground.id}.roles.${start}`, 'loop', [...trail, at].join(' ← '));
     trail.add(at);
   }
 }
-

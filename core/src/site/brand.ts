@@ -5,7 +5,12 @@ import { OwnShape, shapeFields } from './shape-parts.ts';
 import { byField, byId, Id, isReservedName, Label, Order, PathSegment, ranged, record, text } from '../fields/index.ts';
 import { orderOf, refTo } from '../kinds/index.ts';
 
-const OklchSchema = v.strictObject({ l: ranged('lightness'), c: ranged('chroma'), h: ranged('hue'), alpha: ranged('shade') });
+const OklchSchema = v.strictObject({
+  l: ranged('lightness'),
+  c: ranged('chroma'),
+  h: ranged('hue'),
+  alpha: ranged('shade'),
+});
 
 const ShiftSchema = v.strictObject({
   source: Id,
@@ -14,15 +19,21 @@ const ShiftSchema = v.strictObject({
   hue: ranged('hueTurn'),
 });
 const RuleSchema = byField([
-  ['kind', v.variant('kind', [
-    v.strictObject({ kind: v.literal('mix'), source: Id, with: Id, share: ranged('share') }),
-    v.strictObject({ kind: v.literal('contrast'), source: Id, on: Id, ratio: ranged('ratio') }),
-    v.strictObject({ kind: v.literal('over'), source: Id, on: Id, alpha: ranged('share') }),
-  ])],
+  [
+    'kind',
+    v.variant('kind', [
+      v.strictObject({ kind: v.literal('mix'), source: Id, with: Id, share: ranged('share') }),
+      v.strictObject({ kind: v.literal('contrast'), source: Id, on: Id, ratio: ranged('ratio') }),
+      v.strictObject({ kind: v.literal('over'), source: Id, on: Id, alpha: ranged('share') }),
+    ]),
+  ],
   [null, ShiftSchema],
 ]);
 
-/** A named colour. `typed` keeps the notation as it was written; a derived swatch has a `rule` and its `color` is what the rule last gave. */
+/**
+ * A named colour. `typed` keeps the notation as it was written; a derived swatch has a `rule` and its `color` is what
+ * the rule last gave.
+ */
 export const Swatch = v.strictObject({
   id: Id,
   label: Label,
@@ -46,7 +57,10 @@ export const Ground = v.strictObject({
   label: Label,
   path: PathSegment,
   roles: record(RoleName, RoleValue, 5000),
-  /** A gradient from the background to its far end, at an angle in degrees: 0 upwards, clockwise. Absent: the background is flat. */
+  /**
+   * A gradient from the background to its far end, at an angle in degrees: 0 upwards, clockwise. Absent: the background
+   * is flat.
+   */
   wash: v.optional(v.nullable(v.strictObject({ angle: ranged('angle') }))),
 });
 export type Ground = v.InferOutput<typeof Ground>;
@@ -67,7 +81,13 @@ export const TextStyle = v.strictObject({
   italic: v.boolean(),
   size: StyleSize,
   /** Sizes of single bands that do not follow the two ends, px. */
-  at: v.optional(v.strictObject({ phone: v.optional(ranged('fontSize')), tablet: v.optional(ranged('fontSize')), desktop: v.optional(ranged('fontSize')) })),
+  at: v.optional(
+    v.strictObject({
+      phone: v.optional(ranged('fontSize')),
+      tablet: v.optional(ranged('fontSize')),
+      desktop: v.optional(ranged('fontSize')),
+    }),
+  ),
   /** Figures of equal width, for columns of numbers; absent: as the font has them. */
   figures: v.optional(v.picklist(['font', 'table'])),
   /** The longest line in characters of running text; absent: as the layout has it. */
@@ -86,18 +106,31 @@ export const TextStyle = v.strictObject({
 });
 export type TextStyle = v.InferOutput<typeof TextStyle>;
 
-const End = v.strictObject({ width: v.pipe(v.number(), v.finite(), v.minValue(320), v.maxValue(2560)), base: ranged('scaleBase'), ratio: ranged('scaleRatio') });
+const End = v.strictObject({
+  width: v.pipe(v.number(), v.finite(), v.minValue(320), v.maxValue(2560)),
+  base: ranged('scaleBase'),
+  ratio: ranged('scaleRatio'),
+});
 const ScaleSchema = v.pipe(
   v.strictObject({ small: End, large: End, snapped: v.optional(v.boolean()) }),
   v.check(({ small, large }) => small.width < large.width, 'the small width must be below the large one'),
 );
 
 /** A value for each band; a narrower one without takes that of the next wider. */
-const ByBand = v.strictObject({ phone: v.nullable(ranged('space')), tablet: v.nullable(ranged('space')), desktop: ranged('space') });
+const ByBand = v.strictObject({
+  phone: v.nullable(ranged('space')),
+  tablet: v.nullable(ranged('space')),
+  desktop: ranged('space'),
+});
 
-/** A named distance with a value for each band. `section` paddings are chosen by sections; the others have one fixed use. */
+/**
+ * A named distance with a value for each band. `section` paddings are chosen by sections; the others have one fixed
+ * use.
+ */
 export const Space = v.strictObject({
-  id: Id, label: Label, path: PathSegment,
+  id: Id,
+  label: Label,
+  path: PathSegment,
   use: v.picklist(['section', 'gutter', 'gap', 'card']),
   values: ByBand,
 });
@@ -105,10 +138,18 @@ export type Space = v.InferOutput<typeof Space>;
 
 const ButtonVariant = v.strictObject({ id: Id, label: Label, path: PathSegment, shape: v.optional(OwnShape) });
 export type ButtonVariant = v.InferOutput<typeof ButtonVariant>;
-const ButtonSize = v.strictObject({ id: Id, label: Label, path: PathSegment, padX: ranged('space'), padY: ranged('space') });
+const ButtonSize = v.strictObject({
+  id: Id,
+  label: Label,
+  path: PathSegment,
+  padX: ranged('space'),
+  padY: ranged('space'),
+});
 
 const KeptPath = v.pipe(
-  text(300), v.minLength(1), v.check((path) => !path.split('.').some(isReservedName), 'is not a token path'),
+  text(300),
+  v.minLength(1),
+  v.check((path) => !path.split('.').some(isReservedName), 'is not a token path'),
   v.check((path) => !path.startsWith('--') || /^--[\p{L}\p{N}_-]+$/u.test(path), 'is not a custom property name'),
 );
 const KeptJson = v.pipe(v.string(), v.maxLength(20_000), v.check(isJson, 'is not JSON'));
@@ -123,7 +164,10 @@ function isJson(text: string): boolean {
 
 /** A named way to move: how long, and by which cubic Bézier curve. */
 export const Motion = v.strictObject({
-  id: Id, label: Label, path: PathSegment, duration: ranged('duration'),
+  id: Id,
+  label: Label,
+  path: PathSegment,
+  duration: ranged('duration'),
   easing: v.strictTuple([ranged('share'), ranged('bezierY'), ranged('share'), ranged('bezierY')]),
 });
 export type Motion = v.InferOutput<typeof Motion>;
@@ -142,7 +186,10 @@ export const OwnFaceSchema = v.strictObject({
   hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   /** As the file was called. */
   file: text(200),
-  weight: v.pipe(v.strictTuple([FontWeight, FontWeight]), v.check(([lightest, heaviest]) => lightest <= heaviest, 'the lightest weight must not be above the heaviest')),
+  weight: v.pipe(
+    v.strictTuple([FontWeight, FontWeight]),
+    v.check(([lightest, heaviest]) => lightest <= heaviest, 'the lightest weight must not be above the heaviest'),
+  ),
   italic: v.boolean(),
   axes: v.pipe(v.array(v.strictObject({ tag: text(4), min: finite, max: finite })), v.maxLength(16)),
   embedding: v.picklist(['installable', 'editable', 'preview', 'restricted']),
@@ -153,33 +200,63 @@ export const OwnFaceSchema = v.strictObject({
 
 /** A family that was brought along. */
 export const OwnFamilySchema = v.strictObject({
-  id: Id, name: v.pipe(v.string(), v.regex(/^[\p{L}\p{N} ._-]{1,60}$/u, 'must be letters, figures, spaces, dots, hyphens')), kind: v.picklist(FAMILY_KINDS), shape: v.picklist(FAMILY_SHAPES),
+  id: Id,
+  name: v.pipe(v.string(), v.regex(/^[\p{L}\p{N} ._-]{1,60}$/u, 'must be letters, figures, spaces, dots, hyphens')),
+  kind: v.picklist(FAMILY_KINDS),
+  shape: v.picklist(FAMILY_SHAPES),
   faces: v.pipe(v.array(OwnFaceSchema), v.minLength(1), v.maxLength(40)),
-  metrics: v.strictObject({ ascent: Em, descent: Em, lineGap: Em, xHeight: Em, capHeight: Em, widths: record(v.pipe(v.string(), v.regex(/^\d{1,4}i?$/)), Em) }),
+  metrics: v.strictObject({
+    ascent: Em,
+    descent: Em,
+    lineGap: Em,
+    xHeight: Em,
+    capHeight: Em,
+    widths: record(v.pipe(v.string(), v.regex(/^\d{1,4}i?$/)), Em),
+  }),
 });
 export type BroughtFamily = v.InferOutput<typeof OwnFamilySchema>;
 
 /** All shared tokens of one site. Records by id with order lists. */
 export const Brand = v.strictObject({
-  swatches: byId(Swatch), swatchOrder: orderOf('swatches'),
-  grounds: byId(Ground), groundOrder: orderOf('grounds'),
+  swatches: byId(Swatch),
+  swatchOrder: orderOf('swatches'),
+  grounds: byId(Ground),
+  groundOrder: orderOf('grounds'),
   families: v.strictObject({ heading: Id, body: Id, provisional: v.boolean() }),
   /** Families that were brought along, by id; those of the library are everybody's. */
   fonts: v.optional(byId(OwnFamilySchema)),
   scale: ScaleSchema,
-  styles: byId(TextStyle), styleOrder: orderOf('styles'),
-  variants: byId(ButtonVariant), variantOrder: orderOf('variants'),
-  sizes: byId(ButtonSize), sizeOrder: orderOf('sizes'),
+  styles: byId(TextStyle),
+  styleOrder: orderOf('styles'),
+  variants: byId(ButtonVariant),
+  variantOrder: orderOf('variants'),
+  sizes: byId(ButtonSize),
+  sizeOrder: orderOf('sizes'),
   buttonStyle: refTo('style', 'Style of button labels'),
   /** On which side of a button's words its icon stands; absent: before them. */
   iconSide: v.optional(v.picklist(['before', 'after'])),
   ...shapeFields,
-  spaces: byId(Space), spaceOrder: orderOf('spaces'),
-  /** Named ways to move, and which of them buttons, links and fields take between their states; null: they change at once. */
-  motion: v.optional(v.strictObject({ items: byId(Motion), order: orderOf('items'), uses: v.strictObject({ button: v.nullable(Id), link: v.nullable(Id), field: v.nullable(Id) }) })),
+  spaces: byId(Space),
+  spaceOrder: orderOf('spaces'),
+  /**
+   * Named ways to move, and which of them buttons, links and fields take between their states; null: they change at
+   * once.
+   */
+  motion: v.optional(
+    v.strictObject({
+      items: byId(Motion),
+      order: orderOf('items'),
+      uses: v.strictObject({ button: v.nullable(Id), link: v.nullable(Id), field: v.nullable(Id) }),
+    }),
+  ),
   /** Painted width of the logo, the narrowest it may be, and the clear space around it as a share of its width. */
-  logo: v.optional(v.strictObject({ width: ranged('logoWidth'), smallest: ranged('logoWidth'), clear: ranged('share') })),
-  /** Swatches that must be told apart though no page shows them side by side yet: status marks each from each, chart colours each from its neighbours. */
+  logo: v.optional(
+    v.strictObject({ width: ranged('logoWidth'), smallest: ranged('logoWidth'), clear: ranged('share') }),
+  ),
+  /**
+   * Swatches that must be told apart though no page shows them side by side yet: status marks each from each, chart
+   * colours each from its neighbours.
+   */
   apart: v.optional(v.strictObject({ status: v.pipe(Order, v.maxLength(12)), chart: v.pipe(Order, v.maxLength(12)) })),
   /** Tokens of other tools that nothing here uses, as JSON by path: kept so that they are written out again. */
   kept: v.optional(record(KeptPath, KeptJson, 20_000)),

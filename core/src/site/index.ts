@@ -1,8 +1,38 @@
-export { Brand, Ground, Space, StyleSize, MOTION_USES, Swatch, TextStyle, type BroughtFamily, type ButtonVariant, type Motion, type MotionUse } from './brand.ts';
-export { CORNER_USES, Corner, CornerUse, EDGE_USES, OwnShape, PLAIN_EDGES, PLAIN_UNDERLINE, type CornerValue, type EdgeUse, type Shadow } from './shape-parts.ts';
+export {
+  Brand,
+  Ground,
+  Space,
+  StyleSize,
+  MOTION_USES,
+  Swatch,
+  TextStyle,
+  type BroughtFamily,
+  type ButtonVariant,
+  type Motion,
+  type MotionUse,
+} from './brand.ts';
+export {
+  CORNER_USES,
+  Corner,
+  CornerUse,
+  EDGE_USES,
+  OwnShape,
+  PLAIN_EDGES,
+  PLAIN_UNDERLINE,
+  type CornerValue,
+  type EdgeUse,
+  type Shadow,
+} from './shape-parts.ts';
 export { Section } from './section.ts';
 export { Logo, LogoForm } from './logo.ts';
-export { INHERITED, OVERRIDE_PROPERTIES, SLIP_ROWS, paintedFacts, type OverrideProperty, type PaintedProperty } from './painted.ts';
+export {
+  INHERITED,
+  OVERRIDE_PROPERTIES,
+  SLIP_ROWS,
+  paintedFacts,
+  type OverrideProperty,
+  type PaintedProperty,
+} from './painted.ts';
 export { Override, STATES, type State } from './override.ts';
 export { isWholeValue, literalCss } from './literal.ts';
 export { Collection, CollectionField, FIELD_KINDS, Item, type FieldKind } from './collection.ts';

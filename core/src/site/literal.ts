@@ -20,28 +20,43 @@ const FAMILIES = 12;
 export function literalCss(property: OverrideProperty, typed: string): string | undefined {
   const css = typed.trim();
   switch (property) {
-    case 'color': case 'background-color': case 'border-color': {
+    case 'color':
+    case 'background-color':
+    case 'border-color': {
       const color = parseColor(css);
       return color && cssColor(color.rgb);
     }
-    case 'font-size': return length(css, 0);
-    case 'font-weight': return ['normal', 'bold'].includes(css.toLowerCase()) ? css.toLowerCase() : plain(css, 1, 1000);
+    case 'font-size':
+      return length(css, 0);
+    case 'font-weight':
+      return ['normal', 'bold'].includes(css.toLowerCase()) ? css.toLowerCase() : plain(css, 1, 1000);
     case 'font-family': {
       const names = familyNames(css);
-      return names && names.length <= FAMILIES && names.every((one) => NAME.test(one)) ? names.map((one) => (WORDS.test(one) ? one : `"${one}"`)).join(', ') : undefined;
+      return names && names.length <= FAMILIES && names.every((one) => NAME.test(one))
+        ? names.map((one) => (WORDS.test(one) ? one : `"${one}"`)).join(', ')
+        : undefined;
     }
-    case 'line-height': return css.toLowerCase() === 'normal' ? 'normal' : (plain(css, 0, 100) ?? length(css, 0));
-    case 'letter-spacing': return css.toLowerCase() === 'normal' ? 'normal' : length(css, -LONGEST);
-    case 'padding-block': case 'padding-inline': return lengths(css, 2, 0);
-    case 'border-radius': return lengths(css, 4, 0);
-    case 'margin-block-start': case 'margin-block-end': return length(css, -LONGEST);
+    case 'line-height':
+      return css.toLowerCase() === 'normal' ? 'normal' : (plain(css, 0, 100) ?? length(css, 0));
+    case 'letter-spacing':
+      return css.toLowerCase() === 'normal' ? 'normal' : length(css, -LONGEST);
+    case 'padding-block':
+    case 'padding-inline':
+      return lengths(css, 2, 0);
+    case 'border-radius':
+      return lengths(css, 4, 0);
+    case 'margin-block-start':
+    case 'margin-block-end':
+      return length(css, -LONGEST);
   }
 }
 
 /** A number without a unit, within bounds. */
 function plain(css: string, least: number, most: number): string | undefined {
   const one = oneValue(css);
-  return one && 'number' in one && one.unit === '' && one.number >= least && one.number <= most ? decimal(one.number) : undefined;
+  return one && 'number' in one && one.unit === '' && one.number >= least && one.number <= most
+    ? decimal(one.number)
+    : undefined;
 }
 
 function length(css: string, least: number): string | undefined {
@@ -49,7 +64,9 @@ function length(css: string, least: number): string | undefined {
   if (!read) return undefined;
   if ('fluid' in read) {
     const { low, intercept, slope, high } = read.fluid;
-    return [low, intercept, slope, high].every((one) => Math.abs(one) <= LONGEST) ? `clamp(${low}rem, ${intercept}rem + ${slope}vw, ${high}rem)` : undefined;
+    return [low, intercept, slope, high].every((one) => Math.abs(one) <= LONGEST)
+      ? `clamp(${low}rem, ${intercept}rem + ${slope}vw, ${high}rem)`
+      : undefined;
   }
   const { value, unit } = read;
   // Only nothing at all is a length without a unit.
@@ -61,10 +78,15 @@ const decimal = (value: number): string => (Number.isInteger(value) ? String(val
 
 function lengths(css: string, most: number, least: number): string | undefined {
   const parts = partsOf(css, ' ').map((one) => length(one, least));
-  return parts.length > 0 && parts.length <= most && parts.every((part) => part !== undefined) ? parts.join(' ') : undefined;
+  return parts.length > 0 && parts.length <= most && parts.every((part) => part !== undefined)
+    ? parts.join(' ')
+    : undefined;
 }
 
-/** Returns true if a text is one whole CSS value: every bracket, quote and comment that it opens it closes, and nothing in it could end a rule or a sheet. */
+/**
+ * Returns true if a text is one whole CSS value: every bracket, quote and comment that it opens it closes, and nothing
+ * in it could end a rule or a sheet.
+ */
 export function isWholeValue(css: string): boolean {
   if (/[{};<]/.test(css)) return false;
   const open: string[] = [];

@@ -7,9 +7,19 @@ export function ownerWords(site: Site, address: readonly string[]): string {
   const [root, one, two] = address;
   if (root === 'shared' && one === 'logo') return 'The icon of the site';
   if (root === 'shared' && one === 'header') return 'Header';
-  const start = root === 'shared' && one === 'footer' ? 2 : root === 'shared' && one === 'sections' ? 3 : root === 'pages' && two === 'sections' ? 5 : undefined;
+  const start =
+    root === 'shared' && one === 'footer'
+      ? 2
+      : root === 'shared' && one === 'sections'
+        ? 3
+        : root === 'pages' && two === 'sections'
+          ? 5
+          : undefined;
   if (start === undefined) return root === 'pages' ? (site.pages[one!]?.title ?? one!) : 'The brand';
-  const section = address.slice(0, start).reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], site) as Section | undefined;
+  const section = address
+    .slice(0, start)
+    .reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], site) as
+    Section | undefined;
   const block = address[start] === 'blocks' ? section?.blocks[address[start + 1]!] : undefined;
   const where = root === 'pages' ? (site.pages[one!]?.title ?? one!) : one === 'footer' ? 'All pages' : 'Shared';
   const kind = block && kindOf(block)?.label.toLowerCase();

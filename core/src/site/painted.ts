@@ -1,6 +1,9 @@
 /** The description of a painted property. */
 interface Painted {
-  /** Computed styles of the browser that tell what was painted; or, in words, why none does. A property without either cannot be declared. */
+  /**
+   * Computed styles of the browser that tell what was painted; or, in words, why none does. A property without either
+   * cannot be declared.
+   */
   readonly computed: readonly string[] | string;
   /** How two values are told to be the same, by the kind of value they are. */
   readonly value: 'color' | 'length' | 'word' | 'family' | 'shadow';
@@ -12,7 +15,8 @@ interface Painted {
   readonly row: string | null;
 }
 
-const painted = <const M extends Partial<Painted>>(value: Painted['value'], computed: Painted['computed'], more: M) => ({ value, computed, settable: false, inherited: false, row: null, ...more }) as Omit<Painted, keyof M> & M;
+const painted = <const M extends Partial<Painted>>(value: Painted['value'], computed: Painted['computed'], more: M) =>
+  ({ value, computed, settable: false, inherited: false, row: null, ...more }) as Omit<Painted, keyof M> & M;
 const set = { settable: true } as const;
 const inherited = { inherited: true } as const;
 const corners = ['borderTopLeftRadius', 'borderTopRightRadius', 'borderBottomRightRadius', 'borderBottomLeftRadius'];
@@ -63,7 +67,15 @@ export type PaintedProperty = Declared | `drawing-${number}`;
 
 /** Returns the description of a painted property. */
 export function paintedFacts(property: PaintedProperty): Painted {
-  return property in PAINTED ? PAINTED[property as Declared] : { value: 'color', computed: 'what a drawing is painted with is in its file', settable: false, inherited: false, row: 'Drawing' };
+  return property in PAINTED
+    ? PAINTED[property as Declared]
+    : {
+        value: 'color',
+        computed: 'what a drawing is painted with is in its file',
+        settable: false,
+        inherited: false,
+        row: 'Drawing',
+      };
 }
 
 const all = Object.keys(PAINTED) as Declared[];

@@ -26,7 +26,9 @@ export class SiteIssues extends Error {
   /** True if it was made by a newer version, which has it in order. */
   readonly newer: boolean;
   constructor(issues: readonly Issue[], newer = false) {
-    super(`The site could not be read: ${issues[0]?.path ? `${issues[0].path} ` : ''}${issues[0]?.message ?? 'unknown reason'}`);
+    super(
+      `The site could not be read: ${issues[0]?.path ? `${issues[0].path} ` : ''}${issues[0]?.message ?? 'unknown reason'}`,
+    );
     this.name = 'SiteIssues';
     this.issues = issues;
     this.newer = newer;
@@ -46,11 +48,22 @@ export function readDocument(input: unknown): Site {
   return result.output;
 }
 
-/** Brings a stored document of an older version up to `SCHEMA_VERSION`; version 1 is the first. @throws SiteIssues for one of a newer version */
+/**
+ * Brings a stored document of an older version up to `SCHEMA_VERSION`; version 1 is the first. @throws SiteIssues for
+ * one of a newer version
+ */
 export function upcast(input: unknown): unknown {
   if (typeof input !== 'object' || input === null) return input;
   const version = (input as { schemaVersion?: unknown }).schemaVersion;
   if (typeof version === 'number' && version > SCHEMA_VERSION)
-    throw new SiteIssues([{ path: 'schemaVersion', message: `is ${version}; this Yohaku reads up to ${SCHEMA_VERSION}. Update Yohaku to open it.` }], true);
+    throw new SiteIssues(
+      [
+        {
+          path: 'schemaVersion',
+          message: `is ${version}; this Yohaku reads up to ${SCHEMA_VERSION}. Update Yohaku to open it.`,
+        },
+      ],
+      true,
+    );
   return documentToNow(input as Record<string, unknown>);
 }

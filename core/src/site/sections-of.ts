@@ -2,7 +2,10 @@ import type { Section } from './section.ts';
 import { sectionOf, type Page, type SectionEntry, type Site } from './site.ts';
 
 /** A section with its address in the document. */
-export interface SectionAt { readonly section: Section; readonly at: readonly string[] }
+export interface SectionAt {
+  readonly section: Section;
+  readonly at: readonly string[];
+}
 
 /** Every section of a site: the footer, those that pages share, and each page's own. */
 export function sectionsOf(site: Site): SectionAt[] {
@@ -20,17 +23,24 @@ export function sectionsOn(site: Site, page: Page): Section[] {
     const section = own === undefined ? undefined : site.shared.sections[own];
     return page.without?.includes(id) ? [] : section ? [section] : id === 'footer' ? [site.shared.footer] : [];
   };
-  return [...end('header'), ...page.sectionOrder.flatMap((id) => sectionOf(site, page.sections[id]!) ?? []), ...end('footer')];
+  return [
+    ...end('header'),
+    ...page.sectionOrder.flatMap((id) => sectionOf(site, page.sections[id]!) ?? []),
+    ...end('footer'),
+  ];
 }
 
 /** The first entry of a page, where its section has a picture behind it over which the header lies. */
 export function headerOver(site: Site, page: Page): SectionEntry | undefined {
   const entry = page.sections[page.sectionOrder[0] ?? ''];
-  const applies = site.shared.header.over && page.header === undefined && !page.without?.includes('header') && entry && !entry.hidden;
+  const applies =
+    site.shared.header.over && page.header === undefined && !page.without?.includes('header') && entry && !entry.hidden;
   return applies && sectionOf(site, entry)?.picture ? entry : undefined;
 }
 
 /** A page's own sections. */
 export function ownSections(page: Page): SectionAt[] {
-  return Object.entries(page.sections).flatMap(([key, entry]) => ('own' in entry ? [{ section: entry.own, at: ['pages', page.id, 'sections', key, 'own'] }] : []));
+  return Object.entries(page.sections).flatMap(([key, entry]) =>
+    'own' in entry ? [{ section: entry.own, at: ['pages', page.id, 'sections', key, 'own'] }] : [],
+  );
 }

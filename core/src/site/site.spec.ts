@@ -22,7 +22,8 @@ describe('site document', () => {
     const site = smallSite() as never as { brand: { corners: { button: unknown } } };
     site.brand.corners.button = 'round';
     expect(issuesOf(site)[0]!.path).toBe('brand.corners.button');
-    for (const input of [null, 3, 'x', [], {}]) expect(issuesOf(input).length).withContext(JSON.stringify(input)).toBeGreaterThan(0);
+    for (const input of [null, 3, 'x', [], {}])
+      expect(issuesOf(input).length).withContext(JSON.stringify(input)).toBeGreaterThan(0);
   });
   it('refuses unknown fields, so that a typing error is not silently kept', () => {
     expect(issuesOf({ ...smallSite(), colour: 'red' }).length).toBe(1);
@@ -32,7 +33,11 @@ describe('site document', () => {
     site.pages['home']!.sections['s2'] = { id: 's2', shared: 'gone' };
     site.brand.grounds['pale']!.roles['text'] = { kind: 'swatch', swatch: 'nobody' };
     site.brand.families.heading = 'unknown';
-    expect(danglingReferences(site).map(({ kind, target }) => `${kind} ${target}`).sort()).toEqual(['family unknown', 'section gone', 'swatch nobody']);
+    expect(
+      danglingReferences(site)
+        .map(({ kind, target }) => `${kind} ${target}`)
+        .sort(),
+    ).toEqual(['family unknown', 'section gone', 'swatch nobody']);
   });
   it('finds roles that follow each other in a circle, and files used twice', () => {
     const site = smallSite();

@@ -1,5 +1,18 @@
 import * as v from 'valibot';
-import { byField, byId, Hex, Id, Label, LIMITS, Order, PageOrder, PathSegment, ranged, record, text } from '../fields/index.ts';
+import {
+  byField,
+  byId,
+  Hex,
+  Id,
+  Label,
+  LIMITS,
+  Order,
+  PageOrder,
+  PathSegment,
+  ranged,
+  record,
+  text,
+} from '../fields/index.ts';
 import { asLine, asOrder, Content, Href, nameOf, orderOf, refTo } from '../kinds/index.ts';
 import { BANDS } from '../shape/index.ts';
 import { Brand } from './brand.ts';
@@ -15,7 +28,13 @@ const onThisPage = {
   /** The anchor of the section; unique on the page. */
   anchor: v.optional(PathSegment),
   /** Widths at which it is not shown. */
-  hidden: v.optional(v.pipe(v.array(v.picklist(BANDS.map(({ id }) => id))), v.minLength(1), v.maxLength(BANDS.length - 1, 'must leave a width at which the section is shown'))),
+  hidden: v.optional(
+    v.pipe(
+      v.array(v.picklist(BANDS.map(({ id }) => id))),
+      v.minLength(1),
+      v.maxLength(BANDS.length - 1, 'must leave a width at which the section is shown'),
+    ),
+  ),
 };
 
 /** A section on a page: its own, or a reference to a shared one. */
@@ -26,9 +45,17 @@ export const SectionEntry = byField([
 export type SectionEntry = v.InferOutput<typeof SectionEntry>;
 
 /** The name of a page's file. */
-const PageFile = v.pipe(v.string(), v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'), v.maxLength(80), v.check((file) => file !== 'specimen.html', 'is reserved for the specimen'));
+const PageFile = v.pipe(
+  v.string(),
+  v.regex(/^[a-z0-9]+(?:-[a-z0-9]+)*\.html$/, 'must look like "fares.html"'),
+  v.maxLength(80),
+  v.check((file) => file !== 'specimen.html', 'is reserved for the specimen'),
+);
 /** A language by its tag (BCP 47). */
-const Language = v.pipe(v.string(), v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/, 'must be a language tag like en or pt-BR'));
+const Language = v.pipe(
+  v.string(),
+  v.regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/, 'must be a language tag like en or pt-BR'),
+);
 
 export const Page = v.strictObject({
   id: Id,
@@ -63,34 +90,68 @@ export type Page = v.InferOutput<typeof Page>;
  * `look`: it is a button.
  */
 export const MenuItem = v.strictObject({
-  id: Id, label: nameOf('menu'), link: Href, under: v.optional(Id),
+  id: Id,
+  label: nameOf('menu'),
+  link: Href,
+  under: v.optional(Id),
   look: v.optional(v.strictObject({ variant: refTo('variant', 'Variant'), size: refTo('size', 'Size') })),
 });
 export type MenuItem = v.InferOutput<typeof MenuItem>;
 
-export const Header = v.pipe(v.strictObject({
-  id: Id, ground: refTo('ground', 'Background', true), name: asLine(Label, null), menuStyle: refTo('style', 'Style of the menu', true), nameStyle: refTo('style', 'Style of the name', true),
-  order: orderOf('items'), items: byId(MenuItem),
-  /** How name and menu stand; absent: beside each other. */
-  arrangement: v.optional(v.picklist(['centred', 'below'])),
-  /** It stays in sight while the page is scrolled. */
-  stays: v.optional(v.literal(true)),
-  /** Where the first section of a page has a picture behind it, it lies over that, on no ground of its own; there it does not stay. */
-  over: v.optional(v.literal(true)),
-  /** The label of the button that opens the menu on phones, if the menu is collapsed; absent: the menu wraps. */
-  fold: v.optional(nameOf('menu')),
-  /** A line above name and menu that everybody should read. */
-  notice: v.optional(v.strictObject({ ground: refTo('ground', 'Background of the notice', true), style: refTo('style', 'Style of the notice', true), content: Content })),
-}), v.rawCheck(({ dataset, addIssue }) => {
-  if (!dataset.typed) return;
-  const { items } = dataset.value;
-  for (const item of Object.values(items)) {
-    if (item.under === undefined) continue;
-    const above = Object.hasOwn(items, item.under) ? items[item.under]! : undefined;
-    const wrong = !above ? `is under “${item.under}”, which is not an entry` : above === item || above.under !== undefined ? 'can only be indented one level' : above.look ? 'cannot be under a button' : '';
-    if (wrong) addIssue({ message: wrong, path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'items', value: items }, { type: 'object', origin: 'value', input: items, key: item.id, value: item }, { type: 'object', origin: 'value', input: item, key: 'under', value: item.under }] });
-  }
-}));
+export const Header = v.pipe(
+  v.strictObject({
+    id: Id,
+    ground: refTo('ground', 'Background', true),
+    name: asLine(Label, null),
+    menuStyle: refTo('style', 'Style of the menu', true),
+    nameStyle: refTo('style', 'Style of the name', true),
+    order: orderOf('items'),
+    items: byId(MenuItem),
+    /** How name and menu stand; absent: beside each other. */
+    arrangement: v.optional(v.picklist(['centred', 'below'])),
+    /** It stays in sight while the page is scrolled. */
+    stays: v.optional(v.literal(true)),
+    /**
+     * Where the first section of a page has a picture behind it, it lies over that, on no ground of its own; there it
+     * does not stay.
+     */
+    over: v.optional(v.literal(true)),
+    /** The label of the button that opens the menu on phones, if the menu is collapsed; absent: the menu wraps. */
+    fold: v.optional(nameOf('menu')),
+    /** A line above name and menu that everybody should read. */
+    notice: v.optional(
+      v.strictObject({
+        ground: refTo('ground', 'Background of the notice', true),
+        style: refTo('style', 'Style of the notice', true),
+        content: Content,
+      }),
+    ),
+  }),
+  v.rawCheck(({ dataset, addIssue }) => {
+    if (!dataset.typed) return;
+    const { items } = dataset.value;
+    for (const item of Object.values(items)) {
+      if (item.under === undefined) continue;
+      const above = Object.hasOwn(items, item.under) ? items[item.under]! : undefined;
+      const wrong = !above
+        ? `is under “${item.under}”, which is not an entry`
+        : above === item || above.under !== undefined
+          ? 'can only be indented one level'
+          : above.look
+            ? 'cannot be under a button'
+            : '';
+      if (wrong)
+        addIssue({
+          message: wrong,
+          path: [
+            { type: 'object', origin: 'value', input: dataset.value, key: 'items', value: items },
+            { type: 'object', origin: 'value', input: items, key: item.id, value: item },
+            { type: 'object', origin: 'value', input: item, key: 'under', value: item.under },
+          ],
+        });
+    }
+  }),
+);
 export type Header = v.InferOutput<typeof Header>;
 
 /** The parts that all pages share. */
@@ -108,13 +169,23 @@ const side = v.pipe(v.number(), v.finite(), v.gtValue(0, 'must be more than 0'),
 
 /** A picture or file known to the site; its bytes are kept apart, by content hash. */
 export const Asset = v.strictObject({
-  id: Id, name: Label, hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
+  id: Id,
+  name: Label,
+  hash: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
   type: v.picklist(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp']),
-  width: side, height: side,
-  /** Its colours as they were read: flat ones of a drawing, the palette of a picture; with their share of it, 0 to 1. */
+  width: side,
+  height: side,
+  /**
+   * Its colours as they were read: flat ones of a drawing, the palette of a picture; with their share of it, 0 to 1.
+   */
   colors: v.optional(v.pipe(v.array(v.strictObject({ hex: Hex, share: ranged('share') })), v.maxLength(64))),
   /** Flat colours of a drawing that follow a swatch, by the hex they are drawn in. */
-  bound: v.optional(v.pipe(record(Hex, refTo('swatch', 'Swatch')), v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'))),
+  bound: v.optional(
+    v.pipe(
+      record(Hex, refTo('swatch', 'Swatch')),
+      v.check((bound) => Object.keys(bound).length <= 12, 'can follow at most 12 swatches'),
+    ),
+  ),
 });
 export type Asset = v.InferOutput<typeof Asset>;
 

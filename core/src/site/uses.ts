@@ -3,7 +3,10 @@ import { Site } from './site.ts';
 
 type Addresses = (readonly string[])[];
 
-/** Every address in the document that names something of a kind, by the id it names; one walk for all of them. Links in words are named by their ids. */
+/**
+ * Every address in the document that names something of a kind, by the id it names; one walk for all of them. Links in
+ * words are named by their ids.
+ */
 export function referencesByTarget(site: Site, target: Target): ReadonlyMap<string, Addresses> {
   const found = new Map<string, Addresses>();
   walk(Site, site, (meaning, value, at) => {
@@ -15,5 +18,8 @@ export function referencesByTarget(site: Site, target: Target): ReadonlyMap<stri
   return found;
 }
 
-/** Every address in the document that names one thing: a text style, a ground, a page, whatever a field can point at. */
-export const referencesTo = (site: Site, target: Target, id: string): Addresses => referencesByTarget(site, target).get(id) ?? [];
+/**
+ * Every address in the document that names one thing: a text style, a ground, a page, whatever a field can point at.
+ */
+export const referencesTo = (site: Site, target: Target, id: string): Addresses =>
+  referencesByTarget(site, target).get(id) ?? [];

@@ -7,9 +7,16 @@ import { recipeClass, recipes, stylesByRole, type StylesByRole } from '../style/
 export const classes = (...names: string[]): string => names.map(recipeClass).join(' ');
 
 /** One part of the specimen: an element that carries its key, so that it can be written anew by itself. */
-export interface SpecimenPart { readonly id: string; readonly label: string; readonly element: Element }
+export interface SpecimenPart {
+  readonly id: string;
+  readonly label: string;
+  readonly element: Element;
+}
 
-/** How the parts of a specimen are put together: headings and captions in the site's own styles, on the ground of its pages. */
+/**
+ * How the parts of a specimen are put together: headings and captions in the site's own styles, on the ground of its
+ * pages.
+ */
 export class SpecimenFrame {
   readonly ground: string;
   readonly #styles: StylesByRole;
@@ -25,15 +32,35 @@ export class SpecimenFrame {
     const { brand } = this.#site;
     const gutter = brand.spaceOrder.find((one) => brand.spaces[one]!.use === 'gutter');
     return {
-      id, label,
-      element: element('section', { className: `${classes(recipes.surface(this.ground), ...(gutter ? [recipes.gutter(gutter)] : []))} section specimen`, dataPart: id, ariaLabel: label }, [
-        element('div', { className: 'cols cols-1 arranged-even' }, [element('div', { className: 'col' }, [this.heading(label), ...children])]),
-      ]),
+      id,
+      label,
+      element: element(
+        'section',
+        {
+          className: `${classes(recipes.surface(this.ground), ...(gutter ? [recipes.gutter(gutter)] : []))} section specimen`,
+          dataPart: id,
+          ariaLabel: label,
+        },
+        [
+          element('div', { className: 'cols cols-1 arranged-even' }, [
+            element('div', { className: 'col' }, [this.heading(label), ...children]),
+          ]),
+        ],
+      ),
     };
   }
 
   heading(text: string, level = 2): Element {
-    return element(`h${level}`, { className: classes(recipes.text(level === 2 ? this.#styles.heading : this.#styles.minor), recipes.on(this.ground, 'heading')) }, [text]);
+    return element(
+      `h${level}`,
+      {
+        className: classes(
+          recipes.text(level === 2 ? this.#styles.heading : this.#styles.minor),
+          recipes.on(this.ground, 'heading'),
+        ),
+      },
+      [text],
+    );
   }
 
   /** Small words about a sample. */
@@ -42,6 +69,10 @@ export class SpecimenFrame {
   }
 
   captionOn(ground: string, ...lines: string[]): Element {
-    return element('p', { className: `caption ${classes(recipes.text(this.#styles.fine), recipes.on(ground, 'text'))}` }, lines.flatMap((line, i) => (i === 0 ? [line] : [element('br', {}), line])));
+    return element(
+      'p',
+      { className: `caption ${classes(recipes.text(this.#styles.fine), recipes.on(ground, 'text'))}` },
+      lines.flatMap((line, i) => (i === 0 ? [line] : [element('br', {}), line])),
+    );
   }
 }

@@ -6,7 +6,10 @@ import { recipeClass } from '../style/index.ts';
 import type { SpecimenPart } from './frame.ts';
 
 /** Something that stands on pages and not on the specimen. */
-export interface LeftOut { readonly label: string; readonly count: number }
+export interface LeftOut {
+  readonly label: string;
+  readonly count: number;
+}
 
 /**
  * Returns the looks on the pages that the given parts do not show: recipes without a
@@ -24,11 +27,19 @@ export function leftOut(site: Site, parts: readonly SpecimenPart[]): LeftOut[] {
   const found = new Map<string, number>();
   const add = (label: string, count: number) => found.set(label, (found.get(label) ?? 0) + count);
   for (const group of siteIndex(site).groups) {
-    for (const recipe of group.painting.recipes) if (!recipe.startsWith('drawing:') && !shown.has(recipeClass(recipe)) && !drawn(site, recipe, shown)) add(`${group.kind}, ${words(site, recipe)}`, group.count);
-    for (const { property, value, band } of group.painting.overrides) add(`${property} ${value.kind === 'literal' ? value.css : value.path}${band ? ` on ${band}` : ''}, set on a place`, group.count);
+    for (const recipe of group.painting.recipes)
+      if (!recipe.startsWith('drawing:') && !shown.has(recipeClass(recipe)) && !drawn(site, recipe, shown))
+        add(`${group.kind}, ${words(site, recipe)}`, group.count);
+    for (const { property, value, band } of group.painting.overrides)
+      add(
+        `${property} ${value.kind === 'literal' ? value.css : value.path}${band ? ` on ${band}` : ''}, set on a place`,
+        group.count,
+      );
     if (group.pictured && group.kind === 'text') add('text over an image', group.count);
   }
-  return [...found].map(([label, count]) => ({ label, count })).sort((one, other) => other.count - one.count || (one.label < other.label ? -1 : 1));
+  return [...found]
+    .map(([label, count]) => ({ label, count }))
+    .sort((one, other) => other.count - one.count || (one.label < other.label ? -1 : 1));
 }
 
 /** Paddings and gaps are drawn to scale rather than used: their tokens stand on the sheet. */
@@ -40,7 +51,17 @@ function drawn(site: Site, recipe: string, shown: ReadonlySet<string>): boolean 
 /** A recipe in words: `shade, Deep`; `menu, Paper`. */
 function words(site: Site, recipe: string): string {
   const { brand } = site;
-  return recipe.split(':').map((part) => brand.grounds[part]?.label ?? brand.spaces[part]?.label ?? brand.variants[part]?.label ?? brand.styles[part]?.label ?? part).join(', ');
+  return recipe
+    .split(':')
+    .map(
+      (part) =>
+        brand.grounds[part]?.label ??
+        brand.spaces[part]?.label ??
+        brand.variants[part]?.label ??
+        brand.styles[part]?.label ??
+        part,
+    )
+    .join(', ');
 }
 
 export const leftOutWords = ({ label, count }: LeftOut): string => `${label}: ${plural(count, 'place')}`;

@@ -10,7 +10,12 @@ describe('the specimen', () => {
   const html = specimenHtml(site);
 
   it('shows every swatch with its values, every background, every style, and buttons in every state and size', () => {
-    for (const { label } of [...Object.values(site.brand.swatches), ...Object.values(site.brand.grounds), ...Object.values(site.brand.styles)]) expect(html).toContain(label);
+    for (const { label } of [
+      ...Object.values(site.brand.swatches),
+      ...Object.values(site.brand.grounds),
+      ...Object.values(site.brand.styles),
+    ])
+      expect(html).toContain(label);
     expect(html).toContain('#b83a1e');
     expect(html).toContain('follows brand');
     for (const state of ['hover', 'focus', 'pressed', 'disabled']) expect(html).toContain(`data-show="${state}"`);
@@ -32,14 +37,33 @@ describe('the specimen', () => {
     const parts = specimenParts(site);
     const left = leftOut(site, parts.slice(0, -1));
     const listed = left.map((entry) => entry.label).join('\n');
-    for (const group of siteIndex(site).groups) for (const recipe of group.painting.recipes) {
-      const space = site.brand.spaces[recipe.split(':')[1]!];
-      // Spaces are drawn to scale.
-      if (html.includes(recipeClass(recipe)) || (space && html.includes(`data-token="space.${space.path}.phone"`))) continue;
-      expect(listed).withContext(recipe).toContain(`${group.kind}, `);
-    }
+    for (const group of siteIndex(site).groups)
+      for (const recipe of group.painting.recipes) {
+        const space = site.brand.spaces[recipe.split(':')[1]!];
+        // Spaces are drawn to scale.
+        if (html.includes(recipeClass(recipe)) || (space && html.includes(`data-token="space.${space.path}.phone"`)))
+          continue;
+        expect(listed).withContext(recipe).toContain(`${group.kind}, `);
+      }
     const [place] = siteIndex(site).groups.find((group) => group.kind === 'button')!.places;
-    const held = applyChange(site, addOverride(site, anchorOf(place!, 'here'), { id: 'o1', property: 'border-radius', band: null, origin: 'set', value: { kind: 'literal', css: '30px' }, reason: null }, 'Button')).site;
-    expect(leftOut(held, specimenParts(held).slice(0, -1)).map((one) => one.label)).toContain('border-radius 30px, set on a place');
+    const held = applyChange(
+      site,
+      addOverride(
+        site,
+        anchorOf(place!, 'here'),
+        {
+          id: 'o1',
+          property: 'border-radius',
+          band: null,
+          origin: 'set',
+          value: { kind: 'literal', css: '30px' },
+          reason: null,
+        },
+        'Button',
+      ),
+    ).site;
+    expect(leftOut(held, specimenParts(held).slice(0, -1)).map((one) => one.label)).toContain(
+      'border-radius 30px, set on a place',
+    );
   });
 });

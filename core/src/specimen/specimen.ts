@@ -31,26 +31,66 @@ export const SPECIMEN_CSS = `
 }
 `;
 
-/** Everything the brand has, part by part, always made from its tokens as they are; at the end what the pages use besides. */
+/**
+ * Everything the brand has, part by part, always made from its tokens as they are; at the end what the pages use
+ * besides.
+ */
 export function specimenParts(site: Site): SpecimenPart[] {
   const frame = new SpecimenFrame(site);
-  const shared = [pageTree(withCommonEnds(site), site.pageOrder[0]!).parts[0]!].map((part): SpecimenPart => ({ id: 'menu', label: 'Header', element: { ...part.element, properties: { ...part.element.properties, dataPart: 'menu' } } }));
+  const shared = [pageTree(withCommonEnds(site), site.pageOrder[0]!).parts[0]!].map((part): SpecimenPart => ({
+    id: 'menu',
+    label: 'Header',
+    element: { ...part.element, properties: { ...part.element.properties, dataPart: 'menu' } },
+  }));
   const logos = logoPart(site, frame);
   const parts: SpecimenPart[] = [
-    ...shared, title(site, frame), ...(logos ? [logos] : []), palettePart(site, frame), stylesPart(site, frame), ladderPart(site, frame), ...groundParts(site), buttonsPart(site, frame), spacePart(site, frame),
+    ...shared,
+    title(site, frame),
+    ...(logos ? [logos] : []),
+    palettePart(site, frame),
+    stylesPart(site, frame),
+    ladderPart(site, frame),
+    ...groundParts(site),
+    buttonsPart(site, frame),
+    spacePart(site, frame),
   ];
   const left = leftOut(site, parts);
-  return [...parts, frame.part('left-out', 'On the pages but not in this specimen', left.length === 0
-    ? [frame.caption('Nothing. The specimen shows everything that the pages use.')]
-    : [element('ul', {}, left.map((entry) => element('li', {}, [frame.caption(leftOutWords(entry))])))])];
+  return [
+    ...parts,
+    frame.part(
+      'left-out',
+      'On the pages but not in this specimen',
+      left.length === 0
+        ? [frame.caption('Nothing. The specimen shows everything that the pages use.')]
+        : [
+            element(
+              'ul',
+              {},
+              left.map((entry) => element('li', {}, [frame.caption(leftOutWords(entry))])),
+            ),
+          ],
+    ),
+  ];
 }
 
 function title(site: Site, frame: SpecimenFrame): SpecimenPart {
   const { brand } = site;
   const first = brand.styleOrder.find((id) => brand.styles[id]!.levels.includes(1)) ?? brand.styleOrder[0]!;
   const part = frame.part('title', 'Specimen', []);
-  const heading: Element = element('h1', { className: classes(recipes.text(first), recipes.on(frame.ground, 'heading')) }, [`Specimen of ${site.name}`]);
-  return { ...part, element: { ...part.element, children: [element('div', { className: 'cols cols-1 arranged-even' }, [element('div', { className: 'col' }, [heading])])] } };
+  const heading: Element = element(
+    'h1',
+    { className: classes(recipes.text(first), recipes.on(frame.ground, 'heading')) },
+    [`Specimen of ${site.name}`],
+  );
+  return {
+    ...part,
+    element: {
+      ...part.element,
+      children: [
+        element('div', { className: 'cols cols-1 arranged-even' }, [element('div', { className: 'col' }, [heading])]),
+      ],
+    },
+  };
 }
 
 /**
@@ -60,7 +100,10 @@ function title(site: Site, frame: SpecimenFrame): SpecimenPart {
  * @param fonts where the font files lie; given, the page stands by itself
  */
 export function specimenHtml(site: Site, fonts?: string): string {
-  const styles = fonts === undefined ? '<link rel="stylesheet" href="fonts.css"><link rel="stylesheet" href="tokens.css"><link rel="stylesheet" href="styles.css">' : `<style>${siteFontsCss(site, fonts)}${tokensCss(site.brand)}${stylesCss(site)}</style>`;
+  const styles =
+    fonts === undefined
+      ? '<link rel="stylesheet" href="fonts.css"><link rel="stylesheet" href="tokens.css"><link rel="stylesheet" href="styles.css">'
+      : `<style>${siteFontsCss(site, fonts)}${tokensCss(site.brand)}${stylesCss(site)}</style>`;
   return `<!doctype html>\n<html lang="${site.language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Specimen, ${escape(site.name)}</title><link rel="icon" href="data:,">${styles}<style>${SPECIMEN_CSS}</style></head>\n<body class="${specimenBody(site)}">${specimenBodyHtml(site)}</body></html>\n`;
 }
 
@@ -71,7 +114,9 @@ export function specimenBodyHtml(site: Site): string {
 }
 
 /** The parts of the specimen with their keys, as HTML. */
-export function specimenPartsHtml(site: Site): { readonly id: string; readonly label: string; readonly html: string }[] {
+export function specimenPartsHtml(
+  site: Site,
+): { readonly id: string; readonly label: string; readonly html: string }[] {
   return specimenParts(site).map(({ id, label, element: node }) => ({ id, label, html: toHtml(node) }));
 }
 

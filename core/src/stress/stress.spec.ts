@@ -8,7 +8,8 @@ import { STRESS_KINDS, longer, stressCss, stressSite } from './stress.ts';
 describe('stress copy', () => {
   const site = smallSite();
   const all = new Set(STRESS_KINDS.map((one) => one.kind));
-  const words = (one: typeof site) => one.pageOrder.map((id) => JSON.stringify(pageTree(one, id).parts.map((part) => part.element)));
+  const words = (one: typeof site) =>
+    one.pageOrder.map((id) => JSON.stringify(pageTree(one, id).parts.map((part) => part.element)));
 
   it('is the very site where nothing of its copy is asked for', () => {
     expect(stressSite(site, new Set())).toBe(site);
@@ -18,7 +19,9 @@ describe('stress copy', () => {
   });
   it('keeps every place, its id and what paints it: only words change', () => {
     const stressed = stressSite(site, all);
-    expect(siteIndex(stressed).places.map((place) => `${place.page} ${place.id} ${place.recipes.join(' ')}`)).toEqual(siteIndex(site).places.map((place) => `${place.page} ${place.id} ${place.recipes.join(' ')}`));
+    expect(siteIndex(stressed).places.map((place) => `${place.page} ${place.id} ${place.recipes.join(' ')}`)).toEqual(
+      siteIndex(site).places.map((place) => `${place.page} ${place.id} ${place.recipes.join(' ')}`),
+    );
     expect(tokensCss(stressed.brand)).toBe(tokensCss(site.brand));
     expect(words(stressed)).not.toEqual(words(site));
     expect(() => readSite({ ...stressed, assets: site.assets })).not.toThrow();
@@ -26,7 +29,9 @@ describe('stress copy', () => {
   it('doubles running text, and makes all names as long as the longest of their kind', () => {
     const twice = words(stressSite(site, new Set(['twice']))).join('').length;
     expect(twice).toBeGreaterThan(words(site).join('').length);
-    const labels = Object.values(stressSite(site, new Set(['names'])).shared.header.items).map((item) => item.label.length);
+    const labels = Object.values(stressSite(site, new Set(['names'])).shared.header.items).map(
+      (item) => item.label.length,
+    );
     expect(new Set(labels).size).toBe(1);
     expect(labels[0]).toBe(Math.max(...Object.values(site.shared.header.items).map((item) => item.label.length)));
   });

@@ -1,7 +1,10 @@
 import type { BandId } from '../shape/index.ts';
 import type { PaintedProperty, State } from '../site/index.ts';
 
-/** One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in all). */
+/**
+ * One line of the table: this property takes this token, in this state (absent: in all not named) and band (absent: in
+ * all).
+ */
 export interface Declaration {
   readonly property: PaintedProperty;
   readonly token: string;

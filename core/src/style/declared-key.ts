@@ -22,10 +22,13 @@ export function declaredKey(brand: Brand): string {
         const { corner } = shapeOfVariant(brand, id);
         return `${id} ${path} ${shape.corner === undefined ? '' : typeof corner === 'number' ? 'px' : corner.value.kind} ${shape.edge === undefined ? '' : 'e'} ${shape.shadow === undefined ? '' : 's'}`;
       }),
-       ...brand.sizeOrder.map((id) => `${id} ${brand.sizes[id]!.path}`),
+      ...brand.sizeOrder.map((id) => `${id} ${brand.sizes[id]!.path}`),
       brand.logo ? 'logo' : '',
       // A share of the height is written another way than px; a part without a shadow has no line for it.
-      ...CORNER_USES.map((use) => `${namedCorner(brand, use)?.value.kind ?? 'px'} ${brand.shadows?.items[brand.shadows.uses[use] ?? '']?.path ?? ''} ${edgeWidth(brand, use) > 0}`),
+      ...CORNER_USES.map(
+        (use) =>
+          `${namedCorner(brand, use)?.value.kind ?? 'px'} ${brand.shadows?.items[brand.shadows.uses[use] ?? '']?.path ?? ''} ${edgeWidth(brand, use) > 0}`,
+      ),
       brand.iconSide ?? '',
       ...Object.values(brand.motion?.uses ?? {}).map((id) => brand.motion!.items[id ?? '']?.path ?? ''),
     ].join('|');

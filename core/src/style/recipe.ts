@@ -56,29 +56,41 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
   const [kind, one = '', two = ''] = recipe.split(':');
   const role = (ground: string, name: string) => rolePath(brand, brand.grounds[ground]!, name);
   const selected = (ground: string): Declaration[] => [
-    { property: 'background-color', token: role(ground, 'selection'), state: 'selected' }, { property: 'color', token: role(ground, 'selection-text'), state: 'selected' },
+    { property: 'background-color', token: role(ground, 'selection'), state: 'selected' },
+    { property: 'color', token: role(ground, 'selection-text'), state: 'selected' },
   ];
   const byBand = (property: PaintedProperty): Declaration[] =>
     BANDS.map((band) => ({ property, token: `space.${brand.spaces[one]!.path}.${band.id}`, band: band.id }));
   switch (kind) {
-    case 'surface': return [
-      { property: 'background-color', token: role(one, 'background') },
-      ...(brand.grounds[one]!.wash ? [{ property: 'background-image', token: role(one, 'wash') } as const] : []),
-    ];
-    case 'shade': return [{ property: 'background-color', token: role(one, 'background') }];
-    case 'pad': return byBand('padding-block');
-    case 'gutter': return byBand('padding-inline');
-    case 'gap': return byBand('gap');
-    case 'inset': return [...byBand('padding-block'), ...byBand('padding-inline')];
+    case 'surface':
+      return [
+        { property: 'background-color', token: role(one, 'background') },
+        ...(brand.grounds[one]!.wash ? [{ property: 'background-image', token: role(one, 'wash') } as const] : []),
+      ];
+    case 'shade':
+      return [{ property: 'background-color', token: role(one, 'background') }];
+    case 'pad':
+      return byBand('padding-block');
+    case 'gutter':
+      return byBand('padding-inline');
+    case 'gap':
+      return byBand('gap');
+    case 'inset':
+      return [...byBand('padding-block'), ...byBand('padding-inline')];
     case 'corner': {
       const shadow = brand.shadows?.items[brand.shadows.uses[one as CornerUse] ?? ''];
       return [
-        { property: 'border-radius', token: `corner.${one}`, ...(namedCorner(brand, one as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}) },
+        {
+          property: 'border-radius',
+          token: `corner.${one}`,
+          ...(namedCorner(brand, one as CornerUse)?.value.kind === 'share' ? { ofHeight: true as const } : {}),
+        },
         { property: 'border-width', token: `edge.${one}` },
         ...(shadow ? [{ property: 'box-shadow', token: `shadow.${shadow.path}` } as const] : []),
       ];
     }
-    case 'line': return [{ property: `border-block-${one as 'start' | 'end'}-width`, token: 'edge.rule' }];
+    case 'line':
+      return [{ property: `border-block-${one as 'start' | 'end'}-width`, token: 'edge.rule' }];
     case 'text': {
       const style = brand.styles[one]!;
       const base = `text.${style.path}`;
@@ -94,50 +106,93 @@ export function declarationsOf(brand: Brand, recipe: Recipe): Declaration[] {
         { property: 'margin-block-end', token: `${base}.space-below` },
         ...(style.figures ? [{ property: 'font-variant-numeric', token: `${base}.figures` } as const] : []),
         ...(style.longest ? [{ property: 'max-width', token: `${base}.longest` } as const] : []),
-        ...BANDS.filter((band) => style.at?.[band.id] !== undefined).map((band) => ({ property: 'font-size', token: `${base}.size-on-${band.id}`, band: band.id }) as const),
+        ...BANDS.filter((band) => style.at?.[band.id] !== undefined).map(
+          (band) => ({ property: 'font-size', token: `${base}.size-on-${band.id}`, band: band.id }) as const,
+        ),
       ];
     }
-    case 'on': return [{ property: 'color', token: role(one, two) }, ...(two === 'icon' ? [] : selected(one))];
-    case 'link': return [
-      { property: 'color', token: role(one, 'link') },
-      { property: 'color', token: role(one, 'link-visited'), state: 'visited' },
-      { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
-      { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
-      { property: 'text-underline-offset', token: 'link.underline-offset' }, { property: 'text-decoration-thickness', token: 'link.underline-thickness' },
-      ...selected(one), ...motionOf(brand, 'link'),
-    ];
-    case 'mark': return [{ property: 'background-color', token: role(one, 'mark') }, { property: 'color', token: role(one, 'mark-text') }, ...selected(one)];
-    case 'menu': return [
-      { property: 'color', token: role(one, 'text') },
-      { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
-      { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
-      ...motionOf(brand, 'link'),
-    ];
-    case 'drawing': return one.split(',').map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
-    case 'logo': return brand.logo ? [
-      { property: 'width', token: 'logo.width' }, { property: 'padding-block', token: 'logo.clear' }, { property: 'padding-inline', token: 'logo.clear' },
-    ] : [];
-    case 'rule': return [{ property: 'border-color', token: role(one, 'rule') }];
-    case 'stripe': return [{ property: 'background-color', token: role(one, 'stripe') }];
-    case 'field': return [
-      { property: 'background-color', token: role(one, 'field') },
-      { property: 'color', token: role(one, 'field-text') },
-      { property: 'border-color', token: role(one, 'field-edge') },
-      { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
-      ...motionOf(brand, 'field'),
-    ];
-    case 'bsize': return [
-      { property: 'padding-block', token: `button.${brand.sizes[one]!.path}.pad-y` },
-      { property: 'padding-inline', token: `button.${brand.sizes[one]!.path}.pad-x` },
-    ];
+    case 'on':
+      return [{ property: 'color', token: role(one, two) }, ...(two === 'icon' ? [] : selected(one))];
+    case 'link':
+      return [
+        { property: 'color', token: role(one, 'link') },
+        { property: 'color', token: role(one, 'link-visited'), state: 'visited' },
+        { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
+        { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
+        { property: 'text-underline-offset', token: 'link.underline-offset' },
+        { property: 'text-decoration-thickness', token: 'link.underline-thickness' },
+        ...selected(one),
+        ...motionOf(brand, 'link'),
+      ];
+    case 'mark':
+      return [
+        { property: 'background-color', token: role(one, 'mark') },
+        { property: 'color', token: role(one, 'mark-text') },
+        ...selected(one),
+      ];
+    case 'menu':
+      return [
+        { property: 'color', token: role(one, 'text') },
+        { property: 'color', token: role(one, 'link-hover'), state: 'hover' },
+        { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
+        ...motionOf(brand, 'link'),
+      ];
+    case 'drawing':
+      return one
+        .split(',')
+        .map((id, i) => ({ property: `drawing-${i + 1}` as const, token: swatchPath(brand.swatches[id]!) }));
+    case 'logo':
+      return brand.logo
+        ? [
+            { property: 'width', token: 'logo.width' },
+            { property: 'padding-block', token: 'logo.clear' },
+            { property: 'padding-inline', token: 'logo.clear' },
+          ]
+        : [];
+    case 'rule':
+      return [{ property: 'border-color', token: role(one, 'rule') }];
+    case 'stripe':
+      return [{ property: 'background-color', token: role(one, 'stripe') }];
+    case 'field':
+      return [
+        { property: 'background-color', token: role(one, 'field') },
+        { property: 'color', token: role(one, 'field-text') },
+        { property: 'border-color', token: role(one, 'field-edge') },
+        { property: 'outline-color', token: role(one, 'focus'), state: 'focus' },
+        ...motionOf(brand, 'field'),
+      ];
+    case 'bsize':
+      return [
+        { property: 'padding-block', token: `button.${brand.sizes[one]!.path}.pad-y` },
+        { property: 'padding-inline', token: `button.${brand.sizes[one]!.path}.pad-x` },
+      ];
     case 'button': {
-      const parts = [['background-color', 'fill'], ['color', 'label'], ['border-color', 'edge']] as const;
-      const rest = parts.map(([property, part]): Declaration => ({ property, token: role(two, buttonRole(one, part, 'rest')) }));
+      const parts = [
+        ['background-color', 'fill'],
+        ['color', 'label'],
+        ['border-color', 'edge'],
+      ] as const;
+      const rest = parts.map(([property, part]): Declaration => ({
+        property,
+        token: role(two, buttonRole(one, part, 'rest')),
+      }));
       const states = (['hover', 'pressed', 'disabled', 'busy'] as const).flatMap((state) =>
-        parts.map(([property, part]): Declaration => ({ property, token: role(two, buttonRole(one, part, state)), state })));
-      return [...ownShape(brand, one), ...rest, ...states, { property: 'outline-color', token: role(two, 'focus'), state: 'focus' }, ...motionOf(brand, 'button')];
+        parts.map(([property, part]): Declaration => ({
+          property,
+          token: role(two, buttonRole(one, part, state)),
+          state,
+        })),
+      );
+      return [
+        ...ownShape(brand, one),
+        ...rest,
+        ...states,
+        { property: 'outline-color', token: role(two, 'focus'), state: 'focus' },
+        ...motionOf(brand, 'button'),
+      ];
     }
-    default: return [];
+    default:
+      return [];
   }
 }
 
@@ -147,7 +202,15 @@ function ownShape(brand: Brand, variant: string): Declaration[] {
   const token = `button.${path}`;
   const { corner } = shapeOfVariant(brand, variant);
   return [
-    ...(shape.corner === undefined ? [] : [{ property: 'border-radius', token: `${token}.corner`, ...(typeof corner !== 'number' && corner.value.kind === 'share' ? { ofHeight: true as const } : {}) } as const]),
+    ...(shape.corner === undefined
+      ? []
+      : [
+          {
+            property: 'border-radius',
+            token: `${token}.corner`,
+            ...(typeof corner !== 'number' && corner.value.kind === 'share' ? { ofHeight: true as const } : {}),
+          } as const,
+        ]),
     ...(shape.edge === undefined ? [] : [{ property: 'border-width', token: `${token}.edge` } as const]),
     ...(shape.shadow === undefined ? [] : [{ property: 'box-shadow', token: `${token}.shadow` } as const]),
   ];
@@ -158,12 +221,27 @@ export function allRecipes(brand: Brand): Recipe[] {
   const grounds = brand.groundOrder;
   const spaces = (use: string) => brand.spaceOrder.filter((id) => brand.spaces[id]!.use === use);
   return [
-    ...grounds.map(recipes.surface), ...grounds.map(recipes.shade),
-    ...spaces('section').map(recipes.pad), ...spaces('gutter').map(recipes.gutter), ...brand.spaceOrder.map(recipes.gap), ...spaces('card').map(recipes.inset),
-    ...CORNER_USES.map(recipes.corner), recipes.line('start'), recipes.line('end'),
+    ...grounds.map(recipes.surface),
+    ...grounds.map(recipes.shade),
+    ...spaces('section').map(recipes.pad),
+    ...spaces('gutter').map(recipes.gutter),
+    ...brand.spaceOrder.map(recipes.gap),
+    ...spaces('card').map(recipes.inset),
+    ...CORNER_USES.map(recipes.corner),
+    recipes.line('start'),
+    recipes.line('end'),
     ...brand.styleOrder.map(recipes.text),
-    ...grounds.flatMap((ground) => (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((role) => recipes.on(ground, role))),
-    ...grounds.map(recipes.link), ...grounds.map(recipes.menu), ...grounds.map(recipes.rule), ...grounds.map(recipes.stripe), ...grounds.map(recipes.mark), ...grounds.map(recipes.field),
+    ...grounds.flatMap((ground) =>
+      (['text', 'heading', 'secondary', 'eyebrow', 'link', 'label', 'help', 'error', 'icon'] as const).map((role) =>
+        recipes.on(ground, role),
+      ),
+    ),
+    ...grounds.map(recipes.link),
+    ...grounds.map(recipes.menu),
+    ...grounds.map(recipes.rule),
+    ...grounds.map(recipes.stripe),
+    ...grounds.map(recipes.mark),
+    ...grounds.map(recipes.field),
     ...(brand.logo ? [recipes.logo()] : []),
     ...brand.sizeOrder.map(recipes.buttonSize),
     ...brand.variantOrder.flatMap((variant) => grounds.map((ground) => recipes.button(variant, ground))),

@@ -1,5 +1,24 @@
-import { CONTRAST, composite, contrastRatio, deltaERgb, gradientExtent, hex, oklabToOklch, paintedRgb, parseColor, rgb8ToOklab, type Rgb8 } from '../color/index.ts';
-import { behindRole, clearestFor, defaultRoleValue, parseButtonRole, roleNeed, type Clearest } from '../ground/index.ts';
+import {
+  CONTRAST,
+  composite,
+  contrastRatio,
+  deltaERgb,
+  gradientExtent,
+  hex,
+  oklabToOklch,
+  paintedRgb,
+  parseColor,
+  rgb8ToOklab,
+  type Rgb8,
+} from '../color/index.ts';
+import {
+  behindRole,
+  clearestFor,
+  defaultRoleValue,
+  parseButtonRole,
+  roleNeed,
+  type Clearest,
+} from '../ground/index.ts';
 import { deriveColor } from '../palette/index.ts';
 import type { Brand, Ground } from '../site/index.ts';
 import { autoButton, mannersOf, type AutoValue, type Looked, type Manner } from './auto-buttons.ts';
@@ -22,7 +41,11 @@ export interface RoleColors {
 }
 
 /** Works out the colours of a ground, each on what it is seen on: a label on its fill, texts on all of a gradient. */
-export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], manners: ReadonlyMap<string, Manner> = new Map()): RoleColors {
+export function roleColors(
+  ground: Ground,
+  swatches: readonly ResolvedSwatch[],
+  manners: ReadonlyMap<string, Manner> = new Map(),
+): RoleColors {
   const known = new Map<string, Rgb8>();
   const found = new Map<string, Clearest<ResolvedSwatch>>();
   const automatic = new Map<string, AutoValue>();
@@ -49,7 +72,10 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
   const flat = (role: string): Rgb8 => composite(rgb(role), WHITE);
   const seenOn = (role: string): readonly Rgb8[] => {
     const behind = behindRole(role);
-    if (behind === 'background') return ground.wash ? gradientExtent({ angle: ground.wash.angle, from: flat('background'), to: flat('background-to') }) : [flat('background')];
+    if (behind === 'background')
+      return ground.wash
+        ? gradientExtent({ angle: ground.wash.angle, from: flat('background'), to: flat('background-to') })
+        : [flat('background')];
     return [composite(rgb(behind), flat('background'))];
   };
   const clearest = (role: string): Clearest<ResolvedSwatch> => {
@@ -69,15 +95,21 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
   const worked = (role: string): Rgb8 => {
     const one = value(role);
     switch (one.kind) {
-      case 'swatch': return swatchRgb(one.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
-      case 'raw': return parseColor(one.color)?.rgb ?? WHITE;
-      case 'same': return rgb(one.role);
-      case 'between': return colorBetween(over(one.role), over(one.with), one.share);
-      case 'readable': return clearest(role).rgb;
+      case 'swatch':
+        return swatchRgb(one.swatch)?.rgb ?? (role.startsWith('background') ? WHITE : BLACK);
+      case 'raw':
+        return parseColor(one.color)?.rgb ?? WHITE;
+      case 'same':
+        return rgb(one.role);
+      case 'between':
+        return colorBetween(over(one.role), over(one.with), one.share);
+      case 'readable':
+        return clearest(role).rgb;
       case 'contrast': {
         const source = swatchRgb(one.swatch);
         const on = parseColor(hex(seenOn(role)[0]!))!.oklch;
-        const made = source && deriveColor(source.oklch, { kind: 'contrast', source: one.swatch, on: '', ratio: one.ratio }, on);
+        const made =
+          source && deriveColor(source.oklch, { kind: 'contrast', source: one.swatch, on: '', ratio: one.ratio }, on);
         return made ? paintedRgb(made) : BLACK;
       }
     }
@@ -88,11 +120,22 @@ export function roleColors(ground: Ground, swatches: readonly ResolvedSwatch[], 
 /** Returns a colour between two flat colours, in OKLab. @param share of the second colour, 0 to 1 */
 export function colorBetween(one: Rgb8, other: Rgb8, share: number): Rgb8 {
   const [from, to] = [rgb8ToOklab(one), rgb8ToOklab(other)];
-  const mixed = { l: from.l + (to.l - from.l) * share, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share };
+  const mixed = {
+    l: from.l + (to.l - from.l) * share,
+    a: from.a + (to.a - from.a) * share,
+    b: from.b + (to.b - from.b) * share,
+  };
   return paintedRgb({ ...oklabToOklch(mixed), alpha: 1 });
 }
 
 /** Returns the result of the rule for a readable colour in a role of a background, with the required ratio. */
-export function clearestChoice(brand: Brand, ground: string, role: string): Clearest<ResolvedSwatch> & { readonly needed: number } {
-  return { ...roleColors(brand.grounds[ground]!, resolvedSwatches(brand), mannersOf(brand)).clearest(role), needed: roleNeed(role) };
+export function clearestChoice(
+  brand: Brand,
+  ground: string,
+  role: string,
+): Clearest<ResolvedSwatch> & { readonly needed: number } {
+  return {
+    ...roleColors(brand.grounds[ground]!, resolvedSwatches(brand), mannersOf(brand)).clearest(role),
+    needed: roleNeed(role),
+  };
 }

@@ -24,7 +24,9 @@ export function swatchColor(brand: Pick<Brand, 'swatches'>, id: string): Oklch |
   known.set(id, swatch.color);
   const source = swatchColor(brand, swatch.rule.source);
   const other = ruleOther(swatch.rule);
-  const color = source ? deriveColor(source, swatch.rule, other === undefined ? undefined : swatchColor(brand, other)) : swatch.color;
+  const color = source
+    ? deriveColor(source, swatch.rule, other === undefined ? undefined : swatchColor(brand, other))
+    : swatch.color;
   known.set(id, color);
   return color;
 }
@@ -41,7 +43,12 @@ export function resolvedSwatches(brand: Brand): ResolvedSwatch[] {
     if (!known) {
       // The notation as typed decides the painted value while it still says the stored colour.
       const typed = parseColor(swatch.typed);
-      const fits = typed && typed.oklch.l === swatch.color.l && typed.oklch.c === swatch.color.c && typed.oklch.h === swatch.color.h && typed.oklch.alpha === swatch.color.alpha;
+      const fits =
+        typed &&
+        typed.oklch.l === swatch.color.l &&
+        typed.oklch.c === swatch.color.c &&
+        typed.oklch.h === swatch.color.h &&
+        typed.oklch.alpha === swatch.color.alpha;
       known = { oklch: swatch.color, rgb: fits ? typed.rgb : paintedRgb(swatch.color) };
       cache.set(swatch, known);
     }

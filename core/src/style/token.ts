@@ -1,5 +1,15 @@
 /** Kinds of token, named after the DTCG format's types. */
-export type TokenType = 'color' | 'fontFamily' | 'fontWeight' | 'dimension' | 'number' | 'gradient' | 'duration' | 'cubicBezier' | 'shadow' | 'text';
+export type TokenType =
+  | 'color'
+  | 'fontFamily'
+  | 'fontWeight'
+  | 'dimension'
+  | 'number'
+  | 'gradient'
+  | 'duration'
+  | 'cubicBezier'
+  | 'shadow'
+  | 'text';
 
 /**
  * A leaf token. `path` joined with hyphens is its custom property. It either
@@ -23,9 +33,11 @@ export interface Token {
 
 const properties = new Map<string, string>();
 
-/** `color.core.funnel` as `--color-core-funnel`; remembered, because every move of a held control asks for all of them. */
+/**
+ * `color.core.funnel` as `--color-core-funnel`; remembered, because every move of a held control asks for all of them.
+ */
 export function customProperty(path: string): string {
   let property = properties.get(path);
-  if (property === undefined) properties.set(path, property = `--${path.replaceAll('.', '-')}`);
+  if (property === undefined) properties.set(path, (property = `--${path.replaceAll('.', '-')}`));
   return property;
 }

@@ -6,19 +6,74 @@ import { READY_METRICS } from './library.ts';
 import { widthOf, type FontMetrics } from './metrics.ts';
 
 /** A face that readers have already, under all the names by which systems know it and its twins of equal widths. */
-interface Ready { readonly id: keyof typeof READY_METRICS; readonly name: string; readonly shape: FamilyShape; readonly generic: string; /** Font package of its free twin of equal widths, which ships with the desk; absent where there is none. */ readonly twin?: string; readonly locals: (bold: boolean, italic: boolean) => readonly string[] }
+interface Ready {
+  readonly id: keyof typeof READY_METRICS;
+  readonly name: string;
+  readonly shape: FamilyShape;
+  readonly generic: string;
+  /** Font package of its free twin of equal widths, which ships with the desk; absent where there is none. */ readonly twin?: string;
+  readonly locals: (bold: boolean, italic: boolean) => readonly string[];
+}
 
-const named = (...families: readonly (readonly [string, string])[]) => (bold: boolean, italic: boolean): string[] =>
-  families.map(([family, slanted]) => `${family}${bold ? ' Bold' : ''}${italic ? ` ${slanted}` : ''}`);
+const named =
+  (...families: readonly (readonly [string, string])[]) =>
+  (bold: boolean, italic: boolean): string[] =>
+    families.map(([family, slanted]) => `${family}${bold ? ' Bold' : ''}${italic ? ` ${slanted}` : ''}`);
 
 const READY: readonly Ready[] = [
-  { id: 'arial', twin: 'arimo', name: 'Arial', shape: 'sans', generic: 'sans-serif', locals: named(['Arial', 'Italic'], ['Arimo', 'Italic'], ['Liberation Sans', 'Italic']) },
-  { id: 'georgia', twin: 'gelasio', name: 'Georgia', shape: 'serif', generic: 'serif', locals: named(['Georgia', 'Italic'], ['Gelasio', 'Italic']) },
-  { id: 'times', twin: 'tinos', name: 'Times New Roman', shape: 'serif', generic: 'serif', locals: named(['Times New Roman', 'Italic'], ['Tinos', 'Italic'], ['Liberation Serif', 'Italic']) },
-  { id: 'courier', twin: 'cousine', name: 'Courier New', shape: 'mono', generic: 'monospace', locals: named(['Courier New', 'Italic'], ['Cousine', 'Italic'], ['Liberation Mono', 'Italic']) },
-  { id: 'dejavu-sans', name: 'DejaVu Sans', shape: 'sans', generic: 'sans-serif', locals: named(['DejaVu Sans', 'Oblique']) },
-  { id: 'dejavu-serif', name: 'DejaVu Serif', shape: 'serif', generic: 'serif', locals: named(['DejaVu Serif', 'Italic']) },
-  { id: 'dejavu-mono', name: 'DejaVu Sans Mono', shape: 'mono', generic: 'monospace', locals: named(['DejaVu Sans Mono', 'Oblique']) },
+  {
+    id: 'arial',
+    twin: 'arimo',
+    name: 'Arial',
+    shape: 'sans',
+    generic: 'sans-serif',
+    locals: named(['Arial', 'Italic'], ['Arimo', 'Italic'], ['Liberation Sans', 'Italic']),
+  },
+  {
+    id: 'georgia',
+    twin: 'gelasio',
+    name: 'Georgia',
+    shape: 'serif',
+    generic: 'serif',
+    locals: named(['Georgia', 'Italic'], ['Gelasio', 'Italic']),
+  },
+  {
+    id: 'times',
+    twin: 'tinos',
+    name: 'Times New Roman',
+    shape: 'serif',
+    generic: 'serif',
+    locals: named(['Times New Roman', 'Italic'], ['Tinos', 'Italic'], ['Liberation Serif', 'Italic']),
+  },
+  {
+    id: 'courier',
+    twin: 'cousine',
+    name: 'Courier New',
+    shape: 'mono',
+    generic: 'monospace',
+    locals: named(['Courier New', 'Italic'], ['Cousine', 'Italic'], ['Liberation Mono', 'Italic']),
+  },
+  {
+    id: 'dejavu-sans',
+    name: 'DejaVu Sans',
+    shape: 'sans',
+    generic: 'sans-serif',
+    locals: named(['DejaVu Sans', 'Oblique']),
+  },
+  {
+    id: 'dejavu-serif',
+    name: 'DejaVu Serif',
+    shape: 'serif',
+    generic: 'serif',
+    locals: named(['DejaVu Serif', 'Italic']),
+  },
+  {
+    id: 'dejavu-mono',
+    name: 'DejaVu Sans Mono',
+    shape: 'mono',
+    generic: 'monospace',
+    locals: named(['DejaVu Sans Mono', 'Oblique']),
+  },
 ];
 
 /** One face that stands in, made as wide and as tall as what it stands in for. */
@@ -38,11 +93,16 @@ export interface FallbackFace {
 }
 
 /** How a ready face differs from what it stands in for, once it is made as wide: the x-height, as a share. */
-export interface ReadyMatch { readonly id: string; readonly name: string; readonly xHeight: number }
+export interface ReadyMatch {
+  readonly id: string;
+  readonly name: string;
+  readonly xHeight: number;
+}
 
 /** The ready faces of the same kind, nearest in x-height first once each is made as wide. */
 export function readyFor(family: Family): ReadyMatch[] {
-  return READY.filter((one) => one.shape === family.shape).map((one) => ({ id: one.id, name: one.name, xHeight: round(matched(family.metrics, READY_METRICS[one.id]), 4) }))
+  return READY.filter((one) => one.shape === family.shape)
+    .map((one) => ({ id: one.id, name: one.name, xHeight: round(matched(family.metrics, READY_METRICS[one.id]), 4) }))
     .sort((one, other) => Math.abs(one.xHeight) - Math.abs(other.xHeight));
 }
 
@@ -51,7 +111,10 @@ function matched(metrics: FontMetrics, ready: FontMetrics): number {
   return (ready.xHeight * adjust) / metrics.xHeight - 1;
 }
 
-/** Names that a family's text asks for after its own, and the generic one at the end. Linux has other faces than the rest, so one of each stands there. */
+/**
+ * Names that a family's text asks for after its own, and the generic one at the end. Linux has other faces than the
+ * rest, so one of each stands there.
+ */
 function standIns(family: Family): readonly Ready[] {
   const order = readyFor(family).map((match) => READY.find((one) => one.id === match.id)!);
   const linux = (one: Ready) => one.id.startsWith('dejavu');
@@ -65,21 +128,44 @@ function standIns(family: Family): readonly Ready[] {
  * size and restore the content area.
  */
 export function fallbackFaces(family: Family): FallbackFace[] {
-  return standIns(family).flatMap((ready) => [400, 700].flatMap((weight) => [false, true].map((italic): FallbackFace => {
-    const adjust = widthOf(family.metrics, weight, italic) / widthOf(READY_METRICS[ready.id], weight, italic);
-    const percent = (em: number) => round((em / adjust) * 100, 2);
-    return {
-      family: fallbackName(family, ready), locals: ready.locals(weight === 700, italic), files: ready.twin ? twinFiles(ready.twin, weight, italic) : [], bold: weight === 700, italic,
-      sizeAdjust: round(adjust * 100, 2), ascent: percent(family.metrics.ascent), descent: percent(family.metrics.descent), lineGap: percent(family.metrics.lineGap),
-    };
-  })));
+  return standIns(family).flatMap((ready) =>
+    [400, 700].flatMap((weight) =>
+      [false, true].map((italic): FallbackFace => {
+        const adjust = widthOf(family.metrics, weight, italic) / widthOf(READY_METRICS[ready.id], weight, italic);
+        const percent = (em: number) => round((em / adjust) * 100, 2);
+        return {
+          family: fallbackName(family, ready),
+          locals: ready.locals(weight === 700, italic),
+          files: ready.twin ? twinFiles(ready.twin, weight, italic) : [],
+          bold: weight === 700,
+          italic,
+          sizeAdjust: round(adjust * 100, 2),
+          ascent: percent(family.metrics.ascent),
+          descent: percent(family.metrics.descent),
+          lineGap: percent(family.metrics.lineGap),
+        };
+      }),
+    ),
+  );
 }
 
-const twinFiles = (twin: string, weight: number, italic: boolean): { file: string; range: string }[] => Object.entries(PARTS).map(([part, range]) => ({ file: `${twin}-${part}-${weight}-${italic ? 'italic' : 'normal'}.woff2`, range }));
+const twinFiles = (twin: string, weight: number, italic: boolean): { file: string; range: string }[] =>
+  Object.entries(PARTS).map(([part, range]) => ({
+    file: `${twin}-${part}-${weight}-${italic ? 'italic' : 'normal'}.woff2`,
+    range,
+  }));
 
 /** Returns the files of all shipped twins: file name to font package. */
 export const twinFileNames = (): Map<string, string> =>
-  new Map(READY.flatMap(({ twin }) => (twin ? [400, 700].flatMap((weight) => [false, true].flatMap((italic) => twinFiles(twin, weight, italic).map(({ file }) => [file, twin] as const))) : [])));
+  new Map(
+    READY.flatMap(({ twin }) =>
+      twin
+        ? [400, 700].flatMap((weight) =>
+            [false, true].flatMap((italic) => twinFiles(twin, weight, italic).map(({ file }) => [file, twin] as const)),
+          )
+        : [],
+    ),
+  );
 
 const fallbackName = (family: Family, ready: Ready): string => `${family.name} as ${ready.name}`;
 

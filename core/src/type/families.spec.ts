@@ -14,13 +14,37 @@ import { PAIRINGS } from './pairings.ts';
 const metrics = { ascent: 0.9, descent: 0.3, lineGap: 0, xHeight: 0.5, capHeight: 0.7, widths: { '400': 0.45 } };
 const hash = (start: string) => start.padEnd(64, '0');
 const read = (name: string, start: string, weight: [number, number], italic = false): ReadFace => ({
-  family: { name, kind: 'serif', shape: 'serif', metrics: { ...metrics, widths: { [`${weight[0]}${italic ? 'i' : ''}`]: 0.45 } } },
-  face: { hash: hash(start), file: `${name}.ttf`, weight, italic, axes: [], embedding: 'installable', tableFigures: false, coverage: [[32, 126]] },
+  family: {
+    name,
+    kind: 'serif',
+    shape: 'serif',
+    metrics: { ...metrics, widths: { [`${weight[0]}${italic ? 'i' : ''}`]: 0.45 } },
+  },
+  face: {
+    hash: hash(start),
+    file: `${name}.ttf`,
+    weight,
+    italic,
+    axes: [],
+    embedding: 'installable',
+    tableFigures: false,
+    coverage: [[32, 126]],
+  },
 });
-const own = (...weights: [number, number][]): OwnFamily => ({ id: 'own', name: 'Own', kind: 'sans', shape: 'sans', metrics, faces: weights.map((weight, i) => ({ hash: hash(String(i)), weight, italic: false })) });
+const own = (...weights: [number, number][]): OwnFamily => ({
+  id: 'own',
+  name: 'Own',
+  kind: 'sans',
+  shape: 'sans',
+  metrics,
+  faces: weights.map((weight, i) => ({ hash: hash(String(i)), weight, italic: false })),
+});
 
 describe('the face a browser takes', () => {
-  const taken = (weight: number, ...weights: number[]) => facesFor(own(...weights.map((one): [number, number] => [one, one])), [{ weight, italic: false }]).map((face) => face.weight[0]);
+  const taken = (weight: number, ...weights: number[]) =>
+    facesFor(own(...weights.map((one): [number, number] => [one, one])), [{ weight, italic: false }]).map(
+      (face) => face.weight[0],
+    );
   it('is the one asked for, else the nearest on the side that CSS looks at first', () => {
     expect(taken(600, 400, 600, 700)).toEqual([600]);
     expect(taken(500, 300, 400, 700)).toEqual([400]);
@@ -35,18 +59,35 @@ describe('the face a browser takes', () => {
     expect(stylesOf(family).italic).toBe(false);
   });
   it('is always one that there is, whatever is asked', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 1000 }), fc.boolean(), fc.constantFrom(...LIBRARY), (weight, italic, family) => {
-      const faces = facesFor(family, [{ weight, italic }]);
-      return faces.length === 2 && faces.every((face) => facesOf(family).some((one) => one.file === face.file) && face.italic === (italic && family.italic));
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 1000 }),
+        fc.boolean(),
+        fc.constantFrom(...LIBRARY),
+        (weight, italic, family) => {
+          const faces = facesFor(family, [{ weight, italic }]);
+          return (
+            faces.length === 2 &&
+            faces.every(
+              (face) =>
+                facesOf(family).some((one) => one.file === face.file) && face.italic === (italic && family.italic),
+            )
+          );
+        },
+      ),
+    );
   });
 });
 
 describe('what stands in', () => {
   it('is of the same shape and named behind the family, nearest x-height first', () => {
     const mono = familyById('ibm-plex-mono')!;
-    expect(readyFor(mono).map((one) => one.name)).toEqual(jasmine.arrayWithExactContents(['Courier New', 'DejaVu Sans Mono']));
-    expect(familyStack('public-sans')).toBe('"Public Sans", "Public Sans as Arial", "Public Sans as DejaVu Sans", sans-serif');
+    expect(readyFor(mono).map((one) => one.name)).toEqual(
+      jasmine.arrayWithExactContents(['Courier New', 'DejaVu Sans Mono']),
+    );
+    expect(familyStack('public-sans')).toBe(
+      '"Public Sans", "Public Sans as Arial", "Public Sans as DejaVu Sans", sans-serif',
+    );
     const order = readyFor(familyById('lora')!).map((one) => Math.abs(one.xHeight));
     expect(order).toEqual([...order].sort((one, other) => one - other));
     for (const family of LIBRARY) for (const face of fallbackFaces(family)) expect(face.sizeAdjust).toBeGreaterThan(50);
@@ -59,7 +100,9 @@ describe('pairings', () => {
     expect(new Set(PAIRINGS.map((one) => `${one.heading} ${one.body}`)).size).toBe(PAIRINGS.length);
     for (const { heading, body, why } of PAIRINGS) {
       expect([heading, body].map((id) => familyById(id)?.id)).toEqual([heading, body]);
-      expect((familyById(body) as { text?: boolean }).text).withContext(body).toBe(true);
+      expect((familyById(body) as { text?: boolean }).text)
+        .withContext(body)
+        .toBe(true);
       expect(heading).not.toBe(body);
       expect(why.length).toBeGreaterThan(30);
     }
@@ -69,21 +112,36 @@ describe('pairings', () => {
 describe('families that were brought along', () => {
   it('take regular and italic as one family, and a second file of the same weight in place of the first', () => {
     let site = smallSite();
-    for (const [start, weight, italic] of [['a', [400, 400], false], ['b', [400, 400], true], ['c', [400, 400], false]] as const)
+    for (const [start, weight, italic] of [
+      ['a', [400, 400], false],
+      ['b', [400, 400], true],
+      ['c', [400, 400], false],
+    ] as const)
       site = applyChange(site, addFontFace(site, read('Quayside', start, [...weight], italic), `font-${start}`)).site;
     const [family, ...others] = Object.values(site.brand.fonts!);
     expect(others).toEqual([]);
-    expect(family!.faces.map((face) => [face.hash[0], face.italic])).toEqual([['c', false], ['b', true]]);
+    expect(family!.faces.map((face) => [face.hash[0], face.italic])).toEqual([
+      ['c', false],
+      ['b', true],
+    ]);
     expect(stylesOf(family!)).toEqual({ weights: [[400, 400]], italic: true });
     expect(readSite(site)).toEqual(site);
   });
   it('are set and exported with only the faces that text is set in', () => {
     let site = smallSite();
-    for (const [start, weight] of [['a', 400], ['b', 900]] as const) site = applyChange(site, addFontFace(site, read('Quayside', start, [weight, weight]), 'quay')).site;
+    for (const [start, weight] of [
+      ['a', 400],
+      ['b', 900],
+    ] as const)
+      site = applyChange(site, addFontFace(site, read('Quayside', start, [weight, weight]), 'quay')).site;
     site = applyChange(site, setFamilies(site, 'Quayside for all', { heading: 'quay', body: 'quay' })).site;
     const wanted = Math.max(...Object.values(site.brand.styles).map((style) => style.weight));
     expect(wanted).toBeLessThan(900);
-    expect(facesInUse(site).map((face) => face.file).includes(`quay-${hash('a').slice(0, 16)}.woff2`)).toBe(true);
+    expect(
+      facesInUse(site)
+        .map((face) => face.file)
+        .includes(`quay-${hash('a').slice(0, 16)}.woff2`),
+    ).toBe(true);
     expect(siteFontsCss(site, 'fonts/')).toContain('font-family: "Quayside as Georgia"');
   });
   it('go only with something in their place where they are in use', () => {

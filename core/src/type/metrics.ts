@@ -17,8 +17,35 @@ export interface FontMetrics {
  * every 4.7 letters, a comma and a full stop every 16 words.
  */
 const FREQUENCIES: Readonly<Record<string, number>> = {
-  a: 81.67, b: 14.92, c: 27.82, d: 42.53, e: 127.02, f: 22.28, g: 20.15, h: 60.94, i: 69.66, j: 1.53, k: 7.72, l: 40.25, m: 24.06,
-  n: 67.49, o: 75.07, p: 19.29, q: 0.95, r: 59.87, s: 63.27, t: 90.56, u: 27.58, v: 9.78, w: 23.6, x: 1.5, y: 19.74, z: 0.74, ' ': 212.77, ',': 13.3, '.': 13.3,
+  a: 81.67,
+  b: 14.92,
+  c: 27.82,
+  d: 42.53,
+  e: 127.02,
+  f: 22.28,
+  g: 20.15,
+  h: 60.94,
+  i: 69.66,
+  j: 1.53,
+  k: 7.72,
+  l: 40.25,
+  m: 24.06,
+  n: 67.49,
+  o: 75.07,
+  p: 19.29,
+  q: 0.95,
+  r: 59.87,
+  s: 63.27,
+  t: 90.56,
+  u: 27.58,
+  v: 9.78,
+  w: 23.6,
+  x: 1.5,
+  y: 19.74,
+  z: 0.74,
+  ' ': 212.77,
+  ',': 13.3,
+  '.': 13.3,
 };
 
 /**
@@ -40,6 +67,9 @@ export function averageWidth(advance: (character: string) => number | undefined)
 
 /** The width nearest to a weight and slant among those known of a font. */
 export function widthOf(metrics: FontMetrics, weight: number, italic: boolean): number {
-  const known = Object.entries(metrics.widths).map(([key, width]) => ({ width, far: Math.abs(Number.parseInt(key, 10) - weight) + (key.endsWith('i') === italic ? 0 : 1000) }));
+  const known = Object.entries(metrics.widths).map(([key, width]) => ({
+    width,
+    far: Math.abs(Number.parseInt(key, 10) - weight) + (key.endsWith('i') === italic ? 0 : 1000),
+  }));
   return known.sort((one, other) => one.far - other.far)[0]?.width ?? 0.5;
 }

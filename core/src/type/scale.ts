@@ -24,7 +24,9 @@ export interface FluidSize {
 
 const REM = 16;
 
-/** Size in px of a step at one end: base times ratio to the power of the step, to whole px where the scale is snapped. */
+/**
+ * Size in px of a step at one end: base times ratio to the power of the step, to whole px where the scale is snapped.
+ */
 export function stepSize(scale: SizeScale, end: 'small' | 'large', step: number): number {
   const px = scale[end].base * scale[end].ratio ** step;
   return scale.snapped ? Math.round(px) : px;

@@ -29,12 +29,22 @@ const IDLE = 20_000;
 const HEAVY = 500;
 const WATCH = 200;
 
-// Built beside the server; where that runs from its sources, what was built of them, or the source itself, which takes seconds longer to be there.
-const built = import.meta.url.endsWith('.ts') ? process.env['YOHAKU_BUILT'] : fileURLToPath(new URL('.', import.meta.url));
+// Built beside the server; where that runs from its sources, what was built of them, or the source itself, which takes
+// seconds longer to be there.
+const built = import.meta.url.endsWith('.ts')
+  ? process.env['YOHAKU_BUILT']
+  : fileURLToPath(new URL('.', import.meta.url));
 const ENTRY = built ? join(built, 'apart-worker.mjs') : fileURLToPath(new URL('../apart-worker.ts', import.meta.url));
 
-interface Worker { readonly child: ChildProcess; idle: NodeJS.Timeout | undefined; busy: boolean }
-interface Waiting { readonly start: (worker: Worker) => void; readonly fail: (error: Error) => void }
+interface Worker {
+  readonly child: ChildProcess;
+  idle: NodeJS.Timeout | undefined;
+  busy: boolean;
+}
+interface Waiting {
+  readonly start: (worker: Worker) => void;
+  readonly fail: (error: Error) => void;
+}
 
 /**
  * Takes files that somebody sent apart in a small pool of processes: one made to
@@ -52,7 +62,12 @@ export class Apart {
    * @param told sentences for a task that was ended: it took too long, or too much memory
    * @throws ApartBusy when too many wait; the error of a task that failed for no fault of the file
    */
-  async run<T>(task: string, sent: unknown, limits: ApartLimits, told: { readonly tooLong: string; readonly tooMuch: string }): Promise<ApartAnswer<T>> {
+  async run<T>(
+    task: string,
+    sent: unknown,
+    limits: ApartLimits,
+    told: { readonly tooLong: string; readonly tooMuch: string },
+  ): Promise<ApartAnswer<T>> {
     const worker = await this.#free();
     let retire = false;
     try {
@@ -88,7 +103,12 @@ export class Apart {
 
   #spawn(): Worker {
     const execArgv = ['--max-old-space-size=768', ...(built ? [] : ['--import', import.meta.resolve('tsx')])];
-    const child = fork(ENTRY, { execArgv, serialization: 'advanced', stdio: ['ignore', 'ignore', 'ignore', 'ipc'], env: { ...process.env, MALLOC_ARENA_MAX: '2' } });
+    const child = fork(ENTRY, {
+      execArgv,
+      serialization: 'advanced',
+      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+      env: { ...process.env, MALLOC_ARENA_MAX: '2' },
+    });
     const worker: Worker = { child, idle: undefined, busy: true };
     // A task under way hears of these itself; between tasks there is nobody to tell.
     child.on('error', () => {});
@@ -128,7 +148,13 @@ function memoryOf(child: ChildProcess): number {
   }
 }
 
-function ask<T>(child: ChildProcess, task: string, sent: unknown, limits: ApartLimits, told: { readonly tooLong: string; readonly tooMuch: string }): Promise<{ value: ApartAnswer<T>; ended: boolean }> {
+function ask<T>(
+  child: ChildProcess,
+  task: string,
+  sent: unknown,
+  limits: ApartLimits,
+  told: { readonly tooLong: string; readonly tooMuch: string },
+): Promise<{ value: ApartAnswer<T>; ended: boolean }> {
   return new Promise((resolve, reject) => {
     const done = (finish: () => void) => {
       clearTimeout(timer);
@@ -139,13 +165,18 @@ function ask<T>(child: ChildProcess, task: string, sent: unknown, limits: ApartL
       finish();
     };
     const refuse = (refused: string) => done(() => resolve({ value: { refused }, ended: true }));
-    const heard = (answer: ApartAnswer<T> | { readonly failed: string }) => done(() => ('failed' in answer ? reject(new Error(answer.failed)) : resolve({ value: answer, ended: false })));
+    const heard = (answer: ApartAnswer<T> | { readonly failed: string }) =>
+      done(() => ('failed' in answer ? reject(new Error(answer.failed)) : resolve({ value: answer, ended: false })));
     const exited = () => refuse(told.tooMuch);
     const timer = setTimeout(() => refuse(told.tooLong), limits.seconds * 1000);
-    const watch = setInterval(() => { if (memoryOf(child) > limits.megabytes) refuse(told.tooMuch); }, WATCH);
+    const watch = setInterval(() => {
+      if (memoryOf(child) > limits.megabytes) refuse(told.tooMuch);
+    }, WATCH);
     child.on('message', heard);
     child.on('exit', exited);
     child.on('error', reject);
-    child.send({ task, sent }, (error) => { if (error) done(() => reject(error)); });
+    child.send({ task, sent }, (error) => {
+      if (error) done(() => reject(error));
+    });
   });
 }

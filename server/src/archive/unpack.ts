@@ -8,7 +8,8 @@ export interface ArchiveLimits {
 }
 
 /** Why an archive was given up. */
-export type ArchiveFault = { readonly kind: 'broken' | 'files' | 'unpacked' } | { readonly kind: 'outside' | 'file'; readonly name: string };
+export type ArchiveFault =
+  { readonly kind: 'broken' | 'files' | 'unpacked' } | { readonly kind: 'outside' | 'file'; readonly name: string };
 
 export interface Unpacked {
   /** The wanted files in the order of their names. */
@@ -21,7 +22,11 @@ export interface Unpacked {
  * Unpacks the wanted files of a zip, in pieces, so that one that swells is stopped
  * on the way. Paths that lead outside it are a fault, not a file.
  */
-export function unpack(bytes: Uint8Array, limits: ArchiveLimits, isWanted: (name: string) => boolean): Unpacked | { readonly fault: ArchiveFault } {
+export function unpack(
+  bytes: Uint8Array,
+  limits: ArchiveLimits,
+  isWanted: (name: string) => boolean,
+): Unpacked | { readonly fault: ArchiveFault } {
   const parts = new Map<string, Uint8Array[]>();
   const left: string[] = [];
   let total = 0;
@@ -30,7 +35,8 @@ export function unpack(bytes: Uint8Array, limits: ArchiveLimits, isWanted: (name
   const unzip = new Unzip((file) => {
     if (fault) return;
     const name = file.name.replaceAll('\\', '/');
-    if (name.startsWith('/') || /^[a-z]:/i.test(name) || name.split('/').includes('..')) fault = { kind: 'outside', name };
+    if (name.startsWith('/') || /^[a-z]:/i.test(name) || name.split('/').includes('..'))
+      fault = { kind: 'outside', name };
     else if (!name.endsWith('/') && ++count > limits.files) fault = { kind: 'files' };
     if (fault || name.endsWith('/')) return;
     if (!isWanted(name)) {
@@ -61,10 +67,18 @@ export function unpack(bytes: Uint8Array, limits: ArchiveLimits, isWanted: (name
   });
   unzip.register(UnzipInflate);
   try {
-    for (let at = 0; at < bytes.length && !fault; at += 65_536) unzip.push(bytes.subarray(at, at + 65_536), at + 65_536 >= bytes.length);
+    for (let at = 0; at < bytes.length && !fault; at += 65_536)
+      unzip.push(bytes.subarray(at, at + 65_536), at + 65_536 >= bytes.length);
   } catch {
     fault ??= { kind: 'broken' };
   }
   if (fault) return { fault };
-  return { files: new Map([...parts].sort(([one], [other]) => (one < other ? -1 : 1)).map(([name, chunks]) => [name, new Uint8Array(Buffer.concat(chunks))])), left };
+  return {
+    files: new Map(
+      [...parts]
+        .sort(([one], [other]) => (one < other ? -1 : 1))
+        .map(([name, chunks]) => [name, new Uint8Array(Buffer.concat(chunks))]),
+    ),
+    left,
+  };
 }

@@ -24,6 +24,10 @@ export async function readFile(db: Querier, hash: string): Promise<{ bytes: Buff
 
 /** Bytes of the file of a type whose hash begins so; undefined when there is none. */
 export async function findFile(db: Querier, start: string, type: string): Promise<Buffer | undefined> {
-  const [row] = await db.select({ bytes: files.bytes }).from(files).where(and(like(files.hash, `${start}%`), eq(files.type, type))).limit(1);
+  const [row] = await db
+    .select({ bytes: files.bytes })
+    .from(files)
+    .where(and(like(files.hash, `${start}%`), eq(files.type, type)))
+    .limit(1);
   return row?.bytes;
 }

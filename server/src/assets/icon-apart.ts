@@ -13,8 +13,16 @@ export interface IconOrder {
 /** Draws an icon as PNG. Runs in a process of its own. */
 export async function drawIconApart({ side, box, background, density, bytes }: IconOrder): Promise<Uint8Array> {
   try {
-    const logo = await sharp(bytes, density === null ? {} : { density }).resize(box.width, box.height, { fit: 'fill' }).toColourspace('srgb').ensureAlpha().png().toBuffer();
-    return await sharp({ create: { width: side, height: side, channels: 4, background } }).composite([{ input: logo, left: box.left, top: box.top }]).png().toBuffer();
+    const logo = await sharp(bytes, density === null ? {} : { density })
+      .resize(box.width, box.height, { fit: 'fill' })
+      .toColourspace('srgb')
+      .ensureAlpha()
+      .png()
+      .toBuffer();
+    return await sharp({ create: { width: side, height: side, channels: 4, background } })
+      .composite([{ input: logo, left: box.left, top: box.top }])
+      .png()
+      .toBuffer();
   } catch {
     throw new PictureRefused('The logo cannot be drawn as an icon. Add its file again.');
   }

@@ -3,11 +3,24 @@ import { deliveredWidths, type Asset } from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 
 const LIMITS = { seconds: 60, megabytes: 1500 };
-const TOLD = { tooLong: 'The image takes too long to be scaled down.', tooMuch: 'The image takes too much memory to be scaled down.' };
-/** The latest results by content and width, null for widths that cannot be made: pictures seldom change between publications. */
-const made = new LRUCache<string, { readonly bytes: Buffer | null }>({ max: 20_000, maxSize: 128 * 1024 * 1024, sizeCalculation: ({ bytes }) => (bytes?.length ?? 0) + 64 });
+const TOLD = {
+  tooLong: 'The image takes too long to be scaled down.',
+  tooMuch: 'The image takes too much memory to be scaled down.',
+};
+/**
+ * The latest results by content and width, null for widths that cannot be made: pictures seldom change between
+ * publications.
+ */
+const made = new LRUCache<string, { readonly bytes: Buffer | null }>({
+  max: 20_000,
+  maxSize: 128 * 1024 * 1024,
+  sizeCalculation: ({ bytes }) => (bytes?.length ?? 0) + 64,
+});
 
-/** Returns the published WebP files of a picture by width. A width that cannot be made is absent; the original file is always published. */
+/**
+ * Returns the published WebP files of a picture by width. A width that cannot be made is absent; the original file is
+ * always published.
+ */
 export async function inWidths(apart: Apart, asset: Asset, bytes: Buffer): Promise<Map<number, Buffer>> {
   const all = new Map<number, Buffer | null>();
   const keyOf = (width: number): string => `${asset.hash} ${width}`;

@@ -1,7 +1,12 @@
 import { LIMITS, type Site } from '@yohaku/core';
 import { startClient, type Client } from '../testing/client.ts';
 
-interface Result { id: string | null; sequence?: number; refused?: string; kind?: string }
+interface Result {
+  id: string | null;
+  sequence?: number;
+  refused?: string;
+  kind?: string;
+}
 
 describe('Item 3: one edit never blocks or takes others with it', () => {
   let client: Client;
@@ -21,25 +26,59 @@ describe('Item 3: one edit never blocks or takes others with it', () => {
 
   it('NUL, other controls and halves of a character in names are taken out at the door', async () => {
     const results = await send([
-      change('text-0001', [title('Ho\u0000me\u0007')]), change('text-0002', [set(['pages', 'fares', 'title'], `${'x'.repeat(78)}\ud83d`)], 'Half \ud83d of \u0000 one'),
+      change('text-0001', [title('Ho\u0000me\u0007')]),
+      change('text-0002', [set(['pages', 'fares', 'title'], `${'x'.repeat(78)}\ud83d`)], 'Half \ud83d of \u0000 one'),
       change('text-0003', [set(['pages', 'about', 'description'], 'A whole one 😀 stays,\tso do tabs\nand lines')]),
     ]);
     expect(results.every((result) => result.sequence !== undefined)).toBeTrue();
     const { pages } = await site();
-    expect([pages['home']!.title, pages['fares']!.title, pages['about']!.description]).toEqual(['Home', 'x'.repeat(78), 'A whole one 😀 stays,\tso do tabs\nand lines']);
+    expect([pages['home']!.title, pages['fares']!.title, pages['about']!.description]).toEqual([
+      'Home',
+      'x'.repeat(78),
+      'A whole one 😀 stays,\tso do tabs\nand lines',
+    ]);
     // Sent again, as a window does that had no answer: the same one, not another.
     expect((await send([change('text-0001', [title('Ho\u0000me\u0007')])]))[0]!.sequence).toBe(results[0]!.sequence);
   });
 
   it('a faulty edit is refused by name, and those before and behind it are saved', async () => {
-    const many = Array.from({ length: 2526 }, (_, i) => set(['brand', 'spaces', 'even', 'values', 'phone'], 20 + (i % 50)));
+    const many = Array.from({ length: 2526 }, (_, i) =>
+      set(['brand', 'spaces', 'even', 'values', 'phone'], 20 + (i % 50)),
+    );
     const tooMany = Array.from({ length: LIMITS.operations + 1 }, () => title('x'));
     const results = await send([
-      change('batch-001', [title('First')]), change('batch-002', many), change('batch-003', tooMany, 'Far too much'), { id: 'batch-004', nonsense: true }, 7, change('no', [title('x')]),
-      change('batch-005', [set(['pages', 'gone', 'title'], 'x')]), change('batch-006', [set(['brand', 'corners', 'card'], -1)]), change('batch-007', [title('Last')]),
+      change('batch-001', [title('First')]),
+      change('batch-002', many),
+      change('batch-003', tooMany, 'Far too much'),
+      { id: 'batch-004', nonsense: true },
+      7,
+      change('no', [title('x')]),
+      change('batch-005', [set(['pages', 'gone', 'title'], 'x')]),
+      change('batch-006', [set(['brand', 'corners', 'card'], -1)]),
+      change('batch-007', [title('Last')]),
     ]);
-    expect(results.map((result) => result.kind ?? 'saved')).toEqual(['saved', 'saved', 'invalid', 'invalid', 'invalid', 'invalid', 'gone', 'invalid', 'saved']);
-    expect(results.map((result) => result.id)).toEqual(['batch-001', 'batch-002', 'batch-003', 'batch-004', null, 'no', 'batch-005', 'batch-006', 'batch-007']);
+    expect(results.map((result) => result.kind ?? 'saved')).toEqual([
+      'saved',
+      'saved',
+      'invalid',
+      'invalid',
+      'invalid',
+      'invalid',
+      'gone',
+      'invalid',
+      'saved',
+    ]);
+    expect(results.map((result) => result.id)).toEqual([
+      'batch-001',
+      'batch-002',
+      'batch-003',
+      'batch-004',
+      null,
+      'no',
+      'batch-005',
+      'batch-006',
+      'batch-007',
+    ]);
     expect(results[2]!.refused).toMatch(/cannot be read.*Nothing was changed/);
     expect((await site()).pages['home']!.title).toBe('Last');
   });
@@ -49,12 +88,30 @@ describe('Item 3: one edit never blocks or takes others with it', () => {
     const page = Object.values(before.pages).find((one) => Object.keys(one.overrides).length > 0)!;
     const [entry] = page.sectionOrder.filter((id) => {
       const section = page.sections[id]!;
-      return 'own' in section && Object.values(page.overrides).some(({ place }) => Object.hasOwn(section.own.blocks, place.split('/')[0]!));
+      return (
+        'own' in section &&
+        Object.values(page.overrides).some(({ place }) => Object.hasOwn(section.own.blocks, place.split('/')[0]!))
+      );
     });
-    const [gone] = await send([change('along-001', [{ op: 'remove', record: ['pages', page.id, 'sections'], order: ['pages', page.id, 'sectionOrder'], id: entry, was: page.sections[entry!], after: page.sectionOrder[page.sectionOrder.indexOf(entry!) - 1] ?? null }])]);
+    const [gone] = await send([
+      change('along-001', [
+        {
+          op: 'remove',
+          record: ['pages', page.id, 'sections'],
+          order: ['pages', page.id, 'sectionOrder'],
+          id: entry,
+          was: page.sections[entry!],
+          after: page.sectionOrder[page.sectionOrder.indexOf(entry!) - 1] ?? null,
+        },
+      ]),
+    ]);
     expect(gone!.sequence).toBeDefined();
-    expect(Object.keys((await site()).pages[page.id]!.overrides).length).toBeLessThan(Object.keys(page.overrides).length);
-    const { inverses } = (await (await client.get('/api/sites/ternhaven/inverses?ids=along-001')).json()) as { inverses: Record<string, object[]> };
+    expect(Object.keys((await site()).pages[page.id]!.overrides).length).toBeLessThan(
+      Object.keys(page.overrides).length,
+    );
+    const { inverses } = (await (await client.get('/api/sites/ternhaven/inverses?ids=along-001')).json()) as {
+      inverses: Record<string, object[]>;
+    };
     await send([change('along-002', inverses['along-001']!)]);
     expect((await site()).pages[page.id]).toEqual(page);
   });

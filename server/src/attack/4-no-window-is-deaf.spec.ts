@@ -3,19 +3,22 @@ import { createServer } from 'node:net';
 import { startClient, type Client } from '../testing/client.ts';
 import { freshUrl } from '../testing/database.ts';
 
-const freePort = () => new Promise<number>((resolve) => {
-  const probe = createServer();
-  probe.listen(0, '127.0.0.1', () => {
-    const { port } = probe.address() as { port: number };
-    probe.close(() => resolve(port));
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
   });
-});
 
 /** Asks for the health of whatever listens on a port, from the first moment that anything does. */
 async function askFromTheFirst(port: number): Promise<string> {
   for (;;) {
     const answer = await new Promise<string | undefined>((resolve) => {
-      const socket = connect(port, '127.0.0.1', () => socket.write(`GET /api/health HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nConnection: close\r\n\r\n`));
+      const socket = connect(port, '127.0.0.1', () =>
+        socket.write(`GET /api/health HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nConnection: close\r\n\r\n`),
+      );
       let heard = '';
       socket.on('data', (chunk) => (heard += chunk.toString()));
       socket.on('error', () => resolve(undefined));
@@ -32,7 +35,9 @@ describe('Item 4: no window is deaf', () => {
       const port = await freePort();
       const asked = askFromTheFirst(port);
       const client = await startClient(await freshUrl(), { port });
-      expect(await asked).withContext(`start ${i + 1}`).toMatch(/^HTTP\/1\.1 200 /);
+      expect(await asked)
+        .withContext(`start ${i + 1}`)
+        .toMatch(/^HTTP\/1\.1 200 /);
       await client.close();
     }
   });
@@ -42,15 +47,21 @@ describe('Item 4: no window is deaf', () => {
     const EDITS = 2500;
     beforeEach(async () => {
       client = await startClient();
-      await client.databasePool.query(`insert into changes (site_id, sequence, id, change, inverse, author, window_id) select 'ternhaven', i, 'far-' || lpad(i::text, 6, '0'), jsonb_build_object('id', 'far-' || lpad(i::text, 6, '0'), 'schemaVersion', 1, 'label', 'Space', 'ops', jsonb_build_array(jsonb_build_object('op', 'set', 'at', '["brand","corners","card"]'::jsonb, 'value', i % 50))), '[]', 'owner', 'far' from generate_series(1, ${EDITS}) i`);
-      await client.databasePool.query(`update sites set sequence = ${EDITS}, document = jsonb_set(document, '{brand,corners,card}', to_jsonb(${EDITS} % 50)) where id = 'ternhaven'`);
+      await client.databasePool.query(
+        `insert into changes (site_id, sequence, id, change, inverse, author, window_id) select 'ternhaven', i, 'far-' || lpad(i::text, 6, '0'), jsonb_build_object('id', 'far-' || lpad(i::text, 6, '0'), 'schemaVersion', 1, 'label', 'Space', 'ops', jsonb_build_array(jsonb_build_object('op', 'set', 'at', '["brand","corners","card"]'::jsonb, 'value', i % 50))), '[]', 'owner', 'far' from generate_series(1, ${EDITS}) i`,
+      );
+      await client.databasePool.query(
+        `update sites set sequence = ${EDITS}, document = jsonb_set(document, '{brand,corners,card}', to_jsonb(${EDITS} % 50)) where id = 'ternhaven'`,
+      );
     });
     afterEach(() => client.close());
 
     it('is told how far it is behind, and gets all of it in order, however much that is', async () => {
       const got: number[] = [];
       for (let rounds = 0; ; rounds++) {
-        const { changes, sequence } = (await (await client.get(`/api/sites/ternhaven/changes?after=${got.length}`)).json()) as { changes: { sequence: number }[]; sequence: number };
+        const { changes, sequence } = (await (
+          await client.get(`/api/sites/ternhaven/changes?after=${got.length}`)
+        ).json()) as { changes: { sequence: number }[]; sequence: number };
         expect(sequence).toBe(EDITS);
         if (changes.length === 0) break;
         got.push(...changes.map((change) => change.sequence));
@@ -64,7 +75,9 @@ describe('Item 4: no window is deaf', () => {
       const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
       let heard = '';
       while (!heard.includes(`data: ${EDITS}`)) heard += (await reader.read()).value;
-      await client.databasePool.query("select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid() and query ilike 'listen%'");
+      await client.databasePool.query(
+        "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid() and query ilike 'listen%'",
+      );
       // Saved while nobody listened: only the gap tells.
       await client.databasePool.query("update sites set sequence = sequence + 1 where id = 'ternhaven'");
       while (!heard.includes(`data: ${EDITS + 1}`)) heard += (await reader.read()).value;

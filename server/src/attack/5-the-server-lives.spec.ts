@@ -13,7 +13,12 @@ import { startClient } from '../testing/client.ts';
 /** As users have it: what is acknowledged is on the disk. */
 const SAFE = { YOHAKU_TEST_FAST: '0' };
 const soon = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const change = (id: string, value: number) => ({ id, schemaVersion: 1, label: 'Space', ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }] });
+const change = (id: string, value: number) => ({
+  id,
+  schemaVersion: 1,
+  label: 'Space',
+  ops: [{ op: 'set', at: ['brand', 'spaces', 'even', 'values', 'desktop'], value }],
+});
 
 /** Sends an edit as a window does: again, with the same id, until it is answered. Returns its sequence. */
 async function persist(post: (body: string) => Promise<Response>, id: string, value: number): Promise<number> {
@@ -36,13 +41,19 @@ async function persist(post: (body: string) => Promise<Response>, id: string, va
 
 async function signIn(link: string): Promise<string> {
   const [address, token] = link.split('/sign-in#');
-  const response = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ token }) });
+  const response = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ token }),
+  });
   return response.headers.get('set-cookie')!.split(';')[0]!;
 }
 
 /** The ids of the log, in order; none there twice, no sequence left out. */
 async function logOf(get: (path: string) => Promise<Response>): Promise<string[]> {
-  const { changes } = (await (await get('/api/sites/ternhaven/changes?after=0')).json()) as { changes: { id: string; sequence: number }[] };
+  const { changes } = (await (await get('/api/sites/ternhaven/changes?after=0')).json()) as {
+    changes: { id: string; sequence: number }[];
+  };
   expect(changes.map((one) => one.sequence)).toEqual(changes.map((_one, i) => i + 1));
   return changes.map((one) => one.id);
 }
@@ -59,7 +70,9 @@ describe('Item 5: the server lives', () => {
           return persist((body) => client.send('POST', '/api/sites/ternhaven/changes', body), id, 20 + i);
         });
         await soon(round % 7);
-        await client.databasePool.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()');
+        await client.databasePool.query(
+          'select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()',
+        );
         await Promise.all(edits);
       }
       const log = await logOf((path) => client.get(path));
@@ -73,12 +86,15 @@ describe('Item 5: the server lives', () => {
   it('when connections are cut before a transaction has begun, none of them stays out of the pool', async () => {
     const database = openDatabase(await freshUrl());
     try {
-      const cut = (client: pg.PoolClient) => (client as unknown as { connection: { stream: Socket } }).connection.stream.destroy();
+      const cut = (client: pg.PoolClient) =>
+        (client as unknown as { connection: { stream: Socket } }).connection.stream.destroy();
       database.pool.on('acquire', cut);
       for (let i = 0; i < 12; i++) await expectAsync(database.db.transaction(async () => {})).toBeRejected();
       database.pool.off('acquire', cut);
       expect(database.pool.totalCount - database.pool.idleCount).toBe(0);
-      await expectAsync(database.db.transaction(async (tx) => (await tx.execute(sql`select 1 as one`)).rows[0])).toBeResolvedTo({ one: 1 });
+      await expectAsync(
+        database.db.transaction(async (tx) => (await tx.execute(sql`select 1 as one`)).rows[0]),
+      ).toBeResolvedTo({ one: 1 });
     } finally {
       await database.close();
     }
@@ -88,7 +104,12 @@ describe('Item 5: the server lives', () => {
     let own: OwnServer;
     let cookie: string;
     const get = (path: string) => fetch(own.address + path, { headers: { cookie } });
-    const post = (body: string) => fetch(`${own.address}/api/sites/ternhaven/changes`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body });
+    const post = (body: string) =>
+      fetch(`${own.address}/api/sites/ternhaven/changes`, {
+        method: 'POST',
+        headers: { cookie, 'content-type': 'application/json' },
+        body,
+      });
     beforeAll(async () => {
       own = await OwnServer.create();
       await own.start(SAFE);
@@ -106,7 +127,14 @@ describe('Item 5: the server lives', () => {
         await persist(post, `dies-${round}00`, 40 + round);
         expect(own.serverPid).not.toBe(before);
       }
-      expect((await logOf(get)).filter((id) => id.includes('dies'))).toEqual(['pg-dies-0', 'dies-000', 'pg-dies-1', 'dies-100', 'pg-dies-2', 'dies-200']);
+      expect((await logOf(get)).filter((id) => id.includes('dies'))).toEqual([
+        'pg-dies-0',
+        'dies-000',
+        'pg-dies-1',
+        'dies-100',
+        'pg-dies-2',
+        'dies-200',
+      ]);
       expect(own.said).toMatch(/the server died \(SIGKILL\) and is started again[^]*the server is back/);
     });
 
@@ -120,7 +148,7 @@ describe('Item 5: the server lives', () => {
 
     it('a server that keeps dying is given up, with a bound, and said', async () => {
       const ended = new Promise<number | null>((resolve) => own.process!.once('exit', resolve));
-      for (let last = 0; own.process!.exitCode === null; ) {
+      for (let last = 0; own.process!.exitCode === null;) {
         const pid = own.serverPidIfAny;
         if (pid !== last && pid > 0) {
           try {
@@ -150,11 +178,22 @@ describe('Item 5: the server lives', () => {
       await own.start(SAFE);
       const cookie = await signIn(own.link);
       const get = (path: string) => fetch(own.address + path, { headers: { cookie } });
-      const post = (body: string) => fetch(`${own.address}/api/sites/ternhaven/changes`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body });
+      const post = (body: string) =>
+        fetch(`${own.address}/api/sites/ternhaven/changes`, {
+          method: 'POST',
+          headers: { cookie, 'content-type': 'application/json' },
+          body,
+        });
       await persist(post, 'room-0001', 21);
       const server = own.serverPid;
       // To the last byte, and again what is freed meanwhile.
-      const fill = () => { try { for (let i = 0; ; i++) writeFileSync(join(disk, `ballast-${i}`), Buffer.alloc(4096 * 64), { flag: 'a' }); } catch { /* full */ } };
+      const fill = () => {
+        try {
+          for (let i = 0; ; i++) writeFileSync(join(disk, `ballast-${i}`), Buffer.alloc(4096 * 64), { flag: 'a' });
+        } catch {
+          /* full */
+        }
+      };
       fill();
       let told = 0;
       const waiting = (async () => {
@@ -162,15 +201,22 @@ describe('Item 5: the server lives', () => {
         for (let i = 0; i < 40; i++) {
           const id = `full-${String(i).padStart(4, '0')}`;
           sent.push(id);
-          await persist(async (body) => {
-            const answer = await post(body);
-            if (answer.status === 503) told++;
-            return answer;
-          }, id, 20 + i);
+          await persist(
+            async (body) => {
+              const answer = await post(body);
+              if (answer.status === 503) told++;
+              return answer;
+            },
+            id,
+            20 + i,
+          );
         }
         return sent;
       })();
-      for (let i = 0; i < 30 && told === 0; i++) { fill(); await soon(300); }
+      for (let i = 0; i < 30 && told === 0; i++) {
+        fill();
+        await soon(300);
+      }
       expect((await fetch(`${own.address}/`)).status).toBeLessThan(500);
       spawnSync('sh', ['-c', `rm -f ${disk}/ballast-*`]);
       const sent = await waiting;

@@ -1,4 +1,14 @@
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,7 +17,11 @@ import { freshUrl, ROOT } from '../testing/database.ts';
 import { OwnServer } from '../testing/own-server.ts';
 
 const soon = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const corner = (id: string, value: number) => JSON.stringify({ window: 'first', changes: [{ id, schemaVersion: 1, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value }] }] });
+const corner = (id: string, value: number) =>
+  JSON.stringify({
+    window: 'first',
+    changes: [{ id, schemaVersion: 1, label: 'Corner', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value }] }],
+  });
 
 const cookies = new Map<string, string>();
 
@@ -15,24 +29,46 @@ const cookies = new Map<string, string>();
 async function signedIn(own: OwnServer) {
   if (!cookies.has(own.link)) {
     const [address, token] = own.link.split('/sign-in#');
-    const made = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ token }) });
+    const made = await fetch(`${address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ token }),
+    });
     cookies.set(own.link, made.headers.get('set-cookie')!.split(';')[0]!);
   }
   const cookie = cookies.get(own.link)!;
   return {
-    save: (id: string, value: number) => fetch(`${own.address}/api/sites/ternhaven/changes`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body: corner(id, value) }),
-    card: async () => ((await (await fetch(`${own.address}/api/sites/ternhaven`, { headers: { cookie } })).json()) as { site: { brand: { corners: { card: unknown } } } }).site.brand.corners.card,
+    save: (id: string, value: number) =>
+      fetch(`${own.address}/api/sites/ternhaven/changes`, {
+        method: 'POST',
+        headers: { cookie, 'content-type': 'application/json' },
+        body: corner(id, value),
+      }),
+    card: async () =>
+      (
+        (await (await fetch(`${own.address}/api/sites/ternhaven`, { headers: { cookie } })).json()) as {
+          site: { brand: { corners: { card: unknown } } };
+        }
+      ).site.brand.corners.card,
   };
 }
 
 /** Ends a start and all that it started, as a machine does that loses its power. */
 async function cutOff(own: OwnServer): Promise<void> {
   const group = own.process!.pid!;
-  const children = spawnSync('ps', ['-eo', 'pid=,ppid=,args=']).stdout.toString().split('\n').map((line) => /^\s*(\d+)\s+(\d+)\s+(.*)$/.exec(line)).filter((one) => one !== null);
+  const children = spawnSync('ps', ['-eo', 'pid=,ppid=,args='])
+    .stdout.toString()
+    .split('\n')
+    .map((line) => /^\s*(\d+)\s+(\d+)\s+(.*)$/.exec(line))
+    .filter((one) => one !== null);
   const own_ = new Set([group]);
-  for (let grew = true; grew; ) {
+  for (let grew = true; grew;) {
     grew = false;
-    for (const [, pid, parent, args] of children) if (!own_.has(Number(pid)) && (own_.has(Number(parent)) || args!.includes(own.data))) { own_.add(Number(pid)); grew = true; }
+    for (const [, pid, parent, args] of children)
+      if (!own_.has(Number(pid)) && (own_.has(Number(parent)) || args!.includes(own.data))) {
+        own_.add(Number(pid));
+        grew = true;
+      }
   }
   for (const pid of own_) {
     try {
@@ -56,7 +92,9 @@ describe('Item 6: a first start that was cut off starts again', () => {
         await soon(after);
         await cutOff(own);
         await own.start();
-        expect(await (await signedIn(own)).card()).withContext(`cut after ${after} ms`).toBeDefined();
+        expect(await (await signedIn(own)).card())
+          .withContext(`cut after ${after} ms`)
+          .toBeDefined();
       } catch (error) {
         fail(`cut after ${after} ms: ${(error as Error).message}`);
       } finally {
@@ -64,7 +102,9 @@ describe('Item 6: a first start that was cut off starts again', () => {
       }
     };
     // Two at a time: as many as there are processors.
-    const next = async (): Promise<void> => { for (let after = starts.shift(); after !== undefined; after = starts.shift()) await one(after); };
+    const next = async (): Promise<void> => {
+      for (let after = starts.shift(); after !== undefined; after = starts.shift()) await one(after);
+    };
     await Promise.all([next(), next()]);
     // Twenty first starts, each with a cluster of its own: on a slow host, beside other specs, over three minutes.
   }, 480_000);
@@ -143,7 +183,10 @@ describe('Item 6: a first start that was cut off starts again', () => {
       await own.end('SIGTERM');
       rmSync(own.clusterFolder, { recursive: true });
       const gone = await own.refusal(['--port', String(own.port), '--data', own.data], env);
-      expect([gone.code, gone.said]).toEqual([2, jasmine.stringMatching(/was kept in .* not there any more. Nothing was changed. Bring that folder back/)]);
+      expect([gone.code, gone.said]).toEqual([
+        2,
+        jasmine.stringMatching(/was kept in .* not there any more. Nothing was changed. Bring that folder back/),
+      ]);
     } finally {
       await own.dispose();
       rmSync(closed, { recursive: true, force: true });
@@ -162,12 +205,17 @@ describe('Item 6: a first start that was cut off starts again', () => {
       await own.start();
       expect(await (await signedIn(own)).card()).toBe(45);
       await own.end('SIGTERM');
-      for (const [file, words] of [['PG_VERSION', /lacks its file PG_VERSION/], ['global/pg_control', /pg_control/]] as const) {
+      for (const [file, words] of [
+        ['PG_VERSION', /lacks its file PG_VERSION/],
+        ['global/pg_control', /pg_control/],
+      ] as const) {
         const at = join(own.clusterFolder, file);
         const aside = `${at}-aside`;
         renameSync(at, aside);
         const { code, said } = await own.refusal(['--port', String(own.port), '--data', own.data]);
-        expect([code, said]).withContext(file).toEqual([2, jasmine.stringMatching(words)]);
+        expect([code, said])
+          .withContext(file)
+          .toEqual([2, jasmine.stringMatching(words)]);
         expect(said).not.toMatch(/empty|remove the directory/i);
         renameSync(aside, at);
       }
@@ -211,7 +259,10 @@ describe('Item 6: a first start that was cut off starts again', () => {
       const ended = new Promise<number | null>((resolve) => own.process!.once('exit', resolve));
       rmSync(own.data, { recursive: true, force: true });
       rmSync(folder, { recursive: true, force: true });
-      const code = await Promise.race([ended, new Promise<string>((resolve) => setTimeout(() => resolve('runs on'), 13_000))]);
+      const code = await Promise.race([
+        ended,
+        new Promise<string>((resolve) => setTimeout(() => resolve('runs on'), 13_000)),
+      ]);
       expect(code).toBe(1);
       expect(own.said).toContain('was deleted while Yohaku ran');
       expect(own.said).not.toMatch(/disk full/i);
@@ -229,12 +280,50 @@ describe('Item 6: a first start that was cut off starts again', () => {
       return url.href;
     };
     const wrong: [string, RegExp][] = [
-      ['nonsense', /DATABASE_URL must look like postgresql/], [changed((url) => { url.pathname = ''; }), /names no database/], [good.href.replace('postgresql:', 'mysql:'), /must begin with postgresql/],
-      [changed((url) => { url.password = 'wrong'; }), /user or password is wrong/], [changed((url) => { url.username = 'nobody'; }), /user or password is wrong/], [changed((url) => { url.pathname = '/nowhere'; }), /there is no such database/],
-      [changed((url) => { url.port = '1'; }), /nothing answers there/], [changed((url) => { url.hostname = 'no-such-host.invalid'; }), /no such host|does not answer/],
+      ['nonsense', /DATABASE_URL must look like postgresql/],
+      [
+        changed((url) => {
+          url.pathname = '';
+        }),
+        /names no database/,
+      ],
+      [good.href.replace('postgresql:', 'mysql:'), /must begin with postgresql/],
+      [
+        changed((url) => {
+          url.password = 'wrong';
+        }),
+        /user or password is wrong/,
+      ],
+      [
+        changed((url) => {
+          url.username = 'nobody';
+        }),
+        /user or password is wrong/,
+      ],
+      [
+        changed((url) => {
+          url.pathname = '/nowhere';
+        }),
+        /there is no such database/,
+      ],
+      [
+        changed((url) => {
+          url.port = '1';
+        }),
+        /nothing answers there/,
+      ],
+      [
+        changed((url) => {
+          url.hostname = 'no-such-host.invalid';
+        }),
+        /no such host|does not answer/,
+      ],
     ];
     for (const [databaseUrl, words] of wrong) {
-      const error = await startServer({ databaseUrl, port: 0, root: ROOT, demo: false, patience: 300 }).then(() => undefined, (one: Error) => one);
+      const error = await startServer({ databaseUrl, port: 0, root: ROOT, demo: false, patience: 300 }).then(
+        () => undefined,
+        (one: Error) => one,
+      );
       expect(error?.message).withContext(databaseUrl).toMatch(words);
       expect(error?.message.split('\n').length).withContext(databaseUrl).toBe(1);
       expect(error?.message).withContext(databaseUrl).not.toContain(good.password);

@@ -7,7 +7,12 @@ import { freshUrl } from '../testing/database.ts';
 
 describe('Item 9: sessions and the log', () => {
   let client: Client;
-  const signIn = (server: Client['server'], token: string, agent = 'Spec/1') => fetch(`${server.address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json', 'user-agent': agent }, body: JSON.stringify({ token }) });
+  const signIn = (server: Client['server'], token: string, agent = 'Spec/1') =>
+    fetch(`${server.address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'user-agent': agent },
+      body: JSON.stringify({ token }),
+    });
   const cookieOf = (response: Response) => response.headers.get('set-cookie')!.split(';')[0]!;
   const token = async () => (await client.server.link()).split('#')[1]!;
   beforeEach(async () => {
@@ -17,12 +22,21 @@ describe('Item 9: sessions and the log', () => {
 
   it('are listed, and ended singly; with a session its streams end', async () => {
     const other = cookieOf(await signIn(client.server, await token(), 'Other/2'));
-    const listed = ((await (await client.get('/api/sessions')).json()) as { sessions: { id: string; agent: string; current: boolean }[] }).sessions;
-    expect(listed.map((entry) => [entry.agent, entry.current]).sort()).toEqual([['Other/2', false], [jasmine.any(String), true]] as never);
+    const listed = (
+      (await (await client.get('/api/sessions')).json()) as {
+        sessions: { id: string; agent: string; current: boolean }[];
+      }
+    ).sessions;
+    expect(listed.map((entry) => [entry.agent, entry.current]).sort()).toEqual([
+      ['Other/2', false],
+      [jasmine.any(String), true],
+    ] as never);
     const stream = await fetch(`${client.server.address}/api/sites/ternhaven/events`, { headers: { cookie: other } });
     const reader = stream.body!.getReader();
     await reader.read();
-    expect((await client.send('DELETE', `/api/sessions/${listed.find((entry) => !entry.current)!.id}`)).status).toBe(204);
+    expect((await client.send('DELETE', `/api/sessions/${listed.find((entry) => !entry.current)!.id}`)).status).toBe(
+      204,
+    );
     for (;;) if ((await reader.read()).done) break;
     expect((await fetch(`${client.server.address}/api/sites`, { headers: { cookie: other } })).status).toBe(401);
     expect((await client.get('/api/sites')).status).toBe(200);
@@ -59,7 +73,10 @@ describe('Item 9: sessions and the log', () => {
       await behind.close();
     }
     expect(() => doorOf(1, 'desk.example')).toThrowError(/YOHAKU_ADDRESS must be the address browsers use/);
-    for (const bad of ['https://desk.example/x', 'ftp://desk.example', 'https://a:b@desk.example', 'nonsense']) expect(() => doorOf(1, bad)).withContext(bad).toThrow();
+    for (const bad of ['https://desk.example/x', 'ftp://desk.example', 'https://a:b@desk.example', 'nonsense'])
+      expect(() => doorOf(1, bad))
+        .withContext(bad)
+        .toThrow();
   });
 
   it('the log is its owner’s alone, is begun anew before it grows large, and holds nothing of any document', async () => {
@@ -71,17 +88,34 @@ describe('Item 9: sessions and the log', () => {
     try {
       process.env['YOHAKU_LOG'] = 'debug';
       const secret = 'words-that-nobody-may-read';
-      const edit = { window: 'wwww', changes: [{ id: 'log-00001', schemaVersion: 1, label: secret, ops: [{ op: 'set', at: ['pages', 'home', 'title'], value: secret }] }] };
+      const edit = {
+        window: 'wwww',
+        changes: [
+          {
+            id: 'log-00001',
+            schemaVersion: 1,
+            label: secret,
+            ops: [{ op: 'set', at: ['pages', 'home', 'title'], value: secret }],
+          },
+        ],
+      };
       await logged.send('POST', '/api/sites/ternhaven/changes', edit);
       // The database fails in the middle of a save: what it was given must not be told.
       await logged.databasePool.query("alter table changes add constraint no_more check (id !~ '^log-0000[2-9]')");
-      await logged.send('POST', '/api/sites/ternhaven/changes', { ...edit, changes: [{ ...edit.changes[0], id: 'log-00002' }] });
+      await logged.send('POST', '/api/sites/ternhaven/changes', {
+        ...edit,
+        changes: [{ ...edit.changes[0], id: 'log-00002' }],
+      });
       await logged.databasePool.query('alter table pages rename to pages_gone');
-      await logged.send('POST', '/api/sites/ternhaven/changes', { ...edit, changes: [{ ...edit.changes[0], id: 'other-0003' }] });
+      await logged.send('POST', '/api/sites/ternhaven/changes', {
+        ...edit,
+        changes: [{ ...edit.changes[0], id: 'other-0003' }],
+      });
       await logged.get('/api/sites/ternhaven');
       await logged.databasePool.query('alter table pages_gone rename to pages');
       const written = () => (existsSync(file) ? readFileSync(file, 'utf8') : '');
-      while (!written().includes('unexpected error') && !written().includes('could not be saved')) await new Promise((resolve) => setTimeout(resolve, 50));
+      while (!written().includes('unexpected error') && !written().includes('could not be saved'))
+        await new Promise((resolve) => setTimeout(resolve, 50));
       expect(written()).not.toContain(secret);
       expect(written()).not.toContain(logged.cookie.split('=')[1]!);
       expect(statSync(file).mode & 0o777).toBe(0o600);

@@ -3,7 +3,10 @@ import { ApartBusy, type Apart } from '../apart/index.ts';
 import type { AuditOrder } from './audit-apart.ts';
 
 const LIMITS = { seconds: 120, megabytes: 2500 };
-const TOLD = { tooLong: 'Checking the site takes more than two minutes. Try again later.', tooMuch: 'Checking the site takes too much memory. Try again later.' };
+const TOLD = {
+  tooLong: 'Checking the site takes more than two minutes. Try again later.',
+  tooMuch: 'Checking the site takes too much memory. Try again later.',
+};
 
 /**
  * Returns the audit counts of a site. The audit runs in its own process, so that the

@@ -17,7 +17,11 @@ export async function makeSignInToken(db: Querier): Promise<string> {
   const token = newSecret();
   await ensureOwner(db);
   await db.delete(schema.signInTokens).where(lt(schema.signInTokens.expiresAt, sql`now()`));
-  await db.insert(schema.signInTokens).values({ hash: hashSecret(token), userId: OWNER, expiresAt: sql`now() + make_interval(mins => ${TOKEN_MINUTES})` });
+  await db.insert(schema.signInTokens).values({
+    hash: hashSecret(token),
+    userId: OWNER,
+    expiresAt: sql`now() + make_interval(mins => ${TOKEN_MINUTES})`,
+  });
   return token;
 }
 
@@ -29,8 +33,16 @@ export async function makeSignInToken(db: Querier): Promise<string> {
  */
 export async function useSignInToken(db: Querier, token: string, agent = ''): Promise<OpenedSession | undefined> {
   const { signInTokens } = schema;
-  const used = await db.update(signInTokens).set({ usedAt: sql`now()` })
-    .where(and(eq(signInTokens.hash, hashSecret(token)), isNull(signInTokens.usedAt), gt(signInTokens.expiresAt, sql`now()`)))
+  const used = await db
+    .update(signInTokens)
+    .set({ usedAt: sql`now()` })
+    .where(
+      and(
+        eq(signInTokens.hash, hashSecret(token)),
+        isNull(signInTokens.usedAt),
+        gt(signInTokens.expiresAt, sql`now()`),
+      ),
+    )
     .returning({ userId: signInTokens.userId });
   return used[0] && openSession(db, used[0].userId, agent);
 }

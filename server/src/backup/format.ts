@@ -7,7 +7,19 @@ export const BACKUP = { format: 'yohaku-backup', version: 1 } as const;
  * The tables of a backup, each after the tables that it refers to. Sessions, sign-in
  * tokens and rate limits are not included: they are temporary and secret.
  */
-export const TABLES = ['users', 'sites', 'pages', 'changes', 'versions', 'files', 'sources', 'publishes', 'former_addresses', 'letters', 'items'] as const;
+export const TABLES = [
+  'users',
+  'sites',
+  'pages',
+  'changes',
+  'versions',
+  'files',
+  'sources',
+  'publishes',
+  'former_addresses',
+  'letters',
+  'items',
+] as const;
 /** Tables that no backup has and a restore empties: a desk fills them again. */
 export const EMPTIED = ['measured'] as const;
 export type TableName = (typeof TABLES)[number];

@@ -10,10 +10,15 @@ const LARGEST = 256 * 1024 * 1024;
 /** The entries of a backup in their order, each whole. @throws BackupRefused when the file is none, or cut off */
 export async function* readEntries(file: string): AsyncGenerator<{ readonly name: string; readonly content: Buffer }> {
   const archive = extract();
-  const read = pipeline(createReadStream(file), createGunzip(), archive).catch((error: unknown) => error as NodeJS.ErrnoException);
+  const read = pipeline(createReadStream(file), createGunzip(), archive).catch(
+    (error: unknown) => error as NodeJS.ErrnoException,
+  );
   try {
     for await (const entry of archive) {
-      if ((entry.header.size ?? 0) > LARGEST) throw new BackupRefused(`${file} is not a backup of Yohaku: ${entry.header.name.slice(0, 60)} in it is too large.`);
+      if ((entry.header.size ?? 0) > LARGEST)
+        throw new BackupRefused(
+          `${file} is not a backup of Yohaku: ${entry.header.name.slice(0, 60)} in it is too large.`,
+        );
       const chunks: Buffer[] = [];
       for await (const chunk of entry) chunks.push(chunk as Buffer);
       yield { name: entry.header.name, content: Buffer.concat(chunks) };

@@ -21,7 +21,10 @@ export const RESTORED_CHANNEL = 'yohaku_restored';
 export async function restoreBackup(database: Database, file: string, keep?: string): Promise<BackupSummary> {
   const summary = await checkBackup(file);
   const here = await migrationsOf(database);
-  if (summary.migrations > here) throw new BackupRefused(`${file} was made by a newer Yohaku. Update this one, then restore it. Nothing was changed.`);
+  if (summary.migrations > here)
+    throw new BackupRefused(
+      `${file} was made by a newer Yohaku. Update this one, then restore it. Nothing was changed.`,
+    );
   for (let tries = 1; ; tries++) {
     try {
       await inPlace(database, file, summary, keep);
@@ -31,24 +34,42 @@ export async function restoreBackup(database: Database, file: string, keep?: str
       // The restore and a writer waited for each other. Nothing was changed; the restore starts again.
       if (isLocked(error) && tries < TRIES) continue;
       if (error instanceof BackupRefused) throw error;
-      if (isRefusedByDatabase(error)) throw new BackupRefused(`${file} is damaged: a row in it does not fit (${(error as Error).message.split('\n')[0]}). Nothing was changed; use another backup.`, { cause: error });
-      throw new BackupRefused(`${file} could not be restored: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`, { cause: error });
+      if (isRefusedByDatabase(error))
+        throw new BackupRefused(
+          `${file} is damaged: a row in it does not fit (${(error as Error).message.split('\n')[0]}). Nothing was changed; use another backup.`,
+          { cause: error },
+        );
+      throw new BackupRefused(
+        `${file} could not be restored: ${(error as Error).message.split('\n')[0]}. Nothing was changed.`,
+        { cause: error },
+      );
     }
   }
 }
 
 const TRIES = 10;
 
-async function inPlace(database: Database, file: string, summary: BackupSummary, keep: string | undefined): Promise<void> {
+async function inPlace(
+  database: Database,
+  file: string,
+  summary: BackupSummary,
+  keep: string | undefined,
+): Promise<void> {
   const client = await database.pool.connect();
   try {
     await client.query('begin');
     // Running edits and publications end first; new ones wait. Reads continue.
     // The sites come before the other tables, because every edit locks its site's row until it ends.
     // Only the measurements come earlier: keeping them locks the row of the site last.
-    await client.query(`lock table ${EMPTIED.join(', ')}, sites, ${TABLES.filter((table) => table !== 'sites').map((table) => `"${table}"`).join(', ')} in exclusive mode`);
+    await client.query(
+      `lock table ${EMPTIED.join(', ')}, sites, ${TABLES.filter((table) => table !== 'sites')
+        .map((table) => `"${table}"`)
+        .join(', ')} in exclusive mode`,
+    );
     if (keep !== undefined) await writeBackup(database, keep);
-    await client.query(`truncate ${[...EMPTIED, ...TABLES.filter((table) => table !== 'users')].map((table) => `"${table}"`).join(', ')}`);
+    await client.query(
+      `truncate ${[...EMPTIED, ...TABLES.filter((table) => table !== 'users')].map((table) => `"${table}"`).join(', ')}`,
+    );
     const columns = await columnsOf(client, summary);
     // The bytes of files come before the rows that say what they are.
     const bytes = new Map<string, Buffer>();
@@ -58,7 +79,13 @@ async function inPlace(database: Database, file: string, summary: BackupSummary,
       if (!table) continue;
       const rows = rowsOf(content, file, name);
       if (table === 'files') {
-        for (const row of rows) await client.query('insert into files (hash, type, size, bytes) values ($1, $2, $3, $4)', [row['hash'], row['type'], row['size'], bytes.get(String(row['hash']))]);
+        for (const row of rows)
+          await client.query('insert into files (hash, type, size, bytes) values ($1, $2, $3, $4)', [
+            row['hash'],
+            row['type'],
+            row['size'],
+            bytes.get(String(row['hash'])),
+          ]);
         bytes.clear();
       } else await insertRows(client, table, columns[table], rows);
     }
@@ -76,14 +103,27 @@ async function inPlace(database: Database, file: string, summary: BackupSummary,
 
 /** The columns that both the backup and this database have; a newer one takes its default. */
 async function columnsOf(client: PoolClient, { manifest }: BackupSummary): Promise<Record<TableName, string[]>> {
-  const { rows } = await client.query<{ table_name: TableName; column_name: string }>("select table_name, column_name from information_schema.columns where table_schema = 'public'");
+  const { rows } = await client.query<{ table_name: TableName; column_name: string }>(
+    "select table_name, column_name from information_schema.columns where table_schema = 'public'",
+  );
   const here = new Map<string, Set<string>>();
-  for (const { table_name, column_name } of rows) here.set(table_name, (here.get(table_name) ?? new Set()).add(column_name));
-  return Object.fromEntries(TABLES.map((table) => [table, manifest.tables[table].columns.filter((column) => here.get(table)?.has(column))])) as Record<TableName, string[]>;
+  for (const { table_name, column_name } of rows)
+    here.set(table_name, (here.get(table_name) ?? new Set()).add(column_name));
+  return Object.fromEntries(
+    TABLES.map((table) => [table, manifest.tables[table].columns.filter((column) => here.get(table)?.has(column))]),
+  ) as Record<TableName, string[]>;
 }
 
-async function insertRows(client: PoolClient, table: TableName, columns: readonly string[], rows: readonly unknown[]): Promise<void> {
+async function insertRows(
+  client: PoolClient,
+  table: TableName,
+  columns: readonly string[],
+  rows: readonly unknown[],
+): Promise<void> {
   const list = columns.map((column) => `"${column}"`).join(', ');
   for (let at = 0; at < rows.length; at += 100)
-    await client.query(`insert into "${table}" (${list}) select ${list} from jsonb_populate_recordset(null::"${table}", $1::jsonb)${table === 'users' ? ' on conflict do nothing' : ''}`, [JSON.stringify(rows.slice(at, at + 100))]);
+    await client.query(
+      `insert into "${table}" (${list}) select ${list} from jsonb_populate_recordset(null::"${table}", $1::jsonb)${table === 'users' ? ' on conflict do nothing' : ''}`,
+      [JSON.stringify(rows.slice(at, at + 100))],
+    );
 }

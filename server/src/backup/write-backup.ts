@@ -12,7 +12,9 @@ import { BACKUP, BackupRefused, TABLES, migrationsOf, type Manifest, type TableN
 const ROWS = 200;
 const CHARS = 4_000_000;
 
-interface Client { query<R>(sql: string, values?: readonly unknown[]): Promise<{ rows: R[] }> }
+interface Client {
+  query<R>(sql: string, values?: readonly unknown[]): Promise<{ rows: R[] }>;
+}
 
 /**
  * Writes everything a database keeps into one file (tar, gzip): rows as lines of
@@ -34,18 +36,30 @@ export async function writeBackup(database: Database, file: string): Promise<Bac
     const fill = async () => {
       const tables = {} as Record<TableName, { columns: string[]; rows: number }>;
       for (const table of TABLES) tables[table] = await addTable(client as Client, table, add);
-      const manifest: Manifest = { ...BACKUP, made: new Date().toISOString(), migrations: await migrationsOf(database), tables, sums };
+      const manifest: Manifest = {
+        ...BACKUP,
+        made: new Date().toISOString(),
+        migrations: await migrationsOf(database),
+        tables,
+        sums,
+      };
       await entry(archive, 'backup.json', Buffer.from(JSON.stringify(manifest, null, 2)));
       archive.finalize();
     };
     await Promise.all([
       pipeline(archive, createGzip({ level: 6 }), createWriteStream(part, { mode: 0o600 })),
-      fill().catch((error: unknown) => { archive.destroy(error as Error); throw error; }),
+      fill().catch((error: unknown) => {
+        archive.destroy(error as Error);
+        throw error;
+      }),
     ]);
     await client.query('commit');
   } catch (error) {
     await rm(part, { force: true });
-    throw new BackupRefused(`the backup could not be written to ${file}: ${(error as Error).message}. Nothing was changed.`, { cause: error });
+    throw new BackupRefused(
+      `the backup could not be written to ${file}: ${(error as Error).message}. Nothing was changed.`,
+      { cause: error },
+    );
   } finally {
     client.release(true);
   }
@@ -61,12 +75,24 @@ function entry(archive: ReturnType<typeof pack>, name: string, content: Buffer):
   });
 }
 
-async function addTable(client: Client, table: TableName, add: (name: string, content: Buffer) => Promise<void>): Promise<{ columns: string[]; rows: number }> {
-  const { rows: described } = await client.query<{ name: string }>("select column_name as name from information_schema.columns where table_schema = 'public' and table_name = $1 order by ordinal_position", [table]);
+async function addTable(
+  client: Client,
+  table: TableName,
+  add: (name: string, content: Buffer) => Promise<void>,
+): Promise<{ columns: string[]; rows: number }> {
+  const { rows: described } = await client.query<{ name: string }>(
+    "select column_name as name from information_schema.columns where table_schema = 'public' and table_name = $1 order by ordinal_position",
+    [table],
+  );
   const columns = described.map((one) => one.name);
   const bytes = table === 'files';
-  const kept = columns.filter((column) => !(bytes && column === 'bytes')).map((column) => `'${column}', t."${column}"`).join(', ');
-  await client.query(`declare rows no scroll cursor for select jsonb_build_object(${kept})::text as row${bytes ? ', t.hash, t.bytes' : ''} from "${table}" t`);
+  const kept = columns
+    .filter((column) => !(bytes && column === 'bytes'))
+    .map((column) => `'${column}', t."${column}"`)
+    .join(', ');
+  await client.query(
+    `declare rows no scroll cursor for select jsonb_build_object(${kept})::text as row${bytes ? ', t.hash, t.bytes' : ''} from "${table}" t`,
+  );
   let count = 0;
   let part = 0;
   let lines: string[] = [];
@@ -78,7 +104,9 @@ async function addTable(client: Client, table: TableName, add: (name: string, co
     chars = 0;
   };
   for (;;) {
-    const { rows } = await client.query<{ row: string; hash?: string; bytes?: Buffer }>(`fetch ${bytes ? 4 : ROWS} from rows`);
+    const { rows } = await client.query<{ row: string; hash?: string; bytes?: Buffer }>(
+      `fetch ${bytes ? 4 : ROWS} from rows`,
+    );
     if (rows.length === 0) break;
     for (const { row, hash, bytes: content } of rows) {
       if (hash !== undefined && content !== undefined) await add(`files/${hash}`, content);

@@ -5,19 +5,24 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { freshUrl, ROOT } from '../testing/database.ts';
 
-interface Ran { readonly code: number; readonly out: string; readonly err: string }
+interface Ran {
+  readonly code: number;
+  readonly out: string;
+  readonly err: string;
+}
 
 describe('command line', () => {
   let url: string;
   let folder: string;
-  const run = (...args: string[]): Promise<Ran> => new Promise((resolve) => {
-    const child = spawn(join(ROOT, 'yohaku'), args, { env: { ...process.env, DATABASE_URL: url }, cwd: folder });
-    let out = '';
-    let err = '';
-    child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
-    child.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()));
-    child.on('close', (code) => resolve({ code: code ?? -1, out, err }));
-  });
+  const run = (...args: string[]): Promise<Ran> =>
+    new Promise((resolve) => {
+      const child = spawn(join(ROOT, 'yohaku'), args, { env: { ...process.env, DATABASE_URL: url }, cwd: folder });
+      let out = '';
+      let err = '';
+      child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
+      child.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()));
+      child.on('close', (code) => resolve({ code: code ?? -1, out, err }));
+    });
   beforeAll(async () => {
     url = await freshUrl();
     folder = await mkdtemp(join(tmpdir(), 'yohaku-cli-'));
@@ -27,17 +32,30 @@ describe('command line', () => {
   it('backs up, reads a backup back, brings it back, and brings an exported site in as another', async () => {
     const file = join(folder, 'kept.tar.gz');
     const made = await run('backup', '-o', file, '--json');
-    expect([made.code, JSON.parse(made.out)]).toEqual([0, jasmine.objectContaining({ file, sites: [jasmine.objectContaining({ id: 'ternhaven', pages: 9 })] }) as never]);
+    expect([made.code, JSON.parse(made.out)]).toEqual([
+      0,
+      jasmine.objectContaining({ file, sites: [jasmine.objectContaining({ id: 'ternhaven', pages: 9 })] }) as never,
+    ]);
     expect([(await run('backup', '-o', file)).code, (await run('restore', file, '--check')).code]).toEqual([2, 0]);
     await run('export', 'ternhaven', '--format', 'site', '-o', join(folder, 'site'));
     const brought = await run('import', join(folder, 'site'), '--as', 'second', '--name', 'Second', '--json');
-    expect([brought.code, JSON.parse(brought.out)]).toEqual([0, jasmine.objectContaining({ id: 'second', name: 'Second', pages: 9 })]);
-    expect((await run('import', join(folder, 'site', 'site.json'), '--as', 'second')).err).toMatch(/A site already has the id “second”/);
+    expect([brought.code, JSON.parse(brought.out)]).toEqual([
+      0,
+      jasmine.objectContaining({ id: 'second', name: 'Second', pages: 9 }),
+    ]);
+    expect((await run('import', join(folder, 'site', 'site.json'), '--as', 'second')).err).toMatch(
+      /A site already has the id “second”/,
+    );
     const back = await run('restore', file);
-    expect([back.code, back.out]).toEqual([0, jasmine.stringMatching(/The backup was restored. The earlier state is in .*before-restore-/)]);
+    expect([back.code, back.out]).toEqual([
+      0,
+      jasmine.stringMatching(/The backup was restored. The earlier state is in .*before-restore-/),
+    ]);
     const { code, err } = await run('audit', 'second');
     expect([code, err]).toEqual([2, jasmine.stringMatching(/there is no site “second”; there is ternhaven/)]);
-    expect((await run('restore', join(folder, 'nothing.tar.gz'))).err.trim().split('\n').at(-1)).toMatch(/there is no file/);
+    expect((await run('restore', join(folder, 'nothing.tar.gz'))).err.trim().split('\n').at(-1)).toMatch(
+      /there is no file/,
+    );
   });
 
   it('rates two colours', async () => {
@@ -45,13 +63,20 @@ describe('command line', () => {
     const result = JSON.parse(out) as { ratio: number; aa: boolean };
     expect(code).toBe(1);
     expect(Math.floor(result.ratio * 1000)).toBe(4478);
-    expect(result).toEqual(jasmine.objectContaining({ aa: false, aaLarge: true, aaa: false, aaaLarge: false }) as never);
+    expect(result).toEqual(
+      jasmine.objectContaining({ aa: false, aaLarge: true, aaa: false, aaaLarge: false }) as never,
+    );
     expect((await run('contrast', 'black', 'white')).code).toBe(0);
   });
 
   it('gives the palette of a picture', async () => {
     const file = join(folder, 'logo.png');
-    await writeFile(file, await sharp({ create: { width: 40, height: 40, channels: 3, background: '#b83a1e' } }).png().toBuffer());
+    await writeFile(
+      file,
+      await sharp({ create: { width: 40, height: 40, channels: 3, background: '#b83a1e' } })
+        .png()
+        .toBuffer(),
+    );
     const { code, out } = await run('palette', file, '--json', '--colors', '3');
     expect(code).toBe(0);
     expect(JSON.parse(out)).toEqual([{ hex: '#b83a1e', share: 1, role: 'ground' }]);
@@ -61,19 +86,46 @@ describe('command line', () => {
     await writeFile(join(folder, 'broken.png'), 'no picture');
     await writeFile(join(folder, 'no.json'), '{ "color": ');
     for (const args of [
-      ['nonsense'], ['contrast', 'black'], ['contrast', 'black', 'greyish'], ['palette', 'nowhere.png'], ['palette', 'broken.png'], ['palette', 'broken.png', '--colors', '0'], ['export', 'ternhaven', '--format', 'pdf'],
-      ['export', 'nowhere', '--format', 'css'], ['reach', 'ternhaven', 'color.core.nobody'], ['audit', './nowhere'], ['audit', '.'], ['audit', 'broken.png'], ['audit', 'ternhaven', '--at', 'none'],
-      ['import', 'no.json', '--site', 'ternhaven'], ['import', 'no.json'], ['import', 'broken.png', '--site', 'ternhaven'], ['link', '--nonsense'],
+      ['nonsense'],
+      ['contrast', 'black'],
+      ['contrast', 'black', 'greyish'],
+      ['palette', 'nowhere.png'],
+      ['palette', 'broken.png'],
+      ['palette', 'broken.png', '--colors', '0'],
+      ['export', 'ternhaven', '--format', 'pdf'],
+      ['export', 'nowhere', '--format', 'css'],
+      ['reach', 'ternhaven', 'color.core.nobody'],
+      ['audit', './nowhere'],
+      ['audit', '.'],
+      ['audit', 'broken.png'],
+      ['audit', 'ternhaven', '--at', 'none'],
+      ['import', 'no.json', '--site', 'ternhaven'],
+      ['import', 'no.json'],
+      ['import', 'broken.png', '--site', 'ternhaven'],
+      ['link', '--nonsense'],
     ]) {
       const { code, out, err } = await run(...args);
       expect(code).withContext(args.join(' ')).toBe(2);
       expect(out).withContext(args.join(' ')).toBe('');
-      expect(err.trim().split('\n').length).withContext(`${args.join(' ')}: ${err}`).toBe(1);
+      expect(err.trim().split('\n').length)
+        .withContext(`${args.join(' ')}: ${err}`)
+        .toBe(1);
     }
   });
 
   it('has help for every verb', async () => {
-    for (const verb of ['start', 'test', 'link', 'palette', 'contrast', 'export', 'import', 'reach', 'audit', 'bench']) {
+    for (const verb of [
+      'start',
+      'test',
+      'link',
+      'palette',
+      'contrast',
+      'export',
+      'import',
+      'reach',
+      'audit',
+      'bench',
+    ]) {
       const { code, out } = await run(verb, '--help');
       expect(code).withContext(verb).toBe(0);
       expect(out).withContext(verb).toContain(`./yohaku ${verb}`);
@@ -82,7 +134,13 @@ describe('command line', () => {
 
   it('audits a site, its export, and an export with an edited tokens.css, by the same figures', async () => {
     const { code, out } = await run('audit', 'ternhaven', '--json');
-    const audit = JSON.parse(out) as { places: number; passed: number; failed: number; cannotTell: number; findings: { rule: string; page: string; place: string; found: number; fix: string }[] };
+    const audit = JSON.parse(out) as {
+      places: number;
+      passed: number;
+      failed: number;
+      cannotTell: number;
+      findings: { rule: string; page: string; place: string; found: number; fix: string }[];
+    };
     expect(code).toBe(1);
     expect(audit.passed + audit.failed + audit.cannotTell).toBe(audit.places);
     expect(new Set(audit.findings.map((finding) => `${finding.page} ${finding.place}`)).size).toBe(audit.failed);
@@ -96,17 +154,28 @@ describe('command line', () => {
     await writeFile(tokens, css.replace(/(--ground-mist-eyebrow: )[^;]+/, '$1#5a1406'));
     const fixed = await run('audit', './out', '--json');
     expect([fixed.code, (JSON.parse(fixed.out) as { failed: number }).failed]).toEqual([0, 0]);
-    await writeFile(join(folder, 'out', 'fares.html'), (await readFile(join(folder, 'out', 'fares.html'), 'utf8')).replace('on--mist--eyebrow', 'on--deep--eyebrow'));
+    await writeFile(
+      join(folder, 'out', 'fares.html'),
+      (await readFile(join(folder, 'out', 'fares.html'), 'utf8')).replace('on--mist--eyebrow', 'on--deep--eyebrow'),
+    );
     const edited = await run('audit', './out');
     expect([edited.code, edited.err]).toEqual([2, jasmine.stringMatching(/fares\.html was edited by hand/) as never]);
   });
 
   it('names in reach exactly the places whose computed values hang on the token’s line', async () => {
     const { out } = await run('reach', 'ternhaven', 'color.core.funnel', '--json');
-    const [reach] = JSON.parse(out) as { token: string; derived: string[]; places: { place: string; page: string; width: number; state: string; properties: string[] }[] }[];
+    const [reach] = JSON.parse(out) as {
+      token: string;
+      derived: string[];
+      places: { place: string; page: string; width: number; state: string; properties: string[] }[];
+    }[];
     expect(reach!.token).toBe('color.core.funnel');
     expect(reach!.derived).toEqual(jasmine.arrayContaining(['color.derived.press', 'color.derived.glow']));
-    expect(reach!.places.some((row) => row.page === 'index.html' && row.place === 'home-board-b1/text' && row.properties.includes('color'))).toBeTrue();
+    expect(
+      reach!.places.some(
+        (row) => row.page === 'index.html' && row.place === 'home-board-b1/text' && row.properties.includes('color'),
+      ),
+    ).toBeTrue();
     expect(new Set(reach!.places.map((row) => row.state))).toEqual(new Set(['rest', 'hover', 'focus', 'busy']));
   });
 
@@ -123,10 +192,26 @@ describe('command line', () => {
     expect((await run('export', 'ternhaven', '--format', 'css')).out).toContain('--color-core-funnel: #2244aa;');
     await writeFile(join(folder, 'house.css'), ':root { --funnel: #aa2200; --rope: oklch(80% 0.05 90); --gap: 4px }');
     const sheet = await run('import', 'house.css', '--site', 'ternhaven', '--json');
-    expect([sheet.code, JSON.parse(sheet.out)]).toEqual([1, { taken: 2, added: ['rope'], changed: ['funnel'], left: [{ path: '--gap', reason: 'is 4px; only colours, text styles, shadows, motions and corners can be imported alone; kept, and exported again' }] }]);
+    expect([sheet.code, JSON.parse(sheet.out)]).toEqual([
+      1,
+      {
+        taken: 2,
+        added: ['rope'],
+        changed: ['funnel'],
+        left: [
+          {
+            path: '--gap',
+            reason:
+              'is 4px; only colours, text styles, shadows, motions and corners can be imported alone; kept, and exported again',
+          },
+        ],
+      },
+    ]);
     expect((await run('export', 'ternhaven', '--format', 'csv')).out).toMatch(/^Rope,color\.side\.rope,#cabd9a,/m);
     expect((await run('export', 'ternhaven', '--format', 'svg')).out).toContain('fill="#aa2200"');
-    expect(JSON.parse((await run('export', 'ternhaven', '--format', 'json')).out)).toEqual(jasmine.objectContaining({ site: 'Ternhaven Ferries' }));
+    expect(JSON.parse((await run('export', 'ternhaven', '--format', 'json')).out)).toEqual(
+      jasmine.objectContaining({ site: 'Ternhaven Ferries' }),
+    );
     url = before;
   });
 });

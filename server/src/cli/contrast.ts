@@ -10,14 +10,28 @@ export const contrast: Verb = {
     if (positionals.length !== 2) throw new UseError('contrast takes two colours: ./yohaku contrast "#b83a1e" white');
     const [front, back] = positionals.map((text) => {
       const color = parseColor(text);
-      if (!color) throw new UseError(`“${text}” is not a CSS colour. Try #b83a1e, rgb(184 58 30), oklch(53% 0.167 34) or a name.`);
+      if (!color)
+        throw new UseError(
+          `“${text}” is not a CSS colour. Try #b83a1e, rgb(184 58 30), oklch(53% 0.167 34) or a name.`,
+        );
       return color.rgb;
     });
     const ground = composite(back!, WHITE);
     const ratio = contrastRatio(composite(front!, ground), ground);
-    const result = { ratio, aa: ratio >= CONTRAST.text, aaLarge: ratio >= CONTRAST.largeText, aaa: ratio >= CONTRAST.enhanced, aaaLarge: ratio >= CONTRAST.enhancedLarge };
+    const result = {
+      ratio,
+      aa: ratio >= CONTRAST.text,
+      aaLarge: ratio >= CONTRAST.largeText,
+      aaa: ratio >= CONTRAST.enhanced,
+      aaaLarge: ratio >= CONTRAST.enhancedLarge,
+    };
     const word = (passes: boolean) => (passes ? 'passes' : 'fails');
-    print(values.json, result, () => `${cutDownText(ratio)} to 1; text (4.5) ${word(result.aa)}, large text (3) ${word(result.aaLarge)}, AAA text (7) ${word(result.aaa)}, AAA large text (4.5) ${word(result.aaaLarge)}`);
+    print(
+      values.json,
+      result,
+      () =>
+        `${cutDownText(ratio)} to 1; text (4.5) ${word(result.aa)}, large text (3) ${word(result.aaLarge)}, AAA text (7) ${word(result.aaa)}, AAA large text (4.5) ${word(result.aaaLarge)}`,
+    );
     return result.aa ? 0 : 1;
   },
 };

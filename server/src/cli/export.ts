@@ -9,10 +9,14 @@ export const exportVerb: Verb = {
   async run(args, host) {
     const { values, positionals } = readArgs(args, VERBS.export.options);
     const [id] = positionals;
-    if (!id || positionals.length !== 1) throw new UseError('export takes one site: ./yohaku export ternhaven --format css');
+    if (!id || positionals.length !== 1)
+      throw new UseError('export takes one site: ./yohaku export ternhaven --format css');
     const { output } = values;
     const format = EXPORT_FORMATS.find((one) => one === values.format);
-    if (!format) throw new UseError(`--format takes ${EXPORT_FORMATS.join(', ')}${values.format ? `, not “${values.format}”` : ''}.`);
+    if (!format)
+      throw new UseError(
+        `--format takes ${EXPORT_FORMATS.join(', ')}${values.format ? `, not “${values.format}”` : ''}.`,
+      );
     await withDatabase(values.data, host, async (database) => {
       const { site } = await siteById(database, id);
       if (format === 'site') {

@@ -39,7 +39,11 @@ export function print(json: boolean | undefined, value: unknown, lines: () => st
 }
 
 /** Opens the database of a data folder (or `DATABASE_URL`) for the time of `work`. */
-export async function withDatabase<T>(data: string | undefined, host: CliHost, work: (database: Database) => Promise<T>): Promise<T> {
+export async function withDatabase<T>(
+  data: string | undefined,
+  host: CliHost,
+  work: (database: Database) => Promise<T>,
+): Promise<T> {
   const given = process.env['DATABASE_URL'];
   if (given) checkDatabaseAddress(given);
   const cluster = given ? undefined : await host.openCluster(resolve(data ?? join(host.root, '.data')));
@@ -72,5 +76,7 @@ export async function siteById(database: Database, id: string): Promise<StoredSi
   for (const words of stored?.told ?? []) process.stderr.write(`yohaku: ${words}\n`);
   if (stored) return stored;
   const known = (await listSites(database.db)).map((site) => site.id);
-  throw new UseError(`there is no site “${id}”; ${known.length > 0 ? `there is ${known.join(', ')}` : 'the database is empty. Run ./yohaku start once'}.`);
+  throw new UseError(
+    `there is no site “${id}”; ${known.length > 0 ? `there is ${known.join(', ')}` : 'the database is empty. Run ./yohaku start once'}.`,
+  );
 }

@@ -1,7 +1,9 @@
 import type { VERBS } from '../../../tools/verbs.mjs';
 import type { CliHost, Verb } from './host.ts';
 
-type OwnVerbs = { readonly [V in keyof typeof VERBS as (typeof VERBS)[V]['own'] extends false ? V : never]: () => Promise<Verb> };
+type OwnVerbs = {
+  readonly [V in keyof typeof VERBS as (typeof VERBS)[V]['own'] extends false ? V : never]: () => Promise<Verb>;
+};
 
 /** The code of each verb outside the outer script; loaded on demand, because most verbs need little of the others. */
 const RUN: OwnVerbs = {
@@ -16,7 +18,10 @@ const RUN: OwnVerbs = {
   restore: async () => (await import('./restore.ts')).restore,
 };
 
-/** Runs one verb of the command line, one that is declared; resolves to its exit code. Bad use and bad input are one line on standard error and exit code 2. */
+/**
+ * Runs one verb of the command line, one that is declared; resolves to its exit code. Bad use and bad input are one
+ * line on standard error and exit code 2.
+ */
 export async function runVerb(verb: string, args: string[], host: CliHost): Promise<number> {
   try {
     return await (await RUN[verb as keyof typeof RUN]()).run(args, host);

@@ -21,14 +21,21 @@ export const restore: Verb = {
     const before = await withDatabase(values.data, host, async (database) => {
       let kept: string | null = null;
       if ((await listSites(database.db)).length > 0) {
-        const folder = join(process.env['DATABASE_URL'] ? process.cwd() : resolve(values.data ?? join(host.root, '.data')), 'backups');
+        const folder = join(
+          process.env['DATABASE_URL'] ? process.cwd() : resolve(values.data ?? join(host.root, '.data')),
+          'backups',
+        );
         await mkdir(folder, { recursive: true, mode: 0o700 });
         kept = join(folder, `before-restore-${stamp(new Date())}.tar.gz`);
       }
       await restoreBackup(database, file, kept ?? undefined);
       return kept;
     });
-    print(values.json, { ...found, before }, () => `${backupWords(checked)}\nThe backup was restored.${before ? ` The earlier state is in ${before}.` : ''}`);
+    print(
+      values.json,
+      { ...found, before },
+      () => `${backupWords(checked)}\nThe backup was restored.${before ? ` The earlier state is in ${before}.` : ''}`,
+    );
     return 0;
   },
 };

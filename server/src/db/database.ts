@@ -11,7 +11,9 @@ export type Db = NodePgDatabase<typeof schema>;
 export type Querier = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
 
 /** A remembered site at a sequence: the site, or the reason why it could not be read. */
-export type Remembered = ({ readonly site: Site; readonly told?: readonly string[] } | { readonly unreadable: Error }) & {
+export type Remembered = (
+  { readonly site: Site; readonly told?: readonly string[] } | { readonly unreadable: Error }
+) & {
   readonly sequence: number;
   /** Tells sites apart that used one id in turn: their sequences can be equal. */
   readonly incarnation: string;
@@ -36,16 +38,34 @@ export interface Database {
  * query fails, and the next one gets a fresh connection.
  */
 export function openDatabase(url: string, onError: (error: Error) => void = () => {}): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 30_000, keepAlive: true });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 30_000,
+    idleTimeoutMillis: 30_000,
+    keepAlive: true,
+  });
   pool.on('error', onError);
   // The pool listens to idle ones only: an error of one in use would have no listener, and end the process.
   pool.on('connect', (client) => client.on('error', onError));
-  const readers = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 30_000, keepAlive: true });
+  const readers = new pg.Pool({
+    connectionString: url,
+    max: 4,
+    connectionTimeoutMillis: 30_000,
+    idleTimeoutMillis: 30_000,
+    keepAlive: true,
+  });
   readers.on('error', onError);
   readers.on('connect', (client) => client.on('error', onError));
   return {
-    db: returning(drizzle(pool, { schema }), pool), live: drizzle(readers, { schema }), pool, url, remembered: new LRUCache({ max: MOST_REMEMBERED }),
-    close: async () => { await Promise.all([pool.end(), readers.end()]); },
+    db: returning(drizzle(pool, { schema }), pool),
+    live: drizzle(readers, { schema }),
+    pool,
+    url,
+    remembered: new LRUCache({ max: MOST_REMEMBERED }),
+    close: async () => {
+      await Promise.all([pool.end(), readers.end()]);
+    },
   };
 }
 
@@ -83,19 +103,28 @@ const PATIENCE = 60_000;
 
 /**
  * Waits until the database answers.
- * @throws AddressOfDatabaseRefused with one line when waiting cannot help: no such host, database or user, a wrong password, too old a server
+ * @throws AddressOfDatabaseRefused with one line when waiting cannot help: no such host, database or user, a wrong
+ *   password, too old a server
  */
-export async function awaitDatabase(database: Database, patience = PATIENCE, onWait: (why: string) => void = () => {}): Promise<void> {
+export async function awaitDatabase(
+  database: Database,
+  patience = PATIENCE,
+  onWait: (why: string) => void = () => {},
+): Promise<void> {
   const until = performance.now() + patience;
   for (let told = ''; ;) {
     try {
-      const { rows } = await database.pool.query<{ version: string }>("select current_setting('server_version_num') as version");
-      if (Number(rows[0]!.version) < 130_000) throw new AddressOfDatabaseRefused(database.url, 'its PostgreSQL is older than 13');
+      const { rows } = await database.pool.query<{ version: string }>(
+        "select current_setting('server_version_num') as version",
+      );
+      if (Number(rows[0]!.version) < 130_000)
+        throw new AddressOfDatabaseRefused(database.url, 'its PostgreSQL is older than 13');
       return;
     } catch (error) {
       const { words, passes } = databaseProblem(error);
       if (error instanceof AddressOfDatabaseRefused) throw error;
-      if (!passes || performance.now() > until) throw new AddressOfDatabaseRefused(database.url, words, { cause: error });
+      if (!passes || performance.now() > until)
+        throw new AddressOfDatabaseRefused(database.url, words, { cause: error });
       if (words !== told) onWait((told = words));
       await new Promise((resolve) => setTimeout(resolve, 500));
     }

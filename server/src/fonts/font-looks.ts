@@ -17,8 +17,11 @@ export function fontLooks(bytes: Uint8Array): { kind: FamilyKind; shape: FamilyS
   if (width('i') !== undefined && width('i') === width('m')) return { kind: 'mono', shape: 'mono' };
   if (family === 3) return { kind: 'hand', shape: 'sans' };
   if (family === 4) return { kind: 'display', shape: 'sans' };
-  if (family === 2 && serif >= 2 && serif <= 10) return { kind: serif === 6 || serif === 7 ? 'slab' : 'serif', shape: 'serif' };
-  return family !== 2 && (attempt(() => hasSerifs(font)) ?? false) ? { kind: 'serif', shape: 'serif' } : { kind: 'sans', shape: 'sans' };
+  if (family === 2 && serif >= 2 && serif <= 10)
+    return { kind: serif === 6 || serif === 7 ? 'slab' : 'serif', shape: 'serif' };
+  return family !== 2 && (attempt(() => hasSerifs(font)) ?? false)
+    ? { kind: 'serif', shape: 'serif' }
+    : { kind: 'sans', shape: 'sans' };
 }
 
 /** A capital I without serifs is one plain bar: few points, and narrow. */

@@ -18,14 +18,28 @@ const BROKEN = 'The font is cut off or damaged. Export it again and drop the new
  */
 export function fontFormat(bytes: Buffer): FontFormat {
   if (bytes.length === 0) throw new FontRefused('The file is empty. Export the font again and drop the new file.');
-  if (bytes.length > FONT_LIMITS.bytes) throw new FontRefused(`The file is over ${FONT_LIMITS.bytes / 1024 / 1024} MB. Export the font with fewer characters and drop that.`);
+  if (bytes.length > FONT_LIMITS.bytes)
+    throw new FontRefused(
+      `The file is over ${FONT_LIMITS.bytes / 1024 / 1024} MB. Export the font with fewer characters and drop that.`,
+    );
   switch (bytes.toString('latin1', 0, 4)) {
-    case 'wOF2': checkWoff2(bytes); return 'woff2';
-    case 'wOFF': checkWoff(bytes); return 'woff';
-    case 'OTTO': return 'opentype';
-    case '\0\x01\0\0': case 'true': return 'truetype';
-    case 'ttcf': throw new FontRefused('This is a collection of several fonts in one file. Export each font by itself and drop those.');
-    default: throw new FontRefused('This is not a WOFF2, WOFF, TTF or OTF font. Drop the font file itself.');
+    case 'wOF2':
+      checkWoff2(bytes);
+      return 'woff2';
+    case 'wOFF':
+      checkWoff(bytes);
+      return 'woff';
+    case 'OTTO':
+      return 'opentype';
+    case '\0\x01\0\0':
+    case 'true':
+      return 'truetype';
+    case 'ttcf':
+      throw new FontRefused(
+        'This is a collection of several fonts in one file. Export each font by itself and drop those.',
+      );
+    default:
+      throw new FontRefused('This is not a WOFF2, WOFF, TTF or OTF font. Drop the font file itself.');
   }
 }
 
@@ -36,11 +50,16 @@ function checkWoff(bytes: Buffer): void {
   let unpacked = 0;
   for (let i = 0; i < tables; i++) {
     const at = 44 + i * 20;
-    const [offset, packed, length] = [bytes.readUInt32BE(at + 4), bytes.readUInt32BE(at + 8), bytes.readUInt32BE(at + 12)];
+    const [offset, packed, length] = [
+      bytes.readUInt32BE(at + 4),
+      bytes.readUInt32BE(at + 8),
+      bytes.readUInt32BE(at + 12),
+    ];
     unpacked += length;
     if (unpacked > FONT_LIMITS.unpacked) throw new FontRefused(TOO_LARGE);
     if (offset + packed > bytes.length) throw new FontRefused(BROKEN);
-    if (packed < length) unpack(() => inflateSync(bytes.subarray(offset, offset + packed), { maxOutputLength: length }));
+    if (packed < length)
+      unpack(() => inflateSync(bytes.subarray(offset, offset + packed), { maxOutputLength: length }));
   }
 }
 
@@ -54,19 +73,25 @@ function checkWoff2(bytes: Buffer): void {
     const [tag, version] = [flags & 63, flags >> 6];
     if (tag === 63) reader.at += 4;
     base128(bytes, reader);
-    // The outlines and their places (tags 10 and 11) are transformed unless version 3 says that they are not; all others the other way round.
+    // The outlines and their places (tags 10 and 11) are transformed unless version 3 says that they are not; all
+    // others the other way round.
     if (tag === 10 || tag === 11 ? version !== 3 : version !== 0) base128(bytes, reader);
   }
   const packed = bytes.readUInt32BE(20);
   if (reader.at + packed > bytes.length) throw new FontRefused(BROKEN);
-  unpack(() => brotliDecompressSync(bytes.subarray(reader.at, reader.at + packed), { maxOutputLength: FONT_LIMITS.unpacked }));
+  unpack(() =>
+    brotliDecompressSync(bytes.subarray(reader.at, reader.at + packed), { maxOutputLength: FONT_LIMITS.unpacked }),
+  );
 }
 
 function unpack(run: () => Buffer): void {
   try {
     run();
   } catch (error) {
-    throw new FontRefused(error instanceof RangeError || (error as { code?: string }).code === 'ERR_BUFFER_TOO_LARGE' ? TOO_LARGE : BROKEN, { cause: error });
+    throw new FontRefused(
+      error instanceof RangeError || (error as { code?: string }).code === 'ERR_BUFFER_TOO_LARGE' ? TOO_LARGE : BROKEN,
+      { cause: error },
+    );
   }
 }
 

@@ -36,11 +36,14 @@ export function readFontFile(bytes: Uint8Array): FontFile {
   const format = fontFormat(buffer);
   try {
     const font = create(buffer) as Font;
-    if (!(font.unitsPerEm >= 16 && font.unitsPerEm <= 16_384) || font.numGlyphs < 1) throw new FontRefused('The font has no drawable letters. Export it again and drop the new file.');
+    if (!(font.unitsPerEm >= 16 && font.unitsPerEm <= 16_384) || font.numGlyphs < 1)
+      throw new FontRefused('The font has no drawable letters. Export it again and drop the new file.');
     return describe(font, format);
   } catch (error) {
     if (error instanceof FontRefused) throw error;
-    throw new FontRefused('The font is damaged: its tables cannot be read. Export it again and drop the new file.', { cause: error });
+    throw new FontRefused('The font is damaged: its tables cannot be read. Export it again and drop the new file.', {
+      cause: error,
+    });
   }
 }
 
@@ -49,30 +52,42 @@ function describe(font: Font, format: FontFormat): FontFile {
   const os2 = optional(() => font['OS/2']);
   const typo = os2?.fsSelection && (os2.fsSelection as { useTypoMetrics?: boolean }).useTypoMetrics ? os2 : undefined;
   const characters = [...new Set(font.characterSet)].sort((one, other) => one - other);
-  if (characters.length === 0) throw new FontRefused('The font names no characters. Export it again with a character map and drop the new file.');
+  if (characters.length === 0)
+    throw new FontRefused('The font names no characters. Export it again with a character map and drop the new file.');
   const advance = (text: string): number | undefined => {
     const point = text.codePointAt(0)!;
     const glyph = glyphOf(font, point);
     return glyph ? advanceOf(font, glyph) / font.unitsPerEm : undefined;
   };
   /** Old fonts do not say how high their letters are: then these are measured. */
-  const height = (letter: string) => optional(() => (font.hasGlyphForCodePoint(letter.codePointAt(0)!) ? font.glyphForCodePoint(letter.codePointAt(0)!).bbox.maxY : 0)) ?? 0;
+  const height = (letter: string) =>
+    optional(() =>
+      font.hasGlyphForCodePoint(letter.codePointAt(0)!) ? font.glyphForCodePoint(letter.codePointAt(0)!).bbox.maxY : 0,
+    ) ?? 0;
   const width = averageWidth(advance);
   if (width === 0) notes.push('It has no Latin letters; widths were taken as half an em.');
   const axes = readAxes(font, notes);
   const weight = weights(os2?.usWeightClass ?? 400, axes, notes);
   const slanted = axes.some((axis) => (axis.tag === 'slnt' || axis.tag === 'ital') && axis.min !== axis.max);
   const selection = os2?.fsSelection as { italic?: boolean; oblique?: boolean } | undefined;
-  const family = safeName(optional(() => font.getName('preferredFamily', 'en')) ?? optional(() => font.familyName) ?? '');
+  const family = safeName(
+    optional(() => font.getName('preferredFamily', 'en')) ?? optional(() => font.familyName) ?? '',
+  );
   if (family === '') notes.push('It has no usable name; its file name is used.');
   if (slanted) notes.push('It has a slant of its own on an axis; the upright end is used.');
   return {
-    format, family, weight, axes,
+    format,
+    family,
+    weight,
+    axes,
     italic: selection?.italic === true || selection?.oblique === true || (optional(() => font.italicAngle) ?? 0) !== 0,
     embedding: embedding(os2?.fsType),
     metrics: {
-      ascent: em(typo?.typoAscender ?? font.ascent, font), descent: em(Math.abs(typo?.typoDescender ?? font.descent), font), lineGap: em(typo?.typoLineGap ?? font.lineGap, font),
-      xHeight: em(optional(() => os2?.xHeight) || height('x') || font.unitsPerEm / 2, font), capHeight: em(optional(() => os2?.capHeight) || height('H') || font.unitsPerEm * 0.7, font),
+      ascent: em(typo?.typoAscender ?? font.ascent, font),
+      descent: em(Math.abs(typo?.typoDescender ?? font.descent), font),
+      lineGap: em(typo?.typoLineGap ?? font.lineGap, font),
+      xHeight: em(optional(() => os2?.xHeight) || height('x') || font.unitsPerEm / 2, font),
+      capHeight: em(optional(() => os2?.capHeight) || height('H') || font.unitsPerEm * 0.7, font),
     },
     width: width === 0 ? 0.5 : Math.round(width * 10_000) / 10_000,
     coverage: runsOf(characters),
@@ -81,14 +96,26 @@ function describe(font: Font, format: FontFormat): FontFile {
   };
 }
 
-/** Tags of the font's substitutions, from the table that lists them: asking for all features would set up a whole layout engine. */
+/**
+ * Tags of the font's substitutions, from the table that lists them: asking for all features would set up a whole layout
+ * engine.
+ */
 function substitutions(font: Font): string[] {
-  return (font as unknown as { GSUB?: { featureList: readonly { readonly tag: string }[] } }).GSUB?.featureList.map((entry) => entry.tag) ?? [];
+  return (
+    (font as unknown as { GSUB?: { featureList: readonly { readonly tag: string }[] } }).GSUB?.featureList.map(
+      (entry) => entry.tag,
+    ) ?? []
+  );
 }
 
-/** Number of the glyph for a character, 0 where there is none. A glyph of a woff2 font cannot be had without taking all outlines apart. */
+/**
+ * Number of the glyph for a character, 0 where there is none. A glyph of a woff2 font cannot be had without taking all
+ * outlines apart.
+ */
 function glyphOf(font: Font, point: number): number {
-  return font.hasGlyphForCodePoint(point) ? (font as unknown as { _cmapProcessor: { lookup(point: number): number } })._cmapProcessor.lookup(point) : 0;
+  return font.hasGlyphForCodePoint(point)
+    ? (font as unknown as { _cmapProcessor: { lookup(point: number): number } })._cmapProcessor.lookup(point)
+    : 0;
 }
 
 /**
@@ -96,7 +123,9 @@ function glyphOf(font: Font, point: number): number {
  * take all outlines apart to find its box as well. The last entry counts for all glyphs behind it.
  */
 function advanceOf(font: Font, glyph: number): number {
-  const { metrics } = (font as unknown as { hmtx: { metrics: { length: number; get(at: number): { advance: number } } } }).hmtx;
+  const { metrics } = (
+    font as unknown as { hmtx: { metrics: { length: number; get(at: number): { advance: number } } } }
+  ).hmtx;
   return metrics.get(Math.min(glyph, metrics.length - 1)).advance;
 }
 
@@ -131,7 +160,8 @@ function weights(named: number, axes: FontFile['axes'], notes: string[]): readon
   const axis = axes.find((one) => one.tag === 'wght');
   const clamp = (value: number) => Math.min(1000, Math.max(1, Math.round(value)));
   if (axis) {
-    if (axis.min < 1 || axis.max > 1000) notes.push(`Its weights go from ${axis.min} to ${axis.max}; CSS knows 1 to 1000, the others were ignored.`);
+    if (axis.min < 1 || axis.max > 1000)
+      notes.push(`Its weights go from ${axis.min} to ${axis.max}; CSS knows 1 to 1000, the others were ignored.`);
     return [clamp(axis.min), clamp(axis.max)];
   }
   // Very old fonts count weights from 1 to 9.
@@ -148,7 +178,13 @@ function embedding(flags: unknown): FontFile['embedding'] {
 
 /** Names are shown and written into CSS: letters, figures, spaces and a few marks, at most sixty. */
 function safeName(name: string): string {
-  return name.normalize('NFC').replace(/[^\p{L}\p{N} ._-]/gu, ' ').replace(/\s+/g, ' ').trim().slice(0, 60).trim();
+  return name
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{N} ._-]/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, 60)
+    .trim();
 }
 
 function runsOf(sorted: readonly number[]): (readonly [number, number])[] {

@@ -13,6 +13,8 @@ export async function takeApart(sent: Uint8Array): Promise<OpenedFont> {
   } catch (error) {
     if (error instanceof FontRefused) throw error;
     // The names and metrics of the font are readable, but its outlines (`glyf`, `loca`) are damaged.
-    throw new FontRefused('The font is damaged: its outlines cannot be read. Export it again and drop the new file.', { cause: error });
+    throw new FontRefused('The font is damaged: its outlines cannot be read. Export it again and drop the new file.', {
+      cause: error,
+    });
   }
 }

@@ -24,10 +24,36 @@ export async function takeFont(db: Querier, apart: Apart, name: string, bytes: B
   const { kind, shape } = looks;
   await refuseWithoutRoom(db, woff2.length);
   const hash = await storeFile(db, Buffer.from(woff2), 'font/woff2');
-  const called = family || name.replace(/\.\w+$/, '').replace(/[^\p{L}\p{N} ._-]/gu, ' ').replace(/\s+/g, ' ').trim().slice(0, 60).trim() || 'Font';
+  const called =
+    family ||
+    name
+      .replace(/\.\w+$/, '')
+      .replace(/[^\p{L}\p{N} ._-]/gu, ' ')
+      .replace(/\s+/g, ' ')
+      .trim()
+      .slice(0, 60)
+      .trim() ||
+    'Font';
   return {
-    family: { name: called, kind, shape, metrics: { ...metrics, widths: { [`${Math.min(Math.max(400, weight[0]), weight[1])}${italic ? 'i' : ''}`]: width } } },
-    face: { hash, file: name.slice(0, 200), weight: [...weight], italic, axes: axes.map((axis) => ({ ...axis })), embedding, tableFigures, coverage: coverage.slice(0, 4000).map((run) => [...run] as [number, number]) },
+    family: {
+      name: called,
+      kind,
+      shape,
+      metrics: {
+        ...metrics,
+        widths: { [`${Math.min(Math.max(400, weight[0]), weight[1])}${italic ? 'i' : ''}`]: width },
+      },
+    },
+    face: {
+      hash,
+      file: name.slice(0, 200),
+      weight: [...weight],
+      italic,
+      axes: axes.map((axis) => ({ ...axis })),
+      embedding,
+      tableFigures,
+      coverage: coverage.slice(0, 4000).map((run) => [...run] as [number, number]),
+    },
     notes,
   };
 }
@@ -37,6 +63,10 @@ const MOST_FONTS = 1024 * 1024 * 1024;
 
 /** @throws FontRefused when so many fonts are kept that there is no room for more */
 async function refuseWithoutRoom(db: Querier, bytes: number): Promise<void> {
-  const [row] = await db.select({ kept: sql<string>`coalesce(sum(${schema.files.size}), 0)` }).from(schema.files).where(eq(schema.files.type, 'font/woff2'));
-  if (Number(row!.kept) + bytes > MOST_FONTS) throw new FontRefused(`At most ${MOST_FONTS / 1024 / 1024 / 1024} GB of fonts are kept here; this one was not.`);
+  const [row] = await db
+    .select({ kept: sql<string>`coalesce(sum(${schema.files.size}), 0)` })
+    .from(schema.files)
+    .where(eq(schema.files.type, 'font/woff2'));
+  if (Number(row!.kept) + bytes > MOST_FONTS)
+    throw new FontRefused(`At most ${MOST_FONTS / 1024 / 1024 / 1024} GB of fonts are kept here; this one was not.`);
 }

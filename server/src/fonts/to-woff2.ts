@@ -10,14 +10,22 @@ export async function toWoff2(bytes: Buffer, format: FontFormat): Promise<Buffer
   return Buffer.from(await compress(format === 'woff' ? unpackWoff(bytes) : bytes));
 }
 
-/** The sfnt font in a woff file that has been checked: W3C WOFF File Format 1.0, section 4; OpenType specification, table directory. */
+/**
+ * The sfnt font in a woff file that has been checked: W3C WOFF File Format 1.0, section 4; OpenType specification,
+ * table directory.
+ */
 function unpackWoff(woff: Buffer): Buffer {
   const count = woff.readUInt16BE(12);
   const entries = Array.from({ length: count }, (_, i) => {
     const at = 44 + i * 20;
     const [offset, packed, length] = [woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12)];
     const stored = woff.subarray(offset, offset + packed);
-    return { tag: woff.subarray(at, at + 4), checksum: woff.readUInt32BE(at + 16), length, data: packed < length ? inflateSync(stored) : stored };
+    return {
+      tag: woff.subarray(at, at + 4),
+      checksum: woff.readUInt32BE(at + 16),
+      length,
+      data: packed < length ? inflateSync(stored) : stored,
+    };
   });
   const power = 2 ** Math.floor(Math.log2(Math.max(1, count)));
   const head = Buffer.alloc(12 + count * 16);

@@ -24,8 +24,16 @@ import type { Services } from './context.ts';
 export function allRoutes(services: Services): Route[] {
   let described: object | undefined;
   const routes: Route[] = [
-    ...systemRoutes(services, () => (described ??= openApi(routes))), ...sessionRoutes(services), ...siteRoutes(services),
-    ...sourceRoutes(services), ...downloadRoutes(services), ...publishRoutes(services), ...measuredRoutes(services), ...letterRoutes(services), ...frameRoutes(services), ...fontRoutes(services),
+    ...systemRoutes(services, () => (described ??= openApi(routes))),
+    ...sessionRoutes(services),
+    ...siteRoutes(services),
+    ...sourceRoutes(services),
+    ...downloadRoutes(services),
+    ...publishRoutes(services),
+    ...measuredRoutes(services),
+    ...letterRoutes(services),
+    ...frameRoutes(services),
+    ...fontRoutes(services),
   ];
   return routes;
 }
@@ -37,7 +45,8 @@ export function createApp(services: Services): Koa {
   const app = new Koa({ proxy: false });
   // A window that closes its event stream, or leaves in the middle of what it sends, is no error.
   app.on('error', (error: NodeJS.ErrnoException) => {
-    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE' && error.code !== 'ECONNRESET' && error.code !== 'EPIPE') services.log.error({ err: error }, 'while answering');
+    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE' && error.code !== 'ECONNRESET' && error.code !== 'EPIPE')
+      services.log.error({ err: error }, 'while answering');
   });
   app.use(errorBoundary(services));
   for (const middleware of headers()) app.use(middleware);

@@ -7,7 +7,10 @@ export interface Door {
   /** True if browsers reach it over https. */
   readonly secure: boolean;
   readonly cookie: string;
-  /** Returns the visitor's address: the address of the connection, or, for a configured proxy, the address in `X-Forwarded-For`. */
+  /**
+   * Returns the visitor's address: the address of the connection, or, for a configured proxy, the address in
+   * `X-Forwarded-For`.
+   */
   visitor(request: IncomingMessage): string;
 }
 
@@ -28,23 +31,52 @@ export class AddressRefused extends Error {
  * @throws AddressRefused when it is no origin
  */
 export function doorOf(port: number, publicAddress?: string, proxies = ''): Door {
-  const visitor = visitorOf(new Set(proxies.split(',').map((one) => one.trim()).filter(Boolean)));
+  const visitor = visitorOf(
+    new Set(
+      proxies
+        .split(',')
+        .map((one) => one.trim())
+        .filter(Boolean),
+    ),
+  );
   const local = [`127.0.0.1:${port}`, `localhost:${port}`];
   const origins = local.map((host) => `http://${host}`);
-  if (!publicAddress) return { hosts: new Set(local), origins: new Set(origins), secure: false, cookie: `yohaku_${port}`, visitor };
+  if (!publicAddress)
+    return { hosts: new Set(local), origins: new Set(origins), secure: false, cookie: `yohaku_${port}`, visitor };
   const url = URL.canParse(publicAddress) ? new URL(publicAddress) : undefined;
-  if (!url || !/^https?:$/.test(url.protocol) || url.username || url.password || url.search || url.hash || url.pathname !== '/') throw new AddressRefused(publicAddress);
+  if (
+    !url ||
+    !/^https?:$/.test(url.protocol) ||
+    url.username ||
+    url.password ||
+    url.search ||
+    url.hash ||
+    url.pathname !== '/'
+  )
+    throw new AddressRefused(publicAddress);
   const secure = url.protocol === 'https:';
-  return { hosts: new Set([...local, url.host]), origins: new Set([...origins, url.origin]), secure, cookie: secure ? '__Host-yohaku' : `yohaku_${port}`, visitor };
+  return {
+    hosts: new Set([...local, url.host]),
+    origins: new Set([...origins, url.origin]),
+    secure,
+    cookie: secure ? '__Host-yohaku' : `yohaku_${port}`,
+    visitor,
+  };
 }
 
-/** Returns a function that reads the visitor's address from a request. Of several addresses, the last one that is not a configured proxy counts: anybody can send the addresses before it. */
+/**
+ * Returns a function that reads the visitor's address from a request. Of several addresses, the last one that is not a
+ * configured proxy counts: anybody can send the addresses before it.
+ */
 function visitorOf(proxies: ReadonlySet<string>): Door['visitor'] {
   const plain = (address: string): string => address.replace(/^::ffff:/, '');
   return (request) => {
     const peer = plain(request.socket.remoteAddress ?? '');
     if (!proxies.has(peer)) return peer;
-    const chain = String(request.headers['x-forwarded-for'] ?? '').split(',').map((one) => plain(one.trim())).filter(Boolean);
+    const chain = String(request.headers['x-forwarded-for'] ?? '')
+      .split(',')
+      .map((one) => plain(one.trim()))
+      .filter(Boolean);
     return chain.findLast((one) => !proxies.has(one)) ?? peer;
   };
 }

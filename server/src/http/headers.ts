@@ -5,7 +5,13 @@ import { POLICIES } from './policy.ts';
 /** Helmet's small headers, and the strictest policy; a route that shows pages sets its own once it is matched. */
 export function headers(): Middleware[] {
   return [
-    helmet({ contentSecurityPolicy: false, strictTransportSecurity: false, crossOriginEmbedderPolicy: false, xFrameOptions: false, referrerPolicy: { policy: 'no-referrer' } }),
+    helmet({
+      contentSecurityPolicy: false,
+      strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+      xFrameOptions: false,
+      referrerPolicy: { policy: 'no-referrer' },
+    }),
     async (context, next) => {
       context.set('Content-Security-Policy', POLICIES.data);
       context.set('Permissions-Policy', 'camera=(), geolocation=(), microphone=()');

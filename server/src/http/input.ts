@@ -7,7 +7,8 @@ const DEEPEST = 40;
 /** Bytes as JSON. @throws Problem 400 when they are none, or nested deeper than anything here is */
 export function readJson(bytes: Buffer): unknown {
   const text = bytes.toString('utf8');
-  if (deeperThan(text, DEEPEST)) throw new Problem(400, 'Bad request', `The request is nested deeper than ${DEEPEST} levels.`);
+  if (deeperThan(text, DEEPEST))
+    throw new Problem(400, 'Bad request', `The request is nested deeper than ${DEEPEST} levels.`);
   try {
     return JSON.parse(text);
   } catch {
@@ -25,7 +26,10 @@ export function readInput<const S extends v.GenericSchema>(schema: S, input: unk
   return result.output;
 }
 
-/** Returns true if brackets outside strings open deeper than a bound: seen before anything is parsed, which would go as deep. */
+/**
+ * Returns true if brackets outside strings open deeper than a bound: seen before anything is parsed, which would go as
+ * deep.
+ */
 function deeperThan(text: string, bound: number): boolean {
   let depth = 0;
   for (let at = 0; at < text.length; at++) {

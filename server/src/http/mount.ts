@@ -20,7 +20,8 @@ export function onlyOurs({ door }: Services): Middleware {
   return async (context, next) => {
     if (!door.hosts.has(context.host)) throw new Problem(403, 'Not allowed', 'Yohaku does not serve this address.');
     const origin = context.get('Origin');
-    if (!['GET', 'HEAD', 'OPTIONS'].includes(context.method) && origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may change this.');
+    if (!['GET', 'HEAD', 'OPTIONS'].includes(context.method) && origin !== '' && !door.origins.has(origin))
+      throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may change this.');
     await next();
   };
 }
@@ -42,16 +43,27 @@ function answer({ declared, handle: answered, admit }: Route, services: Services
     context.set('Content-Security-Policy', POLICIES[declared.policy ?? 'data']);
     const params = plainParams(context.params as Record<string, string>);
     const query = declared.query ? readInput(declared.query, { ...context.query }) : undefined;
-    const body = declared.body ? readInput(declared.body, await jsonBody(context, declared.bodyBytes ?? BODY_BYTES)) : undefined;
+    const body = declared.body
+      ? readInput(declared.body, await jsonBody(context, declared.bodyBytes ?? BODY_BYTES))
+      : undefined;
     const handle = async (bytes: Buffer) => {
-      const said = await answered({ context, params, query, body, bytes, user: session?.user ?? '', session: session?.id ?? '' });
+      const said = await answered({
+        context,
+        params,
+        query,
+        body,
+        bytes,
+        user: session?.user ?? '',
+        session: session?.id ?? '',
+      });
       if (said !== undefined) context.body = said;
     };
     if (!declared.upload) return handle(Buffer.alloc(0));
     const { bytes: limit, tooLarge } = declared.upload;
     if (Number(context.get('Content-Length') || 0) > limit) throw new Problem(413, 'Too large', tooLarge);
     await admit?.({ context, params });
-    // Messages are small. The server reads the whole message before it takes a place in the queue, so that unfinished ones take none.
+    // Messages are small. The server reads the whole message before it takes a place in the queue, so that unfinished
+    // ones take none.
     if (declared.upload.visitors) {
       const from = [`from ${services.door.visitor(context.req)}`, `to ${params['site'] ?? ''}`];
       services.letters.count(from);
@@ -67,30 +79,44 @@ function answer({ declared, handle: answered, admit }: Route, services: Services
 async function enter(context: Context, { door, database }: Services) {
   const secret = context.cookies.get(door.cookie);
   const session = secret ? await sessionOf(database.db, secret) : undefined;
-  if (!session) throw new Problem(401, 'Not signed in', 'Open the address that ./yohaku start or ./yohaku link prints.');
-  // Another program on this machine is the same site to a browser, and its requests carry the cookie: only our own pages ask for data.
+  if (!session)
+    throw new Problem(401, 'Not signed in', 'Open the address that ./yohaku start or ./yohaku link prints.');
+  // Another program on this machine is the same site to a browser, and its requests carry the cookie: only our own
+  // pages ask for data.
   const from = context.get('Sec-Fetch-Site');
   const opened = context.get('Sec-Fetch-Mode') === 'navigate' && context.method === 'GET';
-  if ((from === 'cross-site' || from === 'same-site') && !opened) throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may ask this.');
+  if ((from === 'cross-site' || from === 'same-site') && !opened)
+    throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may ask this.');
   const origin = context.get('Origin');
-  if (origin !== '' && !door.origins.has(origin)) throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may ask this.');
+  if (origin !== '' && !door.origins.has(origin))
+    throw new Problem(403, 'Not allowed', 'Only Yohaku’s own pages may ask this.');
   return session;
 }
 
 function plainParams(params: Record<string, string>): Record<string, string> {
-  for (const value of Object.values(params)) if (value !== undefined && !PLAIN_PARAM.test(String(value))) throw new Problem(404, 'Not found', 'There is nothing at this address.');
-  return Object.fromEntries(Object.entries(params).map(([name, value]) => [name, value === undefined ? '' : String(value)]));
+  for (const value of Object.values(params))
+    if (value !== undefined && !PLAIN_PARAM.test(String(value)))
+      throw new Problem(404, 'Not found', 'There is nothing at this address.');
+  return Object.fromEntries(
+    Object.entries(params).map(([name, value]) => [name, value === undefined ? '' : String(value)]),
+  );
 }
 
 async function jsonBody(context: Context, limit: number): Promise<unknown> {
-  if (!context.is('application/json')) throw new Problem(415, 'Unknown kind of content', 'This address accepts only JSON. Send it with Content-Type: application/json.');
+  if (!context.is('application/json'))
+    throw new Problem(
+      415,
+      'Unknown kind of content',
+      'This address accepts only JSON. Send it with Content-Type: application/json.',
+    );
   const bytes = await rawBody(context, limit, `The request is over ${megabytes(limit)}. Send less at once.`);
   return readJson(bytes);
 }
 
 async function rawBody(context: Context, limit: number, tooLarge: string, within?: number): Promise<Buffer> {
   const encoding = context.get('Content-Encoding');
-  if (encoding !== '' && encoding !== 'identity') throw new Problem(415, 'Unknown kind of content', 'The content is compressed. Send it uncompressed.');
+  if (encoding !== '' && encoding !== 'identity')
+    throw new Problem(415, 'Unknown kind of content', 'The content is compressed. Send it uncompressed.');
   const late = within === undefined ? undefined : setTimeout(() => context.req.destroy(), within);
   try {
     return await getRawBody(context.req, { limit, length: context.get('Content-Length') || null });

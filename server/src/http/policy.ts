@@ -1,10 +1,34 @@
 import type { AnswerPolicy } from '@yohaku/core';
 
-const DESK = ["default-src 'self'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self'", "worker-src 'self'", "frame-src 'self'", "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'"].join('; ');
+const DESK = [
+  "default-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' data: blob:",
+  "font-src 'self'",
+  "worker-src 'self'",
+  "frame-src 'self'",
+  "object-src 'none'",
+  "base-uri 'self'",
+  "form-action 'self'",
+  "frame-ancestors 'none'",
+].join('; ');
 
-/** Pages of a site never run a script, wherever they are shown. Only those that are published may show embeds that were allowed within. */
+/**
+ * Pages of a site never run a script, wherever they are shown. Only those that are published may show embeds that were
+ * allowed within.
+ */
 const page = (ancestors: string, forms: string, frames: string): string =>
-  ["default-src 'none'", `frame-src ${frames}`, "style-src 'self' 'unsafe-inline'", "img-src 'self' data:", "font-src 'self'", "manifest-src 'self'", `form-action ${forms}`, "base-uri 'none'", `frame-ancestors ${ancestors}`].join('; ');
+  [
+    "default-src 'none'",
+    `frame-src ${frames}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "manifest-src 'self'",
+    `form-action ${forms}`,
+    "base-uri 'none'",
+    `frame-ancestors ${ancestors}`,
+  ].join('; ');
 
 /**
  * Content Security Policies: of the desk, of the frames on the wall, of published

@@ -7,7 +7,13 @@ export class Problem extends Error {
   readonly issues: readonly Issue[];
   /** Seconds after which the same may be asked again (`Retry-After`); null where asking again does not help. */
   readonly retryAfter: number | null;
-  constructor(status: number, title: string, detail: string, issues: readonly Issue[] = [], retryAfter: number | null = null) {
+  constructor(
+    status: number,
+    title: string,
+    detail: string,
+    issues: readonly Issue[] = [],
+    retryAfter: number | null = null,
+  ) {
     super(detail);
     this.name = 'Problem';
     this.status = status;

@@ -33,6 +33,10 @@ export const BODY_BYTES = 2 * 1024 * 1024;
  *
  * @param admit called before the server reads an upload
  */
-export function route<P extends string, B, Q, A>(declared: Declared<P, B, Q, A>, handle: (asked: Asked<P, B, Q>) => Promise<A | void> | A | void, admit?: (asked: Pick<Asked<P, B, Q>, 'context' | 'params'>) => Promise<void>): Route {
+export function route<P extends string, B, Q, A>(
+  declared: Declared<P, B, Q, A>,
+  handle: (asked: Asked<P, B, Q>) => Promise<A | void> | A | void,
+  admit?: (asked: Pick<Asked<P, B, Q>, 'context' | 'params'>) => Promise<void>,
+): Route {
   return { declared, handle, ...(admit ? { admit } : {}) } as unknown as Route;
 }

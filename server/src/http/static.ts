@@ -11,11 +11,15 @@ const isKit = (path: string): boolean => /^\/kit(?:\/empty)?$/.test(path) && pro
 /** Files that are named by what is in them: they never change. */
 const NAMED_BY_CONTENT = /-[A-Z0-9]{8}\./;
 
-/** Serves the built desk, in the packed forms that were made with it. Only files that were built are ever read, by the names they were built under. */
+/**
+ * Serves the built desk, in the packed forms that were made with it. Only files that were built are ever read, by the
+ * names they were built under.
+ */
 export function webApp(folder: string): Middleware {
   let names: Promise<ReadonlySet<string>> | undefined;
   return async (context, next) => {
-    if (!['GET', 'HEAD'].includes(context.method) || context.body !== undefined || context.status !== 404) return next();
+    if (!['GET', 'HEAD'].includes(context.method) || context.body !== undefined || context.status !== 404)
+      return next();
     const name = DESK.test(context.path) || isKit(context.path) ? 'index.html' : context.path.slice(1);
     if (name === 'index.html') context.set('Content-Security-Policy', POLICIES.desk);
     names ??= namesIn(folder);
@@ -30,5 +34,10 @@ export function webApp(folder: string): Middleware {
 /** Returns the names of built files, without their compressed forms. */
 async function namesIn(folder: string): Promise<ReadonlySet<string>> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch(() => []);
-  return new Set(entries.filter((entry) => entry.isFile()).map((entry) => relative(folder, join(entry.parentPath ?? entry.path, entry.name)).replaceAll('\\', '/')).filter((name) => !/\.(br|gz)$/.test(name)));
+  return new Set(
+    entries
+      .filter((entry) => entry.isFile())
+      .map((entry) => relative(folder, join(entry.parentPath ?? entry.path, entry.name)).replaceAll('\\', '/'))
+      .filter((name) => !/\.(br|gz)$/.test(name)),
+  );
 }

@@ -17,14 +17,25 @@ export const UPLOAD_LIMITS: UploadLimits = { atOnce: 3, waiting: 60, perUser: 60
 /** Messages in ten minutes: from one visitor, and to one site. */
 export const LETTER_LIMITS = { perVisitor: 30, perSite: 300 } as const;
 const LETTER_QUEUE: UploadLimits = {
-  atOnce: 20, waiting: 200, perUser: LETTER_LIMITS.perVisitor, minutes: 10,
-  words: { often: 'Too many messages came from your address, or to this site. Your message was not sent; go back, wait ten minutes and send it again.', busy: 'Too many messages are arriving now. Your message was not sent; go back and send it again in a moment.' },
+  atOnce: 20,
+  waiting: 200,
+  perUser: LETTER_LIMITS.perVisitor,
+  minutes: 10,
+  words: {
+    often:
+      'Too many messages came from your address, or to this site. Your message was not sent; go back, wait ten minutes and send it again.',
+    busy: 'Too many messages are arriving now. Your message was not sent; go back and send it again in a moment.',
+  },
 };
 
 /** Returns the queue for messages from visitors. It is separate, so that messages do not delay the owner's uploads. */
-export const letterQueue = (): UploadQueue => new UploadQueue(LETTER_QUEUE, (key) => (key.startsWith('to ') ? LETTER_LIMITS.perSite : LETTER_LIMITS.perVisitor));
+export const letterQueue = (): UploadQueue =>
+  new UploadQueue(LETTER_QUEUE, (key) => (key.startsWith('to ') ? LETTER_LIMITS.perSite : LETTER_LIMITS.perVisitor));
 
-/** The limits, with another number of files a user may send within their minutes (`YOHAKU_UPLOADS`); what is no whole number is passed over. */
+/**
+ * The limits, with another number of files a user may send within their minutes (`YOHAKU_UPLOADS`); what is no whole
+ * number is passed over.
+ */
 export function uploadLimits(perUser?: string): UploadLimits {
   return perUser && /^\d{1,7}$/.test(perUser) ? { ...UPLOAD_LIMITS, perUser: Number(perUser) } : UPLOAD_LIMITS;
 }
@@ -55,7 +66,15 @@ export class UploadQueue {
   async run<T>(users: readonly string[], work: () => Promise<T> | T): Promise<T> {
     this.count(users);
     if (this.#running >= this.#limits.atOnce) {
-      if (this.#waiting.length >= this.#limits.waiting) throw new Problem(503, 'Busy', this.#limits.words?.busy ?? 'Too many files are being read. This file was not added; drop it again in a moment.', [], SOON);
+      if (this.#waiting.length >= this.#limits.waiting)
+        throw new Problem(
+          503,
+          'Busy',
+          this.#limits.words?.busy ??
+            'Too many files are being read. This file was not added; drop it again in a moment.',
+          [],
+          SOON,
+        );
       await new Promise<void>((go) => this.#waiting.push(go));
     } else this.#running++;
     try {
@@ -74,7 +93,14 @@ export class UploadQueue {
     for (const [one, times] of this.#sent) if (times.at(-1)! < now - span) this.#sent.delete(one);
     const times = (this.#sent.get(user) ?? []).filter((time) => time >= now - span);
     if (times.length >= this.#most(user))
-      throw new Problem(429, 'Too often', this.#limits.words?.often ?? `More than ${this.#limits.perUser} files were sent within ${this.#limits.minutes} minutes. Wait, and drop this one again.`, [], Math.ceil((times[0]! + span - now) / 1000));
+      throw new Problem(
+        429,
+        'Too often',
+        this.#limits.words?.often ??
+          `More than ${this.#limits.perUser} files were sent within ${this.#limits.minutes} minutes. Wait, and drop this one again.`,
+        [],
+        Math.ceil((times[0]! + span - now) / 1000),
+      );
     times.push(now);
     this.#sent.set(user, times);
   }

@@ -16,14 +16,26 @@ describe('hearing of changes', () => {
     await database.close();
   });
   const notify = (payload: string) => database.pool.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, payload]);
-  const next = (site: string) => new Promise<number>((resolve) => {
-    const leave = hub.subscribe(site, 'session', { sequence: (sequence) => { leave(); resolve(sequence); }, end: () => {}, restored: () => {} });
-  });
+  const next = (site: string) =>
+    new Promise<number>((resolve) => {
+      const leave = hub.subscribe(site, 'session', {
+        sequence: (sequence) => {
+          leave();
+          resolve(sequence);
+        },
+        end: () => {},
+        restored: () => {},
+      });
+    });
 
   it('tells the sequence to those who listen to that site', async () => {
     const mine = next('ternhaven');
     const others: number[] = [];
-    hub.subscribe('other', 'session', { sequence: (sequence) => others.push(sequence), end: () => {}, restored: () => {} });
+    hub.subscribe('other', 'session', {
+      sequence: (sequence) => others.push(sequence),
+      end: () => {},
+      restored: () => {},
+    });
     await notify(JSON.stringify({ site: 'ternhaven', sequence: 7 }));
     expect(await mine).toBe(7);
     expect(others).toEqual([]);
@@ -36,7 +48,9 @@ describe('hearing of changes', () => {
   });
   it('comes back by itself when its connection is cut, and tells everybody to catch up', async () => {
     const mine = next('ternhaven');
-    await database.pool.query("select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query like 'listen%'");
+    await database.pool.query(
+      "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query like 'listen%'",
+    );
     expect(await mine).toBe(0);
     const again = next('ternhaven');
     await notify(JSON.stringify({ site: 'ternhaven', sequence: 9 }));

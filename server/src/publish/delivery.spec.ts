@@ -1,6 +1,21 @@
 import sharp from 'sharp';
 import { unzipSync } from 'fflate';
-import { acceptChange, addBlock, addCollection, addDownload, addItem, addListSection, addPicture, inTurn, partsAt, readSite, setValue, siteIndex, type Edit, type Site } from '@yohaku/core';
+import {
+  acceptChange,
+  addBlock,
+  addCollection,
+  addDownload,
+  addItem,
+  addListSection,
+  addPicture,
+  inTurn,
+  partsAt,
+  readSite,
+  setValue,
+  siteIndex,
+  type Edit,
+  type Site,
+} from '@yohaku/core';
 import { Apart } from '../apart/index.ts';
 import { keepDownload, storeFile } from '../assets/index.ts';
 import { type Database } from '../db/index.ts';
@@ -20,25 +35,94 @@ describe('what goes out with a site', () => {
   let files: ExportedSite;
   beforeAll(async () => {
     database = await freshDatabase();
-    const bytes = await sharp({ create: { width: 1200, height: 700, channels: 3, background: '#884422' } }).png().toBuffer();
+    const bytes = await sharp({ create: { width: 1200, height: 700, channels: 3, background: '#884422' } })
+      .png()
+      .toBuffer();
     const hash = await storeFile(database.db, bytes, 'image/png');
     // Two pictures of one that moves: dark and light, a tenth and three tenths of a second.
     const twice = Buffer.concat([Buffer.alloc(1000 * 500 * 3, 30), Buffer.alloc(1000 * 500 * 3, 220)]);
-    const moving = await storeFile(database.db, await sharp(twice, { raw: { width: 1000, height: 1000, channels: 3, pageHeight: 500 } }).webp({ loop: 2, delay: [100, 300] }).toBuffer(), 'image/webp');
+    const moving = await storeFile(
+      database.db,
+      await sharp(twice, { raw: { width: 1000, height: 1000, channels: 3, pageHeight: 500 } })
+        .webp({ loop: 2, delay: [100, 300] })
+        .toBuffer(),
+      'image/webp',
+    );
     const kept = await keepDownload(database.db, 'plan.pdf', PDF);
-    site = after((await loadSite(database, 'ternhaven'))!.site, (now) => inTurn(now, '', [
-      (one) => addPicture(one, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }), (one) => addPicture(one, { id: 'waves', name: 'Waves', hash: moving, type: 'image/webp', width: 1000, height: 500 }),
-      (one) => addDownload(one, { id: 'plan', name: 'Plan', ...kept }),
-      (one) => addCollection(one, 'works', 'Works'), ...Array.from({ length: 8 }, (_, i) => (one: Site) => addItem(one, 'works', `w${i}`, { name: `Work ${i}` })), (one) => addListSection(one, 'about', 'works', 'works-list'),
-      (one) => inTurn(one, '', [(now2) => setValue(now2, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'works-list-list', 'limit'], 3), (now2) => setValue(now2, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'works-list-list', 'paged'], true)]),
-      (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'picture', 'pic'),
-      (one) => setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'pic', 'asset'], 'photo'),
-      (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'picture', 'sea'),
-      (one) => setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'sea', 'asset'], 'waves'),
-      (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'embed', 'film'),
-      (one) => setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'film', 'inside'], true),
-      (one) => addBlock(one, partsAt(one, siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!).find(({ what }) => what === 'block')!, 'download', 'take'),
-    ]));
+    site = after((await loadSite(database, 'ternhaven'))!.site, (now) =>
+      inTurn(now, '', [
+        (one) => addPicture(one, { id: 'photo', name: 'Photo', hash, type: 'image/png', width: 1200, height: 700 }),
+        (one) =>
+          addPicture(one, { id: 'waves', name: 'Waves', hash: moving, type: 'image/webp', width: 1000, height: 500 }),
+        (one) => addDownload(one, { id: 'plan', name: 'Plan', ...kept }),
+        (one) => addCollection(one, 'works', 'Works'),
+        ...Array.from({ length: 8 }, (_, i) => (one: Site) => addItem(one, 'works', `w${i}`, { name: `Work ${i}` })),
+        (one) => addListSection(one, 'about', 'works', 'works-list'),
+        (one) =>
+          inTurn(one, '', [
+            (now2) =>
+              setValue(
+                now2,
+                '',
+                ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'works-list-list', 'limit'],
+                3,
+              ),
+            (now2) =>
+              setValue(
+                now2,
+                '',
+                ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'works-list-list', 'paged'],
+                true,
+              ),
+          ]),
+        (one) =>
+          addBlock(
+            one,
+            partsAt(
+              one,
+              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+            ).find(({ what }) => what === 'block')!,
+            'picture',
+            'pic',
+          ),
+        (one) =>
+          setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'pic', 'asset'], 'photo'),
+        (one) =>
+          addBlock(
+            one,
+            partsAt(
+              one,
+              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+            ).find(({ what }) => what === 'block')!,
+            'picture',
+            'sea',
+          ),
+        (one) =>
+          setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'sea', 'asset'], 'waves'),
+        (one) =>
+          addBlock(
+            one,
+            partsAt(
+              one,
+              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+            ).find(({ what }) => what === 'block')!,
+            'embed',
+            'film',
+          ),
+        (one) =>
+          setValue(one, '', ['pages', 'about', 'sections', 'works-list', 'own', 'blocks', 'film', 'inside'], true),
+        (one) =>
+          addBlock(
+            one,
+            partsAt(
+              one,
+              siteIndex(one).places.find(({ page, id }) => page === 'about' && id.startsWith('works-list-b1/'))!,
+            ).find(({ what }) => what === 'block')!,
+            'download',
+            'take',
+          ),
+      ]),
+    );
     files = await exportSite(database.db, apart, site, ROOT);
   });
   afterAll(() => database.close());
@@ -58,29 +142,55 @@ describe('what goes out with a site', () => {
     const [, own, offered] = /src="(images\/waves-[0-9a-f]{10}\.webp)"[^>]*srcset="([^"]+)"/.exec(text('about.html'))!;
     expect(offered!.split(', ').map((one) => one.split(' ')[1])).toEqual(['480w', '960w', '1000w']);
     for (const [file, width] of offered!.split(', ').map((one) => one.split(' ') as [string, string])) {
-      const { width: wide, pages, pageHeight, delay, loop } = await sharp(files.get(file)!.bytes, { animated: true }).metadata();
-      expect({ width: `${wide}w`, pages, pageHeight, delay, loop }).withContext(file).toEqual({ width, pages: 2, pageHeight: wide / 2, delay: [100, 300], loop: 2 });
+      const {
+        width: wide,
+        pages,
+        pageHeight,
+        delay,
+        loop,
+      } = await sharp(files.get(file)!.bytes, { animated: true }).metadata();
+      expect({ width: `${wide}w`, pages, pageHeight, delay, loop })
+        .withContext(file)
+        .toEqual({ width, pages: 2, pageHeight: wide / 2, delay: [100, 300], loop: 2 });
     }
     expect(offered).toContain(own!);
   });
   it('has a picture for sharing of every page that names none: 1200 by 630, in the colours of the page, with its words', async () => {
     const [, file] = /property="og:image" content="([^"]+)"/.exec(text('about.html'))!;
-    const { data, info } = await sharp(files.get(file!)!.bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(files.get(file!)!.bytes)
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     expect([info.width, info.height]).toEqual([1200, 630]);
     const colors = new Map<string, number>();
-    for (let at = 0; at < data.length; at += 3) colors.set(`${data[at]},${data[at + 1]},${data[at + 2]}`, (colors.get(`${data[at]},${data[at + 1]},${data[at + 2]}`) ?? 0) + 1);
+    for (let at = 0; at < data.length; at += 3)
+      colors.set(
+        `${data[at]},${data[at + 1]},${data[at + 2]}`,
+        (colors.get(`${data[at]},${data[at + 1]},${data[at + 2]}`) ?? 0) + 1,
+      );
     const [ground] = [...colors].sort(([, one], [, other]) => other - one);
     // Mostly its background; words of another colour cover a good part of it.
     expect(ground![1] / (1200 * 630)).toBeGreaterThan(0.6);
     expect(1 - ground![1] / (1200 * 630)).toBeGreaterThan(0.02);
-    expect(new Set(site.pageOrder.map((id) => files.get(`images/sharing-${id}.png`)?.bytes.toString('base64'))).size).toBe(site.pageOrder.length);
+    expect(
+      new Set(site.pageOrder.map((id) => files.get(`images/sharing-${id}.png`)?.bytes.toString('base64'))).size,
+    ).toBe(site.pageOrder.length);
   });
   it('has lists over further pages, and embeds within the page only where that was allowed', () => {
-    expect([...files.keys()].filter((name) => name.startsWith('about-page-'))).toEqual(['about-page-2.html', 'about-page-3.html']);
+    expect([...files.keys()].filter((name) => name.startsWith('about-page-'))).toEqual([
+      'about-page-2.html',
+      'about-page-3.html',
+    ]);
     expect(text('about-page-3.html')).toContain('Work 7');
     expect(text('about.html').match(/<iframe /g)?.length).toBe(1);
-    expect(text('about.html')).toMatch(/<iframe src="https:[^"]*" title="[^"]+" loading="lazy" referrerpolicy="no-referrer" sandbox="/);
-    expect([...files].filter(([name]) => name.endsWith('.html') && !name.startsWith('about')).some(([, { bytes }]) => bytes.includes('<iframe'))).toBeFalse();
+    expect(text('about.html')).toMatch(
+      /<iframe src="https:[^"]*" title="[^"]+" loading="lazy" referrerpolicy="no-referrer" sandbox="/,
+    );
+    expect(
+      [...files]
+        .filter(([name]) => name.endsWith('.html') && !name.startsWith('about'))
+        .some(([, { bytes }]) => bytes.includes('<iframe')),
+    ).toBeFalse();
   });
   it('has downloads, and all of it comes back from its zip elsewhere, byte for byte', async () => {
     const [name] = [...files.keys()].filter((one) => one.startsWith('downloads/'));
@@ -104,18 +214,37 @@ describe('what goes out with a site', () => {
 
 describe('a file for visitors to download', () => {
   let client: Client;
-  beforeAll(async () => { client = await startClient(); });
+  beforeAll(async () => {
+    client = await startClient();
+  });
   afterAll(() => client.close());
-  const send = (name: string, body: Buffer | string) => fetch(`${client.server.address}/api/sites/ternhaven/downloads?name=${encodeURIComponent(name)}`, { method: 'POST', headers: { cookie: client.cookie, origin: client.server.address, 'content-type': 'application/octet-stream' }, body: body as BodyInit });
+  const send = (name: string, body: Buffer | string) =>
+    fetch(`${client.server.address}/api/sites/ternhaven/downloads?name=${encodeURIComponent(name)}`, {
+      method: 'POST',
+      headers: { cookie: client.cookie, origin: client.server.address, 'content-type': 'application/octet-stream' },
+      body: body as BodyInit,
+    });
 
   it('is kept by what its bytes say it is', async () => {
-    for (const [name, body, type] of [['a.pdf', PDF, 'application/pdf'], ['b.csv', 'a;b\n1;2\n', 'text/csv'], ['c.ics', 'BEGIN:VCALENDAR\r\nEND:VCALENDAR\r\n', 'text/calendar'], ['d.txt', 'Words.', 'text/plain']] as const) {
+    for (const [name, body, type] of [
+      ['a.pdf', PDF, 'application/pdf'],
+      ['b.csv', 'a;b\n1;2\n', 'text/csv'],
+      ['c.ics', 'BEGIN:VCALENDAR\r\nEND:VCALENDAR\r\n', 'text/calendar'],
+      ['d.txt', 'Words.', 'text/plain'],
+    ] as const) {
       const answer = await send(name, body);
-      expect([answer.status, ((await answer.json()) as { type: string }).type]).withContext(name).toEqual([200, type]);
+      expect([answer.status, ((await answer.json()) as { type: string }).type])
+        .withContext(name)
+        .toEqual([200, type]);
     }
   });
   it('is refused with what to do where a browser would run or show it, and where it is empty', async () => {
-    for (const [name, body, words] of [['page.html', '<script>alert(1)</script>', /neither PDF, ZIP, CSV/], ['plan.pdf', 'MZ\u0000\u0000', /neither PDF/], ['run.exe', Buffer.from([0x4d, 0x5a, 0]), /pack it as a ZIP/], ['nothing.txt', '', /is empty/]] as const) {
+    for (const [name, body, words] of [
+      ['page.html', '<script>alert(1)</script>', /neither PDF, ZIP, CSV/],
+      ['plan.pdf', 'MZ\u0000\u0000', /neither PDF/],
+      ['run.exe', Buffer.from([0x4d, 0x5a, 0]), /pack it as a ZIP/],
+      ['nothing.txt', '', /is empty/],
+    ] as const) {
       const answer = await send(name, body);
       expect(answer.status).withContext(name).toBe(422);
       expect(((await answer.json()) as { detail: string }).detail).toMatch(words);

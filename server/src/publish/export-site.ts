@@ -1,6 +1,44 @@
 import { readFile as readDisk } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ICON_SIDES, inKeyOrder, MISSING_FILE, missingHtml, publishedPages, assetFile, deliveredFile, deliveredWidths, downloadFile, drawnColors, facesInUse, familiesInUse, siteFontsCss, iconFile, pageHtml, answerHtml, feedFile, feedOf, firstItem, itemPages, listPages, siteOfListPage, siteOfItem, formerAddresses, formerItemFiles, formsOf, itemRedirectHtml, recolor, redirectHtml, specimenHtml, stylesCss, writeTokensCss, webManifest, withoutFiles, writeDtcg, type FontFace, type Site } from '@yohaku/core';
+import {
+  ICON_SIDES,
+  inKeyOrder,
+  MISSING_FILE,
+  missingHtml,
+  publishedPages,
+  assetFile,
+  deliveredFile,
+  deliveredWidths,
+  downloadFile,
+  drawnColors,
+  facesInUse,
+  familiesInUse,
+  siteFontsCss,
+  iconFile,
+  pageHtml,
+  answerHtml,
+  feedFile,
+  feedOf,
+  firstItem,
+  itemPages,
+  listPages,
+  siteOfListPage,
+  siteOfItem,
+  formerAddresses,
+  formerItemFiles,
+  formsOf,
+  itemRedirectHtml,
+  recolor,
+  redirectHtml,
+  specimenHtml,
+  stylesCss,
+  writeTokensCss,
+  webManifest,
+  withoutFiles,
+  writeDtcg,
+  type FontFace,
+  type Site,
+} from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import type { Querier } from '../db/index.ts';
 import { drawIcon, inWidths, readFile } from '../assets/index.ts';
@@ -8,7 +46,10 @@ import { breathing } from './breathing.ts';
 import { ExportRefused } from './export-refused.ts';
 import { sharingPictures } from './sharing.ts';
 
-export interface ExportedFile { readonly bytes: Buffer; readonly type: string }
+export interface ExportedFile {
+  readonly bytes: Buffer;
+  readonly type: string;
+}
 /** A whole static site: file name relative to its root, and content. */
 export type ExportedSite = ReadonlyMap<string, ExportedFile>;
 
@@ -37,7 +78,8 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
   const files = new Map<string, ExportedFile>();
   // No page offers a picture width that could not be made.
   const { missing, without } = await addPictures(db, apart, site, files);
-  const text = (name: string, content: string, type: string) => files.set(name, { bytes: Buffer.from(type === HTML ? withoutFiles(content, missing) : content), type });
+  const text = (name: string, content: string, type: string) =>
+    files.set(name, { bytes: Buffer.from(type === HTML ? withoutFiles(content, missing) : content), type });
   const breath = breathing();
   for (const [name, content, type] of textsOf(site)) {
     text(name, content, type);
@@ -49,11 +91,20 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
     else without.push(`the font file ${face.file}`);
   }
   for (const family of familiesInUse(site.brand))
-    if ('licence' in family) files.set(`fonts/${family.id}-licence.txt`, { bytes: await readDisk(join(root, 'node_modules', '@fontsource', family.id, 'LICENSE')), type: 'text/plain; charset=utf-8' });
-  for (const [file, bytes] of await sharingPictures(apart, site, (face) => fontBytes(db, root, face))) files.set(file, { bytes, type: 'image/png' });
+    if ('licence' in family)
+      files.set(`fonts/${family.id}-licence.txt`, {
+        bytes: await readDisk(join(root, 'node_modules', '@fontsource', family.id, 'LICENSE')),
+        type: 'text/plain; charset=utf-8',
+      });
+  for (const [file, bytes] of await sharingPictures(apart, site, (face) => fontBytes(db, root, face)))
+    files.set(file, { bytes, type: 'image/png' });
   for (const download of Object.values(site.downloads)) {
     const kept = await readFile(db, download.hash);
-    if (kept) files.set(downloadFile(download), kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept);
+    if (kept)
+      files.set(
+        downloadFile(download),
+        kept.type.startsWith('text/') ? { ...kept, type: `${kept.type}; charset=utf-8` } : kept,
+      );
     else without.push(`the download “${download.name}”`);
   }
   // A site with missing files is not published.
@@ -61,14 +112,20 @@ export async function exportSite(db: Querier, apart: Apart, given: Site, root: s
   const form = site.shared.logo?.forms[site.shared.logo.icon.form];
   const kept = form && (await readFile(db, site.assets[form.asset]!.hash));
   if (kept) {
-    for (const side of ICON_SIDES) files.set(iconFile(side), { bytes: await drawIcon(apart, site, kept.bytes, side), type: 'image/png' });
+    for (const side of ICON_SIDES)
+      files.set(iconFile(side), { bytes: await drawIcon(apart, site, kept.bytes, side), type: 'image/png' });
     text('site.webmanifest', webManifest(site), 'application/manifest+json');
   }
   return files;
 }
 
 /** Adds the pictures of a site. @returns the files of widths that could not be made, and the names of missing files */
-async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<string, ExportedFile>): Promise<{ missing: Set<string>; without: string[] }> {
+async function addPictures(
+  db: Querier,
+  apart: Apart,
+  site: Site,
+  files: Map<string, ExportedFile>,
+): Promise<{ missing: Set<string>; without: string[] }> {
   const missing = new Set<string>();
   const without: string[] = [];
   for (const asset of Object.values(site.assets)) {
@@ -84,7 +141,10 @@ async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<str
       if (bytes) files.set(deliveredFile(asset, width), { bytes, type: 'image/webp' });
       else missing.add(deliveredFile(asset, width));
     }
-    files.set(assetFile(asset, site.brand), colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept);
+    files.set(
+      assetFile(asset, site.brand),
+      colors.size > 0 ? { ...kept, bytes: Buffer.from(recolor(kept.bytes.toString('utf8'), colors)) } : kept,
+    );
   }
   return { missing, without };
 }
@@ -92,10 +152,14 @@ async function addPictures(db: Querier, apart: Apart, site: Site, files: Map<str
 /** Yields every text file of a site in turn. */
 function* textsOf(site: Site): Generator<readonly [name: string, content: string, type: string]> {
   // The address of an item page's template redirects to the first item.
-  for (const id of site.pageOrder) yield [site.pages[id]!.file, firstItem(site, id) ? redirectHtml(site, site.pages[id]!) : pageHtml(site, id), HTML];
-  for (const { page, number, file } of listPages(site)) yield [file, pageHtml(siteOfListPage(site, page, number), page.id), HTML];
-  for (const { collection, item, file } of itemPages(site)) yield [file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML];
-  for (const id of site.collectionOrder) yield [feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8'];
+  for (const id of site.pageOrder)
+    yield [site.pages[id]!.file, firstItem(site, id) ? redirectHtml(site, site.pages[id]!) : pageHtml(site, id), HTML];
+  for (const { page, number, file } of listPages(site))
+    yield [file, pageHtml(siteOfListPage(site, page, number), page.id), HTML];
+  for (const { collection, item, file } of itemPages(site))
+    yield [file, pageHtml(siteOfItem(site, collection, item), collection.page!), HTML];
+  for (const id of site.collectionOrder)
+    yield [feedFile(site.collections[id]!), feedOf(site, site.collections[id]!), 'application/rss+xml; charset=utf-8'];
   for (const [file, page] of formerAddresses(site)) yield [file, redirectHtml(site, page), HTML];
   for (const [file, item] of formerItemFiles(site)) yield [file, itemRedirectHtml(site, item), HTML];
   for (const form of formsOf(site)) yield [form.file, answerHtml(site, form), HTML];

@@ -5,14 +5,23 @@ import { schema, type Querier } from '../db/index.ts';
 const { publishes, files } = schema;
 
 /** A live file without its bytes: enough for freshness, HEAD and ranges. */
-export interface LiveFile { readonly hash: string; readonly type: string; readonly size: number }
+export interface LiveFile {
+  readonly hash: string;
+  readonly type: string;
+  readonly size: number;
+}
 
 /** The number of bytes that one query reads. */
 const PIECE = 256 * 1024;
 
-/** Returns a live file by its name; undefined when the live site has no such file. Reads one entry of the manifest and no bytes. */
+/**
+ * Returns a live file by its name; undefined when the live site has no such file. Reads one entry of the manifest and
+ * no bytes.
+ */
 export async function liveFile(db: Querier, siteId: string, name: string): Promise<LiveFile | undefined> {
-  const [row] = await db.select({ hash: files.hash, type: files.type, size: files.size }).from(publishes)
+  const [row] = await db
+    .select({ hash: files.hash, type: files.type, size: files.size })
+    .from(publishes)
     .innerJoin(files, sql`${files.hash} = ${publishes.manifest} ->> ${name}`)
     .where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
   return row;
@@ -32,7 +41,10 @@ export function bytesOfFile(db: Querier, hash: string, from: number, to: number)
 async function* pieces(db: Querier, hash: string, from: number, to: number): AsyncGenerator<Buffer> {
   for (let at = from; at <= to; at += PIECE) {
     const length = Math.min(PIECE, to - at + 1);
-    const [row] = await db.select({ bytes: sql<Buffer>`substring(${files.bytes} from ${at + 1}::int for ${length}::int)` }).from(files).where(eq(files.hash, hash));
+    const [row] = await db
+      .select({ bytes: sql<Buffer>`substring(${files.bytes} from ${at + 1}::int for ${length}::int)` })
+      .from(files)
+      .where(eq(files.hash, hash));
     if (!row || row.bytes.length !== length) throw new Error(`The bytes of the file ${hash.slice(0, 12)} end early`);
     yield row.bytes;
   }

@@ -6,7 +6,16 @@ import { Apart } from '../apart/index.ts';
 import type { Database } from '../db/index.ts';
 import { loadSite } from '../sites/index.ts';
 import { freshDatabase, ROOT } from '../testing/database.ts';
-import { exportSite, listPublications, liveFile, liveSite, makeLive, publishSite, zipSite, type ExportedSite } from './index.ts';
+import {
+  exportSite,
+  listPublications,
+  liveFile,
+  liveSite,
+  makeLive,
+  publishSite,
+  zipSite,
+  type ExportedSite,
+} from './index.ts';
 
 const apart = new Apart();
 afterAll(() => apart.close());
@@ -24,7 +33,17 @@ describe('an exported site', () => {
   const pages = () => [...files.keys()].filter((name) => name.endsWith('.html'));
 
   it('has a page a file, tokens, styles, fonts, pictures and the specimen', () => {
-    for (const name of ['index.html', 'fares.html', 'tokens.css', 'styles.css', 'fonts.css', 'tokens.json', 'specimen.html', 'site.json']) expect(files.has(name)).withContext(name).toBeTrue();
+    for (const name of [
+      'index.html',
+      'fares.html',
+      'tokens.css',
+      'styles.css',
+      'fonts.css',
+      'tokens.json',
+      'specimen.html',
+      'site.json',
+    ])
+      expect(files.has(name)).withContext(name).toBeTrue();
     expect([...files.keys()].filter((name) => name.startsWith('fonts/')).length).toBeGreaterThan(6);
     expect([...files.keys()].filter((name) => /^images\/(?!sharing-)/.test(name)).length).toBe(11);
     expect([...files.keys()].filter((name) => name.startsWith('images/sharing-')).length).toBe(9);
@@ -33,15 +52,18 @@ describe('an exported site', () => {
     const missing: string[] = [];
     for (const page of pages()) {
       const visit = (node: Nodes): void => {
-        if (node.type === 'element') for (const key of ['href', 'src']) {
-          const value = node.properties[key];
-          if (typeof value === 'string' && !/^([a-z]+:|#|data:)/.test(value) && !files.has(value.split('#')[0]!)) missing.push(`${page}: ${value}`);
-        }
+        if (node.type === 'element')
+          for (const key of ['href', 'src']) {
+            const value = node.properties[key];
+            if (typeof value === 'string' && !/^([a-z]+:|#|data:)/.test(value) && !files.has(value.split('#')[0]!))
+              missing.push(`${page}: ${value}`);
+          }
         if ('children' in node) node.children.forEach(visit);
       };
       visit(fromHtml(text(page)));
     }
-    for (const [, url] of text('fonts.css').matchAll(/url\("([^"]+)"\)/g)) if (!files.has(url!)) missing.push(`fonts.css: ${url}`);
+    for (const [, url] of text('fonts.css').matchAll(/url\("([^"]+)"\)/g))
+      if (!files.has(url!)) missing.push(`fonts.css: ${url}`);
     expect(missing).toEqual([]);
   });
   it('has unique ids, one h1, a title and a language on every page', () => {
@@ -54,7 +76,10 @@ describe('an exported site', () => {
     }
   });
   it('runs nothing', () => {
-    for (const page of pages()) expect(text(page)).withContext(page).not.toMatch(/<script|javascript:|\son[a-z]+="/i);
+    for (const page of pages())
+      expect(text(page))
+        .withContext(page)
+        .not.toMatch(/<script|javascript:|\son[a-z]+="/i);
   });
   it('zips to the same bytes each time, and to the same files', async () => {
     expect((await zipSite(files)).equals(await zipSite(files))).toBeTrue();
@@ -66,7 +91,10 @@ describe('an exported site', () => {
   it('is made live in one go, one at a time, and goes back whole', async () => {
     const { site } = (await loadSite(database, 'ternhaven'))!;
     expect(await liveSite(database.db, 'ternhaven')).toBeUndefined();
-    await Promise.all([publishSite(database, apart, site, 0, 'owner', ROOT), publishSite(database, apart, site, 0, 'owner', ROOT)]);
+    await Promise.all([
+      publishSite(database, apart, site, 0, 'owner', ROOT),
+      publishSite(database, apart, site, 0, 'owner', ROOT),
+    ]);
     const list = await listPublications(database.db, 'ternhaven');
     expect(list.map((entry) => entry.number)).toEqual([2, 1]);
     expect(list.filter((entry) => entry.live).length).toBe(1);

@@ -9,16 +9,42 @@ import { exportSite } from './export-site.ts';
 
 const { publishes } = schema;
 
-export interface Publication { readonly number: number; readonly sequence: number; readonly at: string; readonly live: boolean; readonly verdict: AuditCounts; readonly files: number }
+export interface Publication {
+  readonly number: number;
+  readonly sequence: number;
+  readonly at: string;
+  readonly live: boolean;
+  readonly verdict: AuditCounts;
+  readonly files: number;
+}
 
 /** Publications of a site, newest first. */
 export async function listPublications(db: Querier, siteId: string): Promise<Publication[]> {
   const rows = await db.select().from(publishes).where(eq(publishes.siteId, siteId)).orderBy(desc(publishes.number));
-  return rows.map((row) => ({ number: row.number, sequence: row.sequence, at: row.at.toISOString(), live: row.live, verdict: row.verdict, files: Object.keys(row.manifest).length }));
+  return rows.map((row) => ({
+    number: row.number,
+    sequence: row.sequence,
+    at: row.at.toISOString(),
+    live: row.live,
+    verdict: row.verdict,
+    files: Object.keys(row.manifest).length,
+  }));
 }
 
-/** Makes the site as it is saved now live. Files are made and judged first; manifest and switch are one short transaction. */
-export async function publishSite(database: Database, apart: Apart, site: Site, sequence: number, author: string, root: string, pixels?: PixelSets, layout?: readonly LayoutReading[]): Promise<number> {
+/**
+ * Makes the site as it is saved now live. Files are made and judged first; manifest and switch are one short
+ * transaction.
+ */
+export async function publishSite(
+  database: Database,
+  apart: Apart,
+  site: Site,
+  sequence: number,
+  author: string,
+  root: string,
+  pixels?: PixelSets,
+  layout?: readonly LayoutReading[],
+): Promise<number> {
   const files = await exportSite(database.db, apart, site, root);
   const verdict = await countsOf(apart, { site, pixels, layout });
   // Files are stored by content: the files of a failed publication are unused and harmless.
@@ -26,10 +52,20 @@ export async function publishSite(database: Database, apart: Apart, site: Site, 
   for (const [name, file] of files) manifest[name] = await storeFile(database.db, file.bytes, file.type);
   return database.db.transaction(async (tx) => {
     await tx.execute(sql`select id from sites where id = ${site.id} for update`);
-    const [last] = await tx.select({ number: publishes.number }).from(publishes).where(eq(publishes.siteId, site.id)).orderBy(desc(publishes.number)).limit(1);
+    const [last] = await tx
+      .select({ number: publishes.number })
+      .from(publishes)
+      .where(eq(publishes.siteId, site.id))
+      .orderBy(desc(publishes.number))
+      .limit(1);
     const number = (last?.number ?? 0) + 1;
-    await tx.update(publishes).set({ live: false }).where(and(eq(publishes.siteId, site.id), eq(publishes.live, true)));
-    await tx.insert(publishes).values({ siteId: site.id, number, sequence, manifest, verdict, site, live: true, author });
+    await tx
+      .update(publishes)
+      .set({ live: false })
+      .where(and(eq(publishes.siteId, site.id), eq(publishes.live, true)));
+    await tx
+      .insert(publishes)
+      .values({ siteId: site.id, number, sequence, manifest, verdict, site, live: true, author });
     return number;
   });
 }
@@ -38,21 +74,38 @@ export async function publishSite(database: Database, apart: Apart, site: Site, 
 export async function makeLive(database: Database, siteId: string, number: number): Promise<boolean> {
   return database.db.transaction(async (tx) => {
     await tx.execute(sql`select id from sites where id = ${siteId} for update`);
-    const [wanted] = await tx.select({ number: publishes.number }).from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.number, number)));
+    const [wanted] = await tx
+      .select({ number: publishes.number })
+      .from(publishes)
+      .where(and(eq(publishes.siteId, siteId), eq(publishes.number, number)));
     if (!wanted) return false;
-    await tx.update(publishes).set({ live: false }).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
-    await tx.update(publishes).set({ live: true }).where(and(eq(publishes.siteId, siteId), eq(publishes.number, number)));
+    await tx
+      .update(publishes)
+      .set({ live: false })
+      .where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
+    await tx
+      .update(publishes)
+      .set({ live: true })
+      .where(and(eq(publishes.siteId, siteId), eq(publishes.number, number)));
     return true;
   });
 }
 
 /** Returns the live site: the document of its publication; undefined before the first publication. */
-export async function liveSite(db: Querier, siteId: string): Promise<{ site: Site; sequence: number; number: number } | undefined> {
-  const [row] = await db.select().from(publishes).where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
+export async function liveSite(
+  db: Querier,
+  siteId: string,
+): Promise<{ site: Site; sequence: number; number: number } | undefined> {
+  const [row] = await db
+    .select()
+    .from(publishes)
+    .where(and(eq(publishes.siteId, siteId), eq(publishes.live, true)));
   if (!row) return undefined;
   try {
     return { site: readStored(row.site).site, sequence: row.sequence, number: row.number };
   } catch (error) {
-    throw error instanceof SiteIssues ? new SiteUnreadable(siteId, error, 'This is the live version; publishing again replaces it.') : error;
+    throw error instanceof SiteIssues
+      ? new SiteUnreadable(siteId, error, 'This is the live version; publishing again replaces it.')
+      : error;
   }
 }

@@ -1,6 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
-import { SCHEMA_VERSION, SiteIssues, applyChange, opsOf, plural, readStored, upcast, type Change, type Op, type Site } from '@yohaku/core';
+import {
+  SCHEMA_VERSION,
+  SiteIssues,
+  applyChange,
+  opsOf,
+  plural,
+  readStored,
+  upcast,
+  type Change,
+  type Op,
+  type Site,
+} from '@yohaku/core';
 import { schema, type Database, type Querier } from '../db/index.ts';
 import { CHANGES_CHANNEL } from './channel.ts';
 import { rawSite, writeTouched } from './rows.ts';
@@ -10,7 +21,11 @@ const { changes } = schema;
 const AT_ONCE = 100;
 
 /** A site taken back to where it could be read, and what is to be said of it. */
-export interface TakenBack { readonly site: Site; readonly sequence: number; readonly told: readonly string[] }
+export interface TakenBack {
+  readonly site: Site;
+  readonly sequence: number;
+  readonly told: readonly string[];
+}
 
 /**
  * Takes a site that cannot be read back, edit by edit, to the last state that
@@ -42,8 +57,15 @@ export async function openAtLastGood(database: Database, siteId: string, author:
       const { site } = readStored(at);
       const sequence = raw.sequence + 1;
       const words = `It could not be read (${wrong.issues[0]!.path} ${wrong.issues[0]!.message}), so Yohaku opened its last good state, before “${row.label}”; ${plural(forth.length, 'edit')} ${forth.length === 1 ? 'was' : 'were'} taken back. They are kept in the log.`;
-      const change: Change = { id: `fix-${randomUUID()}`, schemaVersion: SCHEMA_VERSION, label: 'Opened at the last good state', ops: back };
-      await tx.insert(changes).values({ siteId, sequence, id: change.id, change, inverse: forth.flat(), author, windowId: 'fix' });
+      const change: Change = {
+        id: `fix-${randomUUID()}`,
+        schemaVersion: SCHEMA_VERSION,
+        label: 'Opened at the last good state',
+        ops: back,
+      };
+      await tx
+        .insert(changes)
+        .values({ siteId, sequence, id: change.id, change, inverse: forth.flat(), author, windowId: 'fix' });
       await writeTouched(tx, siteId, raw.document as unknown as Site, site, sequence);
       await tx.execute(sql`select pg_notify(${CHANGES_CHANNEL}, ${JSON.stringify({ site: siteId, sequence })})`);
       return { site, sequence, told: [words] };
@@ -53,9 +75,18 @@ export async function openAtLastGood(database: Database, siteId: string, author:
 }
 
 /** The kept edits of a site from the last one back. */
-async function* backwards(tx: Querier, siteId: string, from: number): AsyncGenerator<{ inverse: Op[]; ops: Op[]; schemaVersion: number; label: string }> {
+async function* backwards(
+  tx: Querier,
+  siteId: string,
+  from: number,
+): AsyncGenerator<{ inverse: Op[]; ops: Op[]; schemaVersion: number; label: string }> {
   for (let below = from + 1; ;) {
-    const rows = await tx.select().from(changes).where(and(eq(changes.siteId, siteId), lt(changes.sequence, below))).orderBy(desc(changes.sequence)).limit(AT_ONCE);
+    const rows = await tx
+      .select()
+      .from(changes)
+      .where(and(eq(changes.siteId, siteId), lt(changes.sequence, below)))
+      .orderBy(desc(changes.sequence))
+      .limit(AT_ONCE);
     for (const row of rows) {
       const { ops, schemaVersion, label } = row.change as Change;
       yield { inverse: row.inverse as Op[], ops, schemaVersion, label };
@@ -71,6 +102,8 @@ function issuesOf(document: unknown): SiteIssues | undefined {
     return undefined;
   } catch (error) {
     // Anything a reader trips over counts as not readable.
-    return error instanceof SiteIssues ? error : new SiteIssues([{ path: '', message: error instanceof Error ? error.message : 'cannot be read' }]);
+    return error instanceof SiteIssues
+      ? error
+      : new SiteIssues([{ path: '', message: error instanceof Error ? error.message : 'cannot be read' }]);
   }
 }

@@ -9,7 +9,12 @@ import { SiteUnreadable } from './unreadable.ts';
 const { sites } = schema;
 
 /** A site at a sequence; `told` are sentences about what had to be done to open it. */
-export interface StoredSite { readonly site: Site; readonly sequence: number; readonly incarnation: string; readonly told?: readonly string[] }
+export interface StoredSite {
+  readonly site: Site;
+  readonly sequence: number;
+  readonly incarnation: string;
+  readonly told?: readonly string[];
+}
 
 /** Names and sequences of all sites. */
 export async function listSites(db: Querier): Promise<{ id: string; name: string; sequence: number }[]> {
@@ -32,9 +37,16 @@ export async function sequenceOf(db: Querier, id: string): Promise<number> {
  * One that cannot be read is taken back to its last good state.
  * @throws SiteUnreadable when there is no such state, or a newer version made it
  */
-export async function loadSite(database: Database, id: string, db: Querier = database.db): Promise<StoredSite | undefined> {
+export async function loadSite(
+  database: Database,
+  id: string,
+  db: Querier = database.db,
+): Promise<StoredSite | undefined> {
   const { remembered } = database;
-  const [row] = await db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
+  const [row] = await db
+    .select({ sequence: sites.sequence, incarnation: sites.incarnation })
+    .from(sites)
+    .where(eq(sites.id, id));
   if (!row) return undefined;
   const { incarnation } = row;
   const known = remembered.get(id);
@@ -43,9 +55,13 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
     throw known.unreadable;
   }
   const raw = await rawSite(db, id);
-  const [again] = await db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
+  const [again] = await db
+    .select({ sequence: sites.sequence, incarnation: sites.incarnation })
+    .from(sites)
+    .where(eq(sites.id, id));
   // Somebody saved between the reads: pages and sequence must be of the same moment.
-  if (!raw || again?.sequence !== row.sequence || again.incarnation !== incarnation || raw.sequence !== row.sequence) return loadSite(database, id, db);
+  if (!raw || again?.sequence !== row.sequence || again.incarnation !== incarnation || raw.sequence !== row.sequence)
+    return loadSite(database, id, db);
   try {
     // Values that no longer paint anything are dropped silently: an earlier version left them behind.
     const stored: StoredSite = { site: readStored(raw.document).site, sequence: raw.sequence, incarnation };
@@ -60,7 +76,10 @@ export async function loadSite(database: Database, id: string, db: Querier = dat
   }
 }
 
-/** Writes a site that an older version stored as this one stores it, unless somebody has saved meanwhile: then whoever did has written it. */
+/**
+ * Writes a site that an older version stored as this one stores it, unless somebody has saved meanwhile: then whoever
+ * did has written it.
+ */
 async function writeAnew(db: Querier, { site, sequence }: StoredSite): Promise<void> {
   await db.transaction(async (tx) => {
     const locked = await tx.execute(sql`select sequence from sites where id = ${site.id} for update`);
@@ -68,13 +87,24 @@ async function writeAnew(db: Querier, { site, sequence }: StoredSite): Promise<v
   });
 }
 
-async function openUnreadable(database: Database, id: string, sequence: number, incarnation: string, error: unknown): Promise<StoredSite> {
+async function openUnreadable(
+  database: Database,
+  id: string,
+  sequence: number,
+  incarnation: string,
+  error: unknown,
+): Promise<StoredSite> {
   try {
     const back = { ...(await openAtLastGood(database, id, await ensureOwner(database.db))), incarnation };
     database.remembered.set(id, back);
     return back;
   } catch (failed) {
-    const unreadable = failed instanceof SiteUnreadable ? failed : error instanceof SiteIssues && error.newer ? new SiteUnreadable(id, error, '') : undefined;
+    const unreadable =
+      failed instanceof SiteUnreadable
+        ? failed
+        : error instanceof SiteIssues && error.newer
+          ? new SiteUnreadable(id, error, '')
+          : undefined;
     if (!unreadable) throw failed;
     // Remembered as well: asking again would walk the whole log again.
     database.remembered.set(id, { unreadable, sequence, incarnation });

@@ -6,7 +6,11 @@ describe('what was measured of a site', () => {
   beforeEach(async () => (client = await startClient()));
   afterEach(() => client.close());
   const at = (site = 'ternhaven') => API.measured.load.path.replace(':site', site);
-  const measured = (found: number): Measured => ({ pages: { 'home': 'a'.repeat(64), 'contact~sent': 'b'.repeat(64) }, layout: [{ page: 'home', place: 'header/surface', width: 390, rule: 'covered', found }], pixels: [{ page: 'home', place: 'home-opener-b1/text', width: 1280, area: 'lines', problem: '', rgb: 'AAAA' }] });
+  const measured = (found: number): Measured => ({
+    pages: { home: 'a'.repeat(64), 'contact~sent': 'b'.repeat(64) },
+    layout: [{ page: 'home', place: 'header/surface', width: 390, rule: 'covered', found }],
+    pixels: [{ page: 'home', place: 'home-opener-b1/text', width: 1280, area: 'lines', problem: '', rgb: 'AAAA' }],
+  });
   const kept = async () => ((await (await client.get(at())).json()) as { measured: Measured | null }).measured;
 
   it('is kept for the next opening, the last one in place of the one before', async () => {
@@ -17,7 +21,13 @@ describe('what was measured of a site', () => {
     }
   });
   it('is refused with a reason where it is none, and for a site that is not there', async () => {
-    const wrong: unknown[] = [{ ...measured(1), pages: { home: 'short' } }, { ...measured(1), layout: [{ page: 'home', place: 'header/surface', width: 390, rule: 'guess', found: 1 }] }, { pages: {} }, [], null];
+    const wrong: unknown[] = [
+      { ...measured(1), pages: { home: 'short' } },
+      { ...measured(1), layout: [{ page: 'home', place: 'header/surface', width: 390, rule: 'guess', found: 1 }] },
+      { pages: {} },
+      [],
+      null,
+    ];
     for (const body of wrong) {
       const answer = await client.send('PUT', at(), body);
       expect(answer.status).withContext(JSON.stringify(body)).toBe(422);
@@ -29,7 +39,14 @@ describe('what was measured of a site', () => {
   it('is shown to nobody who is not signed in, and is gone with the site', async () => {
     expect((await fetch(`${client.server.address}${at()}`)).status).toBe(401);
     expect((await client.send('PUT', at(), measured(96))).status).toBe(204);
-    expect((await client.send('DELETE', `${API.sites.remove.path.replace(':site', 'ternhaven')}?name=${encodeURIComponent('Ternhaven Ferries')}`)).status).toBeLessThan(300);
+    expect(
+      (
+        await client.send(
+          'DELETE',
+          `${API.sites.remove.path.replace(':site', 'ternhaven')}?name=${encodeURIComponent('Ternhaven Ferries')}`,
+        )
+      ).status,
+    ).toBeLessThan(300);
     expect((await client.databasePool.query('select count(*)::int as n from measured')).rows[0]).toEqual({ n: 0 });
   });
 });

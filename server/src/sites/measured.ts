@@ -12,5 +12,8 @@ export async function loadMeasured(db: Querier, siteId: string): Promise<Measure
 
 /** Keeps what a desk measured of a site's pages, in place of what was kept before. */
 export async function keepMeasured(db: Querier, siteId: string, document: Measured): Promise<void> {
-  await db.insert(measured).values({ siteId, document }).onConflictDoUpdate({ target: measured.siteId, set: { document, at: new Date() } });
+  await db
+    .insert(measured)
+    .values({ siteId, document })
+    .onConflictDoUpdate({ target: measured.siteId, set: { document, at: new Date() } });
 }

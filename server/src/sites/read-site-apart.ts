@@ -1,7 +1,11 @@
 import { SiteIssues, readSite, upcast, type Issue, type Site } from '@yohaku/core';
 
 /** A document to read: bytes of JSON, or a value; `with` replaces some of its fields. */
-export interface SiteOrder { readonly bytes?: Uint8Array; readonly document?: unknown; readonly with: Readonly<Record<string, unknown>> }
+export interface SiteOrder {
+  readonly bytes?: Uint8Array;
+  readonly document?: unknown;
+  readonly with: Readonly<Record<string, unknown>>;
+}
 
 /** The site, or a sentence about the problem with the list of issues. */
 export type SiteRead = { readonly site: Site } | { readonly problem: string; readonly issues: readonly Issue[] };
@@ -15,7 +19,11 @@ export async function readSiteApart({ bytes, document, with: more }: SiteOrder):
     if (typeof found !== 'object' || found === null || Array.isArray(found)) return { problem: NO_JSON, issues: [] };
     return { site: readSite({ ...found, ...more }) };
   } catch (error) {
-    if (error instanceof SiteIssues) return { problem: `site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was imported.`, issues: error.issues };
+    if (error instanceof SiteIssues)
+      return {
+        problem: `site.json: ${error.issues[0]!.path} ${error.issues[0]!.message}. Nothing was imported.`,
+        issues: error.issues,
+      };
     if (error instanceof SyntaxError) return { problem: NO_JSON, issues: [] };
     throw error;
   }

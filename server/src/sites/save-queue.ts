@@ -4,7 +4,10 @@ import type { Database } from '../db/index.ts';
 /** The number of sites that save at once. It is smaller than the number of connections, so that reads continue. */
 const AT_ONCE = 5;
 
-interface Queues { readonly all: PQueue; readonly sites: Map<string, PQueue> }
+interface Queues {
+  readonly all: PQueue;
+  readonly sites: Map<string, PQueue>;
+}
 const queues = new WeakMap<Database, Queues>();
 
 /** Saves the edits of one site in turn, so that waiting edits hold no connection. */

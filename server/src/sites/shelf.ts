@@ -13,24 +13,40 @@ const { sites, sources, versions, publishes, formerAddresses } = schema;
 
 /** All sites as they stand on the shelf, by name; what they hold is not read. */
 export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
-  const rows = await db.select({
-    id: sites.id, name: sites.name, sequence: sites.sequence, archived: sql<boolean>`${sites.archivedAt} is not null`,
-    // Qualified by hand: a select from one table names its columns alone, and those inside would be taken for the inner one's.
-    pages: sql<number>`(select count(*)::int from pages p where p.site_id = sites.id)`,
-    live: sql<boolean>`exists (select 1 from publishes p where p.site_id = sites.id and p.live)`,
-    // The last change lies at the site's own sequence: the key of the table finds it.
-    editedAt: sql<string>`coalesce((select c.at from changes c where c.site_id = sites.id and c.sequence = sites.sequence), sites.created_at)`,
-  }).from(sites).orderBy(asc(sites.name), asc(sites.id));
+  const rows = await db
+    .select({
+      id: sites.id,
+      name: sites.name,
+      sequence: sites.sequence,
+      archived: sql<boolean>`${sites.archivedAt} is not null`,
+      // Qualified by hand: a select from one table names its columns alone, and those inside would be taken for the
+      // inner one's.
+      pages: sql<number>`(select count(*)::int from pages p where p.site_id = sites.id)`,
+      live: sql<boolean>`exists (select 1 from publishes p where p.site_id = sites.id and p.live)`,
+      // The last change lies at the site's own sequence: the key of the table finds it.
+      editedAt: sql<string>`coalesce((select c.at from changes c where c.site_id = sites.id and c.sequence = sites.sequence), sites.created_at)`,
+    })
+    .from(sites)
+    .orderBy(asc(sites.name), asc(sites.id));
   return rows.map((row) => ({ ...row, editedAt: new Date(row.editedAt).toISOString() }));
 }
 
 /** Standings by site, each for one incarnation and sequence. Requests for a running audit share its result. */
-const standings = new WeakMap<Database, LRUCache<string, { readonly of: string; readonly standing: Promise<SiteStanding> }>>();
+const standings = new WeakMap<
+  Database,
+  LRUCache<string, { readonly of: string; readonly standing: Promise<SiteStanding> }>
+>();
 const MOST_STANDINGS = 500;
 
-/** Returns the audit figures of a site, computed once for each state in another process; undefined when the site does not exist. */
+/**
+ * Returns the audit figures of a site, computed once for each state in another process; undefined when the site does
+ * not exist.
+ */
 export async function standingOf(database: Database, apart: Apart, id: string): Promise<SiteStanding | undefined> {
-  const [row] = await database.db.select({ sequence: sites.sequence, incarnation: sites.incarnation }).from(sites).where(eq(sites.id, id));
+  const [row] = await database.db
+    .select({ sequence: sites.sequence, incarnation: sites.incarnation })
+    .from(sites)
+    .where(eq(sites.id, id));
   if (!row) return undefined;
   let known = standings.get(database);
   if (!known) standings.set(database, (known = new LRUCache({ max: MOST_STANDINGS })));
@@ -50,7 +66,12 @@ export async function standingOf(database: Database, apart: Apart, id: string): 
  * Copies a site as it stands, with its sources, without its edits and publications.
  * @throws SiteRefused when the id is taken; undefined when there is no such site
  */
-export async function copySite(database: Database, from: string, id: string, name: string): Promise<Brought | undefined> {
+export async function copySite(
+  database: Database,
+  from: string,
+  id: string,
+  name: string,
+): Promise<Brought | undefined> {
   const stored = await loadSite(database, from);
   if (!stored) return undefined;
   await database.db.transaction(async (tx) => {
@@ -64,7 +85,15 @@ export async function copySite(database: Database, from: string, id: string, nam
 
 /** Puts a site away from the shelf, or back; false when there is no such site. */
 export async function archiveSite(db: Querier, id: string, archived: boolean): Promise<boolean> {
-  return (await db.update(sites).set({ archivedAt: archived ? new Date() : null }).where(eq(sites.id, id)).returning({ id: sites.id })).length > 0;
+  return (
+    (
+      await db
+        .update(sites)
+        .set({ archivedAt: archived ? new Date() : null })
+        .where(eq(sites.id, id))
+        .returning({ id: sites.id })
+    ).length > 0
+  );
 }
 
 /**
@@ -76,7 +105,8 @@ export async function removeSite(database: Database, id: string, name: string): 
   return database.db.transaction(async (tx) => {
     const [row] = await tx.select({ name: sites.name }).from(sites).where(eq(sites.id, id)).for('update');
     if (!row) return false;
-    if (row.name.trim() !== name.trim()) throw new SiteRefused(`The site is called “${row.name}”, not “${name}”. Nothing was deleted.`);
+    if (row.name.trim() !== name.trim())
+      throw new SiteRefused(`The site is called “${row.name}”, not “${name}”. Nothing was deleted.`);
     await tx.delete(sites).where(eq(sites.id, id));
     database.remembered.delete(id);
     return true;
@@ -93,13 +123,29 @@ export async function moveSite(database: Database, from: string, to: string): Pr
     const [row] = await tx.select({ id: sites.id }).from(sites).where(eq(sites.id, from)).for('update');
     if (!row) return false;
     if (from === to) return true;
-    const [former] = await tx.select({ siteId: formerAddresses.siteId }).from(formerAddresses).where(eq(formerAddresses.id, to));
-    if ((await hasSite(tx, to)) || (former && former.siteId !== from)) throw new SiteRefused(`“${to}” is the address of another site${former ? ' or was once, and redirects to it' : ''}. Nothing was changed; choose another.`);
+    const [former] = await tx
+      .select({ siteId: formerAddresses.siteId })
+      .from(formerAddresses)
+      .where(eq(formerAddresses.id, to));
+    if ((await hasSite(tx, to)) || (former && former.siteId !== from))
+      throw new SiteRefused(
+        `“${to}” is the address of another site${former ? ' or was once, and redirects to it' : ''}. Nothing was changed; choose another.`,
+      );
     await tx.delete(formerAddresses).where(eq(formerAddresses.id, to));
-    const named = (document: typeof sites.document | typeof versions.document | typeof publishes.site) => sql`jsonb_set(${document}, '{id}', to_jsonb(${to}::text))`;
-    await tx.update(sites).set({ id: to, document: named(sites.document) }).where(eq(sites.id, from));
-    await tx.update(versions).set({ document: named(versions.document) }).where(eq(versions.siteId, to));
-    await tx.update(publishes).set({ site: named(publishes.site) }).where(eq(publishes.siteId, to));
+    const named = (document: typeof sites.document | typeof versions.document | typeof publishes.site) =>
+      sql`jsonb_set(${document}, '{id}', to_jsonb(${to}::text))`;
+    await tx
+      .update(sites)
+      .set({ id: to, document: named(sites.document) })
+      .where(eq(sites.id, from));
+    await tx
+      .update(versions)
+      .set({ document: named(versions.document) })
+      .where(eq(versions.siteId, to));
+    await tx
+      .update(publishes)
+      .set({ site: named(publishes.site) })
+      .where(eq(publishes.siteId, to));
     await tx.insert(formerAddresses).values({ id: from, siteId: to });
     database.remembered.delete(from);
     await tx.execute(sql`select pg_notify(${CHANGES_CHANNEL}, ${JSON.stringify({ site: from, movedTo: to })})`);
@@ -109,6 +155,9 @@ export async function moveSite(database: Database, from: string, to: string): Pr
 
 /** The id of the site that had another one before; undefined where none had. */
 export async function movedTo(db: Querier, former: string): Promise<string | undefined> {
-  const [row] = await db.select({ siteId: formerAddresses.siteId }).from(formerAddresses).where(eq(formerAddresses.id, former));
+  const [row] = await db
+    .select({ siteId: formerAddresses.siteId })
+    .from(formerAddresses)
+    .where(eq(formerAddresses.id, former));
   return row?.siteId;
 }

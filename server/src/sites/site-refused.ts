@@ -11,4 +11,5 @@ export class SiteRefused extends Error {
 }
 
 /** Returns the refusal of an id that another site has. */
-export const idTaken = (id: string): SiteRefused => new SiteRefused(`A site already has the id “${id}”. Nothing was changed; choose another id.`);
+export const idTaken = (id: string): SiteRefused =>
+  new SiteRefused(`A site already has the id “${id}”. Nothing was changed; choose another id.`);

@@ -1,11 +1,25 @@
-import { setSwatchColor, setValue, parseColor, removePage, addPage, type Change, type Edit, type Site } from '@yohaku/core';
+import {
+  setSwatchColor,
+  setValue,
+  parseColor,
+  removePage,
+  addPage,
+  type Change,
+  type Edit,
+  type Site,
+} from '@yohaku/core';
 import { OWNER, makeSignInToken } from '../auth/index.ts';
 import type { Database } from '../db/index.ts';
 import { freshDatabase } from '../testing/database.ts';
 import { changesAfter, loadSite, saveChange } from './index.ts';
 
 let count = 0;
-const asChange = (edit: Edit): Change => ({ id: `change-${++count}-x`, schemaVersion: 1, label: edit.label, ops: [...edit.ops] });
+const asChange = (edit: Edit): Change => ({
+  id: `change-${++count}-x`,
+  schemaVersion: 1,
+  label: edit.label,
+  ops: [...edit.ops],
+});
 
 describe('saving changes', () => {
   let database: Database;
@@ -26,7 +40,9 @@ describe('saving changes', () => {
     expect(saved!.sequence).toBe(before.sequence + 1);
     expect(after.sequence).toBe(saved!.sequence);
     expect(after.site.brand.swatches['funnel']!.typed).toBe('#cc0000');
-    expect((await changesAfter(database.db, 'ternhaven', before.sequence)).map((one) => one.change.label)).toEqual(['Funnel colour']);
+    expect((await changesAfter(database.db, 'ternhaven', before.sequence)).map((one) => one.change.label)).toEqual([
+      'Funnel colour',
+    ]);
   });
 
   it('takes a change once by its id, and answers the same sequence again', async () => {
@@ -39,15 +55,27 @@ describe('saving changes', () => {
 
   it('gives every one of many changes at once its own sequence, none lost', async () => {
     const { sequence } = await stored();
-    const saved = await Promise.all(Array.from({ length: 20 }, (_, i) => save(asChange(setValue(site, 'Space', ['brand', 'spaces', 'even', 'values', i % 2 ? 'phone' : 'desktop'], 50 + i)))));
-    expect(saved.map((one) => one!.sequence).sort((a, b) => a - b)).toEqual(Array.from({ length: 20 }, (_, i) => sequence + 1 + i));
+    const saved = await Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        save(
+          asChange(setValue(site, 'Space', ['brand', 'spaces', 'even', 'values', i % 2 ? 'phone' : 'desktop'], 50 + i)),
+        ),
+      ),
+    );
+    expect(saved.map((one) => one!.sequence).sort((a, b) => a - b)).toEqual(
+      Array.from({ length: 20 }, (_, i) => sequence + 1 + i),
+    );
     expect((await changesAfter(database.db, 'ternhaven', sequence)).length).toBe(20);
   });
 
   it('writes nothing of a refused change', async () => {
     const before = await stored();
-    await expectAsync(save(asChange(setValue(site, 'Corner', ['brand', 'corners', 'button'], -5)))).toBeRejectedWithError(/corners.button/);
-    await expectAsync(save(asChange(setValue(site, 'Gone', ['brand', 'swatches', 'nobody', 'label'], 'x')))).toBeRejectedWithError(/target of this edit was deleted/);
+    await expectAsync(
+      save(asChange(setValue(site, 'Corner', ['brand', 'corners', 'button'], -5))),
+    ).toBeRejectedWithError(/corners.button/);
+    await expectAsync(
+      save(asChange(setValue(site, 'Gone', ['brand', 'swatches', 'nobody', 'label'], 'x'))),
+    ).toBeRejectedWithError(/target of this edit was deleted/);
     const after = await stored();
     expect(after.sequence).toBe(before.sequence);
     expect(after.site).toEqual(before.site);
@@ -74,6 +102,7 @@ describe('saving changes', () => {
       "insert into changes (site_id, sequence, id, change, inverse, author, window_id) values ('ternhaven', 0, 'x', '{}', '[]', 'owner', 'w')",
       "insert into sites (id, name, document) values ('Bad Id', 'x', '{}')",
       "insert into files (hash, type, size, bytes) values ('abc', 'x', 1, 'a')",
-    ]) await expectAsync(database.pool.query(sql)).toBeRejected();
+    ])
+      await expectAsync(database.pool.query(sql)).toBeRejected();
   });
 });

@@ -1,7 +1,18 @@
 import * as csstree from 'css-tree';
 import { fromHtml } from 'hast-util-from-html';
 import type { Element, Nodes } from 'hast';
-import { ALIKE, deltaE, extractPalette, hex, parseColor, plural, rgb8ToOklab, type SourceColor, type ParsedColor, type Pixels } from '@yohaku/core';
+import {
+  ALIKE,
+  deltaE,
+  extractPalette,
+  hex,
+  parseColor,
+  plural,
+  rgb8ToOklab,
+  type SourceColor,
+  type ParsedColor,
+  type Pixels,
+} from '@yohaku/core';
 import { SourceRefused } from './limits.ts';
 import { attributeColor, readSheet } from './sheet.ts';
 import { ColorTally } from './tally.ts';
@@ -14,7 +25,11 @@ const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'polygon', 'polylin
  * with the share of the area where it can be seen. Pixels only measure; they
  * never add a colour.
  */
-export function readDrawing(name: string, svg: string, pixels: Pixels): { colors: SourceColor[]; notes: string[]; lines: ColorTally['lines'] } {
+export function readDrawing(
+  name: string,
+  svg: string,
+  pixels: Pixels,
+): { colors: SourceColor[]; notes: string[]; lines: ColorTally['lines'] } {
   const tally = new ColorTally();
   const notes: string[] = [];
   let unpainted = 0;
@@ -23,7 +38,8 @@ export function readDrawing(name: string, svg: string, pixels: Pixels): { colors
     if (node.type === 'element') {
       const id = typeof node.properties['id'] === 'string' ? node.properties['id'] : null;
       const href = String(node.properties['href'] ?? node.properties['xLinkHref'] ?? '');
-      if (node.tagName === 'use' && href.startsWith('#')) links.set(within ?? '', [...(links.get(within ?? '') ?? []), href.slice(1)]);
+      if (node.tagName === 'use' && href.startsWith('#'))
+        links.set(within ?? '', [...(links.get(within ?? '') ?? []), href.slice(1)]);
       if (node.tagName === 'style') notes.push(...readSheet(tally, name, textOf(node)));
       const painted = paint(tally, name, svg, node) || inherited;
       if (!painted && SHAPES.has(node.tagName) && node.properties['className'] === undefined) unpainted++;
@@ -34,13 +50,23 @@ export function readDrawing(name: string, svg: string, pixels: Pixels): { colors
   refuseLoops(links);
   if (unpainted > 0) tally.count(parseColor('#000000')!, 'ornament', `${plural(unpainted, 'shape')} without a fill`);
   const written = tally.colors();
-  const shares = sharesOf(written.map((one) => parseColor(one.hex)!), pixels);
+  const shares = sharesOf(
+    written.map((one) => parseColor(one.hex)!),
+    pixels,
+  );
   const roles = new Map(extractPalette(pixels, 24).map((one) => [hex(one.rgb), one]));
-  const colors = written.map((one, i) => {
-    const seen = roles.get(one.hex);
-    const share = shares[i]!;
-    return { ...one, share, role: seen?.role ?? one.role, why: share === 0 ? `${one.why}; written, but not to be seen` : seen ? seen.why : one.why };
-  }).sort((one, other) => other.share - one.share);
+  const colors = written
+    .map((one, i) => {
+      const seen = roles.get(one.hex);
+      const share = shares[i]!;
+      return {
+        ...one,
+        share,
+        role: seen?.role ?? one.role,
+        why: share === 0 ? `${one.why}; written, but not to be seen` : seen ? seen.why : one.why,
+      };
+    })
+    .sort((one, other) => other.share - one.share);
   return { colors, notes, lines: tally.lines };
 }
 
@@ -62,10 +88,14 @@ function paint(tally: ColorTally, name: string, svg: string, node: Element): boo
   }
   const style = node.properties['style'];
   if (typeof style === 'string')
-    csstree.walk(csstree.parse(style, { context: 'declarationList', parseValue: false }), { visit: 'Declaration', enter: ({ property, value }) => {
-      const written = value.type === 'Raw' ? value.value.trim() : '';
-      if (/^(fill|stroke|stop-color|flood-color|color)$/.test(property)) use(property === 'stop-color' ? 'stopColor' : property, attributeColor(written), written);
-    } });
+    csstree.walk(csstree.parse(style, { context: 'declarationList', parseValue: false }), {
+      visit: 'Declaration',
+      enter: ({ property, value }) => {
+        const written = value.type === 'Raw' ? value.value.trim() : '';
+        if (/^(fill|stroke|stop-color|flood-color|color)$/.test(property))
+          use(property === 'stop-color' ? 'stopColor' : property, attributeColor(written), written);
+      },
+    });
   return fills;
 }
 
@@ -99,7 +129,10 @@ function sharesOf(colors: readonly ParsedColor[], { data }: Pixels): number[] {
 function refuseLoops(links: ReadonlyMap<string, readonly string[]>): void {
   const done = new Set<string>();
   const walk = (id: string, trail: readonly string[]): void => {
-    if (trail.includes(id)) throw new SourceRefused(`In this drawing <use> refers to itself (${[...trail.slice(trail.indexOf(id)), id].join(' → ')}). Expand it and drop it again.`);
+    if (trail.includes(id))
+      throw new SourceRefused(
+        `In this drawing <use> refers to itself (${[...trail.slice(trail.indexOf(id)), id].join(' → ')}). Expand it and drop it again.`,
+      );
     if (done.has(id)) return;
     for (const next of links.get(id) ?? []) walk(next, [...trail, id]);
     done.add(id);

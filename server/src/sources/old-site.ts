@@ -15,18 +15,30 @@ const READABLE = /\.(html?|xhtml|css)$/i;
  * @throws SourceRefused for a broken archive, a path that leads outside it, too many files, or too much once unpacked
  */
 export function unpackSite(bytes: Uint8Array): { files: Map<string, string>; left: readonly string[] } {
-  const unpacked = unpack(bytes, SOURCE_FILES, (name) => READABLE.test(name) && !/(^|\/)(__MACOSX|node_modules)\//.test(name));
+  const unpacked = unpack(
+    bytes,
+    SOURCE_FILES,
+    (name) => READABLE.test(name) && !/(^|\/)(__MACOSX|node_modules)\//.test(name),
+  );
   if ('fault' in unpacked) throw new SourceRefused(faultWords(unpacked.fault));
-  return { files: new Map([...unpacked.files].map(([name, content]) => [name, Buffer.from(content).toString('utf8')])), left: unpacked.left };
+  return {
+    files: new Map([...unpacked.files].map(([name, content]) => [name, Buffer.from(content).toString('utf8')])),
+    left: unpacked.left,
+  };
 }
 
 function faultWords(fault: ArchiveFault): string {
   switch (fault.kind) {
-    case 'broken': return 'The archive is broken. Pack the folder again and drop it here.';
-    case 'outside': return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing was read. Pack the folder again.`;
-    case 'files': return `The archive holds more than ${SOURCE_FILES.files} files. Pack only pages and sheets, and drop it again.`;
-    case 'file': return `${fault.name} in the archive is broken. Pack the folder again and drop it here.`;
-    case 'unpacked': return `The archive holds more than ${SOURCE_FILES.unpacked / 1024 / 1024} MB once unpacked. Pack only pages and sheets, and drop it again.`;
+    case 'broken':
+      return 'The archive is broken. Pack the folder again and drop it here.';
+    case 'outside':
+      return `The archive holds a path that leads outside it (${fault.name.slice(0, 60)}). Nothing was read. Pack the folder again.`;
+    case 'files':
+      return `The archive holds more than ${SOURCE_FILES.files} files. Pack only pages and sheets, and drop it again.`;
+    case 'file':
+      return `${fault.name} in the archive is broken. Pack the folder again and drop it here.`;
+    case 'unpacked':
+      return `The archive holds more than ${SOURCE_FILES.unpacked / 1024 / 1024} MB once unpacked. Pack only pages and sheets, and drop it again.`;
   }
 }
 
@@ -47,9 +59,23 @@ function readPage(tally: ColorTally, name: string, html: string): string[] {
   const visit = (node: Nodes): void => {
     if (node.type === 'element') {
       const { style } = node.properties;
-      if (node.tagName === 'style') notes.push(...readSheet(tally, `${name}, styles`, node.children.map((child) => (child.type === 'text' ? child.value : '')).join('')));
-      if (typeof style === 'string') notes.push(...readSheet(tally, `${name}, <${node.tagName}>`, `${node.tagName}{${style}}`));
-      for (const [key, role] of [['bgColor', 'ground'], ['text', 'text'], ['color', 'text'], ['fill', 'ornament'], ['stroke', 'ornament']] as const) {
+      if (node.tagName === 'style')
+        notes.push(
+          ...readSheet(
+            tally,
+            `${name}, styles`,
+            node.children.map((child) => (child.type === 'text' ? child.value : '')).join(''),
+          ),
+        );
+      if (typeof style === 'string')
+        notes.push(...readSheet(tally, `${name}, <${node.tagName}>`, `${node.tagName}{${style}}`));
+      for (const [key, role] of [
+        ['bgColor', 'ground'],
+        ['text', 'text'],
+        ['color', 'text'],
+        ['fill', 'ornament'],
+        ['stroke', 'ornament'],
+      ] as const) {
         const color = attributeColor(node.properties[key]);
         if (color) tally.count(color, role, `${key.toLowerCase()} of <${node.tagName}>`);
       }
@@ -65,5 +91,7 @@ export function leftOut(left: readonly string[]): string[] {
   if (left.length === 0) return [];
   const pictures = left.filter((name) => /\.(png|jpe?g|webp|svg|gif|avif)$/i.test(name)).length;
   const others = left.length - pictures;
-  return [`Not read: ${[pictures ? `${plural(pictures, 'image')} (drop important ones separately)` : '', others ? plural(others, 'other file') : ''].filter(Boolean).join(' and ')}.`];
+  return [
+    `Not read: ${[pictures ? `${plural(pictures, 'image')} (drop important ones separately)` : '', others ? plural(others, 'other file') : ''].filter(Boolean).join(' and ')}.`,
+  ];
 }

@@ -1,6 +1,20 @@
-import { SOURCE_LIMITS, hex, roleAlone, type SourceColor, type SourceLine, type SourceSpot, type ParsedColor, type PictureRole } from '@yohaku/core';
+import {
+  SOURCE_LIMITS,
+  hex,
+  roleAlone,
+  type SourceColor,
+  type SourceLine,
+  type SourceSpot,
+  type ParsedColor,
+  type PictureRole,
+} from '@yohaku/core';
 
-interface Entry { readonly color: ParsedColor; uses: number; readonly roles: Map<PictureRole, { count: number; why: Map<string, number> }>; readonly spots: SourceSpot[] }
+interface Entry {
+  readonly color: ParsedColor;
+  uses: number;
+  readonly roles: Map<PictureRole, { count: number; why: Map<string, number> }>;
+  readonly spots: SourceSpot[];
+}
 
 /** Longest line shown; longer ones are cut around the colour. */
 const LINE = 140;
@@ -19,7 +33,14 @@ export class ColorTally {
   }
 
   /** Counts a mention at an offset of a text; the role is told from the colour alone when none is given. */
-  mention(color: ParsedColor, file: string, text: string, offset: number, length: number, use?: { role: PictureRole; why: string }): void {
+  mention(
+    color: ParsedColor,
+    file: string,
+    text: string,
+    offset: number,
+    length: number,
+    use?: { role: PictureRole; why: string },
+  ): void {
     const entry = this.#entry(color);
     const { role, why } = use ?? roleAlone(color.rgb);
     this.#use(entry, role, why);
@@ -46,9 +67,24 @@ export class ColorTally {
       .sort((one, other) => other.uses - one.uses || (hex(one.color.rgb) < hex(other.color.rgb) ? -1 : 1))
       .slice(0, SOURCE_LIMITS.colors)
       .map(({ color, uses, roles, spots }) => {
-        const [role, most] = [...roles].sort(([, one], [, other]) => other.count - one.count)[0] ?? [roleAlone(color.rgb).role, undefined];
-        const why = [...(most?.why ?? [])].sort(([, one], [, other]) => other - one).slice(0, 2).map(([words, times]) => (times > 1 ? `${words}, ${times} times` : words)).join('; ');
-        return { hex: hex(color.rgb), typed: color.typed, share: Math.max(1, uses) / total, uses, role, why: why || roleAlone(color.rgb).why, spots };
+        const [role, most] = [...roles].sort(([, one], [, other]) => other.count - one.count)[0] ?? [
+          roleAlone(color.rgb).role,
+          undefined,
+        ];
+        const why = [...(most?.why ?? [])]
+          .sort(([, one], [, other]) => other - one)
+          .slice(0, 2)
+          .map(([words, times]) => (times > 1 ? `${words}, ${times} times` : words))
+          .join('; ');
+        return {
+          hex: hex(color.rgb),
+          typed: color.typed,
+          share: Math.max(1, uses) / total,
+          uses,
+          role,
+          why: why || roleAlone(color.rgb).why,
+          spots,
+        };
       });
   }
 
@@ -79,7 +115,11 @@ export class ColorTally {
       const cut = offset - start + length > LINE ? Math.max(0, offset - start - 40) : 0;
       line = { index: this.#lines.length, cut };
       this.#lineAt.set(key, line);
-      this.#lines.push({ file, line: number, text: text.slice(start + cut, Math.min(end, start + cut + LINE)).trimEnd() });
+      this.#lines.push({
+        file,
+        line: number,
+        text: text.slice(start + cut, Math.min(end, start + cut + LINE)).trimEnd(),
+      });
     }
     const from = offset - start - line.cut;
     if (from >= 0 && from + length <= LINE) entry.spots.push({ line: line.index, from, to: from + length });

@@ -52,11 +52,17 @@ export class OwnServer {
 
   spawn(args: readonly string[], more: Record<string, string> = {}): ChildProcess {
     const { DATABASE_URL: _none, ...env } = process.env;
-    return spawn(join(ROOT, 'yohaku'), ['start', ...args], { env: { ...env, YOHAKU_TEST_FAST: '1', ...more }, stdio: ['ignore', 'pipe', 'pipe'] });
+    return spawn(join(ROOT, 'yohaku'), ['start', ...args], {
+      env: { ...env, YOHAKU_TEST_FAST: '1', ...more },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
   }
 
   /** Runs a start that must refuse: its exit code and what it said. */
-  async refusal(args: readonly string[], env: Record<string, string> = {}): Promise<{ code: number | null; said: string }> {
+  async refusal(
+    args: readonly string[],
+    env: Record<string, string> = {},
+  ): Promise<{ code: number | null; said: string }> {
     const child = this.spawn(args, env);
     let said = '';
     child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()));
@@ -94,7 +100,10 @@ export class OwnServer {
     return existsSync(join(this.data, 'server.pid')) ? this.serverPid : 0;
   }
 
-  /** Stops the database alone, waits until it is gone, and keeps `start` from bringing it back: this process holds the lock it needs for that. */
+  /**
+   * Stops the database alone, waits until it is gone, and keeps `start` from bringing it back: this process holds the
+   * lock it needs for that.
+   */
   async stopDatabase(): Promise<void> {
     const lock = join(this.data, 'cluster.lock');
     while (existsSync(lock)) await new Promise((resolve) => setTimeout(resolve, 20));
@@ -102,7 +111,8 @@ export class OwnServer {
     writeFileSync(join(lock, 'owner'), `${process.pid}\n\n\n`);
     const { pid } = this.postmaster!;
     process.kill(pid, 'SIGINT');
-    while (existsSync(join(this.clusterFolder, 'postmaster.pid'))) await new Promise((resolve) => setTimeout(resolve, 50));
+    while (existsSync(join(this.clusterFolder, 'postmaster.pid')))
+      await new Promise((resolve) => setTimeout(resolve, 50));
   }
 
   /** Lets `start` bring the database back. */

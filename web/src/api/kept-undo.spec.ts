@@ -1,6 +1,9 @@
 import { UndoShelf } from './kept-undo.ts';
 
-interface Step { readonly changeId: string; readonly inverse: string }
+interface Step {
+  readonly changeId: string;
+  readonly inverse: string;
+}
 const step = (id: string, size = 10): Step => ({ changeId: id, inverse: 'x'.repeat(size) });
 
 /** A storage of so many characters that counts what is written. */

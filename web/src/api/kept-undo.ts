@@ -1,10 +1,15 @@
 import { windowStorage } from './window-storage.ts';
 
 /** A step as it is kept: what the store of undo needs to know of it is its name. */
-interface Kept { readonly changeId: string }
+interface Kept {
+  readonly changeId: string;
+}
 
 /** Which steps there are, by the edits they are of, oldest first. */
-interface Index { readonly done: readonly string[]; readonly undone: readonly string[] }
+interface Index {
+  readonly done: readonly string[];
+  readonly undone: readonly string[];
+}
 
 const indexKey = (site: string): string => `yohaku-undo-${site}`;
 const stepKey = (site: string, id: string): string => `yohaku-undo-${site} ${id}`;
@@ -43,7 +48,9 @@ export class UndoShelf<T extends Kept> {
       const ids = list.map((step) => step.changeId);
       return ids.slice(ids.findLastIndex((id) => gone.has(id) || this.#left.has(id)) + 1);
     };
-    this.#write(indexKey(site), JSON.stringify({ done: stays(done), undone: stays(undone) } satisfies Index), () => this.#drop(site, goes, gone));
+    this.#write(indexKey(site), JSON.stringify({ done: stays(done), undone: stays(undone) } satisfies Index), () =>
+      this.#drop(site, goes, gone),
+    );
     return gone.size;
   }
 
@@ -69,10 +76,13 @@ export class UndoShelf<T extends Kept> {
   #index(site: string): Index {
     try {
       const kept = JSON.parse(this.#storage.getItem(indexKey(site)) ?? '{}') as { done?: unknown; undone?: unknown };
-      const names = (list: unknown) => (Array.isArray(list) ? list.filter((entry): entry is string => typeof entry === 'string') : []);
+      const names = (list: unknown) =>
+        Array.isArray(list) ? list.filter((entry): entry is string => typeof entry === 'string') : [];
       // Whole steps in one text, as they were kept before: taken apart once.
-      for (const step of [kept.done, kept.undone].flat() as unknown[]) if (isStep(step)) this.#storage.setItem(stepKey(site, step.changeId), JSON.stringify(step));
-      const all = (list: unknown) => (Array.isArray(list) ? list.flatMap((entry: unknown) => (isStep(entry) ? [entry.changeId] : [])) : []);
+      for (const step of [kept.done, kept.undone].flat() as unknown[])
+        if (isStep(step)) this.#storage.setItem(stepKey(site, step.changeId), JSON.stringify(step));
+      const all = (list: unknown) =>
+        Array.isArray(list) ? list.flatMap((entry: unknown) => (isStep(entry) ? [entry.changeId] : [])) : [];
       return { done: [...all(kept.done), ...names(kept.done)], undone: [...all(kept.undone), ...names(kept.undone)] };
     } catch {
       return { done: [], undone: [] };
@@ -101,4 +111,5 @@ export class UndoShelf<T extends Kept> {
   }
 }
 
-const isStep = (value: unknown): value is Kept => typeof value === 'object' && value !== null && typeof (value as Partial<Kept>).changeId === 'string';
+const isStep = (value: unknown): value is Kept =>
+  typeof value === 'object' && value !== null && typeof (value as Partial<Kept>).changeId === 'string';

@@ -35,12 +35,19 @@ export const pendingStore = {
   },
   async all(site: string): Promise<Change[]> {
     const kept = await entries<string, Change>(store);
-    return kept.filter(([key]) => key.startsWith(`${site} `)).sort(([one], [other]) => (one < other ? -1 : 1)).map(([, change]) => change);
+    return kept
+      .filter(([key]) => key.startsWith(`${site} `))
+      .sort(([one], [other]) => (one < other ? -1 : 1))
+      .map(([, change]) => change);
   },
 };
 
 /** An edit that the server refused: what it was, why, and when (ISO 8601). */
-export interface SetAside { readonly change: Change; readonly words: string; readonly at: string }
+export interface SetAside {
+  readonly change: Change;
+  readonly words: string;
+  readonly at: string;
+}
 
 /** Edits that were refused, kept on this machine until somebody has looked at them. */
 export const asideStore = {
@@ -52,6 +59,9 @@ export const asideStore = {
   },
   async all(site: string): Promise<SetAside[]> {
     const kept = await entries<string, SetAside>(aside);
-    return kept.filter(([key]) => key.startsWith(`${site} `)).map(([, one]) => one).sort((one, other) => (one.at < other.at ? -1 : 1));
+    return kept
+      .filter(([key]) => key.startsWith(`${site} `))
+      .map(([, one]) => one)
+      .sort((one, other) => (one.at < other.at ? -1 : 1));
   },
 };

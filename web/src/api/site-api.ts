@@ -1,14 +1,42 @@
 import { HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type Observable, TimeoutError, concatMap, defer, from, map, timeout } from 'rxjs';
-import { API, SCHEMA_VERSION, addressOf, type CaughtUp, type Change, type DownloadType, type Declared, type Source, type FontRead, type LayoutReading, type LettersPage, type ListedSession, type Measured, type ParamsOf, type PixelsJson, type Publications, type SendResult, type ShelvedSite, type Site, type SiteStanding } from '@yohaku/core';
+import {
+  API,
+  SCHEMA_VERSION,
+  addressOf,
+  type CaughtUp,
+  type Change,
+  type DownloadType,
+  type Declared,
+  type Source,
+  type FontRead,
+  type LayoutReading,
+  type LettersPage,
+  type ListedSession,
+  type Measured,
+  type ParamsOf,
+  type PixelsJson,
+  type Publications,
+  type SendResult,
+  type ShelvedSite,
+  type Site,
+  type SiteStanding,
+} from '@yohaku/core';
 import { SiteReader, type Opening } from './site-reader.ts';
 
 /** How long an edit waits for the server's answer before it is sent again; sent twice it counts once. */
-export const PATIENCE = new InjectionToken<{ ms: number }>('patience with the server', { providedIn: 'root', factory: () => ({ ms: 20_000 }) });
+export const PATIENCE = new InjectionToken<{ ms: number }>('patience with the server', {
+  providedIn: 'root',
+  factory: () => ({ ms: 20_000 }),
+});
 
 /** The parts of a request. */
-interface Sent { readonly body?: unknown; readonly query?: Readonly<Record<string, string | number>>; readonly headers?: Readonly<Record<string, string>> }
+interface Sent {
+  readonly body?: unknown;
+  readonly query?: Readonly<Record<string, string | number>>;
+  readonly headers?: Readonly<Record<string, string>>;
+}
 
 const AS_FILE = { 'Content-Type': 'application/octet-stream' } as const;
 
@@ -18,8 +46,16 @@ export class SiteApi {
   readonly #http = inject(HttpClient);
   readonly #patience = inject(PATIENCE);
 
-  #ask<P extends string, B, Q, A>(declared: Declared<P, B, Q, A>, params: ParamsOf<P>, { body, query, headers }: Sent = {}): Observable<A> {
-    return this.#http.request<A>(declared.method.toUpperCase(), addressOf(declared, params), { body, ...(query ? { params: query } : {}), ...(headers ? { headers } : {}) });
+  #ask<P extends string, B, Q, A>(
+    declared: Declared<P, B, Q, A>,
+    params: ParamsOf<P>,
+    { body, query, headers }: Sent = {},
+  ): Observable<A> {
+    return this.#http.request<A>(declared.method.toUpperCase(), addressOf(declared, params), {
+      body,
+      ...(query ? { params: query } : {}),
+      ...(headers ? { headers } : {}),
+    });
   }
 
   signIn(token: string): Observable<void> {
@@ -33,10 +69,21 @@ export class SiteApi {
   }
   /** Begins a site: the server reads it again, like every site that is brought in. */
   beginSite(site: Site): Observable<{ readonly id: string }> {
-    return this.#ask(API.sites.bringIn, {}, { body: new Blob([JSON.stringify(site)]), query: { id: site.id }, headers: AS_FILE });
+    return this.#ask(
+      API.sites.bringIn,
+      {},
+      { body: new Blob([JSON.stringify(site)]), query: { id: site.id }, headers: AS_FILE },
+    );
   }
   renameSite(site: string, was: string, name: string): Observable<readonly SendResult[]> {
-    return this.send(site, 'w-shelf', [{ id: `name-${crypto.randomUUID().slice(0, 13)}`, schemaVersion: SCHEMA_VERSION, label: `Rename ${was}`, ops: [{ op: 'set', at: ['name'], value: name, was }] }]);
+    return this.send(site, 'w-shelf', [
+      {
+        id: `name-${crypto.randomUUID().slice(0, 13)}`,
+        schemaVersion: SCHEMA_VERSION,
+        label: `Rename ${was}`,
+        ops: [{ op: 'set', at: ['name'], value: name, was }],
+      },
+    ]);
   }
   copySite(site: string, id: string, name: string): Observable<unknown> {
     return this.#ask(API.sites.copy, { site }, { body: { id, name } });
@@ -50,18 +97,39 @@ export class SiteApi {
   removeSite(site: string, name: string): Observable<void> {
     return this.#ask(API.sites.remove, { site }, { query: { name } });
   }
-  /** Opens a site: what its pages share and the first of them, how many are here, and then the whole. @param first pages that are wanted before others */
+  /**
+   * Opens a site: what its pages share and the first of them, how many are here, and then the whole. @param first pages
+   * that are wanted before others
+   */
   open(site: string, first: readonly string[]): Observable<Opening> {
     // A reader for each attempt: what a broken one had read is not gone on from.
     return defer(() => this.#read(site, first, new SiteReader()));
   }
   #read(site: string, first: readonly string[], reader: SiteReader): Observable<Opening> {
-    return this.#http.get(addressOf(API.sites.stream, { site }), { params: { first: first.join(',') }, observe: 'events', reportProgress: true, responseType: 'text' }).pipe(
-      concatMap((event) => from(event.type === HttpEventType.DownloadProgress ? reader.read((event as { partialText?: string }).partialText ?? '') : event.type === HttpEventType.Response ? reader.end(event.body ?? '') : [])),
-    );
+    return this.#http
+      .get(addressOf(API.sites.stream, { site }), {
+        params: { first: first.join(',') },
+        observe: 'events',
+        reportProgress: true,
+        responseType: 'text',
+      })
+      .pipe(
+        concatMap((event) =>
+          from(
+            event.type === HttpEventType.DownloadProgress
+              ? reader.read((event as { partialText?: string }).partialText ?? '')
+              : event.type === HttpEventType.Response
+                ? reader.end(event.body ?? '')
+                : [],
+          ),
+        ),
+      );
   }
   send(site: string, window: string, changes: readonly Change[]): Observable<readonly SendResult[]> {
-    return this.#ask(API.sites.send, { site }, { body: { window, changes } }).pipe(timeout(this.#patience.ms), map(({ results }) => results));
+    return this.#ask(API.sites.send, { site }, { body: { window, changes } }).pipe(
+      timeout(this.#patience.ms),
+      map(({ results }) => results),
+    );
   }
   after(site: string, sequence: number): Observable<CaughtUp> {
     return this.#ask(API.sites.after, { site }, { query: { after: sequence } }).pipe(timeout(this.#patience.ms));
@@ -77,13 +145,25 @@ export class SiteApi {
     return this.#ask(API.sources.list, { site }).pipe(map(({ sources }) => sources));
   }
   addSource(site: string, id: string, name: string, content: Blob): Observable<Source> {
-    return this.#ask(API.sources.add, { site }, { body: content, query: { id, name: name.slice(0, 200) }, headers: AS_FILE });
+    return this.#ask(
+      API.sources.add,
+      { site },
+      { body: content, query: { id, name: name.slice(0, 200) }, headers: AS_FILE },
+    );
   }
   putAwaySource(site: string, id: string, putAway: boolean): Observable<void> {
     return this.#ask(API.sources.putAway, { site, id }, { body: { putAway } });
   }
-  addDownload(site: string, name: string, content: Blob): Observable<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }> {
-    return this.#ask(API.downloads.add, { site }, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
+  addDownload(
+    site: string,
+    name: string,
+    content: Blob,
+  ): Observable<{ readonly hash: string; readonly type: DownloadType; readonly bytes: number }> {
+    return this.#ask(
+      API.downloads.add,
+      { site },
+      { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE },
+    );
   }
   readFont(name: string, content: Blob): Observable<FontRead> {
     return this.#ask(API.fonts.read, {}, { body: content, query: { name: name.slice(0, 200) }, headers: AS_FILE });
@@ -100,8 +180,17 @@ export class SiteApi {
   publications(site: string): Observable<Publications> {
     return this.#ask(API.publish.list, { site });
   }
-  publish(site: string, sequence: number, pixels: PixelsJson | undefined, layout: readonly LayoutReading[]): Observable<{ readonly number: number }> {
-    return this.#ask(API.publish.publish, { site }, { body: { sequence, ...(pixels ? { pixels } : {}), ...(layout.length > 0 ? { layout } : {}) } });
+  publish(
+    site: string,
+    sequence: number,
+    pixels: PixelsJson | undefined,
+    layout: readonly LayoutReading[],
+  ): Observable<{ readonly number: number }> {
+    return this.#ask(
+      API.publish.publish,
+      { site },
+      { body: { sequence, ...(pixels ? { pixels } : {}), ...(layout.length > 0 ? { layout } : {}) } },
+    );
   }
   measured(site: string): Observable<{ readonly measured: Measured | null }> {
     return this.#ask(API.measured.load, { site });
@@ -137,7 +226,10 @@ export function failureWords(error: unknown): string {
 
 /** Returns true if sending the same again later can help: no answer, or a server or database that is down. */
 export function canRetry(error: unknown): boolean {
-  return error instanceof TimeoutError || (error instanceof HttpErrorResponse && (error.status === 0 || error.status >= 500 || error.status === 429));
+  return (
+    error instanceof TimeoutError ||
+    (error instanceof HttpErrorResponse && (error.status === 0 || error.status >= 500 || error.status === 429))
+  );
 }
 
 /** Returns true if a failure means that nobody is signed in. */

@@ -7,8 +7,16 @@ import { SiteReader, type Opening } from './site-reader.ts';
 function manyPages(count: number): Site {
   const site = small();
   const page = site.pages['home']!;
-  const pages = Array.from({ length: count }, (_, i): Page => ({ ...page, id: `p${i}`, file: i === 0 ? 'index.html' : `p${i}.html` }));
-  return { ...site, pageOrder: pages.map((one) => one.id), pages: Object.fromEntries(pages.map((one) => [one.id, one])) };
+  const pages = Array.from({ length: count }, (_, i): Page => ({
+    ...page,
+    id: `p${i}`,
+    file: i === 0 ? 'index.html' : `p${i}.html`,
+  }));
+  return {
+    ...site,
+    pageOrder: pages.map((one) => one.id),
+    pages: Object.fromEntries(pages.map((one) => [one.id, one])),
+  };
 }
 
 describe('a site that comes in parts', () => {

@@ -2,7 +2,8 @@ import type { LoadedSite, Page, Site, SiteLine } from '@yohaku/core';
 import { SameStrings } from './same-strings.ts';
 
 /** A site on its way here: with the pages that are here once enough of them are, and then whole. */
-export type Opening = { readonly site: Site | null; readonly here: number; readonly of: number } | { readonly whole: LoadedSite };
+export type Opening =
+  { readonly site: Site | null; readonly here: number; readonly of: number } | { readonly whole: LoadedSite };
 
 /** From so many pages on a site is shown before all of it is here; fewer are here at once. */
 const LARGE = 40;
@@ -26,7 +27,8 @@ export class SiteReader {
   /** Takes all that has come so far. @param text from its start */
   read(text: string): Opening[] {
     const end = text.lastIndexOf('\n') + 1;
-    for (const line of text.slice(this.#from, end).split('\n')) if (line !== '') this.#take(this.#texts.in(JSON.parse(line) as SiteLine));
+    for (const line of text.slice(this.#from, end).split('\n'))
+      if (line !== '') this.#take(this.#texts.in(JSON.parse(line) as SiteLine));
     this.#from = Math.max(this.#from, end);
     if (this.#whole || !this.#head || this.#of < LARGE || this.#here < FIRST) return [];
     const site = this.#shown ? null : this.#site();

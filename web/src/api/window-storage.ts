@@ -8,6 +8,10 @@ export const windowStorage: Kept = (() => {
     return sessionStorage;
   } catch {
     const kept = new Map<string, string>();
-    return { getItem: (key) => kept.get(key) ?? null, setItem: (key, value) => void kept.set(key, value), removeItem: (key) => void kept.delete(key) };
+    return {
+      getItem: (key) => kept.get(key) ?? null,
+      setItem: (key, value) => void kept.set(key, value),
+      removeItem: (key) => void kept.delete(key),
+    };
   }
 })();

@@ -26,7 +26,21 @@ describe('address and desk', () => {
 
   beforeEach(async () => {
     slow = Promise.resolve();
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideLocationMocks(), provideStore({ site: siteReducer, desk: deskReducer }), provideRouter([{ path: '**', component: Blank, canActivate: [async () => (await slow, true)], runGuardsAndResolvers: 'always' }])] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideLocationMocks(),
+        provideStore({ site: siteReducer, desk: deskReducer }),
+        provideRouter([
+          {
+            path: '**',
+            component: Blank,
+            canActivate: [async () => (await slow, true)],
+            runGuardsAndResolvers: 'always',
+          },
+        ]),
+      ],
+    });
     store = TestBed.inject(Store);
     location = TestBed.inject(Location);
     TestBed.inject(Router).setUpLocationChangeListener();
@@ -38,7 +52,9 @@ describe('address and desk', () => {
 
   it('what is written down while somebody goes on does not take the desk back', async () => {
     let arrive!: () => void;
-    slow = new Promise((done) => { arrive = done; });
+    slow = new Promise((done) => {
+      arrive = done;
+    });
     press();
     store.dispatch(DeskActions.choose({ choice: { place: place(first, 0) } }));
     const router = TestBed.inject(Router);

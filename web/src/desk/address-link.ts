@@ -20,7 +20,10 @@ const ACTED = ['pointerdown', 'keydown', 'blur'] as const;
 /** Marks a navigation that writes down what the desk shows: the desk is not brought to it. */
 const WRITTEN = 'written';
 
-/** Keeps the address and the desk in step: what is done on the desk is in the address, and Back and Forward go through it. */
+/**
+ * Keeps the address and the desk in step: what is done on the desk is in the address, and Back and Forward go through
+ * it.
+ */
 @Injectable({ providedIn: 'root' })
 export class AddressLink {
   readonly #router = inject(Router);
@@ -35,15 +38,37 @@ export class AddressLink {
   readonly #view = computed((): View => {
     const { step, grown, place, selected, hanging } = this.#desk();
     // Side-by-side views are temporary: a copied address opens the pages.
-    return { step, page: grown, place: place && place.page === grown ? place.id : null, token: selected, hanging: hanging === 'together' ? 'all' : hanging, list: this.#check.list() };
+    return {
+      step,
+      page: grown,
+      place: place && place.page === grown ? place.id : null,
+      token: selected,
+      hanging: hanging === 'together' ? 'all' : hanging,
+      list: this.#check.list(),
+    };
   });
-  /** Where somebody went. What is written down is no such thing: by the time it has arrived the desk may be elsewhere. */
-  readonly #arrived = toSignal(this.#router.events.pipe(filter((event) => event instanceof NavigationEnd), filter(() => this.#router.currentNavigation()?.extras.info !== WRITTEN), map((event) => event.urlAfterRedirects)), { initialValue: this.#router.url });
-  /** True if Back or Forward is under way: until it has arrived nothing is written, it would be written over where they lead. */
+  /**
+   * Where somebody went. What is written down is no such thing: by the time it has arrived the desk may be elsewhere.
+   */
+  readonly #arrived = toSignal(
+    this.#router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      filter(() => this.#router.currentNavigation()?.extras.info !== WRITTEN),
+      map((event) => event.urlAfterRedirects),
+    ),
+    { initialValue: this.#router.url },
+  );
+  /**
+   * True if Back or Forward is under way: until it has arrived nothing is written, it would be written over where they
+   * lead.
+   */
   #moving = false;
   /** The address that was taken up last. */
   #taken = '';
-  /** True if somebody did something since the address was taken up or written last. Else the desk found its own way from there: that is no step to go back to. */
+  /**
+   * True if somebody did something since the address was taken up or written last. Else the desk found its own way from
+   * there: that is no step to go back to.
+   */
   #acted = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -58,18 +83,43 @@ export class AddressLink {
       clearTimeout(this.#timer);
     });
     const { signal } = gone;
-    for (const type of ACTED) window.addEventListener(type, ({ target }) => { if (type !== 'blur' || target === window) this.#acted = true; }, { capture: true, signal });
-    window.addEventListener('popstate', () => {
-      clearTimeout(this.#timer);
-      this.#moving = true;
-    }, { capture: true, signal });
+    for (const type of ACTED)
+      window.addEventListener(
+        type,
+        ({ target }) => {
+          if (type !== 'blur' || target === window) this.#acted = true;
+        },
+        { capture: true, signal },
+      );
+    window.addEventListener(
+      'popstate',
+      () => {
+        clearTimeout(this.#timer);
+        this.#moving = true;
+      },
+      { capture: true, signal },
+    );
     this.#router.events.pipe(takeUntilDestroyed(destroyed)).subscribe((event) => {
-      if (event instanceof NavigationEnd || event instanceof NavigationCancel || event instanceof NavigationSkipped || event instanceof NavigationError) this.#moving = false;
+      if (
+        event instanceof NavigationEnd ||
+        event instanceof NavigationCancel ||
+        event instanceof NavigationSkipped ||
+        event instanceof NavigationError
+      )
+        this.#moving = false;
       // A change during the navigation is written again, because the navigation overwrote it.
-      if (event instanceof NavigationEnd && this.#router.currentNavigation()?.extras.info === WRITTEN) this.#later(addressOfView(this.#siteId(), this.#view()));
+      if (event instanceof NavigationEnd && this.#router.currentNavigation()?.extras.info === WRITTEN)
+        this.#later(addressOfView(this.#siteId(), this.#view()));
     });
     const asked = readAddress(this.#router.url);
-    this.#store.dispatch(asked ? SiteActions.open({ siteId: asked.site }) : SiteActions.loadFailed({ words: 'No site has this address. Part of the address may be missing.', signedOut: false }));
+    this.#store.dispatch(
+      asked
+        ? SiteActions.open({ siteId: asked.site })
+        : SiteActions.loadFailed({
+            words: 'No site has this address. Part of the address may be missing.',
+            signedOut: false,
+          }),
+    );
     effect(() => {
       const url = this.#arrived();
       if (this.#status() === 'ready') untracked(() => this.#take(url));
@@ -105,14 +155,23 @@ export class AddressLink {
       else this.#store.dispatch(DeskActions.take({ token }));
     }
     const onPage = page && anyPage(site, page) ? page : null;
-    if (place && onPage && !pageTree(site, onPage).places.some((one) => one.id === place)) strange.push(`place “${place}”`);
-    else if (place !== undefined && place !== this.#view().place) this.#store.dispatch(DeskActions.choose({ choice: { place: place && onPage ? { page: onPage, id: place } : null } }));
+    if (place && onPage && !pageTree(site, onPage).places.some((one) => one.id === place))
+      strange.push(`place “${place}”`);
+    else if (place !== undefined && place !== this.#view().place)
+      this.#store.dispatch(
+        DeskActions.choose({ choice: { place: place && onPage ? { page: onPage, id: place } : null } }),
+      );
     if (hanging && hanging !== this.#view().hanging) this.#store.dispatch(DeskActions.hang({ hanging }));
     if (list) this.#check.list.set(list);
     this.#acted = false;
     // The pending address belongs to the view before this one.
     this.#later(addressOfView(this.#siteId(), this.#view()));
-    if (strange.length > 0) this.#store.dispatch(SiteActions.notice({ words: `This link points to something that is gone: ${strange.join(', ')}. The closest match is shown.` }));
+    if (strange.length > 0)
+      this.#store.dispatch(
+        SiteActions.notice({
+          words: `This link points to something that is gone: ${strange.join(', ')}. The closest match is shown.`,
+        }),
+      );
   }
 
   /** Schedules the address: one click is one step in the history, however long its work takes. */

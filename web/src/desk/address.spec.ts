@@ -7,7 +7,15 @@ describe('the address of a step', () => {
     expect(addressOfView('kiem', { ...view, step: 'grounds' })).toBe('/sites/kiem/backgrounds');
   });
   it('opens the same step by its former word', () => {
-    for (const [word, step] of [['sources', 'gather'], ['gather', 'gather'], ['backgrounds', 'grounds'], ['grounds', 'grounds']] as const) expect(readAddress(`/sites/kiem/${word}`)?.view.step).withContext(word).toBe(step);
+    for (const [word, step] of [
+      ['sources', 'gather'],
+      ['gather', 'gather'],
+      ['backgrounds', 'grounds'],
+      ['grounds', 'grounds'],
+    ] as const)
+      expect(readAddress(`/sites/kiem/${word}`)?.view.step)
+        .withContext(word)
+        .toBe(step);
     expect(readAddress('/sites/kiem/elsewhere')?.strange).toEqual(['step “elsewhere”']);
   });
 });

@@ -16,13 +16,39 @@ export interface View {
 }
 
 /** Steps as an address calls them. */
-const STEP_WORDS: Readonly<Record<Step, string>> = { gather: 'sources', colour: 'colour', grounds: 'backgrounds', type: 'type', buttons: 'buttons', pages: 'pages', check: 'check', publish: 'publish' };
+const STEP_WORDS: Readonly<Record<Step, string>> = {
+  gather: 'sources',
+  colour: 'colour',
+  grounds: 'backgrounds',
+  type: 'type',
+  buttons: 'buttons',
+  pages: 'pages',
+  check: 'check',
+  publish: 'publish',
+};
 /** Former words of steps. Addresses with them still open. */
 const FORMER_STEPS: Readonly<Record<string, string>> = { gather: 'sources', grounds: 'backgrounds' };
-const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = { all: 'pages', reach: 'used', specimen: 'specimen', sources: 'sources', logo: 'logo', pin: 'overlay' };
-const LIST_WORDS: Readonly<Record<CheckList, string>> = { worse: 'worse', changed: 'changed', failing: 'failing', unknown: 'unknown', held: 'overrides', stray: 'raw', differences: 'differences', all: 'all' };
+const HANGING_WORDS: Readonly<Record<View['hanging'], string>> = {
+  all: 'pages',
+  reach: 'used',
+  specimen: 'specimen',
+  sources: 'sources',
+  logo: 'logo',
+  pin: 'overlay',
+};
+const LIST_WORDS: Readonly<Record<CheckList, string>> = {
+  worse: 'worse',
+  changed: 'changed',
+  failing: 'failing',
+  unknown: 'unknown',
+  held: 'overrides',
+  stray: 'raw',
+  differences: 'differences',
+  all: 'all',
+};
 
-const named = <K extends string>(words: Readonly<Record<K, string>>, word: string | null): K | undefined => (Object.keys(words) as K[]).find((key) => words[key] === word);
+const named = <K extends string>(words: Readonly<Record<K, string>>, word: string | null): K | undefined =>
+  (Object.keys(words) as K[]).find((key) => words[key] === word);
 /** Returns the default view of a step. */
 const usual = (step: Step): View['hanging'] => (step === 'gather' ? 'sources' : 'all');
 
@@ -39,12 +65,18 @@ export function addressOfView(site: string, { step, page, place, token, hanging,
 }
 
 /** Returns the parts of the desk that an address names. `strange` are the parts without a target. */
-export function readAddress(address: string): { readonly site: string; readonly view: Partial<View>; readonly strange: readonly string[] } | undefined {
+export function readAddress(
+  address: string,
+): { readonly site: string; readonly view: Partial<View>; readonly strange: readonly string[] } | undefined {
   const url = new URL(address, 'http://desk');
   const [, site, word] = /^\/sites\/([a-z][a-z0-9-]*)(?:\/([^/]*))?\/?$/.exec(url.pathname) ?? [];
   if (site === undefined) return undefined;
   const strange: string[] = [];
-  const one = <K extends string>(words: Readonly<Record<K, string>>, said: string | null | undefined, what: string): K | undefined => {
+  const one = <K extends string>(
+    words: Readonly<Record<K, string>>,
+    said: string | null | undefined,
+    what: string,
+  ): K | undefined => {
     if (said === null || said === undefined || said === '') return undefined;
     const key = named(words, said);
     if (key === undefined) strange.push(`${what} “${said}”`);
@@ -52,8 +84,16 @@ export function readAddress(address: string): { readonly site: string; readonly 
   };
   const step = one(STEP_WORDS, word === undefined ? word : (FORMER_STEPS[word] ?? word), 'step');
   const view: Partial<View> = {
-    ...(step ? { step, page: url.searchParams.get('page'), place: url.searchParams.get('place'), token: url.searchParams.get('select'), hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step), list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing' } : {}),
+    ...(step
+      ? {
+          step,
+          page: url.searchParams.get('page'),
+          place: url.searchParams.get('place'),
+          token: url.searchParams.get('select'),
+          hanging: one(HANGING_WORDS, url.searchParams.get('wall'), 'wall') ?? usual(step),
+          list: one(LIST_WORDS, url.searchParams.get('list'), 'list') ?? 'failing',
+        }
+      : {}),
   };
   return { site, view, strange };
 }
-

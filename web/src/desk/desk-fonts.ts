@@ -2,7 +2,10 @@ import { DOCUMENT, Injectable, effect, inject } from '@angular/core';
 import { LIBRARY, fontsCss } from '@yohaku/core';
 import { Editor } from '../state/index.ts';
 
-/** The families on the desk, so that samples there stand in the letters of the wall. A font is fetched only when something is set in it. */
+/**
+ * The families on the desk, so that samples there stand in the letters of the wall. A font is fetched only when
+ * something is set in it.
+ */
 @Injectable({ providedIn: 'root' })
 export class DeskFonts {
   constructor() {

@@ -1,5 +1,9 @@
 /** A text as it is compared: without case and accents. */
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}+/gu, '').toLowerCase();
+const plain = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
+    .toLowerCase();
 
 /** Points for a word that is only among the other words for a thing, and not in its name. */
 const ALSO = 0.5;

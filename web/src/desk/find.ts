@@ -1,7 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { STRESS_KINDS, VISIONS, VISION_LABELS, findWords, itemName, pageTree, placeCount, plural, tokenTable, type Site } from '@yohaku/core';
-import { DeskActions, Editor, STEPS, STEP_LABELS, SURROUNDS, deskFeature, handToken, siteFeature } from '../state/index.ts';
+import {
+  STRESS_KINDS,
+  VISIONS,
+  VISION_LABELS,
+  findWords,
+  itemName,
+  pageTree,
+  placeCount,
+  plural,
+  tokenTable,
+  type Site,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  Editor,
+  STEPS,
+  STEP_LABELS,
+  SURROUNDS,
+  deskFeature,
+  handToken,
+  siteFeature,
+} from '../state/index.ts';
 import { Finder, type Findable } from '../ui/index.ts';
 import { rank } from './find-rank.ts';
 import { GoToControl } from './go-to-control.ts';
@@ -9,10 +29,18 @@ import { Sheet } from './sheet.ts';
 import { STEP_CONTROLS } from './step-controls.ts';
 
 /** Something that can be gone to or done from here. */
-interface Found extends Findable { readonly run: () => void; /** The sheet of the desk that takes the place of this one. */ readonly sheet?: 'site' | 'person' }
+interface Found extends Findable {
+  readonly run: () => void;
+  /** The sheet of the desk that takes the place of this one. */ readonly sheet?: 'site' | 'person';
+}
 
-/** An entry before it is listed. `also` are common other words for it; `reach` is worked out only for what is listed. */
-interface Entry extends Omit<Found, 'reach'> { readonly also?: string; readonly reach?: () => string }
+/**
+ * An entry before it is listed. `also` are common other words for it; `reach` is worked out only for what is listed.
+ */
+interface Entry extends Omit<Found, 'reach'> {
+  readonly also?: string;
+  readonly reach?: () => string;
+}
 
 /** Most of what fits that is listed. */
 const MOST = 12;
@@ -26,7 +54,12 @@ const MOST_ITEMS = 6;
   imports: [Finder, Sheet],
   template: `
     <yo-sheet title="Find" [width]="560" (closed)="closed.emit()">
-      <yo-finder label="A command, a field, a step, a page, a token, an item, or words on a page" [found]="found()" (sought)="typed.set($event)" (chosen)="run($event)" />
+      <yo-finder
+        label="A command, a field, a step, a page, a token, an item, or words on a page"
+        [found]="found()"
+        (sought)="typed.set($event)"
+        (chosen)="run($event)"
+      />
     </yo-sheet>
   `,
 })
@@ -48,39 +81,130 @@ export class Find {
   readonly #all = computed((): readonly Entry[] => {
     const site = this.#site();
     if (!site) return [];
-    const act = (label: string, run: () => void, also = '') => ({ id: `act ${label}`, kind: 'command', label, also, run });
-    const sheet = (label: string, which: 'site' | 'person', also: string) => ({ ...act(label, () => undefined, also), sheet: which });
-    const hang = (label: string, hanging: 'all' | 'specimen', also: string) => act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
+    const act = (label: string, run: () => void, also = '') => ({
+      id: `act ${label}`,
+      kind: 'command',
+      label,
+      also,
+      run,
+    });
+    const sheet = (label: string, which: 'site' | 'person', also: string) => ({
+      ...act(label, () => undefined, also),
+      sheet: which,
+    });
+    const hang = (label: string, hanging: 'all' | 'specimen', also: string) =>
+      act(label, () => this.#store.dispatch(DeskActions.hang({ hanging })), also);
     const hostile = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
     const undo = this.#done().at(-1)?.label;
     const redo = this.#undone().at(-1)?.label;
     return [
-      ...STEPS.map((step) => ({ id: `step ${step}`, kind: 'step', label: STEP_LABELS[step], run: () => this.#store.dispatch(DeskActions.step({ step })) })),
+      ...STEPS.map((step) => ({
+        id: `step ${step}`,
+        kind: 'step',
+        label: STEP_LABELS[step],
+        run: () => this.#store.dispatch(DeskActions.step({ step })),
+      })),
       // By these words alone: the words of the edit may stand on pages as well.
-      ...(undo ? [{ ...act('Undo', () => this.#editor.undo(), 'back revert'), reach: () => undo }] : []), ...(redo ? [{ ...act('Redo', () => this.#editor.redo(), 'again repeat'), reach: () => redo }] : []),
-      hang('All pages', 'all', 'overview wall'), hang('Specimen', 'specimen', 'style guide tokens sheet'),
-      act('Stress-test content', () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })), 'test long words content overflow'),
-      act('Show heading levels', () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })), 'outline h1 h2 structure'), act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
-      sheet('Site settings', 'site', 'name language address url icon favicon title'), sheet('Your settings', 'person', 'density calm essential controls surround background sessions sign out log out account'),
-      ...STEP_CONTROLS.map((one) => ({ id: `control ${one.step} ${one.open ?? ''} ${one.control}`, kind: 'control', label: one.name ?? one.control, also: one.also, reach: () => STEP_LABELS[one.step], run: () => this.#controls.go(one) })),
-      ...SURROUNDS.map((surround) => act(`Workspace background: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround })))), ...VISIONS.map((seen) => act(`Colour vision: ${VISION_LABELS[seen]}`, () => this.#store.dispatch(DeskActions.seen({ seen })))),
-      act('All sites', () => location.assign('/'), 'shelf projects home'), act('New site', () => location.assign('/new'), 'begin create start project'),
-      ...site.pageOrder.map((page) => ({ id: `page ${page}`, kind: 'page', label: site.pages[page]!.title, reach: () => plural(pageTree(site, page).places.length, 'place'), run: () => this.#store.dispatch(DeskActions.grow({ page })) })),
-      ...[...tokenTable(site.brand).values()].map(({ path, label }) => ({ id: `token ${path}`, kind: 'token', label, reach: () => `used in ${plural(placeCount(site, path), 'place')}`, run: () => handToken(this.#store, site, path) })),
+      ...(undo ? [{ ...act('Undo', () => this.#editor.undo(), 'back revert'), reach: () => undo }] : []),
+      ...(redo ? [{ ...act('Redo', () => this.#editor.redo(), 'again repeat'), reach: () => redo }] : []),
+      hang('All pages', 'all', 'overview wall'),
+      hang('Specimen', 'specimen', 'style guide tokens sheet'),
+      act(
+        'Stress-test content',
+        () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })),
+        'test long words content overflow',
+      ),
+      act(
+        'Show heading levels',
+        () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })),
+        'outline h1 h2 structure',
+      ),
+      act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
+      sheet('Site settings', 'site', 'name language address url icon favicon title'),
+      sheet(
+        'Your settings',
+        'person',
+        'density calm essential controls surround background sessions sign out log out account',
+      ),
+      ...STEP_CONTROLS.map((one) => ({
+        id: `control ${one.step} ${one.open ?? ''} ${one.control}`,
+        kind: 'control',
+        label: one.name ?? one.control,
+        also: one.also,
+        reach: () => STEP_LABELS[one.step],
+        run: () => this.#controls.go(one),
+      })),
+      ...SURROUNDS.map((surround) =>
+        act(`Workspace background: ${surround}`, () => this.#store.dispatch(DeskActions.surround({ surround }))),
+      ),
+      ...VISIONS.map((seen) =>
+        act(`Colour vision: ${VISION_LABELS[seen]}`, () => this.#store.dispatch(DeskActions.seen({ seen }))),
+      ),
+      act('All sites', () => location.assign('/'), 'shelf projects home'),
+      act('New site', () => location.assign('/new'), 'begin create start project'),
+      ...site.pageOrder.map((page) => ({
+        id: `page ${page}`,
+        kind: 'page',
+        label: site.pages[page]!.title,
+        reach: () => plural(pageTree(site, page).places.length, 'place'),
+        run: () => this.#store.dispatch(DeskActions.grow({ page })),
+      })),
+      ...[...tokenTable(site.brand).values()].map(({ path, label }) => ({
+        id: `token ${path}`,
+        kind: 'token',
+        label,
+        reach: () => `used in ${plural(placeCount(site, path), 'place')}`,
+        run: () => handToken(this.#store, site, path),
+      })),
     ];
   });
   protected readonly found = computed((): readonly Found[] => {
     const typed = this.typed();
     const site = this.#site();
     if (!site) return [];
-    const ranked = this.#all().map((entry) => ({ one: entry, rank: typed.trim() === '' ? (entry.kind === 'step' ? 1 : 0) : rank(entry.label, typed, entry.also) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST);
+    const ranked = this.#all()
+      .map((entry) => ({
+        one: entry,
+        rank: typed.trim() === '' ? (entry.kind === 'step' ? 1 : 0) : rank(entry.label, typed, entry.also),
+      }))
+      .filter((one) => one.rank > 0)
+      .sort((one, other) => other.rank - one.rank)
+      .slice(0, MOST);
     // Items are many: they are looked at only for what was typed.
-    const items = typed.trim().length < 2 ? [] : Object.values(site.items).map((item) => ({ item, label: itemName(site.collections[item.collection]!, item) })).map((one) => ({ ...one, rank: rank(one.label, typed) })).filter((one) => one.rank > 0).sort((one, other) => other.rank - one.rank).slice(0, MOST_ITEMS)
-      .map(({ item, label }): Found => ({ id: `item ${item.id}`, kind: 'item', label, reach: site.collections[item.collection]!.label, run: () => this.#item(item.id) }));
-    const named = [...ranked.slice(0, MOST - Math.min(items.length, 4)).map(({ one }): Found => ({ ...one, reach: one.reach?.() ?? '' })), ...items];
+    const items =
+      typed.trim().length < 2
+        ? []
+        : Object.values(site.items)
+            .map((item) => ({ item, label: itemName(site.collections[item.collection]!, item) }))
+            .map((one) => ({ ...one, rank: rank(one.label, typed) }))
+            .filter((one) => one.rank > 0)
+            .sort((one, other) => other.rank - one.rank)
+            .slice(0, MOST_ITEMS)
+            .map(({ item, label }): Found => ({
+              id: `item ${item.id}`,
+              kind: 'item',
+              label,
+              reach: site.collections[item.collection]!.label,
+              run: () => this.#item(item.id),
+            }));
+    const named = [
+      ...ranked
+        .slice(0, MOST - Math.min(items.length, 4))
+        .map(({ one }): Found => ({ ...one, reach: one.reach?.() ?? '' })),
+      ...items,
+    ];
     // A letter or two are in every text.
     const words = typed.trim().length < 3 ? [] : findWords(site, typed, MOST - named.length);
-    return [...named, ...words.map(({ page, entry, block, words: line }, i): Found => ({ id: `words ${i} ${block}`, kind: 'words', label: line.length > 70 ? `${line.slice(0, 70)}…` : line, reach: site.pages[page]?.title ?? '', run: () => this.#show(site, page, entry, block) }))];
+    return [
+      ...named,
+      ...words.map(({ page, entry, block, words: line }, i): Found => ({
+        id: `words ${i} ${block}`,
+        kind: 'words',
+        label: line.length > 70 ? `${line.slice(0, 70)}…` : line,
+        reach: site.pages[page]?.title ?? '',
+        run: () => this.#show(site, page, entry, block),
+      })),
+    ];
   });
 
   /** Opens an item in the table of its collection. */
@@ -93,7 +217,9 @@ export class Find {
   /** Grows the page and chooses the place that shows the words. */
   #show(site: Site, page: string, entry: string, block: string): void {
     this.#store.dispatch(DeskActions.grow({ page }));
-    const place = pageTree(site, page).places.find(({ id }) => id.startsWith(`${entry}:${block}/`) || id.startsWith(`${block}/`));
+    const place = pageTree(site, page).places.find(
+      ({ id }) => id.startsWith(`${entry}:${block}/`) || id.startsWith(`${block}/`),
+    );
     if (place) this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: place.id } } }));
   }
 

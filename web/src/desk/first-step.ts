@@ -5,8 +5,10 @@ import { ACTS } from '../ui/index.ts';
 
 /** The purpose of each step, and the first thing to do there. */
 const WORDS: Readonly<Record<Step, string>> = {
-  gather: 'Add sources here: drop a logo, an image or a list of colours. Then include the colours that carry the brand.',
-  colour: 'All pages share these colours. Select a colour in the palette and drag the ring in the field: every place with this colour changes.',
+  gather:
+    'Add sources here: drop a logo, an image or a list of colours. Then include the colours that carry the brand.',
+  colour:
+    'All pages share these colours. Select a colour in the palette and drag the ring in the field: every place with this colour changes.',
   grounds: 'Each background has a colour for every role. To change a role, click its sample and choose a swatch.',
   type: 'Choose two typefaces, then drag the ends of the scale: all styles keep their proportions.',
   buttons: 'All buttons share one shape. Below: every variant in every state. Click a button to select it.',
@@ -21,8 +23,27 @@ const KEY = 'yohaku-first-steps';
   selector: 'yo-first-step',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
-  template: `@if (words(); as words) { <p><span>{{ words }}</span><button yo-act [attr.aria-label]="'Hide the hint for ' + label() + ' step'" (click)="close()">Got it</button></p> }`,
-  styles: `p { display: flex; gap: 16px; align-items: center; margin: 6px 20px 0; padding: 4px 0 4px 12px; border-left: 3px solid #1a1a1a; }`,
+  template: `@if (words(); as words) {
+    <p>
+      <span>{{ words }}</span><button
+        yo-act
+        [attr.aria-label]="'Hide the hint for ' + label() + ' step'"
+        (click)="close()"
+      >
+        Got it
+      </button>
+    </p>
+  }`,
+  styles: `
+    p {
+      display: flex;
+      gap: 16px;
+      align-items: center;
+      margin: 6px 20px 0;
+      padding: 4px 0 4px 12px;
+      border-left: 3px solid #1a1a1a;
+    }
+  `,
 })
 export class FirstStep {
   readonly #store = inject(Store);
@@ -37,7 +58,9 @@ export class FirstStep {
     return styles.filter((style) => style.provisional).length * 2 > styles.length;
   });
   readonly #key = computed(() => `${this.#site()?.id ?? ''}/${this.step()}`);
-  protected readonly words = computed(() => (this.#new() && !this.#closed().includes(this.#key()) ? WORDS[this.step()] : ''));
+  protected readonly words = computed(() =>
+    this.#new() && !this.#closed().includes(this.#key()) ? WORDS[this.step()] : '',
+  );
   #known: number | undefined;
 
   constructor() {

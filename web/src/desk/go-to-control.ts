@@ -4,7 +4,9 @@ import { DeskActions, Editor, deskFeature } from '../state/index.ts';
 import { controlNamed } from './control-named.ts';
 import type { StepControl } from './step-controls.ts';
 
-/** A step is fetched and filled some moments after it was asked for: it is looked at again after so many ms, so often. */
+/**
+ * A step is fetched and filled some moments after it was asked for: it is looked at again after so many ms, so often.
+ */
 const LOOK_MS = 60;
 const LOOKS = 80;
 /** Number of looks without a result before folded parts are opened. */
@@ -25,12 +27,14 @@ export class GoToControl {
     if (to.page) this.#takePage();
     if (to.section) this.#takeSection();
     if (to.role) this.#store.dispatch(DeskActions.choose({ choice: { role: to.role } }));
-    const show = (isInPanel: boolean): void => look(to.control, stands, isInPanel, (control) => {
-      control.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-      control.focus();
-    });
+    const show = (isInPanel: boolean): void =>
+      look(to.control, stands, isInPanel, (control) => {
+        control.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+        control.focus();
+      });
     // A panel that is open already is not opened again: its control is there.
-    if (to.open && !controlNamed(desk(), to.control)) look(to.open, stands, false, (button) => (button.click(), show(true)));
+    if (to.open && !controlNamed(desk(), to.control))
+      look(to.open, stands, false, (button) => (button.click(), show(true)));
     else show(to.open !== undefined);
   }
 
@@ -45,7 +49,8 @@ export class GoToControl {
     const { page, section } = this.#desk();
     const site = this.#editor.current();
     const shown = site && (site.pages[page ?? ''] ?? site.pages[site.pageOrder[0]!]);
-    if (!section || !shown?.sections[section]) this.#store.dispatch(DeskActions.choose({ choice: { section: shown?.sectionOrder[0] ?? null } }));
+    if (!section || !shown?.sections[section])
+      this.#store.dispatch(DeskActions.choose({ choice: { section: shown?.sectionOrder[0] ?? null } }));
   }
 }
 
@@ -54,13 +59,23 @@ const CLOSERS = ['Close', 'Back to the type scale'];
 
 const desk = (): ParentNode => document.querySelector('.desk > .step') ?? document;
 
-/** Looks for a control until it is there; opens what is folded away, and closes a panel that lies over it, if it is not. */
-function look(name: string, stands: () => boolean, isInPanel: boolean, found: (control: HTMLElement) => void, looked = 0): void {
+/**
+ * Looks for a control until it is there; opens what is folded away, and closes a panel that lies over it, if it is not.
+ */
+function look(
+  name: string,
+  stands: () => boolean,
+  isInPanel: boolean,
+  found: (control: HTMLElement) => void,
+  looked = 0,
+): void {
   if (!stands() || looked > LOOKS) return;
   const control = controlNamed(desk(), name);
   if (control) return found(control);
   if (looked >= BEFORE_MORE) {
-    const folded = [...desk().querySelectorAll<HTMLElement>('.yo-more[aria-expanded=false]')].find((entry) => entry.getClientRects().length > 0);
+    const folded = [...desk().querySelectorAll<HTMLElement>('.yo-more[aria-expanded=false]')].find(
+      (entry) => entry.getClientRects().length > 0,
+    );
     (folded ?? (isInPanel ? undefined : CLOSERS.map((closer) => controlNamed(desk(), closer)).find(Boolean)))?.click();
   }
   setTimeout(() => look(name, stands, isInPanel, found, looked + 1), LOOK_MS);

@@ -7,8 +7,21 @@ import { Sheet } from './sheet.ts';
   selector: 'yo-keys-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Sheet],
-  template: `<yo-sheet title="Shortcuts" (closed)="closed.emit()"><dl>@for (key of keys; track key.shown) { <dt class="mono">{{ key.shown }}</dt><dd>{{ key.does }}</dd> }</dl></yo-sheet>`,
-  styles: `dl { display: grid; grid-template-columns: 150px 1fr; row-gap: 2px; }`,
+  template: `<yo-sheet title="Shortcuts" (closed)="closed.emit()"
+    ><dl>
+      @for (key of keys; track key.shown) {
+        <dt class="mono">{{ key.shown }}</dt>
+        <dd>{{ key.does }}</dd>
+      }
+    </dl></yo-sheet
+  >`,
+  styles: `
+    dl {
+      display: grid;
+      grid-template-columns: 150px 1fr;
+      row-gap: 2px;
+    }
+  `,
 })
 export class KeysList {
   readonly closed = output();

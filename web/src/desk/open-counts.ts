@@ -26,12 +26,20 @@ export class OpenCounts {
       clearTimeout(this.#waits);
       if (!live || !current) return this.difference.set(null);
       // Once the edit is on the screen: two whole sites are compared.
-      this.#waits = setTimeout(() => this.difference.set(siteDifference(live, current)), untracked(this.difference) === null ? 0 : SETTLED_MS);
+      this.#waits = setTimeout(
+        () => this.difference.set(siteDifference(live, current)),
+        untracked(this.difference) === null ? 0 : SETTLED_MS,
+      );
     });
   }
 
   readonly counts = computed((): Partial<Record<Step, number>> => {
     const open = this.#report()?.open ?? {};
-    return { grounds: open['grounds'] ?? 0, type: open['type'] ?? 0, check: open['check'] ?? 0, publish: this.notLive() ?? 0 };
+    return {
+      grounds: open['grounds'] ?? 0,
+      type: open['type'] ?? 0,
+      check: open['check'] ?? 0,
+      publish: this.notLive() ?? 0,
+    };
   });
 }

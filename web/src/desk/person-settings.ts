@@ -9,7 +9,9 @@ import { Sheet } from './sheet.ts';
 import { ACTS, Density, Segments } from '../ui/index.ts';
 import { Grid } from '../ui/late/index.ts';
 
-/** The user's settings for all sites: controls shown, workspace background, and sessions, which can be ended one by one. */
+/**
+ * The user's settings for all sites: controls shown, workspace background, and sessions, which can be ended one by one.
+ */
 @Component({
   selector: 'yo-person-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,32 +19,100 @@ import { Grid } from '../ui/late/index.ts';
   template: `
     <yo-sheet title="Your settings" [width]="640" (closed)="closed.emit()">
       <div class="lines">
-        <span class="head" aria-hidden="true">Controls shown</span><span><yo-segments label="Controls shown" [options]="densities" [value]="density.all() ? 'all' : 'calm'" (chosen)="density.set($event)" /></span>
-        <span class="head" aria-hidden="true">Workspace background</span><span><yo-segments label="Workspace background" [options]="surrounds" [value]="surround()" (chosen)="setSurround($event)" /></span>
+        <span class="head" aria-hidden="true">Controls shown</span
+        ><span
+          ><yo-segments
+            label="Controls shown"
+            [options]="densities"
+            [value]="density.all() ? 'all' : 'calm'"
+            (chosen)="density.set($event)"
+        /></span>
+        <span class="head" aria-hidden="true">Workspace background</span
+        ><span
+          ><yo-segments
+            label="Workspace background"
+            [options]="surrounds"
+            [value]="surround()"
+            (chosen)="setSurround($event)"
+        /></span>
       </div>
       <h3 class="head">Signed-in browsers</h3>
-      @if (problem()) { <p role="alert">{{ problem() }}</p> }
+      @if (problem()) {
+        <p role="alert">{{ problem() }}</p>
+      }
       <yo-grid>
-        <thead><tr><th scope="col">Browser</th><th scope="col">Signed in</th><th scope="col">Last used</th><th scope="col">Expires</th><th scope="col"><span class="sr">Sign out</span></th></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Browser</th>
+            <th scope="col">Signed in</th>
+            <th scope="col">Last used</th>
+            <th scope="col">Expires</th>
+            <th scope="col"><span class="sr">Sign out</span></th>
+          </tr>
+        </thead>
         <tbody>
           @for (one of sessions(); track one.id) {
             <tr>
-              <td>{{ browser(one.agent) }}@if (one.current) { <span class="quiet">, this one</span> }</td>
-              <td class="mono">{{ one.createdAt | date: 'd MMM, HH:mm' }}</td><td class="mono">{{ one.seenAt | date: 'd MMM, HH:mm' }}</td><td class="mono">{{ one.expiresAt | date: 'd MMM' }}</td>
-              <td><button yo-act [attr.aria-label]="(one.current ? 'Sign out here' : 'Sign out ' + browser(one.agent) + ', last used ' + (one.seenAt | date: 'd MMM, HH:mm'))" (click)="end(one)">{{ one.current ? 'Sign out' : 'Sign out there' }}</button></td>
+              <td>
+                {{ browser(one.agent) }}
+                @if (one.current) {
+                  <span class="quiet">, this one</span>
+                }
+              </td>
+              <td class="mono">{{ one.createdAt | date: 'd MMM, HH:mm' }}</td>
+              <td class="mono">{{ one.seenAt | date: 'd MMM, HH:mm' }}</td>
+              <td class="mono">{{ one.expiresAt | date: 'd MMM' }}</td>
+              <td>
+                <button
+                  yo-act
+                  [attr.aria-label]="
+                    one.current
+                      ? 'Sign out here'
+                      : 'Sign out ' + browser(one.agent) + ', last used ' + (one.seenAt | date: 'd MMM, HH:mm')
+                  "
+                  (click)="end(one)"
+                >
+                  {{ one.current ? 'Sign out' : 'Sign out there' }}
+                </button>
+              </td>
             </tr>
-          } @empty { <tr><td colspan="5" class="quiet">{{ problem() ? '' : 'Reading…' }}</td></tr> }
+          } @empty {
+            <tr>
+              <td colspan="5" class="quiet">{{ problem() ? '' : 'Reading…' }}</td>
+            </tr>
+          }
         </tbody>
       </yo-grid>
-      <p class="quiet">A session ends 14 days after sign-in, or 3 days after its last use. Get a new sign-in address with <span class="mono">./yohaku link</span></p>
+      <p class="quiet">
+        A session ends 14 days after sign-in, or 3 days after its last use. Get a new sign-in address with
+        <span class="mono">./yohaku link</span>
+      </p>
     </yo-sheet>
   `,
   styles: `
-    .lines { display: grid; grid-template-columns: 160px 1fr; gap: 8px 12px; align-items: center; padding: 4px 0 14px; }
-    yo-grid { margin-bottom: 8px; }
-    td { white-space: nowrap; } td:first-child { white-space: normal; }
-    td:last-child { text-align: right; padding-right: 0; }
-    p { margin: 0; }
+    .lines {
+      display: grid;
+      grid-template-columns: 160px 1fr;
+      gap: 8px 12px;
+      align-items: center;
+      padding: 4px 0 14px;
+    }
+    yo-grid {
+      margin-bottom: 8px;
+    }
+    td {
+      white-space: nowrap;
+    }
+    td:first-child {
+      white-space: normal;
+    }
+    td:last-child {
+      text-align: right;
+      padding-right: 0;
+    }
+    p {
+      margin: 0;
+    }
   `,
 })
 export class PersonSettings {
@@ -50,9 +120,16 @@ export class PersonSettings {
   readonly #store = inject(Store);
   readonly closed = output();
   protected readonly density = inject(Density);
-  protected readonly densities = [{ value: 'calm', label: 'Essential' }, { value: 'all', label: 'All' }] as const;
+  protected readonly densities = [
+    { value: 'calm', label: 'Essential' },
+    { value: 'all', label: 'All' },
+  ] as const;
   protected readonly surround = this.#store.selectSignal(deskFeature.selectSurround);
-  protected readonly surrounds = [{ value: 'light', label: 'Light' }, { value: 'middle', label: 'Middle' }, { value: 'dark', label: 'Dark' }] as const;
+  protected readonly surrounds = [
+    { value: 'light', label: 'Light' },
+    { value: 'middle', label: 'Middle' },
+    { value: 'dark', label: 'Dark' },
+  ] as const;
   protected readonly sessions = signal<readonly ListedSession[]>([]);
   protected readonly problem = signal('');
 
@@ -88,6 +165,8 @@ export class PersonSettings {
   protected browser(agent: string): string {
     const name = /(Firefox|Edg|OPR|Chrome|Chromium|HeadlessChrome|Safari|curl)\/(\d+)/.exec(agent);
     const system = /(Windows|Macintosh|Android|iPhone|iPad|Linux)/.exec(agent)?.[1];
-    return name ? `${name[1]!.replace('Edg', 'Edge').replace('OPR', 'Opera')} ${name[2]}${system ? ` on ${system}` : ''}` : agent.slice(0, 40) || 'unknown';
+    return name
+      ? `${name[1]!.replace('Edg', 'Edge').replace('OPR', 'Opera')} ${name[2]}${system ? ` on ${system}` : ''}`
+      : agent.slice(0, 40) || 'unknown';
   }
 }

@@ -17,14 +17,42 @@ import { Sheet } from './sheet.ts';
     <yo-sheet title="Site settings" [width]="420" (closed)="closed.emit()">
       @if (site(); as site) {
         <div class="lines">
-          <yo-text label="Name, in the site list and in page titles" [value]="site.name" width="320px" [check]="check" (done)="set('Name of the site', ['name'], $event)" />
-          <yo-choice label="Language of the pages" [value]="site.language" [options]="languages()" [width]="240" (chosen)="set('Language of the site', ['language'], $event)" />
+          <yo-text
+            label="Name, in the site list and in page titles"
+            [value]="site.name"
+            width="320px"
+            [check]="check"
+            (done)="set('Name of the site', ['name'], $event)"
+          />
+          <yo-choice
+            label="Language of the pages"
+            [value]="site.language"
+            [options]="languages()"
+            [width]="240"
+            (chosen)="set('Language of the site', ['language'], $event)"
+          />
           <div>
-            <yo-text label="Address, after /sites/ here and after /live/ on the live site" [mono]="true" [value]="siteId()" width="320px" [check]="checkAddress" (done)="move($event)" />
+            <yo-text
+              label="Address, after /sites/ here and after /live/ on the live site"
+              [mono]="true"
+              [value]="siteId()"
+              width="320px"
+              [check]="checkAddress"
+              (done)="move($event)"
+            />
             <p class="note">If you change it, the old address will redirect here, on the live site too.</p>
-            @if (problem()) { <p role="alert">{{ problem() }}</p> }
+            @if (problem()) {
+              <p role="alert">{{ problem() }}</p>
+            }
           </div>
-          <p><span class="head">Icon</span><br />{{ site.shared.logo ? 'Made from a logo variant, on a background, with a margin.' : 'Add a logo to get an icon.' }} <button yo-act (click)="icon()">Edit the icon</button></p>
+          <p>
+            <span class="head">Icon</span><br />{{
+              site.shared.logo
+                ? 'Made from a logo variant, on a background, with a margin.'
+                : 'Add a logo to get an icon.'
+            }}
+            <button yo-act (click)="icon()">Edit the icon</button>
+          </p>
         </div>
       }
     </yo-sheet>

@@ -4,21 +4,61 @@ import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step }
 import { ACTS, Density, KEYS, Pull } from '../ui/index.ts';
 import { OpenCounts } from './open-counts.ts';
 
-/** The line between wall and desk: the eight steps in working order, with what is still open in each; it drags up and down. */
+/**
+ * The line between wall and desk: the eight steps in working order, with what is still open in each; it drags up and
+ * down.
+ */
 @Component({
   selector: 'yo-steps-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Pull],
   template: `
-    <div class="grip" role="separator" aria-orientation="horizontal" aria-label="Height of the desk" [attr.aria-valuenow]="height()" aria-valuemin="60" aria-valuemax="1200" tabindex="0" yoPull (pulling)="pulled.emit($event.y)" (keydown)="nudge($event)"></div>
-    <nav aria-label="Steps"><ol>
-      @for (step of steps(); track step.id; let i = $index) {
-        <li><button yo-pick [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
-          <span class="mono num">{{ i + 1 }}</span> <span>{{ step.label }}</span> @if (step.open) { <span class="mono open">{{ step.open }}<span class="sr"> open</span></span> }
-        </button></li>
-      }
-    </ol></nav>
-    <span class="density yo-joined" role="group" aria-label="Controls shown"><button yo-act slight [attr.aria-pressed]="!density.all()" yoTip="Only the controls that are used most; the others are one click away" (click)="density.set('calm')">Essential</button><button yo-act slight [attr.aria-pressed]="density.all()" yoTip="Every control of a step" (click)="density.set('all')">All</button></span>
+    <div
+      class="grip"
+      role="separator"
+      aria-orientation="horizontal"
+      aria-label="Height of the desk"
+      [attr.aria-valuenow]="height()"
+      aria-valuemin="60"
+      aria-valuemax="1200"
+      tabindex="0"
+      yoPull
+      (pulling)="pulled.emit($event.y)"
+      (keydown)="nudge($event)"
+    ></div>
+    <nav aria-label="Steps">
+      <ol>
+        @for (step of steps(); track step.id; let i = $index) {
+          <li>
+            <button yo-pick [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
+              <span class="mono num">{{ i + 1 }}</span> <span>{{ step.label }}</span>
+              @if (step.open) {
+                <span class="mono open">{{ step.open }}<span class="sr"> open</span></span>
+              }
+            </button>
+          </li>
+        }
+      </ol>
+    </nav>
+    <span class="density yo-joined" role="group" aria-label="Controls shown"
+      ><button
+        yo-act
+        slight
+        [attr.aria-pressed]="!density.all()"
+        yoTip="Only the controls that are used most; the others are one click away"
+        (click)="density.set('calm')"
+      >
+        Essential</button
+      ><button
+        yo-act
+        slight
+        [attr.aria-pressed]="density.all()"
+        yoTip="Every control of a step"
+        (click)="density.set('all')"
+      >
+        All
+      </button></span
+    >
   `,
   styleUrl: './steps-line.less',
 })

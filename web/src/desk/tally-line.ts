@@ -14,18 +14,51 @@ import { CheckView, type CheckList } from './check-view.ts';
     @if (report(); as report) {
       <span>{{ count(report.tally.pages, 'page') }}</span>
       <button yo-opens (click)="open('all')">{{ count(report.tally.places, 'place') }}</button>
-      <span class="item"><yo-standing kind="bound" /><button yo-opens (click)="open('all')">{{ figure(report.tally.bound) }} from tokens</button></span>
-      <span class="item"><yo-standing kind="held" /><button yo-opens (click)="open('held')">{{ figure(report.tally.held) }} overrides</button></span>
-      <span class="item"><yo-standing kind="stray" /><button yo-opens (click)="open('stray')">{{ figure(report.tally.stray) }} raw values</button></span>
-      <span class="item"><yo-standing kind="fail" /><button yo-opens (click)="open('failing')">{{ figure(report.tally.failing) }} failing</button></span>
-      @if (measured(); as words) { @if (!ripple() || notice()) { <span class="quiet">{{ words }}</span> } }
-      @if (report.counts.cannotTell) { <button yo-opens (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} not yet measured</button> }
-      @if (differences()) { <button yo-opens class="strong" (click)="open('differences')">{{ figure(differences()) }} rendered differently</button> }
-    } @else { <span class="quiet">Counting places…</span> }
+      <span class="item"
+        ><yo-standing kind="bound" /><button yo-opens (click)="open('all')">
+          {{ figure(report.tally.bound) }} from tokens
+        </button></span
+      >
+      <span class="item"
+        ><yo-standing kind="held" /><button yo-opens (click)="open('held')">
+          {{ figure(report.tally.held) }} overrides
+        </button></span
+      >
+      <span class="item"
+        ><yo-standing kind="stray" /><button yo-opens (click)="open('stray')">
+          {{ figure(report.tally.stray) }} raw values
+        </button></span
+      >
+      <span class="item"
+        ><yo-standing kind="fail" /><button yo-opens (click)="open('failing')">
+          {{ figure(report.tally.failing) }} failing
+        </button></span
+      >
+      @if (measured(); as words) {
+        @if (!ripple() || notice()) {
+          <span class="quiet">{{ words }}</span>
+        }
+      }
+      @if (report.counts.cannotTell) {
+        <button yo-opens (click)="open('unknown')">{{ figure(report.counts.cannotTell) }} not yet measured</button>
+      }
+      @if (differences()) {
+        <button yo-opens class="strong" (click)="open('differences')">
+          {{ figure(differences()) }} rendered differently
+        </button>
+      }
+    } @else {
+      <span class="quiet">Counting places…</span>
+    }
     <span class="space"></span>
-    @if (notice()) { <span class="notice" role="alert"><span class="words" [title]="notice()">{{ notice() }}</span> <button yo-act (click)="clear()">Close</button></span> }
-    @else if (ripple(); as ripple) {
-      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span><button yo-opens (click)="open(anyWorse() ? 'worse' : 'changed')">Review changes</button>
+    @if (notice()) {
+      <span class="notice" role="alert"
+        ><span class="words" [title]="notice()">{{ notice() }}</span>
+        <button yo-act (click)="clear()">Close</button></span
+      >
+    } @else if (ripple(); as ripple) {
+      <span role="status" class="told" [title]="ripple.label + ': ' + words()">{{ ripple.label }}: {{ words() }}.</span
+      ><button yo-opens (click)="open(anyWorse() ? 'worse' : 'changed')">Review changes</button>
     }
   `,
   styleUrl: './tally-line.less',
@@ -51,7 +84,9 @@ export class TallyLine {
   protected readonly anyWorse = computed(() => this.worse() + this.#lines() > 0);
   protected readonly words = computed(() => {
     const ripple = this.ripple()!;
-    const parts = [`${plural(ripple.changed, 'place')} changed${ripple.anew > 0 ? ` (${ripple.anew} because a rule now picks another swatch)` : ''}`];
+    const parts = [
+      `${plural(ripple.changed, 'place')} changed${ripple.anew > 0 ? ` (${ripple.anew} because a rule now picks another swatch)` : ''}`,
+    ];
     if (ripple.added) parts.push(`${ripple.added} added`);
     if (ripple.removed) parts.push(`${ripple.removed} removed`);
     if (ripple.held) parts.push(`${ripple.held} kept`);

@@ -20,15 +20,40 @@ const DEMO = 'ternhaven';
   template: `
     @if (!over() && site()?.id === demo && ready()) {
       @if (at() === null) {
-        <p><span>New here? Take a two-minute tour: six steps on this demo.</span><button yo-act icon="play" (click)="begin()">Take the tour</button><button yo-act (click)="leave()">No tour</button></p>
+        <p>
+          <span>New here? Take a two-minute tour: six steps on this demo.</span
+          ><button yo-act icon="play" (click)="begin()">Take the tour</button
+          ><button yo-act (click)="leave()">No tour</button>
+        </p>
       } @else if (at()! < stops().length) {
-        <p><span class="mono">{{ at()! + 1 }} of {{ stops().length }}</span><span role="status">{{ stops()[at()!]!.words }}</span><button yo-act (click)="leave()">Leave the tour</button></p>
+        <p>
+          <span class="mono">{{ at()! + 1 }} of {{ stops().length }}</span
+          ><span role="status">{{ stops()[at()!]!.words }}</span
+          ><button yo-act (click)="leave()">Leave the tour</button>
+        </p>
       } @else {
-        <p><span role="status">Done: you changed a colour once, saw every place that changed, fixed what failed and undid it. Try anything here; nothing is live until you publish.</span><button yo-act (click)="leave()">Done</button></p>
+        <p>
+          <span role="status"
+            >Done: you changed a colour once, saw every place that changed, fixed what failed and undid it. Try anything
+            here; nothing is live until you publish.</span
+          ><button yo-act (click)="leave()">Done</button>
+        </p>
       }
     }
   `,
-  styles: `p { display: flex; gap: 10px; align-items: center; margin: 6px 20px 0; padding: 2px 0 2px 12px; border-left: 3px solid #1a1a1a; } p span[role] { flex: 0 1 auto; }`,
+  styles: `
+    p {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      margin: 6px 20px 0;
+      padding: 2px 0 2px 12px;
+      border-left: 3px solid #1a1a1a;
+    }
+    p span[role] {
+      flex: 0 1 auto;
+    }
+  `,
 })
 export class Tour {
   readonly #store = inject(Store);
@@ -50,7 +75,11 @@ export class Tour {
   /** The colour that stands out: the one with the most chroma. */
   readonly #strong = computed(() => {
     const site = this.site();
-    return site ? [...resolvedSwatches(site.brand)].sort((one, other) => other.oklch.c - one.oklch.c).find(({ swatch }) => swatch.part === 'core')?.swatch : undefined;
+    return site
+      ? [...resolvedSwatches(site.brand)]
+          .sort((one, other) => other.oklch.c - one.oklch.c)
+          .find(({ swatch }) => swatch.part === 'core')?.swatch
+      : undefined;
   });
   protected readonly stops = computed((): readonly { readonly words: string; readonly done: () => boolean }[] => {
     const strong = this.#strong();
@@ -58,12 +87,33 @@ export class Tour {
     const { label, id } = strong;
     const more = () => this.#done().length > this.#since();
     return [
-      { words: `${label} is the strongest colour of this site. Open Colour and select it in the palette.`, done: () => this.#desk().step === 'colour' && this.#desk().swatch === id && this.#desk().selected === swatchPath(strong) },
-      { words: `${label} is used in ${plural(placesIn(this.site(), swatchPath(strong)), 'place')}. Click “Uses of ${label}” above the pages to see them.`, done: () => this.#desk().hanging === 'reach' },
-      { words: 'Now change it: drag the ring in the contrast field, or the Lightness slider below it. Every place changes as you drag.', done: more },
-      { words: 'The bottom bar shows the effect. Click Review changes.', done: () => this.#desk().step === 'check' && ['worse', 'changed'].includes(this.#view.list()) },
-      { words: 'Open Failing, select a row, and click one of the fixes at the right. Each fix names the swatch that it changes.', done: more },
-      { words: 'Undo both: click Undo at the top until the colour is back.', done: () => this.#done().length <= this.#before },
+      {
+        words: `${label} is the strongest colour of this site. Open Colour and select it in the palette.`,
+        done: () =>
+          this.#desk().step === 'colour' && this.#desk().swatch === id && this.#desk().selected === swatchPath(strong),
+      },
+      {
+        words: `${label} is used in ${plural(placesIn(this.site(), swatchPath(strong)), 'place')}. Click “Uses of ${label}” above the pages to see them.`,
+        done: () => this.#desk().hanging === 'reach',
+      },
+      {
+        words:
+          'Now change it: drag the ring in the contrast field, or the Lightness slider below it. Every place changes as you drag.',
+        done: more,
+      },
+      {
+        words: 'The bottom bar shows the effect. Click Review changes.',
+        done: () => this.#desk().step === 'check' && ['worse', 'changed'].includes(this.#view.list()),
+      },
+      {
+        words:
+          'Open Failing, select a row, and click one of the fixes at the right. Each fix names the swatch that it changes.',
+        done: more,
+      },
+      {
+        words: 'Undo both: click Undo at the top until the colour is back.',
+        done: () => this.#done().length <= this.#before,
+      },
     ];
   });
 

@@ -1,17 +1,44 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule, type AbstractControl, type ValidationErrors } from '@angular/forms';
+import {
+  FormControl,
+  FormGroup,
+  ReactiveFormsModule,
+  type AbstractControl,
+  type ValidationErrors,
+} from '@angular/forms';
 import { DomSanitizer } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import { LANGUAGES, PAIRINGS, SiteIssues, cssColor, familyById, flatColors, freshSiteId, namedColors, newSite, pageHtml, parseColor, plural, readIncoming, type Brand, type GivenColor } from '@yohaku/core';
+import {
+  LANGUAGES,
+  PAIRINGS,
+  SiteIssues,
+  cssColor,
+  familyById,
+  flatColors,
+  freshSiteId,
+  namedColors,
+  newSite,
+  pageHtml,
+  parseColor,
+  plural,
+  readIncoming,
+  type Brand,
+  type GivenColor,
+} from '@yohaku/core';
 import { SiteApi, failureWords } from '../api/index.ts';
 import { ACTS, Choice, FormText, Segments } from '../ui/index.ts';
 import { FilesField } from '../ui/late/index.ts';
 import { siteNameProblem } from './site-name.ts';
 
 /** The choices to begin with. */
-const HAVE = [{ value: 'nothing', label: 'Starting from scratch' }, { value: 'colours', label: 'Colours' }, { value: 'logo', label: 'A logo' }, { value: 'brand', label: 'A brand file' }] as const;
+const HAVE = [
+  { value: 'nothing', label: 'Starting from scratch' },
+  { value: 'colours', label: 'Colours' },
+  { value: 'logo', label: 'A logo' },
+  { value: 'brand', label: 'A brand file' },
+] as const;
 type Have = (typeof HAVE)[number]['value'];
 /** Most colours that are taken from a list or a drawing. */
 const MOST = 24;
@@ -37,10 +64,21 @@ export class NewSite {
   });
   protected readonly languages = LANGUAGES;
   protected readonly have = HAVE;
-  protected readonly pairings = [{ value: '', label: 'decide later' }, ...PAIRINGS.map(({ heading, body }, i) => ({ value: String(i), label: `${familyById(heading)?.name ?? heading} with ${familyById(body)?.name ?? body}` }))];
+  protected readonly pairings = [
+    { value: '', label: 'decide later' },
+    ...PAIRINGS.map(({ heading, body }, i) => ({
+      value: String(i),
+      label: `${familyById(heading)?.name ?? heading} with ${familyById(body)?.name ?? body}`,
+    })),
+  ];
   readonly #value = toSignal(this.form.valueChanges, { initialValue: this.form.value });
   /** The content of a file: its name, and its colours or the whole brand. */
-  protected readonly file = signal<{ readonly name: string; readonly content: File; readonly colors: readonly GivenColor[]; readonly brand?: Brand } | null>(null);
+  protected readonly file = signal<{
+    readonly name: string;
+    readonly content: File;
+    readonly colors: readonly GivenColor[];
+    readonly brand?: Brand;
+  } | null>(null);
   protected readonly fileProblem = signal('');
   /** True if it was tried: from then on what is wrong is said. */
   protected readonly tried = signal(false);
@@ -57,12 +95,26 @@ export class NewSite {
     const label = name.trim() || 'Your site';
     const pairing = PAIRINGS[Number(families)];
     const brand = have === 'brand' ? this.file()?.brand : undefined;
-    return newSite({ id: freshSiteId(label, this.#others().map((other) => other.id)), name: label.slice(0, 80), language, colors: this.colors(), ...(families !== '' && pairing ? { families: pairing } : {}), ...(brand ? { brand } : {}) });
+    return newSite({
+      id: freshSiteId(
+        label,
+        this.#others().map((other) => other.id),
+      ),
+      name: label.slice(0, 80),
+      language,
+      colors: this.colors(),
+      ...(families !== '' && pairing ? { families: pairing } : {}),
+      ...(brand ? { brand } : {}),
+    });
   });
-  protected readonly shown = computed(() => this.#safe.bypassSecurityTrustHtml(pageHtml(this.#site(), 'home', '/fonts/')));
+  protected readonly shown = computed(() =>
+    this.#safe.bypassSecurityTrustHtml(pageHtml(this.#site(), 'home', '/fonts/')),
+  );
   protected readonly decided = computed(() => {
     const swatches = Object.values(this.#site().brand.swatches).filter((swatch) => swatch.provisional).length;
-    return this.#site().brand.families.provisional || swatches > 0 ? 'Anything left open gets a working default, marked provisional.' : '';
+    return this.#site().brand.families.provisional || swatches > 0
+      ? 'Anything left open gets a working default, marked provisional.'
+      : '';
   });
   protected readonly nameProblem = computed(() => {
     this.#value();
@@ -72,10 +124,13 @@ export class NewSite {
   protected readonly count = plural;
 
   constructor() {
-    void firstValueFrom(this.#api.sites()).then((sites) => {
-      this.#others.set(sites);
-      this.form.controls.name.updateValueAndValidity();
-    }, (error: unknown) => this.problem.set(failureWords(error)));
+    void firstValueFrom(this.#api.sites()).then(
+      (sites) => {
+        this.#others.set(sites);
+        this.form.controls.name.updateValueAndValidity();
+      },
+      (error: unknown) => this.problem.set(failureWords(error)),
+    );
   }
 
   #named({ value }: AbstractControl<string>): ValidationErrors | null {
@@ -90,19 +145,37 @@ export class NewSite {
     const text = content.size > 8_000_000 ? '' : await content.text();
     const refused = (why: string) => this.fileProblem.set(`${content.name} was not added. ${why}`);
     if (this.form.value.have === 'logo') {
-      if (!/<svg[\s>]/.test(text)) return refused('Only SVG logos can be read here. Create the site first, then drop this image in Sources: its colours are read there.');
-      const colors = flatColors(text).flatMap(({ hex }) => parseColor(hex) ?? []).slice(0, MOST);
+      if (!/<svg[\s>]/.test(text))
+        return refused(
+          'Only SVG logos can be read here. Create the site first, then drop this image in Sources: its colours are read there.',
+        );
+      const colors = flatColors(text)
+        .flatMap(({ hex }) => parseColor(hex) ?? [])
+        .slice(0, MOST);
       return this.file.set({ name: content.name, content, colors });
     }
     try {
       const incoming = readIncoming(content.name, text);
       // As the file has them: a token that is called red is no red, and keeps its name.
-      const colors = [...new Map(incoming.colors.map(({ color, label }) => [cssColor(color.rgb), { ...color, label }])).values()].slice(0, MOST);
+      const colors = [
+        ...new Map(incoming.colors.map(({ color, label }) => [cssColor(color.rgb), { ...color, label }])).values(),
+      ].slice(0, MOST);
       if (!incoming.brand && colors.length === 0) return refused('It contains no colour.');
-      this.file.set({ name: content.name, content, colors, ...(incoming.brand ? { brand: incoming.brand.brand } : {}) });
+      this.file.set({
+        name: content.name,
+        content,
+        colors,
+        ...(incoming.brand ? { brand: incoming.brand.brand } : {}),
+      });
     } catch (error) {
       // It is the file that cannot be read; there is no site yet.
-      refused(error instanceof SiteIssues ? `${error.issues[0]!.path} ${error.issues[0]!.message}` : error instanceof Error ? error.message : 'It cannot be read.');
+      refused(
+        error instanceof SiteIssues
+          ? `${error.issues[0]!.path} ${error.issues[0]!.message}`
+          : error instanceof Error
+            ? error.message
+            : 'It cannot be read.',
+      );
     }
   }
 
@@ -115,7 +188,8 @@ export class NewSite {
       const { id } = await firstValueFrom(this.#api.beginSite(this.#site()));
       const file = this.file();
       // A given logo becomes a source of the site.
-      if (file && this.form.value.have === 'logo') await firstValueFrom(this.#api.addSource(id, 'first-source', file.name, file.content)).catch(() => undefined);
+      if (file && this.form.value.have === 'logo')
+        await firstValueFrom(this.#api.addSource(id, 'first-source', file.name, file.content)).catch(() => undefined);
       // The desk of a site begins with nothing left of anything else.
       location.assign(`/sites/${id}/colour`);
     } catch (error) {

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
 import { firstValueFrom } from 'rxjs';
 import { plural, type ShelvedSite, type SiteStanding } from '@yohaku/core';
@@ -8,22 +18,70 @@ import { StandingSign } from '../ui/index.ts';
 const WIDTH = 1280;
 const HEIGHT = 800;
 
-/** The first page of a site as it is, at the size of its card; and how many places of the site fail. Both are asked for once the card comes near. */
+/**
+ * The first page of a site as it is, at the size of its card; and how many places of the site fail. Both are asked for
+ * once the card comes near.
+ */
 @Component({
   selector: 'yo-page-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [StandingSign],
   template: `
     <div class="paper" [style.height.px]="scale() * height">
-      @if (near()) { <iframe [src]="source()" sandbox="allow-same-origin" tabindex="-1" scrolling="no" inert [title]="'First page of ' + site().name" [style.transform]="'scale(' + scale() + ')'"></iframe> }
+      @if (near()) {
+        <iframe
+          [src]="source()"
+          sandbox="allow-same-origin"
+          tabindex="-1"
+          scrolling="no"
+          inert
+          [title]="'First page of ' + site().name"
+          [style.transform]="'scale(' + scale() + ')'"
+        ></iframe>
+      }
     </div>
-    <p class="stands">@if (standing(); as one) { @if (one.failed) { <yo-standing kind="fail" /> {{ count(one.failed, 'place') }} failing } @else if (one.cannotTell) { nothing failing } @else { every check passes }@if (one.cannotTell) {<span>{{ one.failed ? '' : ' ' }}plus {{ one.cannotTell }} over images, checked when opened</span>} } @else { &nbsp; }</p>
+    <p class="stands">
+      @if (standing(); as one) {
+        @if (one.failed) {
+          <yo-standing kind="fail" /> {{ count(one.failed, 'place') }} failing
+        } @else if (one.cannotTell) {
+          nothing failing
+        } @else {
+          every check passes
+        }
+        @if (one.cannotTell) {
+          <span>{{ one.failed ? '' : ' ' }}plus {{ one.cannotTell }} over images, checked when opened</span>
+        }
+      } @else {
+        &nbsp;
+      }
+    </p>
   `,
   styles: `
-    :host { display: block; color: var(--wall-ink); }
-    .paper { overflow: hidden; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 0.18); }
-    iframe { width: 1280px; height: 800px; border: 0; transform-origin: 0 0; pointer-events: none; }
-    .stands { display: flex; gap: 6px; align-items: center; font-size: 12px; line-height: 16px; padding-top: 6px; }
+    :host {
+      display: block;
+      color: var(--wall-ink);
+    }
+    .paper {
+      overflow: hidden;
+      background: #fff;
+      box-shadow: 0 1px 3px rgb(0 0 0 / 0.18);
+    }
+    iframe {
+      width: 1280px;
+      height: 800px;
+      border: 0;
+      transform-origin: 0 0;
+      pointer-events: none;
+    }
+    .stands {
+      display: flex;
+      gap: 6px;
+      align-items: center;
+      font-size: 12px;
+      line-height: 16px;
+      padding-top: 6px;
+    }
   `,
 })
 export class PageCard {
@@ -35,7 +93,11 @@ export class PageCard {
   protected readonly scale = signal(0.2);
   protected readonly standing = signal<SiteStanding | null>(null);
   /** Read anew after an edit: its sequence is part of the address. */
-  protected readonly source = computed(() => this.#safe.bypassSecurityTrustResourceUrl(`/frame/${encodeURIComponent(this.site().id)}/first.html?${this.site().sequence}`));
+  protected readonly source = computed(() =>
+    this.#safe.bypassSecurityTrustResourceUrl(
+      `/frame/${encodeURIComponent(this.site().id)}/first.html?${this.site().sequence}`,
+    ),
+  );
   protected readonly count = plural;
 
   constructor() {
@@ -44,12 +106,18 @@ export class PageCard {
     afterNextRender(() => {
       const sized = new ResizeObserver(() => this.scale.set(element.clientWidth / WIDTH));
       sized.observe(element);
-      const seen = new IntersectionObserver((entries) => {
-        if (!entries.some((entry) => entry.isIntersecting)) return;
-        seen.disconnect();
-        this.near.set(true);
-        void firstValueFrom(this.#api.standing(this.site().id)).then((one) => this.standing.set(one), () => {});
-      }, { rootMargin: '200px' });
+      const seen = new IntersectionObserver(
+        (entries) => {
+          if (!entries.some((entry) => entry.isIntersecting)) return;
+          seen.disconnect();
+          this.near.set(true);
+          void firstValueFrom(this.#api.standing(this.site().id)).then(
+            (one) => this.standing.set(one),
+            () => {},
+          );
+        },
+        { rootMargin: '200px' },
+      );
       seen.observe(element);
       destroyed.onDestroy(() => {
         sized.disconnect();

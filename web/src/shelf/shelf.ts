@@ -11,7 +11,10 @@ import { PageCard } from './page-card.ts';
 import { SiteAsk } from './site-ask.ts';
 
 const ORDER = 'yohaku-shelf-order';
-const ORDERS = [{ value: 'edited', label: 'Edited last' }, { value: 'name', label: 'Name' }] as const;
+const ORDERS = [
+  { value: 'edited', label: 'Edited last' },
+  { value: 'name', label: 'Name' },
+] as const;
 type Order = (typeof ORDERS)[number]['value'];
 
 /** All sites, each as its first page in its own colours. */
@@ -38,8 +41,14 @@ export class Shelf {
   protected readonly archived = computed(() => (this.sites() ?? []).filter((site) => site.archived).length);
   protected readonly shown = computed(() => {
     const sought = this.sought().trim().toLowerCase();
-    const found = (this.sites() ?? []).filter((site) => site.archived === this.archive() && (sought === '' || site.name.toLowerCase().includes(sought) || site.id.includes(sought)));
-    return this.order() === 'name' ? found.sort((one, other) => one.name.localeCompare(other.name)) : found.sort((one, other) => other.editedAt.localeCompare(one.editedAt));
+    const found = (this.sites() ?? []).filter(
+      (site) =>
+        site.archived === this.archive() &&
+        (sought === '' || site.name.toLowerCase().includes(sought) || site.id.includes(sought)),
+    );
+    return this.order() === 'name'
+      ? found.sort((one, other) => one.name.localeCompare(other.name))
+      : found.sort((one, other) => other.editedAt.localeCompare(one.editedAt));
   });
   protected readonly count = plural;
 
@@ -68,15 +77,33 @@ export class Shelf {
   }
 
   protected acts(one: ShelvedSite): MenuAct[] {
-    return [{ id: 'rename', label: 'Rename' }, { id: 'copy', label: 'Copy' }, { id: 'archive', label: one.archived ? 'Restore' : 'Archive' }, { id: 'delete', label: 'Delete' }];
+    return [
+      { id: 'rename', label: 'Rename' },
+      { id: 'copy', label: 'Copy' },
+      { id: 'archive', label: one.archived ? 'Restore' : 'Archive' },
+      { id: 'delete', label: 'Delete' },
+    ];
   }
   protected chosen(one: ShelvedSite, act: string): void {
-    if (act === 'archive') void this.#do(() => firstValueFrom(this.#api.archiveSite(one.id, !one.archived)), one.archived ? `${one.name} was restored.` : `${one.name} was archived. Its pages stay live.`);
+    if (act === 'archive')
+      void this.#do(
+        () => firstValueFrom(this.#api.archiveSite(one.id, !one.archived)),
+        one.archived ? `${one.name} was restored.` : `${one.name} was archived. Its pages stay live.`,
+      );
     else this.asked.set({ id: one.id, act: act as 'rename' });
   }
 
-  protected readonly checkName = (one: ShelvedSite, own: boolean) => (text: string): string => siteNameProblem(text, (this.sites() ?? []).filter((other) => !own || other !== one).map((other) => other.name));
-  protected readonly checkTyped = (one: ShelvedSite) => (text: string): string => (text.trim() === one.name.trim() ? '' : `Type ${one.name} to delete it.`);
+  protected readonly checkName =
+    (one: ShelvedSite, own: boolean) =>
+    (text: string): string =>
+      siteNameProblem(
+        text,
+        (this.sites() ?? []).filter((other) => !own || other !== one).map((other) => other.name),
+      );
+  protected readonly checkTyped =
+    (one: ShelvedSite) =>
+    (text: string): string =>
+      text.trim() === one.name.trim() ? '' : `Type ${one.name} to delete it.`;
 
   /** Returns a free name for a copy. */
   protected copyName(one: ShelvedSite): string {
@@ -97,10 +124,17 @@ export class Shelf {
 
   protected rename(one: ShelvedSite, name: string): void {
     if (name === one.name) return this.close(one);
-    void this.#do(() => firstValueFrom(this.#api.renameSite(one.id, one.name, name)), `${one.name} is now called ${name}.`, one.id);
+    void this.#do(
+      () => firstValueFrom(this.#api.renameSite(one.id, one.name, name)),
+      `${one.name} is now called ${name}.`,
+      one.id,
+    );
   }
   protected copy(one: ShelvedSite, name: string): void {
-    const id = freshSiteId(name, (this.sites() ?? []).map((other) => other.id));
+    const id = freshSiteId(
+      name,
+      (this.sites() ?? []).map((other) => other.id),
+    );
     void this.#do(() => firstValueFrom(this.#api.copySite(one.id, id, name)), `${one.name} was copied as ${name}.`, id);
   }
   protected remove(one: ShelvedSite, typed: string): void {

@@ -7,10 +7,32 @@ import { ACTS, TextField } from '../ui/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, TextField],
   template: `
-    <yo-text #field [label]="label()" [value]="value()" width="220px" [check]="check()" [confirmed]="true" (done)="done.emit($event)" />
-    <p class="acts"><button yo-act (click)="field.confirm()">{{ act() }}</button><button yo-act (click)="closed.emit()">Cancel</button></p>
+    <yo-text
+      #field
+      [label]="label()"
+      [value]="value()"
+      width="220px"
+      [check]="check()"
+      [confirmed]="true"
+      (done)="done.emit($event)"
+    />
+    <p class="acts">
+      <button yo-act (click)="field.confirm()">{{ act() }}</button><button yo-act (click)="closed.emit()">
+        Cancel
+      </button>
+    </p>
   `,
-  styles: `:host { display: flex; flex-direction: column; gap: 8px; } .acts { display: flex; gap: 8px; }`,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 8px;
+    }
+    .acts {
+      display: flex;
+      gap: 8px;
+    }
+  `,
   host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class SiteAsk {

@@ -3,7 +3,8 @@ import { FRAMES, afterPaint } from './after-paint.ts';
 
 /** Resolves after so many animation frames, and what they left to do. */
 const painted = async (frames = FRAMES + 1) => {
-  for (let i = 0; i < frames; i++) await new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+  for (let i = 0; i < frames; i++)
+    await new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
 };
 
 describe('after the paint', () => {

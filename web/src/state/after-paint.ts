@@ -9,7 +9,11 @@ export const FRAMES = 12;
  * the browser has painted. While a control is held the nearest page comes first
  * and the figures on the desk some frames later.
  */
-export function afterPaint<T>(source: Observable<T>, late: (value: T) => boolean, along: Observable<unknown> = NEVER): Observable<T> {
+export function afterPaint<T>(
+  source: Observable<T>,
+  late: (value: T) => boolean,
+  along: Observable<unknown> = NEVER,
+): Observable<T> {
   return new Observable<T>((subscriber) => {
     let waiting: { value: T } | undefined;
     let frame = 0;

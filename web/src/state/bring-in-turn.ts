@@ -2,7 +2,10 @@ import type { WritableSignal } from '@angular/core';
 import { failureWords } from '../api/index.ts';
 
 /** The result of adding several files: the number of added ones, and a sentence for each of the others. */
-export interface BroughtInTurn { readonly taken: number; readonly words: string }
+export interface BroughtInTurn {
+  readonly taken: number;
+  readonly words: string;
+}
 
 /**
  * Brings files in one after another; what is refused is said and stops nobody else.
@@ -10,7 +13,11 @@ export interface BroughtInTurn { readonly taken: number; readonly words: string 
  * @param reading names of files that are on their way: those of these are among them meanwhile
  * @param take takes one in; what it gives is why it was not, or nothing
  */
-export async function bringInTurn(files: readonly File[], reading: WritableSignal<readonly string[]>, take: (file: File) => Promise<string>): Promise<BroughtInTurn> {
+export async function bringInTurn(
+  files: readonly File[],
+  reading: WritableSignal<readonly string[]>,
+  take: (file: File) => Promise<string>,
+): Promise<BroughtInTurn> {
   const refused: string[] = [];
   reading.update((now) => [...now, ...files.map(({ name }) => name)]);
   for (const file of files) {
@@ -25,5 +32,11 @@ export async function bringInTurn(files: readonly File[], reading: WritableSigna
     }
   }
   const taken = files.length - refused.length;
-  return { taken, words: refused.length === 0 ? '' : `${refused.join(' ')}${taken > 0 ? ' The others were added.' : ' Nothing was changed.'}` };
+  return {
+    taken,
+    words:
+      refused.length === 0
+        ? ''
+        : `${refused.join(' ')}${taken > 0 ? ' The others were added.' : ' Nothing was changed.'}`,
+  };
 }

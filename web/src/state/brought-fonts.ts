@@ -22,16 +22,23 @@ export class BroughtFonts {
     for (const file of files) {
       this.reading.set(file.name);
       try {
-        if (file.size > LARGEST) throw new Error(`The file is over ${LARGEST / 1024 / 1024} MB. Export the font with fewer characters and drop that.`);
+        if (file.size > LARGEST)
+          throw new Error(
+            `The file is over ${LARGEST / 1024 / 1024} MB. Export the font with fewer characters and drop that.`,
+          );
         const read = await firstValueFrom(this.#api.readFont(file.name, file));
         if ('refused' in read) throw new Error(read.refused);
         const { family, face, notes } = read;
         this.#editor.commit((site) => addFontFace(site, { family, face }, freshId('font')));
-        const taken = Object.values(this.#editor.current()?.brand.fonts ?? {}).find((font) => font.faces.some((known) => known.hash === face.hash));
+        const taken = Object.values(this.#editor.current()?.brand.fonts ?? {}).find((font) =>
+          font.faces.some((known) => known.hash === face.hash),
+        );
         if (taken) families.add(taken.id);
         this.#say(`${file.name} is ${family.name} ${faceName(face)}.`, ...notes);
       } catch (error) {
-        this.#say(`${file.name} was not added; nothing changed. ${error instanceof Error && !('status' in error) ? error.message : failureWords(error)}`);
+        this.#say(
+          `${file.name} was not added; nothing changed. ${error instanceof Error && !('status' in error) ? error.message : failureWords(error)}`,
+        );
       }
     }
     this.reading.set(null);

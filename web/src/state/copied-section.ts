@@ -4,7 +4,9 @@ import { remember, remembered } from '../ui/index.ts';
 
 const KEY = 'yohaku-copied-section';
 
-/** A section copied, for another page or another site: kept on this machine, so that a window of another site has it. */
+/**
+ * A section copied, for another page or another site: kept on this machine, so that a window of another site has it.
+ */
 @Injectable({ providedIn: 'root' })
 export class CopiedSection {
   readonly #text = signal(remembered(KEY));

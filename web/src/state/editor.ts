@@ -24,7 +24,13 @@ export class Editor {
   readonly current = this.#store.selectSignal(siteFeature.selectCurrent);
   /** With the preview of a held control; it reaches the desk a frame after it reached the wall. */
   readonly shown = toSignal(
-    afterPaint(this.#store.select(siteFeature.selectSiteState).pipe(distinctUntilChanged((one, other) => one.shown === other.shown)), (state) => state.preview !== null, inject(WallTurn).next).pipe(map((state) => state.shown)),
+    afterPaint(
+      this.#store
+        .select(siteFeature.selectSiteState)
+        .pipe(distinctUntilChanged((one, other) => one.shown === other.shown)),
+      (state) => state.preview !== null,
+      inject(WallTurn).next,
+    ).pipe(map((state) => state.shown)),
     { initialValue: null },
   );
 
@@ -46,7 +52,11 @@ export class Editor {
       // A refusal has a message for the designer. Any other error is a bug, and goes to the log.
       const refused = error instanceof ChangeRefused || error instanceof EditRefused;
       if (!refused) console.error(error);
-      this.#store.dispatch(SiteActions.notice({ words: refused ? error.message : 'This edit failed because of a fault in Yohaku. Nothing was changed.' }));
+      this.#store.dispatch(
+        SiteActions.notice({
+          words: refused ? error.message : 'This edit failed because of a fault in Yohaku. Nothing was changed.',
+        }),
+      );
     }
   }
 

@@ -1,11 +1,43 @@
 export { SiteActions } from './site/site.actions.ts';
-export { closedSite, siteReducer, type LastEdit, type SiteState, type UndoStep } from './site/site.reducer.ts';
+export { siteReducer } from './site/site.reducer.ts';
+export { closedSite, type LastEdit, type SiteState, type UndoStep } from './site/site-state.ts';
 export { siteFeature } from './site/site.selectors.ts';
-export { DeskActions, STEPS, STEP_LABELS, SURROUNDS, deskFeature, deskReducer, keepDesk, type DeskState, type PlaceRef, type Step, type Surround } from './desk/desk.ts';
+export {
+  DeskActions,
+  STEPS,
+  STEP_LABELS,
+  SURROUNDS,
+  deskFeature,
+  deskReducer,
+  keepDesk,
+  type DeskState,
+  type PlaceRef,
+  type Step,
+  type Surround,
+} from './desk/desk.ts';
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
 export { Reaching } from './desk/reaching.ts';
-export { AuditActions, auditFeature, auditReducer, differingPlaces, type AuditReport, type AuditState, type Difference, type RippleReport, type Row } from './audit/audit.ts';
-export { GatherActions, gatherFeature, gatherReducer, keepSift, keptSift, type GatherState, type Pin, type SiftChoice } from './gather/gather.ts';
+export {
+  AuditActions,
+  auditFeature,
+  auditReducer,
+  differingPlaces,
+  type AuditReport,
+  type AuditState,
+  type Difference,
+  type RippleReport,
+  type Row,
+} from './audit/audit.ts';
+export {
+  GatherActions,
+  gatherFeature,
+  gatherReducer,
+  keepSift,
+  keptSift,
+  type GatherState,
+  type Pin,
+  type SiftChoice,
+} from './gather/gather.ts';
 export { Pinned } from './gather/pinned.ts';
 export { PASTED, Tray } from './gather/tray.ts';
 export { PaintedAreas } from './painted-areas.ts';

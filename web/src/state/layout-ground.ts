@@ -6,7 +6,23 @@ export type LayoutGround = readonly unknown[];
 export function layoutGround(site: Site, id: string): LayoutGround {
   const { brand, shared, assets } = site;
   const page = anyPage(site, id);
-  return [brand.styles, brand.scale, brand.spaces, brand.sizes, brand.families, brand.fonts, brand.buttonStyle, brand.edges, brand.logo, brand.iconSide, page, shared, assets, ...(page && readsItems(site, page) ? [site.items, site.collections] : [])];
+  return [
+    brand.styles,
+    brand.scale,
+    brand.spaces,
+    brand.sizes,
+    brand.families,
+    brand.fonts,
+    brand.buttonStyle,
+    brand.edges,
+    brand.logo,
+    brand.iconSide,
+    page,
+    shared,
+    assets,
+    ...(page && readsItems(site, page) ? [site.items, site.collections] : []),
+  ];
 }
 
-export const sameGround = (one: LayoutGround | undefined, other: LayoutGround): boolean => one !== undefined && one.length === other.length && one.every((part, i) => part === other[i]);
+export const sameGround = (one: LayoutGround | undefined, other: LayoutGround): boolean =>
+  one !== undefined && one.length === other.length && one.every((part, i) => part === other[i]);

@@ -7,7 +7,12 @@ const VERSION = 'measured 2';
 const AT_ONCE = 40;
 
 /** JSON with its keys in order: a database gives them back in another one. */
-const stable = (value: unknown): string => JSON.stringify(value, (_key, part: unknown) => (part && typeof part === 'object' && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([one], [other]) => (one < other ? -1 : 1))) : part)) ?? '';
+const stable = (value: unknown): string =>
+  JSON.stringify(value, (_key, part: unknown) =>
+    part && typeof part === 'object' && !Array.isArray(part)
+      ? Object.fromEntries(Object.entries(part).sort(([one], [other]) => (one < other ? -1 : 1)))
+      : part,
+  ) ?? '';
 
 async function sha256(text: string): Promise<string> {
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));

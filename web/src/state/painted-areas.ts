@@ -7,7 +7,8 @@ export class PaintedAreas {
   /** Sum over all measured pages. */
   readonly byToken = computed(() => {
     const sum = new Map<string, number>();
-    for (const areas of this.#pages().values()) for (const [token, area] of areas) sum.set(token, (sum.get(token) ?? 0) + area);
+    for (const areas of this.#pages().values())
+      for (const [token, area] of areas) sum.set(token, (sum.get(token) ?? 0) + area);
     return sum;
   });
 

@@ -10,7 +10,9 @@ const MOST = 4_000_000;
 
 /** Why something is too much to be pasted at once; empty when it is not. */
 export function pasteProblem(source: string): string {
-  return source.length > MOST ? `That is ${Math.round(source.length / 1_000_000)} million characters; four million can be pasted at once. Nothing was pasted: paste it in parts.` : '';
+  return source.length > MOST
+    ? `That is ${Math.round(source.length / 1_000_000)} million characters; four million can be pasted at once. Nothing was pasted: paste it in parts.`
+    : '';
 }
 
 /** HTML as plain data, read without running or fetching anything of it. */
@@ -22,10 +24,15 @@ export function pastedNodes(html: string): PastedNode[] {
     if (node.nodeType === 3) return node.textContent ? [node.textContent] : [];
     if (!(node instanceof Element) || depth > DEEPEST) return [];
     const href = node.getAttribute('href');
-    return [{
-      tag: node.tagName.toLowerCase(), ...(href === null ? {} : { href }), foreign: node.tagName === 'FONT' || LOOKS.some((name) => node.hasAttribute(name)),
-      ...lookOf(node), children: [...node.childNodes].flatMap((one) => read(one, depth + 1)),
-    }];
+    return [
+      {
+        tag: node.tagName.toLowerCase(),
+        ...(href === null ? {} : { href }),
+        foreign: node.tagName === 'FONT' || LOOKS.some((name) => node.hasAttribute(name)),
+        ...lookOf(node),
+        children: [...node.childNodes].flatMap((one) => read(one, depth + 1)),
+      },
+    ];
   };
   return [...body.childNodes].flatMap((node) => read(node, 0));
 }
@@ -33,7 +40,9 @@ export function pastedNodes(html: string): PastedNode[] {
 /** Returns the inline style of an element that can be kept as raw values. */
 function lookOf(node: Element): { look: PastedLook } | Record<string, never> {
   const style = (node as HTMLElement).style as CSSStyleDeclaration | undefined;
-  const said = PASTED_LOOKS.flatMap((property) => (style?.getPropertyValue(property) ? [[property, style.getPropertyValue(property)] as const] : []));
+  const said = PASTED_LOOKS.flatMap((property) =>
+    style?.getPropertyValue(property) ? [[property, style.getPropertyValue(property)] as const] : [],
+  );
   return said.length > 0 ? { look: Object.fromEntries(said) } : {};
 }
 

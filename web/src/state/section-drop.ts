@@ -1,5 +1,13 @@
 /** Where a section would go that is held over a page of the wall. */
-export interface DropTarget { readonly page: string; /** The entry it goes behind; null: before all. */ readonly after: string | null; /** A line between the two sections, in px of the window. */ readonly line: { readonly left: number; readonly top: number; readonly width: number } }
+export interface DropTarget {
+  readonly page: string;
+  /** The entry it goes behind; null: before all. */ readonly after: string | null;
+  /** A line between the two sections, in px of the window. */ readonly line: {
+    readonly left: number;
+    readonly top: number;
+    readonly width: number;
+  };
+}
 
 /**
  * The place between two sections of a page on the wall that is nearest to a point of
@@ -15,10 +23,21 @@ export function sectionAt(x: number, y: number): DropTarget | undefined {
     if (page === undefined || !frame.contentDocument?.body) continue;
     const scale = box.width / frame.clientWidth;
     const header = frame.contentDocument.querySelector('header[data-part]')?.getBoundingClientRect().bottom ?? 0;
-    const gaps = [{ after: null as string | null, top: header }, ...parts.map((part) => ({ after: part.dataset['part']!, top: part.getBoundingClientRect().bottom }))];
+    const gaps = [
+      { after: null as string | null, top: header },
+      ...parts.map((part) => ({ after: part.dataset['part']!, top: part.getBoundingClientRect().bottom })),
+    ];
     const within = (y - box.top) / scale;
     const nearest = gaps.reduce((best, one) => (Math.abs(one.top - within) < Math.abs(best.top - within) ? one : best));
-    return { page, after: nearest.after, line: { left: paper.left, top: Math.min(paper.bottom - 2, Math.max(paper.top, box.top + nearest.top * scale)), width: paper.width } };
+    return {
+      page,
+      after: nearest.after,
+      line: {
+        left: paper.left,
+        top: Math.min(paper.bottom - 2, Math.max(paper.top, box.top + nearest.top * scale)),
+        width: paper.width,
+      },
+    };
   }
   return undefined;
 }

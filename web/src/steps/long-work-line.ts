@@ -8,8 +8,24 @@ import { ACTS } from '../ui/index.ts';
   selector: 'yo-long-work',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, NzProgressComponent],
-  template: `<p class="note" role="status">{{ words() }}…</p><nz-progress [nzPercent]="percent()" nzSize="small" [nzShowInfo]="false" nzStrokeColor="#1a1a1a" nzStrokeLinecap="square" /><button yo-act (click)="work.stop()">Stop</button>`,
-  styles: `:host { display: grid; grid-template-columns: auto 160px auto; gap: 14px; align-items: center; justify-content: start; min-height: 28px; }`,
+  template: `<p class="note" role="status">{{ words() }}…</p>
+    <nz-progress
+      [nzPercent]="percent()"
+      nzSize="small"
+      [nzShowInfo]="false"
+      nzStrokeColor="#1a1a1a"
+      nzStrokeLinecap="square"
+    /><button yo-act (click)="work.stop()">Stop</button>`,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: auto 160px auto;
+      gap: 14px;
+      align-items: center;
+      justify-content: start;
+      min-height: 28px;
+    }
+  `,
 })
 export class LongWorkLine {
   protected readonly work = inject(LongWork);

@@ -15,8 +15,16 @@ import { IconSign, type Icon } from './icon.ts';
   imports: [IconSign],
   // Providers are not inherited.
   providers: [{ provide: NZ_SPACE_COMPACT_ITEM_TYPE, useValue: 'btn' }],
-  template: `@if (icon(); as name) { <yo-icon [name]="name" /> }<ng-content />`,
-  host: { class: 'yo-act', '[attr.type]': 'submits() ? "submit" : "button"', '[class.ant-btn-primary]': 'main()', '[class.yo-slight]': 'slight()' },
+  template: `@if (icon(); as name) {
+      <yo-icon [name]="name" />
+    }
+    <ng-content />`,
+  host: {
+    class: 'yo-act',
+    '[attr.type]': 'submits() ? "submit" : "button"',
+    '[class.ant-btn-primary]': 'main()',
+    '[class.yo-slight]': 'slight()',
+  },
 })
 export class Act extends NzButtonComponent {
   readonly icon = input<Icon>();
@@ -26,6 +34,9 @@ export class Act extends NzButtonComponent {
   /** In the row of a list: 24 px high, without a box until it is pointed at or has the focus. */
   readonly slight = input(false, { transform: booleanAttribute });
 
-  // The library wraps words in elements of its own, for motions that there are none of here; Angular would lose sight of them.
-  override insertSpan(): void { /* Words stay as they are. */ }
+  // The library wraps words in elements of its own, for motions that there are none of here; Angular would lose sight
+  // of them.
+  override insertSpan(): void {
+    /* Words stay as they are. */
+  }
 }

@@ -3,9 +3,15 @@ import { ChangeDetectionStrategy, Component, ViewEncapsulation, input, output } 
 import { NzButtonModule } from 'ng-zorro-antd/button';
 
 /** One act of a menu. */
-export interface MenuAct { readonly id: string; readonly label: string }
+export interface MenuAct {
+  readonly id: string;
+  readonly label: string;
+}
 
-/** Acts on one thing that are used seldom, one press away. Of the CDK, whose menus are gone through by arrow keys and by letters. */
+/**
+ * Acts on one thing that are used seldom, one press away. Of the CDK, whose menus are gone through by arrow keys and by
+ * letters.
+ */
 @Component({
   selector: 'yo-acts-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -13,7 +19,13 @@ export interface MenuAct { readonly id: string; readonly label: string }
   imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger, NzButtonModule],
   template: `
     <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">{{ words() }}</button>
-    <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of acts(); track one.id) { <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button> }</div></ng-template>
+    <ng-template #menu
+      ><div class="yo-menu" cdkMenu [attr.aria-label]="label()">
+        @for (one of acts(); track one.id) {
+          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(one.id)">{{ one.label }}</button>
+        }
+      </div></ng-template
+    >
   `,
 })
 export class ActsMenu {

@@ -1,12 +1,23 @@
 import { A11yModule } from '@angular/cdk/a11y';
 import { OverlayModule, type ConnectedPosition } from '@angular/cdk/overlay';
-import { ChangeDetectionStrategy, Component, booleanAttribute, computed, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  booleanAttribute,
+  computed,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { Act } from './act.ts';
 import { Choice, type ChoiceOption } from './choice.ts';
 
 const BESIDE: ConnectedPosition[] = [
-  { originX: 'start', originY: 'top', overlayX: 'start', overlayY: 'bottom', offsetY: -6 }, { originX: 'end', originY: 'top', overlayX: 'end', overlayY: 'bottom', offsetY: -6 },
-  { originX: 'start', originY: 'bottom', overlayX: 'start', overlayY: 'top', offsetY: 6 }, { originX: 'end', originY: 'bottom', overlayX: 'end', overlayY: 'top', offsetY: 6 },
+  { originX: 'start', originY: 'top', overlayX: 'start', overlayY: 'bottom', offsetY: -6 },
+  { originX: 'end', originY: 'top', overlayX: 'end', overlayY: 'bottom', offsetY: -6 },
+  { originX: 'start', originY: 'bottom', overlayX: 'start', overlayY: 'top', offsetY: 6 },
+  { originX: 'end', originY: 'bottom', overlayX: 'end', overlayY: 'top', offsetY: 6 },
 ];
 
 /**
@@ -19,19 +30,72 @@ const BESIDE: ConnectedPosition[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [A11yModule, OverlayModule, Act, Choice],
   template: `
-    <button yo-act #origin="cdkOverlayOrigin" cdkOverlayOrigin icon="trash" [slight]="slight()" [attr.aria-label]="slight() ? 'Delete ' + name() : null" [attr.aria-expanded]="open()" (click)="press()">{{ slight() ? '' : label() }}</button>
-    <ng-template cdkConnectedOverlay [cdkConnectedOverlayOrigin]="origin" [cdkConnectedOverlayOpen]="open()" [cdkConnectedOverlayPositions]="beside" [cdkConnectedOverlayPush]="true" cdkConnectedOverlayHasBackdrop cdkConnectedOverlayBackdropClass="cdk-overlay-transparent-backdrop" (backdropClick)="keep()" (detach)="keep()">
-      <div class="ask" role="dialog" [attr.aria-label]="'Delete ' + name()" cdkTrapFocus cdkTrapFocusAutoCapture (keydown.escape)="keep(); $event.stopPropagation()">
+    <button
+      yo-act
+      #origin="cdkOverlayOrigin"
+      cdkOverlayOrigin
+      icon="trash"
+      [slight]="slight()"
+      [attr.aria-label]="slight() ? 'Delete ' + name() : null"
+      [attr.aria-expanded]="open()"
+      (click)="press()"
+    >
+      {{ slight() ? '' : label() }}
+    </button>
+    <ng-template
+      cdkConnectedOverlay
+      [cdkConnectedOverlayOrigin]="origin"
+      [cdkConnectedOverlayOpen]="open()"
+      [cdkConnectedOverlayPositions]="beside"
+      [cdkConnectedOverlayPush]="true"
+      cdkConnectedOverlayHasBackdrop
+      cdkConnectedOverlayBackdropClass="cdk-overlay-transparent-backdrop"
+      (backdropClick)="keep()"
+      (detach)="keep()"
+    >
+      <div
+        class="ask"
+        role="dialog"
+        [attr.aria-label]="'Delete ' + name()"
+        cdkTrapFocus
+        cdkTrapFocusAutoCapture
+        (keydown.escape)="keep(); $event.stopPropagation()"
+      >
         <p>{{ words() }}</p>
-        @if (options().length) { <yo-choice label="Replacement" [value]="replacement()" [options]="options()" [width]="180" (chosen)="replacement.set($event)" /> }
-        <p class="acts"><button yo-act (click)="go()">Delete {{ name() }}</button><button yo-act (click)="keep()">Cancel</button></p>
+        @if (options().length) {
+          <yo-choice
+            label="Replacement"
+            [value]="replacement()"
+            [options]="options()"
+            [width]="180"
+            (chosen)="replacement.set($event)"
+          />
+        }
+        <p class="acts">
+          <button yo-act (click)="go()">Delete {{ name() }}</button><button yo-act (click)="keep()">Cancel</button>
+        </p>
       </div>
     </ng-template>
   `,
   styles: `
-    :host { display: inline-flex; }
-    .ask { display: flex; flex-direction: column; gap: 8px; max-width: 380px; padding: 10px 12px; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; overflow-wrap: anywhere; }
-    .acts { display: flex; gap: 8px; }
+    :host {
+      display: inline-flex;
+    }
+    .ask {
+      display: flex;
+      flex-direction: column;
+      gap: 8px;
+      max-width: 380px;
+      padding: 10px 12px;
+      background: #fff;
+      color: #1a1a1a;
+      border: 1px solid #1a1a1a;
+      overflow-wrap: anywhere;
+    }
+    .acts {
+      display: flex;
+      gap: 8px;
+    }
   `,
 })
 export class Delete {

@@ -3,13 +3,19 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { KEYS } from './keys.ts';
 
 /** Something that is found by a few letters: what kind of thing it is, its name, and what it reaches. */
-export interface Findable { readonly id: string; readonly kind: string; readonly label: string; readonly reach: string }
+export interface Findable {
+  readonly id: string;
+  readonly kind: string;
+  readonly label: string;
+  readonly reach: string;
+}
 
 let count = 0;
 
 /**
  * A field that looks for something among many by a few letters; what fits is listed under it, the best first.
- * Arrow keys go through it, Enter takes the one that stands out. (The library's auto-complete says neither kind nor reach.)
+ * Arrow keys go through it, Enter takes the one that stands out. (The library's auto-complete says neither kind nor
+ * reach.)
  */
 @Component({
   selector: 'yo-finder',
@@ -17,20 +23,63 @@ let count = 0;
   imports: [NzInputModule],
   template: `
     <label class="sr" [for]="id">{{ label() }}</label>
-    <input nz-input cdkFocusInitial [id]="id" type="text" autocomplete="off" spellcheck="false" role="combobox" aria-expanded="true" [attr.aria-controls]="id + '-list'" aria-autocomplete="list" [attr.placeholder]="label()"
-      [attr.aria-activedescendant]="found().length ? id + '-' + at() : null" [value]="typed()" (input)="type($any($event.target).value)" (keydown)="key($event)" />
+    <input
+      nz-input
+      cdkFocusInitial
+      [id]="id"
+      type="text"
+      autocomplete="off"
+      spellcheck="false"
+      role="combobox"
+      aria-expanded="true"
+      [attr.aria-controls]="id + '-list'"
+      aria-autocomplete="list"
+      [attr.placeholder]="label()"
+      [attr.aria-activedescendant]="found().length ? id + '-' + at() : null"
+      [value]="typed()"
+      (input)="type($any($event.target).value)"
+      (keydown)="key($event)"
+    />
     <ul [id]="id + '-list'" role="listbox" aria-label="Results">
       @for (one of found(); track one.id; let i = $index) {
-        <li #row role="option" [id]="id + '-' + i" [attr.aria-selected]="i === at()" [class.now]="i === at()" (mousemove)="at.set(i)" (click)="chosen.emit(one.id)"><span class="quiet">{{ one.kind }}</span><span class="name">{{ one.label }}</span><span class="note">{{ one.reach }}</span></li>
+        <li
+          #row
+          role="option"
+          [id]="id + '-' + i"
+          [attr.aria-selected]="i === at()"
+          [class.now]="i === at()"
+          (mousemove)="at.set(i)"
+          (click)="chosen.emit(one.id)"
+        >
+          <span class="quiet">{{ one.kind }}</span><span class="name">{{ one.label }}</span
+          ><span class="note">{{ one.reach }}</span>
+        </li>
       }
     </ul>
-    @if (typed().trim() && found().length === 0) { <p class="quiet" role="status">No results for “{{ typed().trim() }}”.</p> }
+    @if (typed().trim() && found().length === 0) {
+      <p class="quiet" role="status">No results for “{{ typed().trim() }}”.</p>
+    }
   `,
   styles: `
-    ul { margin-top: 8px; max-height: 360px; overflow: auto; }
-    li { display: grid; grid-template-columns: 72px 1fr auto; gap: 12px; align-items: baseline; padding: 4px 6px; cursor: pointer; }
-    li.now { background: #eee; }
-    .name { overflow-wrap: anywhere; }
+    ul {
+      margin-top: 8px;
+      max-height: 360px;
+      overflow: auto;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 72px 1fr auto;
+      gap: 12px;
+      align-items: baseline;
+      padding: 4px 6px;
+      cursor: pointer;
+    }
+    li.now {
+      background: #eee;
+    }
+    .name {
+      overflow-wrap: anywhere;
+    }
   `,
 })
 export class Finder {

@@ -6,6 +6,11 @@ export class FocusIn {
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     // A field comes before a button: the first button of most panels closes them.
-    afterNextRender(() => (host.querySelector<HTMLElement>('input:not([type=file]), textarea') ?? host.querySelector<HTMLElement>('button, [tabindex="0"]'))?.focus());
+    afterNextRender(() =>
+      (
+        host.querySelector<HTMLElement>('input:not([type=file]), textarea') ??
+        host.querySelector<HTMLElement>('button, [tabindex="0"]')
+      )?.focus(),
+    );
   }
 }

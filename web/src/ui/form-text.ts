@@ -11,9 +11,34 @@ let count = 0;
   imports: [ReactiveFormsModule, NzInputModule],
   template: `
     <label [for]="id" class="head">{{ label() }}</label>
-    @if (rows() > 1) { <textarea nz-input class="mono" [id]="id" [rows]="rows()" spellcheck="false" [formControl]="control()" [attr.placeholder]="placeholder() || null" [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"></textarea> }
-    @else { <input nz-input [id]="id" type="text" autocomplete="off" dir="auto" maxlength="200" [formControl]="control()" [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null" /> }
-    @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
+    @if (rows() > 1) {
+      <textarea
+        nz-input
+        class="mono"
+        [id]="id"
+        [rows]="rows()"
+        spellcheck="false"
+        [formControl]="control()"
+        [attr.placeholder]="placeholder() || null"
+        [attr.aria-invalid]="problem() !== '' || null"
+        [attr.aria-describedby]="problem() ? id + '-why' : null"
+      ></textarea>
+    } @else {
+      <input
+        nz-input
+        [id]="id"
+        type="text"
+        autocomplete="off"
+        dir="auto"
+        maxlength="200"
+        [formControl]="control()"
+        [attr.aria-invalid]="problem() !== '' || null"
+        [attr.aria-describedby]="problem() ? id + '-why' : null"
+      />
+    }
+    @if (problem()) {
+      <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span>
+    }
   `,
   styles: ':host { display: flex; flex-direction: column; } .why { color: #1a1a1a; }',
 })

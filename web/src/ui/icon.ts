@@ -24,7 +24,32 @@ import outwards from 'lucide/dist/esm/icons/list-indent-decrease.mjs';
 import grip from 'lucide/dist/esm/icons/grip-vertical.mjs';
 import less from 'lucide/dist/esm/icons/chevron-up.mjs';
 
-const SHAPES = { plus, minus, copy, trash, lock, unlock, eye, undo, redo, search, close, up, down, open, export: exported, file, fix, play, pencil, more, less, inwards, outwards, grip };
+const SHAPES = {
+  plus,
+  minus,
+  copy,
+  trash,
+  lock,
+  unlock,
+  eye,
+  undo,
+  redo,
+  search,
+  close,
+  up,
+  down,
+  open,
+  export: exported,
+  file,
+  fix,
+  play,
+  pencil,
+  more,
+  less,
+  inwards,
+  outwards,
+  grip,
+};
 /** The signs of frequent acts; a word stands beside each, but for those that stand in a row of things alike. */
 export type Icon = keyof typeof SHAPES;
 export const ICONS = Object.keys(SHAPES) as readonly Icon[];
@@ -34,16 +59,55 @@ export const ICONS = Object.keys(SHAPES) as readonly Icon[];
   selector: 'yo-icon',
   changeDetection: ChangeDetectionStrategy.OnPush,
   encapsulation: ViewEncapsulation.None,
-  template: `<svg viewBox="0 0 24 24" width="14" height="14" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round" aria-hidden="true">@for (one of shapes(); track $index) {
-    @switch (one[0]) {
-      @case ('path') { <svg:path [attr.d]="one[1]['d']" /> }
-      @case ('line') { <svg:line [attr.x1]="one[1]['x1']" [attr.x2]="one[1]['x2']" [attr.y1]="one[1]['y1']" [attr.y2]="one[1]['y2']" /> }
-      @case ('circle') { <svg:circle [attr.cx]="one[1]['cx']" [attr.cy]="one[1]['cy']" [attr.r]="one[1]['r']" /> }
-      @case ('rect') { <svg:rect [attr.x]="one[1]['x']" [attr.y]="one[1]['y']" [attr.width]="one[1]['width']" [attr.height]="one[1]['height']" [attr.rx]="one[1]['rx']" /> }
-    } }</svg>`,
-  styles: `yo-icon { display: inline-flex; flex: none; }`,
+  template: `<svg
+    viewBox="0 0 24 24"
+    width="14"
+    height="14"
+    fill="none"
+    stroke="currentColor"
+    stroke-width="2"
+    stroke-linecap="round"
+    stroke-linejoin="round"
+    aria-hidden="true"
+  >
+    @for (one of shapes(); track $index) {
+      @switch (one[0]) {
+        @case ('path') {
+          <svg:path [attr.d]="one[1]['d']" />
+        }
+        @case ('line') {
+          <svg:line
+            [attr.x1]="one[1]['x1']"
+            [attr.x2]="one[1]['x2']"
+            [attr.y1]="one[1]['y1']"
+            [attr.y2]="one[1]['y2']"
+          />
+        }
+        @case ('circle') {
+          <svg:circle [attr.cx]="one[1]['cx']" [attr.cy]="one[1]['cy']" [attr.r]="one[1]['r']" />
+        }
+        @case ('rect') {
+          <svg:rect
+            [attr.x]="one[1]['x']"
+            [attr.y]="one[1]['y']"
+            [attr.width]="one[1]['width']"
+            [attr.height]="one[1]['height']"
+            [attr.rx]="one[1]['rx']"
+          />
+        }
+      }
+    }
+  </svg>`,
+  styles: `
+    yo-icon {
+      display: inline-flex;
+      flex: none;
+    }
+  `,
 })
 export class IconSign {
   readonly name = input.required<Icon>();
-  protected readonly shapes = computed((): readonly (readonly [string, Readonly<Record<string, string | number>>])[] => SHAPES[this.name()]);
+  protected readonly shapes = computed(
+    (): readonly (readonly [string, Readonly<Record<string, string | number>>])[] => SHAPES[this.name()],
+  );
 }

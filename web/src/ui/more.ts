@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, ViewEncapsulation, booleanAttribute, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ViewEncapsulation,
+  booleanAttribute,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { Act } from './act.ts';
 import { Density } from './density.ts';
 import { remember, remembered } from './remember.ts';
@@ -12,8 +21,30 @@ import { remember, remembered } from './remember.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   encapsulation: ViewEncapsulation.None,
   imports: [Act],
-  template: `@if (!density.all()) { <button yo-act class="yo-more" [class.yo-fields]="fields()" [icon]="open() ? 'less' : 'more'" [attr.aria-expanded]="open()" (click)="turn()">{{ open() ? 'Less' : label() }}</button> }@if (shown()) { <ng-content /> }`,
-  styles: `yo-more { display: contents; } .yo-more.yo-fields { align-self: flex-start; margin-top: 20px; }`,
+  template: `@if (!density.all()) {
+      <button
+        yo-act
+        class="yo-more"
+        [class.yo-fields]="fields()"
+        [icon]="open() ? 'less' : 'more'"
+        [attr.aria-expanded]="open()"
+        (click)="turn()"
+      >
+        {{ open() ? 'Less' : label() }}
+      </button>
+    }
+    @if (shown()) {
+      <ng-content />
+    }`,
+  styles: `
+    yo-more {
+      display: contents;
+    }
+    .yo-more.yo-fields {
+      align-self: flex-start;
+      margin-top: 20px;
+    }
+  `,
 })
 export class More {
   protected readonly density = inject(Density);

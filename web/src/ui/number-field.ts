@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, linkedSignal, output, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { KEYS } from './keys.ts';
 import { Pull, type Pulled } from './pull.ts';
@@ -16,13 +26,47 @@ let count = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [NzInputModule, Pull],
   template: `
-    <label [for]="id" class="head" yoPull (pulling)="pull($event)" (pulled)="letGo($event)" [class.sr]="hideLabel()">{{ label() }}</label>
-    <input nz-input class="mono" [id]="id" type="text" inputmode="decimal" autocomplete="off" [value]="text()" [style.width.px]="width()"
-      [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="take()" (keydown)="key($event)" (focus)="hold()" (blur)="leave()" />
-    @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
+    <label [for]="id" class="head" yoPull (pulling)="pull($event)" (pulled)="letGo($event)" [class.sr]="hideLabel()">{{
+      label()
+    }}</label>
+    <input
+      nz-input
+      class="mono"
+      [id]="id"
+      type="text"
+      inputmode="decimal"
+      autocomplete="off"
+      [value]="text()"
+      [style.width.px]="width()"
+      [attr.aria-invalid]="problem() !== '' || null"
+      [attr.aria-describedby]="problem() ? id + '-why' : null"
+      (input)="type($event)"
+      (change)="take()"
+      (keydown)="key($event)"
+      (focus)="hold()"
+      (blur)="leave()"
+    />
+    @if (problem()) {
+      <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span>
+    }
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; position: relative; } label { cursor: ew-resize; user-select: none; white-space: nowrap; } .why { max-width: 180px; white-space: normal; color: #1a1a1a; }`,
+  styles: `
+    :host {
+      display: inline-flex;
+      flex-direction: column;
+      position: relative;
+    }
+    label {
+      cursor: ew-resize;
+      user-select: none;
+      white-space: nowrap;
+    }
+    .why {
+      max-width: 180px;
+      white-space: normal;
+      color: #1a1a1a;
+    }
+  `,
 })
 export class NumberField {
   readonly label = input.required<string>();
@@ -131,7 +175,11 @@ export class NumberField {
   /** The number behind a text, or why it cannot be taken. */
   #read(text: string): number | string {
     const { min, max, unit } = RANGES[this.range()];
-    const cleaned = text.trim().replace(/(px|em|%|°)$/i, '').replace(',', '.').trim();
+    const cleaned = text
+      .trim()
+      .replace(/(px|em|%|°)$/i, '')
+      .replace(',', '.')
+      .trim();
     const number = cleaned === '' ? Number.NaN : Number(cleaned) / this.factor();
     const show = (value: number) => `${round(value * this.factor(), 3)}${unit}`;
     if (!Number.isFinite(number)) return `“${text.slice(0, 20)}” is not a number. ${show(this.value())} is kept.`;

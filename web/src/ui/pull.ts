@@ -2,7 +2,12 @@ import { DestroyRef, Directive, ElementRef, Injector, inject, output } from '@an
 import { createDragRef } from '@angular/cdk/drag-drop';
 
 /** A pull on its way: where the pointer is in the window, and how far from where it began, px. */
-export interface Pulled { readonly x: number; readonly y: number; readonly dx: number; readonly dy: number }
+export interface Pulled {
+  readonly x: number;
+  readonly y: number;
+  readonly dx: number;
+  readonly dy: number;
+}
 
 /**
  * Something that is pulled with the pointer and stays where it is: what it moves is

@@ -10,9 +10,26 @@ let count = 0;
   imports: [NzInputModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <input #field nz-input [id]="id" type="search" autocomplete="off" spellcheck="false" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.aria-controls]="controls() || null" [value]="value()" (input)="typed.emit($any($event.target).value)" />
+    <input
+      #field
+      nz-input
+      [id]="id"
+      type="search"
+      autocomplete="off"
+      spellcheck="false"
+      [style.width]="width()"
+      [attr.placeholder]="placeholder() || null"
+      [attr.aria-controls]="controls() || null"
+      [value]="value()"
+      (input)="typed.emit($any($event.target).value)"
+    />
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; }`,
+  styles: `
+    :host {
+      display: inline-flex;
+      flex-direction: column;
+    }
+  `,
 })
 export class SeekField {
   protected readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');

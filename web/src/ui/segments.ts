@@ -4,12 +4,26 @@ import { NzRadioModule } from 'ng-zorro-antd/radio';
 
 let count = 0;
 
-/** One of a few, all in sight: a row of radio buttons. (The library's segmented control marks its labels as what screen readers take for options of a list.) */
+/**
+ * One of a few, all in sight: a row of radio buttons. (The library's segmented control marks its labels as what screen
+ * readers take for options of a list.)
+ */
 @Component({
   selector: 'yo-segments',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, NzRadioModule],
-  template: `<nz-radio-group role="radiogroup" nzButtonStyle="solid" [nzName]="name" [attr.aria-label]="label()" [ngModel]="value()" (ngModelChange)="take($event)">@for (one of options(); track one.value) { <label nz-radio-button [nzValue]="one.value">{{ one.label }}</label> }</nz-radio-group>`,
+  template: `<nz-radio-group
+    role="radiogroup"
+    nzButtonStyle="solid"
+    [nzName]="name"
+    [attr.aria-label]="label()"
+    [ngModel]="value()"
+    (ngModelChange)="take($event)"
+  >
+    @for (one of options(); track one.value) {
+      <label nz-radio-button [nzValue]="one.value">{{ one.label }}</label>
+    }
+  </nz-radio-group>`,
   styles: ':host { display: inline-flex; }',
 })
 export class Segments<T extends string> {

@@ -10,9 +10,26 @@ let count = 0;
   imports: [NzInputModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <textarea nz-input class="mono" [id]="id" [rows]="rows()" spellcheck="false" [attr.placeholder]="placeholder() || null" [value]="value()" (input)="typed.emit($any($event.target).value)"></textarea>
+    <textarea
+      nz-input
+      class="mono"
+      [id]="id"
+      [rows]="rows()"
+      spellcheck="false"
+      [attr.placeholder]="placeholder() || null"
+      [value]="value()"
+      (input)="typed.emit($any($event.target).value)"
+    ></textarea>
   `,
-  styles: `:host { display: flex; flex-direction: column; } textarea { resize: vertical; }`,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+    }
+    textarea {
+      resize: vertical;
+    }
+  `,
 })
 export class TextArea {
   readonly label = input.required<string>();

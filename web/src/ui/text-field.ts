@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, input, output, signal, untracked, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { KEYS } from './keys.ts';
 
@@ -14,13 +25,48 @@ const MOST_LISTED = 40;
   imports: [NzInputModule],
   template: `
     <label [for]="id" class="head" [class.sr]="hideLabel()">{{ label() }}</label>
-    <input #field nz-input [class.mono]="mono()" [id]="id" type="text" autocomplete="off" spellcheck="false" [value]="typed() ?? value()" [style.width]="width()" [attr.placeholder]="placeholder() || null" [attr.list]="offers().length ? id + '-offers' : null"
-      [attr.aria-invalid]="problem() !== '' || null" [attr.aria-describedby]="problem() ? id + '-why' : null"
-      (input)="type($event)" (change)="confirmed() || take()" (keydown)="key($event)" (focus)="inHand.set(true)" (blur)="inHand.set(false)" />
-    @if (offers().length) { <datalist [id]="id + '-offers'">@for (one of offered(); track one) { <option [value]="one"></option> }</datalist> }
-    @if (problem()) { <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span> }
+    <input
+      #field
+      nz-input
+      [class.mono]="mono()"
+      [id]="id"
+      type="text"
+      autocomplete="off"
+      spellcheck="false"
+      [value]="typed() ?? value()"
+      [style.width]="width()"
+      [attr.placeholder]="placeholder() || null"
+      [attr.list]="offers().length ? id + '-offers' : null"
+      [attr.aria-invalid]="problem() !== '' || null"
+      [attr.aria-describedby]="problem() ? id + '-why' : null"
+      (input)="type($event)"
+      (change)="confirmed() || take()"
+      (keydown)="key($event)"
+      (focus)="inHand.set(true)"
+      (blur)="inHand.set(false)"
+    />
+    @if (offers().length) {
+      <datalist [id]="id + '-offers'">
+        @for (one of offered(); track one) {
+          <option [value]="one"></option>
+        }
+      </datalist>
+    }
+    @if (problem()) {
+      <span class="note why" [id]="id + '-why'" role="alert">{{ problem() }}</span>
+    }
   `,
-  styles: `:host { display: inline-flex; flex-direction: column; } .why { color: #1a1a1a; max-width: 260px; white-space: normal; }`,
+  styles: `
+    :host {
+      display: inline-flex;
+      flex-direction: column;
+    }
+    .why {
+      color: #1a1a1a;
+      max-width: 260px;
+      white-space: normal;
+    }
+  `,
 })
 export class TextField {
   protected readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
@@ -102,7 +148,10 @@ export class TextField {
     this.#showsNow();
   }
 
-  /** Writes the present text into the field. A text that was typed and accepted or discarded within one turn was never bound: the field would keep it. */
+  /**
+   * Writes the present text into the field. A text that was typed and accepted or discarded within one turn was never
+   * bound: the field would keep it.
+   */
   #showsNow(): void {
     setTimeout(() => (this.field().nativeElement.value = this.typed() ?? this.value()));
   }

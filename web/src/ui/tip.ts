@@ -10,14 +10,29 @@ let count = 0;
 @Directive({
   selector: '[yoTip]',
   hostDirectives: [NzTooltipDirective],
-  host: { '(mouseenter)': 'soon()', '(mouseleave)': 'hide()', '(focusin)': 'focused()', '(focusout)': 'hide()', '(mousedown)': 'hide()', '(keydown.escape)': 'hide()', '[attr.aria-keyshortcuts]': 'short()' },
+  host: {
+    '(mouseenter)': 'soon()',
+    '(mouseleave)': 'hide()',
+    '(focusin)': 'focused()',
+    '(focusout)': 'hide()',
+    '(mousedown)': 'hide()',
+    '(keydown.escape)': 'hide()',
+    '[attr.aria-keyshortcuts]': 'short()',
+  },
 })
 export class Tip {
   readonly yoTip = input.required<string>();
   readonly yoKey = input<Key | null>(null);
   readonly #tooltip = inject(NzTooltipDirective, { self: true });
   readonly #words = computed(() => [this.yoTip(), this.yoKey()?.shown].filter(Boolean).join(' · '));
-  protected readonly short = computed(() => this.yoKey()?.shown.split(',')[0]!.trim().replace(/^Ctrl /, 'Control+').replace('Shift ', 'Shift+') ?? null);
+  protected readonly short = computed(
+    () =>
+      this.yoKey()
+        ?.shown.split(',')[0]!
+        .trim()
+        .replace(/^Ctrl /, 'Control+')
+        .replace('Shift ', 'Shift+') ?? null,
+  );
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly #id = `tip-${++count}`;
   #timer: ReturnType<typeof setTimeout> | undefined;
@@ -27,7 +42,14 @@ export class Tip {
     this.#tooltip.placement = ['bottom', 'top', 'bottomRight', 'bottomLeft'];
     effect(() => {
       this.#tooltip.title = this.#words();
-      this.#tooltip.ngOnChanges({ title: { currentValue: this.#words(), previousValue: undefined, firstChange: false, isFirstChange: () => false } } as never);
+      this.#tooltip.ngOnChanges({
+        title: {
+          currentValue: this.#words(),
+          previousValue: undefined,
+          firstChange: false,
+          isFirstChange: () => false,
+        },
+      } as never);
     });
   }
 

@@ -6,7 +6,14 @@ import { Choice, NumberField, TextField, VerdictRule } from './index.ts';
 @Component({
   imports: [NumberField, TextField, VerdictRule],
   template: `
-    <yo-number label="Corner" range="corner" [value]="value()" [digits]="1" (held)="held.push($event)" (done)="done.push($event); value.set($event)" />
+    <yo-number
+      label="Corner"
+      range="corner"
+      [value]="value()"
+      [digits]="1"
+      (held)="held.push($event)"
+      (done)="done.push($event); value.set($event)"
+    />
     <yo-text label="Name" [value]="name()" [check]="check" (done)="name.set($event)" />
     <yo-text label="Link to" value="Page 7" [offers]="pages" />
     <yo-verdict [found]="4.499" [needed]="4.5" /><yo-verdict [found]="7" [needed]="4.5" />
@@ -24,7 +31,8 @@ class Host {
 describe('fields', () => {
   let fixture: ComponentFixture<Host>;
   const inputs = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('input')];
-  const alerts = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[role=alert]')].map((entry) => entry.textContent);
+  const alerts = () =>
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll('[role=alert]')].map((entry) => entry.textContent);
   const type = async (input: HTMLInputElement, text: string, key = 'Enter') => {
     input.value = text;
     input.dispatchEvent(new Event('input'));
@@ -71,7 +79,10 @@ describe('fields', () => {
     document.body.append(fixture.nativeElement as HTMLElement);
     const [corner, name] = inputs();
     const { componentInstance: host } = fixture;
-    for (const [input, text] of [[corner!, '9'], [name!, 'Lamp']] as const) {
+    for (const [input, text] of [
+      [corner!, '9'],
+      [name!, 'Lamp'],
+    ] as const) {
       input.focus();
       input.value = text;
       input.dispatchEvent(new Event('input'));
@@ -94,7 +105,8 @@ describe('fields', () => {
   it('offer what has in it what is typed, a few of thousands, and only while somebody types there', async () => {
     document.body.append(fixture.nativeElement as HTMLElement);
     const [, , leads] = inputs();
-    const offered = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll('option')].map((entry) => entry.value);
+    const offered = () =>
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('option')].map((entry) => entry.value);
     expect(offered()).toEqual([]);
     leads!.focus();
     await fixture.whenStable();
@@ -132,7 +144,10 @@ describe('fields', () => {
 
   it('are pulled by their name: held while it moves, done once', async () => {
     const label = (fixture.nativeElement as HTMLElement).querySelector('label')!;
-    const at = (type: string, clientX: number) => (type === 'mousedown' ? label : document).dispatchEvent(new MouseEvent(type, { clientX, button: 0, bubbles: true, detail: 1, buttons: 1 }));
+    const at = (type: string, clientX: number) =>
+      (type === 'mousedown' ? label : document).dispatchEvent(
+        new MouseEvent(type, { clientX, button: 0, bubbles: true, detail: 1, buttons: 1 }),
+      );
     at('mousedown', 100);
     at('mousemove', 112);
     at('mousemove', 120);
@@ -156,11 +171,23 @@ describe('fields', () => {
   });
 });
 
-@Component({ imports: [Choice], template: `<yo-choice label="Derived from" [value]="value()" [options]="options" (chosen)="asked.push($event); take($event)" />` })
+@Component({
+  imports: [Choice],
+  template: `<yo-choice
+    label="Derived from"
+    [value]="value()"
+    [options]="options"
+    (chosen)="asked.push($event); take($event)"
+  />`,
+})
 class ChoiceHost {
   readonly value = signal('');
   readonly asked: string[] = [];
-  readonly options = [{ value: '', label: 'nothing' }, { value: 'deep', label: 'Deep' }, { value: 'loop', label: 'Loop' }];
+  readonly options = [
+    { value: '', label: 'nothing' },
+    { value: 'deep', label: 'Deep' },
+    { value: 'loop', label: 'Loop' },
+  ];
   take(value: string): void {
     if (value !== 'loop') this.value.set(value);
   }
@@ -168,11 +195,14 @@ class ChoiceHost {
 
 describe('a choice', () => {
   let fixture: ComponentFixture<ChoiceHost>;
-  const shown = () => (fixture.nativeElement as HTMLElement).querySelector('.ant-select-selection-item')?.textContent?.trim();
-  const offered = () => [...document.querySelectorAll('.ant-select-item-option')].map((entry) => entry.textContent!.trim());
+  const shown = () =>
+    (fixture.nativeElement as HTMLElement).querySelector('.ant-select-selection-item')?.textContent?.trim();
+  const offered = () =>
+    [...document.querySelectorAll('.ant-select-item-option')].map((entry) => entry.textContent!.trim());
   const choose = async (text: string) => {
     const input = (fixture.nativeElement as HTMLElement).querySelector('input')!;
-    const key = (name: string, code: number) => input.dispatchEvent(new KeyboardEvent('keydown', { key: name, keyCode: code, bubbles: true }));
+    const key = (name: string, code: number) =>
+      input.dispatchEvent(new KeyboardEvent('keydown', { key: name, keyCode: code, bubbles: true }));
     const { asked } = fixture.componentInstance;
     const before = asked.length;
     input.focus();

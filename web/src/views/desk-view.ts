@@ -1,10 +1,32 @@
-import { ChangeDetectionStrategy, Component, HostListener, afterNextRender, computed, effect, inject, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  HostListener,
+  afterNextRender,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { VISIONS, plural, visionMatrix } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from '../desk/index.ts';
-import { DeskActions, Editor, STEPS, SiteActions, deskFeature, keepDesk, siteFeature, ROOM, Reading, Tray, type Step } from '../state/index.ts';
+import {
+  DeskActions,
+  Editor,
+  STEPS,
+  SiteActions,
+  deskFeature,
+  keepDesk,
+  siteFeature,
+  ROOM,
+  Reading,
+  Tray,
+  type Step,
+} from '../state/index.ts';
 import { BuildStep } from '../steps/buttons/build-step.ts';
 import { CheckStep } from '../steps/check/check-step.ts';
 import { ColourStep } from '../steps/colour/colour-step.ts';
@@ -27,25 +49,69 @@ import { ACTS, KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
 import { AuditLink, MeasureKeeper } from '../workers/index.ts';
 
-const HEIGHTS: Record<Step, number> = { gather: 306, colour: 352, grounds: 384, type: 352, buttons: 368, pages: 246, check: 270, publish: 270 };
+const HEIGHTS: Record<Step, number> = {
+  gather: 306,
+  colour: 352,
+  grounds: 384,
+  type: 352,
+  buttons: 368,
+  pages: 246,
+  check: 270,
+  publish: 270,
+};
 const TOP = 76;
 const BOTTOM = 32;
 
 /** Each step's own script, as it is fetched when the step is first opened. */
 const STEP_MODULES = [
-  () => import('../steps/gather/gather-step.ts'), () => import('../steps/colour/colour-step.ts'), () => import('../steps/grounds/grounds-step.ts'), () => import('../steps/type/type-step.ts'),
-  () => import('../steps/buttons/build-step.ts'), () => import('../steps/pages/pages-step.ts'), () => import('../steps/check/check-step.ts'), () => import('../steps/publish/publish-step.ts'),
+  () => import('../steps/gather/gather-step.ts'),
+  () => import('../steps/colour/colour-step.ts'),
+  () => import('../steps/grounds/grounds-step.ts'),
+  () => import('../steps/type/type-step.ts'),
+  () => import('../steps/buttons/build-step.ts'),
+  () => import('../steps/pages/pages-step.ts'),
+  () => import('../steps/check/check-step.ts'),
+  () => import('../steps/publish/publish-step.ts'),
 ] as const;
 /** Fetches one after the other, each in a time of its own in which there is nothing else to do. */
 function fetchWhenIdle([next, ...others]: readonly (() => Promise<unknown>)[]): void {
-  if (next) requestIdleCallback(() => void next().catch(() => undefined).then(() => fetchWhenIdle(others)), { timeout: 4000 });
+  if (next)
+    requestIdleCallback(
+      () =>
+        void next()
+          .catch(() => undefined)
+          .then(() => fetchWhenIdle(others)),
+      { timeout: 4000 },
+    );
 }
 
 /** The desk of one site: top line, wall above, steps line, desk below, tally. */
 @Component({
   selector: 'yo-desk-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Wall, StepsLine, TallyLine, GatherStep, ColourStep, GroundsStep, TypeStep, BuildStep, PagesStep, CheckStep, PublishStep, KeysList, AsideList, PersonSettings, NotLoaded, Opening, Find, FirstStep, Tour, SiteSettings],
+  imports: [
+    ACTS,
+    Wall,
+    StepsLine,
+    TallyLine,
+    GatherStep,
+    ColourStep,
+    GroundsStep,
+    TypeStep,
+    BuildStep,
+    PagesStep,
+    CheckStep,
+    PublishStep,
+    KeysList,
+    AsideList,
+    PersonSettings,
+    NotLoaded,
+    Opening,
+    Find,
+    FirstStep,
+    Tour,
+    SiteSettings,
+  ],
   templateUrl: './desk-view.html',
   styleUrl: './desk-view.less',
   host: { '[attr.data-surround]': 'surround()', '[class.reading]': 'reading.only()' },
@@ -92,12 +158,19 @@ export class DeskView {
     const saving = this.#saving();
     const opening = this.opening();
     if (opening) return `opening: ${opening.here} of ${opening.of} pages are here`;
-    if (saving === 'waiting') return this.#pending().length > 0 ? `not saved yet, will try again. ${this.#waitingWords()}` : `saved; edits from other windows cannot be read yet, will try again. ${this.#waitingWords()}`;
+    if (saving === 'waiting')
+      return this.#pending().length > 0
+        ? `not saved yet, will try again. ${this.#waitingWords()}`
+        : `saved; edits from other windows cannot be read yet, will try again. ${this.#waitingWords()}`;
     // Between two edits of one's own a gap of one is no news.
     if (this.#behind() > 1) return `reading ${plural(this.#behind(), 'edit')} of other windows`;
     if (saving === 'saving') return 'saving';
     const notLive = this.#open.notLive();
-    return notLive === null ? 'saved; nothing is live yet' : notLive === 0 ? 'saved; all of it is live' : `saved; ${notLive} difference${notLive === 1 ? ' is' : 's are'} not live`;
+    return notLive === null
+      ? 'saved; nothing is live yet'
+      : notLive === 0
+        ? 'saved; all of it is live'
+        : `saved; ${notLive} difference${notLive === 1 ? ' is' : 's are'} not live`;
   });
 
   constructor() {
@@ -105,7 +178,8 @@ export class DeskView {
     inject(MeasureKeeper);
     inject(DeskFonts);
     inject(Tray);
-    // Once there is nothing else to do the other steps are fetched: a server that is away meanwhile keeps nobody from opening one.
+    // Once there is nothing else to do the other steps are fetched: a server that is away meanwhile keeps nobody from
+    // opening one.
     afterNextRender(() => fetchWhenIdle(STEP_MODULES));
     inject(AddressLink).follow();
     effect(() => keepDesk(this.#desk()));
@@ -136,7 +210,11 @@ export class DeskView {
     this.#setHeight(this.height() + by);
   }
   #setHeight(height: number): void {
-    this.#store.dispatch(DeskActions.height({ height: Math.round(Math.max(60, Math.min(window.innerHeight - TOP - BOTTOM - 100, height))) }));
+    this.#store.dispatch(
+      DeskActions.height({
+        height: Math.round(Math.max(60, Math.min(window.innerHeight - TOP - BOTTOM - 100, height))),
+      }),
+    );
   }
 
   @HostListener('document:keydown', ['$event'])
@@ -155,10 +233,17 @@ export class DeskView {
     if (KEYS.list.is(event)) return this.keys(!this.keysShown());
     if (KEYS.back.is(event)) return this.#escape();
     if (KEYS.levels.is(event)) return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
-    if (KEYS.specimen.is(event)) return this.#store.dispatch(DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }));
-    if (KEYS.seen.is(event)) return this.#store.dispatch(DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }));
+    if (KEYS.specimen.is(event))
+      return this.#store.dispatch(
+        DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }),
+      );
+    if (KEYS.seen.is(event))
+      return this.#store.dispatch(
+        DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }),
+      );
     if (KEYS.before.is(event) && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
-    if (KEYS.step.is(event) && (event.target as HTMLElement).tagName !== 'INPUT') this.#store.dispatch(DeskActions.step({ step: STEPS[Number(event.key) - 1]! }));
+    if (KEYS.step.is(event) && (event.target as HTMLElement).tagName !== 'INPUT')
+      this.#store.dispatch(DeskActions.step({ step: STEPS[Number(event.key) - 1]! }));
   }
 
   @HostListener('document:keyup', ['$event'])

@@ -6,7 +6,14 @@ import { Router, RouterLink } from '@angular/router';
   selector: 'yo-nowhere',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink],
-  template: `<main><h1 class="strong">Page not found</h1><p>There is nothing at <span class="mono">{{ address }}</span>. It may have been deleted, or part of the address is missing.</p><p><a class="opens" routerLink="/">All sites</a></p></main>`,
+  template: `<main>
+    <h1 class="strong">Page not found</h1>
+    <p>
+      There is nothing at <span class="mono">{{ address }}</span>. It may have been deleted, or part of the address is
+      missing.
+    </p>
+    <p><a class="opens" routerLink="/">All sites</a></p>
+  </main>`,
   styleUrl: './alone.less',
 })
 export class Nowhere {

@@ -10,7 +10,17 @@ import { remembered } from '../state/index.ts';
 @Component({
   selector: 'yo-sign-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<main><h1 class="strong">Yohaku</h1>@if (problem()) { <p role="alert">{{ problem() }}</p><p class="quiet">A sign-in address works once, for thirty minutes. Get a new one with <span class="mono">./yohaku link</span></p> } @else { <p class="quiet" role="status">Signing in…</p> }</main>`,
+  template: `<main>
+    <h1 class="strong">Yohaku</h1>
+    @if (problem()) {
+      <p role="alert">{{ problem() }}</p>
+      <p class="quiet">
+        A sign-in address works once, for thirty minutes. Get a new one with <span class="mono">./yohaku link</span>
+      </p>
+    } @else {
+      <p class="quiet" role="status">Signing in…</p>
+    }
+  </main>`,
   styleUrl: './alone.less',
 })
 export class SignIn {
@@ -31,7 +41,11 @@ export class SignIn {
       const last = remembered(LAST_ADDRESS) ?? '';
       const shelved = sites.filter((site) => !site.archived);
       // Where one was; else the only site there is; else the shelf.
-      const address = sites.some((site) => site.id === readAddress(last)?.site) ? last : shelved.length === 1 ? `/sites/${shelved[0]!.id}` : '/';
+      const address = sites.some((site) => site.id === readAddress(last)?.site)
+        ? last
+        : shelved.length === 1
+          ? `/sites/${shelved[0]!.id}`
+          : '/';
       await this.#router.navigateByUrl(address, { replaceUrl: true });
     } catch (error) {
       this.problem.set(failureWords(error));

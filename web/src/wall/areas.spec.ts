@@ -25,14 +25,22 @@ describe('painted areas', () => {
     const card = frame.contentDocument!.querySelector('[data-place="tc/a/surface"]')!.getBoundingClientRect();
     const header = frame.contentDocument!.querySelector('header')!.getBoundingClientRect();
     // The page itself is white as well, wherever no part covers it.
-    const parts = [...frame.contentDocument!.querySelectorAll('[data-part]')].map((part) => part.getBoundingClientRect()).reduce((sum, rect) => sum + rect.width * rect.height, 0);
+    const parts = [...frame.contentDocument!.querySelectorAll('[data-part]')]
+      .map((part) => part.getBoundingClientRect())
+      .reduce((sum, rect) => sum + rect.width * rect.height, 0);
     const bare = body.width * body.height - parts;
-    expect(areas.get('color.core.white')).toBeCloseTo(card.width * card.height + header.width * header.height + bare, -1);
+    expect(areas.get('color.core.white')).toBeCloseTo(
+      card.width * card.height + header.width * header.height + bare,
+      -1,
+    );
   });
 });
 
 describe('the slip of a place', () => {
-  const site = small([literal('o1', 'p/text', 'color', '#232323', { origin: 'pasted' }), literal('o2', 'h/text', 'font-size', '30px', { band: 'phone' })]);
+  const site = small([
+    literal('o1', 'p/text', 'color', '#232323', { origin: 'pasted' }),
+    literal('o2', 'h/text', 'font-size', '30px', { band: 'phone' }),
+  ]);
   const values = (id: string) => slipValues(site, siteIndex(site).byAddress.get(`home ${id}`)!);
 
   it('shows each value with its chain and how many places each token paints', () => {
@@ -43,7 +51,11 @@ describe('the slip of a place', () => {
   });
   it('names a stray, and the token it looks like', () => {
     const color = values('p/text').find((value) => value.property === 'color')!;
-    expect([color.standing, color.nearest!.path, color.nearest!.own]).toEqual(['stray', 'color.core.ink', true] as never);
+    expect([color.standing, color.nearest!.path, color.nearest!.own]).toEqual([
+      'stray',
+      'color.core.ink',
+      true,
+    ] as never);
   });
   it('shows a value that holds on phones alone, beside what the desktop has', () => {
     const size = values('h/text').find((value) => value.property === 'font-size')!;

@@ -12,7 +12,9 @@ export function measureAreas(document: Document, site: Site, page: string): Area
   const table = tokenTable(site.brand);
   const areas = new Map<string, number>();
   const own = new Map<string, number>();
-  const filled = pageTree(site, page).places.filter((place) => index.groupOf.get(place)!.painting.at('background-color', 'rest', 'desktop'));
+  const filled = pageTree(site, page).places.filter((place) =>
+    index.groupOf.get(place)!.painting.at('background-color', 'rest', 'desktop'),
+  );
   for (const place of filled) {
     const rect = document.querySelector(`[data-place="${place.id}"]`)?.getBoundingClientRect();
     if (!rect) continue;
@@ -22,7 +24,11 @@ export function measureAreas(document: Document, site: Site, page: string): Area
   }
   for (const place of filled) {
     const cell = index.groupOf.get(place)!.painting.at('background-color', 'rest', 'desktop')!;
-    let path = cell.override ? (cell.override.value.kind === 'token' ? cell.override.value.path : undefined) : (cell.token ?? undefined);
+    let path = cell.override
+      ? cell.override.value.kind === 'token'
+        ? cell.override.value.path
+        : undefined
+      : (cell.token ?? undefined);
     for (let i = 0; path && table.get(path)?.alias && i < 20; i++) path = table.get(path)!.alias;
     const area = Math.max(0, own.get(place.id) ?? 0);
     if (path && area > 0) areas.set(path, (areas.get(path) ?? 0) + area);

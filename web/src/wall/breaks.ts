@@ -37,21 +37,45 @@ const MOST = 4;
  *
  * @param before lines with the site's own copy
  */
-export function readBreaks(document: Document, site: Site, page: string, width: number, before?: LayoutSnapshot): Break[] {
+export function readBreaks(
+  document: Document,
+  site: Site,
+  page: string,
+  width: number,
+  before?: LayoutSnapshot,
+): Break[] {
   const found: Break[] = [];
   const places = new Map(pageTree(site, page).places.map((place) => [place.id, place]));
-  const add = (place: Place, words: string) => found.push({ page, width, place: place.id, label: place.label, words, style: place.style ? (site.brand.styles[place.style]?.label ?? '') : '' });
+  const add = (place: Place, words: string) =>
+    found.push({
+      page,
+      width,
+      place: place.id,
+      label: place.label,
+      words,
+      style: place.style ? (site.brand.styles[place.style]?.label ?? '') : '',
+    });
   for (const element of document.querySelectorAll('[data-place]')) {
     const place = places.get(element.getAttribute('data-place')!);
-    const torn = place && !element.closest('.table-wrap') && (place.level !== null || place.kind === 'button' || place.kind === 'menu') ? tornWord(document, element) : undefined;
+    const torn =
+      place &&
+      !element.closest('.table-wrap') &&
+      (place.level !== null || place.kind === 'button' || place.kind === 'menu')
+        ? tornWord(document, element)
+        : undefined;
     if (torn) add(place!, `breaks “${torn}” in two`);
   }
   const lost = lostWords(document, places);
   for (const { place, px } of lost.filter((one) => one.how === 'cut')) add(place, `cut off by ${px} px`);
-  for (const { place, px } of lost.filter((one) => one.how === 'out').sort((one, other) => other.px - one.px).slice(0, MOST)) add(place, `sticks out by ${px} px`);
+  for (const { place, px } of lost
+    .filter((one) => one.how === 'out')
+    .sort((one, other) => other.px - one.px)
+    .slice(0, MOST))
+    add(place, `sticks out by ${px} px`);
   const { lines } = readLayout(document, site, page);
   for (const [id, count] of lines) {
-    const place = places.get(id) ?? (id === 'header/surface' ? [...places.values()].find((one) => one.kind === 'menu') : undefined);
+    const place =
+      places.get(id) ?? (id === 'header/surface' ? [...places.values()].find((one) => one.kind === 'menu') : undefined);
     const was = before?.lines.get(id) ?? 1;
     if (!place || count <= was) continue;
     if (id === 'header/surface') add(place, `the menu takes ${count} rows, ${was} with its own text`);

@@ -1,4 +1,12 @@
-import { composite, gradientColor, gradientPosition, parseColor, readGradient, coverCrop, type Rgb8 } from '@yohaku/core';
+import {
+  composite,
+  gradientColor,
+  gradientPosition,
+  parseColor,
+  readGradient,
+  coverCrop,
+  type Rgb8,
+} from '@yohaku/core';
 import { focusOf } from './read-pixels.ts';
 
 const WHITE: Rgb8 = { r: 255, g: 255, b: 255, alpha: 1 };
@@ -42,7 +50,10 @@ function layersOf(element: Element, x: number, y: number): Rgb8[] {
     if (pixel) layers.push(pixel);
   }
   const gradient = readGradient(style.backgroundImage);
-  if (gradient) layers.push(gradientColor(gradient.from, gradient.to, gradientPosition(gradient.angle, box, x - box.left, y - box.top)));
+  if (gradient)
+    layers.push(
+      gradientColor(gradient.from, gradient.to, gradientPosition(gradient.angle, box, x - box.left, y - box.top)),
+    );
   const fill = parseColor(style.backgroundColor)?.rgb;
   if (fill) layers.push(fill);
   return layers;

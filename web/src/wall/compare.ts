@@ -1,4 +1,20 @@
-import { bandOf, cellValue, colorOf, familyNames, pageTree, paintedFacts, partsOf, pixelsAt, round, siteIndex, tokenTable, type Group, type PaintedProperty, type Place, type Site } from '@yohaku/core';
+import {
+  bandOf,
+  cellValue,
+  colorOf,
+  familyNames,
+  pageTree,
+  paintedFacts,
+  partsOf,
+  pixelsAt,
+  round,
+  siteIndex,
+  tokenTable,
+  type Group,
+  type PaintedProperty,
+  type Place,
+  type Site,
+} from '@yohaku/core';
 import type { Difference } from '../state/index.ts';
 import { atOnce } from './slices.ts';
 
@@ -20,7 +36,8 @@ export function* comparing(document: Document, site: Site, page: string, width: 
   const table = tokenTable(site.brand);
   const differences: Difference[] = [];
   const elements = new Map<string, Element>();
-  for (const element of document.querySelectorAll('[data-place]')) elements.set(element.getAttribute('data-place')!, element);
+  for (const element of document.querySelectorAll('[data-place]'))
+    elements.set(element.getAttribute('data-place')!, element);
   for (const place of pageTree(site, page).places) {
     const element = elements.get(place.id);
     if (!element || (place.states.length > 1 && element.matches(TOUCHED))) continue;
@@ -35,7 +52,16 @@ export function* comparing(document: Document, site: Site, page: string, width: 
       for (const [i, name] of styles.entries()) {
         const found = String(computed[name as keyof CSSStyleDeclaration]);
         if (agrees(property, corners ? Number.parseFloat(corners[i]!) : expected, found)) continue;
-        differences.push({ page, place: place.id, kind: place.kind, label: place.label, width, property, computed: figure(expected), painted: figure(found) });
+        differences.push({
+          page,
+          place: place.id,
+          kind: place.kind,
+          label: place.label,
+          width,
+          property,
+          computed: figure(expected),
+          painted: figure(found),
+        });
         break;
       }
     }
@@ -52,7 +78,9 @@ export function* comparing(document: Document, site: Site, page: string, width: 
 
 /** A value as it is told: figures to two places. */
 function figure(value: string | number): string {
-  return typeof value === 'number' ? String(round(value, 2)) : value.replace(/-?\d+\.\d{3,}/g, (one) => String(round(Number(one), 2)));
+  return typeof value === 'number'
+    ? String(round(value, 2))
+    : value.replace(/-?\d+\.\d{3,}/g, (one) => String(round(Number(one), 2)));
 }
 
 function propertiesOf(group: Group): PaintedProperty[] {
@@ -60,12 +88,20 @@ function propertiesOf(group: Group): PaintedProperty[] {
 }
 
 function agrees(property: PaintedProperty, expected: string | number, found: string): boolean {
-  if (typeof expected === 'number') return Math.abs(Number.parseFloat(found === 'normal' ? '0' : found) - expected) <= SIZE_TOLERANCE;
+  if (typeof expected === 'number')
+    return Math.abs(Number.parseFloat(found === 'normal' ? '0' : found) - expected) <= SIZE_TOLERANCE;
   const { value } = paintedFacts(property);
   if (value === 'color') {
     const one = colorOf(expected);
     const other = colorOf(found);
-    return !!one && !!other && Math.abs(one.r - other.r) <= 1 && Math.abs(one.g - other.g) <= 1 && Math.abs(one.b - other.b) <= 1 && Math.abs(one.alpha - other.alpha) < 0.005;
+    return (
+      !!one &&
+      !!other &&
+      Math.abs(one.r - other.r) <= 1 &&
+      Math.abs(one.g - other.g) <= 1 &&
+      Math.abs(one.b - other.b) <= 1 &&
+      Math.abs(one.alpha - other.alpha) < 0.005
+    );
   }
   if (value === 'shadow') return sameShadow(expected, found);
   if (value === 'family') return familyNames(found)?.join() === familyNames(expected)?.join();
@@ -101,6 +137,10 @@ export function readLayout(document: Document, site: Site, page: string): Layout
     lines.set(place.id, new Set([...range.getClientRects()].map((rect) => Math.round(rect.bottom / 4))).size);
   }
   const menu = document.querySelector('.menu');
-  if (menu) lines.set('header/surface', new Set([...menu.children].map((item) => Math.round(item.getBoundingClientRect().top / 4))).size);
+  if (menu)
+    lines.set(
+      'header/surface',
+      new Set([...menu.children].map((item) => Math.round(item.getBoundingClientRect().top / 4))).size,
+    );
   return { lines, overflow: document.documentElement.scrollWidth > document.documentElement.clientWidth + 1 };
 }

@@ -1,4 +1,16 @@
-import { MOVING, changedProperties, declaredKey, fallbackCss, familiesInUse, fontsCss, stylesCss, tokensCss, withFollowers, type Brand, type Site } from '@yohaku/core';
+import {
+  MOVING,
+  changedProperties,
+  declaredKey,
+  fallbackCss,
+  familiesInUse,
+  fontsCss,
+  stylesCss,
+  tokensCss,
+  withFollowers,
+  type Brand,
+  type Site,
+} from '@yohaku/core';
 import type { FrameSource } from './frame-source.ts';
 
 const styles = new WeakMap<Site, string>();
@@ -16,19 +28,27 @@ function stylesOf(site: Site): string {
 }
 
 function sameStructure(one: Site, other: Site): boolean {
-  return one.pages === other.pages && one.shared === other.shared && declaredKey(one.brand) === declaredKey(other.brand);
+  return (
+    one.pages === other.pages && one.shared === other.shared && declaredKey(one.brand) === declaredKey(other.brand)
+  );
 }
 
-const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = { after: undefined, from: new Map() };
+const diffs: { after: Brand | undefined; from: Map<Brand, Map<string, string | undefined>> } = {
+  after: undefined,
+  from: new Map(),
+};
 
-/** Returns the changed tokens between a brand and the painted one, with their dependants; frames of the same brand share the answer. */
+/**
+ * Returns the changed tokens between a brand and the painted one, with their dependants; frames of the same brand share
+ * the answer.
+ */
 function diff(before: Brand, after: Brand): Map<string, string | undefined> {
   if (diffs.after !== after) {
     diffs.after = after;
     diffs.from.clear();
   }
   let changed = diffs.from.get(before);
-  if (!changed) diffs.from.set(before, changed = withFollowers(after, changedProperties(before, after)));
+  if (!changed) diffs.from.set(before, (changed = withFollowers(after, changedProperties(before, after))));
   return changed;
 }
 
@@ -101,7 +121,10 @@ export class FramePainter {
     if (this.#applied) this.#fonts(this.#applied.brand);
   }
 
-  /** Keeps what has a motion from moving: what is compared or dragged must be at its end at once. By class: a rule for every element would make Chromium style two pseudo-elements of each. */
+  /**
+   * Keeps what has a motion from moving: what is compared or dragged must be at its end at once. By class: a rule for
+   * every element would make Chromium style two pseudo-elements of each.
+   */
   still(on: boolean): void {
     this.#style('yohaku-still', on ? `${MOVING} { transition: none !important; }` : '');
   }
@@ -156,12 +179,16 @@ export class FramePainter {
     return written;
   }
 
-  /** Puts sections in their order, those that came anew among them, and takes out what went: the others stay the elements they were. @returns false where header or footer came or went */
+  /**
+   * Puts sections in their order, those that came anew among them, and takes out what went: the others stay the
+   * elements they were. @returns false where header or footer came or went
+   */
   #arrange(parts: readonly { readonly id: string; readonly html: string }[]): boolean {
     const wanted = new Map(parts.map((part) => [part.id, part.html]));
     const main = this.document.querySelector('main');
     if (!main || [...ENDS].some((id) => wanted.has(id) !== this.#html.has(id))) return false;
-    for (const id of this.#html.keys()) if (!wanted.has(id)) this.document.querySelector(`[data-part="${id}"]`)?.remove();
+    for (const id of this.#html.keys())
+      if (!wanted.has(id)) this.document.querySelector(`[data-part="${id}"]`)?.remove();
     let before: Element | null = null;
     for (const { id, html } of parts) {
       if (ENDS.has(id)) continue;
@@ -199,7 +226,10 @@ function onlyPictures(before: string, after: string): boolean {
   return before.replace(SOURCE, '') === after.replace(SOURCE, '');
 }
 
-/** Gives the pictures of a part their new files where they stand: each shows the old one until the new one is there. @returns false when they do not match */
+/**
+ * Gives the pictures of a part their new files where they stand: each shows the old one until the new one is there.
+ * @returns false when they do not match
+ */
 function showPictures(part: Element, html: string): boolean {
   const files = [...html.matchAll(SOURCE)].map((match) => match[1]!);
   const images = part.querySelectorAll('img[src]');

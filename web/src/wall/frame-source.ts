@@ -19,7 +19,12 @@ export function pageSource(page: string, part: string | null = null): FrameSourc
   return {
     has: (site) => anyPage(site, page) !== undefined,
     parts,
-    html: (site) => (part === null ? bodyHtml(site, page) : parts(site).map((one) => one.html).join('')),
+    html: (site) =>
+      part === null
+        ? bodyHtml(site, page)
+        : parts(site)
+            .map((one) => one.html)
+            .join(''),
     body: (site) => {
       const { body } = pageTree(site, page);
       return { className: body.recipes.map(recipeClass).join(' '), place: body.id, page: pageMark(page) };

@@ -14,7 +14,9 @@ import { turn } from './turn.ts';
 const BUDGET_MS = 9;
 /** While a control is held, a frame is left alone for each so many ms that another page took. */
 const PAUSE_MS = 2;
-/** From the first move of a held control on, so many frames are left to the nearest page: the hand feels the start most. */
+/**
+ * From the first move of a held control on, so many frames are left to the nearest page: the hand feels the start most.
+ */
 const HEAD_START = 8;
 /** After so long a task ends that paints frames out of sight. */
 const TASK_MS = 12;
@@ -67,25 +69,36 @@ export class Frames {
       const only = this.#standIns();
       if (this.#hung.size > 0) untracked(() => void this.#pretend(only));
     });
-    addEventListener('pointerdown', () => { this.#held = true; }, { capture: true });
-    for (const end of ['pointerup', 'pointercancel'] as const) addEventListener(end, () => this.#release(), { capture: true });
+    addEventListener(
+      'pointerdown',
+      () => {
+        this.#held = true;
+      },
+      { capture: true },
+    );
+    for (const end of ['pointerup', 'pointercancel'] as const)
+      addEventListener(end, () => this.#release(), { capture: true });
     // Of the window only: a control that loses the focus to the one that is pressed is no end of the press.
     addEventListener('blur', () => this.#release());
-    // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that moved the control.
-    this.#store.select(siteFeature.selectPainted).pipe(takeUntilDestroyed()).subscribe((site) => {
-      if (!site) return;
-      // The findings of the earlier state do not apply to this one.
-      if (Object.keys(this.#differences()).length > 0) {
-        this.#store.dispatch(AuditActions.outdated({ frame: null }));
-        this.#reader?.forget();
-      }
-      const nearest = this.#behind(site)[0];
-      if (nearest) this.#paint(nearest, site);
-      // The edit of a control just let go: the pages in sight show its values already.
-      if (this.#ending) return this.#paintSome();
-      // Some frames are left to the nearest page and the control itself; the rest of the wall follows.
-      this.#schedule(this.#held ? HEAD_START : 2);
-    });
+    // Straight from the store, before Angular looks at anything: the nearest frame is painted within the event that
+    // moved the control.
+    this.#store
+      .select(siteFeature.selectPainted)
+      .pipe(takeUntilDestroyed())
+      .subscribe((site) => {
+        if (!site) return;
+        // The findings of the earlier state do not apply to this one.
+        if (Object.keys(this.#differences()).length > 0) {
+          this.#store.dispatch(AuditActions.outdated({ frame: null }));
+          this.#reader?.forget();
+        }
+        const nearest = this.#behind(site)[0];
+        if (nearest) this.#paint(nearest, site);
+        // The edit of a control just let go: the pages in sight show its values already.
+        if (this.#ending) return this.#paintSome();
+        // Some frames are left to the nearest page and the control itself; the rest of the wall follows.
+        this.#schedule(this.#held ? HEAD_START : 2);
+      });
   }
 
   hang(frame: HungFrame): () => void {
@@ -126,13 +139,15 @@ export class Frames {
     const site = this.#painted();
     if (!site) return;
     const began = performance.now();
-    // Frames out of sight come after, one by one: Chromium styles all that were written to at its next hit test, in one piece.
+    // Frames out of sight come after, one by one: Chromium styles all that were written to at its next hit test, in one
+    // piece.
     const due = this.#behind(site).filter((frame) => frame.inSight());
     let left = due.length;
     for (const frame of due) {
       this.#paint(frame, site);
       left--;
-      // Styled and laid out here while the pointer is held, so that it is known what a page costs now: a colour little, a size much.
+      // Styled and laid out here while the pointer is held, so that it is known what a page costs now: a colour little,
+      // a size much.
       if (this.#held) heightOf(frame.painter.document);
       if (performance.now() - began > BUDGET_MS) break;
     }
@@ -150,7 +165,9 @@ export class Frames {
     if (!site || this.#behind(site).length === 0) return;
     // At once, before the edit is done: the pages in sight are styled together with the desk's answer to it.
     this.#ending = true;
-    setTimeout(() => { this.#ending = false; });
+    setTimeout(() => {
+      this.#ending = false;
+    });
     this.#paintSome();
   }
 
@@ -159,11 +176,22 @@ export class Frames {
     this.#turn.set(frame.key, ++this.#round);
   }
 
-  /** Frames that do not show the site yet: the nearest first, then those in sight by how long they have waited, then the others. */
+  /**
+   * Frames that do not show the site yet: the nearest first, then those in sight by how long they have waited, then the
+   * others.
+   */
   #behind(site: Site): HungFrame[] {
     const nearest = Math.min(...[...this.#hung.values()].map((frame) => frame.nearness()));
     const rank = (frame: HungFrame) => (frame.nearness() === nearest ? -1 : (this.#turn.get(frame.key) ?? 0));
-    return [...this.#hung.values()].filter((frame) => frame.painter.waits(site)).sort((one, other) => Number(other.inSight()) - Number(one.inSight()) || rank(one) - rank(other) || one.nearness() - other.nearness() || other.width - one.width);
+    return [...this.#hung.values()]
+      .filter((frame) => frame.painter.waits(site))
+      .sort(
+        (one, other) =>
+          Number(other.inSight()) - Number(one.inSight()) ||
+          rank(one) - rank(other) ||
+          one.nearness() - other.nearness() ||
+          other.width - one.width,
+      );
   }
 
   /** Returns true if frames still wait for the newest values; `version` counts on when they have them. */
@@ -177,7 +205,10 @@ export class Frames {
     this.#schedule(1);
   }
 
-  /** Paints the frames out of sight, in short tasks, until something newer is to be painted or the pointer goes down; `resting`: the hand is down and still. */
+  /**
+   * Paints the frames out of sight, in short tasks, until something newer is to be painted or the pointer goes down;
+   * `resting`: the hand is down and still.
+   */
   async #followUp(resting: boolean, beforePaint: boolean): Promise<void> {
     const site = this.#painted();
     if (!site) return;
@@ -213,7 +244,13 @@ export class Frames {
   }
 
   async #pretend(only: boolean): Promise<void> {
-    await (await this.#fetched())?.pretend(() => [...this.#hung.values()], only, () => this.version.update((version) => version + 1));
+    await (
+      await this.#fetched()
+    )?.pretend(
+      () => [...this.#hung.values()],
+      only,
+      () => this.version.update((version) => version + 1),
+    );
   }
 
   /** The reader, or undefined where its script did not come: it is asked for again the next time. */
@@ -226,7 +263,10 @@ export class Frames {
     const site = this.#painted();
     if (!site) return;
     this.#motion.playing.set(true);
-    await playMotion([...this.#hung.values()].filter((frame) => frame.inSight()).map((frame) => frame.painter), site);
+    await playMotion(
+      [...this.#hung.values()].filter((frame) => frame.inSight()).map((frame) => frame.painter),
+      site,
+    );
     this.#motion.playing.set(false);
   }
 }

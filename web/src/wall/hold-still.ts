@@ -3,9 +3,15 @@ import type { HungFrame } from './hung-frame.ts';
 /** A page on the wall: its element and the scale it hangs at. */
 type OnWall = Pick<HungFrame, 'element' | 'scale'>;
 /** A point of a page, px of the page. */
-interface PagePoint { readonly x: number; readonly y: number }
+interface PagePoint {
+  readonly x: number;
+  readonly y: number;
+}
 
-/** Returns where something stands on the wall, px of the wall. Offsets would not say: a page in the overview is a frame of reference of its own. */
+/**
+ * Returns where something stands on the wall, px of the wall. Offsets would not say: a page in the overview is a frame
+ * of reference of its own.
+ */
 export function onWall(row: HTMLElement, element: HTMLElement): { left: number; top: number; right: number } {
   const [wall, box] = [row.getBoundingClientRect(), element.getBoundingClientRect()];
   const left = box.left - wall.left + row.scrollLeft;
@@ -19,7 +25,13 @@ export function onWall(row: HTMLElement, element: HTMLElement): { left: number; 
  * @param at the point, px of the page
  * @param then runs once the page hangs at its new scale
  */
-export function holdStill(row: HTMLElement, { element, scale }: OnWall, at: PagePoint, act: () => void, then: () => void): void {
+export function holdStill(
+  row: HTMLElement,
+  { element, scale }: OnWall,
+  at: PagePoint,
+  act: () => void,
+  then: () => void,
+): void {
   const on = (): { x: number; y: number } => {
     const { left, top } = onWall(row, element);
     return { x: left + at.x * scale() - row.scrollLeft, y: top + at.y * scale() - row.scrollTop };

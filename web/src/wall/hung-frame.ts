@@ -22,5 +22,8 @@ export interface HungFrame {
   park(): void;
 }
 
-/** Returns true if a frame is laid out at its width: what has just been hung out of sight still has that of the page it showed before. */
+/**
+ * Returns true if a frame is laid out at its width: what has just been hung out of sight still has that of the page it
+ * showed before.
+ */
 export const laidOut = ({ painter, width }: HungFrame): boolean => painter.document.defaultView?.innerWidth === width;

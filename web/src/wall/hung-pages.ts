@@ -1,4 +1,15 @@
-import { DestroyRef, Injectable, computed, effect, inject, linkedSignal, signal, untracked, type ElementRef, type Signal } from '@angular/core';
+import {
+  DestroyRef,
+  Injectable,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+  type ElementRef,
+  type Signal,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
 import { publishedPages } from '@yohaku/core';
 import { deskFeature, siteFeature } from '../state/index.ts';
@@ -15,7 +26,9 @@ const NEAR_MS = 120;
 /** A frame that is not there after so many ms is waited for no longer. */
 const SHOWN_MS = 400;
 
-/** Which pages of the wall have frames, which come and go as it is scrolled, and how tall the paper of the others is. */
+/**
+ * Which pages of the wall have frames, which come and go as it is scrolled, and how tall the paper of the others is.
+ */
 @Injectable()
 export class HungPages {
   readonly #store = inject(Store);
@@ -25,24 +38,34 @@ export class HungPages {
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
   readonly #sheets = inject(Sheets);
   /** Every published look, in page order. The same pages give the same list. */
-  readonly #order = computed(() => {
-    const site = this.#site();
-    return site ? publishedPages(site).map(({ id }) => id) : [];
-  }, { equal: (one, other) => one.length === other.length && one.every((id, i) => id === other[i]) });
+  readonly #order = computed(
+    () => {
+      const site = this.#site();
+      return site ? publishedPages(site).map(({ id }) => id) : [];
+    },
+    { equal: (one, other) => one.length === other.length && one.every((id, i) => id === other[i]) },
+  );
   /** Pages in sight on the wall, or about to be. */
   readonly #near = signal<ReadonlySet<string>>(new Set());
   /** Pages that shall have frames. */
-  readonly hanging = linkedSignal<{ order: readonly string[]; near: ReadonlySet<string>; kept: string | null }, ReadonlySet<string>>({
+  readonly hanging = linkedSignal<
+    { order: readonly string[]; near: ReadonlySet<string>; kept: string | null },
+    ReadonlySet<string>
+  >({
     source: () => ({ order: this.#order(), near: this.#near(), kept: this.#grown() }),
     computation: ({ order, near, kept }, previous) => hanging(order, previous?.value ?? new Set(), near, kept),
   });
   /** How tall most pages are that were read, px by width. */
   readonly #usual = computed((): Readonly<Record<number, number>> => {
     const known = [...this.#sheets.heights()];
-    return Object.fromEntries(SHEET_WIDTHS.map((width) => {
-      const heights = known.flatMap(([key, height]) => (key.endsWith(` ${width}`) ? [height] : [])).sort((one, other) => one - other);
-      return [width, heights[heights.length >> 1] ?? USUAL_PX];
-    }));
+    return Object.fromEntries(
+      SHEET_WIDTHS.map((width) => {
+        const heights = known
+          .flatMap(([key, height]) => (key.endsWith(` ${width}`) ? [height] : []))
+          .sort((one, other) => one - other);
+        return [width, heights[heights.length >> 1] ?? USUAL_PX];
+      }),
+    );
   });
   #papers: ReadonlyMap<string, Paper> = new Map();
   /**
@@ -80,7 +103,10 @@ export class HungPages {
     const turn = ++this.#coming;
     const near = this.#order().filter((page) => this.#near().has(page));
     const middle = (near.length - 1) / 2;
-    const wanted = near.map((page, i) => ({ page, far: Math.abs(i - middle) })).sort((one, other) => one.far - other.far).map(({ page }) => page);
+    const wanted = near
+      .map((page, i) => ({ page, far: Math.abs(i - middle) }))
+      .sort((one, other) => one.far - other.far)
+      .map(({ page }) => page);
     const shall = [...new Set([...wanted.filter((page) => this.hanging().has(page)), ...this.hanging()])];
     const next = (): void => {
       if (turn !== this.#coming) return;
@@ -95,10 +121,14 @@ export class HungPages {
     next();
   }
 
-  /** When frames that were asked for are filled and laid out, or have taken too long: two that come between two pictures of the screen are laid out in one piece. */
+  /**
+   * When frames that were asked for are filled and laid out, or have taken too long: two that come between two pictures
+   * of the screen are laid out in one piece.
+   */
   async #shown(keys: readonly string[]): Promise<void> {
     const until = performance.now() + SHOWN_MS;
-    while (keys.some((key) => !this.#frames.frame(key)) && performance.now() < until) await new Promise((resolve) => setTimeout(resolve, 8));
+    while (keys.some((key) => !this.#frames.frame(key)) && performance.now() < until)
+      await new Promise((resolve) => setTimeout(resolve, 8));
     if (keys.length > 0) await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
   }
 
@@ -113,26 +143,36 @@ export class HungPages {
       if (watched?.row !== element) {
         watched?.sight.disconnect();
         near.clear();
-        watched = element && { row: element, sight: new IntersectionObserver((entries) => {
-          for (const { target, isIntersecting } of entries) {
-            const page = target.id.slice('page-'.length);
-            if (isIntersecting) near.add(page);
-            else near.delete(page);
-          }
-          clearTimeout(settling);
-          settling = setTimeout(() => this.#near.set(new Set(near)), NEAR_MS);
-        }, { root: element, rootMargin: '0px 600px' }) };
+        watched = element && {
+          row: element,
+          sight: new IntersectionObserver(
+            (entries) => {
+              for (const { target, isIntersecting } of entries) {
+                const page = target.id.slice('page-'.length);
+                if (isIntersecting) near.add(page);
+                else near.delete(page);
+              }
+              clearTimeout(settling);
+              settling = setTimeout(() => this.#near.set(new Set(near)), NEAR_MS);
+            },
+            { root: element, rootMargin: '0px 600px' },
+          ),
+        };
       }
       // After the pages of this order are there.
-      if (watched && order > 0) setTimeout(() => {
-        for (const pair of watched?.row.querySelectorAll('.pair') ?? []) watched!.sight.observe(pair);
-      }, 0);
+      if (watched && order > 0)
+        setTimeout(() => {
+          for (const pair of watched?.row.querySelectorAll('.pair') ?? []) watched!.sight.observe(pair);
+        }, 0);
     });
     this.#destroy.onDestroy(() => watched?.sight.disconnect());
   }
 }
 
-const keysOf = ({ wide, narrow }: Hung): string[] => [...[...wide].map((page) => `${page} 1280`), ...[...narrow].map((page) => `${page} 390`)];
+const keysOf = ({ wide, narrow }: Hung): string[] => [
+  ...[...wide].map((page) => `${page} 1280`),
+  ...[...narrow].map((page) => `${page} 390`),
+];
 
 /** The frames that hang in one and not in the other. */
 function keysBeyond(one: Hung, other: Hung): string[] {

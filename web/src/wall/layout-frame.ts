@@ -8,16 +8,30 @@ import { turn } from './turn.ts';
 const LOAD_MS = 15_000;
 
 /** The document out of sight, and when it is there. */
-interface Opened { readonly siteId: string; readonly element: HTMLIFrameElement; readonly loaded: Promise<unknown> }
+interface Opened {
+  readonly siteId: string;
+  readonly element: HTMLIFrameElement;
+  readonly loaded: Promise<unknown>;
+}
 
-/** How a page is laid out otherwise than as it is: with styles on top of its own, or in what stands in for its fonts. */
-export interface LaidOut { readonly onTop?: string; readonly standIn?: boolean }
+/**
+ * How a page is laid out otherwise than as it is: with styles on top of its own, or in what stands in for its fonts.
+ */
+export interface LaidOut {
+  readonly onTop?: string;
+  readonly standIn?: boolean;
+}
 
-/** A document out of sight in which pages are laid out to be read: what is read never depends on what hangs on the wall, nor on how it is shown there. */
+/**
+ * A document out of sight in which pages are laid out to be read: what is read never depends on what hangs on the wall,
+ * nor on how it is shown there.
+ */
 export class LayoutFrame {
   readonly #siteId: () => string;
   #frame: Opened | undefined;
-  #laid: { readonly site: Site; readonly page: string; readonly standIn: boolean; readonly painter: FramePainter } | undefined;
+  #laid:
+    | { readonly site: Site; readonly page: string; readonly standIn: boolean; readonly painter: FramePainter }
+    | undefined;
   #before: Promise<unknown> = Promise.resolve();
 
   constructor(siteId: () => string) {
@@ -29,7 +43,13 @@ export class LayoutFrame {
    * other, however many ask; to write a page, to style it, to lay it out and to
    * read it are tasks of their own.
    */
-  read<T>(site: Site, page: string, width: number, how: LaidOut, reading: (document: Document) => T | Promise<T>): Promise<T> {
+  read<T>(
+    site: Site,
+    page: string,
+    width: number,
+    how: LaidOut,
+    reading: (document: Document) => T | Promise<T>,
+  ): Promise<T> {
     const read = this.#before.then(async () => reading(await this.#lay(site, page, width, how)));
     this.#before = read.catch(() => undefined);
     return read;
@@ -65,7 +85,15 @@ export class LayoutFrame {
     const element = siteFrame(siteId);
     element.setAttribute('aria-hidden', 'true');
     element.inert = true;
-    Object.assign(element.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '-4000px', height: '900px', border: '0', visibility: 'hidden', pointerEvents: 'none' });
+    Object.assign(element.style, {
+      position: 'fixed',
+      insetBlockStart: '0',
+      insetInlineStart: '-4000px',
+      height: '900px',
+      border: '0',
+      visibility: 'hidden',
+      pointerEvents: 'none',
+    });
     const loaded = new Promise<void>((resolve, reject) => {
       const late = setTimeout(() => reject(new Error('The hidden page for measuring did not load')), LOAD_MS);
       element.addEventListener('load', () => {

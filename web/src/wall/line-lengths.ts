@@ -21,6 +21,14 @@ export function readLineLengths(document: Document, site: Site, page: string, wi
     }
     if (lines.size < 2) return [];
     const sum = [...lines.values()].reduce((total, line) => total + line, 0);
-    return [{ page, place: place.id, width, rule: 'line-length', found: Math.round(((element.textContent ?? '').trim().length * Math.max(...lines.values())) / sum) }];
+    return [
+      {
+        page,
+        place: place.id,
+        width,
+        rule: 'line-length',
+        found: Math.round(((element.textContent ?? '').trim().length * Math.max(...lines.values())) / sum),
+      },
+    ];
   });
 }

@@ -1,7 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { Store } from '@ngrx/store';
-import { ICON_SIDES, LOGO_RATIO, cssColor, cutDownText, formOn, groundColor, groundExtent, iconBox, logoContrast, paintedForm, rolePath, tokenTable } from '@yohaku/core';
+import {
+  ICON_SIDES,
+  LOGO_RATIO,
+  cssColor,
+  cutDownText,
+  formOn,
+  groundColor,
+  groundExtent,
+  iconBox,
+  logoContrast,
+  paintedForm,
+  rolePath,
+  tokenTable,
+} from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, pictureAddress } from '../state/index.ts';
 import { ACTS, VerdictRule } from '../ui/index.ts';
 
@@ -28,12 +41,26 @@ export class LogoWall {
 
   protected readonly tiles = computed(() => {
     const site = this.#site();
-    return site?.shared.logo ? site.brand.groundOrder.flatMap((id) => {
-      const form = formOn(site, id);
-      if (!form) return [];
-      const { ratio, seen } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
-      return [{ id, label: site.brand.grounds[id]!.label, background: tokenTable(site.brand).get(rolePath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ?? cssColor(groundColor(site.brand, id)), form: form.label, source: pictureAddress(site, site.assets[form.asset]!), ratio, seen: `${cutDownText(seen * 100, 0)} %` }];
-    }) : [];
+    return site?.shared.logo
+      ? site.brand.groundOrder.flatMap((id) => {
+          const form = formOn(site, id);
+          if (!form) return [];
+          const { ratio, seen } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
+          return [
+            {
+              id,
+              label: site.brand.grounds[id]!.label,
+              background:
+                tokenTable(site.brand).get(rolePath(site.brand, site.brand.grounds[id]!, 'wash'))?.css ??
+                cssColor(groundColor(site.brand, id)),
+              form: form.label,
+              source: pictureAddress(site, site.assets[form.asset]!),
+              ratio,
+              seen: `${cutDownText(seen * 100, 0)} %`,
+            },
+          ];
+        })
+      : [];
   });
   protected readonly title = computed(() => this.#site()?.name ?? '');
   protected readonly sizes = computed(() => {
@@ -43,9 +70,14 @@ export class LogoWall {
     if (!site || !sizes || !form) return undefined;
     const asset = site.assets[form.asset]!;
     return {
-      background: cssColor(groundColor(site.brand, site.shared.header.ground)), source: pictureAddress(site, site.assets[form.asset]!),
-      width: sizes.width, height: Math.round((sizes.width * asset.height) / asset.width), clear: Math.round(sizes.width * sizes.clear),
-      smallest: sizes.smallest, smallHeight: Math.round((sizes.smallest * asset.height) / asset.width), smallClear: Math.round(sizes.smallest * sizes.clear),
+      background: cssColor(groundColor(site.brand, site.shared.header.ground)),
+      source: pictureAddress(site, site.assets[form.asset]!),
+      width: sizes.width,
+      height: Math.round((sizes.width * asset.height) / asset.width),
+      clear: Math.round(sizes.width * sizes.clear),
+      smallest: sizes.smallest,
+      smallHeight: Math.round((sizes.smallest * asset.height) / asset.width),
+      smallClear: Math.round(sizes.smallest * sizes.clear),
     };
   });
   protected readonly icons = computed(() => {
@@ -55,7 +87,9 @@ export class LogoWall {
     const form = site.shared.logo!.forms[icon.form]!;
     const asset = site.assets[form.asset]!;
     return ICON_SIDES.map((side) => ({
-      side, source: pictureAddress(site, site.assets[form.asset]!), box: iconBox(side, icon.margin, asset),
+      side,
+      source: pictureAddress(site, site.assets[form.asset]!),
+      box: iconBox(side, icon.margin, asset),
       background: icon.ground === null ? 'transparent' : cssColor(groundColor(site.brand, icon.ground)),
     }));
   });

@@ -1,9 +1,26 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, input, linkedSignal, output, signal, untracked, viewChild } from '@angular/core';
-import { anyPage, bandOf, outlineOf, pageTree, sectionOf, type OutlineEntry } from '@yohaku/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { anyPage, bandOf, outlineOf, pageTree } from '@yohaku/core';
 import { Frames } from './frames.ts';
 import { PixelsRead, Reading } from '../state/index.ts';
 import { meanToType } from '../ui/index.ts';
 import { BlockGaps } from './block-gaps.ts';
+import { hiddenSections } from './hidden-sections.ts';
+import { levelTags, type LevelTag } from './level-tags.ts';
+import { markPaths, type MarkPaths } from './place-marks.ts';
 import { FramePainter } from './frame-painter.ts';
 import { pageSource } from './frame-source.ts';
 import { Sheets } from './sheets.ts';
@@ -12,14 +29,20 @@ import { watchSight } from './sight.ts';
 import { isThere, siteFrame } from './site-frame.ts';
 import { turn } from './turn.ts';
 import { WordsEditor } from './words-editor.ts';
-
-/** Where a click in a frame fell. */
-export interface FramePick { readonly place: string; readonly rect: DOMRect; /** Where the pointer was, px of the page. */ readonly at: { readonly x: number; readonly y: number }; /** It joins what is in hand. */ readonly joins: boolean }
+import { type FramePick, picked } from './frame-pick.ts';
 
 /** Part of a page to show, and how it is cropped: the place that must be seen, within a window in wall px. */
-export interface Crop { readonly part: string; readonly place: string; readonly width: number; readonly height: number }
+export interface Crop {
+  readonly part: string;
+  readonly place: string;
+  readonly width: number;
+  readonly height: number;
+}
 
-/** Frames are made taller by this many px at a time: each new height of a window makes the browser style again what is measured against it, and the paper cuts off what is empty. */
+/**
+ * Frames are made taller by this many px at a time: each new height of a window makes the browser style again what is
+ * measured against it, and the paper cuts off what is empty.
+ */
 const TALLER = 1000;
 /** The same for all that have none, and nothing is looked at anew. */
 const NONE: readonly never[] = [];
@@ -34,29 +57,8 @@ const NAMED = 0.3;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [BlockGaps],
   host: { '[class.written]': 'written()' },
-  template: `
-    <div #paper class="paper" [style.content-visibility]="near() || live() ? 'visible' : 'hidden'" [style.width.px]="crop()?.width ?? width() * scale()" [style.height.px]="shownHeight()">
-      @if (spot(); as at) { <span class="spot" [style.left.px]="at.x" [style.top.px]="at.y"></span> }
-      @for (tag of tags(); track tag.place) {
-        <span class="tag" [class.skipped]="tag.skipped !== null" [style.left.px]="tag.x" [style.top.px]="tag.y">h{{ tag.level }}@if (tag.skipped !== null) {, h{{ tag.skipped }} is skipped}@if (scale() >= NAMED) {<span class="set"> {{ tag.style }}</span>}</span>
-      }
-      @if (live() && width() === 1280 && !reading() && shown(); as document) { @defer (on immediate) { <yo-block-gaps [page]="page()" [document]="document" [scale]="scale()" /> } }
-      @for (one of gone(); track one.id) { <span class="tag gone" [style.left.px]="4" [style.top.px]="one.y">Hidden on this page: {{ one.label }}</span> }
-      @if (marks(); as mark) { <svg class="mark"><path class="halo" [attr.d]="mark.halo" /><path [attr.d]="mark.line" /></svg> }
-    </div>
-  `,
-  styles: `
-    :host { display: block; flex: none; contain: layout; }
-    /* Painted last and by itself while its words are edited: what lies behind a caret in the order of painting is gone through anew for every letter. */
-    :host(.written) { z-index: 6; will-change: transform; }
-    .paper { position: relative; overflow: hidden; contain: strict; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
-    .spot { position: absolute; width: 24px; height: 24px; margin: -12px; border: 2px solid #000; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; pointer-events: none; }
-    .tag { position: absolute; transform: translateY(-50%); padding: 0 3px; font: 10px/12px "Atkinson Hyperlegible Mono", monospace; background: #fff; color: #1a1a1a; border: 1px solid #1a1a1a; white-space: nowrap; pointer-events: none; }
-    .tag.skipped { background: #1a1a1a; color: #fff; }
-    .gone { max-width: calc(100% - 8px); overflow: hidden; text-overflow: ellipsis; }
-    .mark { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; fill: none; stroke: #000; shape-rendering: crispEdges; }
-    .halo { stroke: #fff; }
-  `,
+  templateUrl: './page-frame.html',
+  styleUrl: './page-frame.less',
 })
 export class PageFrame {
   readonly siteId = input.required<string>();
@@ -99,9 +101,11 @@ export class PageFrame {
   });
   /** True if the frame is in sight or about to be: the style of the others is worked out when they come near. */
   protected readonly near = signal(true);
-  protected readonly marks = signal<{ readonly line: string; readonly halo: string } | null>(null, { equal: (one, other) => one?.line === other?.line });
+  protected readonly marks = signal<MarkPaths | null>(null, {
+    equal: (one, other) => one?.line === other?.line,
+  });
   protected readonly NAMED = NAMED;
-  protected readonly tags = signal<readonly (OutlineEntry & { x: number; y: number })[]>([]);
+  protected readonly tags = signal<readonly LevelTag[]>([]);
   /** Sections of the page that are not shown at this width, where they would stand. */
   protected readonly gone = signal<readonly { readonly id: string; readonly label: string; readonly y: number }[]>([]);
   readonly #pixels = inject(PixelsRead);
@@ -109,7 +113,9 @@ export class PageFrame {
   protected readonly spot = computed(() => {
     const spot = this.#pixels.spot();
     const { x, y } = this.#offset();
-    return spot && spot.page === this.page() && spot.width === this.width() ? { x: (spot.x - x) * this.scale(), y: (spot.y - y) * this.scale() } : null;
+    return spot && spot.page === this.page() && spot.width === this.width()
+      ? { x: (spot.x - x) * this.scale(), y: (spot.y - y) * this.scale() }
+      : null;
   });
   #painter: FramePainter | undefined;
   /** Ends what listens in the document shown. */
@@ -125,10 +131,12 @@ export class PageFrame {
     });
     effect(() => this.#dress());
     this.#destroy.onDestroy(() => this.#gone?.abort());
-    this.#destroy.onDestroy(watchSight(this.#host.nativeElement, (near) => {
-      this.near.set(near);
-      if (near) this.#frames.cameNear();
-    }));
+    this.#destroy.onDestroy(
+      watchSight(this.#host.nativeElement, (near) => {
+        this.near.set(near);
+        if (near) this.#frames.cameNear();
+      }),
+    );
     effect(() => {
       this.#frames.version();
       this.shown();
@@ -188,7 +196,13 @@ export class PageFrame {
 
   /** Size, place and name of the frame. */
   #dress(): void {
-    const [title, live, width, tall, transform] = [this.title(), this.live(), this.width(), this.tall(), this.transform()];
+    const [title, live, width, tall, transform] = [
+      this.title(),
+      this.live(),
+      this.width(),
+      this.tall(),
+      this.transform(),
+    ];
     if (!this.#frame) return;
     this.#frame.title = title;
     this.#frame.inert = !live;
@@ -198,12 +212,14 @@ export class PageFrame {
   async #show(frame: HTMLIFrameElement): Promise<void> {
     const document = frame.contentDocument!;
     const stands = () => document.defaultView !== null && this.#frame === frame && frame.contentDocument === document;
-    // In a task of its own, which lays nothing out: what is written while the shell says that it is there is styled and laid out in the same one.
+    // In a task of its own, which lays nothing out: what is written while the shell says that it is there is styled and
+    // laid out in the same one.
     await turn();
     if (!stands()) return;
     this.#fill(document);
     await turn();
-    // Styled in one of its own too: together with its layout and paint it was the longest task while the wall is scrolled.
+    // Styled in one of its own too: together with its layout and paint it was the longest task while the wall is
+    // scrolled.
     if (stands()) void getComputedStyle(document.body).color;
   }
 
@@ -224,15 +240,26 @@ export class PageFrame {
     const key = `${this.page()} ${this.width()}${this.crop() ? ` ${this.crop()!.place}` : ''}`;
     let fresh = true;
     const unhang = this.#frames.hang({
-      key, page: this.page(), width: this.width(), part: this.crop() !== null, painter: this.#painter, element: this.element, scale: () => this.scale(), takesPresses: () => this.takesPresses, nearness: () => this.nearness(), inSight: () => this.near() || this.live(),
+      key,
+      page: this.page(),
+      width: this.width(),
+      part: this.crop() !== null,
+      painter: this.#painter,
+      element: this.element,
+      scale: () => this.scale(),
+      takesPresses: () => this.takesPresses,
+      nearness: () => this.nearness(),
+      inSight: () => this.near() || this.live(),
       painted: (structure) => {
-        // Sizes are heard of from the observer; asking here would lay out every frame at once, and a fresh one in the task that fills it.
+        // Sizes are heard of from the observer; asking here would lay out every frame at once, and a fresh one in the
+        // task that fills it.
         if (structure && !fresh) this.#measure();
       },
       park: () => this.#park(),
     });
     fresh = false;
-    // Under a held control pages keep their place on the wall until the hand rests: to move them is a layout of the whole desk.
+    // Under a held control pages keep their place on the wall until the hand rests: to move them is a layout of the
+    // whole desk.
     const observer = new ResizeObserver(() => {
       if (!this.#frames.behind()) this.#measure();
     });
@@ -242,16 +269,25 @@ export class PageFrame {
       unhang();
     });
     document.addEventListener('click', (event) => this.#click(event, this.picked), { signal });
-    document.addEventListener('dblclick', (event) => {
-      meanToType();
-      this.#click(event, this.opened);
-    }, { signal });
+    document.addEventListener(
+      'dblclick',
+      (event) => {
+        meanToType();
+        this.#click(event, this.opened);
+      },
+      { signal },
+    );
     // With Shift a press takes a place along, and no words.
-    document.addEventListener('mousedown', (event) => {
-      if (event.shiftKey && !(event.target as Element | null)?.closest?.('[contenteditable]')) event.preventDefault();
-    }, { signal });
+    document.addEventListener(
+      'mousedown',
+      (event) => {
+        if (event.shiftKey && !(event.target as Element | null)?.closest?.('[contenteditable]')) event.preventDefault();
+      },
+      { signal },
+    );
     document.addEventListener('submit', (event) => event.preventDefault(), { signal });
-    for (const kind of ['keydown', 'keyup'] as const) document.addEventListener(kind, (event) => this.#hand(event), { signal });
+    for (const kind of ['keydown', 'keyup'] as const)
+      document.addEventListener(kind, (event) => this.#hand(event), { signal });
     this.ready.emit(document);
   }
 
@@ -286,7 +322,17 @@ export class PageFrame {
   #hand(event: KeyboardEvent): void {
     if ((event.target as Element | null)?.closest?.('[contenteditable]')) return;
     const { key, code, ctrlKey, metaKey, altKey, shiftKey, repeat } = event;
-    const mine = new KeyboardEvent(event.type, { key, code, ctrlKey, metaKey, altKey, shiftKey, repeat, bubbles: true, cancelable: true });
+    const mine = new KeyboardEvent(event.type, {
+      key,
+      code,
+      ctrlKey,
+      metaKey,
+      altKey,
+      shiftKey,
+      repeat,
+      bubbles: true,
+      cancelable: true,
+    });
     if (!this.#host.nativeElement.dispatchEvent(mine)) event.preventDefault();
   }
 
@@ -311,18 +357,13 @@ export class PageFrame {
   }
 
   /** The headings of the page with where they begin, in px of the wall. */
-  #named(): (OutlineEntry & { x: number; y: number })[] {
+  #named(): LevelTag[] {
     const site = this.#painter?.applied;
     if (!site || !this.#painter || !(this.near() || this.live())) return [];
     const { document } = this.#painter;
-    return outlineOf(pageTree(site, this.page()), site.brand).flatMap((entry) => {
-      const element = document.querySelector(`[data-place="${entry.place}"]`);
-      if (!element) return [];
-      // Behind the last of its words, or as near to that as the paper is wide.
-      const range = document.createRange();
-      range.selectNodeContents(element);
-      const last = [...range.getClientRects()].at(-1);
-      return last ? [{ ...entry, x: Math.min(last.right * this.scale() + 4, this.width() * this.scale() - (this.scale() >= NAMED ? 76 : 21)), y: (last.top + last.height / 2) * this.scale() }] : [];
+    return levelTags(outlineOf(pageTree(site, this.page()), site.brand), document, {
+      scale: this.scale(),
+      right: this.width() * this.scale() - (this.scale() >= NAMED ? 76 : 21),
     });
   }
 
@@ -330,51 +371,29 @@ export class PageFrame {
     const [site, document] = [this.#painter?.applied, this.#painter?.document];
     const page = site && anyPage(site, this.page());
     if (!site || !document || !page) return [];
-    const band = bandOf(this.width());
-    return page.sectionOrder.flatMap((id) => {
-      const entry = page.sections[id]!;
-      if (!entry.hidden?.includes(band)) return [];
-      let before = document.querySelector(`[data-part="${id}"]`)?.previousElementSibling ?? null;
-      while (before && before.getBoundingClientRect().height === 0) before = before.previousElementSibling;
-      const y = (before ?? document.querySelector('header'))?.getBoundingClientRect().bottom ?? 0;
-      return [{ id, label: sectionOf(site, entry)?.label ?? id, y: y * this.scale() }];
-    });
+    return hiddenSections(site, page, document, bandOf(this.width())).map((entry) => ({
+      ...entry,
+      y: entry.y * this.scale(),
+    }));
   }
 
   #width(): number {
     return this.crop()?.width ?? this.width() * this.scale();
   }
 
-  /** Marks around places, and a light line around each: two paths, for a colour is on a hundred places of a page. Null where there are none. */
-  #boxes(lit: ReadonlySet<string> | null): { readonly line: string; readonly halo: string } | null {
+  /**
+   * Marks around places, and a light line around each: two paths, for a colour is on a hundred places of a page. Null
+   * where there are none.
+   */
+  #boxes(lit: ReadonlySet<string> | null): MarkPaths | null {
     const document = this.#painter?.document;
     // Out of sight there is nothing to mark, and asking would lay the page out.
     if (!lit || lit.size === 0 || !document || !(this.near() || this.live())) return null;
-    const scale = this.scale();
-    const { x, y } = this.#offset();
-    const [line, halo]: [string[], string[]] = [[], []];
-    for (const id of [...lit].slice(0, MOST_MARKED)) {
-      const rect = document.querySelector(`[data-place="${id}"]`)?.getBoundingClientRect();
-      if (!rect) continue;
-      // Within the paper, which cuts off what lies outside it.
-      const [left, top] = [Math.max(1, (rect.left - x) * scale - 2), Math.max(1, (rect.top - y) * scale - 2)];
-      const [right, bottom] = [Math.min(this.#width() - 1, (rect.right - x) * scale + 2), Math.min(this.shownHeight() - 1, (rect.bottom - y) * scale + 2)];
-      if (right <= left || bottom <= top) continue;
-      line.push(framed(left, top, right, bottom));
-      halo.push(framed(left - 1, top - 1, right + 1, bottom + 1));
-    }
-    return line.length > 0 ? { line: line.join(''), halo: halo.join('') } : null;
+    return markPaths(document, [...lit].slice(0, MOST_MARKED), {
+      ...this.#offset(),
+      scale: this.scale(),
+      width: this.#width(),
+      height: this.shownHeight(),
+    });
   }
-}
-
-/** Returns what a press on an element picks: the place around it, if there is one. */
-function picked(element: Element | null, event: MouseEvent, at: FramePick['at']): FramePick | undefined {
-  const place = element?.closest?.('[data-place]');
-  return place ? { place: place.getAttribute('data-place')!, rect: place.getBoundingClientRect(), at, joins: event.shiftKey || event.ctrlKey || event.metaKey } : undefined;
-}
-
-/** The outline of a box as a path, along whole pixels. */
-function framed(left: number, top: number, right: number, bottom: number): string {
-  const [x, y] = [Math.round(left), Math.round(top)];
-  return `M${x + 0.5} ${y + 0.5}h${Math.max(1, Math.round(right) - x - 1)}v${Math.max(1, Math.round(bottom) - y - 1)}H${x + 0.5}Z`;
 }

@@ -1,7 +1,16 @@
 import { Injectable, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { pageTree, publishedPage, publishedPages, siteIndex, stressCss, type Site } from '@yohaku/core';
-import { AuditActions, MeasuredBefore, MotionShown, deskFeature, layoutGround, sameGround, siteFeature, type Row } from '../state/index.ts';
+import {
+  AuditActions,
+  MeasuredBefore,
+  MotionShown,
+  deskFeature,
+  layoutGround,
+  sameGround,
+  siteFeature,
+  type Row,
+} from '../state/index.ts';
 import { readBreaks, type Break } from './breaks.ts';
 import { whenCalm, type GoesOn } from './calm.ts';
 import { comparing, readLayout, type LayoutSnapshot } from './compare.ts';
@@ -21,7 +30,11 @@ const TELL_MS = 8000;
 const TELL_FIRST_MS = 1200;
 
 /** A page at a width at which pages are read. */
-interface Sheet { readonly key: string; readonly page: string; readonly width: number }
+interface Sheet {
+  readonly key: string;
+  readonly page: string;
+  readonly width: number;
+}
 
 /**
  * Compares what hangs with the model, and reads every page as it is laid out, when
@@ -43,7 +56,10 @@ export class PageReader {
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #stress = this.#store.selectSignal(deskFeature.selectStress);
   readonly #apart = new LayoutFrame(() => this.#siteId());
-  readonly #layouts = new Map<string, { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }>();
+  readonly #layouts = new Map<
+    string,
+    { edit: string; before: LayoutSnapshot | undefined; now: LayoutSnapshot; rows: readonly Row[] }
+  >();
   /** The site whose pages those are, and when what was read of them was told. */
   #layoutsOf = '';
   #told: number | null = null;
@@ -62,7 +78,10 @@ export class PageReader {
     this.#turn++;
   }
 
-  /** Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. `laid`: those that hang are laid out anew. */
+  /**
+   * Shows or hides what stands in for the fonts, and measures what that does to the height of the pages. `laid`: those
+   * that hang are laid out anew.
+   */
   async pretend(hung: () => readonly HungFrame[], only: boolean, laid: () => void): Promise<void> {
     const all = hung();
     const frames = all.filter((frame) => !frame.part && laidOut(frame));
@@ -72,8 +91,15 @@ export class PageReader {
     for (const frame of frames) void heightOf(frame.painter.document);
     await Promise.all(frames.map((frame) => frame.painter.document.fonts.ready));
     await new Promise((resolve) => requestAnimationFrame(resolve));
-    const moved = frames.flatMap((frame, i) => (hung().includes(frame) ? [heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1] : []));
-    const tell = () => this.#found.shift.set(only && this.#standIns() && moved.length > 0 ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) } : null);
+    const moved = frames.flatMap((frame, i) =>
+      hung().includes(frame) ? [heightOf(frame.painter.document) / Math.max(1, before[i]!) - 1] : [],
+    );
+    const tell = () =>
+      this.#found.shift.set(
+        only && this.#standIns() && moved.length > 0
+          ? { most: moved.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0) }
+          : null,
+      );
     tell();
     laid();
     const site = this.#painted();
@@ -90,7 +116,10 @@ export class PageReader {
     }
   }
 
-  /** Compares and reads what has to be; what was begun before ends. @returns whether it is to be asked again: something moves */
+  /**
+   * Compares and reads what has to be; what was begun before ends. @returns whether it is to be asked again: something
+   * moves
+   */
   async read(hung: () => readonly HungFrame[]): Promise<boolean> {
     const site = this.#painted();
     const turn = ++this.#turn;
@@ -151,19 +180,25 @@ export class PageReader {
     const tell = (): void => {
       this.#told = performance.now();
       const edit = this.#last()?.id ?? '';
-      this.#store.dispatch(AuditActions.layout({ rows: sheetsOf(pages).flatMap(({ key }) => {
-        const known = this.#layouts.get(key);
-        return known?.edit === edit ? known.rows : [];
-      }) }));
+      this.#store.dispatch(
+        AuditActions.layout({
+          rows: sheetsOf(pages).flatMap(({ key }) => {
+            const known = this.#layouts.get(key);
+            return known?.edit === edit ? known.rows : [];
+          }),
+        }),
+      );
       this.#sheets.tell(site);
     };
     for (const [i, page] of pages.entries()) {
       // Once those are read that hang, and from time to time, however often it is begun anew.
-      if (i === near.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS)) tell();
+      if (i === near.length || performance.now() > (this.#told === null ? began + TELL_FIRST_MS : this.#told + TELL_MS))
+        tell();
       for (const { key, width } of sheetsOf([page])) {
         if (this.#asRead(site, key, page, width)) continue;
         // Pages measured before are measured again all the same, without a word: their figures are here.
-        if (!this.#before.knows(site, page)) this.#store.dispatch(AuditActions.measuring({ measuring: { done: i, of: pages.length } }));
+        if (!this.#before.knows(site, page))
+          this.#store.dispatch(AuditActions.measuring({ measuring: { done: i, of: pages.length } }));
         const reading = await this.#readSheet(site, page, width, goesOn);
         const before = reading && (await this.#linesBefore(site, key, page, width));
         if (!reading || this.#painted() !== site) return;
@@ -190,18 +225,30 @@ export class PageReader {
   /** Reads a page as it is, then with its text spaced out. @returns undefined when another site is painted */
   async #readSheet(site: Site, page: string, width: number, goesOn: GoesOn): Promise<SheetReading | undefined> {
     if (!(await goesOn())) return undefined;
-    const reading = await this.#apart.read(site, page, width, {}, (document) => readSheet(document, site, page, width, goesOn));
+    const reading = await this.#apart.read(site, page, width, {}, (document) =>
+      readSheet(document, site, page, width, goesOn),
+    );
     if (!reading || !(await goesOn())) return undefined;
-    const spaced = await this.#apart.read(site, page, width, { onTop: SPACED_OUT }, (document) => readTextSpacing(document, site, page, width));
+    const spaced = await this.#apart.read(site, page, width, { onTop: SPACED_OUT }, (document) =>
+      readTextSpacing(document, site, page, width),
+    );
     return this.#painted() === site ? { ...reading, readings: [...reading.readings, ...spaced] } : undefined;
   }
 
-  /** The lines of a page before the last edit: as they were read then, or, where somebody edits a site whose pages are still being read, read now. */
+  /**
+   * The lines of a page before the last edit: as they were read then, or, where somebody edits a site whose pages are
+   * still being read, read now.
+   */
   async #linesBefore(site: Site, key: string, page: string, width: number): Promise<LayoutSnapshot | undefined> {
     const last = this.#last();
     const known = this.#layouts.get(key);
     if (known) return known.edit === (last?.id ?? '') ? known.before : known.now;
-    if (!last || !publishedPage(last.before, page) || sameGround(layoutGround(last.before, page), layoutGround(site, page))) return undefined;
+    if (
+      !last ||
+      !publishedPage(last.before, page) ||
+      sameGround(layoutGround(last.before, page), layoutGround(site, page))
+    )
+      return undefined;
     await whenCalm();
     return this.#apart.read(last.before, page, width, {}, (document) => readLayout(document, last.before, page));
   }
@@ -215,14 +262,21 @@ export class PageReader {
     return true;
   }
 
-  /** Reads what breaks, page by page, those that hang first; what was found so far is told, with how many sheets are left. */
+  /**
+   * Reads what breaks, page by page, those that hang first; what was found so far is told, with how many sheets are
+   * left.
+   */
   async #readBreaks(site: Site, hung: () => readonly HungFrame[], goesOn: GoesOn): Promise<void> {
     const found: Break[] = [];
     const onTop = stressCss(new Set(this.#stress()));
     const sheets = sheetsOf(pagesFirst(site, pagesOf(hung())));
     for (const [i, { key, page, width }] of sheets.entries()) {
       if (!(await goesOn())) return;
-      found.push(...await this.#apart.read(site, page, width, { onTop }, (document) => readBreaks(document, site, page, width, this.#layouts.get(key)?.now)));
+      found.push(
+        ...(await this.#apart.read(site, page, width, { onTop }, (document) =>
+          readBreaks(document, site, page, width, this.#layouts.get(key)?.now),
+        )),
+      );
       this.#found.breaks.set([...found]);
       this.#found.breaksLeft.set(sheets.length - i - 1);
       if (width === SHEET_WIDTHS.at(-1)) this.#letGo(site, page, hung());
@@ -235,26 +289,52 @@ export class PageReader {
   }
 
   /** Notes the headings, menus and buttons that take more lines than before the last edit. */
-  #noteLines(key: string, page: string, width: number, now: LayoutSnapshot, before: LayoutSnapshot | undefined, site: Site): void {
+  #noteLines(
+    key: string,
+    page: string,
+    width: number,
+    now: LayoutSnapshot,
+    before: LayoutSnapshot | undefined,
+    site: Site,
+  ): void {
     const edit = this.#last()?.id ?? '';
     const rows: Row[] = [];
     this.#layouts.set(key, { edit, before, now, rows });
     if (!before || edit === '') return;
-    const row = (place: string, label: string, kind: Row['kind'], found: number, was: number, reason: string): Row =>
-      ({ page, place, kind, label, rule: null, verdict: 'fail', width, state: 'rest', found, needed: was, before: was, tokens: [], reason });
+    const row = (place: string, label: string, kind: Row['kind'], found: number, was: number, reason: string): Row => ({
+      page,
+      place,
+      kind,
+      label,
+      rule: null,
+      verdict: 'fail',
+      width,
+      state: 'rest',
+      found,
+      needed: was,
+      before: was,
+      tokens: [],
+      reason,
+    });
     for (const place of pageTree(site, page).places) {
       const is = now.lines.get(place.id) ?? 0;
       const was = before.lines.get(place.id);
-      if (was !== undefined && was > 0 && is > was) rows.push(row(place.id, place.label, place.kind, is, was, `takes ${is} lines, ${was} before`));
+      if (was !== undefined && was > 0 && is > was)
+        rows.push(row(place.id, place.label, place.kind, is, was, `takes ${is} lines, ${was} before`));
     }
     if (now.overflow && !before.overflow) rows.push(row('page/surface', 'Page', 'surface', 1, 0, 'scrolls sideways'));
   }
 }
 
-const pagesOf = (hung: readonly HungFrame[]): string[] => [...new Set(hung.filter((frame) => !frame.part).map((frame) => frame.page))];
+const pagesOf = (hung: readonly HungFrame[]): string[] => [
+  ...new Set(hung.filter((frame) => !frame.part).map((frame) => frame.page)),
+];
 
 /** All pages, the given ones first. */
-const pagesFirst = (site: Site, first: readonly string[]): string[] => [...new Set([...first.filter((page) => publishedPage(site, page)), ...publishedPages(site).map(({ id }) => id)])];
+const pagesFirst = (site: Site, first: readonly string[]): string[] => [
+  ...new Set([...first.filter((page) => publishedPage(site, page)), ...publishedPages(site).map(({ id }) => id)]),
+];
 
 /** Pages at each width at which they are read. */
-const sheetsOf = (pages: readonly string[]): Sheet[] => pages.flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));
+const sheetsOf = (pages: readonly string[]): Sheet[] =>
+  pages.flatMap((page) => SHEET_WIDTHS.map((width) => ({ key: `${page} ${width}`, page, width })));

@@ -10,13 +10,27 @@ import { Sheets } from './sheets.ts';
 /** After this long without an edit a picture is tried with other focus points. */
 const QUIET_MS = 500;
 
-/** Returns the parts that the pixels behind the texts of a page depend on. Colours move no line of text, and the position of a text along a gradient does not depend on its ends. */
+/**
+ * Returns the parts that the pixels behind the texts of a page depend on. Colours move no line of text, and the
+ * position of a text along a gradient does not depend on its ends.
+ */
 function pixelGround(site: Site, page: string): LayoutGround {
   const { brand, assets } = site;
-  return [...layoutGround(site, page), brand.corners, brand.variantOrder, Object.values(assets).map((asset) => assetFile(asset, brand)).join(), brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join()];
+  return [
+    ...layoutGround(site, page),
+    brand.corners,
+    brand.variantOrder,
+    Object.values(assets)
+      .map((asset) => assetFile(asset, brand))
+      .join(),
+    brand.groundOrder.map((id) => brand.grounds[id]!.wash?.angle ?? '').join(),
+  ];
 }
 
-/** Reads what lies behind the texts over pictures and gradients, page by page, at every width that is judged; a page whose layout has not changed is not read again. */
+/**
+ * Reads what lies behind the texts over pictures and gradients, page by page, at every width that is judged; a page
+ * whose layout has not changed is not read again.
+ */
 @Injectable({ providedIn: 'root' })
 export class PictureReader {
   readonly #store = inject(Store);
@@ -28,10 +42,13 @@ export class PictureReader {
   readonly #known = new Map<string, LayoutGround>();
   #knownOf = '';
   /** The section of the text in hand: one for all texts on it. */
-  readonly #section = computed(() => {
-    const text = this.#read.asked();
-    return text?.surface ? { page: text.page, surface: text.surface } : null;
-  }, { equal: (one, other) => one?.page === other?.page && one?.surface === other?.surface });
+  readonly #section = computed(
+    () => {
+      const text = this.#read.asked();
+      return text?.surface ? { page: text.page, surface: text.surface } : null;
+    },
+    { equal: (one, other) => one?.page === other?.page && one?.surface === other?.surface },
+  );
   #timer: ReturnType<typeof setTimeout> | undefined;
   #busy: Promise<unknown> = Promise.resolve();
 
@@ -41,7 +58,13 @@ export class PictureReader {
       untracked(() => {
         clearTimeout(this.#timer);
         // One at a time: each turns the picture twenty-five ways.
-        if (site && section) this.#timer = setTimeout(() => { this.#busy = this.#busy.then(() => this.#turn(site, section), () => undefined); }, QUIET_MS);
+        if (site && section)
+          this.#timer = setTimeout(() => {
+            this.#busy = this.#busy.then(
+              () => this.#turn(site, section),
+              () => undefined,
+            );
+          }, QUIET_MS);
       });
     });
   }
@@ -54,15 +77,28 @@ export class PictureReader {
     return new Set(index.pagesWith(new Set(index.groups.filter((group) => group.overPicture))));
   }
 
-  /** Reads one page of those, unless it is laid out as it was read; of another what was read before is taken back. @returns whether it went to the end */
-  async read(apart: LayoutFrame, site: Site, page: string, over: ReadonlySet<string>, goesOn: GoesOn): Promise<boolean> {
+  /**
+   * Reads one page of those, unless it is laid out as it was read; of another what was read before is taken back.
+   * @returns whether it went to the end
+   */
+  async read(
+    apart: LayoutFrame,
+    site: Site,
+    page: string,
+    over: ReadonlySet<string>,
+    goesOn: GoesOn,
+  ): Promise<boolean> {
     const ground = pixelGround(site, page);
     const known = this.#known.get(page);
     if (over.has(page) ? sameGround(known, ground) : !known) return true;
     const sets: (readonly [number, readonly PixelSet[]])[] = [];
     for (const width of AUDIT_WIDTHS) {
       if (!over.has(page)) sets.push([width, []]);
-      else if (await goesOn()) sets.push([width, await apart.read(site, page, width, {}, (document) => readPixels(document, site, page, width))]);
+      else if (await goesOn())
+        sets.push([
+          width,
+          await apart.read(site, page, width, {}, (document) => readPixels(document, site, page, width)),
+        ]);
       else return false;
     }
     if (site !== this.#current()) return false;
@@ -78,10 +114,16 @@ export class PictureReader {
     for (const width of AUDIT_WIDTHS) {
       await whenCalm();
       if (site !== this.#current() || this.#section()?.surface !== section.surface) return;
-      const read = await this.#apart.read(site, section.page, width, {}, (document) => readFocuses(document, site, section.page, width, section.surface, FOCUS_POINTS));
+      const read = await this.#apart.read(site, section.page, width, {}, (document) =>
+        readFocuses(document, site, section.page, width, section.surface, FOCUS_POINTS),
+      );
       read.forEach((list, i) => sets[i]!.push(...list));
     }
     if (site !== this.#current()) return;
-    this.#read.turned.set({ site, surface: section.surface, sets: new Map(FOCUS_POINTS.map((point, i) => [point, pixelSets(sets[i]!)])) });
+    this.#read.turned.set({
+      site,
+      surface: section.surface,
+      sets: new Map(FOCUS_POINTS.map((point, i) => [point, pixelSets(sets[i]!)])),
+    });
   }
 }

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, effect, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
 import { cutDownText, deltaERgb, groupSpots, hex, sampleColor, type Pixels, type PinSpot } from '@yohaku/core';
 import { Editor, GatherActions, Pinned, gatherFeature, siteFeature, type Pin } from '../state/index.ts';
@@ -25,18 +35,67 @@ const SETTLE_MS = 350;
     @if (hung(); as at) {
       <div class="stage" tabindex="0" role="region" aria-label="The design over the page">
         <div class="both" [style.width.px]="at.pin.width * scale()">
-          @for (key of [at.pin.page + ' ' + at.pin.width]; track key) { <yo-page-frame [siteId]="siteId()" [page]="at.pin.page" [width]="at.pin.width" [scale]="scale()" [nearness]="0" [title]="at.title + ' below the design'" (ready)="arrived($event)" /> }
-          <img #design class="design" [src]="at.source" [alt]="at.name" [style.width.px]="at.pin.width * scale()" [style.opacity]="at.pin.way === 'fade' ? at.pin.amount : 1" [style.clip-path]="at.pin.way === 'wipe' ? 'inset(0 ' + (1 - at.pin.amount) * 100 + '% 0 0)' : null"
-            (load)="loaded()" (pointermove)="point($event)" (pointerleave)="reading.set('')" />
-          @if (at.pin.way === 'wipe') { <span class="edge" [style.left.%]="at.pin.amount * 100"></span> }
-          @for (spot of marked(); track $index) { <span class="spot" [style.left.px]="spot.x * scale()" [style.top.px]="spot.y * scale()"></span> }
+          @for (key of [at.pin.page + ' ' + at.pin.width]; track key) {
+            <yo-page-frame
+              [siteId]="siteId()"
+              [page]="at.pin.page"
+              [width]="at.pin.width"
+              [scale]="scale()"
+              [nearness]="0"
+              [title]="at.title + ' below the design'"
+              (ready)="arrived($event)"
+            />
+          }
+          <img
+            #design
+            class="design"
+            [src]="at.source"
+            [alt]="at.name"
+            [style.width.px]="at.pin.width * scale()"
+            [style.opacity]="at.pin.way === 'fade' ? at.pin.amount : 1"
+            [style.clip-path]="at.pin.way === 'wipe' ? 'inset(0 ' + (1 - at.pin.amount) * 100 + '% 0 0)' : null"
+            (load)="loaded()"
+            (pointermove)="point($event)"
+            (pointerleave)="reading.set('')"
+          />
+          @if (at.pin.way === 'wipe') {
+            <span class="edge" [style.left.%]="at.pin.amount * 100"></span>
+          }
+          @for (spot of marked(); track $index) {
+            <span class="spot" [style.left.px]="spot.x * scale()" [style.top.px]="spot.y * scale()"></span>
+          }
         </div>
       </div>
       <div class="bar">
-        <yo-choice label="Over" [value]="at.pin.page" [options]="pages()" [width]="150" (chosen)="set({ page: $event })" />
-        <yo-number label="Width, px" [value]="at.pin.width" range="pinWidth" [digits]="0" [width]="52" (done)="set({ width: $event })" />
-        <span class="ways yo-joined" role="group" aria-label="Comparison mode"><button yo-act [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button><button yo-act [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span>
-        <span class="amount"><yo-slider label="Share of the design" [min]="0" [max]="1" [step]="0.01" [value]="at.pin.amount" (held)="set({ amount: $event })" (done)="set({ amount: $event })" /></span>
+        <yo-choice
+          label="Over"
+          [value]="at.pin.page"
+          [options]="pages()"
+          [width]="150"
+          (chosen)="set({ page: $event })"
+        />
+        <yo-number
+          label="Width, px"
+          [value]="at.pin.width"
+          range="pinWidth"
+          [digits]="0"
+          [width]="52"
+          (done)="set({ width: $event })"
+        />
+        <span class="ways yo-joined" role="group" aria-label="Comparison mode"
+          ><button yo-act [attr.aria-pressed]="at.pin.way === 'fade'" (click)="set({ way: 'fade' })">fade</button
+          ><button yo-act [attr.aria-pressed]="at.pin.way === 'wipe'" (click)="set({ way: 'wipe' })">wipe</button></span
+        >
+        <span class="amount"
+          ><yo-slider
+            label="Share of the design"
+            [min]="0"
+            [max]="1"
+            [step]="0.01"
+            [value]="at.pin.amount"
+            (held)="set({ amount: $event })"
+            (done)="set({ amount: $event })"
+        /></span>
         <span class="reading" role="status">{{ reading() }}</span>
       </div>
     }
@@ -62,7 +121,14 @@ export class PinWall {
     const site = this.#site();
     const piece = sources.find((source) => source.id === pin?.sources);
     return pin && piece?.size && site?.pages[pin.page]
-      ? { pin, piece, name: piece.name, title: site.pages[pin.page]!.title, height: (pin.width * piece.size.height) / piece.size.width, source: `/api/sites/${this.siteId()}/sources/${piece.id}/picture` }
+      ? {
+          pin,
+          piece,
+          name: piece.name,
+          title: site.pages[pin.page]!.title,
+          height: (pin.width * piece.size.height) / piece.size.width,
+          source: `/api/sites/${this.siteId()}/sources/${piece.id}/picture`,
+        }
       : undefined;
   });
   protected readonly scale = computed(() => {
@@ -95,7 +161,11 @@ export class PinWall {
   protected loaded(): void {
     const { size } = this.hung()!.piece;
     const width = Math.min(size!.width, this.hung()!.pin.width);
-    this.#pixels = pixelsOf(this.design()!.nativeElement, width, Math.max(1, Math.round((width * size!.height) / size!.width)));
+    this.#pixels = pixelsOf(
+      this.design()!.nativeElement,
+      width,
+      Math.max(1, Math.round((width * size!.height) / size!.width)),
+    );
     this.#later();
   }
   protected set(change: Partial<Pin>): void {
@@ -104,8 +174,16 @@ export class PinWall {
   }
   protected point(event: PointerEvent): void {
     const box = this.design()!.nativeElement.getBoundingClientRect();
-    const spot = this.#spotAt((event.clientX - box.left) / this.scale(), (event.clientY - box.top) / this.scale(), false);
-    this.reading.set(spot ? `design ${hex(spot.drawn)}, page ${hex(spot.built)}, ΔE ${cutDownText(deltaERgb(spot.drawn, spot.built), 3)}` : '');
+    const spot = this.#spotAt(
+      (event.clientX - box.left) / this.scale(),
+      (event.clientY - box.top) / this.scale(),
+      false,
+    );
+    this.reading.set(
+      spot
+        ? `design ${hex(spot.drawn)}, page ${hex(spot.built)}, ΔE ${cutDownText(deltaERgb(spot.drawn, spot.built), 3)}`
+        : '',
+    );
   }
 
   #later(): void {
@@ -118,10 +196,11 @@ export class PinWall {
     if (!at || !this.#pixels || !this.#document) return;
     const spots: PinSpot[] = [];
     const height = Math.min(at.height, this.#document.body.getBoundingClientRect().height);
-    for (let y = EVERY / 2; y < height; y += EVERY) for (let x = EVERY / 2; x < at.pin.width; x += EVERY) {
-      const spot = this.#spotAt(x, y, true);
-      if (spot) spots.push(spot);
-    }
+    for (let y = EVERY / 2; y < height; y += EVERY)
+      for (let x = EVERY / 2; x < at.pin.width; x += EVERY) {
+        const spot = this.#spotAt(x, y, true);
+        if (spot) spots.push(spot);
+      }
     this.#pinned.groups.set(groupSpots(spots));
   }
 
@@ -133,10 +212,17 @@ export class PinWall {
     const drawn = sampleColor(this.#pixels, x * k, y * k, Math.max(1, Math.round(AROUND * k)));
     const built = builtColor(this.#document, x, y);
     if (!drawn || !built) return undefined;
-    const edge = flat && [[-1, 0], [1, 0], [0, -1], [0, 1]].some(([dx, dy]) => {
-      const next = sampleColor(this.#pixels!, (x + dx! * 2 * AROUND) * k, (y + dy! * 2 * AROUND) * k, 0);
-      return next && hex(next) !== hex(drawn);
-    });
+    const edge =
+      flat &&
+      [
+        [-1, 0],
+        [1, 0],
+        [0, -1],
+        [0, 1],
+      ].some(([dx, dy]) => {
+        const next = sampleColor(this.#pixels!, (x + dx! * 2 * AROUND) * k, (y + dy! * 2 * AROUND) * k, 0);
+        return next && hex(next) !== hex(drawn);
+      });
     return edge ? undefined : { x, y, drawn, built: { ...built, alpha: 1 } };
   }
 }

@@ -15,7 +15,13 @@ function longest(site: Site): number {
 /** Lets documents move for once: what changes by a motion goes to hover and back. Resolves when all is still again. */
 export async function playMotion(painters: readonly FramePainter[], site: Site): Promise<void> {
   const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-  const parts = painters.flatMap((painter) => [...painter.document.querySelectorAll('.button:not([data-show]):not([disabled]), .link:not([data-show]), .menu-link:not([data-show])')].slice(0, MOST));
+  const parts = painters.flatMap((painter) =>
+    [
+      ...painter.document.querySelectorAll(
+        '.button:not([data-show]):not([disabled]), .link:not([data-show]), .menu-link:not([data-show])',
+      ),
+    ].slice(0, MOST),
+  );
   for (const painter of painters) painter.still(false);
   // The resting state is painted with transitions on before anything leaves it.
   await wait(40);

@@ -27,7 +27,13 @@ export class SectionSight {
   });
   /** The same for a section that is in sight, because it was pressed on the wall or shown before. */
   #seen = '';
-  readonly #order = computed(() => (this.#site() ? publishedPages(this.#site()!).map(({ id }) => id).join(' ') : ''));
+  readonly #order = computed(() =>
+    this.#site()
+      ? publishedPages(this.#site()!)
+          .map(({ id }) => id)
+          .join(' ')
+      : '',
+  );
 
   watch(row: Signal<ElementRef<HTMLElement> | undefined>): void {
     this.#row = row;
@@ -39,11 +45,14 @@ export class SectionSight {
     effect(() => {
       this.#order();
       const wall = untracked(row)?.nativeElement;
-      const first = [...(wall?.querySelectorAll<HTMLElement>('.pair') ?? [])].find((pair) => pair.offsetLeft + pair.offsetWidth > wall!.scrollLeft);
+      const first = [...(wall?.querySelectorAll<HTMLElement>('.pair') ?? [])].find(
+        (pair) => pair.offsetLeft + pair.offsetWidth > wall!.scrollLeft,
+      );
       const was = first?.offsetLeft;
-      if (first) setTimeout(() => {
-        if (first.isConnected) wall!.scrollLeft += first.offsetLeft - was!;
-      }, 0);
+      if (first)
+        setTimeout(() => {
+          if (first.isConnected) wall!.scrollLeft += first.offsetLeft - was!;
+        }, 0);
     });
   }
 

@@ -20,18 +20,36 @@ export interface SheetReading {
  * spaced out. Each part is a task of its own: `rest` is asked between them.
  * @returns undefined when it was not to go on
  */
-export async function readSheet(document: Document, site: Site, page: string, width: number, rest: GoesOn): Promise<SheetReading | undefined> {
+export async function readSheet(
+  document: Document,
+  site: Site,
+  page: string,
+  width: number,
+  rest: GoesOn,
+): Promise<SheetReading | undefined> {
   const layout = readLayout(document, site, page);
   if (!(await rest())) return undefined;
   const lengths = readLineLengths(document, site, page, width);
   if (!(await rest())) return undefined;
   const height = Math.ceil(document.body.getBoundingClientRect().height);
-  return { page, width, height, layout, readings: [...lengths, ...readCovered(document, site, page, width)], areas: width === 1280 ? measureAreas(document, site, page) : null };
+  return {
+    page,
+    width,
+    height,
+    layout,
+    readings: [...lengths, ...readCovered(document, site, page, width)],
+    areas: width === 1280 ? measureAreas(document, site, page) : null,
+  };
 }
 
-/** How tall a header is that stays in sight: so much of the window it covers. Of one over a picture: how much of what is said there. */
+/**
+ * How tall a header is that stays in sight: so much of the window it covers. Of one over a picture: how much of what is
+ * said there.
+ */
 function readCovered(document: Document, site: Site, page: string, width: number): LayoutReading[] {
-  const reading = (found: number): LayoutReading[] => [{ page, place: `${site.shared.header.id}/surface`, width, rule: 'covered', found: Math.max(0, Math.round(found)) }];
+  const reading = (found: number): LayoutReading[] => [
+    { page, place: `${site.shared.header.id}/surface`, width, rule: 'covered', found: Math.max(0, Math.round(found)) },
+  ];
   const over = document.querySelector('header.over-first')?.getBoundingClientRect();
   const first = document.querySelector('main > .section .col > *')?.getBoundingClientRect();
   if (over) return first ? reading(over.bottom - first.top) : [];

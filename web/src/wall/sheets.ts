@@ -1,6 +1,13 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { publishedPage, publishedPages, type PixelSet, type Site } from '@yohaku/core';
-import { PagesRead, PaintedAreas, layoutGround, sameGround, type LayoutGround, type SheetRead } from '../state/index.ts';
+import {
+  PagesRead,
+  PaintedAreas,
+  layoutGround,
+  sameGround,
+  type LayoutGround,
+  type SheetRead,
+} from '../state/index.ts';
 import type { Areas } from './areas.ts';
 import type { SheetReading } from './sheet-reading.ts';
 
@@ -10,9 +17,17 @@ export const SHEET_WIDTHS = [1280, 390] as const;
 const keyOf = (page: string, width: number): string => `${page} ${width}`;
 
 /** Of a page at a width that was read: what its layout hung on, how tall it is, and at 1280 what it paints. */
-interface Known { readonly page: string; readonly ground: LayoutGround; readonly height: number; readonly areas: Areas | null }
+interface Known {
+  readonly page: string;
+  readonly ground: LayoutGround;
+  readonly height: number;
+  readonly areas: Areas | null;
+}
 
-/** The measurements of every page at both widths: heights for the wall, areas for the palette. Values for rules go to the audit. */
+/**
+ * The measurements of every page at both widths: heights for the wall, areas for the palette. Values for rules go to
+ * the audit.
+ */
 @Injectable({ providedIn: 'root' })
 export class Sheets {
   readonly #areas = inject(PaintedAreas);
@@ -67,24 +82,27 @@ export class Sheets {
     this.#of(site);
     if (this.#toTell.length > 0) this.#told.read.next({ siteId: site.id, sheets: this.#toTell });
     this.#toTell = [];
-    for (const [key, { page }] of this.#known) if (!publishedPage(site, page)) {
-      this.#known.delete(key);
-      this.#changed = true;
-    }
+    for (const [key, { page }] of this.#known)
+      if (!publishedPage(site, page)) {
+        this.#known.delete(key);
+        this.#changed = true;
+      }
     if (!this.#changed) return;
     this.#changed = false;
     const areas = new Map<string, Areas>();
     const heights = new Map(this.heights());
-    for (const { id: page } of publishedPages(site)) for (const width of SHEET_WIDTHS) {
-      const known = this.#known.get(keyOf(page, width));
-      if (!known) continue;
-      if (known.areas) areas.set(page, known.areas);
-      heights.set(keyOf(page, width), known.height);
-    }
+    for (const { id: page } of publishedPages(site))
+      for (const width of SHEET_WIDTHS) {
+        const known = this.#known.get(keyOf(page, width));
+        if (!known) continue;
+        if (known.areas) areas.set(page, known.areas);
+        heights.set(keyOf(page, width), known.height);
+      }
     this.heights.set(heights);
     this.#areas.set(areas);
   }
 }
 
 const sameAreas = (one: Areas | null, other: Areas | null): boolean =>
-  one === other || (!!one && !!other && one.size === other.size && [...one].every(([token, area]) => other.get(token) === area));
+  one === other ||
+  (!!one && !!other && one.size === other.size && [...one].every(([token, area]) => other.get(token) === area));

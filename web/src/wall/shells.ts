@@ -3,7 +3,9 @@ import { Injectable } from '@angular/core';
 /** Frames that are kept empty at most: as many as come while others go. */
 const MOST = 6;
 
-/** Moves a node and keeps what is loaded in it; not every browser has it, and TypeScript's library does not know it yet. */
+/**
+ * Moves a node and keeps what is loaded in it; not every browser has it, and TypeScript's library does not know it yet.
+ */
 type Mover = HTMLElement & { moveBefore?(node: Node, before: Node | null): void };
 
 /**
@@ -41,7 +43,16 @@ export class Shells {
     const rack: Mover = document.createElement('div');
     rack.setAttribute('aria-hidden', 'true');
     rack.inert = true;
-    Object.assign(rack.style, { position: 'fixed', insetBlockStart: '0', insetInlineStart: '0', width: '0', height: '0', overflow: 'hidden', visibility: 'hidden', contain: 'strict' });
+    Object.assign(rack.style, {
+      position: 'fixed',
+      insetBlockStart: '0',
+      insetInlineStart: '0',
+      width: '0',
+      height: '0',
+      overflow: 'hidden',
+      visibility: 'hidden',
+      contain: 'strict',
+    });
     document.body.append(rack);
     return rack;
   }

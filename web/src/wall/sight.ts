@@ -3,7 +3,10 @@ const NEAR = '240px 400px';
 
 const told = new WeakMap<Element, (near: boolean) => void>();
 let watching: IntersectionObserver | undefined;
-/** Those that came near and have not been told: one a picture of the screen, for what is shown then is laid out, and several at once in one piece. */
+/**
+ * Those that came near and have not been told: one a picture of the screen, for what is shown then is laid out, and
+ * several at once in one piece.
+ */
 const coming = new Set<Element>();
 let asked = false;
 
@@ -23,16 +26,19 @@ function tellNext(): void {
  * @returns ends it
  */
 export function watchSight(element: Element, tell: (near: boolean) => void): () => void {
-  watching ??= new IntersectionObserver((entries) => {
-    for (const { target, isIntersecting } of entries) {
-      if (isIntersecting) coming.add(target);
-      else {
-        coming.delete(target);
-        told.get(target)?.(false);
+  watching ??= new IntersectionObserver(
+    (entries) => {
+      for (const { target, isIntersecting } of entries) {
+        if (isIntersecting) coming.add(target);
+        else {
+          coming.delete(target);
+          told.get(target)?.(false);
+        }
       }
-    }
-    if (!asked) tellNext();
-  }, { rootMargin: NEAR });
+      if (!asked) tellNext();
+    },
+    { rootMargin: NEAR },
+  );
   told.set(element, tell);
   watching.observe(element);
   return () => {

@@ -13,4 +13,5 @@ export function siteFrame(siteId: string): HTMLIFrameElement {
 }
 
 /** Returns true if that page is there: the empty document of a fresh frame loads as well, before it. */
-export const isThere = ({ contentDocument }: HTMLIFrameElement): boolean => !!contentDocument?.body && contentDocument.URL !== 'about:blank';
+export const isThere = ({ contentDocument }: HTMLIFrameElement): boolean =>
+  !!contentDocument?.body && contentDocument.URL !== 'about:blank';

@@ -11,7 +11,10 @@ const ROOM = 260;
 const GAP = 3;
 /** The widths of a letter in a list and in the label above, and of the mark that opens a list, px. */
 const [LETTER, HEAD_LETTER, MARK] = [8, 6.2, 28];
-const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Math.max(label.length * HEAD_LETTER, Math.max(...options.map((option) => option.label.length)) * LETTER + MARK);
+const wants = ({ label, options, typed }: Offered): number =>
+  typed
+    ? ROOM
+    : Math.max(label.length * HEAD_LETTER, Math.max(...options.map((option) => option.label.length)) * LETTER + MARK);
 
 /** The choices of a place by its kind: variant and icon of a button, style and level of a text, cards in a row. */
 @Component({
@@ -22,15 +25,51 @@ const wants = ({ label, options, typed }: Offered): number => typed ? ROOM : Mat
     @if (fields().length > 0) {
       <div class="picks" [yoReaching]="here()">
         @for (field of fields(); track field.address.join('/')) {
-          @if (field.typed; as typed) { <yo-text [label]="field.label" [value]="field.value" [offers]="typed.offers" [check]="typed.problem" [width]="width(field) + 'px'" (done)="set(field, $event)" />
-            @if (field.focus; as focus) { @defer (on immediate) { @if (pictureOf(focus.asset); as one) { <yo-focus-point [label]="'Focus point of ' + one.name" [src]="one.src" [width]="one.width" [height]="one.height" [point]="focus.at" (held)="point(field, $event, 'preview')" (done)="point(field, $event)" /> } } }
+          @if (field.typed; as typed) {
+            <yo-text
+              [label]="field.label"
+              [value]="field.value"
+              [offers]="typed.offers"
+              [check]="typed.problem"
+              [width]="width(field) + 'px'"
+              (done)="set(field, $event)"
+            />
+            @if (field.focus; as focus) {
+              @defer (on immediate) {
+                @if (pictureOf(focus.asset); as one) {
+                  <yo-focus-point
+                    [label]="'Focus point of ' + one.name"
+                    [src]="one.src"
+                    [width]="one.width"
+                    [height]="one.height"
+                    [point]="focus.at"
+                    (held)="point(field, $event, 'preview')"
+                    (done)="point(field, $event)"
+                  />
+                }
+              }
+            }
+          } @else {
+            <yo-choice
+              [label]="field.label"
+              [value]="field.value"
+              [options]="field.options"
+              [width]="width(field)"
+              (chosen)="set(field, $event)"
+            />
           }
-          @else { <yo-choice [label]="field.label" [value]="field.value" [options]="field.options" [width]="width(field)" (chosen)="set(field, $event)" /> }
         }
       </div>
     }
   `,
-  styles: `.picks { display: flex; flex-wrap: wrap; gap: 6px 3px; padding: 4px 0 8px; }`,
+  styles: `
+    .picks {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 3px;
+      padding: 4px 0 8px;
+    }
+  `,
 })
 export class SlipFields {
   readonly #editor = inject(Editor);
@@ -59,10 +98,19 @@ export class SlipFields {
   protected set(field: Offered, value: string, phase: 'preview' | 'commit' = 'commit'): void {
     const key = field.address.at(-1);
     this.#editor[phase]((site) => {
-      const others = inHand(site, this.#desk().also).flatMap((place) => offeredFields(site, place).filter((one) => one.label === field.label && one.address.at(-1) === key));
+      const others = inHand(site, this.#desk().also).flatMap((place) =>
+        offeredFields(site, place).filter((one) => one.label === field.label && one.address.at(-1) === key),
+      );
       const addresses = new Map([field, ...others].map((one) => [one.address.join('/'), one]));
-      const label = addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;
-      return inTurn(site, label, [...addresses.values()].map((address) => (now: Site) => setValue(now, '', address.address, address.kept(value))));
+      const label =
+        addresses.size === 1 ? `${field.label} of ${this.place().label}` : `${field.label} of ${addresses.size} places`;
+      return inTurn(
+        site,
+        label,
+        [...addresses.values()].map(
+          (address) => (now: Site) => setValue(now, '', address.address, address.kept(value)),
+        ),
+      );
     });
   }
 }

@@ -1,6 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addBlock, blockKinds, duplicatePart, extrasAt, inTurn, movePart, partsAt, partsOfPlaces, removePart, turnBlock, turnExtra, turnsOf, valueAt, type BlockPart, type Edit, type ExtraHere, type Place, type Site } from '@yohaku/core';
+import {
+  addBlock,
+  blockKinds,
+  duplicatePart,
+  extrasAt,
+  inTurn,
+  movePart,
+  partsAt,
+  partsOfPlaces,
+  removePart,
+  turnBlock,
+  turnExtra,
+  turnsOf,
+  valueAt,
+  type BlockPart,
+  type Edit,
+  type ExtraHere,
+  type Place,
+  type Site,
+} from '@yohaku/core';
 import { DeskActions, Editor, Reaching, deskFeature, freshId, type Scope } from '../state/index.ts';
 import { ACTS, Choice } from '../ui/index.ts';
 import { inHand } from './in-hand.ts';
@@ -13,22 +32,86 @@ import { inHand } from './in-hand.ts';
   template: `
     @for (part of parts(); track part.what) {
       <div class="part" [yoReaching]="here()" role="group" [attr.aria-label]="part.label">
-        <span class="head">{{ part.label }}@if (several(part) > 1) {, {{ several(part) }} selected}</span>
+        <span class="head">{{ part.label }}{{ several(part) > 1 ? ', ' + several(part) + ' selected' : '' }}</span>
         <span class="yo-joined">
-          <button yo-act slight icon="copy" [attr.aria-label]="part.what === 'item' ? 'Add another' : 'Duplicate ' + part.label" [yoTip]="part.what === 'item' ? 'Adds another, after this one' : 'Adds a copy after this block'" (click)="again(part)"></button>
-          <button yo-act slight icon="up" [attr.aria-label]="'Move ' + part.label + ' up'" [disabled]="!can(part, -1)" (click)="move(part, -1)"></button>
-          <button yo-act slight icon="down" [attr.aria-label]="'Move ' + part.label + ' down'" [disabled]="!can(part, 1)" (click)="move(part, 1)"></button>
+          <button
+            yo-act
+            slight
+            icon="copy"
+            [attr.aria-label]="part.what === 'item' ? 'Add another' : 'Duplicate ' + part.label"
+            [yoTip]="part.what === 'item' ? 'Adds another, after this one' : 'Adds a copy after this block'"
+            (click)="again(part)"
+          ></button>
+          <button
+            yo-act
+            slight
+            icon="up"
+            [attr.aria-label]="'Move ' + part.label + ' up'"
+            [disabled]="!can(part, -1)"
+            (click)="move(part, -1)"
+          ></button>
+          <button
+            yo-act
+            slight
+            icon="down"
+            [attr.aria-label]="'Move ' + part.label + ' down'"
+            [disabled]="!can(part, 1)"
+            (click)="move(part, 1)"
+          ></button>
         </span>
         <yo-delete slight [name]="part.label" words="" (done)="remove(part)" />
       </div>
     }
-    @if (extras().length) { <span class="turns">@for (one of extras(); track one.key) { <button yo-act slight [attr.aria-pressed]="one.has" [yoReaching]="here()" (click)="give(one)">{{ one.label }}</button> }</span> }
-    @if (turns().length) { <span class="turns">@for (one of turns(); track one.kind) { <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">Turn into a {{ one.label.toLowerCase() }}</button> }</span> }
-    @if (block(); as block) { <yo-choice label="Add after" [yoReaching]="here()" [value]="null" placeholder="a block" [options]="kinds()" [width]="150" (chosen)="add(block, $event)" /> }
+    @if (extras().length) {
+      <span class="turns">
+        @for (one of extras(); track one.key) {
+          <button yo-act slight [attr.aria-pressed]="one.has" [yoReaching]="here()" (click)="give(one)">
+            {{ one.label }}
+          </button>
+        }
+      </span>
+    }
+    @if (turns().length) {
+      <span class="turns">
+        @for (one of turns(); track one.kind) {
+          <button yo-act slight [yoReaching]="here()" (click)="turn(one.kind)">
+            Turn into a {{ one.label.toLowerCase() }}
+          </button>
+        }
+      </span>
+    }
+    @if (block(); as block) {
+      <yo-choice
+        label="Add after"
+        [yoReaching]="here()"
+        [value]="null"
+        placeholder="a block"
+        [options]="kinds()"
+        [width]="150"
+        (chosen)="add(block, $event)"
+      />
+    }
   `,
   styles: `
-    :host { display: block; border-top: 1px solid #d9d9d9; padding: 4px 0; }
-    .part { display: flex; gap: 6px; align-items: center; padding: 2px 0; } .part .head { flex: 1; } .turns { display: flex; gap: 4px; padding: 2px 0; }
+    :host {
+      display: block;
+      border-top: 1px solid #d9d9d9;
+      padding: 4px 0;
+    }
+    .part {
+      display: flex;
+      gap: 6px;
+      align-items: center;
+      padding: 2px 0;
+    }
+    .part .head {
+      flex: 1;
+    }
+    .turns {
+      display: flex;
+      gap: 4px;
+      padding: 2px 0;
+    }
   `,
 })
 export class SlipParts {
@@ -47,7 +130,10 @@ export class SlipParts {
     return site ? blockKinds(site).map(({ kind, label }) => ({ value: kind, label })) : [];
   });
 
-  /** Returns true if a part can go farther: within its order, into the column beside it, into the section beside its own. */
+  /**
+   * Returns true if a part can go farther: within its order, into the column beside it, into the section beside its
+   * own.
+   */
   protected can(part: BlockPart, steps: -1 | 1): boolean {
     const site = this.#editor.current();
     return site !== null && site !== undefined && movePart(site, part, steps) !== undefined;
@@ -55,7 +141,9 @@ export class SlipParts {
   /** The parts of all that is in hand, each once. */
   #all(site: Site, part: BlockPart): BlockPart[] {
     const key = (one: BlockPart) => [...one.record, one.id].join('/');
-    const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter((place) => key(place) !== key(part));
+    const others = partsOfPlaces(site, inHand(site, this.#desk().also), part.what).filter(
+      (place) => key(place) !== key(part),
+    );
     return [part, ...others];
   }
   protected several(part: BlockPart): number {
@@ -91,8 +179,18 @@ export class SlipParts {
     this.#commit((site) => {
       const all = this.#all(site, part);
       if (all.length === 1) return make(site, part);
-      const order = all.map((entry) => ({ one: entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) })).sort((one, other) => (last ? other.at - one.at : one.at - other.at));
-      return inTurn(site, `${what} ${all.length} parts`, order.map(({ one }) => (now: Site) => make(now, one)));
+      const order = all
+        .map((entry) => ({ one: entry, at: (valueAt(site, entry.order) as readonly string[]).indexOf(entry.id) }))
+        .sort((one, other) => (last ? other.at - one.at : one.at - other.at));
+      return inTurn(
+        site,
+        `${what} ${all.length} parts`,
+        order.map(
+          ({ one }) =>
+            (now: Site) =>
+              make(now, one),
+        ),
+      );
     });
   }
   protected add(block: BlockPart, kind: string): void {

@@ -7,14 +7,34 @@ const GAP = 14;
 const EDGE = 8;
 
 /** The part of the wall that is in sight, px of the wall. */
-export interface View { readonly left: number; readonly top: number; readonly width: number; readonly height: number }
+export interface View {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
 /** A box on the wall, px of the wall. */
-export interface Box { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number }
+export interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
 /** A point on the wall, px of the wall. */
-export interface Point { readonly x: number; readonly y: number }
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
 
-/** Where a slip hangs, px of the wall. `room` is its height at most; `fromX` and `fromY` are the start of the line that ties it to its place, or null without a line. */
-export interface SlipSpot extends Point { readonly room: number; readonly fromX: number | null; readonly fromY: number }
+/**
+ * Where a slip hangs, px of the wall. `room` is its height at most; `fromX` and `fromY` are the start of the line that
+ * ties it to its place, or null without a line.
+ */
+export interface SlipSpot extends Point {
+  readonly room: number;
+  readonly fromX: number | null;
+  readonly fromY: number;
+}
 
 /**
  * Returns where a slip hangs, so that all of it is in sight and the wall does not have to move:

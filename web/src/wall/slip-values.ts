@@ -1,6 +1,32 @@
-import { SLIP_ROWS, anchorOf, cellValue, judgeGroup, nearestToken, overrideStanding, paintedFacts, pixelsAt, placeCount, round, siteIndex, tokenTable, type NearestToken, type Override, type PaintedProperty, type Place, type Site, type Standing, type Where, whereSet, worstOf } from '@yohaku/core';
+import {
+  SLIP_ROWS,
+  anchorOf,
+  cellValue,
+  judgeGroup,
+  nearestToken,
+  overrideStanding,
+  paintedFacts,
+  pixelsAt,
+  placeCount,
+  round,
+  siteIndex,
+  tokenTable,
+  type NearestToken,
+  type Override,
+  type PaintedProperty,
+  type Place,
+  type Site,
+  type Standing,
+  type Where,
+  whereSet,
+  worstOf,
+} from '@yohaku/core';
 
-export interface SlipToken { readonly path: string; readonly label: string; readonly places: number }
+export interface SlipToken {
+  readonly path: string;
+  readonly label: string;
+  readonly places: number;
+}
 /** One value of a place as its slip shows it. */
 export interface SlipValue {
   readonly property: PaintedProperty;
@@ -29,7 +55,9 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     if (!counts.has(path)) counts.set(path, placeCount(site, path));
     return counts.get(path)!;
   };
-  const drawn = group.painting.cells.filter((cell) => cell.state === 'rest' && cell.band === 'desktop' && cell.property.startsWith('drawing-')).map((cell) => cell.property);
+  const drawn = group.painting.cells
+    .filter((cell) => cell.state === 'rest' && cell.band === 'desktop' && cell.property.startsWith('drawing-'))
+    .map((cell) => cell.property);
   return [...SLIP_ROWS, ...drawn].flatMap((property): SlipValue[] => {
     const wide = group.painting.at(property, 'rest', 'desktop');
     const narrow = group.painting.at(property, 'rest', 'phone');
@@ -40,17 +68,32 @@ export function slipValues(site: Site, place: Place): SlipValue[] {
     const large = at(1280);
     const small = at(390);
     const isFigure = large !== undefined && property !== 'font-weight';
-    const value = isFigure ? (small !== undefined && round(small, 1) !== round(large, 1) ? `${round(large, 1)}, at 390 ${round(small, 1)}` : `${round(large, 1)}`) : property === 'font-family' ? css.split(',')[0]!.replaceAll('"', '') : css;
+    const value = isFigure
+      ? small !== undefined && round(small, 1) !== round(large, 1)
+        ? `${round(large, 1)}, at 390 ${round(small, 1)}`
+        : `${round(large, 1)}`
+      : property === 'font-family'
+        ? css.split(',')[0]!.replaceAll('"', '')
+        : css;
     const override = cell.override;
     const where = override ? whereSet(site, place, override) : 'here';
     const { record } = anchorOf(place, where);
-    return [{
-      property, name: paintedFacts(property).row!, value, color: paintedFacts(property).value === 'color' && !property.startsWith('drawing-') ? css : null,
-      chain: chain.map((path) => ({ path, label: table.get(path)!.label, places: count(path) })),
-      override, record, where, standing: override ? overrideStanding(override) : 'bound',
-      nearest: override ? nearestToken(site, override, place) : undefined,
-      ratio: property === 'color' ? ratioOf() : null, own: cell.token,
-    }];
+    return [
+      {
+        property,
+        name: paintedFacts(property).row!,
+        value,
+        color: paintedFacts(property).value === 'color' && !property.startsWith('drawing-') ? css : null,
+        chain: chain.map((path) => ({ path, label: table.get(path)!.label, places: count(path) })),
+        override,
+        record,
+        where,
+        standing: override ? overrideStanding(override) : 'bound',
+        nearest: override ? nearestToken(site, override, place) : undefined,
+        ratio: property === 'color' ? ratioOf() : null,
+        own: cell.token,
+      },
+    ];
 
     /** As the audit judges its text, at rest and at its strictest width; over a picture the check tells. */
     function ratioOf(): SlipValue['ratio'] {

@@ -1,7 +1,43 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, addOverride, anchorOf, bindDrawing, bindOverride, cssColor, drawnColors, embedProperties, resolvedSwatches, valueAt, leaveOverride, liftLoss, liftOverride, literalCss, cutDownText, plural, siteIndex, splitStyle, splitVariant, tokenTable, type BandId, type Block, type OneOff, type OverrideProperty, type Place, type Where } from '@yohaku/core';
-import { DeskActions, EditRefused, Editor, deskFeature, freshId, Reaching, reachOfScope, type Scope } from '../state/index.ts';
+import {
+  BANDS,
+  addOverride,
+  anchorOf,
+  bindDrawing,
+  bindOverride,
+  cssColor,
+  drawnColors,
+  embedProperties,
+  resolvedSwatches,
+  valueAt,
+  leaveOverride,
+  liftLoss,
+  liftOverride,
+  literalCss,
+  cutDownText,
+  plural,
+  siteIndex,
+  splitStyle,
+  splitVariant,
+  tokenTable,
+  type BandId,
+  type Block,
+  type OneOff,
+  type OverrideProperty,
+  type Place,
+  type Where,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  EditRefused,
+  Editor,
+  deskFeature,
+  freshId,
+  Reaching,
+  reachOfScope,
+  type Scope,
+} from '../state/index.ts';
 import { ACTS, Choice, StandingSign, TextField, VerdictRule } from '../ui/index.ts';
 import { SlipFields } from './slip-fields.ts';
 import { SlipParts } from './slip-parts.ts';
@@ -15,7 +51,12 @@ import { slipValues, type SlipValue } from './slip-values.ts';
   imports: [ACTS, SlipFields, SlipParts, WordsTools, StandingSign, VerdictRule, TextField, Choice, Reaching],
   templateUrl: './slip.html',
   styleUrl: './slip.less',
-  host: { class: 'on-paper', role: 'dialog', '[attr.aria-label]': "place()?.label ?? 'Place'", '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
+  host: {
+    class: 'on-paper',
+    role: 'dialog',
+    '[attr.aria-label]': "place()?.label ?? 'Place'",
+    '(keydown.escape)': 'closed.emit(); $event.stopPropagation()',
+  },
 })
 export class Slip {
   readonly #store = inject(Store);
@@ -26,7 +67,10 @@ export class Slip {
   protected readonly setting = signal<string | null>(null);
   /** Widths at which a value is set; empty: at all. */
   protected readonly band = signal('');
-  protected readonly bands = [{ value: '', label: 'all widths' }, ...BANDS.map(({ id }) => ({ value: id as string, label: id as string }))];
+  protected readonly bands = [
+    { value: '', label: 'all widths' },
+    ...BANDS.map(({ id }) => ({ value: id as string, label: id as string })),
+  ];
   protected readonly leaving = signal<string | null>(null);
 
   protected readonly place = computed(() => {
@@ -46,7 +90,10 @@ export class Slip {
     const site = this.#editor.shown();
     if (!site || place?.usedId == null) return [];
     const uses = reachOfScope(site, { page: place.page, place: place.id }).count;
-    return [{ value: 'used', label: `everywhere, ${plural(uses, 'place')}` }, { value: 'here', label: 'this page' }];
+    return [
+      { value: 'used', label: `everywhere, ${plural(uses, 'place')}` },
+      { value: 'here', label: 'this page' },
+    ];
   });
   /** Returns the scope of an override, set or about to be set. */
   protected reachOf(where: Where): Scope {
@@ -62,13 +109,16 @@ export class Slip {
   readonly #ownStyle = computed(() => {
     const { styled, words } = this.place() ?? {};
     const owner = words?.slice(0, -1);
-    return styled && owner && styled.length === owner.length + 1 && owner.every((key, i) => styled[i] === key) ? styled : undefined;
+    return styled && owner && styled.length === owner.length + 1 && owner.every((key, i) => styled[i] === key)
+      ? styled
+      : undefined;
   });
 
   /** Custom properties that the inside of an embed could take; none for anything else. */
   protected readonly beyond = computed((): readonly string[] => {
     const [site, place] = [this.#editor.shown(), this.place()];
-    const block = site && place?.kind === 'surface' && place.block ? (valueAt(site, place.block) as Block | undefined) : undefined;
+    const block =
+      site && place?.kind === 'surface' && place.block ? (valueAt(site, place.block) as Block | undefined) : undefined;
     return site && block?.kind === 'embed' ? embedProperties(site, block) : [];
   });
   /** The flat colours of the drawing the place shows, each with the swatch it follows. */
@@ -77,11 +127,23 @@ export class Slip {
     const asset = site?.assets[this.place()?.asset ?? ''];
     if (!site || asset?.type !== 'image/svg+xml' || !asset.colors?.length) return undefined;
     const painted = drawnColors(asset, site.brand);
-    return { asset: asset.id, colors: asset.colors.map(({ hex }) => ({ hex, swatch: asset.bound?.[hex] ?? '', now: painted.get(hex) ?? hex })) };
+    return {
+      asset: asset.id,
+      colors: asset.colors.map(({ hex }) => ({ hex, swatch: asset.bound?.[hex] ?? '', now: painted.get(hex) ?? hex })),
+    };
   });
   protected readonly swatches = computed(() => {
     const brand = this.#editor.shown()?.brand;
-    return [{ value: '', label: 'as drawn' }, ...(brand ? resolvedSwatches(brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [])];
+    return [
+      { value: '', label: 'as drawn' },
+      ...(brand
+        ? resolvedSwatches(brand).map(({ swatch, rgb }) => ({
+            value: swatch.id,
+            label: swatch.label,
+            color: cssColor(rgb),
+          }))
+        : []),
+    ];
   });
   protected readonly drawingScope: Scope = { words: 'The drawing changes everywhere' };
   protected bindColor(asset: string, hex: string, swatch: string): void {
@@ -115,7 +177,10 @@ export class Slip {
   protected lift(value: SlipValue): void {
     this.#editor.commit((site) => {
       const edit = liftOverride(site, value.record, value.override!, value.own ?? '');
-      if (!edit) throw new EditRefused('This value cannot be saved to its token. Use the token, or keep the value with a reason.');
+      if (!edit)
+        throw new EditRefused(
+          'This value cannot be saved to its token. Use the token, or keep the value with a reason.',
+        );
       return edit;
     });
   }
@@ -128,14 +193,25 @@ export class Slip {
     const site = this.#editor.current();
     const place = this.place();
     if (!site || !place) return '';
-    return splitVariant(site, this.#oneOff(place), 'new') ? 'Make a variant' : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new') ? 'Make a style' : '';
+    return splitVariant(site, this.#oneOff(place), 'new')
+      ? 'Make a variant'
+      : this.#ownStyle() && splitStyle(site, this.#oneOff(place), this.#ownStyle()!, 'new')
+        ? 'Make a style'
+        : '';
   });
   protected splitOff(): void {
     const place = this.place()!;
     const styled = this.#ownStyle();
-    this.#editor.commit((site) => splitVariant(site, this.#oneOff(place), freshId('variant')) ?? (styled && splitStyle(site, this.#oneOff(place), styled, freshId('style'))));
+    this.#editor.commit(
+      (site) =>
+        splitVariant(site, this.#oneOff(place), freshId('variant')) ??
+        (styled && splitStyle(site, this.#oneOff(place), styled, freshId('style'))),
+    );
   }
-  /** Returns the place as a one-off: a shared part changes everywhere, so its new variant or style applies everywhere too. */
+  /**
+   * Returns the place as a one-off: a shared part changes everywhere, so its new variant or style applies everywhere
+   * too.
+   */
   #oneOff(place: Place): OneOff {
     return { anchor: anchorOf(place, 'used'), ground: place.ground, item: place.item };
   }
@@ -151,19 +227,35 @@ export class Slip {
   protected set(value: SlipValue, css: string): void {
     const place = this.place()!;
     this.setting.set(null);
-    this.#editor.commit((site) => addOverride(site, anchorOf(place, this.where()), {
-      id: freshId('o'), property: value.property as OverrideProperty, band: (this.band() || null) as BandId | null, origin: 'set', value: { kind: 'literal', css: withUnit(value.property as OverrideProperty, css) }, reason: null,
-    }, place.label));
+    this.#editor.commit((site) =>
+      addOverride(
+        site,
+        anchorOf(place, this.where()),
+        {
+          id: freshId('o'),
+          property: value.property as OverrideProperty,
+          band: (this.band() || null) as BandId | null,
+          origin: 'set',
+          value: { kind: 'literal', css: withUnit(value.property as OverrideProperty, css) },
+          reason: null,
+        },
+        place.label,
+      ),
+    );
   }
   protected checkValue = (css: string): string => {
-    const property = this.values().find((one) => one.property === this.setting())?.property as OverrideProperty | undefined;
+    const property = this.values().find((one) => one.property === this.setting())?.property as
+      OverrideProperty | undefined;
     if (css.trim() === '') return 'Type a value.';
-    if (!property || literalCss(property, withUnit(property, css)) === undefined) return `“${css.slice(0, 24)}” is not a value for ${property ?? 'this'} that Yohaku understands. Nothing was changed.`;
+    if (!property || literalCss(property, withUnit(property, css)) === undefined)
+      return `“${css.slice(0, 24)}” is not a value for ${property ?? 'this'} that Yohaku understands. Nothing was changed.`;
     return '';
   };
 }
 
 /** A bare figure where a length is meant is one in px. */
 function withUnit(property: OverrideProperty, css: string): string {
-  return literalCss(property, css) === undefined && literalCss(property, `${css.trim()}px`) !== undefined ? `${css.trim()}px` : css.trim();
+  return literalCss(property, css) === undefined && literalCss(property, `${css.trim()}px`) !== undefined
+    ? `${css.trim()}px`
+    : css.trim();
 }

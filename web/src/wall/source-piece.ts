@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { contours } from 'd3-contour';
 import { pixelsOf } from './pixels-of.ts';
 import { deltaE, hex, parseColor, rgb8ToOklab, sampleColor, type Source, type Pixels, type Rgb8 } from '@yohaku/core';
@@ -8,7 +19,10 @@ import { SOURCE_HEIGHT } from './source-height.ts';
 const KEPT = 4_000_000;
 
 /** A colour under the pointer. */
-export interface Sample { readonly rgb: Rgb8; readonly hex: string }
+export interface Sample {
+  readonly rgb: Rgb8;
+  readonly hex: string;
+}
 
 /** One source on the wall: the picture or the lines, with the occurrences of the colours in hand outlined. */
 @Component({
@@ -17,29 +31,103 @@ export interface Sample { readonly rgb: Rgb8; readonly hex: string }
   template: `
     @if (sources().size) {
       <div class="picture" [style.width.px]="width()" [style.height.px]="height">
-        <img #picture [src]="source()" [alt]="sources().name" [width]="width()" [height]="height" crossorigin="anonymous" (load)="loaded()" (pointermove)="point($event)" (pointerleave)="sampled.emit(null)" (click)="take($event)" />
-        @if (outline(); as path) { <svg [attr.viewBox]="'0 0 ' + width() + ' ' + height" aria-hidden="true"><path [attr.d]="path" fill="none" stroke="#fff" stroke-width="3.5" /><path [attr.d]="path" fill="none" stroke="#000" stroke-width="1.4" /></svg> }
+        <img
+          #picture
+          [src]="source()"
+          [alt]="sources().name"
+          [width]="width()"
+          [height]="height"
+          crossorigin="anonymous"
+          (load)="loaded()"
+          (pointermove)="point($event)"
+          (pointerleave)="sampled.emit(null)"
+          (click)="take($event)"
+        />
+        @if (outline(); as path) {
+          <svg [attr.viewBox]="'0 0 ' + width() + ' ' + height" aria-hidden="true">
+            <path [attr.d]="path" fill="none" stroke="#fff" stroke-width="3.5" />
+            <path [attr.d]="path" fill="none" stroke="#000" stroke-width="1.4" />
+          </svg>
+        }
       </div>
     } @else {
-      <div class="lines mono" [style.height.px]="height" tabindex="0" role="region" [attr.aria-label]="'Lines of ' + sources().name">
+      <div
+        class="lines mono"
+        [style.height.px]="height"
+        tabindex="0"
+        role="region"
+        [attr.aria-label]="'Lines of ' + sources().name"
+      >
         @for (line of lines(); track $index) {
-          @if (line.file) { <p class="file">{{ line.file }}</p> }
-          <p><span class="number">{{ line.number }}</span>@for (part of line.parts; track $index) {@if (part.hex) {<mark [class.now]="hand().has(part.hex)" [style.border-bottom-color]="part.hex">{{ part.text }}</mark>} @else {{{ part.text }}}}</p>
+          @if (line.file) {
+            <p class="file">{{ line.file }}</p>
+          }
+          <p>
+            <span class="number">{{ line.number }}</span>
+            @for (part of line.parts; track $index) {
+              @if (part.hex) {
+                <mark [class.now]="hand().has(part.hex)" [style.border-bottom-color]="part.hex">{{ part.text }}</mark>
+              } @else {
+                {{ part.text }}
+              }
+            }
+          </p>
         }
       </div>
     }
   `,
   styles: `
-    :host { display: block; }
-    .picture { position: relative; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); background: repeating-conic-gradient(#efefef 0 25%, #fff 0 50%) 0 0 / 16px 16px; }
-    img { display: block; cursor: crosshair; }
-    svg { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
-    .lines { width: 520px; overflow: auto; padding: 10px 14px; background: #fff; color: #1a1a1a; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
-    .lines p { margin: 0; white-space: pre; }
-    .lines .file { color: #5a5a5a; padding-top: 6px; }
-    .number { display: inline-block; width: 40px; color: #767676; }
-    mark { background: none; color: inherit; border-bottom: 3px solid; }
-    mark.now { outline: 1.4px solid #000; outline-offset: 2px; box-shadow: 0 0 0 2px #fff; font-weight: 600; }
+    :host {
+      display: block;
+    }
+    .picture {
+      position: relative;
+      box-shadow: 0 1px 3px rgb(0 0 0 / 14%);
+      background: repeating-conic-gradient(#efefef 0 25%, #fff 0 50%) 0 0 / 16px 16px;
+    }
+    img {
+      display: block;
+      cursor: crosshair;
+    }
+    svg {
+      position: absolute;
+      inset: 0;
+      width: 100%;
+      height: 100%;
+      pointer-events: none;
+    }
+    .lines {
+      width: 520px;
+      overflow: auto;
+      padding: 10px 14px;
+      background: #fff;
+      color: #1a1a1a;
+      box-shadow: 0 1px 3px rgb(0 0 0 / 14%);
+    }
+    .lines p {
+      margin: 0;
+      white-space: pre;
+    }
+    .lines .file {
+      color: #5a5a5a;
+      padding-top: 6px;
+    }
+    .number {
+      display: inline-block;
+      width: 40px;
+      color: #767676;
+    }
+    mark {
+      background: none;
+      color: inherit;
+      border-bottom: 3px solid;
+    }
+    mark.now {
+      outline: 1.4px solid #000;
+      outline-offset: 2px;
+      box-shadow: 0 0 0 2px #fff;
+      font-weight: 600;
+    }
   `,
 })
 export class SourcePiece {
@@ -62,12 +150,17 @@ export class SourcePiece {
     const { lines, colors } = this.sources();
     let file = '';
     return lines.map((line, i) => {
-      const spots = colors.flatMap((color) => color.spots.filter((spot) => spot.line === i).map((spot) => ({ ...spot, hex: color.hex }))).sort((one, other) => one.from - other.from);
+      const spots = colors
+        .flatMap((color) => color.spots.filter((spot) => spot.line === i).map((spot) => ({ ...spot, hex: color.hex })))
+        .sort((one, other) => one.from - other.from);
       const parts: { text: string; hex: string | null }[] = [];
       let at = 0;
       for (const spot of spots) {
         if (spot.from < at) continue;
-        parts.push({ text: line.text.slice(at, spot.from), hex: null }, { text: line.text.slice(spot.from, spot.to), hex: spot.hex });
+        parts.push(
+          { text: line.text.slice(at, spot.from), hex: null },
+          { text: line.text.slice(spot.from, spot.to), hex: spot.hex },
+        );
         at = spot.to;
       }
       parts.push({ text: line.text.slice(at), hex: null });
@@ -89,7 +182,8 @@ export class SourcePiece {
   constructor() {
     // A colour taken in hand is brought into view in the lines.
     effect(() => {
-      if (this.hand().size > 0 && !this.sources().size) setTimeout(() => this.#host.nativeElement.querySelector('mark.now')?.scrollIntoView({ block: 'nearest' }));
+      if (this.hand().size > 0 && !this.sources().size)
+        setTimeout(() => this.#host.nativeElement.querySelector('mark.now')?.scrollIntoView({ block: 'nearest' }));
     });
   }
 
@@ -99,7 +193,12 @@ export class SourcePiece {
     const shrink = Math.min(1, Math.sqrt(KEPT / (width * height)));
     this.#full = pixelsOf(image, Math.max(1, Math.round(width * shrink)), Math.max(1, Math.round(height * shrink)));
     const shown = pixelsOf(image, this.width(), SOURCE_HEIGHT);
-    this.#nearest.set(nearestColors(shown, this.sources().colors.map((color) => color.hex)));
+    this.#nearest.set(
+      nearestColors(
+        shown,
+        this.sources().colors.map((color) => color.hex),
+      ),
+    );
   }
 
   protected point(event: PointerEvent): void {
@@ -114,7 +213,12 @@ export class SourcePiece {
     if (!this.#full) return null;
     const box = this.picture()!.nativeElement.getBoundingClientRect();
     const scale = this.#full.width / this.sources().size!.width;
-    const rgb = sampleColor(this.#full, ((event.clientX - box.left) / box.width) * this.#full.width, ((event.clientY - box.top) / box.height) * this.#full.height, Math.round(this.radius() * scale));
+    const rgb = sampleColor(
+      this.#full,
+      ((event.clientX - box.left) / box.width) * this.#full.width,
+      ((event.clientY - box.top) / box.height) * this.#full.height,
+      Math.round(this.radius() * scale),
+    );
     return rgb ? { rgb, hex: hex(rgb) } : null;
   }
 }
@@ -153,7 +257,13 @@ function outlineOf(nearest: Uint8Array, wanted: readonly number[], width: number
   // A pixel counts with at least three neighbours of its kind: the mixed pixels along an edge are nobody's colour.
   const values = Array.from(member, (one, i) => (one && around(member, i, width) >= 4 ? 1 : 0));
   const [found] = contours().size([width, height]).smooth(false).thresholds([0.5])(values);
-  return (found?.coordinates ?? []).flatMap((polygon) => polygon.filter((ring) => ring.length > 8).map((ring) => `M${ring.map(([x, y]) => `${x!.toFixed(1)} ${y!.toFixed(1)}`).join('L')}Z`)).join('');
+  return (found?.coordinates ?? [])
+    .flatMap((polygon) =>
+      polygon
+        .filter((ring) => ring.length > 8)
+        .map((ring) => `M${ring.map(([x, y]) => `${x!.toFixed(1)} ${y!.toFixed(1)}`).join('L')}Z`),
+    )
+    .join('');
 }
 
 /** How many of a pixel and its eight neighbours are set. */

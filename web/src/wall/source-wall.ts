@@ -14,14 +14,37 @@ import { SourcePiece, type Sample } from './source-piece.ts';
     <div class="row" tabindex="0" role="region" aria-label="Sources">
       @for (piece of sources(); track piece.id) {
         <figure>
-          <figcaption><span>{{ piece.name }}</span><span class="muted">{{ piece.facts }}</span></figcaption>
-          <yo-source-piece [siteId]="siteId()" [sources]="piece" [hand]="hand()" [radius]="radius()" (sampled)="sample.set($event)" (taken)="take($event, piece.name)" />
+          <figcaption>
+            <span>{{ piece.name }}</span><span class="muted">{{ piece.facts }}</span>
+          </figcaption>
+          <yo-source-piece
+            [siteId]="siteId()"
+            [sources]="piece"
+            [hand]="hand()"
+            [radius]="radius()"
+            (sampled)="sample.set($event)"
+            (taken)="take($event, piece.name)"
+          />
         </figure>
       }
     </div>
     <div class="bar">
-      <yo-number label="Sampled radius, px" [value]="radius()" range="sampleRadius" [digits]="0" [width]="40" (done)="setRadius($event)" />
-      <p class="reading" role="status">@if (reading(); as reading) { <span class="chip" [style.background]="reading.hex"></span><span class="mono">{{ reading.hex }}</span><span>{{ reading.near }}; click to add it to the sources</span> } @else { <span class="muted">Point at an image to read a colour.</span> }</p>
+      <yo-number
+        label="Sampled radius, px"
+        [value]="radius()"
+        range="sampleRadius"
+        [digits]="0"
+        [width]="40"
+        (done)="setRadius($event)"
+      />
+      <p class="reading" role="status">
+        @if (reading(); as reading) {
+          <span class="chip" [style.background]="reading.hex"></span><span class="mono">{{ reading.hex }}</span
+          ><span>{{ reading.near }}; click to add it to the sources</span>
+        } @else {
+          <span class="muted">Point at an image to read a colour.</span>
+        }
+      </p>
     </div>
   `,
   styleUrl: './source-wall.less',
@@ -40,8 +63,13 @@ export class SourceWall {
     const sample = this.sample();
     const brand = this.#editor.current()?.brand;
     if (!sample || !brand) return undefined;
-    const near = resolvedSwatches(brand).map(({ swatch, rgb }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, sample.rgb) })).sort((one, other) => one.deltaE - other.deltaE)[0];
-    return { hex: sample.hex, near: near ? `nearest is ${near.label}, ΔE ${cutDownText(near.deltaE, 3)}` : 'no swatch yet' };
+    const near = resolvedSwatches(brand)
+      .map(({ swatch, rgb }) => ({ label: swatch.label, deltaE: deltaERgb(rgb, sample.rgb) }))
+      .sort((one, other) => one.deltaE - other.deltaE)[0];
+    return {
+      hex: sample.hex,
+      near: near ? `nearest is ${near.label}, ΔE ${cutDownText(near.deltaE, 3)}` : 'no swatch yet',
+    };
   });
 
   protected setRadius(radius: number): void {

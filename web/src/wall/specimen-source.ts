@@ -1,7 +1,9 @@
 import { specimenBody, specimenBodyHtml, specimenPartsHtml, type Site } from '@yohaku/core';
 import type { FrameSource } from './frame-source.ts';
 
-/** The specimen. While a control is held only its tokens follow; what it says in words is written when the hand lets go. */
+/**
+ * The specimen. While a control is held only its tokens follow; what it says in words is written when the hand lets go.
+ */
 export class SpecimenSource implements FrameSource {
   /** True if a control is held. */
   held = false;

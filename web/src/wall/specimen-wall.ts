@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterRenderEffect, computed, effect, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Store } from '@ngrx/store';
 import { SPECIMEN_CSS, specimenParts, tokenTable, type Site } from '@yohaku/core';
@@ -16,23 +27,86 @@ const WIDTH = 1280;
   imports: [ACTS],
   template: `
     <nav aria-label="Parts of the specimen">
-      @for (part of parts(); track part.id) { <button yo-pick (click)="go(part.id)">{{ part.label }}</button> }
-      <a class="plain muted" [href]="'/frame/' + siteId() + '/specimen.html'" target="_blank" rel="noopener">Open to print</a>
+      @for (part of parts(); track part.id) {
+        <button yo-pick (click)="go(part.id)">{{ part.label }}</button>
+      }
+      <a class="plain muted" [href]="'/frame/' + siteId() + '/specimen.html'" target="_blank" rel="noopener"
+        >Open to print</a
+      >
     </nav>
     <div class="sheet" #sheet tabindex="0" role="region" aria-label="Specimen">
       <div class="paper" [style.width.px]="width * scale()" [style.height.px]="height() * scale()">
-        <iframe #frame [src]="source()" sandbox="allow-same-origin" title="Specimen" tabindex="-1" scrolling="no" [style.width.px]="width" [style.height.px]="height()" [style.transform]="'scale(' + scale() + ')'" (load)="loaded()"></iframe>
-        @if (mark(); as at) { <span class="mark" [style.left.px]="at.x" [style.top.px]="at.y" [style.width.px]="at.w" [style.height.px]="at.h"></span> }
+        <iframe
+          #frame
+          [src]="source()"
+          sandbox="allow-same-origin"
+          title="Specimen"
+          tabindex="-1"
+          scrolling="no"
+          [style.width.px]="width"
+          [style.height.px]="height()"
+          [style.transform]="'scale(' + scale() + ')'"
+          (load)="loaded()"
+        ></iframe>
+        @if (mark(); as at) {
+          <span
+            class="mark"
+            [style.left.px]="at.x"
+            [style.top.px]="at.y"
+            [style.width.px]="at.w"
+            [style.height.px]="at.h"
+          ></span>
+        }
       </div>
     </div>
   `,
   styles: `
-    :host { display: flex; gap: 20px; flex: 1; min-height: 0; padding: 4px 20px 0; }
-    nav { display: flex; flex-direction: column; flex: none; width: 148px; overflow: auto; padding: 2px; } nav > * { min-height: 24px; flex: none; } nav a { color: var(--wall-quiet); text-decoration: underline; margin-top: 8px; }
-    .sheet { flex: 1; overflow: auto; min-width: 0; }
-    .paper { position: relative; overflow: hidden; background: #fff; box-shadow: 0 1px 3px rgb(0 0 0 / 14%); }
-    iframe { display: block; border: 0; transform-origin: 0 0; }
-    .mark { position: absolute; border: 2px solid #000; outline: 1px solid #fff; pointer-events: none; }
+    :host {
+      display: flex;
+      gap: 20px;
+      flex: 1;
+      min-height: 0;
+      padding: 4px 20px 0;
+    }
+    nav {
+      display: flex;
+      flex-direction: column;
+      flex: none;
+      width: 148px;
+      overflow: auto;
+      padding: 2px;
+    }
+    nav > * {
+      min-height: 24px;
+      flex: none;
+    }
+    nav a {
+      color: var(--wall-quiet);
+      text-decoration: underline;
+      margin-top: 8px;
+    }
+    .sheet {
+      flex: 1;
+      overflow: auto;
+      min-width: 0;
+    }
+    .paper {
+      position: relative;
+      overflow: hidden;
+      background: #fff;
+      box-shadow: 0 1px 3px rgb(0 0 0 / 14%);
+    }
+    iframe {
+      display: block;
+      border: 0;
+      transform-origin: 0 0;
+    }
+    .mark {
+      position: absolute;
+      border: 2px solid #000;
+      outline: 1px solid #fff;
+      pointer-events: none;
+    }
   `,
 })
 export class SpecimenWall {
@@ -43,19 +117,33 @@ export class SpecimenWall {
   readonly #standIns = this.#store.selectSignal(deskFeature.selectStandIns);
   readonly #sanitizer = inject(DomSanitizer);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
-  protected readonly source = computed(() => this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`));
+  protected readonly source = computed(() =>
+    this.#sanitizer.bypassSecurityTrustResourceUrl(`/frame/${this.siteId()}/`),
+  );
   protected readonly frame = viewChild.required<ElementRef<HTMLIFrameElement>>('frame');
   protected readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
   protected readonly width = WIDTH;
   protected readonly height = signal(900);
   protected readonly scale = signal(0.8);
   readonly #painted = signal(0);
-  protected readonly parts = computed(() => {
-    const site = this.#current();
-    return site ? specimenParts(site).map(({ id, label }) => ({ id, label })) : [];
-  }, { equal: (one, other) => one.length === other.length && one.every((part, i) => part.id === other[i]!.id && part.label === other[i]!.label) });
+  protected readonly parts = computed(
+    () => {
+      const site = this.#current();
+      return site ? specimenParts(site).map(({ id, label }) => ({ id, label })) : [];
+    },
+    {
+      equal: (one, other) =>
+        one.length === other.length &&
+        one.every((part, i) => part.id === other[i]!.id && part.label === other[i]!.label),
+    },
+  );
   /** Where the token in hand stands. */
-  protected readonly mark = signal<{ readonly x: number; readonly y: number; readonly w: number; readonly h: number } | null>(null);
+  protected readonly mark = signal<{
+    readonly x: number;
+    readonly y: number;
+    readonly w: number;
+    readonly h: number;
+  } | null>(null);
   readonly #source = new SpecimenSource();
   #painter: FramePainter | undefined;
 
@@ -68,11 +156,19 @@ export class SpecimenWall {
     afterRenderEffect(() => {
       this.#painted();
       const token = this.#selected();
-      const rect = token ? this.#painter?.document.querySelector(`[data-token="${CSS.escape(token)}"]`)?.getBoundingClientRect() : undefined;
+      const rect = token
+        ? this.#painter?.document.querySelector(`[data-token="${CSS.escape(token)}"]`)?.getBoundingClientRect()
+        : undefined;
       const scale = this.scale();
-      this.mark.set(rect ? { x: rect.left * scale - 3, y: rect.top * scale - 3, w: rect.width * scale + 6, h: rect.height * scale + 6 } : null);
+      this.mark.set(
+        rect
+          ? { x: rect.left * scale - 3, y: rect.top * scale - 3, w: rect.width * scale + 6, h: rect.height * scale + 6 }
+          : null,
+      );
     });
-    const size = new ResizeObserver(([entry]) => this.scale.set(Math.max(0.3, Math.min(1, (entry!.contentRect.width - 2) / WIDTH))));
+    const size = new ResizeObserver(([entry]) =>
+      this.scale.set(Math.max(0.3, Math.min(1, (entry!.contentRect.width - 2) / WIDTH))),
+    );
     afterRenderEffect(() => size.observe(this.sheet().nativeElement));
     inject(DestroyRef).onDestroy(() => size.disconnect());
   }

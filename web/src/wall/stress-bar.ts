@@ -12,15 +12,49 @@ import { ACTS } from '../ui/index.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
   template: `
-    <span class="yo-joined" role="group" aria-label="Stress-test content">@for (one of kinds; track one.kind) { <button yo-act [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button> }</span>
+    <span class="yo-joined" role="group" aria-label="Stress-test content">
+      @for (one of kinds; track one.kind) {
+        <button yo-act [attr.aria-pressed]="on().has(one.kind)" (click)="toggle(one.kind)">{{ one.label }}</button>
+      }
+    </span>
     <span class="found" role="status">{{ says() }}</span>
-    <ul aria-label="Problems">@for (one of list(); track $index) { <li><button yo-opens (click)="show(one)">{{ title(one) }}: {{ one.label }} {{ one.words }}@if (one.style) {, set in {{ one.style }}}</button></li> }</ul>
+    <ul aria-label="Problems">
+      @for (one of list(); track $index) {
+        <li>
+          <button yo-opens (click)="show(one)">
+            {{ title(one) }}: {{ one.label }} {{ one.words }}{{ one.style ? ', set in ' + one.style : '' }}
+          </button>
+        </li>
+      }
+    </ul>
   `,
   styles: `
-    :host { display: flex; gap: 16px; align-items: center; padding: 0 20px; min-height: 28px; font-size: 12px; }
-    [role="group"] { flex: none; } button { min-height: 24px; white-space: nowrap; }
-    .found { flex: none; font-weight: 600; }
-    ul { display: flex; gap: 20px; overflow-x: auto; min-width: 0; padding: 2px; }
+    :host {
+      display: flex;
+      gap: 16px;
+      align-items: center;
+      padding: 0 20px;
+      min-height: 28px;
+      font-size: 12px;
+    }
+    [role='group'] {
+      flex: none;
+    }
+    button {
+      min-height: 24px;
+      white-space: nowrap;
+    }
+    .found {
+      flex: none;
+      font-weight: 600;
+    }
+    ul {
+      display: flex;
+      gap: 20px;
+      overflow-x: auto;
+      min-width: 0;
+      padding: 2px;
+    }
   `,
 })
 export class StressBar {
@@ -36,13 +70,20 @@ export class StressBar {
     const found = this.#found.breaks();
     if (found === null) return 'Checking…';
     const left = this.#found.breaksLeft();
-    const said = found.length === 0 ? (left > 0 ? 'No problems yet' : 'No problems') : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
+    const said =
+      found.length === 0
+        ? left > 0
+          ? 'No problems yet'
+          : 'No problems'
+        : `${plural(found.length, 'thing')} ${found.length === 1 ? 'breaks' : 'break'}`;
     return left > 0 ? `${said}, ${plural(left, 'sheet')} still to check` : said;
   });
 
   protected toggle(kind: StressKind): void {
     const kinds = this.#kinds();
-    this.#store.dispatch(DeskActions.stress({ kinds: kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind] }));
+    this.#store.dispatch(
+      DeskActions.stress({ kinds: kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind] }),
+    );
   }
   protected title(one: Break): string {
     return `${(this.#site() && publishedPage(this.#site()!, one.page)?.title) ?? one.page} at ${one.width}`;

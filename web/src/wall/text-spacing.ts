@@ -7,5 +7,7 @@ export const SPACED_OUT = stressCss(new Set(['spacing']));
 /** The words that are lost in a page which is laid out with its text spaced out. */
 export function readTextSpacing(document: Document, site: Site, page: string, width: number): readonly LayoutReading[] {
   const places = new Map(pageTree(site, page).places.map((place) => [place.id, place]));
-  return lostWords(document, places).filter(({ place }) => place.style !== null).map(({ place, px }): LayoutReading => ({ page, place: place.id, width, rule: 'text-spacing', found: px }));
+  return lostWords(document, places)
+    .filter(({ place }) => place.style !== null)
+    .map(({ place, px }): LayoutReading => ({ page, place: place.id, width, rule: 'text-spacing', found: px }));
 }

@@ -1,7 +1,11 @@
 /** Part of the platform that TypeScript's library does not know yet; not every browser has it. */
-declare const scheduler: { postTask(task: () => void, options: { priority: 'user-blocking' }): Promise<void> } | undefined;
+declare const scheduler:
+  { postTask(task: () => void, options: { priority: 'user-blocking' }): Promise<void> } | undefined;
 
-/** Lets the browser do what is more urgent, input and painting; what the server has to say comes after. Without the four milliseconds that nested timers wait. */
+/**
+ * Lets the browser do what is more urgent, input and painting; what the server has to say comes after. Without the four
+ * milliseconds that nested timers wait.
+ */
 export function turn(): Promise<void> {
   if (typeof scheduler !== 'undefined') return scheduler.postTask(() => undefined, { priority: 'user-blocking' });
   return new Promise((resolve) => {

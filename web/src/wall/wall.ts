@@ -1,9 +1,40 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, linkedSignal, signal, untracked, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
-import { STRESS_KINDS, type StressKind, cutDownText, VISIONS, VISION_LABELS, publishedPage, publishedPages, siteIndex, tokenTable, type Vision } from '@yohaku/core';
-import { DeskActions, type DeskState, auditFeature, deskFeature, gatherFeature, reachOfScope, siteFeature, Reading } from '../state/index.ts';
+import {
+  STRESS_KINDS,
+  type StressKind,
+  cutDownText,
+  VISIONS,
+  VISION_LABELS,
+  publishedPage,
+  publishedPages,
+  siteIndex,
+  tokenTable,
+  type Vision,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  type DeskState,
+  auditFeature,
+  deskFeature,
+  gatherFeature,
+  reachOfScope,
+  siteFeature,
+  Reading,
+} from '../state/index.ts';
 import { ACTS, KEYS, NumberField, TextField, meanToType } from '../ui/index.ts';
 import { SOURCE_HEIGHT } from './source-height.ts';
 import { SourceWall } from './source-wall.ts';
@@ -13,7 +44,8 @@ import { Frames } from './frames.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { HungPages } from './hung-pages.ts';
 import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
-import { PageFrame, type Crop, type FramePick } from './page-frame.ts';
+import { PageFrame, type Crop } from './page-frame.ts';
+import { type FramePick } from './frame-pick.ts';
 import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
 import { PinWall } from './pin-wall.ts';
 import { SectionSight } from './section-sight.ts';
@@ -36,12 +68,21 @@ const PANELS = {
 /** Returns true if pages hang at a width anyway. */
 const hangsAlready = (width: number | null): boolean => SHEET_WIDTHS.some((one) => one === width);
 
-/** Returns true if the same places are lit: an edit that lights no others has no mark to move before the pages have settled. */
-function sameLit(one: ReadonlyMap<string, ReadonlySet<string>>, other: ReadonlyMap<string, ReadonlySet<string>>): boolean {
-  return one.size === other.size && [...one].every(([page, places]) => {
-    const others = other.get(page);
-    return others?.size === places.size && [...places].every((id) => others.has(id));
-  });
+/**
+ * Returns true if the same places are lit: an edit that lights no others has no mark to move before the pages have
+ * settled.
+ */
+function sameLit(
+  one: ReadonlyMap<string, ReadonlySet<string>>,
+  other: ReadonlyMap<string, ReadonlySet<string>>,
+): boolean {
+  return (
+    one.size === other.size &&
+    [...one].every(([page, places]) => {
+      const others = other.get(page);
+      return others?.size === places.size && [...places].every((id) => others.has(id));
+    })
+  );
 }
 
 /** A chosen place is looked for on the wall at first after so many ms, and so often. */
@@ -55,7 +96,19 @@ const FOLLOWS = 400;
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, SourceWall, LogoWall, NumberField, PageFrame, PagePair, PinWall, SpecimenWall, StressBar, Slip, TextField],
+  imports: [
+    ACTS,
+    SourceWall,
+    LogoWall,
+    NumberField,
+    PageFrame,
+    PagePair,
+    PinWall,
+    SpecimenWall,
+    StressBar,
+    Slip,
+    TextField,
+  ],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
   providers: [HungPages, SectionSight],
@@ -90,18 +143,36 @@ export class Wall {
 
   readonly #failing = computed(() => {
     const failing = new Map<string, Set<string>>();
-    for (const row of this.#audit()?.failing ?? []) failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
+    for (const row of this.#audit()?.failing ?? [])
+      failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
     return failing;
   });
   #known: ReadonlyMap<string, WallPage> = new Map();
   /** All pages in their order; what is as it was stays the same object. */
   protected readonly pages = computed((): WallPage[] => {
-    const [site, { grown, third, outline }, hung, tall, lit, failing] = [this.site(), this.desk(), this.#hung.hung(), this.#hung.papers(), this.lit(), this.#failing()];
+    const [site, { grown, third, outline }, hung, tall, lit, failing] = [
+      this.site(),
+      this.desk(),
+      this.#hung.hung(),
+      this.#hung.papers(),
+      this.lit(),
+      this.#failing(),
+    ];
     const pages = (site ? publishedPages(site) : []).map(({ id, title }, i): WallPage => {
       const page: WallPage = {
-        site: this.siteId(), id, title, nearness: i + 1, failing: failing.get(id)?.size ?? 0,
-        wide: hung.wide.has(id), narrow: hung.narrow.has(id), tall: tall[i]!, grown: grown === id, third: grown === id && !hangsAlready(third) ? third : null,
-        scale: grown === id ? this.grownScale() : this.overview(), lit: lit.get(id) ?? null, outline,
+        site: this.siteId(),
+        id,
+        title,
+        nearness: i + 1,
+        failing: failing.get(id)?.size ?? 0,
+        wide: hung.wide.has(id),
+        narrow: hung.narrow.has(id),
+        tall: tall[i]!,
+        grown: grown === id,
+        third: grown === id && !hangsAlready(third) ? third : null,
+        scale: grown === id ? this.grownScale() : this.overview(),
+        lit: lit.get(id) ?? null,
+        outline,
       };
       const known = this.#known.get(id);
       return known && (Object.keys(page) as (keyof WallPage)[]).every((key) => known[key] === page[key]) ? known : page;
@@ -116,7 +187,8 @@ export class Wall {
     if (this.pinHangs()) return 'design over page';
     if (this.logoHangs()) return 'icon at real size';
     if (this.sourcesHang()) return `${SOURCE_HEIGHT} px high`;
-    if (this.panelsHang()) return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
+    if (this.panelsHang())
+      return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
     const grown = this.desk().grown;
     const name = grown && this.site() ? publishedPage(this.site()!, grown)?.title : undefined;
     const { third } = this.desk();
@@ -130,9 +202,13 @@ export class Wall {
   protected readonly inGather = computed(() => this.desk().step === 'gather');
   protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
   readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
-  protected readonly pinned = computed(() => this.inGather() && this.#sources().some((source) => source.id === this.#pin()?.sources));
+  protected readonly pinned = computed(
+    () => this.inGather() && this.#sources().some((source) => source.id === this.#pin()?.sources),
+  );
   protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
-  protected readonly allHang = computed(() => !this.specimenHangs() && !this.sourcesHang() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang());
+  protected readonly allHang = computed(
+    () => !this.specimenHangs() && !this.sourcesHang() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang(),
+  );
 
   /** The token in hand, with its label, when there is one. */
   protected readonly selected = computed(() => {
@@ -149,20 +225,30 @@ export class Wall {
   });
   protected readonly says = computed(() => this.#reach()?.words ?? '');
   /** Ids of the places to light, by page: those the focused control reaches, else the one whose slip hangs. */
-  protected readonly lit = computed((): ReadonlyMap<string, ReadonlySet<string>> => {
-    const { place, also } = this.desk();
-    // Once a value is set, what it is set on is looked at: outlines would lie over the very corners and letters.
-    if (this.#changed()) return new Map();
-    const reach = this.#reach();
-    if (!reach) return new Map(place ? [[place.page, new Set([place.id, ...also.map(({ id }) => id)])]] : []);
-    // Only what hangs has marks: the others are not taken apart for them.
-    return new Map([...this.#hung.hanging()].flatMap((page): [string, ReadonlySet<string>][] => (reach.on(page).size > 0 ? [[page, reach.on(page)]] : [])));
-  }, { equal: sameLit });
+  protected readonly lit = computed(
+    (): ReadonlyMap<string, ReadonlySet<string>> => {
+      const { place, also } = this.desk();
+      // Once a value is set, what it is set on is looked at: outlines would lie over the very corners and letters.
+      if (this.#changed()) return new Map();
+      const reach = this.#reach();
+      if (!reach) return new Map(place ? [[place.page, new Set([place.id, ...also.map(({ id }) => id)])]] : []);
+      // Only what hangs has marks: the others are not taken apart for them.
+      return new Map(
+        [...this.#hung.hanging()].flatMap((page): [string, ReadonlySet<string>][] =>
+          reach.on(page).size > 0 ? [[page, reach.on(page)]] : [],
+        ),
+      );
+    },
+    { equal: sameLit },
+  );
 
   /** True if a value changed since the control that has the focus got it, or the place was chosen. */
   readonly #changed = linkedSignal<{ scope: unknown; place: unknown; shown: unknown }, boolean>({
     source: () => ({ scope: this.#scope(), place: this.desk().place, shown: this.#shown() }),
-    computation: (now, before) => (before && now.scope === before.source.scope && now.place === before.source.place ? before.value || now.shown !== before.source.shown : false),
+    computation: (now, before) =>
+      before && now.scope === before.source.scope && now.place === before.source.place
+        ? before.value || now.shown !== before.source.shown
+        : false,
   });
   protected readonly panels = computed((): ReachPanel[] => {
     const site = this.site();
@@ -180,16 +266,31 @@ export class Wall {
   protected readonly shownPanels = computed(() => {
     const { width, phone, height, most } = this.panelSize();
     const crop = ({ part, place }: ReachPanel, across: number): Crop => ({ part, place, width: across, height });
-    return this.panels().slice(0, most).map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
+    return this.panels()
+      .slice(0, most)
+      .map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
   });
-  protected readonly panelSize = computed(() => PANELS[this.desk().hanging !== 'together' && this.selected()?.type === 'color' ? 'color' : 'size']);
-  readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), { initialValue: window.innerWidth });
+  protected readonly panelSize = computed(
+    () => PANELS[this.desk().hanging !== 'together' && this.selected()?.type === 'color' ? 'color' : 'size'],
+  );
+  readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), {
+    initialValue: window.innerWidth,
+  });
   readonly #opening = this.#store.selectSignal(siteFeature.selectOpening);
   readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
-  /** At what scale all pages hang. Pages that come or go leave it alone, so that the wall stays still; it is worked out anew when the user comes back to the overview. */
+  /**
+   * At what scale all pages hang. Pages that come or go leave it alone, so that the wall stays still; it is worked out
+   * anew when the user comes back to the overview.
+   */
   protected readonly overview = linkedSignal<string, number>({
-    source: () => [this.siteId(), this.#room(), this.#hanging(), this.#grown(), this.site() === null, this.#opening()?.here].join(),
-    computation: (_source, before) => untracked(() => (before && this.#grown() ? before.value : overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room()))),
+    source: () =>
+      [this.siteId(), this.#room(), this.#hanging(), this.#grown(), this.site() === null, this.#opening()?.here].join(),
+    computation: (_source, before) =>
+      untracked(() =>
+        before && this.#grown()
+          ? before.value
+          : overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room()),
+      ),
   });
   /** The page that is enlarged where the user pressed: the wall does not scroll to it. */
   #growing: string | null = null;
@@ -204,7 +305,8 @@ export class Wall {
       this.anchor.set(null);
       this.#anchored = null;
     });
-    // A page that was enlarged from elsewhere is brought into view. The overview begins at the heads of the pages, with the one that was read in sight.
+    // A page that was enlarged from elsewhere is brought into view. The overview begins at the heads of the pages, with
+    // the one that was read in sight.
     let was: string | null = null;
     effect(() => {
       const page = this.#grown();
@@ -224,7 +326,8 @@ export class Wall {
     // A slip without its place would be empty.
     effect(() => {
       const [site, { place }] = [this.site(), this.desk()];
-      if (site && place && !this.#opening() && !siteIndex(site).byAddress.has(`${place.page} ${place.id}`)) untracked(() => this.closeSlip());
+      if (site && place && !this.#opening() && !siteIndex(site).byAddress.has(`${place.page} ${place.id}`))
+        untracked(() => this.closeSlip());
     });
     // A place chosen from a list: grow its page and bring it into view.
     effect(() => {
@@ -248,12 +351,21 @@ export class Wall {
     if (!row || !frame) return this.zoom.set(zoom);
     this.anchor.set(null);
     const { place, section } = this.desk();
-    const chosen = frame.painter.document.querySelector(place ? `[data-place="${place.id}"]` : `[data-part="${section}"]`)?.getBoundingClientRect();
-    holdStill(row, frame, middleInSight(row, frame, chosen), () => this.zoom.set(zoom), () => {
-      const now = place && frame.painter.document.querySelector(`[data-place="${place.id}"]`)?.getBoundingClientRect();
-      if (now && this.desk().place === place) this.#anchorAt(frame, place.page, now);
-      this.#sections.show();
-    });
+    const chosen = frame.painter.document
+      .querySelector(place ? `[data-place="${place.id}"]` : `[data-part="${section}"]`)
+      ?.getBoundingClientRect();
+    holdStill(
+      row,
+      frame,
+      middleInSight(row, frame, chosen),
+      () => this.zoom.set(zoom),
+      () => {
+        const now =
+          place && frame.painter.document.querySelector(`[data-place="${place.id}"]`)?.getBoundingClientRect();
+        if (now && this.desk().place === place) this.#anchorAt(frame, place.page, now);
+        this.#sections.show();
+      },
+    );
   }
 
   protected readonly visionLabels = VISION_LABELS;
@@ -265,7 +377,9 @@ export class Wall {
   /** The effect of fallback fonts on the pages, once measured, in words. */
   protected readonly shiftWords = computed(() => {
     const shift = this.#found.shift();
-    return shift ? `Preview fallback: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}` : 'Preview fallback';
+    return shift
+      ? `Preview fallback: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}`
+      : 'Preview fallback';
   });
   /** Hostile copy on, as it was last; or off. */
   #lastStress: readonly StressKind[] = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
@@ -278,7 +392,12 @@ export class Wall {
     this.#store.dispatch(DeskActions.outline({ shown: !this.desk().outline }));
   }
   /** A third width beside the two: typed, or none where it is left empty. */
-  protected readonly checkThird = (text: string): string => (hangsAlready(Number(text)) ? 'Pages are already shown at 1280 and 390. Type another width, or nothing.' : text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560) ? '' : 'Type a width from 320 to 2560 px, or nothing.');
+  protected readonly checkThird = (text: string): string =>
+    hangsAlready(Number(text))
+      ? 'Pages are already shown at 1280 and 390. Type another width, or nothing.'
+      : text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560)
+        ? ''
+        : 'Type a width from 320 to 2560 px, or nothing.';
   protected third(text: string): void {
     this.#store.dispatch(DeskActions.third({ width: text.trim() === '' ? null : Number(text) }));
     // The slip hangs beside all of them.
@@ -295,7 +414,9 @@ export class Wall {
     const { place, also } = this.desk();
     // With Shift it joins those in hand, or leaves them.
     if (pick.joins && place?.page === page && place.id !== pick.place) {
-      const others = also.some(({ id }) => id === pick.place) ? also.filter(({ id }) => id !== pick.place) : [...also, { page, id: pick.place }];
+      const others = also.some(({ id }) => id === pick.place)
+        ? also.filter(({ id }) => id !== pick.place)
+        : [...also, { page, id: pick.place }];
       return this.#store.dispatch(DeskActions.choose({ choice: { also: others } }));
     }
     this.#take(page, pick.place);
@@ -310,18 +431,26 @@ export class Wall {
     this.#sections.pointed();
   }
 
-  /** Edits the words where they stand. In the overview the page is enlarged first, and the words stay under the pointer. */
+  /**
+   * Edits the words where they stand. In the overview the page is enlarged first, and the words stay under the pointer.
+   */
   protected edit(pressed: PairPick): void {
     if (this.reading()) return;
     const { frame, page, pick } = pressed;
     const document = frame.document;
     if (frame.takesPresses && document) return this.#words.edit(document, page, pick.place);
-    holdStill(this.row()!.nativeElement, frame, pick.at, () => {
-      this.#growing = page;
-      this.#store.dispatch(DeskActions.grow({ page }));
-      this.#take(page, pick.place);
-      this.#anchored = untracked(this.desk).place;
-    }, () => this.#editOnceLive(pressed));
+    holdStill(
+      this.row()!.nativeElement,
+      frame,
+      pick.at,
+      () => {
+        this.#growing = page;
+        this.#store.dispatch(DeskActions.grow({ page }));
+        this.#take(page, pick.place);
+        this.#anchored = untracked(this.desk).place;
+      },
+      () => this.#editOnceLive(pressed),
+    );
   }
 
   /** Starts the editor as soon as the page takes presses. */
@@ -329,7 +458,8 @@ export class Wall {
     const document = frame.document;
     if (this.desk().grown !== page || tries === 0) return;
     meanToType();
-    if (!frame.takesPresses || !document) return void setTimeout(() => this.#editOnceLive({ frame, page, pick }, tries - 1), FOLLOW_MS);
+    if (!frame.takesPresses || !document)
+      return void setTimeout(() => this.#editOnceLive({ frame, page, pick }, tries - 1), FOLLOW_MS);
     const rect = document.querySelector(`[data-place="${pick.place}"]`)?.getBoundingClientRect();
     if (rect) this.#anchorAt(frame, page, rect, pick.at);
     this.#words.edit(document, page, pick.place, pick.at);
@@ -379,7 +509,10 @@ export class Wall {
     }
     const row = this.row()!.nativeElement;
     const { left, top } = onWall(row, frame.element);
-    row.scrollTo({ top: Math.max(0, top + rect.top * frame.scale() - row.clientHeight / 2), left: Math.max(0, left - 40) });
+    row.scrollTo({
+      top: Math.max(0, top + rect.top * frame.scale() - row.clientHeight / 2),
+      left: Math.max(0, left - 40),
+    });
     this.#sections.pointed();
     this.#anchorAt(frame, place.page, rect);
   }
@@ -391,8 +524,20 @@ export class Wall {
     const scale = frame.scale();
     const { left, top } = onWall(row, frame.element);
     const view = { left: row.scrollLeft, top: row.scrollTop, width: row.clientWidth, height: row.clientHeight };
-    const place = { left: left + rect.left * scale, top: top + rect.top * scale, right: left + rect.right * scale, bottom: top + rect.bottom * scale };
-    this.anchor.set(slipSpot(view, onWall(row, pair).right, place, at ? { x: left + at.x * scale, y: top + at.y * scale } : { x: place.left, y: place.top }));
+    const place = {
+      left: left + rect.left * scale,
+      top: top + rect.top * scale,
+      right: left + rect.right * scale,
+      bottom: top + rect.bottom * scale,
+    };
+    this.anchor.set(
+      slipSpot(
+        view,
+        onWall(row, pair).right,
+        place,
+        at ? { x: left + at.x * scale, y: top + at.y * scale } : { x: place.left, y: place.top },
+      ),
+    );
     this.#anchored = untracked(this.desk).place;
   }
 }

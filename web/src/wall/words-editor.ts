@@ -1,26 +1,26 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { addBlocks, blocksFromPasted, cleanText, emphasised, laidInto, markedWords, partsAt, withBreaks, fieldProblem, isRunning, linked, recipeClass, recipes, runAt, setValue, siteIndex, valueAt, type Href, type Inline, type PastedNode, type Place } from '@yohaku/core';
+import {
+  addBlocks,
+  blocksFromPasted,
+  partsAt,
+  withBreaks,
+  fieldProblem,
+  isRunning,
+  setValue,
+  siteIndex,
+  valueAt,
+  type Href,
+  type Inline,
+  type PastedNode,
+  type Place,
+} from '@yohaku/core';
 import { Editor, SiteActions, freshId, pasteProblem, pastedNodes, pastedText } from '../state/index.ts';
 import { KEYS } from '../ui/index.ts';
-import { readInline, tooMuch } from './read-inline.ts';
-
-/** The marks of a text: strong, emphasis, highlight. */
-export type Mark = 'strong' | 'em' | 'marked';
-
-/** Words that are being edited where they stand. */
-export interface EditedWords {
-  readonly page: string;
-  readonly place: string;
-  /** True if they may have emphasis and links; a line has neither. */
-  readonly rich: boolean;
-  /** Where the words that are chosen lead, and whether they are emphasised. */
-  readonly link: Href | null;
-  readonly mark: Mark | null;
-}
-
-/** One editing of words, from its start until it is done or dropped. */
-interface Session { readonly finish: (keep: boolean) => void; readonly mark: (mark: Mark) => void; readonly link: (link: Href | null) => void }
+import { tooMuch } from './read-inline.ts';
+import { type Mark, type EditedWords, type Session } from './edited-words.ts';
+import { type Words } from './edited-words.ts';
+import { same, line, rich, selectWord } from './editable-words.ts';
 
 /** Editing of words where they stand: the parent listens, the page itself runs no script. */
 @Injectable({ providedIn: 'root' })
@@ -62,15 +62,27 @@ export class WordsEditor {
     // A cell that nobody has filled in is not kept at all.
     const kept = valueAt(site, place.words) ?? (running ? [] : '');
     const html = element.innerHTML;
-    const words = !running ? line(element, String(kept)) : rich(element, kept as readonly Inline[], place, () => this.#tell(place, words));
+    const words = !running
+      ? line(element, String(kept))
+      : rich(element, kept as readonly Inline[], place, () => this.#tell(place, words));
     element.focus({ preventScroll: at !== undefined });
     if (!running) document.getSelection()?.selectAllChildren(element);
     else if (at) selectWord(document, element, at);
     const finish = (keep: boolean) => {
       const after = words.read();
-      const problem = !keep || same(after, kept) ? '' : typeof after === 'string' ? problemWords(fieldProblem(site, place.words!, after)) : tooMuch(after);
+      const problem =
+        !keep || same(after, kept)
+          ? ''
+          : typeof after === 'string'
+            ? problemWords(fieldProblem(site, place.words!, after))
+            : tooMuch(after);
       // Nothing of it is cut, and nothing is lost: it stays as it was typed, to be fixed.
-      if (problem) return this.#store.dispatch(SiteActions.notice({ words: `${place.label} was not saved: ${problem} Your text is still there; Escape discards it.` }));
+      if (problem)
+        return this.#store.dispatch(
+          SiteActions.notice({
+            words: `${place.label} was not saved: ${problem} Your text is still there; Escape discards it.`,
+          }),
+        );
       for (const [type, listener] of listeners) element.removeEventListener(type, listener as EventListener);
       document.removeEventListener('selectionchange', told);
       element.removeAttribute('contenteditable');
@@ -103,21 +115,38 @@ export class WordsEditor {
     };
     const listeners = [
       // Whoever goes on in the tools beside the words has not left them.
-      ['blur', () => setTimeout(() => globalThis.document.activeElement?.closest(TOOLS) || document.activeElement === element && document.hasFocus() || finish(true))],
+      [
+        'blur',
+        () =>
+          setTimeout(
+            () =>
+              globalThis.document.activeElement?.closest(TOOLS) ||
+              (document.activeElement === element && document.hasFocus()) ||
+              finish(true),
+          ),
+      ],
       ['keydown', key],
-      ['paste', (event: ClipboardEvent) => {
-        event.preventDefault();
-        const [html, text] = ['text/html', 'text/plain'].map((type) => event.clipboardData?.getData(type) ?? '') as [string, string];
-        const problem = pasteProblem(html.length > text.length ? html : text);
-        if (problem) return this.#store.dispatch(SiteActions.notice({ words: problem }));
-        if (!words.rich || (html.trim() === '' && !/\n\s*\S/.test(text.trim()))) document.execCommand('insertText', false, text.replace(/\s+/g, ' '));
-        else this.#paste(place, words, html.trim() === '' ? pastedText(text) : pastedNodes(html), finish);
-      }],
+      [
+        'paste',
+        (event: ClipboardEvent) => {
+          event.preventDefault();
+          const [html, text] = ['text/html', 'text/plain'].map((type) => event.clipboardData?.getData(type) ?? '') as [
+            string,
+            string,
+          ];
+          const problem = pasteProblem(html.length > text.length ? html : text);
+          if (problem) return this.#store.dispatch(SiteActions.notice({ words: problem }));
+          if (!words.rich || (html.trim() === '' && !/\n\s*\S/.test(text.trim())))
+            document.execCommand('insertText', false, text.replace(/\s+/g, ' '));
+          else this.#paste(place, words, html.trim() === '' ? pastedText(text) : pastedNodes(html), finish);
+        },
+      ],
       // A button or a link that is edited is not pressed.
       ['click', (event: Event) => event.preventDefault()],
     ] as const;
     for (const [type, listener] of listeners) element.addEventListener(type, listener as EventListener);
-    // Once the letter is painted, and once for all letters that were typed until then: what the tools show may come a moment later.
+    // Once the letter is painted, and once for all letters that were typed until then: what the tools show may come a
+    // moment later.
     let telling = 0;
     const told = () => {
       telling ||= window.setTimeout(() => {
@@ -131,7 +160,10 @@ export class WordsEditor {
     this.#tell(place, words);
   }
 
-  /** Pastes into a text: inline text goes to the caret with its emphasis and links; whole blocks are added after it. The notice names the parts that were not pasted. */
+  /**
+   * Pastes into a text: inline text goes to the caret with its emphasis and links; whole blocks are added after it. The
+   * notice names the parts that were not pasted.
+   */
   #paste(place: Place, words: Words, nodes: PastedNode[], finish: (keep: boolean) => void): void {
     const site = this.#editor.current();
     if (!site) return;
@@ -143,21 +175,45 @@ export class WordsEditor {
     if (!first) return this.#store.dispatch(SiteActions.notice({ words: `The clipboard contains no text.${left}` }));
     if ((made.blocks.length === 1 && first.kind === 'text') || !part) {
       // Links keep their words and address; an id of their own keeps them apart from those that are there.
-      const runs = withBreaks(made.blocks.flatMap((block) => (block.kind === 'text' || block.kind === 'quote' ? [block.content] : block.kind === 'list' ? block.order.map((id) => block.items[id]!.content) : [])));
+      const runs = withBreaks(
+        made.blocks.flatMap((block) =>
+          block.kind === 'text' || block.kind === 'quote'
+            ? [block.content]
+            : block.kind === 'list'
+              ? block.order.map((id) => block.items[id]!.content)
+              : [],
+        ),
+      );
       words.lay(runs.map((run) => ('id' in run ? { ...run, id: freshId('l') } : run)));
       if (left) this.#store.dispatch(SiteActions.notice({ words: `Pasted.${left}` }));
       return;
     }
     finish(true);
-    const styles = [...new Set(made.blocks.flatMap((block) => ('style' in block ? [site.brand.styles[block.style]?.label ?? ''] : [])))].filter(Boolean);
+    const styles = [
+      ...new Set(
+        made.blocks.flatMap((block) => ('style' in block ? [site.brand.styles[block.style]?.label ?? ''] : [])),
+      ),
+    ].filter(Boolean);
     this.#editor.commit((now) => addBlocks(now, part, made.blocks, `Paste ${made.taken.join(', ')}`));
-    this.#store.dispatch(SiteActions.notice({ words: `Pasted after it: ${made.taken.join(', ')}${styles.length > 0 ? `, in ${styles.join(', ')}` : ''}.${left}` }));
+    this.#store.dispatch(
+      SiteActions.notice({
+        words: `Pasted after it: ${made.taken.join(', ')}${styles.length > 0 ? `, in ${styles.join(', ')}` : ''}.${left}`,
+      }),
+    );
   }
 
   #tell(place: Place, words: Words): void {
     const { link, mark } = words.chosen();
     const now = this.#edited();
-    if (now && now.page === place.page && now.place === place.id && now.rich === words.rich && now.link === link && now.mark === mark) return;
+    if (
+      now &&
+      now.page === place.page &&
+      now.place === place.id &&
+      now.rich === words.rich &&
+      now.link === link &&
+      now.mark === mark
+    )
+      return;
     this.#edited.set({ page: place.page, place: place.id, rich: words.rich, link, mark });
   }
 
@@ -167,144 +223,20 @@ export class WordsEditor {
     const style = id === null ? undefined : brand?.styles[id];
     if (!brand || !style || !(style.provisional || brand.families.provisional)) return;
     const what = style.provisional ? `the style ${style.label} is` : 'the families are';
-    this.#store.dispatch(SiteActions.notice({ words: `Text added, and ${what} still provisional. Confirm it in Type before you publish.` }));
+    this.#store.dispatch(
+      SiteActions.notice({
+        words: `Text added, and ${what} still provisional. Confirm it in Type before you publish.`,
+      }),
+    );
   }
 }
 
-/** How long after the caret moved the tools beside the words follow: once the letter is painted, which no frame of their own shall delay. */
+/**
+ * How long after the caret moved the tools beside the words follow: once the letter is painted, which no frame of their
+ * own shall delay.
+ */
 const TOLD_MS = 50;
 
 /** The tools beside words, by their tag. */
 export const TOOLS = 'yo-words-tools';
-
-const same = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
 const problemWords = (problem: string): string => (problem === '' ? '' : `it ${problem}.`);
-
-/** Words in an element: how they are read, and what the tools do to them. */
-interface Words {
-  readonly rich: boolean;
-  readonly read: () => string | Inline[];
-  readonly mark: (mark: Mark) => void;
-  readonly link: (link: Href | null) => void;
-  /** Lays runs in where the caret is, in place of the words that are chosen. */
-  readonly lay: (runs: readonly Inline[]) => void;
-  readonly chosen: () => { readonly link: Href | null; readonly mark: Mark | null };
-}
-
-/** One line of plain words, without what else stands in its element. */
-function line(element: HTMLElement, text: string): Words {
-  element.textContent = text;
-  element.setAttribute('contenteditable', 'plaintext-only');
-  const nothing = () => undefined;
-  return { rich: false, read: () => cleanText((element.textContent ?? '').replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')).trim(), mark: nothing, link: nothing, lay: nothing, chosen: () => ({ link: null, mark: null }) };
-}
-
-/** Running words with emphasis and links. */
-function rich(element: HTMLElement, before: readonly Inline[], place: Place, changed: () => void): Words {
-  const document = element.ownerDocument;
-  element.setAttribute('contenteditable', 'true');
-  let known = before;
-  let chosen = { start: 0, end: 0 };
-  const look = () => {
-    const range = document.getSelection()?.rangeCount ? document.getSelection()!.getRangeAt(0) : undefined;
-    // The selection stays while the tools have the focus.
-    if (range && element.contains(range.commonAncestorContainer)) {
-      const start = offsetOf(element, range.startContainer, range.startOffset);
-      chosen = { start, end: offsetOf(element, range.endContainer, range.endOffset) };
-    }
-    return chosen;
-  };
-  const show = (runs: readonly Inline[]) => {
-    known = [...known, ...runs];
-    const looks = new Map([...element.querySelectorAll('a, mark')].map((entry) => [entry.getAttribute('data-place'), entry.className]));
-    const base = place.id.slice(0, place.id.lastIndexOf('/'));
-    element.replaceChildren(...runs.map((run) => {
-      const tag = 'link' in run ? 'a' : 'marked' in run ? 'mark' : 'mark' in run ? run.mark : undefined;
-      if (!tag) return withLines(document, document.createDocumentFragment(), run.text);
-      const made = withLines(document, document.createElement(tag), run.text);
-      if ('id' in run) {
-        const id = `${base}/${run.id}`;
-        made.setAttribute('data-place', id);
-        made.className = looks.get(id) ?? `link ${recipeClass(recipes.link(place.ground))}`;
-        if (tag === 'a') made.setAttribute('href', '#');
-      }
-      return made;
-    }));
-    element.focus();
-    choose(element, chosen.start, chosen.end);
-    changed();
-  };
-  const read = () => readInline(element, known);
-  return {
-    rich: true, read,
-    mark: (mark) => {
-      const { start, end } = look();
-      if (start < end) show(mark === 'marked' ? markedWords(read(), start, end, freshId('m')) : emphasised(read(), start, end, mark));
-    },
-    link: (link) => {
-      const { start, end } = look();
-      if (start < end || !link) show(linked(read(), start, end, link, freshId('l')));
-    },
-    lay: (runs) => {
-      const { start, end } = look();
-      const length = runs.reduce((sum, run) => sum + run.text.length, 0);
-      chosen = { start: start + length, end: start + length };
-      show(laidInto(read(), start, end, runs));
-    },
-    chosen: () => {
-      const { start, end } = look();
-      const run = runAt(read(), start, end);
-      return { link: run && 'link' in run ? run.link : null, mark: run && 'marked' in run ? 'marked' : run && 'mark' in run ? (run.mark ?? null) : null };
-    },
-  };
-}
-
-/** Selects the word at a point of the page, as a double click in a text does. */
-function selectWord(document: Document, element: HTMLElement, { x, y }: { readonly x: number; readonly y: number }): void {
-  const [selection, range] = [document.getSelection(), document.caretRangeFromPoint(x, y)];
-  if (!selection || !range || !element.contains(range.startContainer)) return;
-  selection.collapse(range.startContainer, range.startOffset);
-  selection.modify('move', 'backward', 'word');
-  selection.modify('extend', 'forward', 'word');
-}
-
-/** Characters of an element before a point in it. */
-function offsetOf(element: Element, node: Node, offset: number): number {
-  const range = element.ownerDocument.createRange();
-  range.selectNodeContents(element);
-  range.setEnd(node, offset);
-  return range.toString().length + range.cloneContents().querySelectorAll('br').length;
-}
-
-/** Puts words with their line breaks into a node. */
-function withLines<T extends Node & ParentNode>(document: Document, node: T, text: string): T {
-  node.append(...text.split('\n').flatMap((line, i) => [...(i > 0 ? [document.createElement('br')] : []), ...(line === '' ? [] : [document.createTextNode(line)])]));
-  return node;
-}
-
-/** Chooses the words between two offsets. */
-function choose(element: HTMLElement, start: number, end: number): void {
-  const document = element.ownerDocument;
-  const range = document.createRange();
-  // Words and line breaks: a break is one character.
-  const walker = document.createTreeWalker(element, 5);
-  let from = 0;
-  range.selectNodeContents(element);
-  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-    if (node.nodeName === 'BR') {
-      from += 1;
-      continue;
-    }
-    if (node.nodeType !== 3) continue;
-    const { length } = node.textContent ?? '';
-    if (start >= from && start <= from + length) range.setStart(node, start - from);
-    if (end >= from && end <= from + length) {
-      range.setEnd(node, end - from);
-      break;
-    }
-    from += length;
-  }
-  const selection = document.getSelection();
-  selection?.removeAllRanges();
-  selection?.addRange(range);
-}

@@ -24,7 +24,16 @@ describe('the worker of the check', () => {
       told.push(String((message as { kind: string } | null)?.kind));
       post.call(this, message, transfer as StructuredSerializeOptions);
     });
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideStore({ [siteFeature.name]: siteFeature.reducer, [deskFeature.name]: deskFeature.reducer, [auditFeature.name]: auditFeature.reducer })] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideStore({
+          [siteFeature.name]: siteFeature.reducer,
+          [deskFeature.name]: deskFeature.reducer,
+          [auditFeature.name]: auditFeature.reducer,
+        }),
+      ],
+    });
     store = TestBed.inject(Store);
     store.dispatch(SiteActions.loaded({ site: small(), sequence: 1, pending: [], aside: [] } as never));
     link = TestBed.inject(AuditLink);
@@ -56,12 +65,22 @@ describe('the worker of the check', () => {
     store.dispatch(SiteActions.commit({ edit: corner(9), id: 'edit-0001' }));
     TestBed.tick();
     const [own] = state().pending;
-    store.dispatch(SiteActions.arrived({ changes: [{ sequence: 2, id: 'edit-0001', change: own!, windowId: 'mine' }], windowId: 'mine' }));
+    store.dispatch(
+      SiteActions.arrived({
+        changes: [{ sequence: 2, id: 'edit-0001', change: own!, windowId: 'mine' }],
+        windowId: 'mine',
+      }),
+    );
     TestBed.tick();
     told.length = 0;
     const before = report();
     const change = { id: 'edit-0002', schemaVersion: own!.schemaVersion, ...corner(12) };
-    store.dispatch(SiteActions.arrived({ changes: [{ sequence: 3, id: 'edit-0002', change: { ...change, ops: [...change.ops] }, windowId: 'theirs' }], windowId: 'mine' }));
+    store.dispatch(
+      SiteActions.arrived({
+        changes: [{ sequence: 3, id: 'edit-0002', change: { ...change, ops: [...change.ops] }, windowId: 'theirs' }],
+        windowId: 'mine',
+      }),
+    );
     TestBed.tick();
     expect(state().current!.brand.corners['button' as never]).toBe(12 as never);
     expect(told).toEqual(['change']);

@@ -2,7 +2,17 @@ import { Injectable, effect, inject, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { Change, Site } from '@yohaku/core';
-import { AuditActions, PagesRead, PixelsRead, SiteActions, freshId, siteFeature, type LastEdit, type SheetRead, type SiteState } from '../state/index.ts';
+import {
+  AuditActions,
+  PagesRead,
+  PixelsRead,
+  SiteActions,
+  freshId,
+  siteFeature,
+  type LastEdit,
+  type SheetRead,
+  type SiteState,
+} from '../state/index.ts';
 import type { Evidence, FromAudit, ReadFile, ToAudit } from './messages.ts';
 
 /** The longest wait for an answer, ms, and the largest number of restarts. */
@@ -23,7 +33,10 @@ export class AuditLink {
   #behind = '';
   /** Counts the sites and changes the worker was told. */
   #step = 0;
-  readonly #waiting = new Map<number, { readonly resolve: (answer: ReadFile | Evidence) => void; readonly reject: (error: Error) => void }>();
+  readonly #waiting = new Map<
+    number,
+    { readonly resolve: (answer: ReadFile | Evidence) => void; readonly reject: (error: Error) => void }
+  >();
   /** The number of failures since the last answer. After several the worker is not restarted. */
   #failures = 0;
 
@@ -33,7 +46,9 @@ export class AuditLink {
       // A site is judged once all its pages are loaded.
       untracked(() => this.#follow(opening ? null : current, pending, last, arrived));
     });
-    inject(PagesRead).read.pipe(takeUntilDestroyed()).subscribe(({ siteId, sheets }) => this.#post({ kind: 'read', siteId, sheets }, buffersOf(sheets)));
+    inject(PagesRead)
+      .read.pipe(takeUntilDestroyed())
+      .subscribe(({ siteId, sheets }) => this.#post({ kind: 'read', siteId, sheets }, buffersOf(sheets)));
     effect(() => {
       const text = this.#pixels.asked();
       this.#pixels.found.set(null);
@@ -42,7 +57,8 @@ export class AuditLink {
     });
     effect(() => {
       const turned = this.#pixels.turned();
-      if (turned && turned.site === this.#known) this.#post({ kind: 'turned', surface: turned.surface, sets: turned.sets });
+      if (turned && turned.site === this.#known)
+        this.#post({ kind: 'turned', surface: turned.surface, sets: turned.sets });
     });
   }
 
@@ -51,7 +67,10 @@ export class AuditLink {
     return this.#ask((asked) => ({ kind: 'incoming', asked, name, text }));
   }
 
-  /** Returns the layout measurements of the pages for the server. @param most largest number of characters of pixels; without pixels if there are more */
+  /**
+   * Returns the layout measurements of the pages for the server. @param most largest number of characters of pixels;
+   * without pixels if there are more
+   */
   evidence(most?: number): Promise<Evidence> {
     return this.#ask((asked) => ({ kind: 'evidence', asked, ...(most === undefined ? {} : { most }) }));
   }
@@ -64,8 +83,14 @@ export class AuditLink {
         reject(new Error('The check did not answer within a minute. Nothing was changed; try again.'));
       }, ANSWER_MS);
       this.#waiting.set(asked, {
-        resolve: (answer) => { clearTimeout(late); resolve(answer as T); },
-        reject: (error) => { clearTimeout(late); reject(error); },
+        resolve: (answer) => {
+          clearTimeout(late);
+          resolve(answer as T);
+        },
+        reject: (error) => {
+          clearTimeout(late);
+          reject(error);
+        },
       });
       this.#post(question(asked));
     });
@@ -76,11 +101,17 @@ export class AuditLink {
     (this.#worker ??= this.#start()).postMessage(message, transfer);
   }
 
-  #follow(current: Site | null, pending: readonly Change[], last: LastEdit | null, arrived: SiteState['arrived']): void {
+  #follow(
+    current: Site | null,
+    pending: readonly Change[],
+    last: LastEdit | null,
+    arrived: SiteState['arrived'],
+  ): void {
     if (!current || current === this.#known) return;
     // Of edits from other windows, too, only the changes travel, and what they do not touch is not judged again.
     if (arrived && arrived.before === this.#known && arrived.after === current) {
-      for (const { ops, label } of arrived.changes) this.#post({ kind: 'change', change: { ops, label }, ripple: false });
+      for (const { ops, label } of arrived.changes)
+        this.#post({ kind: 'change', change: { ops, label }, ripple: false });
       return this.#told(current);
     }
     const change = last && last.id !== this.#lastEdit ? pending.find((one) => one.id === last.id) : undefined;
@@ -111,11 +142,18 @@ export class AuditLink {
     this.#worker = undefined;
     const { current, opening } = this.#state();
     const again = ++this.#failures <= MOST_FAILURES;
-    for (const { reject } of this.#waiting.values()) reject(new Error('The check stopped because of a fault in Yohaku. Nothing was changed; try again.'));
+    for (const { reject } of this.#waiting.values())
+      reject(new Error('The check stopped because of a fault in Yohaku. Nothing was changed; try again.'));
     this.#waiting.clear();
     this.#known = undefined;
     this.#store.dispatch(AuditActions.busy({ busy: false }));
-    this.#store.dispatch(SiteActions.notice({ words: again ? 'The check stopped because of a fault in Yohaku and was started again. Your edits are safe.' : 'The check stopped because of a fault in Yohaku. Your edits are safe; reload this window to check again.' }));
+    this.#store.dispatch(
+      SiteActions.notice({
+        words: again
+          ? 'The check stopped because of a fault in Yohaku and was started again. Your edits are safe.'
+          : 'The check stopped because of a fault in Yohaku. Your edits are safe; reload this window to check again.',
+      }),
+    );
     if (!again || opening || !current) return;
     this.#post({ kind: 'site', site: current });
     this.#known = current;
@@ -124,7 +162,8 @@ export class AuditLink {
 
   #start(): Worker {
     const worker = new Worker(new URL('./audit.worker.ts', import.meta.url), { type: 'module' });
-    for (const failure of ['error', 'messageerror'] as const) worker.addEventListener(failure, (event) => this.#failed(worker, event));
+    for (const failure of ['error', 'messageerror'] as const)
+      worker.addEventListener(failure, (event) => this.#failed(worker, event));
     worker.addEventListener('message', ({ data }: MessageEvent<FromAudit>) => {
       this.#failures = 0;
       if (data.kind === 'answer') {
@@ -136,7 +175,11 @@ export class AuditLink {
         if (data.step === this.#step && data.fixId === this.#behind) this.#pixels.found.set(data.found);
         return;
       }
-      this.#store.dispatch(data.kind === 'report' ? AuditActions.report({ report: data.report }) : AuditActions.ripple({ ripple: data.ripple }));
+      this.#store.dispatch(
+        data.kind === 'report'
+          ? AuditActions.report({ report: data.report })
+          : AuditActions.ripple({ ripple: data.ripple }),
+      );
     });
     return worker;
   }
@@ -144,5 +187,7 @@ export class AuditLink {
 
 /** Returns the buffers that move to the worker without a copy: pixels are many. */
 function buffersOf(sheets: readonly SheetRead[]): Transferable[] {
-  return sheets.flatMap(({ pixels = [] }) => pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((one) => one.buffer)));
+  return sheets.flatMap(({ pixels = [] }) =>
+    pixels.flatMap(({ rgb, along, at }) => [rgb, at, ...(along ? [along] : [])].map((one) => one.buffer)),
+  );
 }

@@ -7,7 +7,9 @@ import { LongWork } from './long-work.ts';
 describe('Trials 6 and 9: what takes long', () => {
   let work: LongWork;
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideStore({ [siteFeature.name]: siteFeature.reducer, [deskFeature.name]: deskFeature.reducer })] });
+    TestBed.configureTestingModule({
+      providers: [provideStore({ [siteFeature.name]: siteFeature.reducer, [deskFeature.name]: deskFeature.reducer })],
+    });
     TestBed.inject(Store).dispatch(SiteActions.loaded({ site: small(), sequence: 1, pending: [], aside: [] } as never));
     work = TestBed.inject(LongWork);
   });

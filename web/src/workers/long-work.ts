@@ -14,7 +14,9 @@ export class LongWork {
   /** How far what runs has come, 0 to 1; null while nothing does. */
   readonly share = signal<number | null>(null);
 
-  /** The least movement that makes every pair of the brand hold, with some swatches staying; null when it was stopped. */
+  /**
+   * The least movement that makes every pair of the brand hold, with some swatches staying; null when it was stopped.
+   */
   fix(locked: readonly string[]): Promise<BrandFix | null> {
     return this.#ask((asked) => ({ kind: 'fix', asked, locked }));
   }
@@ -55,10 +57,11 @@ export class LongWork {
   #start(): Worker {
     const worker = new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' });
     // A failed worker never answers, so its task ends as if it had been stopped.
-    for (const failure of ['error', 'messageerror'] as const) worker.addEventListener(failure, (event) => {
-      event.preventDefault();
-      if (worker === this.#worker) this.stop();
-    });
+    for (const failure of ['error', 'messageerror'] as const)
+      worker.addEventListener(failure, (event) => {
+        event.preventDefault();
+        if (worker === this.#worker) this.stop();
+      });
     worker.addEventListener('message', ({ data }: MessageEvent<FromLong>) => {
       const running = this.#running;
       if (data.asked !== running?.asked) return;

@@ -4,7 +4,17 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideStore, Store } from '@ngrx/store';
 import { setValue, type Measured } from '@yohaku/core';
-import { AuditActions, MeasuredBefore, PagesRead, auditFeature, deskFeature, layoutHashes, siteFeature, SiteActions, type SheetRead } from '../state/index.ts';
+import {
+  AuditActions,
+  MeasuredBefore,
+  PagesRead,
+  auditFeature,
+  deskFeature,
+  layoutHashes,
+  siteFeature,
+  SiteActions,
+  type SheetRead,
+} from '../state/index.ts';
 import { small } from '../testing/small.ts';
 import { soon, until } from '../testing/until.ts';
 import { MeasureKeeper } from './measure-keeper.ts';
@@ -26,7 +36,18 @@ describe('measurements of unchanged pages', () => {
     }
   };
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ [siteFeature.name]: siteFeature.reducer, [deskFeature.name]: deskFeature.reducer, [auditFeature.name]: auditFeature.reducer })] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        provideStore({
+          [siteFeature.name]: siteFeature.reducer,
+          [deskFeature.name]: deskFeature.reducer,
+          [auditFeature.name]: auditFeature.reducer,
+        }),
+      ],
+    });
     store = TestBed.inject(Store);
     http = TestBed.inject(HttpTestingController);
     told = [];
@@ -40,25 +61,49 @@ describe('measurements of unchanged pages', () => {
     const pages = (await layoutHashes(small()))!;
     const [page] = Object.keys(pages);
     expect(measuring()).not.toBeNull();
-    await open({ pages, layout: [{ page: page!, place: 'header/surface', width: 390, rule: 'covered', found: 106 }], pixels: [] });
+    await open({
+      pages,
+      layout: [{ page: page!, place: 'header/surface', width: 390, rule: 'covered', found: 106 }],
+      pixels: [],
+    });
     await until(() => measuring() === null);
     expect(told.length).toBe(2 * Object.keys(pages).length);
-    expect(told.find((one) => one.page === page && one.width === 390)!.layout).toEqual([{ page: page!, place: 'header/surface', width: 390, rule: 'covered', found: 106 }]);
+    expect(told.find((one) => one.page === page && one.width === 390)!.layout).toEqual([
+      { page: page!, place: 'header/surface', width: 390, rule: 'covered', found: 106 },
+    ]);
     // An edit of the layout makes them old; one of a colour does not.
     const before = TestBed.inject(MeasuredBefore);
-    store.dispatch(SiteActions.commit({ edit: setValue(current(), 'Name of a swatch', ['brand', 'swatches', 'ink', 'label'], 'Another'), id: 'edit-0001' } as never));
+    store.dispatch(
+      SiteActions.commit({
+        edit: setValue(current(), 'Name of a swatch', ['brand', 'swatches', 'ink', 'label'], 'Another'),
+        id: 'edit-0001',
+      } as never),
+    );
     expect(current().brand.swatches['ink']!.label).toBe('Another');
     expect(before.knowsAll(current())).toBeTrue();
-    store.dispatch(SiteActions.commit({ edit: setValue(current(), 'Text size', ['brand', 'scale', 'large', 'base'], 20), id: 'edit-0002' } as never));
+    store.dispatch(
+      SiteActions.commit({
+        edit: setValue(current(), 'Text size', ['brand', 'scale', 'large', 'base'], 20),
+        id: 'edit-0002',
+      } as never),
+    );
     expect(current().brand.scale.large.base).toBe(20);
     expect(before.knowsAll(current())).toBeFalse();
   });
 
   it('are not taken for pages that have changed since: the hashes differ, whatever the order of keys', async () => {
     const pages = (await layoutHashes(small()))!;
-    const turned = JSON.parse(JSON.stringify(small()), (_key, value: unknown) => (value && typeof value === 'object' && !Array.isArray(value) ? Object.fromEntries(Object.entries(value).reverse()) : value)) as ReturnType<typeof small>;
+    const turned = JSON.parse(JSON.stringify(small()), (_key, value: unknown) =>
+      value && typeof value === 'object' && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).reverse())
+        : value,
+    ) as ReturnType<typeof small>;
     expect(await layoutHashes(turned)).toEqual(pages);
-    await open({ pages: Object.fromEntries(Object.keys(pages).map((page) => [page, '0'.repeat(64)])), layout: [], pixels: [] });
+    await open({
+      pages: Object.fromEntries(Object.keys(pages).map((page) => [page, '0'.repeat(64)])),
+      layout: [],
+      pixels: [],
+    });
     await soon(200);
     expect([told.length, measuring() === null]).toEqual([0, false]);
   });

@@ -3,7 +3,15 @@ import { Store } from '@ngrx/store';
 import { readPixelsJson, type LayoutReading, type Measured, type PixelSet, type Site } from '@yohaku/core';
 import { firstValueFrom } from 'rxjs';
 import { SiteApi } from '../api/index.ts';
-import { AuditActions, MeasuredBefore, PagesRead, auditFeature, layoutHashes, siteFeature, type SheetRead } from '../state/index.ts';
+import {
+  AuditActions,
+  MeasuredBefore,
+  PagesRead,
+  auditFeature,
+  layoutHashes,
+  siteFeature,
+  type SheetRead,
+} from '../state/index.ts';
 import { AuditLink } from './audit-link.ts';
 
 /** Measurements are kept when nothing was edited or measured for so many ms. */
@@ -13,7 +21,10 @@ const WIDTHS = [1280, 390] as const;
 /** Characters of pixels at most that are kept for a site. */
 const MOST_PIXELS = 12_000_000;
 
-/** Begins with what was measured of the site's unchanged pages before, and keeps what is measured now for the next opening. */
+/**
+ * Begins with what was measured of the site's unchanged pages before, and keeps what is measured now for the next
+ * opening.
+ */
 @Injectable({ providedIn: 'root' })
 export class MeasureKeeper {
   readonly #api = inject(SiteApi);
@@ -46,7 +57,10 @@ export class MeasureKeeper {
 
   /** Hands on what was measured before of pages that are the same. Without an answer everything is measured anew. */
   async #begin(siteId: string): Promise<void> {
-    const measured = await firstValueFrom(this.#api.measured(siteId)).then((answer) => answer.measured, () => null);
+    const measured = await firstValueFrom(this.#api.measured(siteId)).then(
+      (answer) => answer.measured,
+      () => null,
+    );
     const site = this.#state().current;
     const hashes = measured && site?.id === siteId ? await layoutHashes(site) : null;
     if (!measured || !hashes || !site || this.#state().siteId !== siteId) return;
@@ -66,16 +80,32 @@ export class MeasureKeeper {
     const evidence = await this.#link.evidence(MOST_PIXELS).catch(() => null);
     if (!evidence?.pixels || !isStill()) return;
     const pages = new Set(Object.keys(hashes));
-    const measured: Measured = { pages: hashes, layout: evidence.layout.filter(({ page }) => pages.has(page)), pixels: evidence.pixels.filter(({ page }) => pages.has(page)) };
+    const measured: Measured = {
+      pages: hashes,
+      layout: evidence.layout.filter(({ page }) => pages.has(page)),
+      pixels: evidence.pixels.filter(({ page }) => pages.has(page)),
+    };
     // If keeping fails, the next opening measures the pages again.
-    await firstValueFrom(this.#api.keepMeasured(site.id, measured)).then(() => (this.#kept = JSON.stringify(hashes)), () => undefined);
+    await firstValueFrom(this.#api.keepMeasured(site.id, measured)).then(
+      () => (this.#kept = JSON.stringify(hashes)),
+      () => undefined,
+    );
   }
 }
 
 /** Returns the measurements of some pages, by page and width. A page without findings has an empty list. */
 function sheetsOf(measured: Measured, pages: ReadonlySet<string>): SheetRead[] {
-  interface Sheet { readonly page: string; readonly width: number; readonly layout: LayoutReading[]; readonly pixels: PixelSet[] }
-  const sheets = new Map([...pages].flatMap((page) => WIDTHS.map((width): [string, Sheet] => [`${page} ${width}`, { page, width, layout: [], pixels: [] }])));
+  interface Sheet {
+    readonly page: string;
+    readonly width: number;
+    readonly layout: LayoutReading[];
+    readonly pixels: PixelSet[];
+  }
+  const sheets = new Map(
+    [...pages].flatMap((page) =>
+      WIDTHS.map((width): [string, Sheet] => [`${page} ${width}`, { page, width, layout: [], pixels: [] }]),
+    ),
+  );
   for (const reading of measured.layout) sheets.get(`${reading.page} ${reading.width}`)?.layout.push(reading);
   for (const set of readPixelsJson(measured.pixels).values()) sheets.get(`${set.page} ${set.width}`)?.pixels.push(set);
   return [...sheets.values()];

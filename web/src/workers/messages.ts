@@ -1,4 +1,14 @@
-import type { Change, FocusPoint, Incoming, JointMove, LayoutReading, PixelSets, PixelsJson, Site, Suggestion } from '@yohaku/core';
+import type {
+  Change,
+  FocusPoint,
+  Incoming,
+  JointMove,
+  LayoutReading,
+  PixelSets,
+  PixelsJson,
+  Site,
+  Suggestion,
+} from '@yohaku/core';
 import type { AuditReport, FoundBehind, RippleReport, SheetRead, TextOver } from '../state/index.ts';
 
 /** To the audit worker: the whole site once, then only changes. */
@@ -7,7 +17,9 @@ export type ToAudit =
   | { readonly kind: 'incoming'; readonly asked: number; readonly name: string; readonly text: string }
   | { readonly kind: 'read'; readonly siteId: string; readonly sheets: readonly SheetRead[] }
   | { readonly kind: 'evidence'; readonly asked: number; readonly most?: number }
-  /** The text over a picture in hand: what is found behind it is answered now, and again whenever that may be another. */
+  /**
+   * The text over a picture in hand: what is found behind it is answered now, and again whenever that may be another.
+   */
   | { readonly kind: 'behind'; readonly text: TextOver | null; readonly fixId: string }
   | { readonly kind: 'turned'; readonly surface: string; readonly sets: ReadonlyMap<FocusPoint, PixelSets> }
   | { readonly kind: 'change'; readonly change: Pick<Change, 'ops' | 'label'>; readonly ripple: boolean };
@@ -36,9 +48,14 @@ export interface BrandFix {
 export type ReadFile = { readonly incoming: Incoming } | { readonly problem: string };
 
 /** The layout measurements of the pages, for a server that has none: with pixels only if they are few enough. */
-export interface Evidence { readonly pixels: PixelsJson | undefined; readonly layout: readonly LayoutReading[] }
+export interface Evidence {
+  readonly pixels: PixelsJson | undefined;
+  readonly layout: readonly LayoutReading[];
+}
 
-/** From it: counts and the first rows of lists. `step` counts the sites and changes it had been told when it answered. */
+/**
+ * From it: counts and the first rows of lists. `step` counts the sites and changes it had been told when it answered.
+ */
 export type FromAudit =
   | { readonly kind: 'answer'; readonly asked: number; readonly answer: ReadFile | Evidence }
   | { readonly kind: 'behind'; readonly step: number; readonly fixId: string; readonly found: FoundBehind | null }

@@ -3,12 +3,29 @@ import { small } from '../testing/small.ts';
 import { ReadPages } from './read-pages.ts';
 
 describe('what has been read of the pages, where it is judged', () => {
-  const line = (found: number): LayoutReading => ({ page: 'home', place: 'p/text', width: 390, rule: 'line-length', found });
-  const set = (value: number): PixelSet => ({ page: 'home', place: 'p/text', width: 390, area: 'lines', rgb: new Uint8Array([value, value, value]), at: new Uint16Array([1, 2]), problem: '' });
+  const line = (found: number): LayoutReading => ({
+    page: 'home',
+    place: 'p/text',
+    width: 390,
+    rule: 'line-length',
+    found,
+  });
+  const set = (value: number): PixelSet => ({
+    page: 'home',
+    place: 'p/text',
+    width: 390,
+    area: 'lines',
+    rgb: new Uint8Array([value, value, value]),
+    at: new Uint16Array([1, 2]),
+    problem: '',
+  });
   const known = (): ReadPages => {
     const read = new ReadPages();
     read.follow(small());
-    read.take(small().id, [{ page: 'home', width: 390, layout: [line(40)] }, { page: 'home', width: 390, pixels: [set(9)] }]);
+    read.take(small().id, [
+      { page: 'home', width: 390, layout: [line(40)] },
+      { page: 'home', width: 390, pixels: [set(9)] },
+    ]);
     return read;
   };
 
@@ -18,7 +35,12 @@ describe('what has been read of the pages, where it is judged', () => {
     const [layout, pixels, first] = [read.layout, read.pixels, [...read.pixels.values()][0]];
     expect(read.take(small().id, [{ page: 'home', width: 390, layout: [line(40)], pixels: [set(9)] }])).toBeFalse();
     expect([read.layout === layout, read.pixels === pixels]).toEqual([true, true]);
-    expect(read.take(small().id, [{ page: 'home', width: 1280, pixels: [{ ...set(7), width: 1280 }] }, { page: 'home', width: 390, layout: [line(44)] }])).toBeTrue();
+    expect(
+      read.take(small().id, [
+        { page: 'home', width: 1280, pixels: [{ ...set(7), width: 1280 }] },
+        { page: 'home', width: 390, layout: [line(44)] },
+      ]),
+    ).toBeTrue();
     expect([read.layout, read.pixels.size, [...read.pixels.values()].includes(first!)]).toEqual([[line(44)], 2, true]);
     expect(read.take(small().id, [{ page: 'home', width: 390, pixels: [] }])).toBeTrue();
     expect(read.pixels.size).toBe(1);

@@ -1,7 +1,19 @@
-import { NO_PIXELS, NO_READINGS, pixelSets, publishedPage, type LayoutReading, type PixelSet, type PixelSets, type Site } from '@yohaku/core';
+import {
+  NO_PIXELS,
+  NO_READINGS,
+  pixelSets,
+  publishedPage,
+  type LayoutReading,
+  type PixelSet,
+  type PixelSets,
+  type Site,
+} from '@yohaku/core';
 import type { SheetRead } from '../state/index.ts';
 
-/** The measurements of the pages of one site so far. A repeated equal measurement keeps its object, so nothing is judged again. */
+/**
+ * The measurements of the pages of one site so far. A repeated equal measurement keeps its object, so nothing is judged
+ * again.
+ */
 export class ReadPages {
   layout: readonly LayoutReading[] = NO_READINGS;
   pixels: PixelSets = NO_PIXELS;
@@ -57,14 +69,19 @@ export class ReadPages {
   }
 
   #gather(layout: boolean, pixels: boolean): void {
-    const all = <T>(map: ReadonlyMap<string, readonly T[]>): T[] => [...map].flatMap(([key, list]) => (this.#counts(key) ? list : []));
+    const all = <T>(map: ReadonlyMap<string, readonly T[]>): T[] =>
+      [...map].flatMap(([key, list]) => (this.#counts(key) ? list : []));
     if (layout) this.layout = this.#layouts.size > 0 ? all(this.#layouts) : NO_READINGS;
     if (pixels) this.pixels = this.#pixels.size > 0 ? pixelSets(all(this.#pixels)) : NO_PIXELS;
   }
 }
 
 const sameReadings = (one: readonly LayoutReading[], other: readonly LayoutReading[]): boolean =>
-  one.length === other.length && one.every((reading, i) => reading.place === other[i]!.place && reading.rule === other[i]!.rule && reading.found === other[i]!.found);
+  one.length === other.length &&
+  one.every(
+    (reading, i) =>
+      reading.place === other[i]!.place && reading.rule === other[i]!.rule && reading.found === other[i]!.found,
+  );
 
 const sameFigures = (one: ArrayLike<number> = [], other: ArrayLike<number> = []): boolean => {
   if (one.length !== other.length) return false;
@@ -73,4 +90,9 @@ const sameFigures = (one: ArrayLike<number> = [], other: ArrayLike<number> = [])
 };
 
 const sameSet = (one: PixelSet, other: PixelSet): boolean =>
-  one.place === other.place && one.area === other.area && one.problem === other.problem && sameFigures(one.rgb, other.rgb) && sameFigures(one.along, other.along) && sameFigures(one.at, other.at);
+  one.place === other.place &&
+  one.area === other.area &&
+  one.problem === other.problem &&
+  sameFigures(one.rgb, other.rgb) &&
+  sameFigures(one.along, other.along) &&
+  sameFigures(one.at, other.at);

@@ -7,6 +7,7 @@ export function bindDrawing(site: Site, asset: string, hex: string, swatch: stri
   const next = { ...bound };
   delete next[hex];
   if (swatch !== null) next[hex] = swatch;
-  const label = swatch === null ? `${hex} in ${name} as drawn` : `${hex} in ${name} follows ${site.brand.swatches[swatch]!.label}`;
+  const label =
+    swatch === null ? `${hex} in ${name} as drawn` : `${hex} in ${name} follows ${site.brand.swatches[swatch]!.label}`;
   return { label, ops: [setOp(site, ['assets', asset, 'bound'], Object.keys(next).length > 0 ? next : undefined)] };
 }

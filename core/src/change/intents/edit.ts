@@ -19,14 +19,35 @@ export function setOp(site: Site, at: readonly string[], value: unknown): Op {
 }
 
 /** Adds a record behind a neighbour; `after` undefined puts it last. */
-export function insertOp(site: Site, record: readonly string[], order: readonly string[] | null, id: string, value: unknown, after?: string | null): Op {
+export function insertOp(
+  site: Site,
+  record: readonly string[],
+  order: readonly string[] | null,
+  id: string,
+  value: unknown,
+  after?: string | null,
+): Op {
   const list = order ? (valueAt(site, order) as string[]) : [];
-  return { op: 'insert', record: [...record], order: order ? [...order] : null, id, value, after: after === undefined ? (list.at(-1) ?? null) : after };
+  return {
+    op: 'insert',
+    record: [...record],
+    order: order ? [...order] : null,
+    id,
+    value,
+    after: after === undefined ? (list.at(-1) ?? null) : after,
+  };
 }
 
 export function removeOp(site: Site, record: readonly string[], order: readonly string[] | null, id: string): Op {
   const list = order ? (valueAt(site, order) as string[]) : [];
-  return { op: 'remove', record: [...record], order: order ? [...order] : null, id, was: valueAt(site, [...record, id]), after: list[list.indexOf(id) - 1] ?? null };
+  return {
+    op: 'remove',
+    record: [...record],
+    order: order ? [...order] : null,
+    id,
+    was: valueAt(site, [...record, id]),
+    after: list[list.indexOf(id) - 1] ?? null,
+  };
 }
 
 /** Turns whatever points at one thing towards another. */
@@ -41,5 +62,12 @@ export function stepOp(site: Site, order: readonly string[], id: string, steps: 
   const target = at + steps;
   if (at < 0 || target < 0 || target >= list.length) return undefined;
   const rest = list.filter((entry) => entry !== id);
-  return { op: 'move', from: [...order], to: [...order], id, after: rest[target - 1] ?? null, wasAfter: list[at - 1] ?? null };
+  return {
+    op: 'move',
+    from: [...order],
+    to: [...order],
+    id,
+    after: rest[target - 1] ?? null,
+    wasAfter: list[at - 1] ?? null,
+  };
 }

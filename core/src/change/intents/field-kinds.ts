@@ -15,7 +15,11 @@ export interface FieldKindPlan {
 }
 
 const MOST_OPTIONS = 100;
-const plainName = (name: string): string => name.trim().toLowerCase().replace(/\.[a-z0-9]{2,5}$/, '');
+const plainName = (name: string): string =>
+  name
+    .trim()
+    .toLowerCase()
+    .replace(/\.[a-z0-9]{2,5}$/, '');
 
 /**
  * Plans a change of a field's kind. Texts that become pictures or downloads match
@@ -31,11 +35,22 @@ export function planFieldKind(site: Site, collection: string, field: string, kin
   const items = itemsOf(site, of);
   const without: string[] = [];
   let [said, matched] = [0, 0];
-  const named = new Map(kind === 'picture' ? Object.values(site.assets).map(({ id, name }) => [plainName(name), id]) : kind === 'download' ? Object.values(site.downloads).map(({ id, name }) => [plainName(name), id]) : []);
+  const named = new Map(
+    kind === 'picture'
+      ? Object.values(site.assets).map(({ id, name }) => [plainName(name), id])
+      : kind === 'download'
+        ? Object.values(site.downloads).map(({ id, name }) => [plainName(name), id])
+        : [],
+  );
   const options = new Set(now.options ?? []);
   for (const item of items) {
     const value = item.values[field] ?? '';
-    const shown = now.kind === 'picture' ? site.assets[item.pictures?.[field]?.asset ?? '']?.name : now.kind === 'download' ? site.downloads[item.downloads?.[field] ?? '']?.name : value;
+    const shown =
+      now.kind === 'picture'
+        ? site.assets[item.pictures?.[field]?.asset ?? '']?.name
+        : now.kind === 'download'
+          ? site.downloads[item.downloads?.[field] ?? '']?.name
+          : value;
     if (!shown) continue;
     said++;
     if (kind === 'picture' || kind === 'download') {
@@ -47,7 +62,11 @@ export function planFieldKind(site: Site, collection: string, field: string, kin
       matched++;
       const key = kind === 'picture' ? 'pictures' : 'downloads';
       const entry = kind === 'picture' ? { asset: id, alt: item.pictures?.[field]?.alt ?? '' } : id;
-      ops.push(item[key] ? setOp(site, ['items', item.id, key, field], entry) : setOp(site, ['items', item.id, key], { [field]: entry }));
+      ops.push(
+        item[key]
+          ? setOp(site, ['items', item.id, key, field], entry)
+          : setOp(site, ['items', item.id, key], { [field]: entry }),
+      );
       continue;
     }
     matched++;
@@ -67,7 +86,15 @@ export function setOptions(site: Site, collection: string, field: string, given:
   const of = site.collections[collection]!;
   const { label, options: before = [] } = of.fields[field]!;
   const options = [...new Set(given.map((entry) => entry.trim()).filter(Boolean))];
-  const renamed = new Map(before.length === options.length ? before.flatMap((was, i) => (was !== options[i] && !options.includes(was) && !before.includes(options[i]!) ? [[was, options[i]!] as const] : [])) : []);
+  const renamed = new Map(
+    before.length === options.length
+      ? before.flatMap((was, i) =>
+          was !== options[i] && !options.includes(was) && !before.includes(options[i]!)
+            ? [[was, options[i]!] as const]
+            : [],
+        )
+      : [],
+  );
   const ops: Op[] = [setOp(site, ['collections', collection, 'fields', field, 'options'], options)];
   for (const item of renamed.size > 0 ? itemsOf(site, of) : []) {
     const now = renamed.get(item.values[field] ?? '');

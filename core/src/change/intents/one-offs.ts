@@ -15,11 +15,17 @@ export interface OneOff {
   readonly item: readonly string[] | null;
 }
 
-const PART_OF: Partial<Record<Override['property'], ButtonPart>> = { 'background-color': 'fill', color: 'label', 'border-color': 'edge' };
+const PART_OF: Partial<Record<Override['property'], ButtonPart>> = {
+  'background-color': 'fill',
+  color: 'label',
+  'border-color': 'edge',
+};
 
 /** The values set on a place, in its record. */
 function setOn(site: Site, { anchor: { record, place } }: OneOff): Override[] {
-  return Object.values((valueAt(site, record) ?? {}) as Record<string, Override>).filter((one) => one.place === place && one.band === null);
+  return Object.values((valueAt(site, record) ?? {}) as Record<string, Override>).filter(
+    (one) => one.place === place && one.band === null,
+  );
 }
 
 /**
@@ -36,18 +42,47 @@ export function splitVariant(site: Site, at: OneOff, id: string): Edit | undefin
   if (!address || !now || values.length === 0) return undefined;
   const { brand } = site;
   const variants = Object.values(brand.variants);
-  const label = uniqueName(`${brand.variants[now]!.label} apart`, variants.map((variant) => variant.label));
-  const ops: Op[] = [insertOp(site, ['brand', 'variants'], ['brand', 'variantOrder'], id, { id, label, path: uniquePath(label, variants.map((variant) => variant.path)) }, now)];
-  const own = new Map(values.map((value) => [buttonRole(id, PART_OF[value.property]!, 'rest'), roleValue(site, value)]));
+  const label = uniqueName(
+    `${brand.variants[now]!.label} apart`,
+    variants.map((variant) => variant.label),
+  );
+  const ops: Op[] = [
+    insertOp(
+      site,
+      ['brand', 'variants'],
+      ['brand', 'variantOrder'],
+      id,
+      {
+        id,
+        label,
+        path: uniquePath(
+          label,
+          variants.map((variant) => variant.path),
+        ),
+      },
+      now,
+    ),
+  ];
+  const own = new Map(
+    values.map((value) => [buttonRole(id, PART_OF[value.property]!, 'rest'), roleValue(site, value)]),
+  );
   for (const ground of Object.values(brand.grounds)) {
-    const made = buttonRoles(now).map((role, i) => ({ role: buttonRoles(id)[i]!, value: ground.roles[role] })).filter((one) => one.value !== undefined);
-    for (const { role, value } of made) if (!(ground.id === at.ground && own.has(role))) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], renamed(value!, now, id)));
+    const made = buttonRoles(now)
+      .map((role, i) => ({ role: buttonRoles(id)[i]!, value: ground.roles[role] }))
+      .filter((one) => one.value !== undefined);
+    for (const { role, value } of made)
+      if (!(ground.id === at.ground && own.has(role)))
+        ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], renamed(value!, now, id)));
   }
   // An edge that was never set follows the fill: it stays what it was, not what the new fill is.
   const edge = (variant: string) => buttonRole(variant, 'edge', 'rest');
-  if (own.has(buttonRole(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.roles[edge(now)]) own.set(edge(id), { kind: 'same', role: edge(now) });
+  if (own.has(buttonRole(id, 'fill', 'rest')) && !own.has(edge(id)) && !brand.grounds[at.ground]!.roles[edge(now)])
+    own.set(edge(id), { kind: 'same', role: edge(now) });
   for (const [role, value] of own) ops.push(setOp(site, ['brand', 'grounds', at.ground, 'roles', role], value));
-  ops.push(setOp(site, [...address, 'variant'], id), ...values.map((value) => removeOp(site, at.anchor.record, null, value.id)));
+  ops.push(
+    setOp(site, [...address, 'variant'], id),
+    ...values.map((value) => removeOp(site, at.anchor.record, null, value.id)),
+  );
   return { label: `Make variant ${label}`, ops };
 }
 
@@ -59,9 +94,15 @@ function renamed(value: RoleValue, was: string, id: string): RoleValue {
 }
 
 function roleValue(site: Site, { value }: Override): RoleValue {
-  const swatch = value.kind === 'token' ? Object.values(site.brand.swatches).find((one) => swatchPath(one) === value.path) : undefined;
+  const swatch =
+    value.kind === 'token'
+      ? Object.values(site.brand.swatches).find((one) => swatchPath(one) === value.path)
+      : undefined;
   if (swatch) return { kind: 'swatch', swatch: swatch.id };
-  return { kind: 'raw', color: value.kind === 'literal' ? value.css : resolveToken(tokenTable(site.brand), value.path).css };
+  return {
+    kind: 'raw',
+    color: value.kind === 'literal' ? value.css : resolveToken(tokenTable(site.brand), value.path).css,
+  };
 }
 
 /**
@@ -74,15 +115,37 @@ function roleValue(site: Site, { value }: Override): RoleValue {
  */
 export function splitStyle(site: Site, at: OneOff, styled: readonly string[], id: string): Edit | undefined {
   const style = site.brand.styles[valueAt(site, styled) as string];
-  const values = setOn(site, at).filter((one) => one.value.kind === 'literal' && STYLE_FIELD[one.property]?.(one.value.css) !== undefined);
+  const values = setOn(site, at).filter(
+    (one) => one.value.kind === 'literal' && STYLE_FIELD[one.property]?.(one.value.css) !== undefined,
+  );
   if (!style || values.length === 0) return undefined;
   const styles = Object.values(site.brand.styles);
-  const label = uniqueName(`${style.label} apart`, styles.map((one) => one.label));
-  const fields = Object.assign({}, ...values.map((value) => STYLE_FIELD[value.property]!((value.value as { css: string }).css))) as Partial<TextStyle>;
-  const made: TextStyle = { ...style, ...fields, id, label, path: uniquePath(label, styles.map((one) => one.path)), levels: [] };
+  const label = uniqueName(
+    `${style.label} apart`,
+    styles.map((one) => one.label),
+  );
+  const fields = Object.assign(
+    {},
+    ...values.map((value) => STYLE_FIELD[value.property]!((value.value as { css: string }).css)),
+  ) as Partial<TextStyle>;
+  const made: TextStyle = {
+    ...style,
+    ...fields,
+    id,
+    label,
+    path: uniquePath(
+      label,
+      styles.map((one) => one.path),
+    ),
+    levels: [],
+  };
   return {
     label: `Style ${label} of one text`,
-    ops: [insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id), setOp(site, styled, id), ...values.map((value) => removeOp(site, at.anchor.record, null, value.id))],
+    ops: [
+      insertOp(site, ['brand', 'styles'], ['brand', 'styleOrder'], id, made, style.id),
+      setOp(site, styled, id),
+      ...values.map((value) => removeOp(site, at.anchor.record, null, value.id)),
+    ],
   };
 }
 
@@ -96,10 +159,28 @@ const EM = /^(-?\d*\.?\d+)em$/;
 
 /** The field of a text style for a value that is set on a place; undefined if styles have no such field. */
 const STYLE_FIELD: Partial<Record<Override['property'], (css: string) => Partial<TextStyle> | undefined>> = {
-  'font-size': (css) => { const px = number(css, PX); return px === undefined ? undefined : { size: { kind: 'pinned', small: px, large: px } }; },
-  'font-weight': (css) => { const weight = number(css, PLAIN); return weight === undefined ? undefined : { weight }; },
-  'line-height': (css) => { const height = number(css, PLAIN); return height === undefined ? undefined : { lineHeight: height }; },
-  'letter-spacing': (css) => { const em = number(css, EM); return em === undefined ? undefined : { letterSpacing: em }; },
-  'margin-block-start': (css) => { const px = number(css, PX); return px === undefined ? undefined : { spaceAbove: px }; },
-  'margin-block-end': (css) => { const px = number(css, PX); return px === undefined ? undefined : { spaceBelow: px }; },
+  'font-size': (css) => {
+    const px = number(css, PX);
+    return px === undefined ? undefined : { size: { kind: 'pinned', small: px, large: px } };
+  },
+  'font-weight': (css) => {
+    const weight = number(css, PLAIN);
+    return weight === undefined ? undefined : { weight };
+  },
+  'line-height': (css) => {
+    const height = number(css, PLAIN);
+    return height === undefined ? undefined : { lineHeight: height };
+  },
+  'letter-spacing': (css) => {
+    const em = number(css, EM);
+    return em === undefined ? undefined : { letterSpacing: em };
+  },
+  'margin-block-start': (css) => {
+    const px = number(css, PX);
+    return px === undefined ? undefined : { spaceAbove: px };
+  },
+  'margin-block-end': (css) => {
+    const px = number(css, PX);
+    return px === undefined ? undefined : { spaceBelow: px };
+  },
 };

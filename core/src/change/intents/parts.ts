@@ -35,10 +35,27 @@ export function partsAt(site: Site, place: Place): BlockPart[] {
   const column = section && Object.values(section.columns).find(({ order }) => order.includes(address.at(-1)!));
   if (!block || !section || !column) return [];
   const label = kindOf(block)?.label ?? 'Block';
-  const parts: BlockPart[] = [{ what: 'block', label, id: block.id, record: address.slice(0, -1), order: [...sectionOfBlock(address), 'columns', column.id, 'order'], among: column.order.length }];
+  const parts: BlockPart[] = [
+    {
+      what: 'block',
+      label,
+      id: block.id,
+      record: address.slice(0, -1),
+      order: [...sectionOfBlock(address), 'columns', column.id, 'order'],
+      among: column.order.length,
+    },
+  ];
   // A place is called `block/item/part`, behind the entry or the section of a shared one.
   const item = place.id.slice(place.id.indexOf(':') + 1).split('/')[1];
-  if ('items' in block && item !== undefined && Object.hasOwn(block.items, item)) parts.unshift({ what: 'item', label: `One of ${label.toLowerCase()}`, id: item, record: [...address, 'items'], order: [...address, 'order'], among: block.order.length });
+  if ('items' in block && item !== undefined && Object.hasOwn(block.items, item))
+    parts.unshift({
+      what: 'item',
+      label: `One of ${label.toLowerCase()}`,
+      id: item,
+      record: [...address, 'items'],
+      order: [...address, 'order'],
+      among: block.order.length,
+    });
   return parts;
 }
 
@@ -62,11 +79,21 @@ function farther(site: Site, part: BlockPart, steps: -1 | 1): Op[] {
   const section = valueAt(site, address) as Section;
   const column = part.order.at(-2)!;
   const beside = section.columnOrder[section.columnOrder.indexOf(column) + steps];
-  const end = (order: readonly string[]): string | null => (steps > 0 ? null : ((valueAt(site, order) as string[]).at(-1) ?? null));
+  const end = (order: readonly string[]): string | null =>
+    steps > 0 ? null : ((valueAt(site, order) as string[]).at(-1) ?? null);
   if (beside !== undefined) {
     const to = [...address, 'columns', beside, 'order'];
     const list = valueAt(site, part.order) as string[];
-    return [{ op: 'move', from: [...part.order], to, id: part.id, after: end(to), wasAfter: list[list.indexOf(part.id) - 1] ?? null }];
+    return [
+      {
+        op: 'move',
+        from: [...part.order],
+        to,
+        id: part.id,
+        after: end(to),
+        wasAfter: list[list.indexOf(part.id) - 1] ?? null,
+      },
+    ];
   }
   const [root, page, , entry] = address;
   if (root !== 'pages' || address.at(-1) !== 'own') return [];
@@ -76,13 +103,19 @@ function farther(site: Site, part: BlockPart, steps: -1 | 1): Op[] {
   if (!other || !('own' in other)) return [];
   const at = ['pages', page!, 'sections', next!, 'own'];
   const order = [...at, 'columns', steps > 0 ? other.own.columnOrder[0]! : other.own.columnOrder.at(-1)!, 'order'];
-  return [removeOp(site, part.record, part.order, part.id), insertOp(site, [...at, 'blocks'], order, part.id, valueAt(site, [...part.record, part.id]), end(order))];
+  return [
+    removeOp(site, part.record, part.order, part.id),
+    insertOp(site, [...at, 'blocks'], order, part.id, valueAt(site, [...part.record, part.id]), end(order)),
+  ];
 }
 
 /** Another part like one, right behind it. */
 export function duplicatePart(site: Site, part: BlockPart, id: string): Edit {
   const like = valueAt(site, [...part.record, part.id]) as object;
-  return { label: `Another like ${part.label.toLowerCase()}`, ops: [insertOp(site, part.record, part.order, id, { ...like, id }, part.id)] };
+  return {
+    label: `Another like ${part.label.toLowerCase()}`,
+    ops: [insertOp(site, part.record, part.order, id, { ...like, id }, part.id)],
+  };
 }
 
 /** Deletes a part; what is set on its places goes with it. */
@@ -97,29 +130,63 @@ export function removePart(site: Site, part: BlockPart): Edit {
 export function addBlock(site: Site, behind: BlockPart, kind: string, id: string): Edit {
   const section = valueAt(site, behind.record.slice(0, -1)) as Section;
   const block = sampleBlock(site, section.ground, kind, id);
-  return { label: `Add ${kindOf(block)!.label.toLowerCase()}`, ops: [insertOp(site, behind.record, behind.order, id, block, behind.id)] };
+  return {
+    label: `Add ${kindOf(block)!.label.toLowerCase()}`,
+    ops: [insertOp(site, behind.record, behind.order, id, block, behind.id)],
+  };
 }
 
 /** The kinds that a block can become without losing text: a text, a list with one line per paragraph, a quote. */
-const TURNS: Readonly<Record<string, readonly ('text' | 'list' | 'quote')[]>> = { text: ['list', 'quote'], list: ['text'], quote: ['text'] };
+const TURNS: Readonly<Record<string, readonly ('text' | 'list' | 'quote')[]>> = {
+  text: ['list', 'quote'],
+  list: ['text'],
+  quote: ['text'],
+};
 
 /** The kinds that a block can become with its words, each with what it is called; none for most. */
-export function turnsOf(site: Site, part: BlockPart): { readonly kind: 'text' | 'list' | 'quote'; readonly label: string }[] {
+export function turnsOf(
+  site: Site,
+  part: BlockPart,
+): { readonly kind: 'text' | 'list' | 'quote'; readonly label: string }[] {
   const block = part.what === 'block' ? (valueAt(site, [...part.record, part.id]) as Block | undefined) : undefined;
-  return (block && TURNS[block.kind] ? TURNS[block.kind]! : []).map((kind) => ({ kind, label: kindOf({ kind })!.label }));
+  return (block && TURNS[block.kind] ? TURNS[block.kind]! : []).map((kind) => ({
+    kind,
+    label: kindOf({ kind })!.label,
+  }));
 }
 
-/** Makes a list, a quote or a text of a block, with its words and their emphasis and links; each line of a text is an entry of the list. */
+/**
+ * Makes a list, a quote or a text of a block, with its words and their emphasis and links; each line of a text is an
+ * entry of the list.
+ */
 export function turnBlock(site: Site, part: BlockPart, kind: 'text' | 'list' | 'quote', id: string): Edit | undefined {
   const block = valueAt(site, [...part.record, part.id]) as Block;
-  const content = block.kind === 'text' || block.kind === 'quote' ? block.content : block.kind === 'list' ? withBreaks(block.order.map((item) => block.items[item]!.content)) : undefined;
+  const content =
+    block.kind === 'text' || block.kind === 'quote'
+      ? block.content
+      : block.kind === 'list'
+        ? withBreaks(block.order.map((item) => block.items[item]!.content))
+        : undefined;
   if (!content || !TURNS[block.kind]?.includes(kind)) return undefined;
   const { running, lead, fine } = stylesByRole(site.brand);
   const lines = linesOf(content).map((line, i) => ({ id: `i${i + 1}`, content: line }));
-  const made: Block = kind === 'list' ? { kind, id, style: block.kind === 'text' && block.level === null ? block.style : running, ordered: false, order: lines.map((line) => line.id), items: Object.fromEntries(lines.map((line) => [line.id, line])) }
-    : kind === 'quote' ? { kind, id, style: lead, content: [...content], source: '', sourceStyle: fine }
-    : { kind, id, style: block.kind === 'list' ? block.style : running, level: null, content: [...content] };
-  return { label: `${kindOf(block)!.label} as ${kindOf(made)!.label.toLowerCase()}`, ops: [insertOp(site, part.record, part.order, id, made, part.id), removeOp(site, part.record, part.order, part.id)] };
+  const made: Block =
+    kind === 'list'
+      ? {
+          kind,
+          id,
+          style: block.kind === 'text' && block.level === null ? block.style : running,
+          ordered: false,
+          order: lines.map((line) => line.id),
+          items: Object.fromEntries(lines.map((line) => [line.id, line])),
+        }
+      : kind === 'quote'
+        ? { kind, id, style: lead, content: [...content], source: '', sourceStyle: fine }
+        : { kind, id, style: block.kind === 'list' ? block.style : running, level: null, content: [...content] };
+  return {
+    label: `${kindOf(block)!.label} as ${kindOf(made)!.label.toLowerCase()}`,
+    ops: [insertOp(site, part.record, part.order, id, made, part.id), removeOp(site, part.record, part.order, part.id)],
+  };
 }
 
 /** Lays blocks in behind another, in their order: what was pasted into words and is more than words. */
@@ -144,7 +211,12 @@ export function partsOfPlaces(site: Site, places: readonly Place[], what: BlockP
 }
 
 /** Something that the thing at a place may have or not, with whether it has it. */
-export interface ExtraHere { readonly key: string; readonly label: string; readonly has: boolean; readonly address: readonly string[] }
+export interface ExtraHere {
+  readonly key: string;
+  readonly label: string;
+  readonly has: boolean;
+  readonly address: readonly string[];
+}
 
 /** Returns the optional parts that a block or item may have; empty for most. */
 export function extrasAt(site: Site, place: Place): ExtraHere[] {
@@ -158,7 +230,9 @@ export function extrasAt(site: Site, place: Place): ExtraHere[] {
     const value = valueAt(site, address);
     const has = value !== extra.none && value !== undefined;
     // A part is offered only if the site has something for it.
-    return has || extra.make(sampleBrand(site, site.brand.groundOrder[0]!), 'new') !== undefined ? [{ key: extra.key, label: extra.label, has, address }] : [];
+    return has || extra.make(sampleBrand(site, site.brand.groundOrder[0]!), 'new') !== undefined
+      ? [{ key: extra.key, label: extra.label, has, address }]
+      : [];
   });
 }
 
@@ -166,14 +240,27 @@ export function extrasAt(site: Site, place: Place): ExtraHere[] {
 export function turnExtra(site: Site, { key, label, has, address }: ExtraHere, id: string): Edit {
   const block = valueAt(site, address.slice(0, address.lastIndexOf('blocks') + 2)) as Block;
   const extra = kindOf(block)!.extras!.find((one) => one.key === key)!;
-  return { label: `${kindOf(block)!.label} ${has ? 'without' : 'with'} ${label}`, ops: [setOp(site, address, has ? extra.none : extra.make(sampleBrand(site, site.brand.groundOrder[0]!), id))] };
+  return {
+    label: `${kindOf(block)!.label} ${has ? 'without' : 'with'} ${label}`,
+    ops: [setOp(site, address, has ? extra.none : extra.make(sampleBrand(site, site.brand.groundOrder[0]!), id))],
+  };
 }
 
 /**
  * Adds a block of a kind between two of a column, or (null) before all of them.
  * @throws RangeError as `addBlock`
  */
-export function addBlockAt(site: Site, section: readonly string[], column: string, after: string | null, kind: string, id: string): Edit {
+export function addBlockAt(
+  site: Site,
+  section: readonly string[],
+  column: string,
+  after: string | null,
+  kind: string,
+  id: string,
+): Edit {
   const block = sampleBlock(site, (valueAt(site, section) as Section).ground, kind, id);
-  return { label: `Add ${kindOf(block)!.label.toLowerCase()}`, ops: [insertOp(site, [...section, 'blocks'], [...section, 'columns', column, 'order'], id, block, after)] };
+  return {
+    label: `Add ${kindOf(block)!.label.toLowerCase()}`,
+    ops: [insertOp(site, [...section, 'blocks'], [...section, 'columns', column, 'order'], id, block, after)],
+  };
 }

@@ -1,6 +1,15 @@
 import { uniqueName, uniquePath } from '../../palette/index.ts';
 import { inRange } from '../../shape/index.ts';
-import { CORNER_USES, type Corner, type CornerUse, type CornerValue, type EdgeUse, type OwnShape, type Shadow, type Site } from '../../site/index.ts';
+import {
+  CORNER_USES,
+  type Corner,
+  type CornerUse,
+  type CornerValue,
+  type EdgeUse,
+  type OwnShape,
+  type Shadow,
+  type Site,
+} from '../../site/index.ts';
 import { capital } from '../../style/index.ts';
 import type { Op } from '../change.ts';
 import { jsonEqual } from '../json.ts';
@@ -17,11 +26,15 @@ export function readCorner(text: string): CornerValue | string {
   const share = /^(\d*\.?\d+)\s*%$/.exec(plain);
   if (share) {
     const value = Number(share[1]) / 100;
-    return inRange('cornerShare', value) ? { kind: 'share', share: value } : 'A percentage is at most 50 %, where both corners of a side meet.';
+    return inRange('cornerShare', value)
+      ? { kind: 'share', share: value }
+      : 'A percentage is at most 50 %, where both corners of a side meet.';
   }
   const radii = plain === '' ? [] : plain.split(/\s+/).map((one) => Number(one.replace(/px$/, '')));
-  if (radii.length !== 1 && radii.length !== 4) return `“${text.slice(0, 24)}” is not a corner. Type one radius, four radii, or a percentage such as 50 %.`;
-  if (!radii.every((one) => inRange('corner', one))) return `“${text.slice(0, 24)}” is not a corner. Radii go from 0 to 100 px.`;
+  if (radii.length !== 1 && radii.length !== 4)
+    return `“${text.slice(0, 24)}” is not a corner. Type one radius, four radii, or a percentage such as 50 %.`;
+  if (!radii.every((one) => inRange('corner', one)))
+    return `“${text.slice(0, 24)}” is not a corner. Radii go from 0 to 100 px.`;
   return { kind: 'px', radii: radii.length === 1 ? [radii[0]!] : (radii as [number, number, number, number]) };
 }
 
@@ -29,11 +42,24 @@ export function readCorner(text: string): CornerValue | string {
 export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
   const list = site.brand.cornerList;
   const known = Object.values(list?.items ?? {});
-  const label = uniqueName('Corner', known.map((entry) => entry.label));
-  const made: Corner = { id, label, path: uniquePath(label, known.map((entry) => entry.path)), value: value ?? known.at(-1)?.value ?? { kind: 'px', radii: [8] } };
+  const label = uniqueName(
+    'Corner',
+    known.map((entry) => entry.label),
+  );
+  const made: Corner = {
+    id,
+    label,
+    path: uniquePath(
+      label,
+      known.map((entry) => entry.path),
+    ),
+    value: value ?? known.at(-1)?.value ?? { kind: 'px', radii: [8] },
+  };
   return {
     label: `New corner ${label}`,
-    ops: list ? [insertOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id, made)] : [setOp(site, ['brand', 'cornerList'], { items: { [id]: made }, order: [id] })],
+    ops: list
+      ? [insertOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id, made)]
+      : [setOp(site, ['brand', 'cornerList'], { items: { [id]: made }, order: [id] })],
   };
 }
 
@@ -41,13 +67,18 @@ export function addCorner(site: Site, id: string, value?: CornerValue): Edit {
 export function setCornerValue(site: Site, use: CornerUse, value: CornerValue, id: string): Edit | undefined {
   const known = Object.values(site.brand.cornerList?.items ?? {}).find((item) => jsonEqual(item.value, value));
   if (known) return setCornerOf(site, use, known.id);
-  const edit = inTurn(site, `${capital(use)} corner`, [(now) => addCorner(now, id, value), (now) => setCornerOf(now, use, id)]);
+  const edit = inTurn(site, `${capital(use)} corner`, [
+    (now) => addCorner(now, id, value),
+    (now) => setCornerOf(now, use, id),
+  ]);
   return edit.ops.length > 1 ? edit : undefined;
 }
 
 /** Where variants name a corner or a shadow as their own. */
 function variantsWith(site: Site, part: 'corner' | 'shadow', id: string): string[][] {
-  return Object.values(site.brand.variants).filter(({ shape }) => shape?.[part] === id).map((variant) => ['brand', 'variants', variant.id, 'shape', part]);
+  return Object.values(site.brand.variants)
+    .filter(({ shape }) => shape?.[part] === id)
+    .map((variant) => ['brand', 'variants', variant.id, 'shape', part]);
 }
 
 /**
@@ -55,7 +86,12 @@ function variantsWith(site: Site, part: 'corner' | 'shadow', id: string): string
  * a shadow (id, or null for none) of their own, all in one act; `undefined`
  * gives them back what all buttons have.
  */
-export function setVariantShape<P extends keyof OwnShape>(site: Site, ids: readonly string[], part: P, value: OwnShape[P]): Edit {
+export function setVariantShape<P extends keyof OwnShape>(
+  site: Site,
+  ids: readonly string[],
+  part: P,
+  value: OwnShape[P],
+): Edit {
   const { variants, variantOrder } = site.brand;
   const of = variantOrder.filter((id) => ids.includes(id));
   const names = of.map((id) => variants[id]!.label).join(', ');
@@ -83,22 +119,34 @@ export function removeCorner(site: Site, id: string): Edit {
     ops: [
       ...uses.map((use) => setOp(site, ['brand', 'corners', use], plainRadius(corner.value))),
       ...variantsWith(site, 'corner', id).map((at) => setOp(site, at, plainRadius(corner.value))),
-      ...(site.brand.cornerList!.order.length === 1 ? [setOp(site, ['brand', 'cornerList'], undefined)] : [removeOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id)]),
+      ...(site.brand.cornerList!.order.length === 1
+        ? [setOp(site, ['brand', 'cornerList'], undefined)]
+        : [removeOp(site, ['brand', 'cornerList', 'items'], ['brand', 'cornerList', 'order'], id)]),
     ],
   };
 }
 
-/** Changes the value of a named corner; undefined when cards or pictures have it and it would be a share of a height they do not have. */
+/**
+ * Changes the value of a named corner; undefined when cards or pictures have it and it would be a share of a height
+ * they do not have.
+ */
 export function setCorner(site: Site, id: string, value: CornerValue): Edit | undefined {
   const { corners, cornerList } = site.brand;
   if (value.kind === 'share' && (corners.card === id || corners.picture === id)) return undefined;
-  return { label: `Corner ${cornerList!.items[id]!.label}`, ops: [setOp(site, ['brand', 'cornerList', 'items', id, 'value'], value)] };
+  return {
+    label: `Corner ${cornerList!.items[id]!.label}`,
+    ops: [setOp(site, ['brand', 'cornerList', 'items', id, 'value'], value)],
+  };
 }
 
-/** Gives a use a named corner, or a radius of its own; undefined when a share of the height would shape cards or pictures. */
+/**
+ * Gives a use a named corner, or a radius of its own; undefined when a share of the height would shape cards or
+ * pictures.
+ */
 export function setCornerOf(site: Site, use: CornerUse, to: string | number): Edit | undefined {
   const named = typeof to === 'string' ? site.brand.cornerList?.items[to] : undefined;
-  if (typeof to === 'string' && (!named || (named.value.kind === 'share' && (use === 'card' || use === 'picture')))) return undefined;
+  if (typeof to === 'string' && (!named || (named.value.kind === 'share' && (use === 'card' || use === 'picture'))))
+    return undefined;
   return { label: `${capital(use)} corner`, ops: [setOp(site, ['brand', 'corners', use], to)] };
 }
 
@@ -110,12 +158,18 @@ export function setRadius(site: Site, use: CornerUse, px: number): Edit {
   const value = site.brand.corners[use];
   return typeof value === 'number'
     ? { label: `${capital(use)} corner`, ops: [setOp(site, ['brand', 'corners', use], px)] }
-    : { label: `Corner ${site.brand.cornerList!.items[value]!.label}`, ops: [setOp(site, ['brand', 'cornerList', 'items', value, 'value'], { kind: 'px', radii: [px] })] };
+    : {
+        label: `Corner ${site.brand.cornerList!.items[value]!.label}`,
+        ops: [setOp(site, ['brand', 'cornerList', 'items', value, 'value'], { kind: 'px', radii: [px] })],
+      };
 }
 
 /** Sets the width of an edge, px. */
 export function setEdge(site: Site, use: EdgeUse, px: number): Edit {
-  return { label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`, ops: [setOp(site, ['brand', 'edges', use], px)] };
+  return {
+    label: use === 'rule' ? 'Width of rules' : `${capital(use)} edge`,
+    ops: [setOp(site, ['brand', 'edges', use], px)],
+  };
 }
 
 /** Sets the offset (em) or the thickness (px; null: as the font has it) of the underline of links. */
@@ -125,10 +179,16 @@ export function setUnderline(site: Site, part: 'offset' | 'thickness', value: nu
 
 /** Reads `0 2 8` or `0 2 8 -1`: offsets right and down, blur and spread, px. @returns why it is none, in words */
 export function readShadow(text: string): Pick<Shadow, 'x' | 'y' | 'blur' | 'spread'> | string {
-  const numbers = text.trim().replaceAll(',', '.').split(/\s+/).map((one) => Number(one.replace(/px$/, '')));
-  if (text.trim() === '' || numbers.length < 2 || numbers.length > 4 || !numbers.every(Number.isFinite)) return `“${text.slice(0, 24)}” is not a shadow. Type right, down, blur and spread in px, such as 0 2 8 0.`;
+  const numbers = text
+    .trim()
+    .replaceAll(',', '.')
+    .split(/\s+/)
+    .map((one) => Number(one.replace(/px$/, '')));
+  if (text.trim() === '' || numbers.length < 2 || numbers.length > 4 || !numbers.every(Number.isFinite))
+    return `“${text.slice(0, 24)}” is not a shadow. Type right, down, blur and spread in px, such as 0 2 8 0.`;
   const [x, y, blur = 0, spread = 0] = numbers as [number, number, number?, number?];
-  if (![x, y, spread].every((one) => inRange('shadowOffset', one)) || !inRange('shadowBlur', blur)) return 'Offsets and spread go from -60 to 60 px, blur from 0 to 120.';
+  if (![x, y, spread].every((one) => inRange('shadowOffset', one)) || !inRange('shadowBlur', blur))
+    return 'Offsets and spread go from -60 to 60 px, blur from 0 to 120.';
   return { x, y, blur, spread };
 }
 
@@ -136,12 +196,37 @@ export function readShadow(text: string): Pick<Shadow, 'x' | 'y' | 'blur' | 'spr
 export function addShadow(site: Site, id: string): Edit {
   const { shadows, swatches, swatchOrder } = site.brand;
   const known = Object.values(shadows?.items ?? {});
-  const label = uniqueName('Shadow', known.map((entry) => entry.label));
+  const label = uniqueName(
+    'Shadow',
+    known.map((entry) => entry.label),
+  );
   const darkest = [...swatchOrder].sort((one, other) => swatches[one]!.color.l - swatches[other]!.color.l)[0] ?? '';
-  const made: Shadow = { id, label, path: uniquePath(label, known.map((entry) => entry.path)), x: 0, y: 2, blur: 8, spread: 0, color: darkest, alpha: 0.2, ...(known.at(-1) ? { x: known.at(-1)!.x, y: known.at(-1)!.y, blur: known.at(-1)!.blur } : {}) };
+  const made: Shadow = {
+    id,
+    label,
+    path: uniquePath(
+      label,
+      known.map((entry) => entry.path),
+    ),
+    x: 0,
+    y: 2,
+    blur: 8,
+    spread: 0,
+    color: darkest,
+    alpha: 0.2,
+    ...(known.at(-1) ? { x: known.at(-1)!.x, y: known.at(-1)!.y, blur: known.at(-1)!.blur } : {}),
+  };
   return {
     label: `New shadow ${label}`,
-    ops: shadows ? [insertOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id, made)] : [setOp(site, ['brand', 'shadows'], { items: { [id]: made }, order: [id], uses: { button: null, card: null, picture: null, field: null } })],
+    ops: shadows
+      ? [insertOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id, made)]
+      : [
+          setOp(site, ['brand', 'shadows'], {
+            items: { [id]: made },
+            order: [id],
+            uses: { button: null, card: null, picture: null, field: null },
+          }),
+        ],
   };
 }
 
@@ -151,6 +236,11 @@ export function removeShadow(site: Site, id: string): Edit {
   const label = `Delete shadow ${shadows.items[id]!.label}`;
   const own = variantsWith(site, 'shadow', id).map((at) => setOp(site, at, null));
   if (shadows.order.length === 1) return { label, ops: [...own, setOp(site, ['brand', 'shadows'], undefined)] };
-  const ops: Op[] = CORNER_USES.filter((use) => shadows.uses[use] === id).map((use) => setOp(site, ['brand', 'shadows', 'uses', use], null));
-  return { label, ops: [...own, ...ops, removeOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id)] };
+  const ops: Op[] = CORNER_USES.filter((use) => shadows.uses[use] === id).map((use) =>
+    setOp(site, ['brand', 'shadows', 'uses', use], null),
+  );
+  return {
+    label,
+    ops: [...own, ...ops, removeOp(site, ['brand', 'shadows', 'items'], ['brand', 'shadows', 'order'], id)],
+  };
 }

@@ -1,6 +1,14 @@
 import { deltaE, oklchToOklab, type ParsedColor } from '../../color/index.ts';
 import { roleSwatch, withRoleSwatch } from '../../ground/index.ts';
-import { mapRule, ruleBetween, ruleSources, ruleWords, uniqueName, uniquePath, type DeriveRule } from '../../palette/index.ts';
+import {
+  mapRule,
+  ruleBetween,
+  ruleSources,
+  ruleWords,
+  uniqueName,
+  uniquePath,
+  type DeriveRule,
+} from '../../palette/index.ts';
 import type { Site, Swatch } from '../../site/index.ts';
 import { customProperty, swatchColor, swatchPath } from '../../style/index.ts';
 import type { Op } from '../change.ts';
@@ -20,7 +28,10 @@ export function setSwatchColor(site: Site, id: string, color: ParsedColor, what 
 }
 
 /** Adds swatches under unique names and paths, last in the order. */
-export function addSwatches(site: Site, wanted: readonly { id: string; label: string; color: ParsedColor; part?: 'core' | 'side' }[]): Edit {
+export function addSwatches(
+  site: Site,
+  wanted: readonly { id: string; label: string; color: ParsedColor; part?: 'core' | 'side' }[],
+): Edit {
   const labels = Object.values(site.brand.swatches).map((swatch) => swatch.label);
   const paths = Object.values(site.brand.swatches).map((swatch) => swatch.path);
   let after = site.brand.swatchOrder.at(-1) ?? null;
@@ -29,7 +40,17 @@ export function addSwatches(site: Site, wanted: readonly { id: string; label: st
     const path = uniquePath(name, paths);
     labels.push(name);
     paths.push(path);
-    const swatch: Swatch = { id, label: name, path, part: part ?? 'side', color: color.oklch, typed: color.typed, rule: null, locked: false, provisional: false };
+    const swatch: Swatch = {
+      id,
+      label: name,
+      path,
+      part: part ?? 'side',
+      color: color.oklch,
+      typed: color.typed,
+      rule: null,
+      locked: false,
+      provisional: false,
+    };
     const op = insertOp(site, ['brand', 'swatches'], ['brand', 'swatchOrder'], id, swatch, after);
     after = id;
     return op;
@@ -42,17 +63,24 @@ export function setApart(site: Site, set: 'status' | 'chart', swatch: string, am
   const now = site.brand.apart ?? { status: [], chart: [] };
   const list = [...now[set].filter((one) => one !== swatch), ...(among ? [swatch] : [])];
   const what = set === 'status' ? 'status marks' : 'chart colours';
-  return { label: `${site.brand.swatches[swatch]!.label} ${among ? 'among' : 'no longer among'} the ${what}`, ops: [setOp(site, ['brand', 'apart'], { ...now, [set]: list })] };
+  return {
+    label: `${site.brand.swatches[swatch]!.label} ${among ? 'among' : 'no longer among'} the ${what}`,
+    ops: [setOp(site, ['brand', 'apart'], { ...now, [set]: list })],
+  };
 }
 
 /** Returns what uses a swatch: labels of roles and of derived swatches. */
 export function swatchUses(site: Site, id: string): string[] {
   const uses: string[] = [];
   for (const ground of Object.values(site.brand.grounds))
-    for (const [role, value] of Object.entries(ground.roles)) if (roleSwatch(value) === id) uses.push(`${ground.label}, ${role.replaceAll('-', ' ')}`);
-  for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) uses.push(`the drawing ${asset.name}`);
-  for (const swatch of Object.values(site.brand.swatches)) if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
-  for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) uses.push(`the shadow ${shadow.label}`);
+    for (const [role, value] of Object.entries(ground.roles))
+      if (roleSwatch(value) === id) uses.push(`${ground.label}, ${role.replaceAll('-', ' ')}`);
+  for (const asset of Object.values(site.assets))
+    if (Object.values(asset.bound ?? {}).includes(id)) uses.push(`the drawing ${asset.name}`);
+  for (const swatch of Object.values(site.brand.swatches))
+    if (swatch.rule && ruleSources(swatch.rule).includes(id)) uses.push(`${swatch.label} follows it`);
+  for (const shadow of Object.values(site.brand.shadows?.items ?? {}))
+    if (shadow.color === id) uses.push(`the shadow ${shadow.label}`);
   return uses;
 }
 
@@ -60,32 +88,61 @@ export function swatchUses(site: Site, id: string): string[] {
 export function nearestSwatch(site: Site, id: string): string | undefined {
   const lab = oklchToOklab(swatchColor(site.brand, id)!);
   const others = site.brand.swatchOrder.filter((other) => other !== id);
-  return others.sort((one, other) => deltaE(lab, oklchToOklab(swatchColor(site.brand, one)!)) - deltaE(lab, oklchToOklab(swatchColor(site.brand, other)!)))[0];
+  return others.sort(
+    (one, other) =>
+      deltaE(lab, oklchToOklab(swatchColor(site.brand, one)!)) -
+      deltaE(lab, oklchToOklab(swatchColor(site.brand, other)!)),
+  )[0];
 }
 
-/** Deletes a swatch; every role and rule that names it goes to `replacement`. A rule that would lead to itself becomes a plain colour. */
+/**
+ * Deletes a swatch; every role and rule that names it goes to `replacement`. A rule that would lead to itself becomes a
+ * plain colour.
+ */
 export function removeSwatch(site: Site, id: string, replacement: string | undefined): Edit {
   const ops: Op[] = [];
   for (const ground of Object.values(site.brand.grounds))
     for (const [role, value] of Object.entries(ground.roles))
-      if (roleSwatch(value) === id) ops.push(setOp(site, ['brand', 'grounds', ground.id, 'roles', role], replacement ? withRoleSwatch(value, replacement) : undefined));
+      if (roleSwatch(value) === id)
+        ops.push(
+          setOp(
+            site,
+            ['brand', 'grounds', ground.id, 'roles', role],
+            replacement ? withRoleSwatch(value, replacement) : undefined,
+          ),
+        );
   for (const swatch of Object.values(site.brand.swatches))
     if (swatch.rule && ruleSources(swatch.rule).includes(id)) {
       // Looking at the replacement instead keeps a rule that compares; one that only follows keeps its colour.
-      const other = swatch.rule.source !== id && replacement && replacement !== swatch.id && replacement !== swatch.rule.source ? mapRule(swatch.rule, (one) => (one === id ? replacement : one)) : null;
+      const other =
+        swatch.rule.source !== id && replacement && replacement !== swatch.id && replacement !== swatch.rule.source
+          ? mapRule(swatch.rule, (one) => (one === id ? replacement : one))
+          : null;
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'color'], swatchColor(site.brand, swatch.id)));
       ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'rule'], other));
       if (swatch.formerRule) ops.push(setOp(site, ['brand', 'swatches', swatch.id, 'formerRule'], null));
     }
-  for (const asset of Object.values(site.assets)) if (Object.values(asset.bound ?? {}).includes(id)) {
-    const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) => (swatch !== id ? [[from, swatch]] : replacement ? [[from, replacement]] : []));
-    ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
-  }
+  for (const asset of Object.values(site.assets))
+    if (Object.values(asset.bound ?? {}).includes(id)) {
+      const kept = Object.entries(asset.bound!).flatMap(([from, swatch]) =>
+        swatch !== id ? [[from, swatch]] : replacement ? [[from, replacement]] : [],
+      );
+      ops.push(setOp(site, ['assets', asset.id, 'bound'], kept.length > 0 ? Object.fromEntries(kept) : undefined));
+    }
   const left = site.brand.swatchOrder.find((one) => one !== id);
-  for (const shadow of Object.values(site.brand.shadows?.items ?? {})) if (shadow.color === id) ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], replacement ?? left));
+  for (const shadow of Object.values(site.brand.shadows?.items ?? {}))
+    if (shadow.color === id)
+      ops.push(setOp(site, ['brand', 'shadows', 'items', shadow.id, 'color'], replacement ?? left));
   for (const set of ['status', 'chart'] as const) {
     const list = site.brand.apart?.[set] ?? [];
-    if (list.includes(id)) ops.push(setOp(site, ['brand', 'apart', set], list.filter((entry) => entry !== id)));
+    if (list.includes(id))
+      ops.push(
+        setOp(
+          site,
+          ['brand', 'apart', set],
+          list.filter((entry) => entry !== id),
+        ),
+      );
   }
   // Values on places that name the swatch's token follow it to the replacement.
   const swatch = site.brand.swatches[id]!;
@@ -98,13 +155,23 @@ export function removeSwatch(site: Site, id: string, replacement: string | undef
 function retarget(site: Site, from: string, to: string): Op[] {
   if (from === to) return [];
   const kept = Object.entries(site.brand.kept ?? {}).flatMap(([path, json]) => {
-    const turned = json.replaceAll(`"{${from}}"`, `"{${to}}"`).replaceAll(new RegExp(`var\\(${customProperty(from)}(?=[,)])`, 'g'), `var(${customProperty(to)}`);
+    const turned = json
+      .replaceAll(`"{${from}}"`, `"{${to}}"`)
+      .replaceAll(new RegExp(`var\\(${customProperty(from)}(?=[,)])`, 'g'), `var(${customProperty(to)}`);
     return turned === json ? [] : [setOp(site, ['brand', 'kept', path], turned)];
   });
-  const records = [[['shared', 'overrides'], site.shared.overrides] as const, ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const)];
-  return [...kept, ...records.flatMap(([record, overrides]) => Object.values(overrides)
-    .filter((override) => override.value.kind === 'token' && override.value.path === from)
-    .map((override) => setOp(site, [...record, override.id, 'value'], { kind: 'token', path: to })))];
+  const records = [
+    [['shared', 'overrides'], site.shared.overrides] as const,
+    ...Object.values(site.pages).map((page) => [['pages', page.id, 'overrides'], page.overrides] as const),
+  ];
+  return [
+    ...kept,
+    ...records.flatMap(([record, overrides]) =>
+      Object.values(overrides)
+        .filter((override) => override.value.kind === 'token' && override.value.path === from)
+        .map((override) => setOp(site, [...record, override.id, 'value'], { kind: 'token', path: to })),
+    ),
+  ];
 }
 
 /** Makes a swatch follow another from where the two stand now, or makes it plain again. */
@@ -125,7 +192,23 @@ export function setRule(site: Site, id: string, rule: DeriveRule | null): Edit {
   const moved = retarget(site, swatchPath(swatch), swatchPath({ ...swatch, rule }));
   if (rule === null) {
     const now = swatchColor(site.brand, id)!;
-    return { label: `${swatch.label} made plain`, ops: [setOp(site, [...at, 'color'], now), setOp(site, [...at, 'typed'], ''), setOp(site, [...at, 'rule'], null), setOp(site, [...at, 'formerRule'], swatch.rule), ...moved] };
+    return {
+      label: `${swatch.label} made plain`,
+      ops: [
+        setOp(site, [...at, 'color'], now),
+        setOp(site, [...at, 'typed'], ''),
+        setOp(site, [...at, 'rule'], null),
+        setOp(site, [...at, 'formerRule'], swatch.rule),
+        ...moved,
+      ],
+    };
   }
-  return { label: `${swatch.label} is ${ruleWords(rule, (one) => site.brand.swatches[one]?.label ?? one)}`, ops: [setOp(site, [...at, 'rule'], rule), ...(swatch.formerRule ? [setOp(site, [...at, 'formerRule'], null)] : []), ...moved] };
+  return {
+    label: `${swatch.label} is ${ruleWords(rule, (one) => site.brand.swatches[one]?.label ?? one)}`,
+    ops: [
+      setOp(site, [...at, 'rule'], rule),
+      ...(swatch.formerRule ? [setOp(site, [...at, 'formerRule'], null)] : []),
+      ...moved,
+    ],
+  };
 }

@@ -19,7 +19,10 @@ describe('arrangements', () => {
   });
   it('are each in the stylesheet by their own class', () => {
     const css = stylesCss(site);
-    for (const { id } of ARRANGEMENTS) expect(css).withContext(id).toContain(`.${arrangedClass(id)}`);
+    for (const { id } of ARRANGEMENTS)
+      expect(css)
+        .withContext(id)
+        .toContain(`.${arrangedClass(id)}`);
     expect(new Set(ARRANGEMENTS.map((one) => one.id)).size).toBe(ARRANGEMENTS.length);
   });
   it('are refused for another number of columns than they take, with the path, and unknown ones', () => {
@@ -31,7 +34,9 @@ describe('arrangements', () => {
       }
       return '';
     };
-    expect(refusal('last-first')).toBe(`${at.join('.')}.arrangement is “last column first on a phone”, for 2 columns; this section has 1. The last good value is kept.`);
+    expect(refusal('last-first')).toBe(
+      `${at.join('.')}.arrangement is “last column first on a phone”, for 2 columns; this section has 1. The last good value is kept.`,
+    );
     expect(refusal('spiral')).toMatch(/own\.arrangement .*The last good value is kept\./);
   });
 });

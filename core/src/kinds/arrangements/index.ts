@@ -12,4 +12,5 @@ export { arrangedClass, type Arrangement } from './arrangement.ts';
 export const ARRANGEMENTS: readonly Arrangement[] = [even, firstWider, lastWider, lastFirst, narrow, wholeWidth];
 
 /** The arrangement of a section. */
-export const arrangementOf = (section: { readonly arrangement?: string | undefined }): Arrangement => ARRANGEMENTS.find(({ id }) => id === section.arrangement) ?? even;
+export const arrangementOf = (section: { readonly arrangement?: string | undefined }): Arrangement =>
+  ARRANGEMENTS.find(({ id }) => id === section.arrangement) ?? even;

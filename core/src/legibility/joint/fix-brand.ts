@@ -45,7 +45,12 @@ export type FixProgress = (done: number, of: number) => void;
  *
  * @param locked ids of swatches that stay, besides those locked in the brand
  */
-export function fixBrand(site: Site, locked: ReadonlySet<string> = new Set(), pairs: readonly Pair[] = occurringPairs(site), progress: FixProgress = () => undefined): JointFix {
+export function fixBrand(
+  site: Site,
+  locked: ReadonlySet<string> = new Set(),
+  pairs: readonly Pair[] = occurringPairs(site),
+  progress: FixProgress = () => undefined,
+): JointFix {
   // A label that a rule made plain, because no swatch reads on its fill, is made anew on any other fill.
   const table = tokenTable(site.brand);
   const madeAnew = ({ fores: [fore] }: Pair): boolean => table.get(fore?.chain.at(-1) ?? '')?.chooses === true;
@@ -58,19 +63,30 @@ export function fixBrand(site: Site, locked: ReadonlySet<string> = new Set(), pa
   const search = new Search(variables, paints, start);
   const asked = constraintsOf(rated);
   const { open, culprits } = withoutConflicts(search, asked, progress);
-  const lightness = polish(variables, open.map((entry) => entry.pair), paints, search.best(open)!);
+  const lightness = polish(
+    variables,
+    open.map((entry) => entry.pair),
+    paints,
+    search.best(open)!,
+  );
   const moves = variables.flatMap((variable) => moveOf(site, variable, lightness.get(variable)!));
   const conflicts = causesOf(site, culprits, locked);
   const left = new Set(conflicts.flatMap((conflict) => conflict.pairs));
   progress(asked.length, asked.length);
   return {
-    moves, conflicts, movement: variables.reduce((sum, variable) => sum + moved(variable, lightness.get(variable)!), 0),
+    moves,
+    conflicts,
+    movement: variables.reduce((sum, variable) => sum + moved(variable, lightness.get(variable)!), 0),
     fixed: failing.filter((pair) => !left.has(pair)).length,
   };
 }
 
 /** The constraints that can hold together, and those left out for it, in sets that conflict. */
-function withoutConflicts(search: Search, asked: readonly Constraint[], progress: FixProgress): { open: readonly Constraint[]; culprits: readonly (readonly Constraint[])[] } {
+function withoutConflicts(
+  search: Search,
+  asked: readonly Constraint[],
+  progress: FixProgress,
+): { open: readonly Constraint[]; culprits: readonly (readonly Constraint[])[] } {
   const culprits: (readonly Constraint[])[] = [];
   let open: Constraint[] = [];
   // A pair that fails even alone is dropped first; a pair that needs less of the same two colours can still pass.
@@ -91,19 +107,29 @@ function withoutConflicts(search: Search, asked: readonly Constraint[], progress
   return { open, culprits };
 }
 
-const weaker = (one: Constraint): Constraint[] => constraintsOf(one.all.filter((pair) => pair.needed < one.pair.needed));
+const weaker = (one: Constraint): Constraint[] =>
+  constraintsOf(one.all.filter((pair) => pair.needed < one.pair.needed));
 
 /** Draws what moved back towards where it was, as far as all pairs still hold; the lattice is left behind here. */
-function polish(variables: readonly Variable[], pairs: readonly Pair[], paints: ReadonlyMap<string, Paint>, at: Assignment): Map<Variable, number> {
+function polish(
+  variables: readonly Variable[],
+  pairs: readonly Pair[],
+  paints: ReadonlyMap<string, Paint>,
+  at: Assignment,
+): Map<Variable, number> {
   const lightness = new Map(variables.map((variable) => [variable, variable.lightness[at.get(variable)!]!]));
   // Values off the lattice are asked for by putting them where the index points.
-  const fine = new Map([...paints].map(([path, paint]) => [path, { ...paint, values: [paint.at(lightness.get(paint.variable)!)] }]));
+  const fine = new Map(
+    [...paints].map(([path, paint]) => [path, { ...paint, values: [paint.at(lightness.get(paint.variable)!)] }]),
+  );
   const put = (variable: Variable, value: number) => {
     for (const paint of variable.paints) fine.set(paint.path, { ...paint, values: [paint.at(value)] });
   };
   const still = () => pairs.every((pair) => holds(pair, fine, () => 0));
   if (!still()) return lightness;
-  const order = variables.filter((variable) => lightness.get(variable) !== variable.base.l).sort((one, other) => moved(other, lightness.get(other)!) - moved(one, lightness.get(one)!));
+  const order = variables
+    .filter((variable) => lightness.get(variable) !== variable.base.l)
+    .sort((one, other) => moved(other, lightness.get(other)!) - moved(one, lightness.get(one)!));
   for (const variable of order) {
     let [good, bad] = [lightness.get(variable)!, variable.base.l];
     for (let i = 0; i < 12; i++) {
@@ -119,7 +145,10 @@ function polish(variables: readonly Variable[], pairs: readonly Pair[], paints: 
 }
 
 function moved(variable: Variable, lightness: number): number {
-  return variable.paints.reduce((sum, paint) => sum + deltaERgb(paint.values[variable.current]!, paint.at(lightness)) * paint.places, 0);
+  return variable.paints.reduce(
+    (sum, paint) => sum + deltaERgb(paint.values[variable.current]!, paint.at(lightness)) * paint.places,
+    0,
+  );
 }
 
 function moveOf(site: Site, variable: Variable, lightness: number): JointMove[] {
@@ -134,9 +163,29 @@ function moveOf(site: Site, variable: Variable, lightness: number): JointMove[] 
   if (variable.swatch === null) {
     const [, , ground, , role] = variable.address as [string, string, string, string, string];
     const value = color.alpha < 1 ? oklchText(color) : to;
-    return [{ ...base, ops: [{ op: 'set', at: [...variable.address], value: { kind: 'raw', color: value }, was: site.brand.grounds[ground]!.roles[role] }] }];
+    return [
+      {
+        ...base,
+        ops: [
+          {
+            op: 'set',
+            at: [...variable.address],
+            value: { kind: 'raw', color: value },
+            was: site.brand.grounds[ground]!.roles[role],
+          },
+        ],
+      },
+    ];
   }
   const { color: was, typed } = site.brand.swatches[variable.swatch]!;
   // Written as the painted hex: what was rated is exactly what is kept.
-  return [{ ...base, ops: [{ op: 'set', at: [...variable.address, 'color'], value: parseColor(to)!.oklch, was }, { op: 'set', at: [...variable.address, 'typed'], value: to, was: typed }] }];
+  return [
+    {
+      ...base,
+      ops: [
+        { op: 'set', at: [...variable.address, 'color'], value: parseColor(to)!.oklch, was },
+        { op: 'set', at: [...variable.address, 'typed'], value: to, was: typed },
+      ],
+    },
+  ];
 }

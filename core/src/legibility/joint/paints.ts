@@ -2,7 +2,14 @@ import { deltaERgb, hex, mapToSrgb, paintedRgb, parseColor, type Oklch, type Rgb
 import { deriveColor, ruleOther } from '../../palette/index.ts';
 import { colorOf, placeCount } from '../../reach/index.ts';
 import type { Brand, Site } from '../../site/index.ts';
-import { colorBetween, resolveToken, resolvedSwatches, swatchColor, swatchPath, tokenTable } from '../../style/index.ts';
+import {
+  colorBetween,
+  resolveToken,
+  resolvedSwatches,
+  swatchColor,
+  swatchPath,
+  tokenTable,
+} from '../../style/index.ts';
 import type { Pair, PairLayer } from '../pairs.ts';
 
 /** Steps of lightness from 0 to 1 that the search looks at; the colour as it is comes on top. */
@@ -48,11 +55,20 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
   const variables = new Map<string, Variable>();
   for (const { swatch, rgb } of resolvedSwatches(brand)) {
     const root = rootOf(brand, swatch.id);
-    if (locked.has(root) || locked.has(swatch.id) || brand.swatches[root]!.locked || (swatch.locked && root !== swatch.id)) continue;
+    if (
+      locked.has(root) ||
+      locked.has(swatch.id) ||
+      brand.swatches[root]!.locked ||
+      (swatch.locked && root !== swatch.id)
+    )
+      continue;
     let variable = variables.get(root);
     if (!variable) {
       const source = brand.swatches[root]!;
-      variables.set(root, (variable = makeVariable(root, source.label, ['brand', 'swatches', root], root, source.color)));
+      variables.set(
+        root,
+        (variable = makeVariable(root, source.label, ['brand', 'swatches', root], root, source.color)),
+      );
     }
     const rules = rulesOf(brand, swatch.id);
     const now = variable.base.l;
@@ -60,7 +76,14 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
     const made = (lightness: number): Rgb8 => {
       if (lightness === now) return rgb;
       const source = paintedRgb(colorAt(variable, lightness));
-      return rules.length === 0 ? source : paintedRgb(rules.reduce((color, rule) => deriveColor(color, rule, swatchColor(brand, ruleOther(rule) ?? '')), parseColor(hex(source))!.oklch));
+      return rules.length === 0
+        ? source
+        : paintedRgb(
+            rules.reduce(
+              (color, rule) => deriveColor(color, rule, swatchColor(brand, ruleOther(rule) ?? '')),
+              parseColor(hex(source))!.oklch,
+            ),
+          );
     };
     add(variable, swatchPath(swatch), placeCount(site, swatchPath(swatch)), made);
   }
@@ -78,12 +101,23 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
       const other = colorOf(resolveToken(table, token.mixes.with).css);
       const { share } = token.mixes;
       const source = from?.variable;
-      if (from && source && other) add(source, path, placeCount(site, path), (lightness) => (lightness === source.base.l ? rgb : colorBetween(from.at(lightness), other, share)));
+      if (from && source && other)
+        add(source, path, placeCount(site, path), (lightness) =>
+          lightness === source.base.l ? rgb : colorBetween(from.at(lightness), other, share),
+        );
       continue;
     }
     if (value?.kind !== 'raw' || !rgb) continue;
-    const variable = makeVariable(path, token.label, [...token.address], null, parseColor(value.color)?.oklch ?? { l: 0, c: 0, h: 0, alpha: 1 });
-    add(variable, path, placeCount(site, path), (lightness) => (lightness === variable.base.l ? rgb : { ...paintedRgb(colorAt(variable, lightness)), alpha: rgb.alpha }));
+    const variable = makeVariable(
+      path,
+      token.label,
+      [...token.address],
+      null,
+      parseColor(value.color)?.oklch ?? { l: 0, c: 0, h: 0, alpha: 1 },
+    );
+    add(variable, path, placeCount(site, path), (lightness) =>
+      lightness === variable.base.l ? rgb : { ...paintedRgb(colorAt(variable, lightness)), alpha: rgb.alpha },
+    );
   }
   return paints;
 
@@ -94,7 +128,13 @@ export function paintsOf(site: Site, pairs: readonly Pair[], locked: ReadonlySet
   }
 }
 
-function makeVariable(id: string, label: string, address: readonly string[], swatch: string | null, base: Oklch): Variable {
+function makeVariable(
+  id: string,
+  label: string,
+  address: readonly string[],
+  swatch: string | null,
+  base: Oklch,
+): Variable {
   const steps = Array.from({ length: LIGHTNESS_STEPS + 1 }, (_, i) => i / LIGHTNESS_STEPS).filter((l) => l !== base.l);
   const lightness = [...steps, base.l].sort((one, other) => one - other);
   return { id, label, address, swatch, base, lightness, current: lightness.indexOf(base.l), paints: [] };
@@ -131,5 +171,8 @@ export function paintOf(paints: ReadonlyMap<string, Paint>, layer: PairLayer): P
 
 /** How far a variable's paints move at a lightness: Σ ΔE OK × places. */
 export function movement(variable: Variable, index: number): number {
-  return variable.paints.reduce((sum, paint) => sum + deltaERgb(paint.values[variable.current]!, paint.values[index]!) * paint.places, 0);
+  return variable.paints.reduce(
+    (sum, paint) => sum + deltaERgb(paint.values[variable.current]!, paint.values[index]!) * paint.places,
+    0,
+  );
 }

@@ -15,7 +15,10 @@ export function constraintsOf(pairs: readonly Pair[]): Constraint[] {
     const key = `${pair.fores.map(keyOf).join(' or ')} / ${pair.behind!.map(keyOf).join(' ')}`;
     groups.set(key, [...(groups.get(key) ?? []), pair]);
   }
-  return [...groups.values()].map((all) => ({ all, pair: all.reduce((one, other) => (other.needed > one.needed ? other : one)) }));
+  return [...groups.values()].map((all) => ({
+    all,
+    pair: all.reduce((one, other) => (other.needed > one.needed ? other : one)),
+  }));
 }
 
 /** From this ratio on it is seen which of two colours is the light one, and stays so. */
@@ -28,13 +31,21 @@ const MOST_TURNS = 60;
 const keyOf = (layer: PairLayer): string => layer.chain.at(-1) ?? layer.css;
 
 /** The two colours that meet in a constraint by one of its foregrounds, the same whichever is in front. */
-const meeting = ({ pair }: Constraint, fore: number): string => [keyOf(pair.fores[fore]!), pair.behind!.map(keyOf).join('+')].sort().join(' ');
+const meeting = ({ pair }: Constraint, fore: number): string =>
+  [keyOf(pair.fores[fore]!), pair.behind!.map(keyOf).join('+')].sort().join(' ');
 
 /** Returns true if the foreground is the colour whose key sorts first. */
-const foreIsFirst = (constraint: Constraint, fore: number, key: string): boolean => key.startsWith(`${keyOf(constraint.pair.fores[fore]!)} `);
+const foreIsFirst = (constraint: Constraint, fore: number, key: string): boolean =>
+  key.startsWith(`${keyOf(constraint.pair.fores[fore]!)} `);
 
-/** An order of all colours that meet (whether the one whose key sorts first is the lighter), and which foreground counts in constraints that have two. */
-interface Choice { readonly order: ReadonlyMap<string, boolean>; readonly fores: ReadonlyMap<Constraint, number> }
+/**
+ * An order of all colours that meet (whether the one whose key sorts first is the lighter), and which foreground counts
+ * in constraints that have two.
+ */
+interface Choice {
+  readonly order: ReadonlyMap<string, boolean>;
+  readonly fores: ReadonlyMap<Constraint, number>;
+}
 
 /** A question that the colours as they are leave open, and its other answer. */
 type Turn = (from: Choice) => Choice;
@@ -65,7 +76,9 @@ export class Search {
     const turns = this.#turns(constraints, true);
     if (turns.length <= ALL_ANSWERS) {
       for (const other of answers(this.#asItIs(constraints), turns)) {
-        const found = canHold(this.#variables, this.#related(constraints, other)) ? this.#solve(constraints, other) : undefined;
+        const found = canHold(this.#variables, this.#related(constraints, other))
+          ? this.#solve(constraints, other)
+          : undefined;
         if (found && (!best || found.cost < best.cost - 1e-9)) best = found;
       }
       return best?.at;
@@ -84,7 +97,10 @@ export class Search {
     return best?.at;
   }
 
-  /** A small set of constraints that cannot hold together: what is left when every other one is taken away (QuickXplain, U. Junker, 2004). */
+  /**
+   * A small set of constraints that cannot hold together: what is left when every other one is taken away (QuickXplain,
+   * U. Junker, 2004).
+   */
   culprits(constraints: readonly Constraint[]): Constraint[] {
     // Those that fail now are suspected first.
     const order = [...constraints].sort((one, other) => Number(fails(one)) - Number(fails(other)));
@@ -108,7 +124,10 @@ export class Search {
     if (fits(now)) return now;
     const turns = this.#turns(constraints, false);
     if (turns.length <= ALL_ANSWERS) return answers(now, turns).find(fits);
-    return turns.slice(0, MOST_TURNS).map((turn) => turn(now)).find(fits);
+    return turns
+      .slice(0, MOST_TURNS)
+      .map((turn) => turn(now))
+      .find(fits);
   }
 
   #related(constraints: readonly Constraint[], choice: Choice): Relation[] {
@@ -128,7 +147,9 @@ export class Search {
   }
 
   #rated(constraint: Constraint): { ratio: number; lighter: boolean }[] {
-    return constraint.pair.fores.map((_, fore) => ratioUnder(constraint.pair, fore, this.#paints, (variable) => this.#start.get(variable)!));
+    return constraint.pair.fores.map((_, fore) =>
+      ratioUnder(constraint.pair, fore, this.#paints, (variable) => this.#start.get(variable)!),
+    );
   }
 
   /** As the colours lie now, with the better foreground where there are two. */
@@ -146,16 +167,24 @@ export class Search {
     return { order, fores };
   }
 
-  /** Returns the open choices: which colour is lighter where that is not visible, and which foreground must pass. `all` includes passing pairs. */
+  /**
+   * Returns the open choices: which colour is lighter where that is not visible, and which foreground must pass. `all`
+   * includes passing pairs.
+   */
   #turns(constraints: readonly Constraint[], all: boolean): Turn[] {
     const turns = new Map<string, Turn>();
     for (const constraint of constraints) {
       if (!all && !fails(constraint) && constraint.pair.fores.length < 2) continue;
       this.#rated(constraint).forEach(({ ratio }, fore) => {
         const key = meeting(constraint, fore);
-        if (ratio < SEEN) turns.set(key, ({ order, fores }) => ({ order: new Map(order).set(key, !order.get(key)), fores }));
+        if (ratio < SEEN)
+          turns.set(key, ({ order, fores }) => ({ order: new Map(order).set(key, !order.get(key)), fores }));
       });
-      if (constraint.pair.fores.length > 1) turns.set(`${meeting(constraint, 0)} or ${meeting(constraint, 1)}`, ({ order, fores }) => ({ order, fores: new Map(fores).set(constraint, 1 - fores.get(constraint)!) }));
+      if (constraint.pair.fores.length > 1)
+        turns.set(`${meeting(constraint, 0)} or ${meeting(constraint, 1)}`, ({ order, fores }) => ({
+          order,
+          fores: new Map(fores).set(constraint, 1 - fores.get(constraint)!),
+        }));
     }
     return [...turns.values()];
   }

@@ -8,7 +8,11 @@ import { coloured, pixelKey, type PixelSets } from './pixel-set.ts';
 import { veilOf, washUnder } from './veil.ts';
 
 /** A text over a picture that is asked about: in which state, at which width, and what it needs. */
-export interface OverPicture { readonly state: State; readonly width: number; readonly needed: number }
+export interface OverPicture {
+  readonly state: State;
+  readonly width: number;
+  readonly needed: number;
+}
 
 /** How much of what lies behind a text falls short, and where. */
 export interface Behind {
@@ -26,7 +30,13 @@ export interface Behind {
  * @param hung width at which its page is seen
  * @returns undefined where it stands on none, or its pixels have not been read
  */
-export function lookBehind(site: Site, pixels: PixelSets, place: Place, { state, width, needed }: OverPicture, hung: number): Behind | undefined {
+export function lookBehind(
+  site: Site,
+  pixels: PixelSets,
+  place: Place,
+  { state, width, needed }: OverPicture,
+  hung: number,
+): Behind | undefined {
   const group = siteIndex(site).groupOf.get(place);
   const table = tokenTable(site.brand);
   const cell = group?.painting.at('color', state, bandOf(width));
@@ -40,5 +50,11 @@ export function lookBehind(site: Site, pixels: PixelSets, place: Place, { state,
   const verdict = judge(width);
   // At a width that does not hang, the page of its band is shown only where it falls short as well.
   const there = judge(hung);
-  return verdict && { share: verdict.share, weakest: verdict.weakest.ratio, spot: there && (width === hung || there.found < needed) ? there.weakest : null };
+  return (
+    verdict && {
+      share: verdict.share,
+      weakest: verdict.weakest.ratio,
+      spot: there && (width === hung || there.found < needed) ? there.weakest : null,
+    }
+  );
 }

@@ -21,11 +21,17 @@ export interface PictureFix {
   readonly ops: readonly Op[];
 }
 
-/** The darkest shade that is offered, percent: beyond it the picture is no longer seen, and what destroys it does not fix it. */
+/**
+ * The darkest shade that is offered, percent: beyond it the picture is no longer seen, and what destroys it does not
+ * fix it.
+ */
 export const MOST_SHADE = 85;
 
 /** A text over the picture with what it needs at each width. */
-interface Over { readonly group: Group; readonly place: Place }
+interface Over {
+  readonly group: Group;
+  readonly place: Place;
+}
 
 /**
  * Fixes for a text that fails over a picture: the lightest shade with which all
@@ -54,29 +60,64 @@ export function pictureFixes(site: Site, pixels: PixelSets, place: Place, id: st
       if (reaches(middle)) high = middle;
       else low = middle;
     }
-    fixes.push({ what: 'shade', label: `Darken from ${now} % to ${high} %`, before: before.found, after: worst(site, table, pixels, [{ group, place }], high / 100)!.found, places: all.length, ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'shade'], high / 100)] });
+    fixes.push({
+      what: 'shade',
+      label: `Darken from ${now} % to ${high} %`,
+      before: before.found,
+      after: worst(site, table, pixels, [{ group, place }], high / 100)!.found,
+      places: all.length,
+      ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'shade'], high / 100)],
+    });
   }
-  const override = (property: 'color' | 'background-color', path: string) => addOverride(site, anchorOf(place, 'used'), { id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null }, place.label).ops;
+  const override = (property: 'color' | 'background-color', path: string) =>
+    addOverride(
+      site,
+      anchorOf(place, 'used'),
+      { id, property, band: null, origin: 'set', value: { kind: 'token', path }, reason: null },
+      place.label,
+    ).ops;
   const ground = site.brand.grounds[section?.ground ?? place.ground]!;
   const plate = rolePath(site.brand, ground, 'background');
   const flat = worstFlat(table, group, colorOf(tokenValue(table, plate).css));
-  if (flat && flat.margin >= 1) fixes.push({ what: 'plate', label: `${ground.label} panel behind the text`, before: before.found, after: flat.found, places: 1, ops: override('background-color', plate) });
+  if (flat && flat.margin >= 1)
+    fixes.push({
+      what: 'plate',
+      label: `${ground.label} panel behind the text`,
+      before: before.found,
+      after: flat.found,
+      places: 1,
+      ops: override('background-color', plate),
+    });
   let best: { label: string; path: string; found: number } | undefined;
   for (const other of Object.values(site.brand.grounds)) {
     const path = rolePath(site.brand, other, 'text');
     const color = colorOf(tokenValue(table, path).css);
     const rated = color && worst(site, table, pixels, [{ group, place }], undefined, color);
-    if (rated && rated.margin >= 1 && (!best || rated.found > best.found)) best = { label: other.label, path, found: rated.found };
+    if (rated && rated.margin >= 1 && (!best || rated.found > best.found))
+      best = { label: other.label, path, found: rated.found };
   }
-  if (best) fixes.push({ what: 'colour', label: `Text colour of ${best.label}`, before: before.found, after: best.found, places: 1, ops: override('color', best.path) });
+  if (best)
+    fixes.push({
+      what: 'colour',
+      label: `Text colour of ${best.label}`,
+      before: before.found,
+      after: best.found,
+      places: 1,
+      ops: override('color', best.path),
+    });
   return fixes;
 }
 
 /** A point of a picture, as shares from its left and its top. */
-export interface FocusPoint { readonly x: number; readonly y: number }
+export interface FocusPoint {
+  readonly x: number;
+  readonly y: number;
+}
 
 /** Focus points that are tried: quarters of the way, both ways. */
-export const FOCUS_POINTS: readonly FocusPoint[] = [0, 0.25, 0.5, 0.75, 1].flatMap((y) => [0, 0.25, 0.5, 0.75, 1].map((x) => ({ x, y })));
+export const FOCUS_POINTS: readonly FocusPoint[] = [0, 0.25, 0.5, 0.75, 1].flatMap((y) =>
+  [0, 0.25, 0.5, 0.75, 1].map((x) => ({ x, y })),
+);
 
 /**
  * The focus point nearest to the one a section has with which a text passes, at
@@ -86,7 +127,12 @@ export const FOCUS_POINTS: readonly FocusPoint[] = [0, 0.25, 0.5, 0.75, 1].flatM
  *
  * @param turned the pixels behind those texts by focus point, as the desk reads them
  */
-export function focusFix(site: Site, pixels: PixelSets, place: Place, turned: ReadonlyMap<FocusPoint, PixelSets>): PictureFix | undefined {
+export function focusFix(
+  site: Site,
+  pixels: PixelSets,
+  place: Place,
+  turned: ReadonlyMap<FocusPoint, PixelSets>,
+): PictureFix | undefined {
   const group = siteIndex(site).groupOf.get(place);
   const section = picturedSection(site, place.page, place.section);
   const table = tokenTable(site.brand);
@@ -95,58 +141,84 @@ export function focusFix(site: Site, pixels: PixelSets, place: Place, turned: Re
   const now = section.picture!.focus ?? { x: 0.5, y: 0.5 };
   const all = textsOver(site, section);
   const margin = (sets: PixelSets, one: Over) => worst(site, table, sets, [one], undefined)?.margin ?? 0;
-  const others = all.filter((entry) => entry.place !== place).map((entry) => ({ one: entry, least: Math.min(1, margin(pixels, entry)) }));
-  const good = [...turned].filter(([, sets]) => margin(sets, { group, place }) >= 1 && others.every(({ one, least }) => margin(sets, one) >= least))
+  const others = all
+    .filter((entry) => entry.place !== place)
+    .map((entry) => ({ one: entry, least: Math.min(1, margin(pixels, entry)) }));
+  const good = [...turned]
+    .filter(
+      ([, sets]) => margin(sets, { group, place }) >= 1 && others.every(({ one, least }) => margin(sets, one) >= least),
+    )
     .sort(([one], [other]) => Math.hypot(one.x - now.x, one.y - now.y) - Math.hypot(other.x - now.x, other.y - now.y));
   const [best] = good;
   if (!best) return undefined;
   const [{ x, y }, sets] = best;
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   return {
-    what: 'focus', label: `Focus point ${percent(x)} across, ${percent(y)} down`, before: before.found, after: worst(site, table, sets, [{ group, place }], undefined)!.found, places: all.length,
+    what: 'focus',
+    label: `Focus point ${percent(x)} across, ${percent(y)} down`,
+    before: before.found,
+    after: worst(site, table, sets, [{ group, place }], undefined)!.found,
+    places: all.length,
     ops: [setOp(site, [...sectionAddress(site, place.page, place.section), 'picture', 'focus'], { x, y })],
   };
 }
 
 /** All texts over the picture of a section. */
 function textsOver(site: Site, section: Section | undefined): Over[] {
-  return siteIndex(site).groups.filter((group) => group.overPicture && group.kind !== 'button' && group.kind !== 'field').flatMap((group) => group.places.map((at) => ({ group: group, place: at })))
+  return siteIndex(site)
+    .groups.filter((group) => group.overPicture && group.kind !== 'button' && group.kind !== 'field')
+    .flatMap((group) => group.places.map((at) => ({ group: group, place: at })))
     .filter((one) => picturedSection(site, one.place.page, one.place.section) === section);
 }
 
-interface Worst { readonly found: number; /** Found over needed: 1 and more passes. */ readonly margin: number }
+interface Worst {
+  readonly found: number;
+  /** Found over needed: 1 and more passes. */ readonly margin: number;
+}
 
 /** The lowest of all widths and states with a shade, or with another colour. */
-function worst(site: Site, table: TokenTable, pixels: PixelSets, list: readonly Over[], shade: number | undefined, instead?: Rgb8): Worst | undefined {
+function worst(
+  site: Site,
+  table: TokenTable,
+  pixels: PixelSets,
+  list: readonly Over[],
+  shade: number | undefined,
+  instead?: Rgb8,
+): Worst | undefined {
   let low: Worst | undefined;
-  for (const { group, place } of list) for (const width of AUDIT_WIDTHS) {
-    const set = pixels.get(pixelKey(place.page, place.id, width, 'lines'));
-    if (!set) continue;
-    const needed = need(table, group, 'text-contrast', width);
-    const veil = veilOf(site, table, group, shade);
-    const behind = coloured(set, washUnder(table, group));
-    for (const color of instead ? [instead] : colors(table, group, width)) {
-      const found = judgePixels(behind, veil, color, needed)?.found;
-      if (found !== undefined && (!low || found / needed < low.margin)) low = { found, margin: found / needed };
+  for (const { group, place } of list)
+    for (const width of AUDIT_WIDTHS) {
+      const set = pixels.get(pixelKey(place.page, place.id, width, 'lines'));
+      if (!set) continue;
+      const needed = need(table, group, 'text-contrast', width);
+      const veil = veilOf(site, table, group, shade);
+      const behind = coloured(set, washUnder(table, group));
+      for (const color of instead ? [instead] : colors(table, group, width)) {
+        const found = judgePixels(behind, veil, color, needed)?.found;
+        if (found !== undefined && (!low || found / needed < low.margin)) low = { found, margin: found / needed };
+      }
     }
-  }
   return low;
 }
 
 function worstFlat(table: TokenTable, group: Group, behind: Rgb8 | undefined): Worst | undefined {
   let low: Worst | undefined;
-  if (behind && behind.alpha >= 1) for (const width of AUDIT_WIDTHS) for (const color of colors(table, group, width)) {
-    const found = contrastRatio(composite(color, behind), behind);
-    const margin = found / need(table, group, 'text-contrast', width);
-    if (!low || margin < low.margin) low = { found, margin };
-  }
+  if (behind && behind.alpha >= 1)
+    for (const width of AUDIT_WIDTHS)
+      for (const color of colors(table, group, width)) {
+        const found = contrastRatio(composite(color, behind), behind);
+        const margin = found / need(table, group, 'text-contrast', width);
+        if (!low || margin < low.margin) low = { found, margin };
+      }
   return low;
 }
 
 function colors(table: TokenTable, group: Group, width: number): Rgb8[] {
   // A group with its own fill, such as selected text, is not on the image.
-  return group.states.filter((state) => state !== 'disabled' && fillOf(table, group, state, bandOf(width)) === 'picture').flatMap((state) => {
-    const cell = group.painting.at('color', state, bandOf(width));
-    return (cell && colorOf(cellValue(table, cell).css)) ?? [];
-  });
+  return group.states
+    .filter((state) => state !== 'disabled' && fillOf(table, group, state, bandOf(width)) === 'picture')
+    .flatMap((state) => {
+      const cell = group.painting.at('color', state, bandOf(width));
+      return (cell && colorOf(cellValue(table, cell).css)) ?? [];
+    });
 }

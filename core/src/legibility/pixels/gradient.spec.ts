@@ -1,5 +1,20 @@
-import { applyChange, checkTouched, planUndo, setRole, setSwatchColor, setWash, type Edit } from '../../change/index.ts';
-import { contrastRatio, gradientColor, gradientCss, gradientPosition, parseColor, readGradient } from '../../color/index.ts';
+import {
+  applyChange,
+  checkTouched,
+  planUndo,
+  setRole,
+  setSwatchColor,
+  setWash,
+  type Edit,
+} from '../../change/index.ts';
+import {
+  contrastRatio,
+  gradientColor,
+  gradientCss,
+  gradientPosition,
+  parseColor,
+  readGradient,
+} from '../../color/index.ts';
 import { pageTree } from '../../page/index.ts';
 import { siteIndex } from '../../reach/index.ts';
 import { AUDIT_WIDTHS } from '../../shape/index.ts';
@@ -19,17 +34,46 @@ const done = (site: Site, edit: Edit): Site => {
 };
 const raw = (color: string) => ({ kind: 'raw' as const, color });
 /** Every text of the pale ground at one point of its gradient, at all widths. */
-const setsAt = (site: Site, along: number): PixelSet[] => site.pageOrder.flatMap((page) => pageTree(site, page).places.filter((place) => place.overPicture).flatMap((place) =>
-  AUDIT_WIDTHS.flatMap((width) => (['lines', 'around'] as const).map((area) => ({ page, place: place.id, width, area, rgb: new Uint8Array(), along: new Uint16Array(50).fill(Math.round(along * 65535)), at: new Uint16Array(100), problem: '' })))));
+const setsAt = (site: Site, along: number): PixelSet[] =>
+  site.pageOrder.flatMap((page) =>
+    pageTree(site, page)
+      .places.filter((place) => place.overPicture)
+      .flatMap((place) =>
+        AUDIT_WIDTHS.flatMap((width) =>
+          (['lines', 'around'] as const).map((area) => ({
+            page,
+            place: place.id,
+            width,
+            area,
+            rgb: new Uint8Array(),
+            along: new Uint16Array(50).fill(Math.round(along * 65535)),
+            at: new Uint16Array(100),
+            problem: '',
+          })),
+        ),
+      ),
+  );
 const ofText = (site: Site, verdict: 'fail' | 'cannot-tell', pixels: PixelSet[] = []) =>
-  findings(auditSite(site, undefined, undefined, pixelSets(pixels)), new Set([verdict])).filter((finding) => finding.place.id === 'p/text' && finding.state === 'rest');
+  findings(auditSite(site, undefined, undefined, pixelSets(pixels)), new Set([verdict])).filter(
+    (finding) => finding.place.id === 'p/text' && finding.state === 'rest',
+  );
 
 describe('position along a gradient', () => {
   it('runs from corner to corner at any angle, as CSS has it', () => {
     const box = { width: 300, height: 100 };
-    for (const [angle, start, end] of [[180, [150, 0], [150, 100]], [90, [0, 50], [300, 50]], [0, [10, 100], [10, 0]], [135, [0, 0], [300, 100]], [45, [0, 100], [300, 0]]] as const) {
-      expect(gradientPosition(angle, box, start[0], start[1])).withContext(`${angle} start`).toBeCloseTo(0, 9);
-      expect(gradientPosition(angle, box, end[0], end[1])).withContext(`${angle} end`).toBeCloseTo(1, 9);
+    for (const [angle, start, end] of [
+      [180, [150, 0], [150, 100]],
+      [90, [0, 50], [300, 50]],
+      [0, [10, 100], [10, 0]],
+      [135, [0, 0], [300, 100]],
+      [45, [0, 100], [300, 0]],
+    ] as const) {
+      expect(gradientPosition(angle, box, start[0], start[1]))
+        .withContext(`${angle} start`)
+        .toBeCloseTo(0, 9);
+      expect(gradientPosition(angle, box, end[0], end[1]))
+        .withContext(`${angle} end`)
+        .toBeCloseTo(1, 9);
       expect(gradientPosition(angle, box, 150, 50)).toBeCloseTo(0.5, 9);
     }
     expect(gradientPosition(45, { width: 0, height: 0 }, 0, 0)).toBe(0);
@@ -47,8 +91,13 @@ describe('a ground whose background is a gradient', () => {
   const flat = readSite(smallSite());
   const washed = applyChange(flat, setWash(flat, 'pale', { to: raw('#222222'), angle: 90 })).site;
   it('is one token that follows both ends, and is flat again with nothing left behind', () => {
-    expect(tokensCss(washed.brand)).toContain('--ground-pale-wash: linear-gradient(90deg, rgb(255, 255, 255) 0%, rgb(34, 34, 34) 100%);');
-    expect(tokenTable(done(washed, setSwatchColor(washed, 'white', parseColor('#fafafa')!)).brand).get('ground.pale.wash')!.css).toContain('rgb(250, 250, 250) 0%');
+    expect(tokensCss(washed.brand)).toContain(
+      '--ground-pale-wash: linear-gradient(90deg, rgb(255, 255, 255) 0%, rgb(34, 34, 34) 100%);',
+    );
+    expect(
+      tokenTable(done(washed, setSwatchColor(washed, 'white', parseColor('#fafafa')!)).brand).get('ground.pale.wash')!
+        .css,
+    ).toContain('rgb(250, 250, 250) 0%');
     expect(done(flat, setWash(flat, 'pale', { to: raw('#222222'), angle: 90 }))).toEqual(washed);
     expect(done(washed, setWash(washed, 'pale', null)).brand).toEqual(flat.brand);
   });
@@ -59,7 +108,10 @@ describe('a ground whose background is a gradient', () => {
     const far = setsAt(washed, 0.9);
     const found = ofText(washed, 'fail', far);
     expect(found.length).toBe(AUDIT_WIDTHS.length);
-    expect(found[0]!.found).toBeCloseTo(contrastRatio(rgb('#222222'), gradientColor(rgb('#ffffff'), rgb('#222222'), Math.round(0.9 * 65535) / 65535)), 6);
+    expect(found[0]!.found).toBeCloseTo(
+      contrastRatio(rgb('#222222'), gradientColor(rgb('#ffffff'), rgb('#222222'), Math.round(0.9 * 65535) / 65535)),
+      6,
+    );
     const paler = done(washed, setRole(washed, 'pale', 'background-to', raw('#eeeeee')));
     expect(ofText(paler, 'fail', far).length).toBe(0);
   });
@@ -70,7 +122,9 @@ describe('a ground whose background is a gradient', () => {
   });
   it('is read as well after it has travelled as JSON', () => {
     const far = readPixelsJson(JSON.parse(JSON.stringify(writePixels(pixelSets(setsAt(washed, 0.9))))) as never);
-    expect(findings(auditSite(washed, undefined, undefined, far)).some((finding) => finding.place.id === 'p/text')).toBeTrue();
+    expect(
+      findings(auditSite(washed, undefined, undefined, far)).some((finding) => finding.place.id === 'p/text'),
+    ).toBeTrue();
   });
   it('is fixed by a plate behind the text or another ground’s colour, each doing what it says', () => {
     const far = setsAt(washed, 0.9);
@@ -79,7 +133,9 @@ describe('a ground whose background is a gradient', () => {
     expect(fixes.map((fix) => fix.what)).toEqual(['plate', 'colour']);
     for (const fix of fixes) {
       const after = done(washed, { label: '', ops: fix.ops });
-      expect(ofText(after, 'fail', far)).withContext(fix.what).toEqual([]);
+      expect(ofText(after, 'fail', far))
+        .withContext(fix.what)
+        .toEqual([]);
     }
   });
   it('gives its unset texts the swatch that is read best where it is read worst', () => {

@@ -15,14 +15,22 @@ export interface PixelVerdict {
 }
 
 /** Luminances by the value of a channel: of what lies behind, and of the colour upon it. */
-interface Seen { readonly behind: readonly Float64Array[]; readonly upon: readonly Float64Array[] }
+interface Seen {
+  readonly behind: readonly Float64Array[];
+  readonly upon: readonly Float64Array[];
+}
 
 const CHANNELS = ['r', 'g', 'b'] as const;
-/** So many pairs of a veil and a colour are remembered: a site has few, and a thousand texts over pictures ask for them. */
+/**
+ * So many pairs of a veil and a colour are remembered: a site has few, and a thousand texts over pictures ask for them.
+ */
 const MOST_SEEN = 200;
 const seen = new Map<string, Seen>();
 
-/** Compositing goes channel by channel, in whole values: what it comes to is worked out once for each, not for every pixel. */
+/**
+ * Compositing goes channel by channel, in whole values: what it comes to is worked out once for each, not for every
+ * pixel.
+ */
 function seenThrough(veil: Rgb8 | null, color: Rgb8): Seen {
   const key = `${veil ? `${veil.r} ${veil.g} ${veil.b} ${veil.alpha}` : ''} ${color.r} ${color.g} ${color.b} ${color.alpha}`;
   const known = seen.get(key);
@@ -54,7 +62,10 @@ export function judgePixels(set: PixelSet, veil: Rgb8 | null, color: Rgb8, neede
   const { rgb } = set;
   const count = rgb.length / 3;
   if (count === 0) return undefined;
-  const { behind: [r, g, b], upon: [overR, overG, overB] } = seenThrough(veil, color);
+  const {
+    behind: [r, g, b],
+    upon: [overR, overG, overB],
+  } = seenThrough(veil, color);
   // The lowest ratios, in order: as many as may fall short, and the next, which counts.
   const lowest = new Float64Array(Math.min(count - 1, Math.floor(count * FAILING_SHARE)) + 1).fill(Infinity);
   const last = lowest.length - 1;
@@ -69,5 +80,9 @@ export function judgePixels(set: PixelSet, veil: Rgb8 | null, color: Rgb8, neede
     for (; at > 0 && lowest[at - 1]! > ratio; at--) lowest[at] = lowest[at - 1]!;
     lowest[at] = ratio;
   }
-  return { found: lowest[last]!, share: short / count, weakest: { x: set.at[weakest * 2]!, y: set.at[weakest * 2 + 1]!, ratio: lowest[0]! } };
+  return {
+    found: lowest[last]!,
+    share: short / count,
+    weakest: { x: set.at[weakest * 2]!, y: set.at[weakest * 2 + 1]!, ratio: lowest[0]! },
+  };
 }

@@ -68,7 +68,11 @@ export function pixelSets(list: readonly PixelSet[]): PixelSets {
  * @param focus 0 to 1 from left and from top
  * @returns left, top, width and height in px of the picture
  */
-export function coverCrop(picture: { width: number; height: number }, box: { width: number; height: number }, focus: { x: number; y: number } = { x: 0.5, y: 0.5 }): { x: number; y: number; width: number; height: number } {
+export function coverCrop(
+  picture: { width: number; height: number },
+  box: { width: number; height: number },
+  focus: { x: number; y: number } = { x: 0.5, y: 0.5 },
+): { x: number; y: number; width: number; height: number } {
   const scale = Math.max(box.width / picture.width, box.height / picture.height);
   const [width, height] = [box.width / scale, box.height / scale];
   return { x: (picture.width - width) * focus.x, y: (picture.height - height) * focus.y, width, height };

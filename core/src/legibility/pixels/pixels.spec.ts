@@ -8,11 +8,27 @@ import { type Site } from '../../site/index.ts';
 import { readSite } from '../../document/index.ts';
 import { smallSite } from '../../testing/small-site.ts';
 import { auditCounts, auditSite, findings, type Audit } from '../audit.ts';
-import { FOCUS_POINTS, coverCrop, focusFix, judgePixels, lookBehind, pictureFixes, pixelSets, type PixelSet } from './index.ts';
+import {
+  FOCUS_POINTS,
+  coverCrop,
+  focusFix,
+  judgePixels,
+  lookBehind,
+  pictureFixes,
+  pixelSets,
+  type PixelSet,
+} from './index.ts';
 
 const rgb = (text: string): Rgb8 => parseColor(text)!.rgb;
 const set = (colors: readonly Rgb8[], more: Partial<PixelSet> = {}): PixelSet => ({
-  page: 'home', place: 'h/text', width: 1280, area: 'lines', problem: '', rgb: Uint8Array.from(colors.flatMap((color) => [color.r, color.g, color.b])), at: Uint16Array.from(colors.flatMap((_, i) => [i, 7])), ...more,
+  page: 'home',
+  place: 'h/text',
+  width: 1280,
+  area: 'lines',
+  problem: '',
+  rgb: Uint8Array.from(colors.flatMap((color) => [color.r, color.g, color.b])),
+  at: Uint16Array.from(colors.flatMap((_, i) => [i, 7])),
+  ...more,
 });
 const half = [...Array<Rgb8>(97).fill(rgb('#000')), ...Array<Rgb8>(3).fill(rgb('#fff'))];
 
@@ -30,30 +46,57 @@ describe('pixels behind a text', () => {
     expect(judgePixels(set([rgb('#fff')]), veil, rgb('#fff'), 4.5)!.found).toBeCloseTo(3.95, 1);
   });
   it('agree with the flat rule where the picture is of one colour', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 0xffffff }), fc.integer({ min: 0, max: 0xffffff }), (one, other) => {
-      const [fore, behind] = [one, other].map((value) => rgb(`#${value.toString(16).padStart(6, '0')}`)) as [Rgb8, Rgb8];
-      const { found, share } = judgePixels(set(Array<Rgb8>(9).fill(behind)), null, fore, 4.5)!;
-      return share === (found < 4.5 ? 1 : 0);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 0xffffff }), fc.integer({ min: 0, max: 0xffffff }), (one, other) => {
+        const [fore, behind] = [one, other].map((value) => rgb(`#${value.toString(16).padStart(6, '0')}`)) as [
+          Rgb8,
+          Rgb8,
+        ];
+        const { found, share } = judgePixels(set(Array<Rgb8>(9).fill(behind)), null, fore, 4.5)!;
+        return share === (found < 4.5 ? 1 : 0);
+      }),
+    );
   });
   it('are rated as each of them alone would be, through any veil and with any colour upon it', () => {
     const channel = fc.integer({ min: 0, max: 255 });
     const color = fc.record({ r: channel, g: channel, b: channel, alpha: fc.constantFrom(0, 0.2, 0.55, 1) });
-    fc.assert(fc.property(fc.array(fc.record({ r: channel, g: channel, b: channel, alpha: fc.constant(1) }), { minLength: 1, maxLength: 160 }), fc.option(color), color, fc.double({ min: 1, max: 21, noNaN: true }), (pixels, veil, fore, needed) => {
-      const ratios = pixels.map((pixel) => {
-        const behind = veil ? composite(veil, pixel) : pixel;
-        return contrastRatio(composite(fore, behind), behind);
-      });
-      const low = Math.min(...ratios);
-      expect(judgePixels(set(pixels), veil, fore, needed)).toEqual({
-        found: [...ratios].sort((one, other) => one - other)[Math.floor(ratios.length * 0.02)]!,
-        share: ratios.filter((ratio) => ratio < needed).length / ratios.length, weakest: { x: ratios.indexOf(low), y: 7, ratio: low },
-      });
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ r: channel, g: channel, b: channel, alpha: fc.constant(1) }), {
+          minLength: 1,
+          maxLength: 160,
+        }),
+        fc.option(color),
+        color,
+        fc.double({ min: 1, max: 21, noNaN: true }),
+        (pixels, veil, fore, needed) => {
+          const ratios = pixels.map((pixel) => {
+            const behind = veil ? composite(veil, pixel) : pixel;
+            return contrastRatio(composite(fore, behind), behind);
+          });
+          const low = Math.min(...ratios);
+          expect(judgePixels(set(pixels), veil, fore, needed)).toEqual({
+            found: [...ratios].sort((one, other) => one - other)[Math.floor(ratios.length * 0.02)]!,
+            share: ratios.filter((ratio) => ratio < needed).length / ratios.length,
+            weakest: { x: ratios.indexOf(low), y: 7, ratio: low },
+          });
+        },
+      ),
+    );
   });
   it('are cropped as object-fit: cover does it', () => {
-    expect(coverCrop({ width: 400, height: 200 }, { width: 100, height: 100 })).toEqual({ x: 100, y: 0, width: 200, height: 200 });
-    expect(coverCrop({ width: 100, height: 400 }, { width: 200, height: 100 }, { x: 0.5, y: 0 })).toEqual({ x: 0, y: 0, width: 100, height: 50 });
+    expect(coverCrop({ width: 400, height: 200 }, { width: 100, height: 100 })).toEqual({
+      x: 100,
+      y: 0,
+      width: 200,
+      height: 200,
+    });
+    expect(coverCrop({ width: 100, height: 400 }, { width: 200, height: 100 }, { x: 0.5, y: 0 })).toEqual({
+      x: 0,
+      y: 0,
+      width: 100,
+      height: 50,
+    });
   });
 });
 
@@ -64,20 +107,44 @@ const done = (site: Site, edit: Edit): Site => {
 };
 /** The small site with a picture behind its first section, without a shade. */
 const pictured = (shade: number): Site => {
-  const plain = readSite({ ...smallSite(), assets: { hill: { id: 'hill', hash: 'a'.repeat(64), name: 'hill.svg', type: 'image/svg+xml', width: 400, height: 200 } } });
-  return done(plain, setValue(plain, '', ['pages', 'home', 'sections', 's1', 'own', 'picture'], { asset: 'hill', shade }));
+  const plain = readSite({
+    ...smallSite(),
+    assets: {
+      hill: { id: 'hill', hash: 'a'.repeat(64), name: 'hill.svg', type: 'image/svg+xml', width: 400, height: 200 },
+    },
+  });
+  return done(
+    plain,
+    setValue(plain, '', ['pages', 'home', 'sections', 's1', 'own', 'picture'], { asset: 'hill', shade }),
+  );
 };
-const everywhere = (site: Site, color: string): PixelSet[] => siteIndex(site).places.filter((place) => place.overPicture)
-  .flatMap((place) => AUDIT_WIDTHS.flatMap((width) => (['lines', 'around'] as const).map((area) => set(Array<Rgb8>(20).fill(rgb(color)), { page: place.page, place: place.id, width, area }))));
-const rows = (audit: Audit, verdict: 'fail' | 'cannot-tell') => findings(audit, new Set([verdict])).filter((finding) => finding.place.overPicture && finding.rule === 'text-contrast');
+const everywhere = (site: Site, color: string): PixelSet[] =>
+  siteIndex(site)
+    .places.filter((place) => place.overPicture)
+    .flatMap((place) =>
+      AUDIT_WIDTHS.flatMap((width) =>
+        (['lines', 'around'] as const).map((area) =>
+          set(Array<Rgb8>(20).fill(rgb(color)), { page: place.page, place: place.id, width, area }),
+        ),
+      ),
+    );
+const rows = (audit: Audit, verdict: 'fail' | 'cannot-tell') =>
+  findings(audit, new Set([verdict])).filter(
+    (finding) => finding.place.overPicture && finding.rule === 'text-contrast',
+  );
 
 describe('texts over a picture', () => {
   const site = pictured(0);
   it('cannot be told until their pixels are read, or with the reason why not', () => {
     expect(rows(auditSite(site), 'cannot-tell').length).toBeGreaterThan(0);
-    const broken = everywhere(site, '#000').map((one) => ({ ...one, problem: 'The picture hill.svg cannot be decoded.' }));
+    const broken = everywhere(site, '#000').map((one) => ({
+      ...one,
+      problem: 'The picture hill.svg cannot be decoded.',
+    }));
     const audit = auditSite(site, undefined, undefined, pixelSets(broken));
-    expect(new Set(rows(audit, 'cannot-tell').map((row) => row.reason))).toEqual(new Set(['The picture hill.svg cannot be decoded.']));
+    expect(new Set(rows(audit, 'cannot-tell').map((row) => row.reason))).toEqual(
+      new Set(['The picture hill.svg cannot be decoded.']),
+    );
   });
   it('pass or fail by their pixels, and are judged again when those arrive', () => {
     const before = auditSite(site);
@@ -89,28 +156,67 @@ describe('texts over a picture', () => {
     expect(rows(pale, 'fail').length).toBe(0);
     // Of one place alone it is another: what was not read anew stays as it was judged.
     const [first] = everywhere(site, '#fff');
-    const one = new Map([...dark.pixels, ...pixelSets(everywhere(site, '#fff').filter(({ place }) => place === first!.place))]);
-    expect(rows(auditSite(site, dark, undefined, one), 'fail').map(({ place, width, state }) => [place.id, width, state])).toEqual(rows(auditSite(site, undefined, undefined, one), 'fail').map(({ place, width, state }) => [place.id, width, state]));
+    const one = new Map([
+      ...dark.pixels,
+      ...pixelSets(everywhere(site, '#fff').filter(({ place }) => place === first!.place)),
+    ]);
+    expect(
+      rows(auditSite(site, dark, undefined, one), 'fail').map(({ place, width, state }) => [place.id, width, state]),
+    ).toEqual(
+      rows(auditSite(site, undefined, undefined, one), 'fail').map(({ place, width, state }) => [
+        place.id,
+        width,
+        state,
+      ]),
+    );
   });
   it('are told with how much falls short, and where that is seen on the page that hangs', () => {
     const place = siteIndex(site).places.find((one) => one.overPicture && one.kind === 'text')!;
     const text = { state: 'rest' as const, width: 1024, needed: 4.5 };
-    const mixed = pixelSets(everywhere(site, '#000').map((one) => ({ ...one, rgb: one.rgb.map((value, i) => (i < 30 ? 255 : value)), at: one.at.map((_, i) => i) })));
+    const mixed = pixelSets(
+      everywhere(site, '#000').map((one) => ({
+        ...one,
+        rgb: one.rgb.map((value, i) => (i < 30 ? 255 : value)),
+        at: one.at.map((_, i) => i),
+      })),
+    );
     const found = lookBehind(site, mixed, place, text, 1280)!;
-    expect([found.share > 0, found.share < 1, found.weakest < 4.5, found.spot?.ratio === found.weakest, found.spot!.x >= 20]).toEqual([true, true, true, true, true]);
+    expect([
+      found.share > 0,
+      found.share < 1,
+      found.weakest < 4.5,
+      found.spot?.ratio === found.weakest,
+      found.spot!.x >= 20,
+    ]).toEqual([true, true, true, true, true]);
     // Where it passes at the width that hangs, there is nothing to ring; without pixels, nothing to say.
-    const passing = new Map([...mixed].map(([key, one]) => [key, one.width === 1280 ? { ...one, rgb: new Uint8Array(60).fill(255) } : one]));
+    const passing = new Map(
+      [...mixed].map(([key, one]) => [key, one.width === 1280 ? { ...one, rgb: new Uint8Array(60).fill(255) } : one]),
+    );
     expect(lookBehind(site, passing, place, text, 1280)!.spot).toBeNull();
     expect(lookBehind(site, new Map(), place, text, 1280)).toBeUndefined();
-    expect(lookBehind(site, mixed, siteIndex(site).places.find((one) => !one.overPicture && one.kind === 'text')!, text, 1280)).toBeUndefined();
+    expect(
+      lookBehind(
+        site,
+        mixed,
+        siteIndex(site).places.find((one) => !one.overPicture && one.kind === 'text')!,
+        text,
+        1280,
+      ),
+    ).toBeUndefined();
   });
   it('follow the shade and the ground’s colour without new pixels', () => {
     const pixels = pixelSets(everywhere(site, '#000'));
     const shaded = pictured(1);
     expect(rows(auditSite(shaded, undefined, undefined, pixels), 'fail').length).toBe(0);
     const audit = auditSite(shaded, undefined, undefined, pixels);
-    const black = done(shaded, setValue(shaded, '', ['brand', 'swatches', 'white', 'color'], parseColor('#000')!.oklch));
-    expect(rows(auditSite(done(black, setValue(black, '', ['brand', 'swatches', 'white', 'typed'], '#000')), audit), 'fail').length).toBeGreaterThan(0);
+    const black = done(
+      shaded,
+      setValue(shaded, '', ['brand', 'swatches', 'white', 'color'], parseColor('#000')!.oklch),
+    );
+    expect(
+      rows(auditSite(done(black, setValue(black, '', ['brand', 'swatches', 'white', 'typed'], '#000')), audit), 'fail')
+        .length,
+    ).toBeGreaterThan(0);
   });
   it('are fixed by the lightest shade that does, a plate, another ground’s text: each does what it says', () => {
     const pixels = pixelSets(everywhere(site, '#747474'));
@@ -119,9 +225,15 @@ describe('texts over a picture', () => {
     expect(fixes.map((fix) => fix.what)).toEqual(['shade', 'plate', 'colour']);
     for (const fix of fixes) {
       const after = done(site, { label: '', ops: fix.ops });
-      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter((row) => fix.what === 'shade' || row.place.id === place.id);
-      expect(left.map((entry) => entry.place.id)).withContext(fix.what).toEqual([]);
-      expect([fix.before < 4.5, fix.after >= 4.5]).withContext(fix.what).toEqual([true, true]);
+      const left = rows(auditSite(after, undefined, undefined, pixels), 'fail').filter(
+        (row) => fix.what === 'shade' || row.place.id === place.id,
+      );
+      expect(left.map((entry) => entry.place.id))
+        .withContext(fix.what)
+        .toEqual([]);
+      expect([fix.before < 4.5, fix.after >= 4.5])
+        .withContext(fix.what)
+        .toEqual([true, true]);
     }
     // One percent less would not do.
     const [shade] = fixes;
@@ -131,24 +243,39 @@ describe('texts over a picture', () => {
   });
   it('Trial 8: are not fixed by a shade under which nothing is seen of the picture', () => {
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
-    expect(pictureFixes(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((fix) => fix.what)).toEqual(['plate', 'colour']);
+    expect(pictureFixes(site, pixelSets(everywhere(site, '#000')), place, 'o-new').map((fix) => fix.what)).toEqual([
+      'plate',
+      'colour',
+    ]);
   });
   it('are fixed by the nearest focus point with which all of them pass, when the pixels there have been read', () => {
     const black = pixelSets(everywhere(site, '#000'));
     const white = pixelSets(everywhere(site, '#fff'));
     const place = siteIndex(site).places.find((one) => one.id === 'p/text')!;
     // All but two corners of the picture are black.
-    const turned = (light: readonly string[]) => new Map(FOCUS_POINTS.map((point) => [point, light.includes(`${point.x} ${point.y}`) ? white : black]));
+    const turned = (light: readonly string[]) =>
+      new Map(FOCUS_POINTS.map((point) => [point, light.includes(`${point.x} ${point.y}`) ? white : black]));
     expect(focusFix(site, black, place, turned([]))).toBeUndefined();
     const fix = focusFix(site, black, place, turned(['0 0', '1 0.75']))!;
-    expect([fix.what, fix.label, fix.before < 4.5, fix.after >= 4.5]).toEqual(['focus', 'Focus point 100 % across, 75 % down', true, true]);
+    expect([fix.what, fix.label, fix.before < 4.5, fix.after >= 4.5]).toEqual([
+      'focus',
+      'Focus point 100 % across, 75 % down',
+      true,
+      true,
+    ]);
     const after = done(site, { label: '', ops: fix.ops });
     expect(ripple(site, after).changed.map((one) => one.kind)).toEqual(['picture']);
-    expect(ripple(site, pictured(0.4)).added.concat(ripple(pictured(0.3), pictured(0.4)).changed).map((one) => one.id)).toEqual(['s1/shade', 's1/shade']);
+    expect(
+      ripple(site, pictured(0.4))
+        .added.concat(ripple(pictured(0.3), pictured(0.4)).changed)
+        .map((one) => one.id),
+    ).toEqual(['s1/shade', 's1/shade']);
     expect(stylesCss(after)).toContain('.focus-100-75 { object-position: 100% 75%; }');
     expect(bodyHtml(after, 'home')).toContain('class="backdrop focus-100-75"');
     expect(rows(auditSite(after, undefined, undefined, white), 'fail')).toEqual([]);
-    expect(() => done(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture', 'focus'], { x: 2, y: 0 }))).toThrowError(/last good value is kept/);
+    expect(() =>
+      done(site, setValue(site, '', ['pages', 'home', 'sections', 's1', 'own', 'picture', 'focus'], { x: 2, y: 0 })),
+    ).toThrowError(/last good value is kept/);
   });
   it('have no fix to offer where nothing is wrong to begin with being flat', () => {
     const flat = readSite(smallSite());

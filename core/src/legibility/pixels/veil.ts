@@ -11,12 +11,17 @@ export function picturedSection(site: Site, page: string, section: string): Sect
   const first = section === 'header' && shown ? headerOver(site, shown) : undefined;
   if (first) return sectionOf(site, first);
   const entries = Object.entries(shown?.sections ?? {});
-  const own = entries.map(([key, entry]) => ({ key, section: sectionOf(site, entry) })).find((one) => one.key === section || one.section?.id === section)?.section;
+  const own = entries
+    .map(([key, entry]) => ({ key, section: sectionOf(site, entry) }))
+    .find((one) => one.key === section || one.section?.id === section)?.section;
   const found = own ?? (site.shared.footer.id === section ? site.shared.footer : undefined);
   return found?.picture ? found : undefined;
 }
 
-/** The ends of the gradient a group stands on, as they are seen; undefined where it stands on none, or a picture hides it. */
+/**
+ * The ends of the gradient a group stands on, as they are seen; undefined where it stands on none, or a picture hides
+ * it.
+ */
 export function washUnder(table: TokenTable, group: Group): Gradient | undefined {
   if (group.pictured) return undefined;
   const cell = group.under?.painting.at('background-image', 'rest', 'desktop');
@@ -33,7 +38,8 @@ export function veilOf(site: Site, table: TokenTable, group: Group, shade?: numb
   const [place] = group.places;
   const section = place && picturedSection(site, place.page, place.section);
   const strength = shade ?? section?.picture?.shade ?? 0;
-  const color = section && colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[section.ground]!, 'background')).css);
+  const color =
+    section && colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[section.ground]!, 'background')).css);
   // The renderer writes whole percents.
   return color && strength > 0 ? { ...color, alpha: (color.alpha * Math.round(strength * 100)) / 100 } : null;
 }

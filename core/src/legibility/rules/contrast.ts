@@ -13,10 +13,21 @@ export const OVER_PICTURE = 'An image is behind this text; not measured yet.';
 export const OVER_GRADIENT = 'Contrast varies along the gradient; not measured yet.';
 
 /** The measured pixels behind places, with the site whose shades cover them. */
-export interface Pictured { readonly site: Site; readonly pixels: PixelSets }
+export interface Pictured {
+  readonly site: Site;
+  readonly pixels: PixelSets;
+}
 
 /** Rates a colour on the pixels of one place: a group over a picture has one place only. */
-function onPixels(table: TokenTable, group: Group, over: Pictured | undefined, area: PixelSet['area'], width: number, color: Rgb8, needed: number): Pick<BandPair, 'found' | 'reason'> {
+function onPixels(
+  table: TokenTable,
+  group: Group,
+  over: Pictured | undefined,
+  area: PixelSet['area'],
+  width: number,
+  color: Rgb8,
+  needed: number,
+): Pick<BandPair, 'found' | 'reason'> {
   const place = over && over.pixels.size > 0 ? group.places[0] : undefined;
   const set = place && over!.pixels.get(pixelKey(place.page, place.id, width, area));
   const wash = washUnder(table, group);
@@ -35,17 +46,30 @@ function onWash(wash: Gradient, color: Rgb8, needed: number): Pick<BandPair, 'fo
 /** The required ratio at each audited width, in their order. */
 type Needs = readonly number[];
 const BANDS_OF: readonly BandId[] = AUDIT_WIDTHS.map(bandOf);
-const needsOf = (table: TokenTable, group: Group, rule: Aspect['rule']): Needs => AUDIT_WIDTHS.map((width) => need(table, group, rule, width));
+const needsOf = (table: TokenTable, group: Group, rule: Aspect['rule']): Needs =>
+  AUDIT_WIDTHS.map((width) => need(table, group, rule, width));
 
 const UNREADABLE = 'One of the two colours could not be read.';
 
 /** The result of a pair in one band: the same at all its widths. */
-interface BandPair { readonly tokens: readonly string[]; readonly found: number | null; readonly reason?: string; /** Over a picture: the colour to be rated on its pixels. */ readonly color?: Rgb8 }
+interface BandPair {
+  readonly tokens: readonly string[];
+  readonly found: number | null;
+  readonly reason?: string;
+  /** Over a picture: the colour to be rated on its pixels. */ readonly color?: Rgb8;
+}
 
 /** Judges one foreground property against a backdrop, per width and state. */
 function judgePair(
-  table: TokenTable, group: Group, rule: RuleId, state: State, property: PaintedProperty,
-  backdrop: (band: BandId) => Backdrop, needed: Needs, over?: Pictured, area: PixelSet['area'] = 'lines',
+  table: TokenTable,
+  group: Group,
+  rule: RuleId,
+  state: State,
+  property: PaintedProperty,
+  backdrop: (band: BandId) => Backdrop,
+  needed: Needs,
+  over?: Pictured,
+  area: PixelSet['area'] = 'lines',
 ): Judgement[] {
   const bands = new Map<BandId, BandPair | undefined>();
   const judgements: Judgement[] = [];
@@ -55,15 +79,28 @@ function judgePair(
     const rated = bands.get(band);
     if (!rated) continue;
     const want = needed[at]!;
-    const pair: BandPair = rated.color ? { tokens: rated.tokens, ...onPixels(table, group, over, area, width, rated.color, want) } : rated;
+    const pair: BandPair = rated.color
+      ? { tokens: rated.tokens, ...onPixels(table, group, over, area, width, rated.color, want) }
+      : rated;
     const verdict = outcome(state, pair.found, want);
     const { found, tokens, reason } = pair;
-    judgements.push(reason === undefined ? { rule, verdict, state, width, found, needed: want, tokens } : { rule, verdict, state, width, found, needed: want, tokens, reason });
+    judgements.push(
+      reason === undefined
+        ? { rule, verdict, state, width, found, needed: want, tokens }
+        : { rule, verdict, state, width, found, needed: want, tokens, reason },
+    );
   }
   return judgements;
 }
 
-function ratePair(table: TokenTable, group: Group, state: State, property: PaintedProperty, band: BandId, backdrop: (band: BandId) => Backdrop): BandPair | undefined {
+function ratePair(
+  table: TokenTable,
+  group: Group,
+  state: State,
+  property: PaintedProperty,
+  band: BandId,
+  backdrop: (band: BandId) => Backdrop,
+): BandPair | undefined {
   const cell = group.painting.at(property, state, band);
   if (!cell) return undefined;
   const { css, chain } = cellValue(table, cell);
@@ -86,31 +123,62 @@ function perBand(find: (band: BandId) => Backdrop): (band: BandId) => Backdrop {
 }
 
 /** Judges one aspect of a look in one state, at every width; the better of what it is painted with counts. */
-export function judgeAspect(table: TokenTable, group: Group, { rule, properties, area }: Aspect, state: State, over?: Pictured, needs: Needs = needsOf(table, group, rule)): Judgement[] {
+export function judgeAspect(
+  table: TokenTable,
+  group: Group,
+  { rule, properties, area }: Aspect,
+  state: State,
+  over?: Pictured,
+  needs: Needs = needsOf(table, group, rule),
+): Judgement[] {
   const behind = perBand((band) => seenOn(table, group, rule, state, band));
   const [first] = properties;
   const judged = judgePair(table, group, rule, state, first!, behind, needs, over, area);
-  return properties.length === 1 ? judged : judged.map((edge) => byFill(table, group, edge, state, behind(bandOf(edge.width)), over, area));
+  return properties.length === 1
+    ? judged
+    : judged.map((edge) => byFill(table, group, edge, state, behind(bandOf(edge.width)), over, area));
 }
 
-/** A button or field is told from its ground by its fill or by its edge: an edge that falls short gives way to a better fill (1.4.11). */
-function byFill(table: TokenTable, group: Group, edge: Judgement, state: State, behind: Backdrop, over: Pictured | undefined, area: PixelSet['area']): Judgement {
+/**
+ * A button or field is told from its ground by its fill or by its edge: an edge that falls short gives way to a better
+ * fill (1.4.11).
+ */
+function byFill(
+  table: TokenTable,
+  group: Group,
+  edge: Judgement,
+  state: State,
+  behind: Backdrop,
+  over: Pictured | undefined,
+  area: PixelSet['area'],
+): Judgement {
   if (edge.verdict !== 'fail' && edge.reason !== OVER_GRADIENT) return edge;
   const band = bandOf(edge.width);
   const fill = fillOf(table, group, state, band);
   if (fill === 'picture') return edge;
-  const found = behind === 'picture' ? (onPixels(table, group, over, area, edge.width, fill, edge.needed).found ?? 0) : contrastRatio(fill, behind);
+  const found =
+    behind === 'picture'
+      ? (onPixels(table, group, over, area, edge.width, fill, edge.needed).found ?? 0)
+      : contrastRatio(fill, behind);
   const cell = group.painting.at('background-color', state, band);
   // Only a passing fill settles an aspect that a gradient leaves open.
   if (edge.found === null && found < edge.needed) return edge;
   const { reason: _open, ...rated } = edge;
-  return found > (edge.found ?? 0) ? { ...rated, verdict: outcome(state, found, edge.needed), found, tokens: cell ? cellValue(table, cell).chain : edge.tokens } : edge;
+  return found > (edge.found ?? 0)
+    ? {
+        ...rated,
+        verdict: outcome(state, found, edge.needed),
+        found,
+        tokens: cell ? cellValue(table, cell).chain : edge.tokens,
+      }
+    : edge;
 }
 
 /** Everything of a look that is held against what lies behind it, in all of its states. */
 export function contrastRules(table: TokenTable, group: Group, over?: Pictured): readonly Judgement[] {
   if (!group.overPicture || (over && over.pixels.size > 0)) return judgeAspects(table, group, over);
-  // Over a picture each place has its own look. Until its pixels are read, places with one painting share one judgement.
+  // Over a picture each place has its own look. Until its pixels are read, places with one painting share one
+  // judgement.
   const under = group.under?.painting ?? group.painting;
   let known = unread.get(group.painting);
   if (known?.table !== table) unread.set(group.painting, (known = { table, by: new Map() }));
@@ -123,13 +191,18 @@ export function contrastRules(table: TokenTable, group: Group, over?: Pictured):
   return judged;
 }
 
-const unread = new WeakMap<Painting, { readonly table: TokenTable; readonly by: Map<Painting, Map<string, readonly Judgement[]>> }>();
+const unread = new WeakMap<
+  Painting,
+  { readonly table: TokenTable; readonly by: Map<Painting, Map<string, readonly Judgement[]>> }
+>();
 
 function judgeAspects(table: TokenTable, group: Group, over?: Pictured): Judgement[] {
   const aspects = new Set(group.states.flatMap((state) => aspectsOf(group, state)));
   return [...aspects].flatMap((aspect) => {
     // The required ratio depends on the text size at rest, so it is computed once for all states.
     const needs = needsOf(table, group, aspect.rule);
-    return group.states.filter((state) => aspectsOf(group, state).includes(aspect)).flatMap((state) => judgeAspect(table, group, aspect, state, over, needs));
+    return group.states
+      .filter((state) => aspectsOf(group, state).includes(aspect))
+      .flatMap((state) => judgeAspect(table, group, aspect, state, over, needs));
   });
 }

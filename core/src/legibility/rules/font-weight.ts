@@ -11,7 +11,10 @@ const BOLD = 600;
 /** A weight is the same at every width, so it is judged at one width, px. */
 const WIDTH = AUDIT_WIDTHS.find((width) => bandOf(width) === 'desktop')!;
 
-/** Judges whether a text's family has the weight of its style. Browsers thicken the letters of a family that lacks the weight. */
+/**
+ * Judges whether a text's family has the weight of its style. Browsers thicken the letters of a family that lacks the
+ * weight.
+ */
 export function fontWeight(table: TokenTable, group: Group, brand: Brand): Judgement[] {
   const style = group.style === null ? undefined : brand.styles[group.style];
   const family = style && familyById(brand.families[style.family], brand.fonts);
@@ -21,5 +24,15 @@ export function fontWeight(table: TokenTable, group: Group, brand: Brand): Judge
   const [face] = facesFor(family, [{ weight: needed, italic: style.italic }]);
   const passes = !face || face.weight[1] >= BOLD;
   const cell = group.painting.at('font-weight', 'rest', 'desktop');
-  return [{ rule: 'font-weight', verdict: passes ? 'pass' : 'fail', state: 'rest', width: WIDTH, found: passes ? needed : face.weight[1], needed, tokens: cell ? cellValue(table, cell).chain : [] }];
+  return [
+    {
+      rule: 'font-weight',
+      verdict: passes ? 'pass' : 'fail',
+      state: 'rest',
+      width: WIDTH,
+      found: passes ? needed : face.weight[1],
+      needed,
+      tokens: cell ? cellValue(table, cell).chain : [],
+    },
+  ];
 }

@@ -18,13 +18,23 @@ export function headingOrder(table: TokenTable, index: SiteIndex, tree: PageTree
   for (const width of [WALL_WIDTHS.phone, WALL_WIDTHS.desktop]) {
     const size = (place: Place) => fontSizeAt(table, (index.groupOf.get(place) as Group).painting, width);
     const smallest = new Map<number, number>();
-    for (const place of headings(tree)) smallest.set(place.level!, Math.min(smallest.get(place.level!) ?? Infinity, size(place)));
+    for (const place of headings(tree))
+      smallest.set(place.level!, Math.min(smallest.get(place.level!) ?? Infinity, size(place)));
     for (const place of headings(tree)) {
       const above = Math.min(...[...smallest].filter(([level]) => level < place.level!).map(([, px]) => px));
       if (above === Infinity) continue;
       const px = size(place);
       const cell = index.groupOf.get(place)!.painting.at('font-size', 'rest', bandOf(width));
-      found.push({ place, rule: 'heading-order', verdict: px < above ? 'pass' : 'fail', state: 'rest', width, found: px, needed: above, tokens: cell ? cellValue(table, cell).chain : [] });
+      found.push({
+        place,
+        rule: 'heading-order',
+        verdict: px < above ? 'pass' : 'fail',
+        state: 'rest',
+        width,
+        found: px,
+        needed: above,
+        tokens: cell ? cellValue(table, cell).chain : [],
+      });
     }
   }
   return found;
@@ -36,7 +46,16 @@ export function skippedLevel(tree: PageTree): PlacedJudgement[] {
   return headings(tree).map((place): PlacedJudgement => {
     const level = place.level!;
     const fails = level > before + 1;
-    const judgement: PlacedJudgement = { place, rule: 'skipped-level', verdict: fails ? 'fail' : 'pass', state: 'rest', width: WALL_WIDTHS.desktop, found: level, needed: before + 1, tokens: [] };
+    const judgement: PlacedJudgement = {
+      place,
+      rule: 'skipped-level',
+      verdict: fails ? 'fail' : 'pass',
+      state: 'rest',
+      width: WALL_WIDTHS.desktop,
+      found: level,
+      needed: before + 1,
+      tokens: [],
+    };
     before = level;
     return judgement;
   });

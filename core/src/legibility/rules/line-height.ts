@@ -15,6 +15,16 @@ export function lineHeight(table: TokenTable, group: Group, brand: Brand): Judge
     if (line === undefined) return [];
     const found = Math.round((line / fontSizeAt(table, group.painting, width)) * 1000) / 1000;
     const cell = group.painting.at('line-height', 'rest', bandOf(width));
-    return [{ rule: 'line-height', verdict: found >= LINE_HEIGHT_FLOOR ? 'pass' : 'fail', state: 'rest', width, found, needed: LINE_HEIGHT_FLOOR, tokens: cell ? cellValue(table, cell).chain : [] }];
+    return [
+      {
+        rule: 'line-height',
+        verdict: found >= LINE_HEIGHT_FLOOR ? 'pass' : 'fail',
+        state: 'rest',
+        width,
+        found,
+        needed: LINE_HEIGHT_FLOOR,
+        tokens: cell ? cellValue(table, cell).chain : [],
+      },
+    ];
   });
 }

@@ -14,9 +14,17 @@ export function lineLength(index: SiteIndex, brand: Brand, readings: readonly La
     const style = place?.style ? brand.styles[place.style] : undefined;
     if (rule !== 'line-length' || !place || style?.use !== 'running') return [];
     const cell = index.groupOf.get(place)?.painting.at('font-size', 'rest', bandOf(width));
-    return [{
-      place, rule, verdict: found <= LINE_LENGTH_CEILING ? 'pass' : 'fail', state: 'rest', width, found, needed: LINE_LENGTH_CEILING,
-      tokens: style.longest === undefined ? (cell?.token ? [cell.token] : []) : [`text.${style.path}.longest`],
-    }];
+    return [
+      {
+        place,
+        rule,
+        verdict: found <= LINE_LENGTH_CEILING ? 'pass' : 'fail',
+        state: 'rest',
+        width,
+        found,
+        needed: LINE_LENGTH_CEILING,
+        tokens: style.longest === undefined ? (cell?.token ? [cell.token] : []) : [`text.${style.path}.longest`],
+      },
+    ];
   });
 }

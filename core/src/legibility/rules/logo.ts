@@ -15,13 +15,31 @@ export function logoRules(table: TokenTable, group: Group, site: Site): Judgemen
   const form = formOn(site, group.ground);
   const behind = behindOf(table, group, bandOf(at));
   const ground = group.under?.painting.at('background-color', 'rest', bandOf(at));
-  const contrast = { rule: 'logo-contrast', state: 'rest', width: at, needed: LOGO_RATIO, tokens: ground ? cellValue(table, ground).chain : [] } as const;
+  const contrast = {
+    rule: 'logo-contrast',
+    state: 'rest',
+    width: at,
+    needed: LOGO_RATIO,
+    tokens: ground ? cellValue(table, ground).chain : [],
+  } as const;
   const painted = pixelsAt(table, group.painting, 'width', 'rest', at)!;
   const smallest = Number.parseFloat(tokenValue(table, 'logo.smallest').css);
-  const size: Judgement = { rule: 'logo-size', state: 'rest', width: at, found: painted, needed: smallest, verdict: painted >= smallest ? 'pass' : 'fail', tokens: cellValue(table, width).chain };
+  const size: Judgement = {
+    rule: 'logo-size',
+    state: 'rest',
+    width: at,
+    found: painted,
+    needed: smallest,
+    verdict: painted >= smallest ? 'pass' : 'fail',
+    tokens: cellValue(table, width).chain,
+  };
   if (!form) return [size];
   const wash = behind === 'picture' ? washUnder(table, group) : undefined;
-  if (behind === 'picture' && !wash) return [{ ...contrast, found: null, verdict: 'cannot-tell', reason: 'An image is behind the logo; not measured.' }, size];
+  if (behind === 'picture' && !wash)
+    return [
+      { ...contrast, found: null, verdict: 'cannot-tell', reason: 'An image is behind the logo; not measured.' },
+      size,
+    ];
   const { ratio } = logoContrast(paintedForm(site, form), ...(wash ? gradientExtent(wash) : [behind as Rgb8]));
   return [{ ...contrast, found: ratio, verdict: ratio >= LOGO_RATIO ? 'pass' : 'fail' }, size];
 }

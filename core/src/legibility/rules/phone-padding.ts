@@ -14,6 +14,17 @@ export function phonePadding(table: TokenTable, group: Group): Judgement[] {
       const px = cell?.owner === group.painting ? pixelsAt(table, group.painting, property, 'rest', width) : undefined;
       if (px === undefined) return [];
       const needed = (property === 'padding-block' ? PHONE_HEIGHT : width) / 2;
-      return [{ rule: 'phone-padding', verdict: px * 2 <= needed ? 'pass' : 'fail', state: 'rest', width, found: px * 2, needed, tokens: cellValue(table, cell!).chain }];
-    }));
+      return [
+        {
+          rule: 'phone-padding',
+          verdict: px * 2 <= needed ? 'pass' : 'fail',
+          state: 'rest',
+          width,
+          found: px * 2,
+          needed,
+          tokens: cellValue(table, cell!).chain,
+        },
+      ];
+    }),
+  );
 }

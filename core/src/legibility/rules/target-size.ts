@@ -9,7 +9,8 @@ export const TARGET_FLOOR = 24;
 const MENU_PADDING = 6;
 
 /**
- * Height of one line of a target: its line height, its padding and its edges. A lower bound: more lines only make it taller. Links in a
+ * Height of one line of a target: its line height, its padding and its edges. A lower bound: more lines only make it
+ * taller. Links in a
  * paragraph are exempt (2.5.8, inline).
  */
 export function targetSize(table: TokenTable, group: Group): Judgement[] {
@@ -20,6 +21,16 @@ export function targetSize(table: TokenTable, group: Group): Judgement[] {
     if (line === undefined) return [];
     const found = kind === 'menu' ? line + 2 * MENU_PADDING : heightAt(table, group.painting, width);
     const cell = group.painting.at(kind === 'button' ? 'padding-block' : 'font-size', 'rest', bandOf(width));
-    return [{ rule: 'target-size', verdict: found >= TARGET_FLOOR ? 'pass' : 'fail', state: 'rest', width, found, needed: TARGET_FLOOR, tokens: cell ? cellValue(table, cell).chain : [] }];
+    return [
+      {
+        rule: 'target-size',
+        verdict: found >= TARGET_FLOOR ? 'pass' : 'fail',
+        state: 'rest',
+        width,
+        found,
+        needed: TARGET_FLOOR,
+        tokens: cell ? cellValue(table, cell).chain : [],
+      },
+    ];
   });
 }

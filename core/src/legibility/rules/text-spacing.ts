@@ -13,6 +13,17 @@ export function textSpacing(index: SiteIndex, readings: readonly LayoutReading[]
     const place = index.byAddress.get(`${page} ${id}`);
     if (rule !== 'text-spacing' || !place) return [];
     const cell = index.groupOf.get(place)?.painting.at('font-size', 'rest', bandOf(width));
-    return [{ place, rule, verdict: found > 0 ? 'fail' : 'pass', state: 'rest', width, found, needed: 0, tokens: cell?.token ? [cell.token] : [] }];
+    return [
+      {
+        place,
+        rule,
+        verdict: found > 0 ? 'fail' : 'pass',
+        state: 'rest',
+        width,
+        found,
+        needed: 0,
+        tokens: cell?.token ? [cell.token] : [],
+      },
+    ];
   });
 }

@@ -14,10 +14,27 @@ const ZOOMS = [2, 2.5, 3, 4, 5] as const;
  * takes back part of what zooming gives. Found is the most that any zoom gives.
  */
 export function zoom(table: TokenTable, group: Group): Judgement[] {
-  if (!group.style || (group.kind !== 'text' && group.kind !== 'menu' && group.kind !== 'button' && group.kind !== 'cell')) return [];
+  if (
+    !group.style ||
+    (group.kind !== 'text' && group.kind !== 'menu' && group.kind !== 'button' && group.kind !== 'cell')
+  )
+    return [];
   const width = WALL_WIDTHS.desktop;
   const now = fontSizeAt(table, group.painting, width);
-  const found = Math.round(Math.max(...ZOOMS.map((times) => (times * fontSizeAt(table, group.painting, width / times)) / now)) * 1000) / 1000;
+  const found =
+    Math.round(
+      Math.max(...ZOOMS.map((times) => (times * fontSizeAt(table, group.painting, width / times)) / now)) * 1000,
+    ) / 1000;
   const cell = group.painting.at('font-size', 'rest', bandOf(width));
-  return [{ rule: 'zoom', verdict: found >= ZOOM_NEEDED ? 'pass' : 'fail', state: 'rest', width, found, needed: ZOOM_NEEDED, tokens: cell ? cellValue(table, cell).chain : [] }];
+  return [
+    {
+      rule: 'zoom',
+      verdict: found >= ZOOM_NEEDED ? 'pass' : 'fail',
+      state: 'rest',
+      width,
+      found,
+      needed: ZOOM_NEEDED,
+      tokens: cell ? cellValue(table, cell).chain : [],
+    },
+  ];
 }

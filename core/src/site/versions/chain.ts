@@ -6,8 +6,14 @@ export const SCHEMA_VERSION = 3;
 
 type Json = Record<string, unknown>;
 
-/** The steps from one version to the next; the first leads from version 1 to 2. No step throws: faults stay for the reader to name. */
-const STEPS: readonly { readonly document: (document: Json) => Json; readonly op: (op: Json, document: Json) => Json }[] = [
+/**
+ * The steps from one version to the next; the first leads from version 1 to 2. No step throws: faults stay for the
+ * reader to name.
+ */
+const STEPS: readonly {
+  readonly document: (document: Json) => Json;
+  readonly op: (op: Json, document: Json) => Json;
+}[] = [
   { document: documentTo2, op: opTo2 },
   { document: documentTo3, op: opTo3 },
 ];
@@ -38,4 +44,5 @@ export function opsToNow<T extends object>(ops: readonly T[], version: number, d
   }, ops);
 }
 
-const isOlder = (version: unknown): version is number => typeof version === 'number' && Number.isInteger(version) && version >= 1 && version < SCHEMA_VERSION;
+const isOlder = (version: unknown): version is number =>
+  typeof version === 'number' && Number.isInteger(version) && version >= 1 && version < SCHEMA_VERSION;

@@ -7,7 +7,8 @@
 
 type Json = Record<string, unknown>;
 
-const isRecord = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRecord = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 const recordOf = (value: unknown): Json => (isRecord(value) ? value : {});
 const ownerOf = (place: string): string => place.slice(0, Math.max(0, place.indexOf('/')));
 
@@ -37,18 +38,29 @@ function wherever(place: string, sections: Json): string {
 /** The page whose own a place is, when it stands in nothing that is shared. */
 function pageOf(place: string, shared: Json, pages: Json): string | undefined {
   const owner = ownerOf(place);
-  if (owner === '' || owner === 'page' || recordOf(shared['header'])['id'] === owner || has(shared['footer'], owner)) return undefined;
+  if (owner === '' || owner === 'page' || recordOf(shared['header'])['id'] === owner || has(shared['footer'], owner))
+    return undefined;
   if (Object.values(recordOf(shared['sections'])).some((one) => has(one, owner))) return undefined;
-  return Object.entries(pages).find(([, page]) => Object.values(recordOf(recordOf(page)['sections'])).some((entry) => has(recordOf(entry)['own'], owner)))?.[0];
+  return Object.entries(pages).find(([, page]) =>
+    Object.values(recordOf(recordOf(page)['sections'])).some((entry) => has(recordOf(entry)['own'], owner)),
+  )?.[0];
 }
 
 const withPlace = (override: unknown, place: (place: string) => string): unknown =>
-  isRecord(override) && typeof override['place'] === 'string' ? { ...override, place: place(override['place']) } : override;
+  isRecord(override) && typeof override['place'] === 'string'
+    ? { ...override, place: place(override['place']) }
+    : override;
 
-const mapped = (record: Json, change: (value: unknown) => unknown): Json => Object.fromEntries(Object.entries(record).map(([id, one]) => [id, change(one)]));
+const mapped = (record: Json, change: (value: unknown) => unknown): Json =>
+  Object.fromEntries(Object.entries(record).map(([id, one]) => [id, change(one)]));
 
 function pageTo2(page: unknown, sections: Json): unknown {
-  return isRecord(page) && isRecord(page['overrides']) ? { ...page, overrides: mapped(page['overrides'], (one) => withPlace(one, (place) => onPage(place, page, sections))) } : page;
+  return isRecord(page) && isRecord(page['overrides'])
+    ? {
+        ...page,
+        overrides: mapped(page['overrides'], (one) => withPlace(one, (place) => onPage(place, page, sections))),
+      }
+    : page;
 }
 
 /** A document of version 1 as one of version 2. What is wrong with it stays as it is, for the reader to name. */
@@ -69,7 +81,8 @@ export function documentTo2(document: Json): Json {
     pages[page] = { ...recordOf(pages[page]), overrides: { ...there, [free]: { ...recordOf(one), id: free } } };
   }
   return {
-    ...document, schemaVersion: 2,
+    ...document,
+    schemaVersion: 2,
     ...(isRecord(document['pages']) ? { pages } : {}),
     ...(isRecord(shared['overrides']) ? { shared: { ...shared, overrides: kept } } : {}),
   };
@@ -82,24 +95,38 @@ export function opTo2(op: Json, document: Json): Json {
   const pages = recordOf(document['pages']);
   const at = op['op'] === 'set' ? op['at'] : op['record'];
   if (!Array.isArray(at)) return op;
-  const to = (change: (value: unknown) => unknown): Json => ({ ...op, ...(op['value'] === undefined ? {} : { value: change(op['value']) }), ...(op['was'] === undefined ? {} : { was: change(op['was']) }) });
+  const to = (change: (value: unknown) => unknown): Json => ({
+    ...op,
+    ...(op['value'] === undefined ? {} : { value: change(op['value']) }),
+    ...(op['was'] === undefined ? {} : { was: change(op['was']) }),
+  });
   // A whole page, with what is set on it.
-  if (at[0] === 'pages' && (op['op'] === 'set' ? at.length === 2 : at.length === 1)) return to((page) => pageTo2(page, sections));
+  if (at[0] === 'pages' && (op['op'] === 'set' ? at.length === 2 : at.length === 1))
+    return to((page) => pageTo2(page, sections));
   const record = op['op'] === 'set' ? at.slice(0, -1) : at;
   if (at[0] === 'pages' && at[2] === 'overrides') {
     const page = recordOf(pages[String(at[1])]);
     const place = (name: string) => onPage(name, page, sections);
-    if (op['op'] === 'set' && at[4] === 'place') return to((value) => (typeof value === 'string' ? place(value) : value));
+    if (op['op'] === 'set' && at[4] === 'place')
+      return to((value) => (typeof value === 'string' ? place(value) : value));
     return record.length === 3 ? to((one) => withPlace(one, place)) : op;
   }
   if (at[0] === 'shared' && at[1] === 'overrides') {
     const id = String(op['op'] === 'set' ? at[2] : op['id']);
     const named = [op['value'], op['was']].map((one) => recordOf(one)['place']).find((one) => typeof one === 'string');
     // Overrides of one page in the shared record are now in the record of the page.
-    const page = named !== undefined ? pageOf(named as string, shared, pages)
-      : Object.hasOwn(recordOf(shared['overrides']), id) ? undefined : Object.keys(pages).find((one) => Object.hasOwn(recordOf(recordOf(pages[one])['overrides']), id));
-    if (page !== undefined) return op['op'] === 'set' ? { ...op, at: ['pages', page, 'overrides', ...at.slice(2)] } : { ...op, record: ['pages', page, 'overrides'] };
-    if (op['op'] === 'set' && at[3] === 'place') return to((value) => (typeof value === 'string' ? wherever(value, sections) : value));
+    const page =
+      named !== undefined
+        ? pageOf(named as string, shared, pages)
+        : Object.hasOwn(recordOf(shared['overrides']), id)
+          ? undefined
+          : Object.keys(pages).find((one) => Object.hasOwn(recordOf(recordOf(pages[one])['overrides']), id));
+    if (page !== undefined)
+      return op['op'] === 'set'
+        ? { ...op, at: ['pages', page, 'overrides', ...at.slice(2)] }
+        : { ...op, record: ['pages', page, 'overrides'] };
+    if (op['op'] === 'set' && at[3] === 'place')
+      return to((value) => (typeof value === 'string' ? wherever(value, sections) : value));
     return record.length === 2 ? to((one) => withPlace(one, (name) => wherever(name, sections))) : op;
   }
   return op;

@@ -8,7 +8,8 @@
 
 type Json = Record<string, unknown>;
 
-const isRecord = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRecord = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** The changes in a part of the document: new names of keys, and changes in their values; `each` for records by id. */
 interface Part {
@@ -19,9 +20,15 @@ interface Part {
   readonly as?: (value: unknown) => unknown;
 }
 
-const renamed = (from: string, to: string) => (key: string): string => (key === from ? to : key);
+const renamed =
+  (from: string, to: string) =>
+  (key: string): string =>
+    key === from ? to : key;
 const ROLE: Part = { called: renamed('slot', 'role') };
-const LINKED: Part = { called: renamed('page', 'link'), under: { page: { as: (page) => (typeof page === 'string' ? { to: 'page', page } : page) } } };
+const LINKED: Part = {
+  called: renamed('page', 'link'),
+  under: { page: { as: (page) => (typeof page === 'string' ? { to: 'page', page } : page) } },
+};
 const DOCUMENT: Part = {
   under: {
     shared: { under: { header: { under: { items: { each: LINKED } } } } },
@@ -29,23 +36,38 @@ const DOCUMENT: Part = {
       under: {
         grounds: { each: { called: renamed('slots', 'roles'), under: { slots: { each: ROLE } } } },
         styles: { each: ROLE },
-        swatches: { each: { called: renamed('kin', 'similar'), under: { kin: { called: (key) => key.replace(/^slot:/, 'role:') } } } },
+        swatches: {
+          each: {
+            called: renamed('kin', 'similar'),
+            under: { kin: { called: (key) => key.replace(/^slot:/, 'role:') } },
+          },
+        },
       },
     },
   },
 };
 
-const within = (part: Part | undefined, key: string): Part | undefined => (part?.under && Object.hasOwn(part.under, key) ? part.under[key] : part?.each);
+const within = (part: Part | undefined, key: string): Part | undefined =>
+  part?.under && Object.hasOwn(part.under, key) ? part.under[key] : part?.each;
 
 function told(value: unknown, part: Part | undefined): unknown {
   if (part?.as) return part.as(value);
   if (!part || !isRecord(value)) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, one]) => [part.called?.(key) ?? key, told(one, within(part, key))]));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]) => [part.called?.(key) ?? key, told(one, within(part, key))]),
+  );
 }
 
 /** A document of version 2 as one of version 3. What is wrong with it stays as it is, for the reader to name. */
 export function documentTo3(document: Json): Json {
-  return { downloads: {}, collections: {}, collectionOrder: [], items: {}, ...(told(document, DOCUMENT) as Json), schemaVersion: 3 };
+  return {
+    downloads: {},
+    collections: {},
+    collectionOrder: [],
+    items: {},
+    ...(told(document, DOCUMENT) as Json),
+    schemaVersion: 3,
+  };
 }
 
 /** An operation of version 2, as one of version 3. */
@@ -60,7 +82,10 @@ export function opTo3(op: Json): Json {
     });
     return { path: now, part };
   };
-  const values = (part: Part | undefined): Json => Object.fromEntries(['value', 'was'].filter((key) => op[key] !== undefined).map((key) => [key, told(op[key], part)]));
+  const values = (part: Part | undefined): Json =>
+    Object.fromEntries(
+      ['value', 'was'].filter((key) => op[key] !== undefined).map((key) => [key, told(op[key], part)]),
+    );
   if (op['op'] === 'set') {
     const { path, part } = to(op['at']);
     return { ...op, at: path, ...values(part) };

@@ -9,7 +9,10 @@ import type { Services } from '../context.ts';
 
 /** Fonts in, and out to the wall: the library's by file, brought ones by the start of their hash. */
 export function fontRoutes({ database, apart, root }: Services): Route[] {
-  const faces = new Map([...twinFileNames(), ...LIBRARY.flatMap((family) => facesOf(family).map((face) => [face.file, family.id] as const))]);
+  const faces = new Map([
+    ...twinFileNames(),
+    ...LIBRARY.flatMap((family) => facesOf(family).map((face) => [face.file, family.id] as const)),
+  ]);
   return [
     route(API.fonts.read, async ({ query, bytes }) => {
       try {
@@ -24,7 +27,11 @@ export function fontRoutes({ database, apart, root }: Services): Route[] {
       const file = params.file;
       const family = faces.get(file);
       const start = /-([0-9a-f]{16})\.woff2$/.exec(file)?.[1];
-      const bytes = family ? await readDisk(fontPath(root, family, file)) : start ? await findFile(database.db, start, 'font/woff2') : undefined;
+      const bytes = family
+        ? await readDisk(fontPath(root, family, file))
+        : start
+          ? await findFile(database.db, start, 'font/woff2')
+          : undefined;
       if (!bytes) throw notFound('The font');
       context.type = 'font/woff2';
       context.set('Cache-Control', 'private, max-age=31536000, immutable');

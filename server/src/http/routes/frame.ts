@@ -7,7 +7,8 @@ import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
-const SHELL = '<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Page</title></head><body></body></html>\n';
+const SHELL =
+  '<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Page</title></head><body></body></html>\n';
 const HTML = 'text/html; charset=utf-8';
 
 /** The empty page that the wall fills, and the pictures shown in it. */
@@ -30,12 +31,19 @@ export function frameRoutes({ database, apart, root }: Services): Route[] {
       if (!stored) throw notFound('The site');
       context.type = HTML;
       context.set('Cache-Control', 'no-store');
-      context.body = pageHtml(stored.site, (homePage(stored.site) ?? stored.site.pages[stored.site.pageOrder[0]!]!).id, '/fonts/');
+      context.body = pageHtml(
+        stored.site,
+        (homePage(stored.site) ?? stored.site.pages[stored.site.pageOrder[0]!]!).id,
+        '/fonts/',
+      );
     }),
     route(API.frame.sharing, async ({ context, params }) => {
       const stored = await loadSite(database, params.site);
       const page = stored && Object.hasOwn(stored.site.pages, params.page) ? stored.site.pages[params.page] : undefined;
-      const bytes = stored && page ? await sharingPicture(apart, stored.site, page.id, (face) => fontBytes(database.db, root, face)) : undefined;
+      const bytes =
+        stored && page
+          ? await sharingPicture(apart, stored.site, page.id, (face) => fontBytes(database.db, root, face))
+          : undefined;
       if (!bytes) throw notFound('The image');
       context.type = 'image/png';
       context.set('Cache-Control', 'no-store');

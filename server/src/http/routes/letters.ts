@@ -6,7 +6,9 @@ import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
 
-/** The post box of the stand-in host: forms of published sites are sent to it, and their letters are read at the desk. */
+/**
+ * The post box of the stand-in host: forms of published sites are sent to it, and their letters are read at the desk.
+ */
 export function letterRoutes({ database }: Services): Route[] {
   const { db } = database;
   return [
@@ -22,25 +24,34 @@ export function letterRoutes({ database }: Services): Route[] {
       if (!(await removeLetter(db, params.site, params.id))) throw notFound('The letter');
       context.status = 204;
     }),
-    route(API.letters.send, async ({ context, params, bytes }) => {
-      const live = await liveSite(db, params.site);
-      context.type = 'text/plain; charset=utf-8';
-      try {
-        if (live && context.is('application/x-www-form-urlencoded') && (await takeLetter(database, live.site, params.file, bytes.toString('utf8')))) {
-          context.status = 303;
-          context.set('Location', `/live/${params.site}/${params.file}`);
-          return;
+    route(
+      API.letters.send,
+      async ({ context, params, bytes }) => {
+        const live = await liveSite(db, params.site);
+        context.type = 'text/plain; charset=utf-8';
+        try {
+          if (
+            live &&
+            context.is('application/x-www-form-urlencoded') &&
+            (await takeLetter(database, live.site, params.file, bytes.toString('utf8')))
+          ) {
+            context.status = 303;
+            context.set('Location', `/live/${params.site}/${params.file}`);
+            return;
+          }
+          context.status = 404;
+          context.body = 'No form is sent there.\n';
+        } catch (error) {
+          if (!(error instanceof LetterRefused)) throw error;
+          context.status = 422;
+          context.body = `Not sent. ${error.message} Go back, correct it and send it again; your text is still there.\n`;
         }
-        context.status = 404;
-        context.body = 'No form is sent there.\n';
-      } catch (error) {
-        if (!(error instanceof LetterRefused)) throw error;
-        context.status = 422;
-        context.body = `Not sent. ${error.message} Go back, correct it and send it again; your text is still there.\n`;
-      }
-    }, async ({ params }) => {
-      // The server reads only messages to a form of a live site.
-      if (!/-sent\.html$/.test(params.file) || !(await liveFile(database.live, params.site, params.file))) throw notFound('A form that is sent there');
-    }),
+      },
+      async ({ params }) => {
+        // The server reads only messages to a form of a live site.
+        if (!/-sent\.html$/.test(params.file) || !(await liveFile(database.live, params.site, params.file)))
+          throw notFound('A form that is sent there');
+      },
+    ),
   ];
 }

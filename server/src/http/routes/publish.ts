@@ -1,6 +1,14 @@
 import { API, MISSING_FILE, readPixelsJson } from '@yohaku/core';
 import { hasSite, loadSite } from '../../sites/index.ts';
-import { exportSite, listPublications, liveFile, liveSite, makeLive, publishSite, zipSite } from '../../publish/index.ts';
+import {
+  exportSite,
+  listPublications,
+  liveFile,
+  liveSite,
+  makeLive,
+  publishSite,
+  zipSite,
+} from '../../publish/index.ts';
 import { sendFile } from '../send-file.ts';
 import { Problem, notFound } from '../problem.ts';
 import { route, type Asked, type Route } from '../route.ts';
@@ -39,12 +47,29 @@ export function publishRoutes({ database, apart, root }: Services): Route[] {
     route(API.publish.list, async ({ params }) => {
       const site = await known(params.site);
       const live = await liveSite(db, site);
-      return { publications: await listPublications(db, site), live: live ? { site: live.site, number: live.number, sequence: live.sequence } : null };
+      return {
+        publications: await listPublications(db, site),
+        live: live ? { site: live.site, number: live.number, sequence: live.sequence } : null,
+      };
     }),
     route(API.publish.publish, async ({ context, params, body: { sequence, pixels, layout }, user }) => {
       const stored = await load(params.site);
-      if (stored.sequence !== sequence) throw new Problem(409, 'Changed meanwhile', 'The site has changed since you opened it. Review the changes, then publish again.');
-      const number = await publishSite(database, apart, stored.site, stored.sequence, user, root, pixels ? readPixelsJson(pixels) : undefined, layout);
+      if (stored.sequence !== sequence)
+        throw new Problem(
+          409,
+          'Changed meanwhile',
+          'The site has changed since you opened it. Review the changes, then publish again.',
+        );
+      const number = await publishSite(
+        database,
+        apart,
+        stored.site,
+        stored.sequence,
+        user,
+        root,
+        pixels ? readPixelsJson(pixels) : undefined,
+        layout,
+      );
       context.status = 201;
       return { number };
     }),

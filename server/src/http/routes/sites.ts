@@ -1,7 +1,23 @@
 import { PassThrough, Readable } from 'node:stream';
 import { API, readChange, type LoadedSite, type SiteLine } from '@yohaku/core';
 import { isOpen } from '../../auth/index.ts';
-import { archiveSite, bringIn, changesAfter, copySite, hasSite, inversesOf, loadSite, moveSite, movedTo, removeSite, saveChanges, sequenceOf, shelvedSites, standingOf, type StoredSite } from '../../sites/index.ts';
+import {
+  archiveSite,
+  bringIn,
+  changesAfter,
+  copySite,
+  hasSite,
+  inversesOf,
+  loadSite,
+  moveSite,
+  movedTo,
+  removeSite,
+  saveChanges,
+  sequenceOf,
+  shelvedSites,
+  standingOf,
+  type StoredSite,
+} from '../../sites/index.ts';
 import { notFound } from '../problem.ts';
 import { route, type Route } from '../route.ts';
 import type { Services } from '../context.ts';
@@ -60,7 +76,11 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
     }),
     route(API.sites.send, async ({ params, body: { window, changes }, user }) => {
       const site = await known(params.site);
-      return { results: await saveChanges(database, site, changes.map(readChange), user, window, (error) => log.error({ err: error, site }, 'an edit could not be saved')) };
+      return {
+        results: await saveChanges(database, site, changes.map(readChange), user, window, (error) =>
+          log.error({ err: error, site }, 'an edit could not be saved'),
+        ),
+      };
     }),
     route(API.sites.after, async ({ params, query }) => {
       const site = await known(params.site);
@@ -68,7 +88,9 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
       const sequence = await sequenceOf(db, site);
       return { changes: await changesAfter(db, site, query.after), sequence };
     }),
-    route(API.sites.inverses, async ({ params, query }) => ({ inverses: await inversesOf(db, await known(params.site), query.ids.split(',').filter(Boolean).slice(0, 100)) })),
+    route(API.sites.inverses, async ({ params, query }) => ({
+      inverses: await inversesOf(db, await known(params.site), query.ids.split(',').filter(Boolean).slice(0, 100)),
+    })),
     route(API.sites.events, async ({ context, params, session }) => {
       const site = await known(params.site);
       const stream = new PassThrough();
@@ -86,12 +108,18 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
       const leave = hub.subscribe(site, session, {
         // Nothing certain after a gap of the server's own: then it is looked up.
         sequence: (sequence) => (sequence > 0 ? tell(sequence) : void now().then(tell, () => {})),
-        restored: () => stream.write('event: restored\ndata: \n\n'), end,
+        restored: () => stream.write('event: restored\ndata: \n\n'),
+        end,
       });
       const beat = setInterval(() => {
         stream.write(': still here\n\n');
         // A session that ran out, or was ended while nobody could be told, takes its stream with it.
-        void isOpen(db, session).then((open) => { if (!open) end(); }, () => {});
+        void isOpen(db, session).then(
+          (open) => {
+            if (!open) end();
+          },
+          () => {},
+        );
       }, BEAT);
       context.req.on('close', end);
       // The present sequence comes first, so that a window that missed edits sees the gap at once.
@@ -101,15 +129,17 @@ export function siteRoutes({ database, hub, apart, log }: Services): Route[] {
   ];
 }
 
-
 /** Returns a stored site in the form that windows receive. */
 const loaded = ({ site, sequence, told }: StoredSite): LoadedSite => ({ site, sequence, ...(told ? { told } : {}) });
 
-/** A site line by line: what its pages share first, then the pages that are asked for, then the others in their order. */
+/**
+ * A site line by line: what its pages share first, then the pages that are asked for, then the others in their order.
+ */
 function* siteLines({ site, ...about }: LoadedSite, first: readonly string[]): Generator<string> {
   const line = (one: SiteLine) => `${JSON.stringify(one)}\n`;
   const wanted = new Set(first.filter((id) => Object.hasOwn(site.pages, id)));
   yield line({ head: { ...about, site: { ...site, pages: {} } }, pages: site.pageOrder.length });
-  for (const id of [...wanted, ...site.pageOrder.filter((one) => !wanted.has(one))]) yield line({ page: site.pages[id]! });
+  for (const id of [...wanted, ...site.pageOrder.filter((one) => !wanted.has(one))])
+    yield line({ page: site.pages[id]! });
   yield line({ whole: true });
 }

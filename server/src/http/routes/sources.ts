@@ -14,7 +14,9 @@ export function sourceRoutes({ database, apart }: Services): Route[] {
   };
   return [
     route(API.sources.list, async ({ params }) => ({ sources: await listSources(database, await known(params.site)) })),
-    route(API.sources.add, async ({ params, query, bytes }) => addSource(database, apart, await known(params.site), query.id, query.name, bytes)),
+    route(API.sources.add, async ({ params, query, bytes }) =>
+      addSource(database, apart, await known(params.site), query.id, query.name, bytes),
+    ),
     route(API.sources.putAway, async ({ context, params, body }) => {
       if (!(await putAway(database, params.site, params.id, body.putAway))) throw notFound('The source');
       context.status = 204;

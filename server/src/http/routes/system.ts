@@ -12,7 +12,8 @@ export function systemRoutes({ database }: Services, describe: () => object): Ro
       try {
         await database.live.execute(sql`select 1`);
       } catch (error) {
-        if (isCrowded(error)) throw new Problem(503, 'Database busy', 'Other programs hold all connections of the database.', [], 2);
+        if (isCrowded(error))
+          throw new Problem(503, 'Database busy', 'Other programs hold all connections of the database.', [], 2);
         throw new Problem(503, 'Database not reachable', 'The database does not answer.', [], 2);
       }
       return { status: 'ok' as const };

@@ -61,7 +61,10 @@ export interface AuditState {
   readonly report: AuditReport | null;
   readonly ripple: RippleReport | null;
   readonly busy: boolean;
-  /** Where the real rendering differs from the model, by frame; what hangs no longer, or shows another state by now, has none. */
+  /**
+   * Where the real rendering differs from the model, by frame; what hangs no longer, or shows another state by now, has
+   * none.
+   */
   readonly differences: Readonly<Record<string, readonly Difference[]>>;
   /** Progress of measuring since the last edit that can change a layout; null when all pages are measured. */
   readonly measuring: { readonly done: number; readonly of: number } | null;
@@ -86,20 +89,46 @@ export const AuditActions = createActionGroup({
 export const auditFeature = createFeature({
   name: 'audit',
   reducer: createReducer(
-    { report: null, ripple: null, busy: false, differences: {}, layoutWorse: [], measuring: { done: 0, of: 0 } } as AuditState,
+    {
+      report: null,
+      ripple: null,
+      busy: false,
+      differences: {},
+      layoutWorse: [],
+      measuring: { done: 0, of: 0 },
+    } as AuditState,
     on(AuditActions.busy, (state, { busy }): AuditState => (state.busy === busy ? state : { ...state, busy })),
     on(AuditActions.report, (state, { report }): AuditState => ({ ...state, report, busy: false })),
-    on(AuditActions.ripple, (state, { ripple }): AuditState => ({ ...state, ripple, layoutWorse: [], measuring: state.measuring ?? { done: 0, of: 0 } })),
-    on(AuditActions.measuring, (state, { measuring }): AuditState => (state.measuring?.done === measuring?.done && state.measuring?.of === measuring?.of && (state.measuring === null) === (measuring === null) ? state : { ...state, measuring })),
+    on(AuditActions.ripple, (state, { ripple }): AuditState => ({
+      ...state,
+      ripple,
+      layoutWorse: [],
+      measuring: state.measuring ?? { done: 0, of: 0 },
+    })),
+    on(AuditActions.measuring, (state, { measuring }): AuditState =>
+      state.measuring?.done === measuring?.done &&
+      state.measuring?.of === measuring?.of &&
+      (state.measuring === null) === (measuring === null)
+        ? state
+        : { ...state, measuring },
+    ),
     on(AuditActions.compared, (state, { frame, differences }): AuditState => {
       const known = state.differences[frame] ?? [];
-      return known.length === 0 && differences.length === 0 ? state : { ...state, differences: { ...state.differences, [frame]: differences } };
+      return known.length === 0 && differences.length === 0
+        ? state
+        : { ...state, differences: { ...state.differences, [frame]: differences } };
     }),
     on(AuditActions.outdated, (state, { frame }): AuditState => {
       if (Object.keys(state.differences).length === 0 || (frame !== null && !state.differences[frame])) return state;
-      return { ...state, differences: frame === null ? {} : Object.fromEntries(Object.entries(state.differences).filter(([key]) => key !== frame)) };
+      return {
+        ...state,
+        differences:
+          frame === null ? {} : Object.fromEntries(Object.entries(state.differences).filter(([key]) => key !== frame)),
+      };
     }),
-    on(AuditActions.layout, (state, { rows }): AuditState => (rows.length === 0 && state.layoutWorse.length === 0 ? state : { ...state, layoutWorse: rows })),
+    on(AuditActions.layout, (state, { rows }): AuditState =>
+      rows.length === 0 && state.layoutWorse.length === 0 ? state : { ...state, layoutWorse: rows },
+    ),
   ),
 });
 /** Places painted otherwise than computed: each page, place and property once, however many frames show it. */

@@ -10,12 +10,18 @@ describe('desk state', () => {
     expect(state.heights).toEqual(jasmine.objectContaining({ type: 300, check: 200 }));
   });
   it('keeps what is selected across steps, and puts the slip away', () => {
-    const held = deskReducer(deskReducer(start(), DeskActions.take({ token: 'color.core.brand' })), DeskActions.choose({ choice: { place: { page: 'home', id: 'h/text' } } }));
+    const held = deskReducer(
+      deskReducer(start(), DeskActions.take({ token: 'color.core.brand' })),
+      DeskActions.choose({ choice: { place: { page: 'home', id: 'h/text' } } }),
+    );
     const moved = deskReducer(held, DeskActions.step({ step: held.step === 'pages' ? 'type' : 'pages' }));
     expect([moved.selected, moved.place]).toEqual(['color.core.brand', null]);
   });
   it('goes back to all pages when nothing is selected any more', () => {
-    const reach = deskReducer(deskReducer(start(), DeskActions.take({ token: 'x' })), DeskActions.hang({ hanging: 'reach' }));
+    const reach = deskReducer(
+      deskReducer(start(), DeskActions.take({ token: 'x' })),
+      DeskActions.hang({ hanging: 'reach' }),
+    );
     expect(reach.hanging).toBe('reach');
     expect(deskReducer(reach, DeskActions.take({ token: null })).hanging).toBe('all');
     expect(deskReducer(reach, DeskActions.grow({ page: 'home' })).hanging).toBe('all');

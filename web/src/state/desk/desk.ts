@@ -6,13 +6,23 @@ import type { Scope } from './scope.ts';
 export const STEPS = ['gather', 'colour', 'grounds', 'type', 'buttons', 'pages', 'check', 'publish'] as const;
 export type Step = (typeof STEPS)[number];
 export const STEP_LABELS: Record<Step, string> = {
-  gather: 'Sources', colour: 'Colour', grounds: 'Backgrounds', type: 'Type', buttons: 'Buttons', pages: 'Pages', check: 'Check', publish: 'Publish',
+  gather: 'Sources',
+  colour: 'Colour',
+  grounds: 'Backgrounds',
+  type: 'Type',
+  buttons: 'Buttons',
+  pages: 'Pages',
+  check: 'Check',
+  publish: 'Publish',
 };
 export const SURROUNDS = ['light', 'middle', 'dark'] as const;
 export type Surround = (typeof SURROUNDS)[number];
 
 /** A place in hand: by page and id. */
-export interface PlaceRef { readonly page: string; readonly id: string }
+export interface PlaceRef {
+  readonly page: string;
+  readonly id: string;
+}
 
 export interface DeskState {
   readonly step: Step;
@@ -22,7 +32,10 @@ export interface DeskState {
   /** How wall and desk are looked at, and how strong a deficiency is, 0 to 1. */
   readonly seen: Vision;
   readonly severity: number;
-  /** How the wall hangs: all pages, only what the token in hand reaches, the places where two styles stand together, the specimen, or (in Gather) the sources, the logo, or a design pinned over a page. */
+  /**
+   * How the wall hangs: all pages, only what the token in hand reaches, the places where two styles stand together, the
+   * specimen, or (in Gather) the sources, the logo, or a design pinned over a page.
+   */
   readonly hanging: 'all' | 'reach' | 'together' | 'specimen' | 'sources' | 'logo' | 'pin';
   /** Places that hang side by side, and what they are. */
   readonly together: { readonly label: string; readonly places: readonly PlaceRef[] } | null;
@@ -60,18 +73,54 @@ export interface DeskState {
 }
 
 const STANDARD: DeskState = {
-  step: 'colour', heights: {}, surround: 'middle', seen: 'full', severity: 1, hanging: 'all', together: null, selected: null, lit: null, grown: null, page: null, sections: [], swatch: null, ground: null, role: null, style: null, section: null, item: null, place: null, also: [], third: null, unfolded: false, outline: false, standIns: false, stress: [], keysShown: false,
+  step: 'colour',
+  heights: {},
+  surround: 'middle',
+  seen: 'full',
+  severity: 1,
+  hanging: 'all',
+  together: null,
+  selected: null,
+  lit: null,
+  grown: null,
+  page: null,
+  sections: [],
+  swatch: null,
+  ground: null,
+  role: null,
+  style: null,
+  section: null,
+  item: null,
+  place: null,
+  also: [],
+  third: null,
+  unfolded: false,
+  outline: false,
+  standIns: false,
+  stress: [],
+  keysShown: false,
 };
 
 const KEY = 'yohaku-desk';
 
 function kept(): DeskState {
   try {
-    const { step, heights, surround, seen, severity, third, swatch, ground, style, unfolded } = JSON.parse(remembered(KEY) ?? '{}') as Partial<DeskState>;
+    const { step, heights, surround, seen, severity, third, swatch, ground, style, unfolded } = JSON.parse(
+      remembered(KEY) ?? '{}',
+    ) as Partial<DeskState>;
     return {
-      ...STANDARD, step: step && STEPS.includes(step) ? step : STANDARD.step, heights: heights ?? {},
-      hanging: step === 'gather' ? 'sources' : 'all', surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
-      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen, severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity, third: typeof third === 'number' && third >= 320 && third <= 2560 ? third : null, swatch: swatch ?? null, ground: ground ?? null, style: style ?? null, unfolded: unfolded === true,
+      ...STANDARD,
+      step: step && STEPS.includes(step) ? step : STANDARD.step,
+      heights: heights ?? {},
+      hanging: step === 'gather' ? 'sources' : 'all',
+      surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
+      seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen,
+      severity: typeof severity === 'number' && severity >= 0 && severity <= 1 ? severity : STANDARD.severity,
+      third: typeof third === 'number' && third >= 320 && third <= 2560 ? third : null,
+      swatch: swatch ?? null,
+      ground: ground ?? null,
+      style: style ?? null,
+      unfolded: unfolded === true,
     };
   } catch {
     return STANDARD;
@@ -79,7 +128,18 @@ function kept(): DeskState {
 }
 
 /** Choices are remembered on this machine. */
-export function keepDesk({ step, heights, surround, seen, severity, third, swatch, ground, style, unfolded }: DeskState): void {
+export function keepDesk({
+  step,
+  heights,
+  surround,
+  seen,
+  severity,
+  third,
+  swatch,
+  ground,
+  style,
+  unfolded,
+}: DeskState): void {
   remember(KEY, JSON.stringify({ step, heights, surround, seen, severity, third, swatch, ground, style, unfolded }));
 }
 
@@ -95,7 +155,11 @@ export const DeskActions = createActionGroup({
     Take: props<{ token: string | null }>(),
     Light: props<{ scope: Scope | null }>(),
     Grow: props<{ page: string | null }>(),
-    Choose: props<{ choice: Partial<Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'item' | 'place' | 'also'>> }>(),
+    Choose: props<{
+      choice: Partial<
+        Pick<DeskState, 'swatch' | 'ground' | 'role' | 'style' | 'section' | 'sections' | 'item' | 'place' | 'also'>
+      >;
+    }>(),
     Third: props<{ width: number | null }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),
@@ -115,21 +179,66 @@ export const deskFeature = createFeature({
   name: 'desk',
   reducer: createReducer(
     kept(),
-    on(DeskActions.step, (state, { step }): DeskState => (state.step === step ? state : { ...state, step, place: null, lit: null, hanging: state.hanging === 'specimen' ? 'specimen' : step === 'gather' ? 'sources' : ['sources', 'logo', 'pin', 'together'].includes(state.hanging) ? 'all' : state.hanging })),
-    on(DeskActions.height, (state, { height }): DeskState => ({ ...state, heights: { ...state.heights, [state.step]: height } })),
+    on(DeskActions.step, (state, { step }): DeskState =>
+      state.step === step
+        ? state
+        : {
+            ...state,
+            step,
+            place: null,
+            lit: null,
+            hanging:
+              state.hanging === 'specimen'
+                ? 'specimen'
+                : step === 'gather'
+                  ? 'sources'
+                  : ['sources', 'logo', 'pin', 'together'].includes(state.hanging)
+                    ? 'all'
+                    : state.hanging,
+          },
+    ),
+    on(DeskActions.height, (state, { height }): DeskState => ({
+      ...state,
+      heights: { ...state.heights, [state.step]: height },
+    })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
-    on(DeskActions.seen, (state, { seen, severity }): DeskState => ({ ...state, seen, severity: severity ?? state.severity })),
+    on(DeskActions.seen, (state, { seen, severity }): DeskState => ({
+      ...state,
+      seen,
+      severity: severity ?? state.severity,
+    })),
     on(DeskActions.hang, (state, { hanging }): DeskState => ({ ...state, hanging, place: null })),
-    on(DeskActions.hangTogether, (state, { label, places }): DeskState => ({ ...state, hanging: 'together', together: { label, places }, place: null })),
-    on(DeskActions.take, (state, { token }): DeskState => (state.selected === token ? state : { ...state, selected: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging })),
+    on(DeskActions.hangTogether, (state, { label, places }): DeskState => ({
+      ...state,
+      hanging: 'together',
+      together: { label, places },
+      place: null,
+    })),
+    on(DeskActions.take, (state, { token }): DeskState =>
+      state.selected === token
+        ? state
+        : { ...state, selected: token, hanging: token === null && state.hanging === 'reach' ? 'all' : state.hanging },
+    ),
     on(DeskActions.light, (state, { scope }): DeskState => (state.lit === scope ? state : { ...state, lit: scope })),
     on(DeskActions.grow, (state, { page }): DeskState => {
       // A generated page is edited on its source page.
       const edited = (page === null ? null : editedPage(page)) ?? state.page;
-      return { ...state, grown: page, page: edited, hanging: 'all', place: null, ...(edited !== state.page ? { section: null, sections: [] } : {}) };
+      return {
+        ...state,
+        grown: page,
+        page: edited,
+        hanging: 'all',
+        place: null,
+        ...(edited !== state.page ? { section: null, sections: [] } : {}),
+      };
     }),
     // Another place in hand is in hand alone, unless others come with it.
-    on(DeskActions.choose, (state, { choice }): DeskState => ({ ...state, ...pageOf(state, choice.place), ...('place' in choice && !('also' in choice) ? { also: [] } : {}), ...choice })),
+    on(DeskActions.choose, (state, { choice }): DeskState => ({
+      ...state,
+      ...pageOf(state, choice.place),
+      ...('place' in choice && !('also' in choice) ? { also: [] } : {}),
+      ...choice,
+    })),
     on(DeskActions.third, (state, { width }): DeskState => ({ ...state, third: width })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),

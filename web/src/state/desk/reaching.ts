@@ -3,7 +3,10 @@ import { Store } from '@ngrx/store';
 import { DeskActions } from './desk.ts';
 import type { Scope } from './scope.ts';
 
-/** Says what a control reaches while it, or anything inside it, has the focus: its places are lit on the wall and counted. */
+/**
+ * Says what a control reaches while it, or anything inside it, has the focus: its places are lit on the wall and
+ * counted.
+ */
 @Directive({ selector: '[yoReaching]', host: { '(focusin)': 'says(yoReaching())', '(focusout)': 'says(null)' } })
 export class Reaching implements OnDestroy {
   readonly #store = inject(Store);

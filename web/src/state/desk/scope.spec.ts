@@ -23,11 +23,16 @@ describe('what a control reaches', () => {
     for (const path of tokenTable(site.brand).keys()) {
       const { count: said } = reachOfScope(site, path);
       expect(said).withContext(path).toBe(placeCount(site, path));
-      expect(reachPanels(site, path).reduce((sum, panel) => sum + panel.count, 0)).withContext(path).toBe(said);
+      expect(reachPanels(site, path).reduce((sum, panel) => sum + panel.count, 0))
+        .withContext(path)
+        .toBe(said);
     }
   });
   it('is each place once when several tokens paint it', () => {
-    const reach = reachOfScope(site, { tokens: ['color.core.brand', 'color.core.brand', 'color.core.ink'], label: 'Both' });
+    const reach = reachOfScope(site, {
+      tokens: ['color.core.brand', 'color.core.brand', 'color.core.ink'],
+      label: 'Both',
+    });
     const both = new Set([...placesOf(site, 'color.core.brand'), ...placesOf(site, 'color.core.ink')]);
     expect(count(reach)).toBe(both.size);
     expect(reach.words).toMatch(/^Both: used in /);
@@ -41,7 +46,9 @@ describe('what a control reaches', () => {
   });
   it('is, for a place of a shared section, every use of it, or this one only', () => {
     const [first, second] = site.pageOrder;
-    const shared = siteIndex(site).trees[0]!.places.find((place) => place.usedId !== null && place.usedId !== place.id)!;
+    const shared = siteIndex(site).trees[0]!.places.find(
+      (place) => place.usedId !== null && place.usedId !== place.id,
+    )!;
     const all = reachOfScope(site, { page: first!, place: shared.id });
     expect([count(all), all.pages]).toEqual([2, [first!, second!]]);
     const here = reachOfScope(site, { page: first!, place: shared.id, where: 'here' });

@@ -2,16 +2,34 @@ import type { Source } from '@yohaku/core';
 import { GatherActions, gatherReducer, keepSift, keptSift } from './gather.ts';
 
 const start = () => gatherReducer(undefined, { type: 'none' });
-const piece = (id: string): Source => ({ id, name: id, kind: 'text', facts: '', notes: [], size: null, lines: [], colors: [] });
+const piece = (id: string): Source => ({
+  id,
+  name: id,
+  kind: 'text',
+  facts: '',
+  notes: [],
+  size: null,
+  lines: [],
+  colors: [],
+});
 
 describe('gather state', () => {
   it('reads several at once, and takes the same piece once', () => {
-    let state = gatherReducer(gatherReducer(start(), GatherActions.reading({ name: 'a' })), GatherActions.reading({ name: 'b' }));
-    state = gatherReducer(gatherReducer(state, GatherActions.read({ name: 'a', sources: piece('a') })), GatherActions.read({ name: 'b', sources: piece('a') }));
+    let state = gatherReducer(
+      gatherReducer(start(), GatherActions.reading({ name: 'a' })),
+      GatherActions.reading({ name: 'b' }),
+    );
+    state = gatherReducer(
+      gatherReducer(state, GatherActions.read({ name: 'a', sources: piece('a') })),
+      GatherActions.read({ name: 'b', sources: piece('a') }),
+    );
     expect([state.sources.length, state.reading]).toEqual([1, []]);
   });
   it('says what was refused until the next is read, and keeps the rest', () => {
-    let state = gatherReducer(gatherReducer(start(), GatherActions.reading({ name: 'a' })), GatherActions.refused({ name: 'a', words: 'Broken.' }));
+    let state = gatherReducer(
+      gatherReducer(start(), GatherActions.reading({ name: 'a' })),
+      GatherActions.refused({ name: 'a', words: 'Broken.' }),
+    );
     expect([state.problems, state.reading]).toEqual([['Broken.'], []]);
     state = gatherReducer(state, GatherActions.reading({ name: 'b' }));
     expect(state.problems).toEqual([]);
@@ -34,6 +52,8 @@ describe('gather state', () => {
     keepSift('some-site', state);
     expect(keptSift('some-site')).toEqual({ count: 5, choices: { x: { keep: false, name: 'Rope' } }, radius: 4, pin });
     localStorage.removeItem('yohaku-sift some-site');
-    expect(gatherReducer(state, GatherActions.taken({ colors: ['x'] }))).toEqual(jasmine.objectContaining({ choices: {}, count: null }));
+    expect(gatherReducer(state, GatherActions.taken({ colors: ['x'] }))).toEqual(
+      jasmine.objectContaining({ choices: {}, count: null }),
+    );
   });
 });

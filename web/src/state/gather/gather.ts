@@ -2,11 +2,25 @@ import { createActionGroup, createFeature, createReducer, on, props } from '@ngr
 import type { Source } from '@yohaku/core';
 import { remember, remembered } from '../../ui/index.ts';
 
-/** A designer's choice for one colour: include or exclude it whatever its score, its name, its role in the brand, its replacement. */
-export interface SiftChoice { readonly keep?: boolean; readonly name?: string; readonly part?: 'core' | 'side'; /** Id of the colour that replaces it when it goes. */ readonly replacement?: string }
+/**
+ * A designer's choice for one colour: include or exclude it whatever its score, its name, its role in the brand, its
+ * replacement.
+ */
+export interface SiftChoice {
+  readonly keep?: boolean;
+  readonly name?: string;
+  readonly part?: 'core' | 'side';
+  /** Id of the colour that replaces it when it goes. */ readonly replacement?: string;
+}
 
 /** A drawn design pinned over a page: at which width, and how much of it is seen, faded or wiped. */
-export interface Pin { readonly sources: string; readonly page: string; readonly width: number; readonly way: 'fade' | 'wipe'; readonly amount: number }
+export interface Pin {
+  readonly sources: string;
+  readonly page: string;
+  readonly width: number;
+  readonly way: 'fade' | 'wipe';
+  readonly amount: number;
+}
 
 export interface GatherState {
   readonly sources: readonly Source[];
@@ -26,7 +40,17 @@ export interface GatherState {
   readonly away: readonly Source[];
 }
 
-const START: GatherState = { sources: [], reading: [], problems: [], hand: [], count: null, choices: {}, radius: 4, pin: null, away: [] };
+const START: GatherState = {
+  sources: [],
+  reading: [],
+  problems: [],
+  hand: [],
+  count: null,
+  choices: {},
+  radius: 4,
+  pin: null,
+  away: [],
+};
 
 type KeptSift = Pick<GatherState, 'count' | 'choices' | 'radius' | 'pin'>;
 
@@ -58,22 +82,47 @@ export const gatherFeature = createFeature({
   reducer: createReducer(
     START,
     on(GatherActions.listed, (state, { sources, kept }): GatherState => ({ ...state, ...kept, sources })),
-    on(GatherActions.reading, (state, { name }): GatherState => ({ ...state, reading: [...state.reading, name], problems: state.reading.length === 0 ? [] : state.problems })),
-    on(GatherActions.read, (state, { name, sources }): GatherState => ({
-      ...state, reading: without(state.reading, name), sources: state.sources.some((source) => source.id === sources.id) ? state.sources : [...state.sources, sources],
+    on(GatherActions.reading, (state, { name }): GatherState => ({
+      ...state,
+      reading: [...state.reading, name],
+      problems: state.reading.length === 0 ? [] : state.problems,
     })),
-    on(GatherActions.refused, (state, { name, words }): GatherState => ({ ...state, reading: without(state.reading, name), problems: [...state.problems, words] })),
+    on(GatherActions.read, (state, { name, sources }): GatherState => ({
+      ...state,
+      reading: without(state.reading, name),
+      sources: state.sources.some((source) => source.id === sources.id) ? state.sources : [...state.sources, sources],
+    })),
+    on(GatherActions.refused, (state, { name, words }): GatherState => ({
+      ...state,
+      reading: without(state.reading, name),
+      problems: [...state.problems, words],
+    })),
     on(GatherActions.removeSource, (state, { id }): GatherState => {
       const gone = state.sources.find((source) => source.id === id);
-      return gone ? { ...state, sources: state.sources.filter((source) => source !== gone), away: [gone, ...state.away] } : state;
+      return gone
+        ? { ...state, sources: state.sources.filter((source) => source !== gone), away: [gone, ...state.away] }
+        : state;
     }),
-    on(GatherActions.restoreSource, (state, { sources }): GatherState => ({ ...state, sources: [...state.sources, sources], away: state.away.filter((one) => one.id !== sources.id) })),
+    on(GatherActions.restoreSource, (state, { sources }): GatherState => ({
+      ...state,
+      sources: [...state.sources, sources],
+      away: state.away.filter((one) => one.id !== sources.id),
+    })),
     on(GatherActions.hand, (state, { hand }): GatherState => (state.hand === hand ? state : { ...state, hand })),
     on(GatherActions.count, (state, { count }): GatherState => (state.count === count ? state : { ...state, count })),
-    on(GatherActions.decide, (state, { color, choice }): GatherState => ({ ...state, choices: { ...state.choices, [color]: { ...state.choices[color], ...choice } } })),
-    on(GatherActions.radius, (state, { radius }): GatherState => (state.radius === radius ? state : { ...state, radius })),
+    on(GatherActions.decide, (state, { color, choice }): GatherState => ({
+      ...state,
+      choices: { ...state.choices, [color]: { ...state.choices[color], ...choice } },
+    })),
+    on(GatherActions.radius, (state, { radius }): GatherState =>
+      state.radius === radius ? state : { ...state, radius },
+    ),
     on(GatherActions.pin, (state, { pin }): GatherState => (state.pin === pin ? state : { ...state, pin })),
-    on(GatherActions.taken, (state, { colors }): GatherState => ({ ...state, count: null, choices: Object.fromEntries(Object.entries(state.choices).filter(([id]) => !colors.includes(id))) })),
+    on(GatherActions.taken, (state, { colors }): GatherState => ({
+      ...state,
+      count: null,
+      choices: Object.fromEntries(Object.entries(state.choices).filter(([id]) => !colors.includes(id))),
+    })),
   ),
 });
 export const gatherReducer = gatherFeature.reducer;
@@ -86,7 +135,12 @@ export function keepSift(site: string, { count, choices, radius, pin }: GatherSt
 }
 export function keptSift(site: string): KeptSift | null {
   try {
-    const { count = null, choices = {}, radius = 4, pin = null } = JSON.parse(remembered(key(site)) ?? 'null') as Partial<GatherState>;
+    const {
+      count = null,
+      choices = {},
+      radius = 4,
+      pin = null,
+    } = JSON.parse(remembered(key(site)) ?? 'null') as Partial<GatherState>;
     return { count, choices, radius, pin };
   } catch {
     return null;

@@ -47,7 +47,9 @@ export class Tray {
         this.#store.dispatch(GatherActions.read({ name, sources }));
       } catch (error) {
         const words = failureWords(error);
-        this.#store.dispatch(GatherActions.refused({ name, words: name === PASTED || words.includes(name) ? words : `${name}: ${words}` }));
+        this.#store.dispatch(
+          GatherActions.refused({ name, words: name === PASTED || words.includes(name) ? words : `${name}: ${words}` }),
+        );
       }
     }
   }
@@ -55,7 +57,9 @@ export class Tray {
   /** @returns whether the text was read; one that was not is the caller's to keep */
   async addText(text: string, name = PASTED): Promise<boolean> {
     if (text.trim() === '') {
-      this.#store.dispatch(GatherActions.refused({ name, words: 'Nothing to read yet. Paste colour codes, or drop an image.' }));
+      this.#store.dispatch(
+        GatherActions.refused({ name, words: 'Nothing to read yet. Paste colour codes, or drop an image.' }),
+      );
       return false;
     }
     const before = this.#state().sources.length;
@@ -77,7 +81,12 @@ export class Tray {
   /** An old site as a folder: its pages and sheets go as one archive. */
   async addFolder(name: string, files: readonly { readonly path: string; readonly file: File }[]): Promise<void> {
     const { zipSync } = await import('fflate');
-    const read = await Promise.all(files.map(async ({ path, file }) => [path, /\.(html?|css)$/i.test(path) ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array()] as const));
+    const read = await Promise.all(
+      files.map(
+        async ({ path, file }) =>
+          [path, /\.(html?|css)$/i.test(path) ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array()] as const,
+      ),
+    );
     await this.add([{ name, content: new Blob([zipSync(Object.fromEntries(read)) as BlobPart]) }]);
   }
 
@@ -109,7 +118,11 @@ async function filesIn(folder: FileSystemDirectoryEntry): Promise<{ path: string
     if (batch.length === 0) return found;
     for (const entry of batch) {
       if (entry.isDirectory) found.push(...(await filesIn(entry as FileSystemDirectoryEntry)));
-      else found.push({ path: entry.fullPath.replace(/^\//, ''), file: await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject)) });
+      else
+        found.push({
+          path: entry.fullPath.replace(/^\//, ''),
+          file: await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject)),
+        });
     }
   }
 }

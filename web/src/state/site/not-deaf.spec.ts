@@ -16,7 +16,12 @@ import { siteReducer } from './site.reducer.ts';
 import { siteFeature } from './site.selectors.ts';
 
 const theirs = (sequence: number) => {
-  const change: Change = { id: `their-${sequence}`, schemaVersion: 1, label: 'Theirs', ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: sequence % 90 }] };
+  const change: Change = {
+    id: `their-${sequence}`,
+    schemaVersion: 1,
+    label: 'Theirs',
+    ops: [{ op: 'set', at: ['brand', 'corners', 'card'], value: sequence % 90 }],
+  };
   return { sequence, id: change.id, windowId: 'w-other', change };
 };
 const row = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => theirs(from + i));
@@ -25,12 +30,23 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   let store: Store;
   let http: HttpTestingController;
   const state = () => store.selectSignal(siteFeature.selectSiteState)();
-  const corner = (value: number, id: string) => store.dispatch(SiteActions.commit({ edit: setValue(state().current!, `Corner ${value}`, ['brand', 'corners', 'button'], value), id }));
+  const corner = (value: number, id: string) =>
+    store.dispatch(
+      SiteActions.commit({
+        edit: setValue(state().current!, `Corner ${value}`, ['brand', 'corners', 'button'], value),
+        id,
+      }),
+    );
   const taken: TestRequest[] = [];
   const next = async (method: string, path: string): Promise<TestRequest> => {
     for (;;) {
       taken.push(...http.match((request) => request.method === method && request.url.startsWith(path)));
-      const at = taken.findIndex(({ request, cancelled }) => !cancelled && request.method === method && (path === '/api/sites' ? request.url === path : request.url.startsWith(path)));
+      const at = taken.findIndex(
+        ({ request, cancelled }) =>
+          !cancelled &&
+          request.method === method &&
+          (path === '/api/sites' ? request.url === path : request.url.startsWith(path)),
+      );
       if (at >= 0) return taken.splice(at, 1)[0]!;
       await soon();
     }
@@ -38,7 +54,8 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   const fetched = () => next('GET', '/api/sites/small/changes');
   const posted = () => next('POST', '/api/sites/small/changes');
   const idsOf = (post: TestRequest) => (post.request.body as { changes: Change[] }).changes.map((change) => change.id);
-  const saveAll = (post: TestRequest, first: number) => post.flush({ results: idsOf(post).map((id, i) => ({ id, sequence: first + i, repeated: false, overtook: [] })) });
+  const saveAll = (post: TestRequest, first: number) =>
+    post.flush({ results: idsOf(post).map((id, i) => ({ id, sequence: first + i, repeated: false, overtook: [] })) });
   const open = async (sequence = 0) => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
     (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence }));
@@ -48,7 +65,15 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     await forgetKept('small');
     sessionStorage.clear();
     taken.length = 0;
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting(), provideStore({ site: siteReducer }), provideEffects(SiteEffects)] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        provideStore({ site: siteReducer }),
+        provideEffects(SiteEffects),
+      ],
+    });
     store = TestBed.inject(Store);
     http = TestBed.inject(HttpTestingController);
     await open();
@@ -75,7 +100,10 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     (await fetched()).flush({ changes: row(1001, 2000), sequence: 2500 });
     (await fetched()).flush({ changes: row(2001, 2500), sequence: 2500 });
     await until(() => state().sequence === 2500);
-    expect([state().current!.brand.corners.card, store.selectSignal(siteFeature.selectBehind)()]).toEqual([2500 % 90, 0]);
+    expect([state().current!.brand.corners.card, store.selectSignal(siteFeature.selectBehind)()]).toEqual([
+      2500 % 90,
+      0,
+    ]);
   });
 
   it('a fetch that fails is tried again until it comes', async () => {
@@ -93,7 +121,10 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     expect(state().sequence).toBe(0);
     corner(9, 'edit-0001');
     const post = await posted();
-    const broken = { ...theirs(1), change: { ...theirs(1).change, ops: [{ op: 'set' as const, at: ['pages', 'nowhere', 'title'], value: 'x' }] } };
+    const broken = {
+      ...theirs(1),
+      change: { ...theirs(1).change, ops: [{ op: 'set' as const, at: ['pages', 'nowhere', 'title'], value: 'x' }] },
+    };
     store.dispatch(SiteActions.arrived({ changes: [broken], windowId: 'me' }));
     (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence: 1 }));
     await until(() => state().status === 'ready' && state().sequence === 1);
@@ -113,7 +144,9 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     expect(idsOf(second)).toEqual(['edit-0002']);
     second.flush({ detail: 'This cannot be read.' }, { status: 422, statusText: 'x' });
     await until(() => state().aside.length === 1);
-    expect(state().notice).toBe('“Corner 10” was not saved: This cannot be read. It is kept under “not applied”; later edits were applied.');
+    expect(state().notice).toBe(
+      '“Corner 10” was not saved: This cannot be read. It is kept under “not applied”; later edits were applied.',
+    );
     const third = await posted();
     expect(idsOf(third)).toEqual(['edit-0003']);
     saveAll(third, 2);
@@ -138,14 +171,31 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
   });
 
   it('an edit that the server would not take for its size or its texts never becomes one', () => {
-    const ops = Array.from({ length: 20_001 }, (_, i) => ({ op: 'set' as const, at: ['brand', 'corners', 'button'], value: i % 50 }));
+    const ops = Array.from({ length: 20_001 }, (_, i) => ({
+      op: 'set' as const,
+      at: ['brand', 'corners', 'button'],
+      value: i % 50,
+    }));
     store.dispatch(SiteActions.commit({ edit: { label: 'Far too much', ops }, id: 'edit-0001' }));
-    expect([state().pending.length, state().notice]).toEqual([0, '“Far too much” would change 20001 things at once; 20000 is the limit. Nothing was changed; edit fewer at once.']);
-    store.dispatch(SiteActions.commit({ edit: setValue(state().current!, 'Title', ['pages', 'home', 'title'], ' Ho\u0000me \ud83d'), id: 'edit-0002' }));
+    expect([state().pending.length, state().notice]).toEqual([
+      0,
+      '“Far too much” would change 20001 things at once; 20000 is the limit. Nothing was changed; edit fewer at once.',
+    ]);
+    store.dispatch(
+      SiteActions.commit({
+        edit: setValue(state().current!, 'Title', ['pages', 'home', 'title'], ' Ho\u0000me \ud83d'),
+        id: 'edit-0002',
+      }),
+    );
     const kept = state().pending[0]!;
     expect(state().current!.pages['home']!.title).toBe('Home');
     expect(JSON.stringify(kept)).not.toContain('u0000');
-    expect(siteReducer(state(), SiteActions.arrived({ changes: [{ sequence: 1, id: kept.id, change: kept, windowId: 'me' }], windowId: 'me' })).current!.pages['home']!.title).toBe('Home');
+    expect(
+      siteReducer(
+        state(),
+        SiteActions.arrived({ changes: [{ sequence: 1, id: kept.id, change: kept, windowId: 'me' }], windowId: 'me' }),
+      ).current!.pages['home']!.title,
+    ).toBe('Home');
   });
 
   it('what the server kept otherwise than it was sent is read from its log', async () => {
@@ -153,9 +203,22 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
     const post = await posted();
     const change = state().pending[0]!;
     post.flush({ results: [{ id: 'edit-0001', sequence: 1, repeated: false, overtook: [], settled: true }] });
-    (await fetched()).flush({ changes: [{ sequence: 1, id: 'edit-0001', windowId: 'me', change: { ...change, ops: [...change.ops, { op: 'set', at: ['brand', 'corners', 'card'], value: 33 }] } }], sequence: 1 });
+    (await fetched()).flush({
+      changes: [
+        {
+          sequence: 1,
+          id: 'edit-0001',
+          windowId: 'me',
+          change: { ...change, ops: [...change.ops, { op: 'set', at: ['brand', 'corners', 'card'], value: 33 }] },
+        },
+      ],
+      sequence: 1,
+    });
     await until(() => state().sequence === 1);
-    expect([state().current!.brand.corners, state().pending.length]).toEqual([jasmine.objectContaining({ button: 9, card: 33 }), 0]);
+    expect([state().current!.brand.corners, state().pending.length]).toEqual([
+      jasmine.objectContaining({ button: 9, card: 33 }),
+      0,
+    ]);
   });
 
   it('listens again after an answer that was no stream, which no browser does by itself, and not when nobody is signed in', async () => {
@@ -175,7 +238,10 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
       await open(0);
       expect(made.length).toBe(1);
       made[0]!.dispatchEvent(new Event('error'));
-      (await next('GET', '/api/sites')).flush({ detail: 'The database does not answer.' }, { status: 503, statusText: 'x' });
+      (await next('GET', '/api/sites')).flush(
+        { detail: 'The database does not answer.' },
+        { status: 503, statusText: 'x' },
+      );
       await until(() => made.length === 2);
       made[1]!.dispatchEvent(new MessageEvent('sequence', { data: '1' }));
       (await fetched()).flush({ changes: row(1, 1), sequence: 1 });
@@ -191,25 +257,48 @@ describe('a window and what it may miss (items 3, 4 and 9)', () => {
 
   it('a site that a newer Yohaku made is told as that, and what had to be taken back is said', async () => {
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    (await next('GET', '/api/sites/small/parts')).flush(JSON.stringify({ detail: 'The site “small” was made by a newer Yohaku. Update this one.' }), { status: 409, statusText: 'x' });
+    (await next('GET', '/api/sites/small/parts')).flush(
+      JSON.stringify({ detail: 'The site “small” was made by a newer Yohaku. Update this one.' }),
+      { status: 409, statusText: 'x' },
+    );
     await until(() => state().status === 'failed');
     expect(state().notice).toBe('The site “small” was made by a newer Yohaku. Update this one.');
     store.dispatch(SiteActions.open({ siteId: 'small' }));
-    (await next('GET', '/api/sites/small/parts')).flush(JSON.stringify({ detail: 'The database does not answer.' }), { status: 503, statusText: 'x' });
+    (await next('GET', '/api/sites/small/parts')).flush(JSON.stringify({ detail: 'The database does not answer.' }), {
+      status: 503,
+      statusText: 'x',
+    });
     await until(() => state().notice === 'The database does not answer.');
     expect(state().status).toBe('loading');
-    (await next('GET', '/api/sites/small/parts')).flush(siteLines({ site: small(), sequence: 3, told: ['It was opened at its last good state.'] }));
+    (await next('GET', '/api/sites/small/parts')).flush(
+      siteLines({ site: small(), sequence: 3, told: ['It was opened at its last good state.'] }),
+    );
     await until(() => state().status === 'ready');
     expect(state().notice).toBe('It was opened at its last good state.');
   });
 
   it('two edits of one instant keep their order over a reload, with the clock set back between them', async () => {
     const clock = spyOn(Date, 'now');
-    const edit = (id: string): Change => ({ id, schemaVersion: 1, label: id, ops: [{ op: 'set', at: ['brand', 'corners', 'button'], value: 1 }] });
-    for (const [at, id] of [[2_000_000_000_000, 'zz-first1'], [2_000_000_000_000, 'aa-second'], [1_000_000_000_000, 'mm-third1'], [0, 'bb-fourth']] as const) {
+    const edit = (id: string): Change => ({
+      id,
+      schemaVersion: 1,
+      label: id,
+      ops: [{ op: 'set', at: ['brand', 'corners', 'button'], value: 1 }],
+    });
+    for (const [at, id] of [
+      [2_000_000_000_000, 'zz-first1'],
+      [2_000_000_000_000, 'aa-second'],
+      [1_000_000_000_000, 'mm-third1'],
+      [0, 'bb-fourth'],
+    ] as const) {
       clock.and.returnValue(at);
       await pendingStore.keep('small', edit(id));
     }
-    expect((await pendingStore.all('small')).map((entry) => entry.id)).toEqual(['zz-first1', 'aa-second', 'mm-third1', 'bb-fourth']);
+    expect((await pendingStore.all('small')).map((entry) => entry.id)).toEqual([
+      'zz-first1',
+      'aa-second',
+      'mm-third1',
+      'bb-fourth',
+    ]);
   });
 });

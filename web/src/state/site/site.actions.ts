@@ -13,7 +13,10 @@ export const SiteActions = createActionGroup({
     'Load failed': props<{ words: string; signedOut: boolean }>(),
     /** A control is held: shown, not sent. */
     Preview: props<{ edit: Edit | null }>(),
-    /** An edit is done: applied, kept, sent; where what it was for is gone by then, it is set aside at this time (ISO 8601). */
+    /**
+     * An edit is done: applied, kept, sent; where what it was for is gone by then, it is set aside at this time (ISO
+     * 8601).
+     */
     Commit: props<{ edit: Edit; id: string; at?: string }>(),
     Undo: props<{ id: string }>(),
     Redo: props<{ id: string }>(),

@@ -2,13 +2,26 @@ import { SCHEMA_VERSION, applyChange, pageTree, removeSection, setValue, type Ch
 import { brokenDocuments } from '../../../../demo/src/testing/broken.ts';
 import { small } from '../../testing/small.ts';
 import { SiteActions } from './site.actions.ts';
-import { closedSite, siteReducer, type SiteState } from './site.reducer.ts';
+import { siteReducer } from './site.reducer.ts';
+import { closedSite, type SiteState } from './site-state.ts';
 
-const corner = (state: SiteState, value: number, which = 'button') => setValue(state.current!, `Corner ${which}`, ['brand', 'corners', which], value);
-const commit = (state: SiteState, value: number, id: string, which = 'button') => siteReducer(state, SiteActions.commit({ edit: corner(state, value, which), id }));
-const loaded = (pending: Change[] = []): SiteState => siteReducer({ ...closedSite, status: 'loading', siteId: 'small' }, SiteActions.loaded({ site: small(), sequence: 0, pending }));
-const arrive = (state: SiteState, change: Change, sequence: number, windowId = 'me') => siteReducer(state, SiteActions.arrived({ changes: [{ id: change.id, sequence, change, windowId }], windowId: 'me' }));
-const remote = (value: number, id: string, which = 'button'): Change => ({ id, schemaVersion: 1, label: 'Theirs', ops: [{ op: 'set', at: ['brand', 'corners', which], value, was: 2 }] });
+const corner = (state: SiteState, value: number, which = 'button') =>
+  setValue(state.current!, `Corner ${which}`, ['brand', 'corners', which], value);
+const commit = (state: SiteState, value: number, id: string, which = 'button') =>
+  siteReducer(state, SiteActions.commit({ edit: corner(state, value, which), id }));
+const loaded = (pending: Change[] = []): SiteState =>
+  siteReducer(
+    { ...closedSite, status: 'loading', siteId: 'small' },
+    SiteActions.loaded({ site: small(), sequence: 0, pending }),
+  );
+const arrive = (state: SiteState, change: Change, sequence: number, windowId = 'me') =>
+  siteReducer(state, SiteActions.arrived({ changes: [{ id: change.id, sequence, change, windowId }], windowId: 'me' }));
+const remote = (value: number, id: string, which = 'button'): Change => ({
+  id,
+  schemaVersion: 1,
+  label: 'Theirs',
+  ops: [{ op: 'set', at: ['brand', 'corners', which], value, was: 2 }],
+});
 
 describe('site state', () => {
   it('shows a preview without counting it as an edit, and drops it whole', () => {
@@ -25,20 +38,34 @@ describe('site state', () => {
     for (const { at, value, sure, words } of brokenDocuments(state.current as unknown as Record<string, unknown>)) {
       if (!sure) continue;
       count++;
-      const after = siteReducer(state, SiteActions.commit({ edit: { label: 'Broken', ops: [{ op: 'set', at: [...at], ...(value === undefined ? {} : { value }) }] }, id: 'broken-1' }));
-      if (after.current !== state.current || after.pending.length > 0 || after.done.length > 0) fail(`${words} was taken`);
+      const after = siteReducer(
+        state,
+        SiteActions.commit({
+          edit: { label: 'Broken', ops: [{ op: 'set', at: [...at], ...(value === undefined ? {} : { value }) }] },
+          id: 'broken-1',
+        }),
+      );
+      if (after.current !== state.current || after.pending.length > 0 || after.done.length > 0)
+        fail(`${words} was taken`);
       if (after.notice.length < 10) fail(`${words}: nothing was said`);
     }
     expect(count).toBeGreaterThan(500);
   });
 
   it('is looked at and not edited while it opens, and says how much of it is here', () => {
-    const opening = siteReducer({ ...closedSite, status: 'loading', siteId: 'small' }, SiteActions.opening({ site: small(), here: 12, of: 850 }));
+    const opening = siteReducer(
+      { ...closedSite, status: 'loading', siteId: 'small' },
+      SiteActions.opening({ site: small(), here: 12, of: 850 }),
+    );
     expect([opening.status, opening.shown]).toEqual(['opening', opening.current]);
     const later = siteReducer(opening, SiteActions.opening({ site: null, here: 400, of: 850 }));
     expect([later.shown, later.opening]).toEqual([opening.shown, { here: 400, of: 850 }]);
     const edited = commit(later, 9, 'early-1');
-    expect([edited.current, edited.pending, edited.notice]).toEqual([later.current, [], 'Corner button was not applied: the site is still opening, 400 of 850 pages are loaded. Try again when all are.'] as never);
+    expect([edited.current, edited.pending, edited.notice]).toEqual([
+      later.current,
+      [],
+      'Corner button was not applied: the site is still opening, 400 of 850 pages are loaded. Try again when all are.',
+    ] as never);
     const whole = siteReducer(later, SiteActions.loaded({ site: small(), sequence: 3, pending: [] }));
     expect([whole.status, whole.opening, commit(whole, 9, 'late-1').pending.length]).toEqual(['ready', null, 1]);
   });
@@ -71,21 +98,42 @@ describe('site state', () => {
   it('sets what was written aside when another window took away what it was for, and takes it once that is back', () => {
     const state = loaded();
     const site = state.current!;
-    const words = pageTree(site, 'home').places.find((place) => place.words?.[0] === 'pages' && place.words.includes('own'))!.words!;
-    const removed: Change = { id: 'theirs-1', schemaVersion: SCHEMA_VERSION, label: 'Delete', ops: [...removeSection(site, 'home', words[3]!)!.ops] };
+    const words = pageTree(site, 'home').places.find(
+      (place) => place.words?.[0] === 'pages' && place.words.includes('own'),
+    )!.words!;
+    const removed: Change = {
+      id: 'theirs-1',
+      schemaVersion: SCHEMA_VERSION,
+      label: 'Delete',
+      ops: [...removeSection(site, 'home', words[3]!)!.ops],
+    };
     const without = arrive(state, removed, 1, 'other');
-    const write = { label: 'Words of it', ops: [{ op: 'set' as const, at: [...words], value: [{ text: 'Written meanwhile' }] }] };
-    const after = siteReducer(without, SiteActions.commit({ edit: write, id: 'mine-1', at: '2026-11-30T05:00:00.000Z' }));
+    const write = {
+      label: 'Words of it',
+      ops: [{ op: 'set' as const, at: [...words], value: [{ text: 'Written meanwhile' }] }],
+    };
+    const after = siteReducer(
+      without,
+      SiteActions.commit({ edit: write, id: 'mine-1', at: '2026-11-30T05:00:00.000Z' }),
+    );
     expect([after.current, after.pending, after.done]).toEqual([without.current, [], []] as never);
     expect(after.aside.map(({ change, at }) => [change.id, at])).toEqual([['mine-1', '2026-11-30T05:00:00.000Z']]);
     expect(after.notice).toContain('with your text');
     expect(siteReducer(after, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' })).aside.length).toBe(1);
-    const back = arrive(after, { id: 'theirs-2', schemaVersion: SCHEMA_VERSION, label: 'Undo', ops: [...applyChange(site, removed).inverse] }, 2, 'other');
+    const back = arrive(
+      after,
+      { id: 'theirs-2', schemaVersion: SCHEMA_VERSION, label: 'Undo', ops: [...applyChange(site, removed).inverse] },
+      2,
+      'other',
+    );
     const again = siteReducer(back, SiteActions.tryAside({ id: 'mine-1', fresh: 'mine-2' }));
     expect([again.aside, again.pending.map(({ id }) => id)]).toEqual([[], ['mine-2']] as never);
     expect(JSON.stringify(again.current)).toContain('Written meanwhile');
     // An edit that only removes has nothing to keep.
-    const gone = siteReducer(without, SiteActions.commit({ edit: { label: 'Delete', ops: removed.ops }, id: 'mine-3', at: '2026-11-30T05:00:00.000Z' }));
+    const gone = siteReducer(
+      without,
+      SiteActions.commit({ edit: { label: 'Delete', ops: removed.ops }, id: 'mine-3', at: '2026-11-30T05:00:00.000Z' }),
+    );
     expect(gone.aside).toEqual([]);
   });
 
@@ -121,8 +169,16 @@ describe('site state', () => {
 
   it('takes back a refused edit with its reason', () => {
     const state = commit(loaded(), 9, 'mine-1');
-    const refused = siteReducer(state, SiteActions.refused({ id: 'mine-1', words: 'Gone.', at: '2026-01-01T00:00:00Z' }));
-    expect([refused.current!.brand.corners.button, refused.notice, refused.done.length, refused.saving]).toEqual([2, '“Corner button” was not saved: Gone. It is kept under “not applied”; later edits were applied.', 0, 'saved']);
+    const refused = siteReducer(
+      state,
+      SiteActions.refused({ id: 'mine-1', words: 'Gone.', at: '2026-01-01T00:00:00Z' }),
+    );
+    expect([refused.current!.brand.corners.button, refused.notice, refused.done.length, refused.saving]).toEqual([
+      2,
+      '“Corner button” was not saved: Gone. It is kept under “not applied”; later edits were applied.',
+      0,
+      'saved',
+    ]);
   });
 
   it('refuses what would not be right before it is sent, keeping the last good value', () => {

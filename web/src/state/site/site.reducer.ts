@@ -1,64 +1,21 @@
 import { createReducer, on } from '@ngrx/store';
-import { ChangeRefused, SCHEMA_VERSION, acceptChange, applyChange, fitChange, jsonEqual, opsOf, planUndo, type Change, type Edit, type Op, type Site } from '@yohaku/core';
-import { UndoShelf, type SetAside } from '../../api/index.ts';
+import {
+  ChangeRefused,
+  SCHEMA_VERSION,
+  acceptChange,
+  applyChange,
+  fitChange,
+  jsonEqual,
+  opsOf,
+  planUndo,
+  type Change,
+  type Edit,
+  type Op,
+  type Site,
+} from '@yohaku/core';
+import { UndoShelf } from '../../api/index.ts';
 import { SiteActions } from './site.actions.ts';
-
-/** An edit that can be taken back or done again. */
-export interface UndoStep {
-  readonly label: string;
-  readonly changeId: string;
-  readonly inverse: readonly Op[];
-  /** Version of the document the inverse is for. */
-  readonly schemaVersion: number;
-}
-
-/** The last edit of this window, for the report: the site before it. */
-export interface LastEdit {
-  readonly id: string;
-  readonly label: string;
-  readonly before: Site;
-  /** The site that it made. */
-  readonly after: Site;
-}
-
-export interface SiteState {
-  readonly status: 'closed' | 'loading' | 'opening' | 'ready' | 'signed-out' | 'failed';
-  readonly siteId: string;
-  /** How many pages of how many are here while the site opens; it is looked at and not edited until all are. */
-  readonly opening: { readonly here: number; readonly of: number } | null;
-  /** The site as the server has it, at `sequence`. */
-  readonly confirmed: Site | null;
-  readonly sequence: number;
-  /** The last sequence of the server that was heard of; while it is ahead, changes are fetched. */
-  readonly latest: number;
-  /** A change from the server did not fit what is here: the site must be read anew. */
-  readonly lost: boolean;
-  /** Edits that the server refused, oldest first. */
-  readonly aside: readonly SetAside[];
-  /** Done here and not yet acknowledged, in order. */
-  readonly pending: readonly Change[];
-  /** Confirmed and pending together. */
-  readonly current: Site | null;
-  /** Current with the preview of a held control; what the wall shows. */
-  readonly shown: Site | null;
-  readonly preview: Edit | null;
-  readonly saving: 'saved' | 'saving' | 'waiting';
-  readonly waitingWords: string;
-  readonly notice: string;
-  readonly done: readonly UndoStep[];
-  readonly undone: readonly UndoStep[];
-  readonly last: LastEdit | null;
-  /** The last changes from other windows, with the site before and after them. Only set while this window had no unsent edit. */
-  readonly arrived: { readonly before: Site; readonly changes: readonly Change[]; readonly after: Site } | null;
-  readonly showBefore: boolean;
-  /** Values this window wrote, by address: so that it can say when another window overtook one. */
-  readonly mine: Readonly<Record<string, { readonly value: unknown; readonly label: string }>>;
-}
-
-export const closedSite: SiteState = {
-  status: 'closed', siteId: '', opening: null, confirmed: null, sequence: 0, latest: 0, lost: false, aside: [], pending: [], current: null, shown: null, preview: null, saving: 'saved', waitingWords: '',
-  notice: '', done: [], undone: [], last: null, arrived: null, showBefore: false, mine: {},
-};
+import { type UndoStep, type SiteState, closedSite } from './site-state.ts';
 
 const UNDO_DEPTH = 200;
 /** The number of this window's latest values for which it reports that another window changed them. */
@@ -88,35 +45,67 @@ function shownWith(current: Site | null, preview: Edit | null): Site | null {
 
 const settled = (state: SiteState): SiteState => ({ ...state, shown: shownWith(state.current, state.preview) });
 
-function commit(state: SiteState, edit: Edit, id: string, undoes?: string): { state: SiteState; inverse: readonly Op[] } | { state: SiteState; inverse: null; gone?: Change } {
+function commit(
+  state: SiteState,
+  edit: Edit,
+  id: string,
+  undoes?: string,
+): { state: SiteState; inverse: readonly Op[] } | { state: SiteState; inverse: null; gone?: Change } {
   let sent: Change | undefined;
   const cleared: SiteState = { ...state, preview: null, shown: state.current };
-  if (state.opening) return { state: { ...cleared, notice: `${edit.label} was not applied: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are loaded. Try again when all are.` }, inverse: null };
+  if (state.opening)
+    return {
+      state: {
+        ...cleared,
+        notice: `${edit.label} was not applied: the site is still opening, ${state.opening.here} of ${state.opening.of} pages are loaded. Try again when all are.`,
+      },
+      inverse: null,
+    };
   if (!state.current || edit.ops.length === 0) return { state: cleared, inverse: null };
   try {
     // An edit that the server would refuse is refused before it is applied here.
-    const fit = sent = fitChange({ id, schemaVersion: SCHEMA_VERSION, label: edit.label.slice(0, 200), ops: [...edit.ops], ...(undoes ? { undoes } : {}) });
+    const fit = (sent = fitChange({
+      id,
+      schemaVersion: SCHEMA_VERSION,
+      label: edit.label.slice(0, 200),
+      ops: [...edit.ops],
+      ...(undoes ? { undoes } : {}),
+    }));
     const applied = acceptChange(state.current, fit);
     if (applied.site === state.current) return { state: cleared, inverse: null };
     const change: Change = { ...fit, ops: [...applied.ops] };
     const mine = { ...state.mine };
-    for (const op of change.ops) if (op.op === 'set') {
-      const key = op.at.join('/');
-      // The newest value is last; the oldest is deleted first.
-      delete mine[key];
-      mine[key] = { value: op.value, label: edit.label };
-    }
+    for (const op of change.ops)
+      if (op.op === 'set') {
+        const key = op.at.join('/');
+        // The newest value is last; the oldest is deleted first.
+        delete mine[key];
+        mine[key] = { value: op.value, label: edit.label };
+      }
     for (const key of Object.keys(mine).slice(0, -MOST_MINE)) delete mine[key];
     return {
       state: {
-        ...cleared, pending: [...state.pending, change], current: applied.site, shown: applied.site, saving: state.saving === 'waiting' ? 'waiting' : 'saving',
-        last: { id, label: edit.label, before: state.current, after: applied.site }, notice: '', mine,
+        ...cleared,
+        pending: [...state.pending, change],
+        current: applied.site,
+        shown: applied.site,
+        saving: state.saving === 'waiting' ? 'waiting' : 'saving',
+        last: { id, label: edit.label, before: state.current, after: applied.site },
+        notice: '',
+        mine,
       },
       inverse: applied.inverse,
     };
   } catch (error) {
-    const isGone = error instanceof ChangeRefused && error.kind === 'gone' && sent?.ops.some((op) => op.op === 'insert' || (op.op === 'set' && op.value !== undefined));
-    return { state: { ...cleared, notice: error instanceof ChangeRefused ? error.message : 'This edit is not possible.' }, inverse: null, ...(isGone ? { gone: sent! } : {}) };
+    const isGone =
+      error instanceof ChangeRefused &&
+      error.kind === 'gone' &&
+      sent?.ops.some((op) => op.op === 'insert' || (op.op === 'set' && op.value !== undefined));
+    return {
+      state: { ...cleared, notice: error instanceof ChangeRefused ? error.message : 'This edit is not possible.' },
+      inverse: null,
+      ...(isGone ? { gone: sent! } : {}),
+    };
   }
 }
 
@@ -125,32 +114,91 @@ function takeBack(state: SiteState, id: string, from: 'done' | 'undone'): SiteSt
   if (!step || !state.current) return state;
   const rest = state[from].slice(0, -1);
   const plan = planUndo(state.current, opsOf(state.current, { ops: step.inverse, schemaVersion: step.schemaVersion }));
-  const overtaken = plan.overtaken.length > 0 ? ` ${plan.overtaken.length} value${plan.overtaken.length === 1 ? ' was' : 's were'} changed later and kept.` : '';
-  if (plan.ops.length === 0) return { ...state, [from]: rest, notice: `${step.label} was replaced by later edits; nothing was undone.` };
-  const result = commit(state, { label: from === 'done' ? `Undo ${step.label}` : step.label, ops: plan.ops }, id, step.changeId);
+  const overtaken =
+    plan.overtaken.length > 0
+      ? ` ${plan.overtaken.length} value${plan.overtaken.length === 1 ? ' was' : 's were'} changed later and kept.`
+      : '';
+  if (plan.ops.length === 0)
+    return { ...state, [from]: rest, notice: `${step.label} was replaced by later edits; nothing was undone.` };
+  const result = commit(
+    state,
+    { label: from === 'done' ? `Undo ${step.label}` : step.label, ops: plan.ops },
+    id,
+    step.changeId,
+  );
   if (!result.inverse) return { ...result.state, [from]: rest };
   const to = from === 'done' ? 'undone' : 'done';
-  return { ...result.state, [from]: rest, [to]: [...state[to], { label: step.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }], notice: overtaken.trim() };
+  return {
+    ...result.state,
+    [from]: rest,
+    [to]: [...state[to], { label: step.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }],
+    notice: overtaken.trim(),
+  };
 }
 
 export const siteReducer = createReducer(
   closedSite,
-  on(SiteActions.open, (_state, { siteId }): SiteState => ({ ...closedSite, status: 'loading', siteId, ...keptUndo(siteId) })),
-  on(SiteActions.opening, (state, { site, here, of }): SiteState => settled({ ...state, status: 'opening', opening: { here, of }, current: site ?? state.current })),
+  on(SiteActions.open, (_state, { siteId }): SiteState => ({
+    ...closedSite,
+    status: 'loading',
+    siteId,
+    ...keptUndo(siteId),
+  })),
+  on(SiteActions.opening, (state, { site, here, of }): SiteState =>
+    settled({ ...state, status: 'opening', opening: { here, of }, current: site ?? state.current }),
+  ),
   on(SiteActions.loaded, (state, { site, sequence, pending, aside = [], told = [] }): SiteState =>
-    settled({ ...state, status: 'ready', opening: null, confirmed: site, sequence, latest: sequence, lost: false, aside, notice: told.join(' '), pending, current: withPending(site, pending), preview: null, saving: pending.length > 0 ? 'saving' : 'saved' })),
-  on(SiteActions.loadFailed, (state, { words, signedOut }): SiteState => ({ ...state, status: signedOut ? 'signed-out' : 'failed', notice: words })),
-  on(SiteActions.preview, (state, { edit }): SiteState => (edit === state.preview || state.opening ? state : settled({ ...state, preview: edit }))),
+    settled({
+      ...state,
+      status: 'ready',
+      opening: null,
+      confirmed: site,
+      sequence,
+      latest: sequence,
+      lost: false,
+      aside,
+      notice: told.join(' '),
+      pending,
+      current: withPending(site, pending),
+      preview: null,
+      saving: pending.length > 0 ? 'saving' : 'saved',
+    }),
+  ),
+  on(SiteActions.loadFailed, (state, { words, signedOut }): SiteState => ({
+    ...state,
+    status: signedOut ? 'signed-out' : 'failed',
+    notice: words,
+  })),
+  on(SiteActions.preview, (state, { edit }): SiteState =>
+    edit === state.preview || state.opening ? state : settled({ ...state, preview: edit }),
+  ),
   on(SiteActions.commit, (state, { edit, id, at }): SiteState => {
     const result = commit(state, edit, id);
     // Another window took away what somebody was writing in: what was written is not lost with it.
-    if (!result.inverse && result.gone && at) return { ...result.state, aside: [...state.aside, { change: result.gone, words: 'Its target was deleted. Restore the target, then try again.', at }], notice: `“${edit.label}” was not applied: its target was deleted. The edit is kept under “not applied”, with your text.` };
+    if (!result.inverse && result.gone && at)
+      return {
+        ...result.state,
+        aside: [
+          ...state.aside,
+          { change: result.gone, words: 'Its target was deleted. Restore the target, then try again.', at },
+        ],
+        notice: `“${edit.label}” was not applied: its target was deleted. The edit is kept under “not applied”, with your text.`,
+      };
     if (!result.inverse) return result.state;
-    return { ...result.state, done: [...state.done, { label: edit.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
+    return {
+      ...result.state,
+      done: [
+        ...state.done,
+        { label: edit.label, changeId: id, inverse: result.inverse, schemaVersion: SCHEMA_VERSION },
+      ].slice(-UNDO_DEPTH),
+      undone: [],
+    };
   }),
   on(SiteActions.undo, (state, { id }): SiteState => takeBack(state, id, 'done')),
   on(SiteActions.redo, (state, { id }): SiteState => takeBack(state, id, 'undone')),
-  on(SiteActions.showBefore, (state, { on: showBefore }): SiteState => (showBefore === state.showBefore ? state : { ...state, showBefore })),
+  on(SiteActions.showBefore, (state, { on: showBefore }): SiteState =>
+    showBefore === state.showBefore ? state : { ...state, showBefore },
+  ),
   on(SiteActions.arrived, (state, { changes, windowId }): SiteState => {
     if (!state.confirmed) return state;
     const fresh = inRow(changes, state.sequence);
@@ -167,7 +215,13 @@ export const siteReducer = createReducer(
       if (entry.windowId === windowId) continue;
       for (const op of entry.change.ops) {
         const written = op.op === 'set' ? mine[op.at.join('/')] : undefined;
-        if (op.op === 'set' && written && !state.pending.some((change) => change.ops.some((own) => own.op === 'set' && own.at.join('/') === op.at.join('/')))) {
+        if (
+          op.op === 'set' &&
+          written &&
+          !state.pending.some((change) =>
+            change.ops.some((own) => own.op === 'set' && own.at.join('/') === op.at.join('/')),
+          )
+        ) {
           if (!jsonEqual(written.value, op.value)) overtaken.add(written.label);
           delete mine[op.at.join('/')];
         }
@@ -177,38 +231,90 @@ export const siteReducer = createReducer(
     const pending = state.pending.filter((change) => !ids.has(change.id));
     // Only ours arrived, in the order we made them: what is shown stays the very same object.
     const sent = new Map(state.pending.map((change) => [change.id, change]));
-    const current = fresh.every((entry) => entry.windowId === windowId && isAsSent(entry.change, sent.get(entry.id))) && pending.length + fresh.length === state.pending.length && state.current ? state.current : withPending(confirmed, pending);
-    const isAlone = state.pending.length === 0 && state.current !== null && current !== null && current !== state.current;
+    const current =
+      fresh.every((entry) => entry.windowId === windowId && isAsSent(entry.change, sent.get(entry.id))) &&
+      pending.length + fresh.length === state.pending.length &&
+      state.current
+        ? state.current
+        : withPending(confirmed, pending);
+    const isAlone =
+      state.pending.length === 0 && state.current !== null && current !== null && current !== state.current;
     return settled({
-      ...state, arrived: isAlone ? { before: state.current!, changes: fresh.map((entry) => entry.change), after: current } : state.arrived,
-      confirmed: pending.length === 0 ? current : confirmed, sequence: fresh.at(-1)!.sequence, latest: Math.max(state.latest, fresh.at(-1)!.sequence), pending, current, mine,
+      ...state,
+      arrived: isAlone
+        ? { before: state.current!, changes: fresh.map((entry) => entry.change), after: current }
+        : state.arrived,
+      confirmed: pending.length === 0 ? current : confirmed,
+      sequence: fresh.at(-1)!.sequence,
+      latest: Math.max(state.latest, fresh.at(-1)!.sequence),
+      pending,
+      current,
+      mine,
       saving: pending.length === 0 ? 'saved' : state.saving,
-      notice: overtaken.size > 0 ? `${[...overtaken].join(', ')}: changed in another window after you. The later value is used.` : state.notice,
+      notice:
+        overtaken.size > 0
+          ? `${[...overtaken].join(', ')}: changed in another window after you. The later value is used.`
+          : state.notice,
     });
   }),
   on(SiteActions.acknowledged, (state, { ids }): SiteState => {
     const pending = state.pending.filter((change) => !ids.includes(change.id));
     if (pending.length === state.pending.length) return state;
-    return settled({ ...state, pending, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving });
+    return settled({
+      ...state,
+      pending,
+      current: state.confirmed && withPending(state.confirmed, pending),
+      saving: pending.length === 0 ? 'saved' : state.saving,
+    });
   }),
-  on(SiteActions.heard, (state, { sequence }): SiteState => (sequence > state.latest ? { ...state, latest: sequence } : state)),
+  on(SiteActions.heard, (state, { sequence }): SiteState =>
+    sequence > state.latest ? { ...state, latest: sequence } : state,
+  ),
   on(SiteActions.refused, (state, { id, words, at }): SiteState => {
     const change = state.pending.find((one) => one.id === id);
     if (!change) return state;
     const pending = state.pending.filter((one) => one.id !== id);
     const done = state.done.filter((step) => step.changeId !== id);
-    return settled({ ...state, pending, done, current: state.confirmed && withPending(state.confirmed, pending), saving: pending.length === 0 ? 'saved' : state.saving, aside: [...state.aside, { change, words, at }], notice: `“${change.label}” was not saved: ${words} It is kept under “not applied”; later edits were applied.` });
+    return settled({
+      ...state,
+      pending,
+      done,
+      current: state.confirmed && withPending(state.confirmed, pending),
+      saving: pending.length === 0 ? 'saved' : state.saving,
+      aside: [...state.aside, { change, words, at }],
+      notice: `“${change.label}” was not saved: ${words} It is kept under “not applied”; later edits were applied.`,
+    });
   }),
   on(SiteActions.tryAside, (state, { id, fresh }): SiteState => {
     const one = state.aside.find(({ change }) => change.id === id);
     if (!one) return state;
     const result = commit(state, { label: one.change.label, ops: one.change.ops }, fresh);
-    if (!result.inverse) return { ...result.state, notice: result.state.notice || `“${one.change.label}” no longer changes anything.` };
-    return { ...result.state, aside: state.aside.filter((other) => other !== one), done: [...state.done, { label: one.change.label, changeId: fresh, inverse: result.inverse, schemaVersion: SCHEMA_VERSION }].slice(-UNDO_DEPTH), undone: [] };
+    if (!result.inverse)
+      return { ...result.state, notice: result.state.notice || `“${one.change.label}” no longer changes anything.` };
+    return {
+      ...result.state,
+      aside: state.aside.filter((other) => other !== one),
+      done: [
+        ...state.done,
+        { label: one.change.label, changeId: fresh, inverse: result.inverse, schemaVersion: SCHEMA_VERSION },
+      ].slice(-UNDO_DEPTH),
+      undone: [],
+    };
   }),
-  on(SiteActions.forgetAside, (state, { id }): SiteState => ({ ...state, aside: state.aside.filter(({ change }) => change.id !== id) })),
-  on(SiteActions.sendingFailed, (state, { words }): SiteState => ({ ...state, saving: 'waiting', waitingWords: words })),
-  on(SiteActions.sendingAgain, (state): SiteState => (state.saving === 'waiting' ? { ...state, saving: state.pending.length > 0 ? 'saving' : 'saved', waitingWords: '' } : state)),
+  on(SiteActions.forgetAside, (state, { id }): SiteState => ({
+    ...state,
+    aside: state.aside.filter(({ change }) => change.id !== id),
+  })),
+  on(SiteActions.sendingFailed, (state, { words }): SiteState => ({
+    ...state,
+    saving: 'waiting',
+    waitingWords: words,
+  })),
+  on(SiteActions.sendingAgain, (state): SiteState =>
+    state.saving === 'waiting'
+      ? { ...state, saving: state.pending.length > 0 ? 'saving' : 'saved', waitingWords: '' }
+      : state,
+  ),
   on(SiteActions.clearNotice, (state): SiteState => (state.notice === '' ? state : { ...state, notice: '' })),
   on(SiteActions.notice, (state, { words }): SiteState => ({ ...state, notice: words })),
 );
@@ -216,12 +322,14 @@ export const siteReducer = createReducer(
 /** Those of some changes that follow a sequence without a gap, in order. */
 function inRow<T extends { readonly sequence: number }>(changes: readonly T[], after: number): T[] {
   const row: T[] = [];
-  for (const change of [...changes].sort((a, b) => a.sequence - b.sequence)) if (change.sequence === after + row.length + 1) row.push(change);
+  for (const change of [...changes].sort((a, b) => a.sequence - b.sequence))
+    if (change.sequence === after + row.length + 1) row.push(change);
   return row;
 }
 
 /** Returns true if the server kept a change as it was sent. */
-const isAsSent = (kept: Change, sent: Change | undefined): boolean => kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
+const isAsSent = (kept: Change, sent: Change | undefined): boolean =>
+  kept === sent || (sent !== undefined && jsonEqual(kept.ops, sent.ops));
 
 /** The undo steps of this window that are kept over a reload. */
 export const undoShelf = new UndoShelf<UndoStep>();
@@ -229,6 +337,7 @@ export const undoShelf = new UndoShelf<UndoStep>();
 /** Undo stacks of this window from before a reload. Steps kept before they said their version are of the first. */
 function keptUndo(siteId: string): Pick<SiteState, 'done' | 'undone'> {
   const { done, undone } = undoShelf.read(siteId);
-  const versioned = (steps: readonly UndoStep[]) => steps.map((step) => ({ ...step, schemaVersion: (step as Partial<UndoStep>).schemaVersion ?? 1 }));
+  const versioned = (steps: readonly UndoStep[]) =>
+    steps.map((step) => ({ ...step, schemaVersion: (step as Partial<UndoStep>).schemaVersion ?? 1 }));
   return { done: versioned(done), undone: versioned(undone) };
 }

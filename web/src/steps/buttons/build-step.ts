@@ -1,8 +1,46 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
-import { BUTTON_PARTS, addVariant, buttonRecipes, buttonRole, buttonUses, contrastRules, cornerCss, looseLook, ownWords, shapeOfVariant, removeButtonPart, cssColor, parseColor, placeCount, plural, resolvedSwatches, setOp, rolePath, tokenTable, tokenValue, fluidAt, familyStack, styleSize, worstOf, type ButtonPart, type ButtonState, type RoleValue } from '@yohaku/core';
-import { DeskActions, Editor, NAME_ONLY, deskFeature, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
+import {
+  BUTTON_PARTS,
+  addVariant,
+  buttonRecipes,
+  buttonRole,
+  buttonUses,
+  contrastRules,
+  cornerCss,
+  looseLook,
+  ownWords,
+  shapeOfVariant,
+  removeButtonPart,
+  cssColor,
+  parseColor,
+  placeCount,
+  plural,
+  resolvedSwatches,
+  setOp,
+  rolePath,
+  tokenTable,
+  tokenValue,
+  fluidAt,
+  familyStack,
+  styleSize,
+  worstOf,
+  type ButtonPart,
+  type ButtonState,
+  type RoleValue,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  Editor,
+  NAME_ONLY,
+  deskFeature,
+  Reaching,
+  freshId,
+  remember,
+  remembered,
+  type Scope,
+} from '../../state/index.ts';
 import { ACTS, More, Choice, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
 import { NamedShapes } from './named-shapes.ts';
@@ -24,7 +62,21 @@ const partWord = (part: string): string => (part === 'edge' ? 'border' : part);
 @Component({
   selector: 'yo-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BrandFaultsLine, ACTS, More, Choice, TextField, VerdictRule, Reaching, MotionList, NamedShapes, OwnShapeRow, ShapePanel, SizesList, SpacePanel],
+  imports: [
+    BrandFaultsLine,
+    ACTS,
+    More,
+    Choice,
+    TextField,
+    VerdictRule,
+    Reaching,
+    MotionList,
+    NamedShapes,
+    OwnShapeRow,
+    ShapePanel,
+    SizesList,
+    SpacePanel,
+  ],
   templateUrl: './build-step.html',
   styleUrl: './build-step.less',
 })
@@ -47,12 +99,23 @@ export class BuildStep {
   protected readonly view = signal<(typeof VIEWS)[number]>(VIEWS.find((one) => one === this.#kept) ?? 'Shape');
   /** The size that the grid shows; empty: all of them. */
   protected readonly size = signal(this.brand()?.sizeOrder[0] ?? EVERY);
-  protected readonly sizeOptions = computed(() => [...(this.brand()?.sizeOrder ?? []).map((id) => ({ value: id, label: this.brand()!.sizes[id]!.label })), { value: EVERY, label: 'every size' }]);
+  protected readonly sizeOptions = computed(() => [
+    ...(this.brand()?.sizeOrder ?? []).map((id) => ({ value: id, label: this.brand()!.sizes[id]!.label })),
+    { value: EVERY, label: 'every size' },
+  ]);
   /** How the buttons of a variant are shaped in the grid. */
-  #shape(variant: string, padY: number): { readonly radius: string; readonly edge: number; readonly shadow: string | null } {
+  #shape(
+    variant: string,
+    padY: number,
+  ): { readonly radius: string; readonly edge: number; readonly shadow: string | null } {
     const brand = this.brand()!;
     const { corner, edge, shadow } = shapeOfVariant(brand, variant);
-    const radius = typeof corner === 'number' ? `${corner}px` : corner.value.kind === 'share' ? `${corner.value.share * this.#high(variant, padY)}px` : cornerCss(corner.value);
+    const radius =
+      typeof corner === 'number'
+        ? `${corner}px`
+        : corner.value.kind === 'share'
+          ? `${corner.value.share * this.#high(variant, padY)}px`
+          : cornerCss(corner.value);
     return { radius, edge, shadow: shadow && tokenValue(tokenTable(brand), `shadow.${shadow.path}`).css };
   }
   /** Height of a button of one line at 1280, px. */
@@ -70,14 +133,36 @@ export class BuildStep {
     const ids = new Set([...this.cells()].map((key) => key.split(' ')[0]!));
     return (this.brand()?.variantOrder ?? []).filter((id) => ids.has(id));
   });
-  protected readonly replacements = computed(() => (this.brand()?.variantOrder ?? []).filter((id) => id !== this.variant()?.id).map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })));
+  protected readonly replacements = computed(() =>
+    (this.brand()?.variantOrder ?? [])
+      .filter((id) => id !== this.variant()?.id)
+      .map((id) => ({ value: id, label: this.brand()!.variants[id]!.label })),
+  );
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A variant');
   protected readonly newOnly: Scope = { words: 'No button has this variant yet; no place changes' };
-  protected readonly iconSides = [{ value: 'before', label: 'before the words' }, { value: 'after', label: 'after the words' }];
+  protected readonly iconSides = [
+    { value: 'before', label: 'before the words' },
+    { value: 'after', label: 'after the words' },
+  ];
   protected readonly parts = BUTTON_PARTS;
-  protected readonly grounds = computed(() => this.brand()?.groundOrder.map((id) => ({ value: id, label: this.brand()!.grounds[id]!.label, color: this.#css(id, 'background') })) ?? []);
-  protected readonly swatches = computed(() => (this.brand() ? resolvedSwatches(this.brand()!).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
+  protected readonly grounds = computed(
+    () =>
+      this.brand()?.groundOrder.map((id) => ({
+        value: id,
+        label: this.brand()!.grounds[id]!.label,
+        color: this.#css(id, 'background'),
+      })) ?? [],
+  );
+  protected readonly swatches = computed(() =>
+    this.brand()
+      ? resolvedSwatches(this.brand()!).map(({ swatch, rgb }) => ({
+          value: swatch.id,
+          label: swatch.label,
+          color: cssColor(rgb),
+        }))
+      : [],
+  );
   protected readonly background = computed(() => (this.ground() ? this.#css(this.ground(), 'background') : '#fff'));
   /** The text of the buttons in the grid: from a button on the pages. */
   protected readonly word = computed(() => {
@@ -87,7 +172,14 @@ export class BuildStep {
   protected readonly label = computed(() => {
     const brand = this.brand()!;
     const style = brand.styles[brand.buttonStyle]!;
-    return { family: familyStack(brand.families[style.family], brand.fonts), size: fluidAt(styleSize(brand, style), 1280), weight: style.weight, lineHeight: style.lineHeight, letterSpacing: style.letterSpacing, textCase: style.textCase };
+    return {
+      family: familyStack(brand.families[style.family], brand.fonts),
+      size: fluidAt(styleSize(brand, style), 1280),
+      weight: style.weight,
+      lineHeight: style.lineHeight,
+      letterSpacing: style.letterSpacing,
+      textCase: style.textCase,
+    };
   });
   protected readonly rows = computed(() => {
     const brand = this.brand();
@@ -95,23 +187,48 @@ export class BuildStep {
     const sizes = this.size() === EVERY || !brand.sizes[this.size()] ? brand.sizeOrder : [this.size()];
     const site = this.site()!;
     const table = tokenTable(brand);
-    const judgements = (variant: string, size: string) => contrastRules(table, looseLook(site, 'button', buttonRecipes(brand, this.ground(), variant, size), STATES, this.ground()));
-    return brand.variantOrder.flatMap((variant) => sizes.map((size, nth) => ({
-      id: variant, key: `${variant} ${size}`, size: brand.sizes[size]!, shape: this.#shape(variant, brand.sizes[size]!.padY), high: this.#high(variant, brand.sizes[size]!.padY), first: nth === 0, label: brand.variants[variant]!.label, places: placeCount(this.site()!, rolePath(brand, brand.grounds[this.ground()]!, buttonRole(variant, 'fill', 'rest'))),
-      cells: STATES.map((state) => {
-        const judged = judgements(variant, size);
-        const colors = state === 'focus' ? 'rest' : state;
-        const css = (part: ButtonPart) => this.#css(this.ground(), buttonRole(variant, part, colors));
-        return {
-          state, fill: css('fill'), text: css('label'), edge: css('edge'), ring: state === 'focus' ? this.#css(this.ground(), 'focus') : '',
-label: worstOf(judged, 'text-contrast', state),
-          // A button is told by its edge or by its fill; in focus by its ring.
-          around: worstOf(judged, state === 'focus' ? 'focus-contrast' : 'button-contrast', state), exempt: state === 'disabled', busy: state === 'busy', key: `${variant} ${state}`,
-        };
-      }),
-    })));
+    const judgements = (variant: string, size: string) =>
+      contrastRules(
+        table,
+        looseLook(site, 'button', buttonRecipes(brand, this.ground(), variant, size), STATES, this.ground()),
+      );
+    return brand.variantOrder.flatMap((variant) =>
+      sizes.map((size, nth) => ({
+        id: variant,
+        key: `${variant} ${size}`,
+        size: brand.sizes[size]!,
+        shape: this.#shape(variant, brand.sizes[size]!.padY),
+        high: this.#high(variant, brand.sizes[size]!.padY),
+        first: nth === 0,
+        label: brand.variants[variant]!.label,
+        places: placeCount(
+          this.site()!,
+          rolePath(brand, brand.grounds[this.ground()]!, buttonRole(variant, 'fill', 'rest')),
+        ),
+        cells: STATES.map((state) => {
+          const judged = judgements(variant, size);
+          const colors = state === 'focus' ? 'rest' : state;
+          const css = (part: ButtonPart) => this.#css(this.ground(), buttonRole(variant, part, colors));
+          return {
+            state,
+            fill: css('fill'),
+            text: css('label'),
+            edge: css('edge'),
+            ring: state === 'focus' ? this.#css(this.ground(), 'focus') : '',
+            label: worstOf(judged, 'text-contrast', state),
+            // A button is told by its edge or by its fill; in focus by its ring.
+            around: worstOf(judged, state === 'focus' ? 'focus-contrast' : 'button-contrast', state),
+            exempt: state === 'disabled',
+            busy: state === 'busy',
+            key: `${variant} ${state}`,
+          };
+        }),
+      })),
+    );
   });
-  protected readonly styles = computed(() => this.brand()?.styleOrder.map((id) => ({ value: id, label: this.brand()!.styles[id]!.label })) ?? []);
+  protected readonly styles = computed(
+    () => this.brand()?.styleOrder.map((id) => ({ value: id, label: this.brand()!.styles[id]!.label })) ?? [],
+  );
   /** The value of each part in the selected cells: one value, or the number of different ones. */
   protected readonly selected = computed(() => {
     const brand = this.brand();
@@ -123,7 +240,13 @@ label: worstOf(judged, 'text-contrast', state),
       parts: BUTTON_PARTS.map((part) => {
         const values = new Set(keys.map((key) => JSON.stringify(roles[this.#role(key, part)] ?? null)));
         const only = values.size === 1 ? (JSON.parse([...values][0]!) as RoleValue | null) : null;
-        return { part, scope: this.scopeOf(keys, `Button ${partWord(part)}`, [part]), swatch: only?.kind === 'swatch' ? only.swatch : null, raw: only?.kind === 'raw' ? only.color : '', differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic' };
+        return {
+          part,
+          scope: this.scopeOf(keys, `Button ${partWord(part)}`, [part]),
+          swatch: only?.kind === 'swatch' ? only.swatch : null,
+          raw: only?.kind === 'raw' ? only.color : '',
+          differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic',
+        };
       }),
     };
   });
@@ -138,7 +261,15 @@ label: worstOf(judged, 'text-contrast', state),
     });
     const [variant, state] = key.split(' ') as [string, Shown];
     const brand = this.brand()!;
-    this.#store.dispatch(DeskActions.take({ token: rolePath(brand, brand.grounds[this.ground()]!, buttonRole(variant, 'fill', state === 'focus' ? 'rest' : state)) }));
+    this.#store.dispatch(
+      DeskActions.take({
+        token: rolePath(
+          brand,
+          brand.grounds[this.ground()]!,
+          buttonRole(variant, 'fill', state === 'focus' ? 'rest' : state),
+        ),
+      }),
+    );
   }
   protected pickRow(variant: string): void {
     this.cells.set(new Set(this.rowKeys(variant)));
@@ -156,7 +287,10 @@ label: worstOf(judged, 'text-contrast', state),
   protected scopeOf(keys: readonly string[], label: string, parts: readonly ButtonPart[] = BUTTON_PARTS): Scope {
     const brand = this.brand()!;
     const ground = brand.grounds[this.ground()]!;
-    return { tokens: keys.flatMap((key) => parts.map((part) => rolePath(brand, ground, this.#role(key, part)))), label: `${label} on ${ground.label}` };
+    return {
+      tokens: keys.flatMap((key) => parts.map((part) => rolePath(brand, ground, this.#role(key, part)))),
+      label: `${label} on ${ground.label}`,
+    };
   }
   protected chooseGround(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground, role: null } }));
@@ -167,9 +301,13 @@ label: worstOf(judged, 'text-contrast', state),
   protected setPart(part: ButtonPart, value: RoleValue): void {
     const roles = [...new Set([...this.cells()].map((key) => this.#role(key, part)))];
     const ground = this.ground();
-    this.#editor.commit((site) => ({ label: `Button ${partWord(part)} on ${site.brand.grounds[ground]!.label}`, ops: roles.map((role) => setOp(site, ['brand', 'grounds', ground, 'roles', role], value)) }));
+    this.#editor.commit((site) => ({
+      label: `Button ${partWord(part)} on ${site.brand.grounds[ground]!.label}`,
+      ops: roles.map((role) => setOp(site, ['brand', 'grounds', ground, 'roles', role], value)),
+    }));
   }
-  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`);
+  protected checkColor = (text: string): string =>
+    parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`;
   protected see(view: (typeof VIEWS)[number]): void {
     this.view.set(view);
     remember(KEY, view);

@@ -15,11 +15,59 @@ const ALL: ChoiceOption = { value: AS_ALL, label: 'same as buttons' };
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Choice, NumberField, Reaching],
   template: `
-    <yo-choice label="corner" [yoReaching]="scope()" [value]="corner().chosen" [placeholder]="corner().differ" [options]="corners()" [width]="120" (chosen)="setCorner($event)" />
-    @if (corner().px !== null) { <yo-number label="px" [yoReaching]="scope()" [value]="corner().px!" range="corner" [digits]="1" [width]="40" (held)="put('corner', $event, 'preview')" (done)="put('corner', $event)" /> }
-    <yo-choice label="border width" [yoReaching]="scope()" [value]="edge().chosen" [placeholder]="edge().differ" [options]="edges" [width]="120" (chosen)="setEdge($event)" />
-    @if (edge().px !== null) { <yo-number label="px" [yoReaching]="scope()" [value]="edge().px!" range="edge" [digits]="1" [width]="40" (held)="put('edge', $event, 'preview')" (done)="put('edge', $event)" /> }
-    @if (shadows().length > 2) { <yo-choice label="shadow" [yoReaching]="scope()" [value]="shadow().chosen" [placeholder]="shadow().differ" [options]="shadows()" [width]="120" (chosen)="setShadow($event)" /> }
+    <yo-choice
+      label="corner"
+      [yoReaching]="scope()"
+      [value]="corner().chosen"
+      [placeholder]="corner().differ"
+      [options]="corners()"
+      [width]="120"
+      (chosen)="setCorner($event)"
+    />
+    @if (corner().px !== null) {
+      <yo-number
+        label="px"
+        [yoReaching]="scope()"
+        [value]="corner().px!"
+        range="corner"
+        [digits]="1"
+        [width]="40"
+        (held)="put('corner', $event, 'preview')"
+        (done)="put('corner', $event)"
+      />
+    }
+    <yo-choice
+      label="border width"
+      [yoReaching]="scope()"
+      [value]="edge().chosen"
+      [placeholder]="edge().differ"
+      [options]="edges"
+      [width]="120"
+      (chosen)="setEdge($event)"
+    />
+    @if (edge().px !== null) {
+      <yo-number
+        label="px"
+        [yoReaching]="scope()"
+        [value]="edge().px!"
+        range="edge"
+        [digits]="1"
+        [width]="40"
+        (held)="put('edge', $event, 'preview')"
+        (done)="put('edge', $event)"
+      />
+    }
+    @if (shadows().length > 2) {
+      <yo-choice
+        label="shadow"
+        [yoReaching]="scope()"
+        [value]="shadow().chosen"
+        [placeholder]="shadow().differ"
+        [options]="shadows()"
+        [width]="120"
+        (chosen)="setShadow($event)"
+      />
+    }
   `,
   styles: ':host { display: flex; gap: 4px 12px; align-items: flex-end; }',
 })
@@ -27,20 +75,45 @@ export class OwnShapeRow {
   readonly #editor = inject(Editor);
   readonly #brand = computed(() => this.#editor.shown()!.brand);
   readonly variants = input.required<readonly string[]>();
-  protected readonly corners = computed((): ChoiceOption[] => [ALL, { value: OWN, label: 'custom' }, ...(this.#brand().cornerList?.order ?? []).map((id) => ({ value: id, label: this.#brand().cornerList!.items[id]!.label }))]);
+  protected readonly corners = computed((): ChoiceOption[] => [
+    ALL,
+    { value: OWN, label: 'custom' },
+    ...(this.#brand().cornerList?.order ?? []).map((id) => ({
+      value: id,
+      label: this.#brand().cornerList!.items[id]!.label,
+    })),
+  ]);
   protected readonly edges: readonly ChoiceOption[] = [ALL, { value: OWN, label: 'custom' }];
-  protected readonly shadows = computed((): ChoiceOption[] => [ALL, { value: NONE, label: 'none' }, ...(this.#brand().shadows?.order ?? []).map((id) => ({ value: id, label: this.#brand().shadows!.items[id]!.label }))]);
-  protected readonly corner = computed(() => this.#of('corner', (value) => (typeof value === 'number' ? OWN : value ?? AS_ALL)));
+  protected readonly shadows = computed((): ChoiceOption[] => [
+    ALL,
+    { value: NONE, label: 'none' },
+    ...(this.#brand().shadows?.order ?? []).map((id) => ({
+      value: id,
+      label: this.#brand().shadows!.items[id]!.label,
+    })),
+  ]);
+  protected readonly corner = computed(() =>
+    this.#of('corner', (value) => (typeof value === 'number' ? OWN : (value ?? AS_ALL))),
+  );
   protected readonly edge = computed(() => this.#of('edge', (value) => (value === undefined ? AS_ALL : OWN)));
-  protected readonly shadow = computed(() => this.#of('shadow', (value) => (value === undefined ? AS_ALL : value ?? NONE)));
+  protected readonly shadow = computed(() =>
+    this.#of('shadow', (value) => (value === undefined ? AS_ALL : (value ?? NONE))),
+  );
   protected readonly scope = computed(() => variantScope(this.#brand(), this.variants()));
 
   /** Returns the shared value of a part in the selected variants, or the number of different ones. */
-  #of<P extends keyof OwnShape>(part: P, choiceOf: (value: OwnShape[P]) => string): { readonly chosen: string | null; readonly px: number | null; readonly differ: string } {
+  #of<P extends keyof OwnShape>(
+    part: P,
+    choiceOf: (value: OwnShape[P]) => string,
+  ): { readonly chosen: string | null; readonly px: number | null; readonly differ: string } {
     const values = [...new Set(this.variants().map((id) => this.#brand().variants[id]?.shape?.[part]))];
     const [value] = values;
     const one = values.length === 1;
-    return { chosen: one ? choiceOf(value as OwnShape[P]) : null, px: one && typeof value === 'number' ? value : null, differ: one ? '' : `${values.length} values` };
+    return {
+      chosen: one ? choiceOf(value as OwnShape[P]) : null,
+      px: one && typeof value === 'number' ? value : null,
+      differ: one ? '' : `${values.length} values`,
+    };
   }
   protected setCorner(chosen: string): void {
     if (chosen !== OWN) return this.put('corner', chosen === AS_ALL ? undefined : chosen);

@@ -22,12 +22,24 @@ export class SpacePanel {
     return (brand?.spaceOrder ?? []).map((id) => {
       const space = brand!.spaces[id]!;
       const uses = spaceUses(this.#site()!, id).length;
-      return { ...space, words: uses === 0 ? '' : `${plural(uses, 'section')} ${uses === 1 ? 'has' : 'have'} this padding.`, section: space.use === 'section', cells: this.bands.map((band) => ({ band, px: space.values[band], from: inheritsFrom(space, band), path: `space.${space.path}.${band}` })) };
+      return {
+        ...space,
+        words: uses === 0 ? '' : `${plural(uses, 'section')} ${uses === 1 ? 'has' : 'have'} this padding.`,
+        section: space.use === 'section',
+        cells: this.bands.map((band) => ({
+          band,
+          px: space.values[band],
+          from: inheritsFrom(space, band),
+          path: `space.${space.path}.${band}`,
+        })),
+      };
     });
   });
   /** Returns the paddings that can replace a deleted one. */
   protected replacements(id: string): ChoiceOption[] {
-    return this.spaces().filter((space) => space.section && space.id !== id).map((space) => ({ value: space.id, label: space.label }));
+    return this.spaces()
+      .filter((space) => space.section && space.id !== id)
+      .map((space) => ({ value: space.id, label: space.label }));
   }
   protected readonly nameOnly = NAME_ONLY;
   protected readonly checkName = nameProblem('A padding');
@@ -45,7 +57,9 @@ export class SpacePanel {
     this.#editor.set(`Name of ${this.brand()!.spaces[id]!.label}`, ['brand', 'spaces', id, 'label'], label);
   }
   protected add(): void {
-    const like = this.spaces().filter((space) => space.section).at(-1)!.id;
+    const like = this.spaces()
+      .filter((space) => space.section)
+      .at(-1)!.id;
     this.#editor.commit((site) => addSpace(site, like, freshId('space')));
   }
   protected remove(id: string, replacement?: string): void {

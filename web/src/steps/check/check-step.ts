@@ -1,14 +1,67 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, HostListener, computed, effect, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  HostListener,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
-import { RULES, bindOverride, cutDownText, leaveOverride, fixesFor, headerFixes, nearestToken, matchStrays, outlineFix, plural, publishedPage, setValues, siteIndex, tokenTable, type Edit, type Finding, type Fix, type RuleId, type PictureFix, type SetValue, typeFixFor, type TypeFix } from '@yohaku/core';
-import { DeskActions, Editor, PixelsRead, auditFeature, differingPlaces, deskFeature, siteFeature, type Difference, type Row, Reading, Reaching, type TextOver } from '../../state/index.ts';
+import {
+  RULES,
+  bindOverride,
+  cutDownText,
+  leaveOverride,
+  fixesFor,
+  headerFixes,
+  nearestToken,
+  matchStrays,
+  outlineFix,
+  plural,
+  publishedPage,
+  setValues,
+  siteIndex,
+  tokenTable,
+  type Edit,
+  type Finding,
+  type Fix,
+  type RuleId,
+  type PictureFix,
+  type SetValue,
+  typeFixFor,
+  type TypeFix,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  Editor,
+  PixelsRead,
+  auditFeature,
+  differingPlaces,
+  deskFeature,
+  siteFeature,
+  type Row,
+  Reading,
+  Reaching,
+  type TextOver,
+} from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
 import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
 import { Cell, ListTable, type Column } from '../../ui/late/index.ts';
+import { plainRow, rowOfValue, rowOfDifference } from './check-rows.ts';
 
 const NAMES: Record<CheckList, string> = {
-  worse: 'Worse', changed: 'Changed', failing: 'Failing', unknown: 'Not yet measured', held: 'Overrides', stray: 'Raw values', differences: 'Rendered differently', all: 'All places',
+  worse: 'Worse',
+  changed: 'Changed',
+  failing: 'Failing',
+  unknown: 'Not yet measured',
+  held: 'Overrides',
+  stray: 'Raw values',
+  differences: 'Rendered differently',
+  all: 'All places',
 };
 
 /** The effect of the last edit, all failing places, overrides and raw values, and their fixes. */
@@ -42,14 +95,23 @@ export class CheckStep {
     const report = this.report();
     const ripple = this.ripple();
     switch (this.list()) {
-      case 'worse': return [...(ripple?.worseRows ?? []), ...this.#layout()];
-      case 'changed': return [...(ripple?.changedRows ?? []), ...(ripple?.heldRows ?? [])];
-      case 'failing': return report?.failing ?? [];
-      case 'unknown': return report?.unknown ?? [];
+      case 'worse':
+        return [...(ripple?.worseRows ?? []), ...this.#layout()];
+      case 'changed':
+        return [...(ripple?.changedRows ?? []), ...(ripple?.heldRows ?? [])];
+      case 'failing':
+        return report?.failing ?? [];
+      case 'unknown':
+        return report?.unknown ?? [];
       case 'held':
-      case 'stray': return this.values().filter((one) => one.standing === this.list()).map(rowOfValue);
-      case 'differences': return differingPlaces(this.#compared()).map(rowOfDifference);
-      case 'all': return this.#allPlaces();
+      case 'stray':
+        return this.values()
+          .filter((one) => one.standing === this.list())
+          .map(rowOfValue);
+      case 'differences':
+        return differingPlaces(this.#compared()).map(rowOfDifference);
+      case 'all':
+        return this.#allPlaces();
     }
   });
   protected matchAll(): void {
@@ -59,7 +121,9 @@ export class CheckStep {
   protected readonly findings = computed(() => {
     const rows = this.rows();
     const places = new Set(rows.map((row) => `${row.page} ${row.place}`)).size;
-    return places === rows.length ? '' : `${plural(rows.length, 'finding')} at ${plural(places, 'place')}: one may be found wanting in more than one way or state.`;
+    return places === rows.length
+      ? ''
+      : `${plural(rows.length, 'finding')} at ${plural(places, 'place')}: one may be found wanting in more than one way or state.`;
   });
   protected readonly table = viewChild(ListTable<Row>);
   /** The rows in the order in which they stand there. */
@@ -72,27 +136,63 @@ export class CheckStep {
       { id: 'page', label: 'Page', width: 120, value: (row) => this.page(row.page), filter: true },
       { id: 'width', label: 'Width', width: 66, value: (row) => row.width, mono: true, filter: true },
       { id: 'state', label: 'State', width: 72, value: (row) => row.state, filter: true },
-      { id: 'found', label: told ? 'Why' : 'Measured', ...(told ? {} : { width: 100 }), value: (row) => row.found ?? row.reason, fixed: true },
-      ...(told || list === 'all' ? [] : [{ id: 'needed', label: 'Required', width: 62, value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null), mono: true }]),
+      {
+        id: 'found',
+        label: told ? 'Why' : 'Measured',
+        ...(told ? {} : { width: 100 }),
+        value: (row) => row.found ?? row.reason,
+        fixed: true,
+      },
+      ...(told || list === 'all'
+        ? []
+        : [
+            {
+              id: 'needed',
+              label: 'Required',
+              width: 62,
+              value: (row: Row) => (row.rule ? Number(cutDownText(row.needed, 1)) : null),
+              mono: true,
+            },
+          ]),
     ];
   });
   protected readonly moreLines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
   readonly #measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
-  protected readonly none = computed(() => (this.list() === 'failing' ? (this.#measuring() ? 'Nothing fails yet. Some pages are still being measured.' : 'Nothing fails.') : this.list() === 'worse' ? (this.#measuring() ? 'Nothing yet. Some pages are still being measured.' : 'The last edit made nothing worse.') : 'Nothing here.'));
+  protected readonly none = computed(() =>
+    this.list() === 'failing'
+      ? this.#measuring()
+        ? 'Nothing fails yet. Some pages are still being measured.'
+        : 'Nothing fails.'
+      : this.list() === 'worse'
+        ? this.#measuring()
+          ? 'Nothing yet. Some pages are still being measured.'
+          : 'The last edit made nothing worse.'
+        : 'Nothing here.',
+  );
   protected readonly lists = computed(() => {
     const report = this.report();
     const ripple = this.ripple();
     const entry = (id: CheckList, count: number) => ({ id, label: NAMES[id], count });
     return [
-      ...(ripple ? [entry('worse', ripple.worse + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size), entry('changed', ripple.changed)] : []),
-      entry('failing', report?.tally.failing ?? 0), entry('unknown', report?.counts.cannotTell ?? 0), entry('held', report?.tally.held ?? 0), entry('stray', report?.tally.stray ?? 0),
+      ...(ripple
+        ? [
+            entry('worse', ripple.worse + new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size),
+            entry('changed', ripple.changed),
+          ]
+        : []),
+      entry('failing', report?.tally.failing ?? 0),
+      entry('unknown', report?.counts.cannotTell ?? 0),
+      entry('held', report?.tally.held ?? 0),
+      entry('stray', report?.tally.stray ?? 0),
     ];
   });
   protected readonly row = computed(() => this.shown()[Math.min(this.at(), this.shown().length - 1)]);
   protected readonly why = computed(() => {
     const site = this.#editor.current();
     const row = this.row();
-    return site && row ? row.tokens.map((path) => tokenTable(site.brand).get(path)).filter((token) => token !== undefined) : [];
+    return site && row
+      ? row.tokens.map((path) => tokenTable(site.brand).get(path)).filter((token) => token !== undefined)
+      : [];
   });
   /** Returns true if a rule asks for no more than so much. */
   protected readonly mostOf = (rule: RuleId): boolean => RULES[rule].most === true;
@@ -101,7 +201,10 @@ export class CheckStep {
   readonly #finding = computed((): Finding | undefined => {
     const site = this.#editor.current();
     const row = this.row();
-    const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    const place =
+      site && row?.rule && row.verdict === 'fail'
+        ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`)
+        : undefined;
     return place && { ...row!, rule: row!.rule!, verdict: 'fail', place };
   });
   protected readonly fixes = computed((): Fix[] => {
@@ -118,10 +221,21 @@ export class CheckStep {
   /** The text in hand, when it fails over a picture or a gradient. */
   readonly #over = computed((): TextOver | null => {
     const [site, row] = [this.#editor.current(), this.row()];
-    const place = site && row?.rule === 'text-contrast' && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    const place =
+      site && row?.rule === 'text-contrast' && row.verdict === 'fail'
+        ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`)
+        : undefined;
     if (!row || !place?.overPicture) return null;
     // It is ringed where the page hangs: at the width of its band.
-    return { page: row.page, place: row.place, state: row.state, width: row.width, needed: row.needed, hung: row.width >= 1024 ? 1280 : 390, surface: place.pictured ? place.under!.id : null };
+    return {
+      page: row.page,
+      place: row.place,
+      state: row.state,
+      width: row.width,
+      needed: row.needed,
+      hung: row.width >= 1024 ? 1280 : 390,
+      surface: place.pictured ? place.under!.id : null,
+    };
   });
   /** The problem of a text over an image, its weakest spot and its fixes, computed by the worker. */
   protected readonly pictured = computed(() => (this.#over() ? this.#pixels.found() : null));
@@ -129,12 +243,16 @@ export class CheckStep {
     const [text, found] = [this.#over(), this.#pixels.found()];
     if (!text || !found) return '';
     if (!found.spot) return '; it passes at 1280 and 390 px';
-    return text.width === text.hung ? ' (ringed)' : `; on the page of ${text.hung} px, where the ratio is ${cutDownText(found.spot.ratio)} (ringed)`;
+    return text.width === text.hung
+      ? ' (ringed)'
+      : `; on the page of ${text.hung} px, where the ratio is ${cutDownText(found.spot.ratio)} (ringed)`;
   });
   /** The value set on the place in hand, when the list is about those. */
   protected readonly value = computed((): SetValue | undefined => {
     const row = this.row();
-    return row && (this.list() === 'held' || this.list() === 'stray') ? this.values().find((one) => one.override.id === row.tokens[0]) : undefined;
+    return row && (this.list() === 'held' || this.list() === 'stray')
+      ? this.values().find((one) => one.override.id === row.tokens[0])
+      : undefined;
   });
   protected readonly nearest = computed(() => {
     const value = this.value();
@@ -143,13 +261,19 @@ export class CheckStep {
   /** The fix for the outline of the page, or for a header that covers content. */
   protected readonly outline = computed(() => {
     const [site, row] = [this.#editor.current(), this.row()];
-    const place = site && row?.rule && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    const place =
+      site && row?.rule && row.verdict === 'fail'
+        ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`)
+        : undefined;
     return site && row?.rule && place ? outlineFix(site, row.rule, place, row.found, row.needed) : undefined;
   });
   /** Fixes for a sticky header that is too tall. */
   protected readonly lower = computed((): Edit[] => {
     const [site, row] = [this.#editor.current(), this.row()];
-    const place = site && row?.rule === 'covered' && row.verdict === 'fail' ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`) : undefined;
+    const place =
+      site && row?.rule === 'covered' && row.verdict === 'fail'
+        ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`)
+        : undefined;
     return site && row && place ? headerFixes(site, place, row.found!, row.needed) : [];
   });
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
@@ -157,7 +281,9 @@ export class CheckStep {
   constructor() {
     effect(() => {
       const [text, found] = [this.#over(), this.#pixels.found()];
-      this.#pixels.spot.set(text && found?.spot ? { page: text.page, width: text.hung, x: found.spot.x, y: found.spot.y } : null);
+      this.#pixels.spot.set(
+        text && found?.spot ? { page: text.page, width: text.hung, x: found.spot.x, y: found.spot.y } : null,
+      );
     });
     effect(() => this.#pixels.asked.set(this.#over()));
     inject(DestroyRef).onDestroy(() => {
@@ -201,7 +327,9 @@ export class CheckStep {
     const [site, value] = [this.#editor.current(), this.value()];
     if (!site || !value?.place) return 'its own value';
     const { property, band } = value.override;
-    const token = siteIndex(site).groupOf.get(value.place)?.painting.at(property, 'rest', band ?? 'desktop')?.token;
+    const token = siteIndex(site)
+      .groupOf.get(value.place)
+      ?.painting.at(property, 'rest', band ?? 'desktop')?.token;
     return (token && tokenTable(site.brand).get(token)?.label) || 'its own value';
   });
   protected leave(value: SetValue, reason: string): void {
@@ -224,7 +352,9 @@ export class CheckStep {
     if (KEYS.next.is(event)) return this.go(Math.min(this.shown().length - 1, this.at() + 1));
     if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
     if (this.reading()) return;
-    const fix = KEYS.fix.is(event) ? (this.fixes()[0] ?? this.typeFix() ?? this.outline() ?? this.pictured()?.fixes[0]) : undefined;
+    const fix = KEYS.fix.is(event)
+      ? (this.fixes()[0] ?? this.typeFix() ?? this.outline() ?? this.pictured()?.fixes[0])
+      : undefined;
     if (!fix) return;
     // Without this, the press would also push the button that has the focus.
     event.preventDefault();
@@ -233,24 +363,10 @@ export class CheckStep {
 
   #allPlaces(): Row[] {
     const site = this.#editor.current();
-    return site ? siteIndex(site).places.map((place) => ({ ...plainRow(place.page, place.id, place.label), kind: place.kind })) : [];
+    return site
+      ? siteIndex(site).places.map((place) => ({ ...plainRow(place.page, place.id, place.label), kind: place.kind }))
+      : [];
   }
   protected readonly count = plural;
   protected readonly cut = cutDownText;
-}
-
-const plainRow = (page: string, place: string, label: string): Row =>
-  ({ page, place, kind: 'surface', label, rule: null, verdict: 'bound', width: 1280, state: 'rest', found: null, needed: 0, before: null, tokens: [], reason: '' });
-
-function rowOfValue(value: SetValue): Row {
-  const { override, place } = value;
-  const css = override.value.kind === 'literal' ? override.value.css : override.value.path;
-  return {
-    ...plainRow(place?.page ?? '', override.place, place?.label ?? override.place), verdict: value.standing, width: override.band === 'phone' ? 390 : override.band === 'tablet' ? 800 : 1280,
-    tokens: [override.id], reason: `${override.property} ${css}${override.band ? ` on ${override.band}` : ''}${override.reason ? `; “${override.reason}”` : ''}`,
-  };
-}
-
-function rowOfDifference({ page, place, kind, label, width, property, computed, painted }: Difference): Row {
-  return { ...plainRow(page, place, label), kind, width, reason: `${property}: ${computed} expected, ${painted} rendered` };
 }

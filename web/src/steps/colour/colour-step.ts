@@ -1,10 +1,45 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  addSwatches, aspectsOf, colorOf, composite, cssColor, groupsOf, hex, judgeAspect, mapToSrgb, moveWithSimilar, nearestSwatch, pairsOn, oklchFigures, oklchText, paintedRgb, parseColor, placeCount, plural, proposeName,
-  removeSwatch, resolvedSwatches, ruleWords, setValue, rolePath, swatchColor, siteIndex, swatchPath, swatchUses, tokenTable, tokenValue, tokensMoving, worstOf, type Aspect, type Group, type Oklch, type ParsedColor, type Site, type State,
+  addSwatches,
+  colorOf,
+  composite,
+  cssColor,
+  hex,
+  mapToSrgb,
+  moveWithSimilar,
+  nearestSwatch,
+  pairsOn,
+  oklchFigures,
+  oklchText,
+  paintedRgb,
+  parseColor,
+  placeCount,
+  plural,
+  proposeName,
+  removeSwatch,
+  resolvedSwatches,
+  ruleWords,
+  setValue,
+  rolePath,
+  swatchColor,
+  swatchPath,
+  swatchUses,
+  tokenTable,
+  tokenValue,
+  type Oklch,
+  type ParsedColor,
 } from '@yohaku/core';
-import { DeskActions, Editor, PaintedAreas, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
+import {
+  DeskActions,
+  Editor,
+  PaintedAreas,
+  deskFeature,
+  freshId,
+  NAME_ONLY,
+  Reaching,
+  type Scope,
+} from '../../state/index.ts';
 import { ACTS, More, Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { DerivedRule } from './derived-rule.ts';
@@ -12,14 +47,26 @@ import { Harmonies } from './harmonies.ts';
 import { SimilarList } from './similar-list.ts';
 import { ToldApart } from './told-apart.ts';
 import { ContrastField, type Against, type FieldPoint } from './contrast-field.ts';
-
-interface PairRow { readonly label: string; readonly places: number; readonly found: number; readonly needed: number; readonly ground: string }
+import { type PairRow, spotsOf, rateSpots } from './pair-rows.ts';
 
 /** The palette by painted area, the contrast field of the swatch in hand, and where it must be read. */
 @Component({
   selector: 'yo-colour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, More, Slider, ContrastField, DerivedRule, Harmonies, SimilarList, ToldApart, VerdictRule, TextField, Choice, Reaching],
+  imports: [
+    ACTS,
+    More,
+    Slider,
+    ContrastField,
+    DerivedRule,
+    Harmonies,
+    SimilarList,
+    ToldApart,
+    VerdictRule,
+    TextField,
+    Choice,
+    Reaching,
+  ],
   templateUrl: './colour-step.html',
   styleUrl: './colour-step.less',
 })
@@ -37,10 +84,12 @@ export class ColourStep {
     const site = this.#editor.current();
     if (!site) return new Map<string, { places: number; weight: number }>();
     const area = this.#areas.byToken();
-    return new Map(resolvedSwatches(site.brand).map(({ swatch }) => {
-      const path = swatchPath(swatch);
-      return [path, { places: placeCount(site, path), weight: area.get(path) ?? 0 }];
-    }));
+    return new Map(
+      resolvedSwatches(site.brand).map(({ swatch }) => {
+        const path = swatchPath(swatch);
+        return [path, { places: placeCount(site, path), weight: area.get(path) ?? 0 }];
+      }),
+    );
   });
   protected readonly swatches = computed(() => {
     const site = this.site();
@@ -52,8 +101,24 @@ export class ColourStep {
       const rule = swatch.rule ? ruleWords(swatch.rule, (id) => site.brand.swatches[id]?.label ?? id) : '';
       const path = swatchPath(swatch);
       return {
-        id: swatch.id, label: swatch.label, path, oklch, rgb, css: cssColor(rgb), hex: hex(rgb), figures: oklchFigures(oklch), source, rule, locked: swatch.locked, part: swatch.part,
-        places: amounts.get(path)?.places ?? 0, weight: amounts.get(path)?.weight ?? 0, samples: all.filter((entry) => entry.swatch.id !== swatch.id && entry.swatch.part === 'core').slice(0, 5).map((entry) => cssColor(entry.rgb)),
+        id: swatch.id,
+        label: swatch.label,
+        path,
+        oklch,
+        rgb,
+        css: cssColor(rgb),
+        hex: hex(rgb),
+        figures: oklchFigures(oklch),
+        source,
+        rule,
+        locked: swatch.locked,
+        part: swatch.part,
+        places: amounts.get(path)?.places ?? 0,
+        weight: amounts.get(path)?.weight ?? 0,
+        samples: all
+          .filter((entry) => entry.swatch.id !== swatch.id && entry.swatch.part === 'core')
+          .slice(0, 5)
+          .map((entry) => cssColor(entry.rgb)),
       };
     });
   });
@@ -61,14 +126,29 @@ export class ColourStep {
   protected readonly mapped = computed(() => {
     const swatch = this.site()?.brand.swatches[this.chosen()?.id ?? ''];
     const typed = swatch && !swatch.rule ? parseColor(swatch.typed) : undefined;
-    return typed?.mapped && Math.abs(typed.oklch.l - swatch!.color.l) < 1e-6 && Math.abs(typed.oklch.c - swatch!.color.c) < 1e-6 ? typed.typed : '';
+    return typed?.mapped &&
+      Math.abs(typed.oklch.l - swatch!.color.l) < 1e-6 &&
+      Math.abs(typed.oklch.c - swatch!.color.c) < 1e-6
+      ? typed.typed
+      : '';
   });
-  protected readonly strip = computed(() => this.swatches().filter((swatch) => swatch.weight > 0).sort((one, other) => other.weight - one.weight));
-  protected readonly chosen = computed(() => this.swatches().find((swatch) => swatch.id === this.#chosen()) ?? this.swatches().find((swatch) => swatch.oklch.c > 0.1) ?? this.swatches()[0]);
+  protected readonly strip = computed(() =>
+    this.swatches()
+      .filter((swatch) => swatch.weight > 0)
+      .sort((one, other) => other.weight - one.weight),
+  );
+  protected readonly chosen = computed(
+    () =>
+      this.swatches().find((swatch) => swatch.id === this.#chosen()) ??
+      this.swatches().find((swatch) => swatch.oklch.c > 0.1) ??
+      this.swatches()[0],
+  );
   protected readonly was = computed(() => {
     const id = this.chosen()?.id;
     const current = this.#editor.current();
-    return id && current && current !== this.site() ? (resolvedSwatches(current.brand).find((swatch) => swatch.swatch.id === id)?.oklch ?? null) : null;
+    return id && current && current !== this.site()
+      ? (resolvedSwatches(current.brand).find((swatch) => swatch.swatch.id === id)?.oklch ?? null)
+      : null;
   });
   readonly #chosenPath = computed(() => this.chosen()?.path);
   /** Where the swatch stands as a foreground; rated anew while it moves, found only when an edit is done. */
@@ -97,7 +177,15 @@ export class ColourStep {
     const path = this.#chosenPath();
     if (!site || !path) return [];
     const table = tokenTable(site.brand);
-    const background = (id: string): Against => ({ id, way: 'on', label: site.brand.grounds[id]!.label, rgb: composite(colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE, WHITE) });
+    const background = (id: string): Against => ({
+      id,
+      way: 'on',
+      label: site.brand.grounds[id]!.label,
+      rgb: composite(
+        colorOf(tokenValue(table, rolePath(site.brand, site.brand.grounds[id]!, 'background')).css) ?? WHITE,
+        WHITE,
+      ),
+    });
     const used = [...new Set(rateSpots(site, this.#spots()).map((pair) => pair.ground))];
     const texts = new Map<string, Against & { places: number }>();
     for (const pair of this.#standing()) {
@@ -107,23 +195,39 @@ export class ColourStep {
       if (!fore || !rgb || rgb.alpha < 1 || !behind?.chain.includes(path) || fore.chain.includes(path)) continue;
       const source = table.get(fore.chain.at(-1) ?? '')?.label ?? fore.css;
       const known = texts.get(source);
-      texts.set(source, { id: `under ${source}`, way: 'under', label: source, rgb, places: (known?.places ?? 0) + pair.count });
+      texts.set(source, {
+        id: `under ${source}`,
+        way: 'under',
+        label: source,
+        rgb,
+        places: (known?.places ?? 0) + pair.count,
+      });
     }
     const under = [...texts.values()].sort((one, other) => other.places - one.places);
     const rest = site.brand.groundOrder.filter((id) => !used.includes(id));
-    const behindMore = under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, spot) => sum + spot.group.count, 0);
-    return behindMore ? [...under, ...used.map(background), ...rest.map(background)] : [...used.map(background), ...under, ...rest.map(background)];
+    const behindMore =
+      under.reduce((sum, one) => sum + one.places, 0) > this.#spots().reduce((sum, spot) => sum + spot.group.count, 0);
+    return behindMore
+      ? [...under, ...used.map(background), ...rest.map(background)]
+      : [...used.map(background), ...under, ...rest.map(background)];
   });
   protected readonly points = computed((): FieldPoint[] => {
     const site = this.#editor.current();
-    return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== this.#chosenPath()).map(({ swatch, rgb, oklch }) => ({ label: swatch.label, rgb, oklch })) : [];
+    return site
+      ? resolvedSwatches(site.brand)
+          .filter(({ swatch }) => swatchPath(swatch) !== this.#chosenPath())
+          .map(({ swatch, rgb, oklch }) => ({ label: swatch.label, rgb, oklch }))
+      : [];
   });
   /** The basis of suggestions: the locked swatches, otherwise the selected one. */
-  protected readonly stay = computed(() => {
-    const site = this.#editor.current();
-    const locked = site ? site.brand.swatchOrder.filter((id) => site.brand.swatches[id]!.locked) : [];
-    return locked.length > 0 ? locked : [this.chosen()?.id ?? ''];
-  }, { equal: (one, other) => one.join() === other.join() });
+  protected readonly stay = computed(
+    () => {
+      const site = this.#editor.current();
+      const locked = site ? site.brand.swatchOrder.filter((id) => site.brand.swatches[id]!.locked) : [];
+      return locked.length > 0 ? locked : [this.chosen()?.id ?? ''];
+    },
+    { equal: (one, other) => one.join() === other.join() },
+  );
   protected readonly uses = computed(() => {
     const site = this.site();
     const chosen = this.chosen();
@@ -133,7 +237,11 @@ export class ColourStep {
   protected readonly others = computed(() => {
     const site = this.#editor.current();
     const path = this.#chosenPath();
-    return site ? resolvedSwatches(site.brand).filter(({ swatch }) => swatchPath(swatch) !== path).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : [];
+    return site
+      ? resolvedSwatches(site.brand)
+          .filter(({ swatch }) => swatchPath(swatch) !== path)
+          .map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) }))
+      : [];
   });
 
   /** The colour the swatch in hand had when it was taken: what similar colours are measured by. */
@@ -190,19 +298,28 @@ export class ColourStep {
     this.#editor.commit((site) => moveWithSimilar(site, id, parseColor(text)!));
   }
   protected checkColor = (text: string): string =>
-    parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;
+    parseColor(text)
+      ? ''
+      : `“${text.slice(0, 24)}” is not a colour. ${this.chosen()?.hex} is kept. Try #cf4527, rgb(), hsl(), oklch() or a name.`;
   protected rename(label: string): void {
     const id = this.chosen()!.id;
-    this.#editor.commit((site) => setValue(site, `Rename ${site.brand.swatches[id]!.label}`, ['brand', 'swatches', id, 'label'], label));
+    this.#editor.commit((site) =>
+      setValue(site, `Rename ${site.brand.swatches[id]!.label}`, ['brand', 'swatches', id, 'label'], label),
+    );
   }
   protected checkName = (text: string): string => {
     if (text === '') return 'A swatch needs a name.';
     if (text.length > 80) return 'At most 80 characters.';
-    const taken = this.swatches().some((swatch) => swatch.id !== this.chosen()?.id && swatch.label.toLowerCase() === text.toLowerCase());
+    const taken = this.swatches().some(
+      (swatch) => swatch.id !== this.chosen()?.id && swatch.label.toLowerCase() === text.toLowerCase(),
+    );
     return taken ? `“${text}” is already used. Choose another name.` : '';
   };
   /** Rules that look for a readable colour look among the core first. */
-  protected readonly parts = [{ value: 'core', label: 'core' }, { value: 'side', label: 'supporting' }];
+  protected readonly parts = [
+    { value: 'core', label: 'core' },
+    { value: 'side', label: 'supporting' },
+  ];
   protected setPart(part: string): void {
     const { id, label } = this.chosen()!;
     this.#editor.set(`${label} is ${part}`, ['brand', 'swatches', id, 'part'], part);
@@ -225,7 +342,9 @@ export class ColourStep {
   /** The loss if the swatch is deleted, in words. */
   protected readonly loss = computed(() => {
     const uses = this.uses();
-    return uses.length === 0 ? '' : `Used in ${plural(this.chosen()!.places, 'place')}. ${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;
+    return uses.length === 0
+      ? ''
+      : `Used in ${plural(this.chosen()!.places, 'place')}. ${plural(uses.length, 'use')}: ${uses.slice(0, 3).join('; ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}.`;
   });
   /** The other swatches, the nearest first. */
   protected readonly replacements = computed(() => {
@@ -243,42 +362,17 @@ export class ColourStep {
 }
 
 const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
-const asTyped = (color: Oklch): ParsedColor => ({ typed: '', oklch: { ...color, h: ((color.h % 360) + 360) % 360 }, rgb: paintedRgb(color), mapped: false });
+const asTyped = (color: Oklch): ParsedColor => ({
+  typed: '',
+  oklch: { ...color, h: ((color.h % 360) + 360) % 360 },
+  rgb: paintedRgb(color),
+  mapped: false,
+});
 const whatMoved = (before: Oklch, after: Oklch): string => {
-  const moved = [Math.abs(before.l - after.l) > 1e-4 && 'lightness', Math.abs(before.c - after.c) > 1e-4 && 'chroma', Math.abs(before.h - after.h) > 1e-3 && 'hue'].filter((one) => typeof one === 'string');
+  const moved = [
+    Math.abs(before.l - after.l) > 1e-4 && 'lightness',
+    Math.abs(before.c - after.c) > 1e-4 && 'chroma',
+    Math.abs(before.h - after.h) > 1e-3 && 'hue',
+  ].filter((one) => typeof one === 'string');
   return moved.length === 1 ? moved[0]! : 'colour';
 };
-
-/** A foreground property of some look that a swatch paints. */
-interface Spot { readonly label: string; readonly group: Group; readonly state: State; readonly aspect: Aspect; readonly ground: string }
-
-/** Where a swatch stands as a foreground: by role and ground. */
-function spotsOf(site: Site, path: string): Spot[] {
-  const table = tokenTable(site.brand);
-  const through = tokensMoving(table, path);
-  return groupsOf(siteIndex(site), through).flatMap((group) => group.states.filter((state) => state !== 'disabled').flatMap((state) => aspectsOf(group, state).flatMap((aspect): Spot[] => {
-    // Of a part the edge is what stands before its ground; its fill is what its label stands on.
-    const [property] = aspect.properties;
-    const cell = group.painting.at(property!, state, 'desktop');
-    if (!cell?.token || !through.has(cell.token)) return [];
-    const kind = `${group.kind[0]!.toUpperCase()}${group.kind.slice(1)}`;
-    const what = property === 'border-color' ? `${kind} edge` : property === 'outline-color' ? `Focus ring of ${group.kind}`
-      : group.kind === 'mark' ? 'Marked text' : group.kind === 'button' || group.kind === 'field' ? `${kind} label` : group.kind === 'text' && group.style ? site.brand.styles[group.style]!.label : group.kind === 'cell' ? 'Table text' : kind;
-    const label = `${what}${state === 'rest' || property === 'outline-color' ? '' : `, ${state}`} on ${site.brand.grounds[group.ground]!.label}`;
-    return [{ label, group, state, aspect, ground: group.ground }];
-  })));
-}
-
-/** Ratios of the spots with the colours as they are shown, what falls short first. */
-function rateSpots(site: Site, spots: readonly Spot[]): PairRow[] {
-  const table = tokenTable(site.brand);
-  const rows = new Map<string, PairRow>();
-  for (const { label, group, state, aspect, ground } of spots) {
-    const worst = worstOf(judgeAspect(table, group, aspect, state), aspect.rule, state);
-    if (!worst || worst.found === null) continue;
-    const known = rows.get(label);
-    const shown = known && known.found / known.needed < worst.found / worst.needed ? known : { found: worst.found, needed: worst.needed };
-    rows.set(label, { label, places: (known?.places ?? 0) + group.count, found: shown.found, needed: shown.needed, ground });
-  }
-  return [...rows.values()].sort((one, other) => Number(one.found >= one.needed) - Number(other.found >= other.needed) || other.places - one.places);
-}

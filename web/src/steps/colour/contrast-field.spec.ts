@@ -13,7 +13,10 @@ describe('contrast field', () => {
     done.length = held.length = 0;
     fixture = TestBed.createComponent(ContrastField);
     fixture.componentRef.setInput('color', brand);
-    fixture.componentRef.setInput('list', [{ id: 'white', way: 'on', label: 'White', rgb: white }, { id: 'ink', way: 'under', label: 'Ink', rgb: parseColor('#14211f')!.rgb }]);
+    fixture.componentRef.setInput('list', [
+      { id: 'white', way: 'on', label: 'White', rgb: white },
+      { id: 'ink', way: 'under', label: 'Ink', rgb: parseColor('#14211f')!.rgb },
+    ]);
     fixture.componentInstance.done.subscribe((color) => done.push(color));
     fixture.componentInstance.held.subscribe((color) => held.push(color));
     await fixture.whenStable();
@@ -43,8 +46,19 @@ describe('contrast field', () => {
   it('gives, where it is pulled to, the colour that has that ratio', () => {
     const svg = element().querySelector('.box svg')!;
     const box = svg.getBoundingClientRect();
-    const line = [...element().querySelectorAll('.box path')].map((entry) => /M0 ([\d.]+)H/.exec(entry.getAttribute('d')!)![1]).at(-1)!;
-    const at = (type: string, on: EventTarget = document, left = 100) => on.dispatchEvent(new MouseEvent(type, { clientX: box.left + left, clientY: box.top + Number(line), bubbles: true, detail: 1, buttons: 1 }));
+    const line = [...element().querySelectorAll('.box path')]
+      .map((entry) => /M0 ([\d.]+)H/.exec(entry.getAttribute('d')!)![1])
+      .at(-1)!;
+    const at = (type: string, on: EventTarget = document, left = 100) =>
+      on.dispatchEvent(
+        new MouseEvent(type, {
+          clientX: box.left + left,
+          clientY: box.top + Number(line),
+          bubbles: true,
+          detail: 1,
+          buttons: 1,
+        }),
+      );
     at('mousedown', svg, 90);
     at('mousemove');
     at('mouseup');
@@ -53,7 +67,10 @@ describe('contrast field', () => {
     expect(done[0]!.h).toBe(brand.h);
   });
   it('moves by keyboard: up is more contrast, whatever the background', async () => {
-    const press = (key: string) => element().querySelector('.box svg')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    const press = (key: string) =>
+      element()
+        .querySelector('.box svg')!
+        .dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     press('ArrowUp');
     expect(contrastRatio(paintedRgb(done[0]!), white)).toBeGreaterThan(contrastRatio(paintedRgb(brand), white));
     const black = parseColor('#000000')!.rgb;

@@ -1,5 +1,31 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
-import { FIELD, contrastRatio, cssColor, cutDownText, fieldColor, fieldDarker, fieldHeight, luminance, mapToSrgb, paintedRgb, type Oklch, type Rgb8 } from '@yohaku/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import {
+  FIELD,
+  contrastRatio,
+  cssColor,
+  cutDownText,
+  fieldColor,
+  fieldDarker,
+  fieldHeight,
+  luminance,
+  mapToSrgb,
+  paintedRgb,
+  type Oklch,
+  type Rgb8,
+} from '@yohaku/core';
 import { Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
@@ -9,17 +35,30 @@ const H = 212;
 /** Ladders beside the scale of the next in the list. */
 const LADDERS = 3;
 
-interface Point { readonly x: number; readonly y: number }
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
 /** A colour to compare with: a background of the swatch, or a text on the swatch. */
-export interface Against { readonly id: string; readonly label: string; readonly rgb: Rgb8; readonly way: 'on' | 'under' }
+export interface Against {
+  readonly id: string;
+  readonly label: string;
+  readonly rgb: Rgb8;
+  readonly way: 'on' | 'under';
+}
 /** Another swatch, to be seen in the field. */
-export interface FieldPoint { readonly label: string; readonly rgb: Rgb8; readonly oklch: Oklch }
+export interface FieldPoint {
+  readonly label: string;
+  readonly rgb: Rgb8;
+  readonly oklch: Oklch;
+}
 
 /**
  * The contrast field: up is the contrast against what is in hand, across is
  * chroma, at one hue. Thresholds are straight lines; what lies below 4.5 is
  * hatched; the next in the list has its scale at the side, those after it their
- * ladders of 3, 4.5 and 7; other swatches stand as points, the old value as a small ring. For a background the field is taken
+ * ladders of 3, 4.5 and 7; other swatches stand as points, the old value as a small ring. For a background the field is
+ * taken
  * against the texts on it.
  */
 @Component({
@@ -42,10 +81,20 @@ export class ContrastField {
   protected readonly h = H;
   protected readonly ticks = [1, 3, 4.5, 7, FIELD.topRatio];
   readonly #chosen = signal<string | null>(null);
-  protected readonly against = computed(() => this.list().find((entry) => entry.id === this.#chosen()) ?? this.list()[0]!);
+  protected readonly against = computed(
+    () => this.list().find((entry) => entry.id === this.#chosen()) ?? this.list()[0]!,
+  );
   protected readonly other = computed(() => this.list().find((entry) => entry !== this.against()) ?? null);
-  protected readonly options = computed(() => this.list().map((entry) => ({ value: entry.id, label: entry.way === 'on' ? `on ${entry.label}` : `under ${entry.label}`, color: cssColor(entry.rgb) })));
-  protected readonly ratio = computed(() => contrastRatio({ ...paintedRgb(this.color()), alpha: 1 }, this.against().rgb));
+  protected readonly options = computed(() =>
+    this.list().map((entry) => ({
+      value: entry.id,
+      label: entry.way === 'on' ? `on ${entry.label}` : `under ${entry.label}`,
+      color: cssColor(entry.rgb),
+    })),
+  );
+  protected readonly ratio = computed(() =>
+    contrastRatio({ ...paintedRgb(this.color()), alpha: 1 }, this.against().rgb),
+  );
   protected readonly ratioText = computed(() => cutDownText(this.ratio()));
   protected readonly mark = computed(() => this.#at(this.color()));
   protected readonly old = computed(() => {
@@ -53,19 +102,37 @@ export class ContrastField {
     return before ? this.#at(before) : null;
   });
   protected readonly fill = computed(() => cssColor(paintedRgb(this.color())));
-  protected readonly others = computed(() => this.points().map((point) => ({ ...this.#at(point.oklch), label: point.label, css: cssColor(point.rgb) })).filter((one) => one.x < W && one.y > 0));
+  protected readonly others = computed(() =>
+    this.points()
+      .map((point) => ({ ...this.#at(point.oklch), label: point.label, css: cssColor(point.rgb) }))
+      .filter((one) => one.x < W && one.y > 0),
+  );
   protected readonly otherTicks = computed(() => (this.other() ? this.#scaleOf(this.other()!) : []));
   /** The scales of the grounds and texts after the next, as ladders without figures. */
-  protected readonly ladders = computed(() => this.list().filter((entry) => entry !== this.against() && entry !== this.other()).slice(0, LADDERS)
-    .map((entry) => ({ id: entry.id, name: `${entry.way} ${entry.label}`, css: cssColor(entry.rgb), ticks: this.#scaleOf(entry) })));
+  protected readonly ladders = computed(() =>
+    this.list()
+      .filter((entry) => entry !== this.against() && entry !== this.other())
+      .slice(0, LADDERS)
+      .map((entry) => ({
+        id: entry.id,
+        name: `${entry.way} ${entry.label}`,
+        css: cssColor(entry.rgb),
+        ticks: this.#scaleOf(entry),
+      })),
+  );
   /** In coarse steps, so that a pulled lightness does not paint it anew each time. */
-  readonly #trackTone = computed(() => {
-    const { l, c } = this.color();
-    return { l: Math.round(l * 16) / 16, c: Math.round(c * 40) / 40 };
-  }, { equal: (one, other) => one.l === other.l && one.c === other.c });
+  readonly #trackTone = computed(
+    () => {
+      const { l, c } = this.color();
+      return { l: Math.round(l * 16) / 16, c: Math.round(c * 40) / 40 };
+    },
+    { equal: (one, other) => one.l === other.l && one.c === other.c },
+  );
   protected readonly hueTrack = computed(() => {
     const { l, c } = this.#trackTone();
-    const stops = Array.from({ length: 25 }, (_, i) => cssColor(paintedRgb({ l: Math.min(0.8, Math.max(0.45, l)), c: Math.max(c, 0.1), h: i * 15, alpha: 1 })));
+    const stops = Array.from({ length: 25 }, (_, i) =>
+      cssColor(paintedRgb({ l: Math.min(0.8, Math.max(0.45, l)), c: Math.max(c, 0.1), h: i * 15, alpha: 1 })),
+    );
     return `linear-gradient(to right, ${stops.join(',')})`;
   });
   readonly #density = Math.min(2, Math.max(1, globalThis.devicePixelRatio || 1));
@@ -111,12 +178,17 @@ export class ContrastField {
     this.done.emit(mapToSrgb({ ...this.color(), l: l + 0.002 * lighter, c: Math.max(0, c + 0.002 * right) }));
   }
 
-  /** Heights of 3, 4.5 and 7 against another ground or text: a colour of luminance Y has one ratio on each, so the other scale is found from the luminance. */
+  /**
+   * Heights of 3, 4.5 and 7 against another ground or text: a colour of luminance Y has one ratio on each, so the other
+   * scale is found from the luminance.
+   */
   #scaleOf(other: Against): { ratio: number; y: number }[] {
     const behind = luminance(this.against().rgb) + 0.05;
     const darker = fieldDarker(this.against().rgb);
     return [3, 4.5, 7].flatMap((ratio) => {
-      const wanted = darker ? (luminance(other.rgb) + 0.05) / ratio - 0.05 : (luminance(other.rgb) + 0.05) * ratio - 0.05;
+      const wanted = darker
+        ? (luminance(other.rgb) + 0.05) / ratio - 0.05
+        : (luminance(other.rgb) + 0.05) * ratio - 0.05;
       if (wanted < 0 || wanted > 1) return [];
       const here = darker ? behind / (wanted + 0.05) : (wanted + 0.05) / behind;
       return here >= 1 && here <= FIELD.topRatio ? [{ ratio, y: fieldHeight(here) * H }] : [];
@@ -127,8 +199,11 @@ export class ContrastField {
   #at(color: Oklch): Point {
     const rgb = { ...paintedRgb(color), alpha: 1 };
     const { rgb: against } = this.against();
-    const side = fieldDarker(against) === (luminance(rgb) <= luminance(against));
-    return { x: Math.min(W, (color.c / FIELD.mostChroma) * W), y: fieldHeight(side ? contrastRatio(rgb, against) : 1) * H };
+    const side = fieldDarker(against) === luminance(rgb) <= luminance(against);
+    return {
+      x: Math.min(W, (color.c / FIELD.mostChroma) * W),
+      y: fieldHeight(side ? contrastRatio(rgb, against) : 1) * H,
+    };
   }
 
   #draw(painter: FieldPainter | null): void {

@@ -1,40 +1,120 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
-import { cutDownText, deltaERgb, parseColor, placeCount, plural, swatchPath, takeSuggestion, type SuggestedSwatch, type Suggestion } from '@yohaku/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import {
+  cutDownText,
+  deltaERgb,
+  parseColor,
+  placeCount,
+  plural,
+  swatchPath,
+  takeSuggestion,
+  type SuggestedSwatch,
+  type Suggestion,
+} from '@yohaku/core';
 import { Editor, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, KEYS } from '../../ui/index.ts';
 import { LongWork } from '../../workers/index.ts';
 import { LongWorkLine } from '../long-work-line.ts';
 
-/** Palettes suggested from the swatches that stay: tried on the wall while pointed at or in focus, taken only on purpose, whole or by one swatch. */
+/**
+ * Palettes suggested from the swatches that stay: tried on the wall while pointed at or in focus, taken only on
+ * purpose, whole or by one swatch.
+ */
 @Component({
   selector: 'yo-harmonies',
   host: { '(document:keydown)': 'press($event)', '(document:keyup)': 'release($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, LongWorkLine, Reaching],
   template: `
-    <div class="between head"><span>Built on {{ names() }}{{ verdict() }}</span><button yo-act slight (click)="closed.emit()">Contrast field</button></div>
+    <div class="between head">
+      <span>Built on {{ names() }}{{ verdict() }}</span
+      ><button yo-act slight (click)="closed.emit()">Contrast field</button>
+    </div>
     @if (list(); as list) {
       <ul>
         @for (one of list; track one.name) {
-          <li [class.now]="tried() === one" (mousemove)="pointed($event, one)" (mouseleave)="tries(null)" (focusin)="tries(one)" (focusout)="tries(null)">
+          <li
+            [class.now]="tried() === one"
+            (mousemove)="pointed($event, one)"
+            (mouseleave)="tries(null)"
+            (focusin)="tries(one)"
+            (focusout)="tries(null)"
+          >
             <span class="name">{{ one.name }}</span>
-            <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">@for (swatch of one.swatches; track swatch.id) {
-              <button yo-pick [style.background]="swatch.to" [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'" [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)" [yoReaching]="scope(swatch)" (click)="take(one, swatch)"></button> }</span>
+            <span class="strip" role="group" [attr.aria-label]="one.name + ', swatch by swatch'">
+              @for (swatch of one.swatches; track swatch.id) {
+                <button
+                  yo-pick
+                  [style.background]="swatch.to"
+                  [attr.aria-label]="'Apply ' + swatch.label + ' ' + swatch.to + ' alone'"
+                  [title]="swatch.label + ': ' + swatch.from + ' to ' + swatch.to + ', ΔE ' + distance(swatch)"
+                  [yoReaching]="scope(swatch)"
+                  (click)="take(one, swatch)"
+                ></button>
+              }
+            </span>
             <span class="note">{{ one.failing ? plural(one.failing, 'pair') + ' failing' : '' }}</span>
-            <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">Apply</button>
+            <button yo-act slight [attr.aria-label]="'Apply ' + one.name" [yoReaching]="whole(one)" (click)="take(one)">
+              Apply
+            </button>
           </li>
-        } @empty { <li class="quiet">Every other swatch is locked or derived. Unlock a swatch, or set one to “not derived”.</li> }
+        } @empty {
+          <li class="quiet">Every other swatch is locked or derived. Unlock a swatch, or set one to “not derived”.</li>
+        }
       </ul>
       <p class="note">Hover to preview; hold H for the next palette. Click one colour to apply only that swatch.</p>
-    } @else if (stopped()) { <p class="note" role="status">Stopped. <button yo-act (click)="again()">Compute palettes</button></p> } @else { <yo-long-work words="Computing palettes" /> }
+    } @else if (stopped()) {
+      <p class="note" role="status">Stopped. <button yo-act (click)="again()">Compute palettes</button></p>
+    } @else {
+      <yo-long-work words="Computing palettes" />
+    }
   `,
   styles: `
-    :host { display: block; }
-    .between { display: flex; justify-content: space-between; gap: 12px; }
-    li { display: grid; grid-template-columns: 128px minmax(0, 1fr) 64px 56px; gap: 10px; align-items: center; border-bottom: 1px solid #d9d9d9; min-height: 34px; }
-    .strip { display: flex; height: 24px; } .strip button { flex: 1; outline: 1px solid #d9d9d9; outline-offset: -1px; } .strip button:focus-visible { outline: 2px solid #1a1a1a; z-index: 1; }
-    li.now { background: #f0f0f0; }
-    p { padding-top: 6px; }
+    :host {
+      display: block;
+    }
+    .between {
+      display: flex;
+      justify-content: space-between;
+      gap: 12px;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 128px minmax(0, 1fr) 64px 56px;
+      gap: 10px;
+      align-items: center;
+      border-bottom: 1px solid #d9d9d9;
+      min-height: 34px;
+    }
+    .strip {
+      display: flex;
+      height: 24px;
+    }
+    .strip button {
+      flex: 1;
+      outline: 1px solid #d9d9d9;
+      outline-offset: -1px;
+    }
+    .strip button:focus-visible {
+      outline: 2px solid #1a1a1a;
+      z-index: 1;
+    }
+    li.now {
+      background: #f0f0f0;
+    }
+    p {
+      padding-top: 6px;
+    }
   `,
 })
 export class Harmonies {
@@ -44,7 +124,11 @@ export class Harmonies {
   readonly stay = input.required<readonly string[]>();
   readonly closed = output();
   protected readonly list = signal<readonly Suggestion[] | null>(null);
-  protected readonly names = computed(() => this.stay().map((id) => this.#editor.current()?.brand.swatches[id]?.label ?? id).join(', '));
+  protected readonly names = computed(() =>
+    this.stay()
+      .map((id) => this.#editor.current()?.brand.swatches[id]?.label ?? id)
+      .join(', '),
+  );
   #asked = 0;
 
   constructor() {
@@ -77,7 +161,11 @@ export class Harmonies {
   }
   protected readonly verdict = computed(() => {
     const list = this.list();
-    return list?.length ? (list.every((entry) => entry.failing === 0) ? '; every pair of flat colours passes. Text over images is not counted here' : '; failing pairs of flat colours are listed. Text over images is not counted here') : '';
+    return list?.length
+      ? list.every((entry) => entry.failing === 0)
+        ? '; every pair of flat colours passes. Text over images is not counted here'
+        : '; failing pairs of flat colours are listed. Text over images is not counted here'
+      : '';
   });
 
   /** Previews a row only when the pointer moves: after *apply*, new rows appear under a resting pointer. */
@@ -89,7 +177,9 @@ export class Harmonies {
 
   protected tries(suggestion: Suggestion | null): void {
     this.#shown = suggestion;
-    this.#editor.preview((site) => (suggestion ? { label: suggestion.name, ops: takeSuggestion(site, suggestion) } : undefined));
+    this.#editor.preview((site) =>
+      suggestion ? { label: suggestion.name, ops: takeSuggestion(site, suggestion) } : undefined,
+    );
   }
   /** The suggestion that a held key shows. */
   protected readonly tried = signal<Suggestion | null>(null);
@@ -109,7 +199,10 @@ export class Harmonies {
   }
   protected take(suggestion: Suggestion, swatch?: SuggestedSwatch): void {
     this.#shown = null;
-    this.#editor.commit((site) => ({ label: swatch ? `${swatch.label} of ${suggestion.name}` : `Apply ${suggestion.name}`, ops: takeSuggestion(site, suggestion, swatch?.id) }));
+    this.#editor.commit((site) => ({
+      label: swatch ? `${swatch.label} of ${suggestion.name}` : `Apply ${suggestion.name}`,
+      ops: takeSuggestion(site, suggestion, swatch?.id),
+    }));
   }
   protected scope(swatch: SuggestedSwatch): Scope {
     const site = this.#editor.current();
@@ -118,9 +211,12 @@ export class Harmonies {
   }
   protected whole(suggestion: Suggestion): Scope {
     const site = this.#editor.current();
-    const paths = suggestion.swatches.flatMap(({ id }) => (site?.brand.swatches[id] ? [swatchPath(site.brand.swatches[id])] : []));
+    const paths = suggestion.swatches.flatMap(({ id }) =>
+      site?.brand.swatches[id] ? [swatchPath(site.brand.swatches[id])] : [],
+    );
     return { words: `${suggestion.name} changes ${plural(site ? placeCount(site, paths) : 0, 'place')}` };
   }
-  protected distance = (swatch: SuggestedSwatch): string => cutDownText(deltaERgb(parseColor(swatch.from)!.rgb, parseColor(swatch.to)!.rgb), 3);
+  protected distance = (swatch: SuggestedSwatch): string =>
+    cutDownText(deltaERgb(parseColor(swatch.from)!.rgb, parseColor(swatch.to)!.rgb), 3);
   protected readonly plural = plural;
 }

@@ -11,11 +11,32 @@ describe('similar colours', () => {
     const site = small();
     const { brand } = site;
     const ids = Array.from({ length: count }, (_, i) => `near-${i}`);
-    const near = Object.fromEntries(ids.map((id, i) => [id, { ...brand.swatches['brand']!, id, label: `Near ${i}`, color: { ...brand.swatches['brand']!.color, l: brand.swatches['brand']!.color.l + 0.001 * (i + 1) } }]));
-    return { ...site, brand: { ...brand, swatches: { ...brand.swatches, ...near }, swatchOrder: [...brand.swatchOrder, ...ids] } };
+    const near = Object.fromEntries(
+      ids.map((id, i) => [
+        id,
+        {
+          ...brand.swatches['brand']!,
+          id,
+          label: `Near ${i}`,
+          color: { ...brand.swatches['brand']!.color, l: brand.swatches['brand']!.color.l + 0.001 * (i + 1) },
+        },
+      ]),
+    );
+    return {
+      ...site,
+      brand: { ...brand, swatches: { ...brand.swatches, ...near }, swatchOrder: [...brand.swatchOrder, ...ids] },
+    };
   }
   async function shown(site: Site): Promise<ComponentFixture<SimilarList>> {
-    TestBed.configureTestingModule({ providers: [provideStore({ [siteFeature.name]: siteFeature.reducer, [deskFeature.name]: deskFeature.reducer, [auditFeature.name]: auditFeature.reducer })] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideStore({
+          [siteFeature.name]: siteFeature.reducer,
+          [deskFeature.name]: deskFeature.reducer,
+          [auditFeature.name]: auditFeature.reducer,
+        }),
+      ],
+    });
     TestBed.inject(Store).dispatch(SiteActions.loaded({ site, sequence: 1, pending: [], aside: [] } as never));
     const fixture = TestBed.createComponent(SimilarList);
     fixture.componentRef.setInput('id', 'brand');
@@ -23,8 +44,14 @@ describe('similar colours', () => {
     await fixture.whenStable();
     return fixture;
   }
-  const names = (fixture: ComponentFixture<SimilarList>) => [...(fixture.nativeElement as HTMLElement).querySelectorAll('[aria-label="Similar colours"] .name')].map((entry) => entry.textContent);
-  const more = (fixture: ComponentFixture<SimilarList>) => [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((entry) => /^Show \d+ more$/.test(entry.textContent.trim()));
+  const names = (fixture: ComponentFixture<SimilarList>) =>
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll('[aria-label="Similar colours"] .name')].map(
+      (entry) => entry.textContent,
+    );
+  const more = (fixture: ComponentFixture<SimilarList>) =>
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((entry) =>
+      /^Show \d+ more$/.test(entry.textContent.trim()),
+    );
 
   it('lists all where they are few', async () => {
     const fixture = await shown(crowded(12));

@@ -1,8 +1,58 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, linkedSignal, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  inject,
+  linkedSignal,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
-import { SIFT_WEIGHTS, addLogoForm, applyChange, candidates, cutDownText, homePage, partFor, planTaking, plural, ripple, siteIndex, takePalette, type Asset, type Candidate, type Drop, type Edit, type Source, type SiftPart } from '@yohaku/core';
-import { DeskActions, Editor, GatherActions, PASTED, Reaching, Tray, deskFeature, freshId, gatherFeature, type Scope } from '../../state/index.ts';
-import { ACTS, Choice, DropZone, KEYS, More, Pull, TextArea, TextField, nameProblem, type Pulled } from '../../ui/index.ts';
+import {
+  SIFT_WEIGHTS,
+  addLogoForm,
+  applyChange,
+  candidates,
+  cutDownText,
+  homePage,
+  partFor,
+  planTaking,
+  plural,
+  ripple,
+  siteIndex,
+  takePalette,
+  type Asset,
+  type Candidate,
+  type Drop,
+  type Edit,
+  type Source,
+  type SiftPart,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  Editor,
+  GatherActions,
+  PASTED,
+  Reaching,
+  Tray,
+  deskFeature,
+  freshId,
+  gatherFeature,
+  type Scope,
+} from '../../state/index.ts';
+import {
+  ACTS,
+  Choice,
+  DropZone,
+  KEYS,
+  More,
+  Pull,
+  TextArea,
+  TextField,
+  nameProblem,
+  type Pulled,
+} from '../../ui/index.ts';
 import { FilesField } from '../../ui/late/index.ts';
 import { BringIn } from './bring-in.ts';
 import { CostCurve } from './cost-curve.ts';
@@ -13,13 +63,33 @@ import { siftOrder } from './sift-order.ts';
 const ROW = 28;
 
 /** The labels of the parts of a candidate's score. */
-const SCORE_WORDS: Readonly<Record<SiftPart, string>> = { extent: 'area', role: 'role', spread: 'sources', apart: 'difference', use: 'usage' };
+const SCORE_WORDS: Readonly<Record<SiftPart, string>> = {
+  extent: 'area',
+  role: 'role',
+  spread: 'sources',
+  apart: 'difference',
+  use: 'usage',
+};
 
 /** Sources in, sifted with the swatches there are: how many are kept is the designer's, what dropping costs is said. */
 @Component({
   selector: 'yo-gather',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, BringIn, Choice, CostCurve, LogoPanel, PinPanel, DropZone, FilesField, More, Pull, TextArea, TextField, Reaching],
+  imports: [
+    ACTS,
+    BringIn,
+    Choice,
+    CostCurve,
+    LogoPanel,
+    PinPanel,
+    DropZone,
+    FilesField,
+    More,
+    Pull,
+    TextArea,
+    TextField,
+    Reaching,
+  ],
   templateUrl: './gather-step.html',
   styleUrl: './gather-step.less',
 })
@@ -38,9 +108,22 @@ export class GatherStep {
     const site = this.#editor.current();
     return site ? candidates(site, this.#sources()) : [];
   });
-  protected readonly sift = computed(() => siftOrder(this.#colors(), this.#sources(), this.state().count, this.state().choices));
-  protected readonly curve = computed(() => ({ costs: this.sift().costs, bestTradeOff: this.sift().bestTradeOff, kept: this.sift().kept.length, cost: this.sift().cost }));
-  protected readonly plan = computed(() => planTaking(this.#colors(), new Set(this.sift().kept.map((entry) => entry.color.id)), Object.fromEntries(Object.entries(this.state().choices).map(([id, { replacement }]) => [id, replacement]))));
+  protected readonly sift = computed(() =>
+    siftOrder(this.#colors(), this.#sources(), this.state().count, this.state().choices),
+  );
+  protected readonly curve = computed(() => ({
+    costs: this.sift().costs,
+    bestTradeOff: this.sift().bestTradeOff,
+    kept: this.sift().kept.length,
+    cost: this.sift().cost,
+  }));
+  protected readonly plan = computed(() =>
+    planTaking(
+      this.#colors(),
+      new Set(this.sift().kept.map((entry) => entry.color.id)),
+      Object.fromEntries(Object.entries(this.state().choices).map(([id, { replacement }]) => [id, replacement])),
+    ),
+  );
   protected readonly hand = computed(() => this.state().hand);
   protected readonly piece = computed(() => this.#sources().find((source) => source.id === this.chosen()));
 
@@ -60,7 +143,11 @@ export class GatherStep {
   }
   protected chooseFolder(files: readonly File[]): void {
     const name = files[0]?.webkitRelativePath.split('/')[0] ?? 'Folder';
-    if (files.length > 0) void this.#tray.addFolder(name, files.map((file) => ({ path: file.webkitRelativePath, file })));
+    if (files.length > 0)
+      void this.#tray.addFolder(
+        name,
+        files.map((file) => ({ path: file.webkitRelativePath, file })),
+      );
   }
   /** Reads the typed text, which stays until it is read. */
   protected async read(): Promise<void> {
@@ -82,15 +169,26 @@ export class GatherStep {
 
   readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
   /** Returns true if the desk shows the logo: it stays while the pages are looked at, until the sources hang again. */
-  protected readonly logoSelected = linkedSignal<string, boolean>({ source: this.#hanging, computation: (hanging, before) => hanging === 'logo' || (hanging !== 'sources' && before?.value === true) });
+  protected readonly logoSelected = linkedSignal<string, boolean>({
+    source: this.#hanging,
+    computation: (hanging, before) => hanging === 'logo' || (hanging !== 'sources' && before?.value === true),
+  });
   protected readonly pinSelected = computed(() => this.#hanging() === 'pin' && this.state().pin !== null);
   protected readonly pinScope: Scope = { words: 'The comparison is only shown; no place changes' };
-  protected readonly logoScope: Scope = { words: 'The logo is in the header of every page, and in sections that show it' };
+  protected readonly logoScope: Scope = {
+    words: 'The logo is in the header of every page, and in sections that show it',
+  };
 
   /** A picture that is not a form of the logo yet. */
   protected canBeLogo(piece: Source): boolean {
     const site = this.#editor.current();
-    return !!piece.picture && !!site && !Object.values(site.shared.logo?.forms ?? {}).some((form) => site.assets[form.asset]?.hash === piece.picture!.hash);
+    return (
+      !!piece.picture &&
+      !!site &&
+      !Object.values(site.shared.logo?.forms ?? {}).some(
+        (form) => site.assets[form.asset]?.hash === piece.picture!.hash,
+      )
+    );
   }
   /** Hangs a drawn design over a page at the width it was drawn at; one drawn twice as large, at half of it. */
   protected pin(piece: Source): void {
@@ -100,7 +198,14 @@ export class GatherStep {
     const drawn = piece.size!.width;
     const width = Math.max(320, Math.min(1920, drawn > 1600 ? Math.round(drawn / 2) : drawn));
     const page = known && site.pages[known.page] ? known.page : (homePage(site)?.id ?? site.pageOrder[0]!);
-    this.#store.dispatch(GatherActions.pin({ pin: known?.sources === piece.id ? known : { sources: piece.id, page, width, way: known?.way ?? 'fade', amount: known?.amount ?? 0.5 } }));
+    this.#store.dispatch(
+      GatherActions.pin({
+        pin:
+          known?.sources === piece.id
+            ? known
+            : { sources: piece.id, page, width, way: known?.way ?? 'fade', amount: known?.amount ?? 0.5 },
+      }),
+    );
     this.#store.dispatch(DeskActions.hang({ hanging: 'pin' }));
   }
   protected useAsLogo(piece: Source): void {
@@ -109,7 +214,14 @@ export class GatherStep {
     const shares = colors.map(({ hex, share }) => ({ hex: hex.slice(0, 7), share: Math.round(share * 1000) / 1000 }));
     this.#editor.commit((site) => {
       const known = Object.values(site.assets).find((one) => one.hash === picture!.hash);
-      const asset: Asset = known ?? { id, name: piece.name.slice(0, 80), hash: picture!.hash, type: picture!.type as Asset['type'], ...size!, colors: shares };
+      const asset: Asset = known ?? {
+        id,
+        name: piece.name.slice(0, 80),
+        hash: picture!.hash,
+        type: picture!.type as Asset['type'],
+        ...size!,
+        colors: shares,
+      };
       return addLogoForm(site, asset, { id, plate: picture!.plate, colors: shares });
     });
     this.#store.dispatch(DeskActions.hang({ hanging: 'logo' }));
@@ -135,7 +247,9 @@ export class GatherStep {
 
   /** Returns the cost of dropping one colour, in words. */
   protected costOf({ color, replacement, deltaE }: Drop<Candidate>, named = true): string {
-    const where = replacement ? `${named ? `${this.name(replacement)} ` : ''}replaces it, ΔE ${cutDownText(deltaE, 3)} away` : 'no replacement';
+    const where = replacement
+      ? `${named ? `${this.name(replacement)} ` : ''}replaces it, ΔE ${cutDownText(deltaE, 3)} away`
+      : 'no replacement';
     return color.places > 0 ? `${where}; ${plural(color.places, 'place')}, ${plural(color.pairs, 'pair')}` : where;
   }
 
@@ -171,7 +285,13 @@ export class GatherStep {
       this.#ids.set(id, fresh);
       return fresh;
     };
-    return takePalette(site, plan, new Map(plan.adds.map((color) => [color.id, { id: idOf(color.id), label: this.name(color), part: this.part(color) }])));
+    return takePalette(
+      site,
+      plan,
+      new Map(
+        plan.adds.map((color) => [color.id, { id: idOf(color.id), label: this.name(color), part: this.part(color) }]),
+      ),
+    );
   });
   /** While the button is pointed at or in focus, the wall shows the pages as they would be. */
   protected tries(on: boolean): void {
@@ -187,11 +307,15 @@ export class GatherStep {
     return this.state().choices[color.id]?.part ?? partFor(color);
   }
   protected turnPart(color: Candidate): void {
-    this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }));
+    this.#store.dispatch(
+      GatherActions.decide({ color: color.id, choice: { part: this.part(color) === 'core' ? 'side' : 'core' } }),
+    );
   }
   /** The replacement of each dropped swatch. */
   protected readonly replacements = computed(() => new Map(this.plan().drops.map((drop) => [drop.color.id, drop])));
-  protected readonly keptOptions = computed(() => this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })));
+  protected readonly keptOptions = computed(() =>
+    this.sift().kept.map(({ color }) => ({ value: color.id, label: this.name(color), color: color.hex })),
+  );
   protected replace(color: Candidate, replacement: string): void {
     this.#store.dispatch(GatherActions.decide({ color: color.id, choice: { replacement } }));
   }
@@ -201,7 +325,9 @@ export class GatherStep {
     const edit = this.#edit();
     if (!edit) return;
     this.#editor.commit(() => edit);
-    this.#store.dispatch(GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((drop) => drop.color)].map((one) => one.id) }));
+    this.#store.dispatch(
+      GatherActions.taken({ colors: [...plan.adds, ...plan.drops.map((drop) => drop.color)].map((one) => one.id) }),
+    );
   }
 
   /** The effect of applying the palette, in words. */
@@ -213,11 +339,19 @@ export class GatherStep {
     const places = site && edit ? siteIndex(site).countOf(ripple(site, applyChange(site, edit).site).changed) : 0;
     const parts = [
       ...(adds.length ? [`adds ${adds.map((one) => this.name(one)).join(', ')}`] : []),
-      ...(drops.length ? [`drops ${drops.map((drop) => `${drop.color.label} (to ${drop.replacement ? this.name(drop.replacement) : 'nothing'})`).join(', ')}`] : []),
+      ...(drops.length
+        ? [
+            `drops ${drops.map((drop) => `${drop.color.label} (to ${drop.replacement ? this.name(drop.replacement) : 'nothing'})`).join(', ')}`,
+          ]
+        : []),
     ];
-    return parts.length > 0 ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ') : '';
+    return parts.length > 0
+      ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ')
+      : '';
   });
-  protected readonly scope = computed((): Scope => ({ words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches are used in no place yet' }));
+  protected readonly scope = computed((): Scope => ({
+    words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches are used in no place yet',
+  }));
   protected readonly plural = plural;
   protected readonly figure = cutDownText;
   protected readonly parts = Object.keys(SIFT_WEIGHTS) as SiftPart[];

@@ -1,7 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LOGO_RATIO, cssColor, formOn, groundColor, groundExtent, logoContrast, paintedForm, removeLogoForm, setLogoOn, setValue, type RangeName } from '@yohaku/core';
-import { DeskActions, Editor, NAME_ONLY, Reaching, deskFeature, pictureAddress, type Scope } from '../../state/index.ts';
+import {
+  LOGO_RATIO,
+  cssColor,
+  formOn,
+  groundColor,
+  groundExtent,
+  logoContrast,
+  paintedForm,
+  removeLogoForm,
+  setLogoOn,
+  setValue,
+  type RangeName,
+} from '@yohaku/core';
+import {
+  DeskActions,
+  Editor,
+  NAME_ONLY,
+  Reaching,
+  deskFeature,
+  pictureAddress,
+  type Scope,
+} from '../../state/index.ts';
 import { ACTS, Choice, NumberField, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 
 /** The logo as it is set: its forms, which of them stands on which ground, its sizes, and the icon made from it. */
@@ -24,25 +44,45 @@ export class LogoPanel {
   protected readonly forms = computed(() => {
     const site = this.#shown();
     const logo = site?.shared.logo;
-    return site && logo ? logo.formOrder.map((id) => {
-      const form = logo.forms[id]!;
-      return { ...form, source: pictureAddress(site, site.assets[form.asset]!), on: site.brand.groundOrder.filter((ground) => formOn(site, ground)?.id === id).length };
-    }) : [];
+    return site && logo
+      ? logo.formOrder.map((id) => {
+          const form = logo.forms[id]!;
+          return {
+            ...form,
+            source: pictureAddress(site, site.assets[form.asset]!),
+            on: site.brand.groundOrder.filter((ground) => formOn(site, ground)?.id === id).length,
+          };
+        })
+      : [];
   });
   protected readonly grounds = computed(() => {
     const site = this.#shown();
     const logo = site?.shared.logo;
-    return site && logo ? site.brand.groundOrder.map((id) => {
-      const form = formOn(site, id)!;
-      const background = groundColor(site.brand, id);
-      const { ratio } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
-      return { id, label: site.brand.grounds[id]!.label, color: cssColor(background), set: logo.onGround[id] ?? '', byRule: form.label, ratio };
-    }) : [];
+    return site && logo
+      ? site.brand.groundOrder.map((id) => {
+          const form = formOn(site, id)!;
+          const background = groundColor(site.brand, id);
+          const { ratio } = logoContrast(paintedForm(site, form), ...groundExtent(site.brand, id));
+          return {
+            id,
+            label: site.brand.grounds[id]!.label,
+            color: cssColor(background),
+            set: logo.onGround[id] ?? '',
+            byRule: form.label,
+            ratio,
+          };
+        })
+      : [];
   });
   protected readonly formOptions = computed(() => this.forms().map((form) => ({ value: form.id, label: form.label })));
-  protected readonly groundOptions = computed(() => [{ value: '', label: 'transparent' }, ...this.grounds().map(({ id, label, color }) => ({ value: id, label, color }))]);
+  protected readonly groundOptions = computed(() => [
+    { value: '', label: 'transparent' },
+    ...this.grounds().map(({ id, label, color }) => ({ value: id, label, color })),
+  ]);
   protected readonly everywhere: Scope = { tokens: ['logo.width'], label: 'The logo' };
-  protected readonly iconScope: Scope = { words: 'Browsers show the icon in tabs, bookmarks and on home screens; no place changes' };
+  protected readonly iconScope: Scope = {
+    words: 'Browsers show the icon in tabs, bookmarks and on home screens; no place changes',
+  };
   protected readonly nameOnly = NAME_ONLY;
 
   protected options(byRule: string, set: string): { value: string; label: string }[] {
@@ -63,14 +103,32 @@ export class LogoPanel {
   protected name(named: boolean): void {
     this.#editor.set(named ? 'The name beside the logo' : 'The logo alone', ['shared', 'logo', 'named'], named);
   }
-  protected icon(field: 'form' | 'ground' | 'margin', value: string | number, phase: 'preview' | 'commit' = 'commit'): void {
-    this.#editor[phase]((site) => setValue(site, 'Icon of the site', ['shared', 'logo', 'icon', field], field === 'ground' && value === '' ? null : value));
+  protected icon(
+    field: 'form' | 'ground' | 'margin',
+    value: string | number,
+    phase: 'preview' | 'commit' = 'commit',
+  ): void {
+    this.#editor[phase]((site) =>
+      setValue(
+        site,
+        'Icon of the site',
+        ['shared', 'logo', 'icon', field],
+        field === 'ground' && value === '' ? null : value,
+      ),
+    );
   }
   protected hand(ground: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { ground } }));
   }
   protected readonly checkName = nameProblem('A variant');
-  protected readonly figures: readonly { readonly field: 'width' | 'smallest' | 'clear'; readonly label: string; readonly range: RangeName; readonly factor: number }[] = [
-    { field: 'width', label: 'Width, px', range: 'logoWidth', factor: 1 }, { field: 'smallest', label: 'Smallest, px', range: 'logoWidth', factor: 1 }, { field: 'clear', label: 'Clear space, %', range: 'share', factor: 100 },
+  protected readonly figures: readonly {
+    readonly field: 'width' | 'smallest' | 'clear';
+    readonly label: string;
+    readonly range: RangeName;
+    readonly factor: number;
+  }[] = [
+    { field: 'width', label: 'Width, px', range: 'logoWidth', factor: 1 },
+    { field: 'smallest', label: 'Smallest, px', range: 'logoWidth', factor: 1 },
+    { field: 'clear', label: 'Clear space, %', range: 'share', factor: 100 },
   ];
 }

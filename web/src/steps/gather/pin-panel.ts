@@ -1,13 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { AS_DRAWN, addSwatches, cutDownText, drawnAndBuilt, parseColor, plural, proposeName, type NeverDrawn, type SpotGroup, type WithoutToken } from '@yohaku/core';
+import {
+  AS_DRAWN,
+  addSwatches,
+  cutDownText,
+  drawnAndBuilt,
+  parseColor,
+  plural,
+  proposeName,
+  type NeverDrawn,
+  type SpotGroup,
+  type WithoutToken,
+} from '@yohaku/core';
 import { DeskActions, Editor, Pinned, Reaching, freshId, gatherFeature, type Scope } from '../../state/index.ts';
 import { ACTS } from '../../ui/index.ts';
 
 /** Most spots of one row marked on the wall. */
 const MARKED = 60;
 
-/** The results of a comparison: where design and page differ, colours of the design without a token, tokens that the design does not show. */
+/**
+ * The results of a comparison: where design and page differ, colours of the design without a token, tokens that the
+ * design does not show.
+ */
 @Component({
   selector: 'yo-pin-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,14 +36,21 @@ export class PinPanel {
   readonly #pinned = inject(Pinned);
   readonly #state = this.#store.selectSignal(gatherFeature.selectGatherState);
   protected readonly rows = computed(() => this.#pinned.groups().filter((group) => group.deltaE > AS_DRAWN));
-  protected readonly same = computed(() => this.#pinned.groups().filter((group) => group.deltaE <= AS_DRAWN).reduce((sum, group) => sum + group.share, 0));
+  protected readonly same = computed(() =>
+    this.#pinned
+      .groups()
+      .filter((group) => group.deltaE <= AS_DRAWN)
+      .reduce((sum, group) => sum + group.share, 0),
+  );
   protected readonly read = computed(() => this.#pinned.groups().length > 0);
   protected readonly chosen = signal<string | null>(null);
   protected readonly tokens = computed(() => {
     const { pin, sources } = this.#state();
     const site = this.#editor.current();
     const piece = sources.find((source) => source.id === pin?.sources);
-    return site && pin && piece && site.pages[pin.page] ? drawnAndBuilt(site, pin.page, piece.colors) : { withoutToken: [], neverDrawn: [] };
+    return site && pin && piece && site.pages[pin.page]
+      ? drawnAndBuilt(site, pin.page, piece.colors)
+      : { withoutToken: [], neverDrawn: [] };
   });
 
   protected key(row: SpotGroup): string {
@@ -43,7 +64,11 @@ export class PinPanel {
   }
   protected add(color: WithoutToken): void {
     const parsed = parseColor(color.hex)!;
-    this.#editor.commit((site) => addSwatches(site, [{ id: freshId('s'), label: proposeName(parsed.oklch), color: { ...parsed, typed: color.hex } }]));
+    this.#editor.commit((site) =>
+      addSwatches(site, [
+        { id: freshId('s'), label: proposeName(parsed.oklch), color: { ...parsed, typed: color.hex } },
+      ]),
+    );
   }
   protected take(swatch: NeverDrawn): void {
     this.#store.dispatch(DeskActions.choose({ choice: { swatch: swatch.id } }));

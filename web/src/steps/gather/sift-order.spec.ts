@@ -4,8 +4,27 @@ import { siftOrder } from './sift-order.ts';
 
 const site = small();
 const logo: Source = {
-  id: 'logo', name: 'logo', kind: 'picture', facts: '', notes: [], size: null, lines: [],
-  colors: [['#b83a1e', 0.5, 'signal'], ['#2a7f62', 0.3, 'signal'], ['#2c8063', 0.1, 'ornament'], ['#e8d9a0', 0.1, 'ground']].map(([hex, share, role]) => ({ hex: hex as string, typed: hex as string, share: share as number, uses: null, role: role as 'signal', why: 'seen', spots: [] })),
+  id: 'logo',
+  name: 'logo',
+  kind: 'picture',
+  facts: '',
+  notes: [],
+  size: null,
+  lines: [],
+  colors: [
+    ['#b83a1e', 0.5, 'signal'],
+    ['#2a7f62', 0.3, 'signal'],
+    ['#2c8063', 0.1, 'ornament'],
+    ['#e8d9a0', 0.1, 'ground'],
+  ].map(([hex, share, role]) => ({
+    hex: hex as string,
+    typed: hex as string,
+    share: share as number,
+    uses: null,
+    role: role as 'signal',
+    why: 'seen',
+    spots: [],
+  })),
 };
 const colors = candidates(site, [logo]);
 const ids = (list: readonly { color: { id: string } }[]) => list.map((entry) => entry.color.id);

@@ -1,4 +1,13 @@
-import { costCurve, drops, bestTradeOff, sift, type Candidate, type Drop, type Source, type Sifted } from '@yohaku/core';
+import {
+  costCurve,
+  drops,
+  bestTradeOff,
+  sift,
+  type Candidate,
+  type Drop,
+  type Source,
+  type Sifted,
+} from '@yohaku/core';
 import type { SiftChoice } from '../../state/index.ts';
 
 /** The sift as the designer has it now: what is kept, in order, and what is not, with what that costs. */
@@ -17,7 +26,12 @@ export interface SiftOrder {
  * designer, and the best others up to the wanted number, without excluded ones. Without
  * a number: all present swatches, and new colours up to the suggested size.
  */
-export function siftOrder(colors: readonly Candidate[], sources: readonly Source[], count: number | null, choices: Readonly<Record<string, SiftChoice>>): SiftOrder {
+export function siftOrder(
+  colors: readonly Candidate[],
+  sources: readonly Source[],
+  count: number | null,
+  choices: Readonly<Record<string, SiftChoice>>,
+): SiftOrder {
   const order = sift(colors, sources.length);
   const costs = costCurve(order.map((one) => one.color));
   const bend = bestTradeOff(costs);
@@ -25,10 +39,15 @@ export function siftOrder(colors: readonly Candidate[], sources: readonly Source
   const open = order.filter((one) => !wants(one) && choices[one.color.id]?.keep !== false);
   const certain = order.filter(wants);
   const room = count === null ? 0 : Math.max(0, count - certain.length);
-  const chosen = count === null ? open.filter((entry) => entry.color.swatch !== null || order.indexOf(entry) < bend) : open.slice(0, room);
+  const chosen =
+    count === null
+      ? open.filter((entry) => entry.color.swatch !== null || order.indexOf(entry) < bend)
+      : open.slice(0, room);
   const ids = new Set([...certain, ...chosen].map((one) => one.color.id));
   const byId = new Map(drops(colors, ids).map((drop) => [drop.color.id, drop]));
-  const dropped = order.filter((one) => !ids.has(one.color.id)).map((one) => ({ ...one, drop: byId.get(one.color.id)! }));
+  const dropped = order
+    .filter((one) => !ids.has(one.color.id))
+    .map((one) => ({ ...one, drop: byId.get(one.color.id)! }));
   const kept = order.filter((one) => ids.has(one.color.id));
   // The curve's own measure: kept first, so that its value at their number is what exactly these cost.
   const cost = kept.length > 0 ? costCurve([...kept, ...dropped].map((one) => one.color))[kept.length - 1]! : 0;

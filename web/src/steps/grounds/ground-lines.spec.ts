@@ -6,7 +6,10 @@ const ratio = (one: string, other: string) => contrastRatio(parseColor(one)!.rgb
 
 describe('set lines', () => {
   const site = small();
-  const sample = (role: string, of = site, ground = 'pale') => groundLines(of).find((line) => line.id === ground)!.samples.find((one) => one.role === role)!;
+  const sample = (role: string, of = site, ground = 'pale') =>
+    groundLines(of)
+      .find((line) => line.id === ground)!
+      .samples.find((one) => one.role === role)!;
 
   it('stand in the order of the brand, with all places on each background counted', () => {
     const lines = groundLines(site);
@@ -19,7 +22,9 @@ describe('set lines', () => {
     expect(sample('button-primary-label-rest').found).toBeCloseTo(ratio('#ffffff', '#b83a1e'), 9);
   });
   it('ask 3 of rings, fields and large headings, 4.5 of text', () => {
-    expect(['text', 'link', 'secondary', 'focus', 'field-edge'].map((role) => sample(role).needed)).toEqual([4.5, 4.5, 4.5, 3, 3]);
+    expect(['text', 'link', 'secondary', 'focus', 'field-edge'].map((role) => sample(role).needed)).toEqual([
+      4.5, 4.5, 4.5, 3, 3,
+    ]);
     expect(sample('heading').needed).toBe(3);
   });
   it('tell how many places a role paints: one that paints none cannot fail', () => {
@@ -36,19 +41,35 @@ describe('set lines', () => {
   it('fold to the main roles, and what fails never hides', () => {
     const [line] = groundLines(site);
     expect(rowsOf(line!, 10, false).length).toBe(1);
-    expect(rowsOf(line!, 10, true).flat().map((entry) => entry.role)).toContain('link-visited');
+    expect(
+      rowsOf(line!, 10, true)
+        .flat()
+        .map((entry) => entry.role),
+    ).toContain('link-visited');
     const faint = applyChange(site, setRole(site, 'pale', 'link-visited', { kind: 'raw', color: '#dddddd' })).site;
     const rows = rowsOf(groundLines(faint)[0]!, 10, false);
-    expect(rows.slice(1).flat().map((entry) => entry.role)).toEqual(['link-visited']);
+    expect(
+      rows
+        .slice(1)
+        .flat()
+        .map((entry) => entry.role),
+    ).toEqual(['link-visited']);
   });
   it('call for what fails or was never set where it is in use, most places first', () => {
     const calls = callsOf(groundLines(site));
     expect(calls.every(({ sample }) => sample.places > 0)).toBeTrue();
-    expect(calls.map(({ sample }) => sample.places)).toEqual(calls.map(({ sample }) => sample.places).sort((one, other) => other - one));
+    expect(calls.map(({ sample }) => sample.places)).toEqual(
+      calls.map(({ sample }) => sample.places).sort((one, other) => other - one),
+    );
     const unset = calls.find(({ sample, line }) => line.id === 'pale' && sample.role === 'link-visited');
     expect(unset?.fails).toBeFalse();
-    const chosen = applyChange(site, setRole(site, 'pale', 'link-visited', { kind: 'swatch', swatch: site.brand.swatchOrder[0]! })).site;
-    const after = callsOf(groundLines(chosen)).find(({ sample, line }) => line.id === 'pale' && sample.role === 'link-visited');
+    const chosen = applyChange(
+      site,
+      setRole(site, 'pale', 'link-visited', { kind: 'swatch', swatch: site.brand.swatchOrder[0]! }),
+    ).site;
+    const after = callsOf(groundLines(chosen)).find(
+      ({ sample, line }) => line.id === 'pale' && sample.role === 'link-visited',
+    );
     expect(after === undefined || after.fails).toBeTrue();
   });
   it('judge what is typed on the field, and a stripe by the text on it', () => {

@@ -1,4 +1,17 @@
-import { buttonRole, cssColor, gradientCss, groundBackdrop, placeCount, siteIndex, roleJudge, rolePath, tokenTable, tokenValue, type Rgb8, type Site } from '@yohaku/core';
+import {
+  buttonRole,
+  cssColor,
+  gradientCss,
+  groundBackdrop,
+  placeCount,
+  siteIndex,
+  roleJudge,
+  rolePath,
+  tokenTable,
+  tokenValue,
+  type Rgb8,
+  type Site,
+} from '@yohaku/core';
 
 /** One sample of a set line: a role as it stands on this ground. */
 export interface RoleSample {
@@ -34,7 +47,18 @@ export interface GroundLine {
 
 /** The roles a set line shows, in reading order. */
 export const LINE_ROLES = ['eyebrow', 'heading', 'text', 'link', 'secondary', 'field-edge', 'focus', 'rule'] as const;
-export const MORE_ROLES = ['link-hover', 'link-visited', 'label', 'field-text', 'help', 'error', 'stripe', 'icon', 'mark-text', 'selection-text'] as const;
+export const MORE_ROLES = [
+  'link-hover',
+  'link-visited',
+  'label',
+  'field-text',
+  'help',
+  'error',
+  'stripe',
+  'icon',
+  'mark-text',
+  'selection-text',
+] as const;
 
 /** Every ground as a set line with its figures. */
 export function groundLines(site: Site): GroundLine[] {
@@ -58,29 +82,54 @@ export function groundLines(site: Site): GroundLine[] {
     /** A button under the pointer, and pressed where that looks otherwise. */
     const held = (variant: string): RoleSample[] => {
       const roles = (['hover', 'pressed'] as const).map((state) => sample(buttonRole(variant, 'label', state)));
-      const look = (state: 'hover' | 'pressed') => (['fill', 'label', 'edge'] as const).map((part) => css(buttonRole(variant, part, state))).join();
+      const look = (state: 'hover' | 'pressed') =>
+        (['fill', 'label', 'edge'] as const).map((part) => css(buttonRole(variant, part, state))).join();
       return look('hover') === look('pressed') ? roles.slice(0, 1) : roles;
     };
     return {
-      id, label: ground.label, path: rolePath(site.brand, ground, 'background'), background: cssColor(background), painted: wash ? gradientCss(wash.angle, wash.from, wash.to) : cssColor(background), places: onGround.get(id) ?? 0, pictured: pictured.has(id),
-      samples: [...LINE_ROLES.map(sample), ...site.brand.variantOrder.map((variant) => sample(buttonRole(variant, 'label', 'rest')))],
+      id,
+      label: ground.label,
+      path: rolePath(site.brand, ground, 'background'),
+      background: cssColor(background),
+      painted: wash ? gradientCss(wash.angle, wash.from, wash.to) : cssColor(background),
+      places: onGround.get(id) ?? 0,
+      pictured: pictured.has(id),
+      samples: [
+        ...LINE_ROLES.map(sample),
+        ...site.brand.variantOrder.map((variant) => sample(buttonRole(variant, 'label', 'rest'))),
+      ],
       more: [...MORE_ROLES.map(sample), ...site.brand.variantOrder.flatMap(held)],
     };
   });
 }
 
 /** An open role of a set line: a used role that fails, or one without a chosen colour. */
-export interface Call { readonly line: GroundLine; readonly sample: RoleSample; readonly fails: boolean }
+export interface Call {
+  readonly line: GroundLine;
+  readonly sample: RoleSample;
+  readonly fails: boolean;
+}
 
 /** Returns true if a sample falls short where it is in use. Over a gradient the audit tells, text by text. */
 export function fallsShort(sample: RoleSample): boolean {
-  return sample.places > 0 && !sample.least && sample.role !== 'rule' && sample.found !== null && sample.found < sample.needed;
+  return (
+    sample.places > 0 &&
+    !sample.least &&
+    sample.role !== 'rule' &&
+    sample.found !== null &&
+    sample.found < sample.needed
+  );
 }
 
-/** The roles in use that fail or were never set, those that touch most places first, failing before unset where they touch as many. */
+/**
+ * The roles in use that fail or were never set, those that touch most places first, failing before unset where they
+ * touch as many.
+ */
 export function callsOf(lines: readonly GroundLine[]): Call[] {
   return lines
-    .flatMap((line) => [...line.samples, ...line.more].map((sample): Call => ({ line, sample, fails: fallsShort(sample) })))
+    .flatMap((line) =>
+      [...line.samples, ...line.more].map((sample): Call => ({ line, sample, fails: fallsShort(sample) })),
+    )
     .filter(({ sample, fails }) => fails || (sample.places > 0 && !sample.set))
     .sort((one, other) => other.sample.places - one.sample.places || Number(other.fails) - Number(one.fails));
 }

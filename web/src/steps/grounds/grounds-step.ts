@@ -3,22 +3,49 @@ import { NgTemplateOutlet } from '@angular/common';
 import { BrandFaultsLine } from '../brand-faults-line.ts';
 import { Store } from '@ngrx/store';
 import {
-  addGround, BASE_ROLES, buttonRoles, buttonRole, cssColor, cutDownText, groundUses, hex, fixPair, colorOf, ownWords, parseColor, plural, removeGround, resolvedSwatches, setRoles, setValue, setWash, shapeOfVariant, cornerCss, roleLabel, rolePath, clearestChoice, defaultRoleValue, deltaERgb, passingSwatches,
-  tokenTable, tokenValue, parseButtonRole, composite, type RoleValue,
+  addGround,
+  BASE_ROLES,
+  buttonRoles,
+  buttonRole,
+  cssColor,
+  cutDownText,
+  groundUses,
+  hex,
+  fixPair,
+  colorOf,
+  ownWords,
+  parseColor,
+  plural,
+  removeGround,
+  resolvedSwatches,
+  setRoles,
+  setValue,
+  setWash,
+  roleLabel,
+  rolePath,
+  clearestChoice,
+  defaultRoleValue,
+  deltaERgb,
+  passingSwatches,
+  tokenTable,
+  tokenValue,
+  parseButtonRole,
+  composite,
+  type RoleValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+import { buttonSamples, type ButtonSample } from './button-samples.ts';
 import { JointFix } from './joint-fix.ts';
 import { callsOf, fallsShort, groundLines, LINE_ROLES, rowsOf } from './ground-lines.ts';
 
-/** Heights of a background's line, of each line of roles below it, and of the names above all, px; the stylesheet has them as well. */
+/**
+ * Heights of a background's line, of each line of roles below it, and of the names above all, px; the stylesheet has
+ * them as well.
+ */
 const LINE = 47;
 const BELOW = 41;
 const HEAD = 26;
-
-/** Height of a sample of a button, px: what a corner that is a share is a share of. */
-const SAMPLE_HEIGHT = 24;
-type ButtonSample = Readonly<Record<string, string>>;
 
 /** Calls shown before more are asked for. */
 const CALLS = 3;
@@ -27,7 +54,18 @@ const CALLS = 3;
 @Component({
   selector: 'yo-grounds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BrandFaultsLine, ACTS, More, NgTemplateOutlet, VerdictRule, Choice, NumberField, TextField, Reaching, JointFix],
+  imports: [
+    BrandFaultsLine,
+    ACTS,
+    More,
+    NgTemplateOutlet,
+    VerdictRule,
+    Choice,
+    NumberField,
+    TextField,
+    Reaching,
+    JointFix,
+  ],
   templateUrl: './grounds-step.html',
   styleUrl: './grounds-step.less',
 })
@@ -38,14 +76,27 @@ export class GroundsStep {
   protected readonly site = this.#editor.shown;
   protected readonly together = signal(false);
   protected readonly lines = computed(() => (this.site() ? groundLines(this.site()!) : []));
-  protected readonly heads = ['Eyebrow', 'Heading', 'Body text', 'Link', 'Secondary text', 'Form field', 'Focus ring', 'Divider'];
-  protected readonly variants = computed(() => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? []);
+  protected readonly heads = [
+    'Eyebrow',
+    'Heading',
+    'Body text',
+    'Link',
+    'Secondary text',
+    'Form field',
+    'Focus ring',
+    'Divider',
+  ];
+  protected readonly variants = computed(
+    () => this.site()?.brand.variantOrder.map((id) => this.site()!.brand.variants[id]!) ?? [],
+  );
   protected readonly words = computed(() => {
     const site = this.site();
     return site && ownWords(site).short;
   });
   /** How the brand writes what stands over a heading. */
-  protected readonly eyebrowCase = computed(() => Object.values(this.site()?.brand.styles ?? {}).find((style) => style.role === 'eyebrow')?.textCase);
+  protected readonly eyebrowCase = computed(
+    () => Object.values(this.site()?.brand.styles ?? {}).find((style) => style.role === 'eyebrow')?.textCase,
+  );
   protected readonly families = computed(() => {
     const table = this.site() && tokenTable(this.site()!.brand);
     return { heading: table?.get('family.heading')?.css ?? '', body: table?.get('family.body')?.css ?? '' };
@@ -53,25 +104,25 @@ export class GroundsStep {
   /** How the buttons of each variant are set and shaped: a sample that is not the brand's own is no sample. */
   protected readonly buttons = computed(() => {
     const brand = this.site()?.brand;
-    const style = brand?.styles[brand.buttonStyle];
-    if (!brand || !style) return new Map<string, ButtonSample>();
-    const set = { 'font-family': this.families()[style.family], 'font-weight': String(style.weight), 'font-style': style.italic ? 'italic' : 'normal', 'text-transform': style.textCase, 'letter-spacing': `${style.letterSpacing}em` };
-    return new Map(brand.variantOrder.map((id): [string, ButtonSample] => {
-      const { corner, edge } = shapeOfVariant(brand, id);
-      const radius = typeof corner === 'number' ? `${corner}px` : corner.value.kind === 'share' ? `${corner.value.share * SAMPLE_HEIGHT}px` : cornerCss(corner.value);
-      return [id, { ...set, 'border-radius': radius, 'border-width': `${edge}px` }];
-    }));
+    return brand ? buttonSamples(brand, this.families()) : new Map<string, ButtonSample>();
   });
 
   protected readonly chosen = computed(() => {
     const { ground, role } = this.#desk();
     const lines = this.lines();
-    const failing = callsOf(lines).filter((call) => call.fails).map(({ line, sample }) => ({ line, one: sample }))[0];
+    const failing = callsOf(lines)
+      .filter((call) => call.fails)
+      .map(({ line, sample }) => ({ line, one: sample }))[0];
     const line = lines.find((one) => one.id === ground) ?? failing?.line ?? lines[0];
     const site = this.site();
     if (!line || !site) return undefined;
     const wanted = role ?? (ground === null || ground === failing?.line.id ? failing?.one.role : undefined) ?? 'text';
-    return { line, role: wanted, value: site.brand.grounds[line.id]!.roles[wanted], path: rolePath(site.brand, site.brand.grounds[line.id]!, wanted) };
+    return {
+      line,
+      role: wanted,
+      value: site.brand.grounds[line.id]!.roles[wanted],
+      path: rolePath(site.brand, site.brand.grounds[line.id]!, wanted),
+    };
   });
   protected readonly roleFacts = computed(() => {
     const chosen = this.chosen();
@@ -80,15 +131,37 @@ export class GroundsStep {
     const sample = [...chosen.line.samples, ...chosen.line.more].find((one) => one.role === chosen.role);
     const table = tokenTable(site.brand);
     const { css, chain } = tokenValue(table, chosen.path);
-    const by = chosen.value === undefined ? `automatic${defaultRoleValue(chosen.role).kind === 'readable' && !chosen.role.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.role)}` : ''}` : chosen.value.kind === 'readable' ? this.#clearest(chosen.line.id, chosen.role) : chosen.value.kind === 'same' ? `same as ${roleLabel(chosen.value.role).toLowerCase()}` : chosen.value.kind === 'raw' ? 'raw' : chosen.value.kind === 'contrast' ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}` : '';
-    return { sample, css, from: chain.slice(1).map((path) => table.get(path)!.label).at(-1) ?? '', by };
+    const by =
+      chosen.value === undefined
+        ? `automatic${defaultRoleValue(chosen.role).kind === 'readable' && !chosen.role.startsWith('background') ? `, ${this.#clearest(chosen.line.id, chosen.role)}` : ''}`
+        : chosen.value.kind === 'readable'
+          ? this.#clearest(chosen.line.id, chosen.role)
+          : chosen.value.kind === 'same'
+            ? `same as ${roleLabel(chosen.value.role).toLowerCase()}`
+            : chosen.value.kind === 'raw'
+              ? 'raw'
+              : chosen.value.kind === 'contrast'
+                ? `hue of ${site.brand.swatches[chosen.value.swatch]?.label ?? ''} at ${chosen.value.ratio}`
+                : '';
+    return {
+      sample,
+      css,
+      from:
+        chain
+          .slice(1)
+          .map((path) => table.get(path)!.label)
+          .at(-1) ?? '',
+      by,
+    };
   });
   /** Returns the result of the rule for a readable colour, and why it is not a core swatch if it is not. */
   #clearest(ground: string, role: string): string {
     const { among, needed, ratio } = clearestChoice(this.site()!.brand, ground, role);
     if (among === 'core' && ratio >= needed) return 'best contrast from core';
     if (ratio < needed) return `best contrast available; no swatch reaches ${needed}`;
-    return among === 'side' ? `not from core: no core swatch reaches ${needed}` : `black or white: no swatch reaches ${needed}`;
+    return among === 'side'
+      ? `not from core: no core swatch reaches ${needed}`
+      : `black or white: no swatch reaches ${needed}`;
   }
   protected readonly fix = computed(() => {
     const sample = this.roleFacts()?.sample;
@@ -97,15 +170,39 @@ export class GroundsStep {
     const painted = composite(color, sample.behind);
     const found = fixPair(painted, sample.behind, sample.needed);
     // The brand's own swatch that passes comes before a colour that is in no palette.
-    const own = sample.path.includes('-edge') ? undefined : passingSwatches(this.site()!.brand, painted, sample.behind, sample.needed)[0];
-    return { own: own && { id: own.swatch.id, label: own.swatch.label, deltaE: cutDownText(deltaERgb(painted, own.rgb), 3) }, other: found && { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) } };
+    const own = sample.path.includes('-edge')
+      ? undefined
+      : passingSwatches(this.site()!.brand, painted, sample.behind, sample.needed)[0];
+    return {
+      own: own && { id: own.swatch.id, label: own.swatch.label, deltaE: cutDownText(deltaERgb(painted, own.rgb), 3) },
+      other: found && { hex: hex(found.rgb), deltaE: cutDownText(found.deltaE, 3) },
+    };
   });
-  protected readonly swatches = computed(() => (this.site() ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({ value: swatch.id, label: swatch.label, color: cssColor(rgb) })) : []));
-  protected readonly roles = computed(() => [...BASE_ROLES, ...(this.site()?.brand.variantOrder.flatMap(buttonRoles) ?? [])].filter((role) => role !== 'background-to' || this.wash()).map((role) => {
-    const button = parseButtonRole(role);
-    return { value: role, label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${roleLabel(role)}` : roleLabel(role) };
-  }));
-  protected readonly grounds = computed(() => this.lines().filter((line) => line.id !== this.chosen()?.line.id).map((line) => ({ value: line.id, label: line.label, color: line.background })));
+  protected readonly swatches = computed(() =>
+    this.site()
+      ? resolvedSwatches(this.site()!.brand).map(({ swatch, rgb }) => ({
+          value: swatch.id,
+          label: swatch.label,
+          color: cssColor(rgb),
+        }))
+      : [],
+  );
+  protected readonly roles = computed(() =>
+    [...BASE_ROLES, ...(this.site()?.brand.variantOrder.flatMap(buttonRoles) ?? [])]
+      .filter((role) => role !== 'background-to' || this.wash())
+      .map((role) => {
+        const button = parseButtonRole(role);
+        return {
+          value: role,
+          label: button ? `${this.site()!.brand.variants[button.variant]!.label} ${roleLabel(role)}` : roleLabel(role),
+        };
+      }),
+  );
+  protected readonly grounds = computed(() =>
+    this.lines()
+      .filter((line) => line.id !== this.chosen()?.line.id)
+      .map((line) => ({ value: line.id, label: line.label, color: line.background })),
+  );
   /** The gradient of the ground in hand, with the swatch at its far end. */
   protected readonly wash = computed(() => {
     const ground = this.site()?.brand.grounds[this.chosen()?.line.id ?? ''];
@@ -121,12 +218,16 @@ export class GroundsStep {
     const { line } = this.chosen()!;
     this.#editor[phase]((site) => setWash(site, line.id, { angle }));
   }
-  protected readonly uses = computed(() => (this.site() && this.chosen() ? groundUses(this.site()!, this.chosen()!.line.id) : []));
+  protected readonly uses = computed(() =>
+    this.site() && this.chosen() ? groundUses(this.site()!, this.chosen()!.line.id) : [],
+  );
 
   protected readonly LINE = LINE;
   protected readonly HEAD = HEAD;
   /** Height of all lines, px. */
-  protected readonly tall = computed(() => HEAD + this.sheet().reduce((sum, group) => sum + LINE + (group.rows.length - 1) * BELOW, 0));
+  protected readonly tall = computed(
+    () => HEAD + this.sheet().reduce((sum, group) => sum + LINE + (group.rows.length - 1) * BELOW, 0),
+  );
   protected readonly fails = fallsShort;
   /** True if the lines show every role in use, or the main ones and what fails. */
   protected readonly open = computed(() => this.#desk().unfolded);
@@ -167,7 +268,9 @@ export class GroundsStep {
     const chosen = this.chosen();
     const site = this.site();
     if (!chosen || !site) return [];
-    const others = [...this.more()].map((key) => key.split(' ') as [string, string]).filter(([ground, role]) => site.brand.grounds[ground] && !(ground === chosen.line.id && role === chosen.role));
+    const others = [...this.more()]
+      .map((key) => key.split(' ') as [string, string])
+      .filter(([ground, role]) => site.brand.grounds[ground] && !(ground === chosen.line.id && role === chosen.role));
     return [{ ground: chosen.line.id, role: chosen.role }, ...others.map(([ground, role]) => ({ ground, role }))];
   });
   protected isNow(ground: string, role: string): boolean {
@@ -182,7 +285,9 @@ export class GroundsStep {
     }
     const key = `${ground} ${role}`;
     if (ground === chosen.line.id && role === chosen.role) return;
-    this.more.update((known) => (known.has(key) ? new Set([...known].filter((entry) => entry !== key)) : new Set([...known, key])));
+    this.more.update((known) =>
+      known.has(key) ? new Set([...known].filter((entry) => entry !== key)) : new Set([...known, key]),
+    );
   }
   /** Another role in hand: on every ground on which one was. */
   protected role(role: string): void {
@@ -222,12 +327,17 @@ export class GroundsStep {
   /** The hue of a swatch at the contrast that is needed here, or at another. */
   protected atContrast(swatch: string, ratio?: number): void {
     const now = this.chosen()?.value;
-    this.setTo({ kind: 'contrast', swatch, ratio: ratio ?? (now?.kind === 'contrast' ? now.ratio : (this.roleFacts()?.sample?.needed ?? 4.5)) });
+    this.setTo({
+      kind: 'contrast',
+      swatch,
+      ratio: ratio ?? (now?.kind === 'contrast' ? now.ratio : (this.roleFacts()?.sample?.needed ?? 4.5)),
+    });
   }
   protected raw(text: string): void {
     this.setTo({ kind: 'raw', color: text });
   }
-  protected checkColor = (text: string): string => (parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`);
+  protected checkColor = (text: string): string =>
+    parseColor(text) ? '' : `“${text.slice(0, 24)}” is not a colour. The old value is kept.`;
   protected add(): void {
     const background = this.swatches()[0]?.value;
     if (!background) return;
@@ -243,14 +353,26 @@ export class GroundsStep {
   }
   protected rename(label: string): void {
     const { line } = this.chosen()!;
-    this.#editor.commit((site) => setValue(site, `Rename ${line.label}`, ['brand', 'grounds', line.id, 'label'], label));
+    this.#editor.commit((site) =>
+      setValue(site, `Rename ${line.label}`, ['brand', 'grounds', line.id, 'label'], label),
+    );
   }
   protected checkName = (text: string): string =>
-    text === '' ? 'A background needs a name.' : text.length > 80 ? 'At most 80 characters.' : this.lines().some((line) => line.id !== this.chosen()?.line.id && line.label.toLowerCase() === text.toLowerCase()) ? `“${text}” is already used.` : '';
+    text === ''
+      ? 'A background needs a name.'
+      : text.length > 80
+        ? 'At most 80 characters.'
+        : this.lines().some(
+              (line) => line.id !== this.chosen()?.line.id && line.label.toLowerCase() === text.toLowerCase(),
+            )
+          ? `“${text}” is already used.`
+          : '';
   /** The loss if the background is deleted, in words. */
   protected readonly loss = computed(() => {
     const uses = this.uses();
-    return uses.length === 0 ? '' : `${plural(uses.length, 'section')} ${uses.length === 1 ? 'stands' : 'stand'} on it: ${uses.slice(0, 2).join('; ')}${uses.length > 2 ? ` and ${uses.length - 2} more` : ''}.`;
+    return uses.length === 0
+      ? ''
+      : `${plural(uses.length, 'section')} ${uses.length === 1 ? 'stands' : 'stand'} on it: ${uses.slice(0, 2).join('; ')}${uses.length > 2 ? ` and ${uses.length - 2} more` : ''}.`;
   });
   protected remove(replacement: string): void {
     const { line } = this.chosen()!;

@@ -1,9 +1,62 @@
-import { ChangeDetectionStrategy, Component, ElementRef, afterRenderEffect, computed, effect, inject, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { PAGE_KINDS, addKept, addPage, addToMenu, addressPage, addSection, duplicateSection, inTurn, keepSection, movePage, ownSection, pageAddress, pageUses, removeFromMenu, pagesUnder, pagesWith, placeSection, putUnder, moveSection, pageTree, plural, removePage, removeSection, renamePage, sectionAddress, sectionOf, setValue, rolePath, tokenTable, tokenValue, type Edit, type Page, type Section, type SectionKind, type Site } from '@yohaku/core';
+import {
+  PAGE_KINDS,
+  addKept,
+  addPage,
+  addToMenu,
+  addressPage,
+  addSection,
+  duplicateSection,
+  inTurn,
+  keepSection,
+  movePage,
+  ownSection,
+  pageAddress,
+  pageUses,
+  removeFromMenu,
+  possibleParents,
+  placeSection,
+  putUnder,
+  moveSection,
+  pageTree,
+  plural,
+  removePage,
+  removeSection,
+  renamePage,
+  sectionAddress,
+  sectionOf,
+  setValue,
+  rolePath,
+  tokenTable,
+  tokenValue,
+  type Edit,
+  type Section,
+  type SectionKind,
+  type Site,
+} from '@yohaku/core';
 import { OpenCounts } from '../../desk/open-counts.ts';
-import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type DropTarget, type Scope } from '../../state/index.ts';
+import {
+  DeskActions,
+  Editor,
+  deskFeature,
+  freshId,
+  NAME_ONLY,
+  Reaching,
+  type DropTarget,
+  type Scope,
+} from '../../state/index.ts';
 import { MenuList } from './menu-list.ts';
 import { PageFacts } from './page-facts.ts';
 import { CollectionsPanel } from './collections-panel.ts';
@@ -12,14 +65,30 @@ import { PicturesPanel } from './pictures-panel.ts';
 import { SectionFacts } from './section-facts.ts';
 import { SectionShelf } from './section-shelf.ts';
 import { ACTS, ActsMenu, More, Choice, TextField } from '../../ui/index.ts';
-
-interface Strip { readonly id: string; readonly label: string; readonly color: string; readonly weight: number; readonly shared: boolean; /** Header and footer stay where they are. */ readonly fixed: boolean }
+import { addressProblem, titleProblem } from './page-problems.ts';
+import { sectionInHand, sectionStrips, type Strip } from './section-strips.ts';
 
 /** The page in hand as a strip of its sections, and what can be done with page and section. */
 @Component({
   selector: 'yo-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, ActsMenu, CollectionsPanel, PastePanel, CdkDrag, CdkDropList, PicturesPanel, SectionFacts, MenuList, PageFacts, SectionShelf, More, Choice, TextField, Reaching],
+  imports: [
+    ACTS,
+    ActsMenu,
+    CollectionsPanel,
+    PastePanel,
+    CdkDrag,
+    CdkDropList,
+    PicturesPanel,
+    SectionFacts,
+    MenuList,
+    PageFacts,
+    SectionShelf,
+    More,
+    Choice,
+    TextField,
+    Reaching,
+  ],
   templateUrl: './pages-step.html',
   styleUrl: './pages-step.less',
 })
@@ -33,39 +102,41 @@ export class PagesStep {
     const id = this.#desk().page;
     return site ? (site.pages[id ?? ''] ?? site.pages[site.pageOrder[0]!]) : undefined;
   });
-  protected readonly pages = computed(() => this.site()?.pageOrder.map((id) => ({ value: id, label: this.site()!.pages[id]!.title })) ?? []);
+  protected readonly pages = computed(
+    () => this.site()?.pageOrder.map((id) => ({ value: id, label: this.site()!.pages[id]!.title })) ?? [],
+  );
   protected readonly strips = computed((): Strip[] => {
     const site = this.site();
     const page = this.page();
     if (!site || !page) return [];
-    return pageTree(site, page.id).parts.map((part) => {
-      const ground = part.places[0]!.ground;
-      return {
-        id: part.id, label: `${part.label}${part.shared ? ', reused' : ''}${notAt(page, part.id)}`, shared: part.shared, fixed: !page.sections[part.id], weight: Math.max(3, part.places.length),
-        color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[ground]!, 'background')).css,
-      };
-    });
+    return sectionStrips(site, page);
   });
   protected readonly section = computed(() => {
     const site = this.site();
     const page = this.page();
     const id = this.#desk().section;
     if (!site || !page || !id) return undefined;
-    const end = id === 'header' || id === 'footer';
-    const kept = end ? page[id] : undefined;
-    if (id === 'header' && kept === undefined) return undefined;
-    const entry = page.sections[id];
-    const section = kept !== undefined ? site.shared.sections[kept] : id === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
-    return section ? { id, section, own: !end, address: sectionAddress(site, page.id, id), shared: end || (!!entry && 'shared' in entry), with: kept !== undefined ? pagesWith(site, kept).length : id === 'footer' ? site.pageOrder.length : entry && 'shared' in entry ? pagesWith(site, entry.shared).length : 1 } : undefined;
+    return sectionInHand(site, page, id);
   });
   protected readonly grounds = computed(() => {
     const site = this.site();
-    return site?.brand.groundOrder.map((id) => ({ value: id, label: site.brand.grounds[id]!.label, color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[id]!, 'background')).css })) ?? [];
+    return (
+      site?.brand.groundOrder.map((id) => ({
+        value: id,
+        label: site.brand.grounds[id]!.label,
+        color: tokenValue(tokenTable(site.brand), rolePath(site.brand, site.brand.grounds[id]!, 'background')).css,
+      })) ?? []
+    );
   });
-  protected readonly spaces = computed(() => this.site()?.brand.spaceOrder.filter((id) => this.site()!.brand.spaces[id]!.use === 'section').map((id) => {
-    const { label, values } = this.site()!.brand.spaces[id]!;
-    return { value: id, label: `${label}, ${values.desktop}, ${values.phone}` };
-  }) ?? []);
+  protected readonly spaces = computed(
+    () =>
+      this.site()
+        ?.brand.spaceOrder.filter((id) => this.site()!.brand.spaces[id]!.use === 'section')
+        .map((id) => {
+          const { label, values } = this.site()!.brand.spaces[id]!;
+          return { value: id, label: `${label}, ${values.desktop}, ${values.phone}` };
+        }) ?? [],
+  );
 
   constructor() {
     // An item that is gone to from elsewhere is shown in its table.
@@ -78,8 +149,14 @@ export class PagesStep {
     });
     // A long page has more sections than its strip has room for: what is in hand is in sight, wherever it was taken.
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    afterRenderEffect({ read: () => { if (this.section() && !this.panel()) host.querySelector('.strip.now')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); } });
-    // The page in hand hangs grown when the step is opened: this is where its words are edited. Who goes back to the overview stays there.
+    afterRenderEffect({
+      read: () => {
+        if (this.section() && !this.panel())
+          host.querySelector('.strip.now')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+      },
+    });
+    // The page in hand hangs grown when the step is opened: this is where its words are edited. Who goes back to the
+    // overview stays there.
     const opened = effect(() => {
       const page = this.page();
       if (!page) return;
@@ -96,9 +173,14 @@ export class PagesStep {
   protected press(event: MouseEvent, id: string): void {
     const now = this.section();
     const isOwn = (one: string) => one !== 'header' && one !== 'footer';
-    if (!(event.shiftKey || event.ctrlKey || event.metaKey) || !now?.own || !isOwn(id) || now.id === id) return this.choose(id);
+    if (!(event.shiftKey || event.ctrlKey || event.metaKey) || !now?.own || !isOwn(id) || now.id === id)
+      return this.choose(id);
     const { sections } = this.#desk();
-    this.#store.dispatch(DeskActions.choose({ choice: { sections: sections.includes(id) ? sections.filter((section) => section !== id) : [...sections, id] } }));
+    this.#store.dispatch(
+      DeskActions.choose({
+        choice: { sections: sections.includes(id) ? sections.filter((section) => section !== id) : [...sections, id] },
+      }),
+    );
   }
   /** Sections in hand, in the order of the page. */
   protected readonly selected = computed(() => {
@@ -115,21 +197,28 @@ export class PagesStep {
     const site = this.#editor.current()!;
     const page = site.pages[this.page()!.id]!;
     const part = pageTree(site, page.id).parts.find((one) => one.id === section);
-    if (part) this.#store.dispatch(DeskActions.choose({ choice: { place: { page: page.id, id: part.places[0]!.id } } }));
+    if (part)
+      this.#store.dispatch(DeskActions.choose({ choice: { place: { page: page.id, id: part.places[0]!.id } } }));
   }
   protected readonly pageKinds = Object.values(PAGE_KINDS).map(({ id, label }) => ({ id, label }));
   protected addPage(copy: boolean, kind?: string): void {
     const id = freshId('p');
     const from = copy ? this.page()!.id : null;
-    this.#editor.commit((site) => addPage(site, id, from, Object.values(PAGE_KINDS).find((one) => one.id === kind)));
+    this.#editor.commit((site) =>
+      addPage(
+        site,
+        id,
+        from,
+        Object.values(PAGE_KINDS).find((one) => one.id === kind),
+      ),
+    );
     this.go(id);
   }
   protected rename(title: string): void {
     const { id } = this.page()!;
     this.#editor.commit((site) => renamePage(site, id, title, !this.#live(id)));
   }
-  protected checkTitle = (text: string): string =>
-    text === '' ? 'A page needs a name.' : text.length > 80 ? `${text.length} characters; at most 80. “${this.page()!.title}” is kept.` : '';
+  protected checkTitle = (text: string): string => titleProblem(this.page()!, text);
   protected movePage(steps: -1 | 1): void {
     this.#editor.commit((site) => movePage(site, this.page()!.id, steps));
   }
@@ -139,14 +228,20 @@ export class PagesStep {
     return this.#open.live()?.pages[id] !== undefined;
   }
   protected readonly home = computed(() => this.page()?.file === 'index.html');
-  protected readonly uses = computed(() => (this.site() && this.page() ? pageUses(this.site()!, this.page()!.id) : { menu: [], links: 0 }));
-  protected readonly addressScope = computed((): Scope => ({ words: `Links on the site follow the new address; no place changes${this.page() && this.#live(this.page()!.id) ? '; the old address redirects' : ''}` }));
+  protected readonly uses = computed(() =>
+    this.site() && this.page() ? pageUses(this.site()!, this.page()!.id) : { menu: [], links: 0 },
+  );
+  protected readonly addressScope = computed((): Scope => ({
+    words: `Links on the site follow the new address; no place changes${this.page() && this.#live(this.page()!.id) ? '; the old address redirects' : ''}`,
+  }));
   /** The possible parents of the page. */
   protected readonly above = computed(() => {
     const [site, page] = [this.site(), this.page()];
     if (!site || !page) return [];
-    const free = pagesUnder(site, page.id).length > 0 ? [] : site.pageOrder.filter((id) => id !== page.id && site.pages[id]!.under === undefined && site.pages[id]!.file !== 'index.html');
-    return [{ value: '', label: 'no page' }, ...free.map((id) => ({ value: id, label: site.pages[id]!.title }))];
+    return [
+      { value: '', label: 'no page' },
+      ...possibleParents(site, page.id).map((id) => ({ value: id, label: site.pages[id]!.title })),
+    ];
   });
   protected under(above: string): void {
     this.#editor.commit((site) => putUnder(site, this.page()!.id, above || null));
@@ -157,34 +252,44 @@ export class PagesStep {
     const id = item.data as string;
     const several = this.selected().length > 1 && this.selected().includes(id) ? this.selected() : [id];
     const first = this.strips()[0]?.id === 'header' ? 1 : 0;
-    const all = this.strips().map((strip) => strip.id).filter((one) => one !== id && one !== 'header' && one !== 'footer');
+    const all = this.strips()
+      .map((strip) => strip.id)
+      .filter((one) => one !== id && one !== 'header' && one !== 'footer');
     // All that are in hand go where the one that was dragged goes, in their order.
-    const before = all.slice(0, Math.max(0, currentIndex - first)).filter((entry) => !several.includes(entry)).at(-1) ?? null;
-    this.#editor.commit((site) => inTurn(site, several.length > 1 ? `Move ${several.length} sections` : `Move ${sectionOf(site, page.sections[id]!)!.label}`, several.map((one, i) => (now: Site) => placeSection(now, page.id, one, i === 0 ? before : several[i - 1]!))));
+    const before =
+      all
+        .slice(0, Math.max(0, currentIndex - first))
+        .filter((entry) => !several.includes(entry))
+        .at(-1) ?? null;
+    this.#editor.commit((site) =>
+      inTurn(
+        site,
+        several.length > 1 ? `Move ${several.length} sections` : `Move ${sectionOf(site, page.sections[id]!)!.label}`,
+        several.map((one, i) => (now: Site) => placeSection(now, page.id, one, i === 0 ? before : several[i - 1]!)),
+      ),
+    );
     if (several.length === 1) this.choose(id);
   }
   protected address(text: string): void {
     const { id } = this.page()!;
     this.#editor.commit((site) => addressPage(site, id, pageAddress(text), this.#live(id)));
   }
-  protected checkAddress = (text: string): string => {
-    if (!/[a-z0-9]/i.test(text.replace(/\.html$/i, ''))) return 'An address needs letters or digits.';
-    const file = pageAddress(text);
-    const other = Object.values(this.site()!.pages).find((page) => page.id !== this.page()!.id && page.file === file);
-    if (file === 'specimen.html') return 'specimen.html is the address of the specimen.';
-    if (text.trim().includes('/')) return 'An address is one name without a slash: all pages are in one folder.';
-    return other ? `${file} is the address of ${other.title}.` : '';
-  };
+  protected checkAddress = (text: string): string => addressProblem(this.site()!, this.page()!, text);
   protected menu(): void {
     const { id } = this.page()!;
-    this.#editor.commit((site) => (pageUses(site, id).menu.length > 0 ? removeFromMenu(site, id) : addToMenu(site, id, freshId('m'))));
+    this.#editor.commit((site) =>
+      pageUses(site, id).menu.length > 0 ? removeFromMenu(site, id) : addToMenu(site, id, freshId('m')),
+    );
   }
   /** The loss if the page is deleted, in words. */
   protected readonly losing = computed(() => {
     const [site, page] = [this.site(), this.page()];
     if (!site || !page) return '';
     const { menu, links } = this.uses();
-    const parts = [plural(pageTree(site, page.id).places.length, 'place'), ...(menu.length > 0 ? [menu.length === 1 ? 'its menu entry' : `${menu.length} menu entries`] : [])];
+    const parts = [
+      plural(pageTree(site, page.id).places.length, 'place'),
+      ...(menu.length > 0 ? [menu.length === 1 ? 'its menu entry' : `${menu.length} menu entries`] : []),
+    ];
     return `${page.title} is deleted with ${parts.join(' and ')}.${links > 0 ? ` ${plural(links, 'link')} to it will lead to the home page.` : ''}${this.#live(page.id) ? ' The live page is removed when you publish.' : ''}`;
   });
   protected removePage(): void {
@@ -193,11 +298,15 @@ export class PagesStep {
     if (!this.#editor.current()?.pages[id]) this.go(this.#editor.current()!.pageOrder[0]!);
   }
   /** The open panel in place of the strip: sections, menu, page details and others. */
-  protected readonly panel = signal<'sections' | 'section' | 'menu' | 'pictures' | 'collections' | 'paste' | 'facts' | null>(null);
+  protected readonly panel = signal<
+    'sections' | 'section' | 'menu' | 'pictures' | 'collections' | 'paste' | 'facts' | null
+  >(null);
   /** Where a section would go, before it goes. */
   protected readonly goes = computed(() => {
     const section = this.section();
-    return section?.own ? `Goes after “${section.section.label}”.` : 'Goes to the end of the page. To insert it elsewhere, first select the section before it.';
+    return section?.own
+      ? `Goes after “${section.section.label}”.`
+      : 'Goes to the end of the page. To insert it elsewhere, first select the section before it.';
   });
   protected addSection({ kind, at }: { kind: SectionKind; at?: DropTarget }): void {
     this.#lay((site, page, id, after) => addSection(site, page, id, after, kind), at);
@@ -215,11 +324,13 @@ export class PagesStep {
     this.#store.dispatch(DeskActions.choose({ choice: { place: null } }));
     this.#editor.commit((site) => make(site, page, id, after));
     // First the page is painted with it: to take the shelf down, with a frame for each kind, takes longer than that.
-    requestAnimationFrame(() => requestAnimationFrame(() => {
-      this.panel.set(null);
-      if (page !== this.page()!.id) this.go(page);
-      this.choose(id);
-    }));
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => {
+        this.panel.set(null);
+        if (page !== this.page()!.id) this.go(page);
+        this.choose(id);
+      }),
+    );
   }
   protected keep(): void {
     const { id: entry } = this.section()!;
@@ -251,15 +362,26 @@ export class PagesStep {
     const what = field === 'space' ? 'Padding' : field === 'ground' ? 'Background' : 'Name';
     const others = field === 'label' ? [] : this.selected();
     const page = this.page()!.id;
-    this.#editor.commit((site) => (others.length < 2 ? setValue(site, `${what} of ${section.label}`, [...address, field], value)
-      : inTurn(site, `${what} of ${others.length} sections`, others.map((id) => (now: Site) => setValue(now, '', [...sectionAddress(now, page, id), field], value)))));
+    this.#editor.commit((site) =>
+      others.length < 2
+        ? setValue(site, `${what} of ${section.label}`, [...address, field], value)
+        : inTurn(
+            site,
+            `${what} of ${others.length} sections`,
+            others.map((id) => (now: Site) => setValue(now, '', [...sectionAddress(now, page, id), field], value)),
+          ),
+    );
   }
-  protected checkLabel = (text: string): string => (text === '' ? 'A section needs a name.' : text.length > 80 ? 'At most 80 characters.' : '');
+  protected checkLabel = (text: string): string =>
+    text === '' ? 'A section needs a name.' : text.length > 80 ? 'At most 80 characters.' : '';
   protected readonly title: Scope = { words: 'Browsers show this title in the tab; no place changes' };
   protected readonly nameOnly = NAME_ONLY;
   protected readonly count = plural;
 
-  /** Does something with all sections in hand as one edit; `fromLast`: those farther down first, so that none overtakes another. */
+  /**
+   * Does something with all sections in hand as one edit; `fromLast`: those farther down first, so that none overtakes
+   * another.
+   */
   #commit(what: string, make: (site: Site, page: string, section: string) => Edit | undefined, fromLast = false): void {
     const section = this.section();
     const page = this.page()!.id;
@@ -268,12 +390,14 @@ export class PagesStep {
     if (several.length < 2) return this.#editor.commit((site) => make(site, page, section.id));
     // At the end of the page they stay as they are, all of them.
     const order = fromLast ? [...several].reverse() : several;
-    this.#editor.commit((site) => (make(site, page, order[0]!) ? inTurn(site, `${what} ${several.length} sections`, order.map((id) => (now: Site) => make(now, page, id))) : undefined));
+    this.#editor.commit((site) =>
+      make(site, page, order[0]!)
+        ? inTurn(
+            site,
+            `${what} ${several.length} sections`,
+            order.map((id) => (now: Site) => make(now, page, id)),
+          )
+        : undefined,
+    );
   }
-}
-
-/** Where a section of a page is not shown, for its name in the strip. */
-function notAt(page: Page, id: string): string {
-  const hidden = page.sections[id]?.hidden;
-  return hidden ? `, not on ${hidden.join(' or ')}` : '';
 }

@@ -10,10 +10,33 @@ const SCALE = 0.2;
 @Component({
   selector: 'yo-section-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<iframe [srcdoc]="shown()" sandbox="allow-same-origin" tabindex="-1" scrolling="no" inert aria-hidden="true" [title]="section().label"></iframe>`,
+  template: `<iframe
+    [srcdoc]="shown()"
+    sandbox="allow-same-origin"
+    tabindex="-1"
+    scrolling="no"
+    inert
+    aria-hidden="true"
+    [title]="section().label"
+  ></iframe>`,
   styles: `
-    :host { display: block; width: ${WIDTH * SCALE}px; height: 116px; overflow: hidden; background: #fff; outline: 1px solid #d9d9d9; outline-offset: -1px; }
-    iframe { width: ${WIDTH}px; height: ${116 / SCALE}px; border: 0; transform: scale(${SCALE}); transform-origin: 0 0; pointer-events: none; }
+    :host {
+      display: block;
+      width: ${WIDTH * SCALE}px;
+      height: 116px;
+      overflow: hidden;
+      background: #fff;
+      outline: 1px solid #d9d9d9;
+      outline-offset: -1px;
+    }
+    iframe {
+      width: ${WIDTH}px;
+      height: ${116 / SCALE}px;
+      border: 0;
+      transform: scale(${SCALE});
+      transform-origin: 0 0;
+      pointer-events: none;
+    }
   `,
 })
 export class SectionCard {
@@ -21,5 +44,9 @@ export class SectionCard {
   readonly section = input.required<Section>();
   readonly site = input.required<Site>();
   readonly css = input.required<string>();
-  protected readonly shown = computed(() => this.#safe.bypassSecurityTrustHtml(sectionHtml(this.site(), this.section(), this.css(), `/frame/${this.site().id}/`)));
+  protected readonly shown = computed(() =>
+    this.#safe.bypassSecurityTrustHtml(
+      sectionHtml(this.site(), this.section(), this.css(), `/frame/${this.site().id}/`),
+    ),
+  );
 }

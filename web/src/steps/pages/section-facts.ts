@@ -1,13 +1,33 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { ARRANGEMENTS, BANDS, anchorSection, arrangementOf, gradientBehind, hideSection, pagesWith, pictureBehind, plural, removeKept, sectionAddress, sectionOf, setValue, valueAt, type BandId, type Section } from '@yohaku/core';
+import {
+  ARRANGEMENTS,
+  BANDS,
+  anchorSection,
+  arrangementOf,
+  gradientBehind,
+  hideSection,
+  pagesWith,
+  pictureBehind,
+  plural,
+  removeKept,
+  sectionAddress,
+  sectionOf,
+  setValue,
+  valueAt,
+  type BandId,
+  type Section,
+} from '@yohaku/core';
 import { Editor, Reaching, CopiedSection, freshId, pictureWhole, type Scope } from '../../state/index.ts';
 import { ACTS, Choice, FocusIn, KEYS, NumberField, TextField } from '../../ui/index.ts';
 import { FocusPoint, type PicturePoint } from '../../ui/late/index.ts';
 
 /** Where a section may be hidden, as one choice. */
 const SHOWN: readonly { readonly value: string; readonly label: string; readonly hidden: readonly BandId[] }[] = [
-  { value: '', label: 'at every width', hidden: [] }, { value: 'phone', label: 'not on phones', hidden: ['phone'] }, { value: 'desktop', label: 'not on desktops', hidden: ['desktop'] },
-  { value: 'tablet,desktop', label: 'on phones only', hidden: ['tablet', 'desktop'] }, { value: 'phone,tablet', label: 'on desktops only', hidden: ['phone', 'tablet'] },
+  { value: '', label: 'at every width', hidden: [] },
+  { value: 'phone', label: 'not on phones', hidden: ['phone'] },
+  { value: 'desktop', label: 'not on desktops', hidden: ['desktop'] },
+  { value: 'tablet,desktop', label: 'on phones only', hidden: ['tablet', 'desktop'] },
+  { value: 'phone,tablet', label: 'on desktops only', hidden: ['phone', 'tablet'] },
 ];
 
 /** The details of a section: arrangement, visibility by width, anchor, background image. */
@@ -17,38 +37,180 @@ const SHOWN: readonly { readonly value: string; readonly label: string; readonly
   imports: [ACTS, Choice, FocusPoint, NumberField, TextField, Reaching],
   template: `
     @if (section(); as section) {
-      <div class="top"><span class="strong">{{ section.label }}</span><span class="note">{{ kept() ? 'A reused section: arrangement and image are the same on every page; visibility and anchor apply to this page only.' : 'On this page only.' }}</span><button yo-act slight class="end" icon="close" yoTip="Closes the details" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+      <div class="top">
+        <span class="strong">{{ section.label }}</span><span class="note">{{
+          kept()
+            ? 'A reused section: arrangement and image are the same on every page; visibility and anchor apply to this page only.'
+            : 'On this page only.'
+        }}</span
+        ><button
+          yo-act
+          slight
+          class="end"
+          icon="close"
+          yoTip="Closes the details"
+          [yoKey]="keyOf.back"
+          (click)="closed.emit()"
+        >
+          Close
+        </button>
+      </div>
       <div class="fields" [yoReaching]="scope()">
-        <yo-choice label="Arrangement" [value]="arrangement()" [options]="arrangements()" [width]="180" (chosen)="arrange($event)" (tried)="tryOut($event)" />
+        <yo-choice
+          label="Arrangement"
+          [value]="arrangement()"
+          [options]="arrangements()"
+          [width]="180"
+          (chosen)="arrange($event)"
+          (tried)="tryOut($event)"
+        />
         @if (entry(); as entry) {
-          <yo-choice label="Shown" [value]="(entry.hidden ?? []).join(',')" [options]="shown()" [width]="150" (chosen)="hide($event)" />
-          <yo-text label="Anchor (#)" [value]="entry.anchor ?? ''" width="190px" [mono]="true" placeholder="none" [check]="checkAnchor" (done)="anchor($event)" />
+          <yo-choice
+            label="Shown"
+            [value]="(entry.hidden ?? []).join(',')"
+            [options]="shown()"
+            [width]="150"
+            (chosen)="hide($event)"
+          />
+          <yo-text
+            label="Anchor (#)"
+            [value]="entry.anchor ?? ''"
+            width="190px"
+            [mono]="true"
+            placeholder="none"
+            [check]="checkAnchor"
+            (done)="anchor($event)"
+          />
         }
-        <yo-choice label="Background image" [value]="section.picture?.asset ?? ''" [options]="pictures()" [width]="170" (chosen)="behind($event)" />
-        <p class="act"><span class="head">Background</span><button yo-act yoTip="Makes a background with a gradient to the next colour; edit it in Backgrounds" (click)="gradient()">Make gradient</button></p>
-        <p class="act"><span class="head">Copy section</span><button yo-act icon="copy" yoTip="For another page or site: find it under Add a section, copied" (click)="take()">Copy</button><span role="status" class="note">{{ taken() }}</span></p>
+        <yo-choice
+          label="Background image"
+          [value]="section.picture?.asset ?? ''"
+          [options]="pictures()"
+          [width]="170"
+          (chosen)="behind($event)"
+        />
+        <p class="act">
+          <span class="head">Background</span
+          ><button
+            yo-act
+            yoTip="Makes a background with a gradient to the next colour; edit it in Backgrounds"
+            (click)="gradient()"
+          >
+            Make gradient
+          </button>
+        </p>
+        <p class="act">
+          <span class="head">Copy section</span
+          ><button
+            yo-act
+            icon="copy"
+            yoTip="For another page or site: find it under Add a section, copied"
+            (click)="take()"
+          >
+            Copy</button
+          ><span role="status" class="note">{{ taken() }}</span>
+        </p>
         @if (section.picture; as picture) {
-          <yo-number label="Darken, %" range="share" [factor]="100" [digits]="0" [value]="picture.shade" (done)="shade($event)" />
-          <yo-number label="Focus from left, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.x ?? 0.5" (done)="focus('x', $event)" />
-          <yo-number label="from top, %" range="share" [factor]="100" [digits]="0" [value]="picture.focus?.y ?? 0.5" (done)="focus('y', $event)" />
-          @if (behindNow(); as one) { <yo-focus-point [label]="'Focus point of ' + one.name" [src]="one.src" [width]="one.width" [height]="one.height" [point]="picture.focus ?? { x: 0.5, y: 0.5 }" (held)="focusAt($event, 'preview')" (done)="focusAt($event)" /> }
-          <p class="note beside">Click the part of the image that stays visible when cropped. Text that fails over the image is listed in Check.</p>
+          <yo-number
+            label="Darken, %"
+            range="share"
+            [factor]="100"
+            [digits]="0"
+            [value]="picture.shade"
+            (done)="shade($event)"
+          />
+          <yo-number
+            label="Focus from left, %"
+            range="share"
+            [factor]="100"
+            [digits]="0"
+            [value]="picture.focus?.x ?? 0.5"
+            (done)="focus('x', $event)"
+          />
+          <yo-number
+            label="from top, %"
+            range="share"
+            [factor]="100"
+            [digits]="0"
+            [value]="picture.focus?.y ?? 0.5"
+            (done)="focus('y', $event)"
+          />
+          @if (behindNow(); as one) {
+            <yo-focus-point
+              [label]="'Focus point of ' + one.name"
+              [src]="one.src"
+              [width]="one.width"
+              [height]="one.height"
+              [point]="picture.focus ?? { x: 0.5, y: 0.5 }"
+              (held)="focusAt($event, 'preview')"
+              (done)="focusAt($event)"
+            />
+          }
+          <p class="note beside">
+            Click the part of the image that stays visible when cropped. Text that fails over the image is listed in
+            Check.
+          </p>
         }
       </div>
       @if (keptId(); as id) {
-        <p class="acts"><span class="note">Reused on {{ count(stands(), 'page') }}.</span>
-          <yo-delete [name]="section.label" label="Stop sharing on all pages" [words]="'Each of ' + count(stands(), 'page') + ' keeps its own copy.'" (done)="removeKept(id, true)" />
-          <yo-delete [name]="section.label" label="Delete it everywhere" [words]="'It is deleted from ' + count(stands(), 'page') + '.'" (done)="removeKept(id, false)" /></p>
+        <p class="acts">
+          <span class="note">Reused on {{ count(stands(), 'page') }}.</span>
+          <yo-delete
+            [name]="section.label"
+            label="Stop sharing on all pages"
+            [words]="'Each of ' + count(stands(), 'page') + ' keeps its own copy.'"
+            (done)="removeKept(id, true)"
+          />
+          <yo-delete
+            [name]="section.label"
+            label="Delete it everywhere"
+            [words]="'It is deleted from ' + count(stands(), 'page') + '.'"
+            (done)="removeKept(id, false)"
+          />
+        </p>
       }
     }
   `,
   styles: `
-    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
-    .top { display: flex; gap: 14px; align-items: center; padding-bottom: 8px; } .end { margin-left: auto; }
-    .act { display: flex; flex-direction: column; align-items: flex-start; }
-    .acts { display: flex; gap: 8px; align-items: center; padding-bottom: 6px; }
-    .beside { max-width: 380px; } yo-focus-point { margin-top: 2px; }
-    .fields { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: flex-start; padding-bottom: 8px; }
+    :host {
+      display: flex;
+      flex-direction: column;
+      height: 100%;
+      min-height: 0;
+    }
+    .top {
+      display: flex;
+      gap: 14px;
+      align-items: center;
+      padding-bottom: 8px;
+    }
+    .end {
+      margin-left: auto;
+    }
+    .act {
+      display: flex;
+      flex-direction: column;
+      align-items: flex-start;
+    }
+    .acts {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      padding-bottom: 6px;
+    }
+    .beside {
+      max-width: 380px;
+    }
+    yo-focus-point {
+      margin-top: 2px;
+    }
+    .fields {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 16px;
+      align-items: flex-start;
+      padding-bottom: 8px;
+    }
   `,
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
@@ -66,7 +228,8 @@ export class SectionFacts {
     const [site, entry] = [this.#site(), this.entry()];
     if (!site) return undefined;
     const page = site.pages[this.page()];
-    const kept = this.id() === 'header' || this.id() === 'footer' ? page?.[this.id() as 'header' | 'footer'] : undefined;
+    const kept =
+      this.id() === 'header' || this.id() === 'footer' ? page?.[this.id() as 'header' | 'footer'] : undefined;
     if (kept !== undefined) return site.shared.sections[kept];
     return this.id() === 'footer' ? site.shared.footer : entry && sectionOf(site, entry);
   });
@@ -75,7 +238,9 @@ export class SectionFacts {
     const entry = this.entry();
     return entry && 'shared' in entry ? entry.shared : undefined;
   });
-  protected readonly stands = computed(() => (this.#site() && this.keptId() ? pagesWith(this.#site()!, this.keptId()!).length : 0));
+  protected readonly stands = computed(() =>
+    this.#site() && this.keptId() ? pagesWith(this.#site()!, this.keptId()!).length : 0,
+  );
   protected readonly count = plural;
   protected removeKept(id: string, own: boolean): void {
     this.#editor.commit((site) => removeKept(site, id, own, () => freshId('x')));
@@ -85,14 +250,31 @@ export class SectionFacts {
   protected readonly arrangement = computed(() => (this.section() ? arrangementOf(this.section()!).id : ''));
   protected readonly arrangements = computed(() => {
     const columns = this.section()?.columnOrder.length ?? 1;
-    return ARRANGEMENTS.filter(({ columns: { min, max } }) => columns >= min && columns <= max).map(({ id, label }) => ({ value: id, label }));
+    return ARRANGEMENTS.filter(({ columns: { min, max } }) => columns >= min && columns <= max).map(
+      ({ id, label }) => ({ value: id, label }),
+    );
   });
   protected readonly shown = computed(() => {
     const now = this.entry()?.hidden?.join(',') ?? '';
     const known = SHOWN.some(({ value }) => value === now);
-    return [...SHOWN, ...(known ? [] : [{ value: now, label: `not on ${this.entry()!.hidden!.map((band) => BANDS.find(({ id }) => id === band)!.id).join(' and ')}` }])];
+    return [
+      ...SHOWN,
+      ...(known
+        ? []
+        : [
+            {
+              value: now,
+              label: `not on ${this.entry()!
+                .hidden!.map((band) => BANDS.find(({ id }) => id === band)!.id)
+                .join(' and ')}`,
+            },
+          ]),
+    ];
   });
-  protected readonly pictures = computed(() => [{ value: '', label: 'none' }, ...Object.values(this.#site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name }))]);
+  protected readonly pictures = computed(() => [
+    { value: '', label: 'none' },
+    ...Object.values(this.#site()?.assets ?? {}).map(({ id, name }) => ({ value: id, label: name })),
+  ]);
 
   readonly #along = inject(CopiedSection);
   protected readonly taken = signal('');
@@ -107,7 +289,14 @@ export class SectionFacts {
   /** An arrangement that is pointed at is seen on the wall. */
   protected tryOut(value: string | null): void {
     if (value === null) return this.#editor.cancel();
-    this.#editor.preview((site) => setValue(site, 'Arrangement', [...this.#address(), 'arrangement'], value === ARRANGEMENTS[0]!.id ? undefined : value));
+    this.#editor.preview((site) =>
+      setValue(
+        site,
+        'Arrangement',
+        [...this.#address(), 'arrangement'],
+        value === ARRANGEMENTS[0]!.id ? undefined : value,
+      ),
+    );
   }
   protected arrange(value: string): void {
     this.#set('Arrangement', 'arrangement', value === ARRANGEMENTS[0]!.id ? undefined : value);
@@ -118,15 +307,20 @@ export class SectionFacts {
   }
   protected readonly checkAnchor = (text: string): string => {
     if (text === '') return '';
-    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(text) || text.length > 60) return 'Use lower-case letters, digits and hyphens, at most 60: opening-hours.';
-    const other = Object.values(this.#site()!.pages[this.page()]!.sections).find((section) => section.id !== this.id() && section.anchor === text);
+    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(text) || text.length > 60)
+      return 'Use lower-case letters, digits and hyphens, at most 60: opening-hours.';
+    const other = Object.values(this.#site()!.pages[this.page()]!.sections).find(
+      (section) => section.id !== this.id() && section.anchor === text,
+    );
     return other ? `“${sectionOf(this.#site()!, other)!.label}” already has this anchor.` : '';
   };
   protected anchor(text: string): void {
     this.#editor.commit((site) => anchorSection(site, this.page(), this.id(), text));
   }
   protected behind(asset: string): void {
-    this.#editor.commit((site) => pictureBehind(site, this.#address(), valueAt(site, this.#address()) as Section, asset || null));
+    this.#editor.commit((site) =>
+      pictureBehind(site, this.#address(), valueAt(site, this.#address()) as Section, asset || null),
+    );
   }
   protected shade(share: number): void {
     this.#set('Darken', 'picture.shade', share);
@@ -143,6 +337,8 @@ export class SectionFacts {
     return sectionAddress(this.#editor.current()!, this.page(), this.id());
   }
   #set(what: string, field: string, value: unknown, phase: 'preview' | 'commit' = 'commit'): void {
-    this.#editor[phase]((site) => setValue(site, `${what} of ${this.section()!.label}`, [...this.#address(), ...field.split('.')], value));
+    this.#editor[phase]((site) =>
+      setValue(site, `${what} of ${this.section()!.label}`, [...this.#address(), ...field.split('.')], value),
+    );
   }
 }

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { formsOf, lettersSheet, plural, type Letter, type LettersPage } from '@yohaku/core';
 import { SiteApi, failureWords } from '../../api/index.ts';
@@ -14,29 +23,125 @@ export const NO_LETTERS: LettersPage = { letters: [], more: false, total: 0, unr
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS],
   template: `
-    <div class="top"><span class="strong">Messages</span><span class="note" role="status">{{ told() }}</span><button yo-act slight (click)="look()">Refresh</button>@if (letters().length) { <button yo-act slight icon="export" yoTip="All messages as a spreadsheet: one row per message, one column per field" (click)="export()">Export CSV</button> }<button yo-act slight class="end" icon="close" yoTip="Closes the messages" [yoKey]="keyOf.back" (click)="closed.emit()">Close</button></div>
+    <div class="top">
+      <span class="strong">Messages</span><span class="note" role="status">{{ told() }}</span
+      ><button yo-act slight (click)="look()">Refresh</button>
+      @if (letters().length) {
+        <button
+          yo-act
+          slight
+          icon="export"
+          yoTip="All messages as a spreadsheet: one row per message, one column per field"
+          (click)="export()"
+        >
+          Export CSV
+        </button>
+      }
+      <button
+        yo-act
+        slight
+        class="end"
+        icon="close"
+        yoTip="Closes the messages"
+        [yoKey]="keyOf.back"
+        (click)="closed.emit()"
+      >
+        Close
+      </button>
+    </div>
     <div class="cols">
       <ul aria-label="Messages" class="yo-rows">
         @for (one of letters(); track one.id) {
-          <li><button yo-pick [attr.aria-pressed]="one.id === open()?.id" [class.strong]="!one.read" (click)="read(one)"><span>{{ when(one.at) }}</span><span>{{ one.tray }}</span><span class="quiet">{{ first(one) }}</span></button></li>
-        } @empty { <li class="quiet">{{ empty() }}</li> }
-        @if (more()) { <li><button yo-act slight (click)="older()">Show older messages</button></li> }
+          <li>
+            <button yo-pick [attr.aria-pressed]="one.id === open()?.id" [class.strong]="!one.read" (click)="read(one)">
+              <span>{{ when(one.at) }}</span><span>{{ one.tray }}</span
+              ><span class="quiet">{{ first(one) }}</span>
+            </button>
+          </li>
+        } @empty {
+          <li class="quiet">{{ empty() }}</li>
+        }
+        @if (more()) {
+          <li><button yo-act slight (click)="older()">Show older messages</button></li>
+        }
       </ul>
       @if (open(); as letter) {
         <section [attr.aria-label]="letter.tray">
-          <p class="acts"><span class="strong">{{ letter.tray }}</span><span class="quiet">from the page {{ letter.page }}, {{ when(letter.at) }}</span>
-            <span class="end"><button yo-act slight (click)="mark(letter, false)">Mark as new</button> <yo-delete slight name="this message" words="This cannot be undone." (done)="remove(letter)" /></span></p>
-          <dl>@for (field of letter.fields; track $index) { <dt class="head">{{ field.label }}</dt><dd>{{ field.value || '—' }}</dd> }</dl>
+          <p class="acts">
+            <span class="strong">{{ letter.tray }}</span><span class="quiet"
+              >from the page {{ letter.page }}, {{ when(letter.at) }}</span
+            >
+            <span class="end"
+              ><button yo-act slight (click)="mark(letter, false)">Mark as new</button>
+              <yo-delete slight name="this message" words="This cannot be undone." (done)="remove(letter)"
+            /></span>
+          </p>
+          <dl>
+            @for (field of letter.fields; track $index) {
+              <dt class="head">{{ field.label }}</dt>
+              <dd>{{ field.value || '—' }}</dd>
+            }
+          </dl>
         </section>
-      } @else { <section class="note">Select a message to read it.</section> }
+      } @else {
+        <section class="note">Select a message to read it.</section>
+      }
     </div>
   `,
   styles: `
-    :host { display: flex; flex-direction: column; height: 100%; min-height: 0; }
-    .top, .acts { display: flex; gap: 14px; align-items: center; padding-bottom: 4px; } .end { margin-left: auto; }
-    .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 40px; min-height: 0; flex: 1; } .cols > * { overflow: auto; min-height: 0; padding: 2px; }
-    li .yo-pick { display: grid; grid-template-columns: 130px 130px minmax(0, 1fr); gap: 12px; width: 100%; text-align: start; border-bottom: 1px solid #d9d9d9; padding: 3px 0; } li span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-    dl { display: grid; grid-template-columns: 150px minmax(0, 1fr); gap: 4px 16px; margin: 0; } dd { margin: 0; white-space: pre-line; overflow-wrap: anywhere; }
+    :host {
+      display: flex;
+      flex-direction: column;
+      height: 100%;
+      min-height: 0;
+    }
+    .top,
+    .acts {
+      display: flex;
+      gap: 14px;
+      align-items: center;
+      padding-bottom: 4px;
+    }
+    .end {
+      margin-left: auto;
+    }
+    .cols {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+      gap: 40px;
+      min-height: 0;
+      flex: 1;
+    }
+    .cols > * {
+      overflow: auto;
+      min-height: 0;
+      padding: 2px;
+    }
+    li .yo-pick {
+      display: grid;
+      grid-template-columns: 130px 130px minmax(0, 1fr);
+      gap: 12px;
+      width: 100%;
+      text-align: start;
+      border-bottom: 1px solid #d9d9d9;
+      padding: 3px 0;
+    }
+    li span {
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: 150px minmax(0, 1fr);
+      gap: 4px 16px;
+      margin: 0;
+    }
+    dd {
+      margin: 0;
+      white-space: pre-line;
+      overflow-wrap: anywhere;
+    }
   `,
   hostDirectives: [FocusIn],
   host: { '(keydown.escape)': 'closed.emit(); $event.stopPropagation()' },
@@ -57,10 +162,16 @@ export class PostBox {
   readonly #open = signal<string | null>(null);
   readonly #words = signal('');
   protected readonly open = computed(() => this.letters().find(({ id }) => id === this.#open()));
-  protected readonly told = computed(() => this.#words() || (this.letters().length === 0 ? '' : `${plural(this.newest().total, 'letter')}, ${this.newest().unread} new`));
+  protected readonly told = computed(
+    () =>
+      this.#words() ||
+      (this.letters().length === 0 ? '' : `${plural(this.newest().total, 'letter')}, ${this.newest().unread} new`),
+  );
   protected readonly empty = computed(() => {
     const site = this.#site();
-    return site && formsOf(site).length === 0 ? 'The site has no form. Add a form in Pages and publish; messages arrive here.' : 'No messages yet. Messages from the forms of the live site arrive here.';
+    return site && formsOf(site).length === 0
+      ? 'The site has no form. Add a form in Pages and publish; messages arrive here.'
+      : 'No messages yet. Messages from the forms of the live site arrive here.';
   });
 
   protected when(at: string): string {

@@ -54,15 +54,24 @@ export class PublishStep {
   protected readonly difference = this.#open.difference;
   /** The number of pages that a publication contains. */
   protected readonly publishedCount = computed(() => (this.site() ? fileCount(this.site()!) : 0));
-  protected readonly equal = computed(() => (this.site()?.pageOrder.length ?? 0) - (this.difference()?.pages.length ?? 0) - (this.difference()?.added.length ?? 0));
+  protected readonly equal = computed(
+    () =>
+      (this.site()?.pageOrder.length ?? 0) -
+      (this.difference()?.pages.length ?? 0) -
+      (this.difference()?.added.length ?? 0),
+  );
   protected readonly stillOpen = computed(() => {
     const report = this.report();
     const site = this.site();
     if (!report || !site) return [];
-    const provisional = Object.values(site.brand.styles).filter((style) => style.provisional).map((style) => style.label);
+    const provisional = Object.values(site.brand.styles)
+      .filter((style) => style.provisional)
+      .map((style) => style.label);
     return [
       ...(report.tally.failing ? [`${plural(report.tally.failing, 'place')} failing`] : []),
-      ...(report.counts.cannotTell ? [`${plural(report.counts.cannotTell, 'place')} not yet measured: text over images`] : []),
+      ...(report.counts.cannotTell
+        ? [`${plural(report.counts.cannotTell, 'place')} not yet measured: text over images`]
+        : []),
       ...(report.tally.stray ? [`${plural(report.tally.stray, 'place')} with raw values`] : []),
       ...(provisional.length ? [`provisional: ${provisional.join(', ')}`] : []),
     ];

@@ -7,30 +7,79 @@ import { ACTS } from '../../ui/index.ts';
 
 export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
 
-/** The two families, each in its own letters, and the ways from here: the shelf of each, the pairings, both swapped, the wall without its fonts. */
+/**
+ * The two families, each in its own letters, and the ways from here: the shelf of each, the pairings, both swapped, the
+ * wall without its fonts.
+ */
 @Component({
   selector: 'yo-families-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ACTS, Reaching],
   template: `
     @for (role of roles; track role) {
-      <button yo-pick class="family" [class.now]="view() === role" [attr.aria-expanded]="view() === role" [yoReaching]="'family.' + role" (click)="shows.emit(view() === role ? 'ladder' : role)">
-        <span class="head">{{ role === 'heading' ? 'Headings' : 'Text' }}</span><span class="face" [style.font-family]="stack(role)">{{ name(role) }}</span></button>
+      <button
+        yo-pick
+        class="family"
+        [class.now]="view() === role"
+        [attr.aria-expanded]="view() === role"
+        [yoReaching]="'family.' + role"
+        (click)="shows.emit(view() === role ? 'ladder' : role)"
+      >
+        <span class="head">{{ role === 'heading' ? 'Headings' : 'Text' }}</span><span
+          class="face"
+          [style.font-family]="stack(role)"
+          >{{ name(role) }}</span
+        >
+      </button>
     }
     <span class="acts">
       <button yo-act [yoReaching]="both()" (click)="swap()">Swap</button>
-      <button yo-act [class.strong]="view() === 'pairings'" [attr.aria-expanded]="view() === 'pairings'" [yoReaching]="shelfOnly" (click)="shows.emit(view() === 'pairings' ? 'ladder' : 'pairings')">Pairings</button>
-      <button yo-act [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">Preview fallback</button>
-      @if (view() !== 'ladder') { <button yo-act icon="close" (click)="shows.emit('ladder')">Back to the type scale</button> }
+      <button
+        yo-act
+        [class.strong]="view() === 'pairings'"
+        [attr.aria-expanded]="view() === 'pairings'"
+        [yoReaching]="shelfOnly"
+        (click)="shows.emit(view() === 'pairings' ? 'ladder' : 'pairings')"
+      >
+        Pairings
+      </button>
+      <button yo-act [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">
+        Preview fallback
+      </button>
+      @if (view() !== 'ladder') {
+        <button yo-act icon="close" (click)="shows.emit('ladder')">Back to the type scale</button>
+      }
     </span>
   `,
   styles: `
-    :host { display: flex; gap: 20px; align-items: flex-end; }
-    .family { display: flex; flex-direction: column; border-bottom: 1px solid #8a8a8a; padding-bottom: 1px; }
-    .family:hover { border-bottom-color: #1a1a1a; }
-    .family.now { border-bottom: 3px solid #1a1a1a; padding-bottom: 0; margin-bottom: -1px; }
-    .face { font-size: 19px; line-height: 26px; white-space: nowrap; }
-    .acts { display: flex; gap: 8px; }
+    :host {
+      display: flex;
+      gap: 20px;
+      align-items: flex-end;
+    }
+    .family {
+      display: flex;
+      flex-direction: column;
+      border-bottom: 1px solid #8a8a8a;
+      padding-bottom: 1px;
+    }
+    .family:hover {
+      border-bottom-color: #1a1a1a;
+    }
+    .family.now {
+      border-bottom: 3px solid #1a1a1a;
+      padding-bottom: 0;
+      margin-bottom: -1px;
+    }
+    .face {
+      font-size: 19px;
+      line-height: 26px;
+      white-space: nowrap;
+    }
+    .acts {
+      display: flex;
+      gap: 8px;
+    }
   `,
 })
 export class FamiliesLine {
@@ -43,9 +92,15 @@ export class FamiliesLine {
   readonly #brand = computed(() => this.#editor.shown()?.brand);
   protected readonly both = computed((): Scope => {
     const site = this.#editor.current();
-    return { words: site ? `Swapping the families changes ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}` : '' };
+    return {
+      words: site
+        ? `Swapping the families changes ${plural(placesInRole(site, 'heading') + placesInRole(site, 'body'), 'place')}`
+        : '',
+    };
   });
-  protected readonly shelfOnly: Scope = { words: 'Shows families that go together; no place changes until you use one' };
+  protected readonly shelfOnly: Scope = {
+    words: 'Shows families that go together; no place changes until you use one',
+  };
   protected readonly wallOnly: Scope = { words: 'Shows the pages before the fonts have loaded; no place changes' };
 
   protected name(role: 'heading' | 'body'): string {
@@ -57,7 +112,9 @@ export class FamiliesLine {
     return brand ? familyStack(brand.families[role], brand.fonts) : '';
   }
   protected swap(): void {
-    this.#editor.commit((site) => setFamilies(site, 'Swap the families', { heading: site.brand.families.body, body: site.brand.families.heading }));
+    this.#editor.commit((site) =>
+      setFamilies(site, 'Swap the families', { heading: site.brand.families.body, body: site.brand.families.heading }),
+    );
   }
   protected pretend(): void {
     this.#store.dispatch(DeskActions.standIns({ shown: !this.standIns() }));

@@ -1,13 +1,34 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BANDS, WALL_WIDTHS, fontSizeAt, ladderFindings, placeCount, plural, removeStyle, round, setStyleAt, siteIndex, styleSizeAt, styleUses, tokenTable, type BandId, type Place, type Site, type TextStyle } from '@yohaku/core';
+import {
+  BANDS,
+  WALL_WIDTHS,
+  fontSizeAt,
+  ladderFindings,
+  placeCount,
+  plural,
+  removeStyle,
+  round,
+  setStyleAt,
+  siteIndex,
+  styleSizeAt,
+  styleUses,
+  tokenTable,
+  type BandId,
+  type Place,
+  type Site,
+  type TextStyle,
+} from '@yohaku/core';
 import { DeskActions, Editor, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
 import { ACTS, More, Choice, NumberField, TextField } from '../../ui/index.ts';
 
 const BAND_WIDTH: Record<BandId, number> = { phone: 390, tablet: 800, desktop: 1280 };
 const ROLES: readonly TextStyle['role'][] = ['text', 'heading', 'secondary', 'eyebrow', 'link'];
 const USES: readonly { readonly value: TextStyle['use']; readonly label: string }[] = [
-  { value: 'heading', label: 'headings' }, { value: 'running', label: 'body' }, { value: 'fine', label: 'small print' }, { value: 'other', label: 'small elements' },
+  { value: 'heading', label: 'headings' },
+  { value: 'running', label: 'body' },
+  { value: 'fine', label: 'small print' },
+  { value: 'other', label: 'small elements' },
 ];
 
 /** One text style in hand: everything about how it looks, what is set and what is painted, width by width. */
@@ -35,37 +56,59 @@ export class StyleHand {
     return brand && style ? styleSizeAt(brand, style, width) : 0;
   };
   /** Size by band: set there, or following the two ends. */
-  protected readonly bands = computed(() => BANDS.map(({ id }) => ({ id, px: this.size(BAND_WIDTH[id]), set: this.style()?.at?.[id] !== undefined })));
+  protected readonly bands = computed(() =>
+    BANDS.map(({ id }) => ({ id, px: this.size(BAND_WIDTH[id]), set: this.style()?.at?.[id] !== undefined })),
+  );
   /** Sizes really painted at the widths that hang, most places first. */
   protected readonly painted = computed(() => {
     const site = this.#site();
-    return site ? Object.values(WALL_WIDTHS).map((width) => ({ width, sizes: paintedSizes(site, this.id(), width) })) : [];
+    return site
+      ? Object.values(WALL_WIDTHS).map((width) => ({ width, sizes: paintedSizes(site, this.id(), width) }))
+      : [];
   });
   /** Phones or tablets that do not follow the large end. */
-  protected readonly standing = computed(() => this.bands().filter((band) => band.set).map((band) => band.id));
+  protected readonly standing = computed(() =>
+    this.bands()
+      .filter((band) => band.set)
+      .map((band) => band.id),
+  );
   protected readonly uses = computed(() => {
     const site = this.#editor.current();
     return site ? styleUses(site, this.id()).length : 0;
   });
   protected readonly instead = computed(() => {
     const brand = this.#site()?.brand;
-    return [...(brand?.styleOrder ?? []).filter((id) => id !== this.id()).map((id) => ({ value: id, label: brand!.styles[id]!.label }))];
+    return [
+      ...(brand?.styleOrder ?? [])
+        .filter((id) => id !== this.id())
+        .map((id) => ({ value: id, label: brand!.styles[id]!.label })),
+    ];
   });
   /** Neighbours on the ladder that do not read as two levels, and where both stand in one section. */
   protected readonly look = computed(() => {
     const site = this.#site();
     const style = this.style();
     if (!site || !style || style.use !== 'heading') return undefined;
-    const ladder = site.brand.styleOrder.map((id) => site.brand.styles[id]!).filter((one) => one.use === 'heading' || one.use === 'running');
+    const ladder = site.brand.styleOrder
+      .map((id) => site.brand.styles[id]!)
+      .filter((one) => one.use === 'heading' || one.use === 'running');
     const headings = ladder.filter((one) => one.use === 'heading');
     const order = [...headings, ...ladder.filter((one) => one.use === 'running')];
     for (const width of Object.values(WALL_WIDTHS)) {
       const size = (one: TextStyle) => styleSizeAt(site.brand, one, width);
-      const finding = ladderFindings(order.map((one) => ({ style: one.id, size: size(one), heading: one.use === 'heading' }))).find((one) => one.upper === style.id);
+      const finding = ladderFindings(
+        order.map((one) => ({ style: one.id, size: size(one), heading: one.use === 'heading' })),
+      ).find((one) => one.upper === style.id);
       if (!finding) continue;
       const under = site.brand.styles[finding.lower]!;
       const apart = round(size(style) - size(under), 1);
-      return { text: apart < 0 ? `${style.label} is ${-apart} px smaller than ${under.label} at ${width}` : `${style.label} and ${under.label} are ${apart} px apart at ${width}`, both: together(site, style.id, under.id) };
+      return {
+        text:
+          apart < 0
+            ? `${style.label} is ${-apart} px smaller than ${under.label} at ${width}`
+            : `${style.label} and ${under.label} are ${apart} px apart at ${width}`,
+        both: together(site, style.id, under.id),
+      };
     }
     return undefined;
   });
@@ -76,7 +119,17 @@ export class StyleHand {
   }
   protected pinned(end: 'small' | 'large', px: number, phase: 'preview' | 'commit'): void {
     const { scale } = this.#editor.current()!.brand;
-    this.field('size', 'size', { kind: 'pinned', small: round(this.#end('small', scale.small.width), 1), large: round(this.#end('large', scale.large.width), 1), [end]: px }, phase);
+    this.field(
+      'size',
+      'size',
+      {
+        kind: 'pinned',
+        small: round(this.#end('small', scale.small.width), 1),
+        large: round(this.#end('large', scale.large.width), 1),
+        [end]: px,
+      },
+      phase,
+    );
   }
   /** Size at an end of the scale, as it is set there. */
   #end(end: 'small' | 'large', width: number): number {
@@ -86,7 +139,9 @@ export class StyleHand {
   }
   protected unpin(): void {
     const { scale } = this.#editor.current()!.brand;
-    const step = Math.round(Math.log(this.#end('large', scale.large.width) / scale.large.base) / Math.log(scale.large.ratio));
+    const step = Math.round(
+      Math.log(this.#end('large', scale.large.width) / scale.large.base) / Math.log(scale.large.ratio),
+    );
     this.field('size', 'on the scale', { kind: 'step', step: Math.max(-4, Math.min(10, step)) });
   }
   protected setAt(band: BandId, px: number | undefined, phase: 'preview' | 'commit' = 'commit'): void {
@@ -94,7 +149,13 @@ export class StyleHand {
   }
   protected toggleLevel(level: number): void {
     const { levels } = this.style()!;
-    this.field('levels', 'levels', levels.includes(level) ? levels.filter((one) => one !== level) : [...levels, level].sort((one, other) => one - other));
+    this.field(
+      'levels',
+      'levels',
+      levels.includes(level)
+        ? levels.filter((one) => one !== level)
+        : [...levels, level].sort((one, other) => one - other),
+    );
   }
   protected remove(instead?: string): void {
     this.#editor.commit((site) => removeStyle(site, this.id(), instead || undefined));
@@ -108,12 +169,23 @@ export class StyleHand {
   }
   /** Hangs every section in which both stand, at both widths. */
   protected hang(places: readonly Place[]): void {
-    this.#store.dispatch(DeskActions.hangTogether({ label: `${this.style()!.label} next to its neighbour, in ${plural(places.length, 'section')}`, places: places.map(({ page, id }) => ({ page, id })) }));
+    this.#store.dispatch(
+      DeskActions.hangTogether({
+        label: `${this.style()!.label} next to its neighbour, in ${plural(places.length, 'section')}`,
+        places: places.map(({ page, id }) => ({ page, id })),
+      }),
+    );
   }
   protected checkName = (text: string): string => {
     if (text === '') return 'A style needs a name.';
-    const taken = Object.values(this.#editor.current()?.brand.styles ?? {}).some((style) => style.id !== this.id() && style.label.toLowerCase() === text.toLowerCase());
-    return taken ? `A style called ${text} exists. The old name is kept.` : text.length > 80 ? 'At most 80 characters.' : '';
+    const taken = Object.values(this.#editor.current()?.brand.styles ?? {}).some(
+      (style) => style.id !== this.id() && style.label.toLowerCase() === text.toLowerCase(),
+    );
+    return taken
+      ? `A style called ${text} exists. The old name is kept.`
+      : text.length > 80
+        ? 'At most 80 characters.'
+        : '';
   };
   protected readonly levels = [1, 2, 3, 4, 5, 6];
   protected readonly roles = ROLES.map((role) => ({ value: role, label: role }));
@@ -143,5 +215,7 @@ function together(site: Site, upper: string, lower: string): Place[] {
   const section = (place: Place) => `${place.page} ${place.section}`;
   const under = new Set(of(lower).map(section));
   const seen = new Set<string>();
-  return of(upper).filter((place) => under.has(section(place)) && !seen.has(section(place)) && seen.add(section(place)));
+  return of(upper).filter(
+    (place) => under.has(section(place)) && !seen.has(section(place)) && seen.add(section(place)),
+  );
 }

@@ -1,12 +1,51 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, computed, effect, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LADDER_STEP, addStyle, cutDownText, familyById, familyStack, inRange, ladderFindings, plural, round, settleProvisional, styleSizeAt, type LadderFinding, type TextStyle } from '@yohaku/core';
+import {
+  LADDER_STEP,
+  addStyle,
+  cutDownText,
+  familyById,
+  familyStack,
+  inRange,
+  ladderFindings,
+  plural,
+  round,
+  settleProvisional,
+  styleSizeAt,
+  type LadderFinding,
+  type TextStyle,
+} from '@yohaku/core';
 import { DeskActions, Editor, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
 import { ACTS, KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { scaleScope } from './scale-scope.ts';
 
-interface Rung { readonly id: string; readonly style: TextStyle; readonly size: number; readonly small: number; readonly stack: string; /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (px: number) => number; readonly ratio: number | null; readonly finding: LadderFinding | undefined; readonly step: number | null; readonly apart: boolean }
+interface Rung {
+  readonly id: string;
+  readonly style: TextStyle;
+  readonly size: number;
+  readonly small: number;
+  readonly stack: string;
+  /** How far the baseline stands above the foot of the word's box when it is set in so many px, px. */ readonly foot: (
+    px: number,
+  ) => number;
+  readonly ratio: number | null;
+  readonly finding: LadderFinding | undefined;
+  readonly step: number | null;
+  readonly apart: boolean;
+}
 
 const PHONE = 390;
 /** Line height of the words, em; the stylesheet has it as well. */
@@ -16,10 +55,15 @@ const LINE = 0.78;
  * the letters have more above it than below (CSS Inline 3, 4.1). The browser takes
  * the letters in whole px, and so the space above them.
  */
-const footOf = (metrics?: { readonly ascent: number; readonly descent: number }) => (px: number): number => {
-  const [above, below] = [Math.round((metrics?.ascent ?? 0.95) * px), Math.round(Math.abs(metrics?.descent ?? 0.25) * px)];
-  return round(LINE * px - above - Math.floor((LINE * px - above - below) / 2), 2);
-};
+const footOf =
+  (metrics?: { readonly ascent: number; readonly descent: number }) =>
+  (px: number): number => {
+    const [above, below] = [
+      Math.round((metrics?.ascent ?? 0.95) * px),
+      Math.round(Math.abs(metrics?.descent ?? 0.25) * px),
+    ];
+    return round(LINE * px - above - Math.floor((LINE * px - above - below) / 2), 2);
+  };
 const KEY = 'yohaku-ladder-width';
 const kept = (): number => {
   const width = Number(remembered(KEY));
@@ -32,7 +76,10 @@ const LARGEST = 58;
 const USUAL_WORD = 7;
 const USUAL = 1240;
 
-/** One word in all styles on one baseline, at any width in black over a phone in grey; ratios between neighbours; the scale pulled by its ends. */
+/**
+ * One word in all styles on one baseline, at any width in black over a phone in grey; ratios between neighbours; the
+ * scale pulled by its ends.
+ */
 @Component({
   selector: 'yo-type-ladder',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -59,23 +106,47 @@ export class TypeLadder {
     const brand = this.#brand();
     if (!brand) return [];
     const styles = brand.styleOrder.map((id) => brand.styles[id]!);
-    const ladder = styles.filter((style) => style.use !== 'other').sort((one, other) => ORDER[one.use] - ORDER[other.use]);
+    const ladder = styles
+      .filter((style) => style.use !== 'other')
+      .sort((one, other) => ORDER[one.use] - ORDER[other.use]);
     const rest = styles.filter((style) => style.use === 'other');
     const at = (style: TextStyle) => styleSizeAt(brand, style, this.width());
-    const found = ladderFindings(ladder.map((style) => ({ style: style.id, size: at(style), heading: style.use === 'heading' })));
+    const found = ladderFindings(
+      ladder.map((style) => ({ style: style.id, size: at(style), heading: style.use === 'heading' })),
+    );
     return [...ladder, ...rest].map((style, i, all) => {
       const next = i < ladder.length - 1 ? all[i + 1] : undefined;
       return {
-        id: style.id, style, size: at(style), small: styleSizeAt(brand, style, PHONE), stack: familyStack(brand.families[style.family], brand.fonts), foot: footOf(familyById(brand.families[style.family], brand.fonts)?.metrics),
-        ratio: next ? at(style) / at(next) : null, finding: found.find((entry) => entry.upper === style.id), step: style.size.kind === 'step' ? style.size.step : null, apart: i === ladder.length,
+        id: style.id,
+        style,
+        size: at(style),
+        small: styleSizeAt(brand, style, PHONE),
+        stack: familyStack(brand.families[style.family], brand.fonts),
+        foot: footOf(familyById(brand.families[style.family], brand.fonts)?.metrics),
+        ratio: next ? at(style) / at(next) : null,
+        finding: found.find((entry) => entry.upper === style.id),
+        step: style.size.kind === 'step' ? style.size.step : null,
+        apart: i === ladder.length,
       };
     });
   });
-  /** Display sizes are drawn at most this large, a long word smaller, that all stand in sight; all are scaled alike, so that ratios stay true. */
-  protected readonly drawn = computed(() => Math.min(1, (this.#largest() * Math.max(0.6, Math.min(1, USUAL_WORD / this.word().length))) / Math.max(...this.rungs().map((rung) => rung.size), 1)));
+  /**
+   * Display sizes are drawn at most this large, a long word smaller, that all stand in sight; all are scaled alike, so
+   * that ratios stay true.
+   */
+  protected readonly drawn = computed(() =>
+    Math.min(
+      1,
+      (this.#largest() * Math.max(0.6, Math.min(1, USUAL_WORD / this.word().length))) /
+        Math.max(...this.rungs().map((rung) => rung.size), 1),
+    ),
+  );
   /** Wider windows set the scale larger, not just wider apart; px. */
   readonly #largest = signal(LARGEST);
-  /** The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser a new set of glyphs. */
+  /**
+   * The size a word is set in before it is scaled to its own, px: one of few, for every new font size costs the browser
+   * a new set of glyphs.
+   */
   protected set(size: number): number {
     return 2 ** (Math.round(Math.log2(size * this.drawn()) * 4) / 4);
   }
@@ -83,13 +154,22 @@ export class TypeLadder {
   protected drop(rung: Rung): number {
     return rung.foot(this.set(Math.max(rung.size, rung.small)));
   }
-  protected readonly provisional = computed(() => this.rungs().filter((rung) => rung.style.provisional).map((rung) => rung.id));
+  protected readonly provisional = computed(() =>
+    this.rungs()
+      .filter((rung) => rung.style.provisional)
+      .map((rung) => rung.id),
+  );
   readonly #top = computed(() => Math.max(...this.rungs().map((rung) => rung.step ?? -9)));
-  protected readonly scopes = computed(() => ({ base: scaleScope(this.#brand(), 'base'), ratio: scaleScope(this.#brand(), 'ratio') }));
+  protected readonly scopes = computed(() => ({
+    base: scaleScope(this.#brand(), 'base'),
+    ratio: scaleScope(this.#brand(), 'ratio'),
+  }));
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    const size = new ResizeObserver(() => this.#largest.set(Math.round(Math.min(1.3, Math.max(0.7, host.clientWidth / USUAL) ** 1.4) * LARGEST)));
+    const size = new ResizeObserver(() =>
+      this.#largest.set(Math.round(Math.min(1.3, Math.max(0.7, host.clientWidth / USUAL) ** 1.4) * LARGEST)),
+    );
     afterNextRender(() => size.observe(host));
     inject(DestroyRef).onDestroy(() => size.disconnect());
     effect(() => {
@@ -110,7 +190,13 @@ export class TypeLadder {
     this.#store.dispatch(DeskActions.choose({ choice: { style: id } }));
   }
   protected all(wanted: (style: TextStyle) => boolean): void {
-    this.takes.emit(new Set(this.rungs().filter((rung) => wanted(rung.style)).map((rung) => rung.id)));
+    this.takes.emit(
+      new Set(
+        this.rungs()
+          .filter((rung) => wanted(rung.style))
+          .map((rung) => rung.id),
+      ),
+    );
   }
   protected readonly isHeading = (style: TextStyle): boolean => style.use === 'heading';
   protected readonly isRunning = (style: TextStyle): boolean => style.use === 'running';
@@ -134,12 +220,22 @@ export class TypeLadder {
     return rung.step === 0 || rung.step === this.#top();
   }
   protected scale(field: 'base' | 'ratio', value: number, phase: 'preview' | 'commit'): void {
-    this.#editor.set(`Scale ${field} at ${this.#brand()!.scale.large.width}`, ['brand', 'scale', 'large', field], value, phase);
+    this.#editor.set(
+      `Scale ${field} at ${this.#brand()!.scale.large.width}`,
+      ['brand', 'scale', 'large', field],
+      value,
+      phase,
+    );
   }
   /** Pulling an end of the ladder: the top changes the ratio, the foot the base, at the large width. */
   protected pull({ dy }: Pulled, { step, size }: Rung): void {
     if (step === null || step < 0) return;
-    this.#pulled ??= { base: this.#brand()!.scale.large.base, ratio: this.#brand()!.scale.large.ratio, size, value: undefined };
+    this.#pulled ??= {
+      base: this.#brand()!.scale.large.base,
+      ratio: this.#brand()!.scale.large.ratio,
+      size,
+      value: undefined,
+    };
     const px = Math.max(8, this.#pulled.size - dy / this.drawn());
     const value = step === 0 ? round(px, 1) : round((px / this.#pulled.base) ** (1 / step), 3);
     if (!inRange(step === 0 ? 'scaleBase' : 'scaleRatio', value)) return;
@@ -149,10 +245,12 @@ export class TypeLadder {
   protected letGo({ step }: Rung): void {
     const held = this.#pulled;
     this.#pulled = undefined;
-    if (held?.value !== undefined && held.value !== (step === 0 ? held.base : held.ratio)) this.scale(step === 0 ? 'base' : 'ratio', held.value, 'commit');
+    if (held?.value !== undefined && held.value !== (step === 0 ? held.base : held.ratio))
+      this.scale(step === 0 ? 'base' : 'ratio', held.value, 'commit');
   }
   /** The scale as it was when an end was taken hold of, and what it was pulled to. */
-  #pulled: { readonly base: number; readonly ratio: number; readonly size: number; value: number | undefined } | undefined;
+  #pulled:
+    { readonly base: number; readonly ratio: number; readonly size: number; value: number | undefined } | undefined;
   protected keyPull(event: KeyboardEvent, rung: Rung): void {
     const by = KEYS.rung.by(event);
     if (by === 0) return;

@@ -29,16 +29,32 @@ export class TypeStep {
   protected readonly chosen = computed(() => {
     const brand = this.brand();
     const id = this.#chosen();
-    return brand ? (id && brand.styles[id] ? id : (brand.styleOrder.find((one) => brand.styles[one]!.provisional) ?? brand.styleOrder[0]!)) : '';
+    return brand
+      ? id && brand.styles[id]
+        ? id
+        : (brand.styleOrder.find((one) => brand.styles[one]!.provisional) ?? brand.styleOrder[0]!)
+      : '';
   });
 
   protected readonly none: ReadonlySet<string> = new Set();
   protected scale(end: 'small' | 'large', field: 'base' | 'ratio', value: number, phase: 'preview' | 'commit'): void {
-    this.#editor.set(`Scale ${field} at ${this.brand()!.scale[end].width}`, ['brand', 'scale', end, field], value, phase);
+    this.#editor.set(
+      `Scale ${field} at ${this.brand()!.scale[end].width}`,
+      ['brand', 'scale', end, field],
+      value,
+      phase,
+    );
   }
   protected snap(): void {
     const snapped = !this.brand()!.scale.snapped;
-    this.#editor.set(snapped ? 'Whole pixels on' : 'Whole pixels off', ['brand', 'scale', 'snapped'], snapped || undefined);
+    this.#editor.set(
+      snapped ? 'Whole pixels on' : 'Whole pixels off',
+      ['brand', 'scale', 'snapped'],
+      snapped || undefined,
+    );
   }
-  protected readonly scopes = computed(() => ({ base: scaleScope(this.brand(), 'base'), ratio: scaleScope(this.brand(), 'ratio') }));
+  protected readonly scopes = computed(() => ({
+    base: scaleScope(this.brand(), 'base'),
+    ratio: scaleScope(this.brand(), 'ratio'),
+  }));
 }

@@ -1,12 +1,23 @@
 import { CdkMenu, CdkMenuItem, CdkMenuItemCheckbox, CdkMenuItemSelectable, CdkMenuTrigger } from '@angular/cdk/menu';
-import { ChangeDetectionStrategy, Component, Directive, ViewEncapsulation, booleanAttribute, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  Directive,
+  ViewEncapsulation,
+  booleanAttribute,
+  input,
+  output,
+} from '@angular/core';
 import { Act } from '../act.ts';
 import { IconSign } from '../icon.ts';
 
 /** An entry that is one of several: pressed by mouse or Enter it leaves the menu open as well, which the CDK closes. */
 @Directive({
   selector: 'button[yoCheck]',
-  providers: [{ provide: CdkMenuItemSelectable, useExisting: Check }, { provide: CdkMenuItem, useExisting: CdkMenuItemSelectable }],
+  providers: [
+    { provide: CdkMenuItemSelectable, useExisting: Check },
+    { provide: CdkMenuItem, useExisting: CdkMenuItemSelectable },
+  ],
 })
 export class Check extends CdkMenuItemCheckbox {
   override trigger(): void {
@@ -21,11 +32,36 @@ export class Check extends CdkMenuItemCheckbox {
   encapsulation: ViewEncapsulation.None,
   imports: [Act, CdkMenu, CdkMenuTrigger, Check, IconSign],
   template: `
-    <button yo-act slight [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()" [attr.aria-pressed]="pressed() || null">{{ words() }}<yo-icon name="more" /></button>
-    <ng-template #menu><div class="yo-menu" cdkMenu [attr.aria-label]="label()">@for (one of options(); track one.value) {
-      <button type="button" yoCheck [cdkMenuItemChecked]="chosen().has(one.value)" (cdkMenuItemTriggered)="turned.emit(one.value)"><span class="yo-tick" aria-hidden="true">{{ chosen().has(one.value) ? '✓' : '' }}</span>{{ one.label }}</button> }</div></ng-template>
+    <button
+      yo-act
+      slight
+      [cdkMenuTriggerFor]="menu"
+      [attr.aria-label]="label()"
+      [attr.aria-pressed]="pressed() || null"
+    >
+      {{ words() }}<yo-icon name="more" />
+    </button>
+    <ng-template #menu
+      ><div class="yo-menu" cdkMenu [attr.aria-label]="label()">
+        @for (one of options(); track one.value) {
+          <button
+            type="button"
+            yoCheck
+            [cdkMenuItemChecked]="chosen().has(one.value)"
+            (cdkMenuItemTriggered)="turned.emit(one.value)"
+          >
+            <span class="yo-tick" aria-hidden="true">{{ chosen().has(one.value) ? '✓' : '' }}</span>{{ one.label }}
+          </button>
+        }
+      </div></ng-template
+    >
   `,
-  styles: `.yo-tick { display: inline-block; width: 16px; }`,
+  styles: `
+    .yo-tick {
+      display: inline-block;
+      width: 16px;
+    }
+  `,
 })
 export class ChecksMenu {
   readonly label = input.required<string>();

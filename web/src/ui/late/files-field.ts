@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, ElementRef, ViewEncapsulation, afterRenderEffect, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  ViewEncapsulation,
+  afterRenderEffect,
+  inject,
+  input,
+  output,
+} from '@angular/core';
 import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
 import { IconSign } from '../icon.ts';
 
@@ -8,8 +17,22 @@ import { IconSign } from '../icon.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   encapsulation: ViewEncapsulation.None,
   imports: [NzUploadModule, IconSign],
-  template: `<nz-upload [nzMultiple]="many()" [nzDirectory]="folder()" [nzShowUploadList]="false" [nzBeforeUpload]="take"><span class="ant-btn yo-act"><yo-icon name="file" />{{ label() }}</span></nz-upload>`,
-  styles: `yo-files { display: inline-flex; } yo-files .ant-upload:focus-visible { outline: 2px solid #1a1a1a; outline-offset: 2px; }`,
+  template: `<nz-upload
+    [nzMultiple]="many()"
+    [nzDirectory]="folder()"
+    [nzShowUploadList]="false"
+    [nzBeforeUpload]="take"
+    ><span class="ant-btn yo-act"><yo-icon name="file" />{{ label() }}</span></nz-upload
+  >`,
+  styles: `
+    yo-files {
+      display: inline-flex;
+    }
+    yo-files .ant-upload:focus-visible {
+      outline: 2px solid #1a1a1a;
+      outline-offset: 2px;
+    }
+  `,
 })
 export class FilesField {
   readonly label = input.required<string>();

@@ -1,10 +1,22 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, linkedSignal, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { round } from '@yohaku/core';
 import { KEYS } from '../keys.ts';
 import { Pull, type Pulled } from '../pull.ts';
 
 /** A point of a picture, as shares of its width and height from its upper left corner, 0 to 1. */
-export interface PicturePoint { readonly x: number; readonly y: number }
+export interface PicturePoint {
+  readonly x: number;
+  readonly y: number;
+}
 
 const within = (share: number): number => round(Math.min(1, Math.max(0, share)), 2);
 
@@ -18,17 +30,66 @@ const within = (share: number): number => round(Math.min(1, Math.max(0, share)),
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Pull],
   template: `
-    <div class="whole" yoPull (pulling)="held.emit(to($event))" (pulled)="done.emit(to($event))" [style.width.px]="size().width" [style.height.px]="size().height">
+    <div
+      class="whole"
+      yoPull
+      (pulling)="held.emit(to($event))"
+      (pulled)="done.emit(to($event))"
+      [style.width.px]="size().width"
+      [style.height.px]="size().height"
+    >
       <img [src]="src()" alt="" draggable="false" />
-      <span class="point" tabindex="0" role="slider" [attr.aria-label]="label()" aria-valuemin="0" aria-valuemax="100" [attr.aria-valuenow]="percent(now().x)" [attr.aria-valuetext]="said()" [style.left.%]="now().x * 100" [style.top.%]="now().y * 100" (keydown)="key($event)"></span>
+      <span
+        class="point"
+        tabindex="0"
+        role="slider"
+        [attr.aria-label]="label()"
+        aria-valuemin="0"
+        aria-valuemax="100"
+        [attr.aria-valuenow]="percent(now().x)"
+        [attr.aria-valuetext]="said()"
+        [style.left.%]="now().x * 100"
+        [style.top.%]="now().y * 100"
+        (keydown)="key($event)"
+      ></span>
     </div>
   `,
   styles: `
-    :host { display: block; }
-    .whole { position: relative; overflow: hidden; background: #eee; border: 1px solid #8a8a8a; cursor: crosshair; touch-action: none; }
-    img { display: block; width: 100%; height: 100%; object-fit: fill; pointer-events: none; user-select: none; }
-    .point { position: absolute; width: 17px; height: 17px; margin: -9px 0 0 -9px; border: 2px solid #1a1a1a; outline: 2px solid #fff; outline-offset: -4px; border-radius: 50%; box-shadow: 0 0 0 2px #fff; cursor: inherit; }
-    .point:focus-visible { outline: 2px solid #1a1a1a; outline-offset: 3px; }
+    :host {
+      display: block;
+    }
+    .whole {
+      position: relative;
+      overflow: hidden;
+      background: #eee;
+      border: 1px solid #8a8a8a;
+      cursor: crosshair;
+      touch-action: none;
+    }
+    img {
+      display: block;
+      width: 100%;
+      height: 100%;
+      object-fit: fill;
+      pointer-events: none;
+      user-select: none;
+    }
+    .point {
+      position: absolute;
+      width: 17px;
+      height: 17px;
+      margin: -9px 0 0 -9px;
+      border: 2px solid #1a1a1a;
+      outline: 2px solid #fff;
+      outline-offset: -4px;
+      border-radius: 50%;
+      box-shadow: 0 0 0 2px #fff;
+      cursor: inherit;
+    }
+    .point:focus-visible {
+      outline: 2px solid #1a1a1a;
+      outline-offset: 3px;
+    }
   `,
 })
 export class FocusPoint {
@@ -50,7 +111,9 @@ export class FocusPoint {
     const scale = Math.min(width / this.width(), height / this.height());
     return { width: Math.max(24, this.width() * scale), height: Math.max(24, this.height() * scale) };
   });
-  protected readonly said = computed(() => `${this.percent(this.now().x)} % from left, ${this.percent(this.now().y)} % from top`);
+  protected readonly said = computed(
+    () => `${this.percent(this.now().x)} % from left, ${this.percent(this.now().y)} % from top`,
+  );
 
   /** Where it is put already, before whoever listens has said so: keys that follow upon each other go on from there. */
   protected readonly now = linkedSignal(() => this.point());

@@ -1,5 +1,23 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, DestroyRef, Directive, ElementRef, TemplateRef, ViewEncapsulation, afterNextRender, afterRenderEffect, computed, contentChildren, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  Directive,
+  ElementRef,
+  TemplateRef,
+  ViewEncapsulation,
+  afterNextRender,
+  afterRenderEffect,
+  computed,
+  contentChildren,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { NzTableModule, type NzTableComponent } from 'ng-zorro-antd/table';
 import { ChecksMenu } from './checks-menu.ts';
 import { IconSign } from '../icon.ts';
@@ -45,39 +63,160 @@ const LEAST = 60;
   encapsulation: ViewEncapsulation.None,
   imports: [NgTemplateOutlet, NzTableModule, ChecksMenu, IconSign, Pick],
   template: `
-    <nz-table #table [nzData]="ordered()" [nzVirtualItemSize]="rowHeight" [nzVirtualMinBufferPx]="140" [nzVirtualMaxBufferPx]="280" [nzVirtualForTrackBy]="same" [nzScroll]="{ y: height() + 'px' }" [nzFrontPagination]="false" [nzShowPagination]="false" [nzWidthConfig]="widths()" nzTableLayout="fixed" [nzNoResult]="empty()">
-      <thead role="rowgroup"><tr role="row">
-        @for (one of shown(); track one.id) {
-          <th role="columnheader" [attr.aria-sort]="sort()?.by === one.id ? (sort()!.down ? 'descending' : 'ascending') : null" [class.right]="one.right">
-            <button yo-pick (click)="sortBy(one.id)">{{ one.label }}@if (sort()?.by === one.id) { <yo-icon [name]="sort()!.down ? 'down' : 'up'" /> }</button>
-            @if (one.filter) { <yo-checks-menu [label]="'Filter by ' + one.label" [options]="values().get(one.id)!" [chosen]="left().get(one.id)!" [pressed]="held().has(one.id)" (turned)="turn(one, $event)" /> }
-          </th>
-        }
-        @if (columnChoice().length) { <th role="columnheader"><yo-checks-menu label="Columns" [options]="columnChoice()" [chosen]="chosenColumns()" (turned)="turnColumn($event)" /></th> }
-      </tr></thead>
+    <nz-table
+      #table
+      [nzData]="ordered()"
+      [nzVirtualItemSize]="rowHeight"
+      [nzVirtualMinBufferPx]="140"
+      [nzVirtualMaxBufferPx]="280"
+      [nzVirtualForTrackBy]="same"
+      [nzScroll]="{ y: height() + 'px' }"
+      [nzFrontPagination]="false"
+      [nzShowPagination]="false"
+      [nzWidthConfig]="widths()"
+      nzTableLayout="fixed"
+      [nzNoResult]="empty()"
+    >
+      <thead role="rowgroup">
+        <tr role="row">
+          @for (one of shown(); track one.id) {
+            <th
+              role="columnheader"
+              [attr.aria-sort]="sort()?.by === one.id ? (sort()!.down ? 'descending' : 'ascending') : null"
+              [class.right]="one.right"
+            >
+              <button yo-pick (click)="sortBy(one.id)">
+                {{ one.label }}
+                @if (sort()?.by === one.id) {
+                  <yo-icon [name]="sort()!.down ? 'down' : 'up'" />
+                }
+              </button>
+              @if (one.filter) {
+                <yo-checks-menu
+                  [label]="'Filter by ' + one.label"
+                  [options]="values().get(one.id)!"
+                  [chosen]="left().get(one.id)!"
+                  [pressed]="held().has(one.id)"
+                  (turned)="turn(one, $event)"
+                />
+              }
+            </th>
+          }
+          @if (columnChoice().length) {
+            <th role="columnheader">
+              <yo-checks-menu
+                label="Columns"
+                [options]="columnChoice()"
+                [chosen]="chosenColumns()"
+                (turned)="turnColumn($event)"
+              />
+            </th>
+          }
+        </tr>
+      </thead>
       <tbody role="rowgroup">
         <ng-template nz-virtual-scroll let-row let-index="index">
-          <tr role="row" [class.now]="index === now()" [attr.aria-selected]="index === now()" (click)="pressed.emit(index)">
-            @for (one of shown(); track one.id) { <td role="cell" [class.right]="one.right" [class.mono]="one.mono">@if (templates().get(one.id); as template) { <ng-container [ngTemplateOutlet]="template" [ngTemplateOutletContext]="{ $implicit: row, at: index }" /> } @else { {{ one.value(row) }} }</td> }
-            @if (columnChoice().length) { <td role="cell"></td> }
+          <tr
+            role="row"
+            [class.now]="index === now()"
+            [attr.aria-selected]="index === now()"
+            (click)="pressed.emit(index)"
+          >
+            @for (one of shown(); track one.id) {
+              <td role="cell" [class.right]="one.right" [class.mono]="one.mono">
+                @if (templates().get(one.id); as template) {
+                  <ng-container
+                    [ngTemplateOutlet]="template"
+                    [ngTemplateOutletContext]="{ $implicit: row, at: index }"
+                  />
+                } @else {
+                  {{ one.value(row) }}
+                }
+              </td>
+            }
+            @if (columnChoice().length) {
+              <td role="cell"></td>
+            }
           </tr>
         </ng-template>
       </tbody>
     </nz-table>
   `,
   styles: `
-    yo-table { display: block; position: relative; min-height: 0; overflow: hidden; }
-    yo-table .ant-table-tbody > tr > td { height: ${ROW}px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-    yo-table .ant-table-thead > tr > th { white-space: nowrap; overflow: hidden; }
-    yo-table .ant-table-thead .yo-pick { font-weight: inherit; } yo-table .ant-table-thead [aria-sort] .yo-pick { font-weight: 600; color: #1a1a1a; }
-    yo-table .ant-table-thead .ant-btn { height: 24px; min-width: 24px; padding: 0 4px; border-color: transparent; }
-    yo-table .ant-table-thead > tr > th { padding: 0 4px 0 0; height: 26px; line-height: 24px; } yo-table .ant-table-thead > tr > th.right { text-align: right; padding-right: 12px; }
-    yo-table .ant-table-thead .yo-pick { line-height: 24px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; vertical-align: top; } yo-table .ant-table-thead .yo-pick:not(:only-child) { max-width: calc(100% - 26px); } yo-table .ant-table-thead .yo-pick yo-icon { vertical-align: middle; } yo-table .ant-table-thead .ant-btn { vertical-align: top; }
-    yo-table .ant-table-tbody > tr.now > td { border-bottom: 1.5px solid #1a1a1a; background: #f0f0f0; }
-    yo-table .ant-table-tbody > tr.now > td:first-child { font-weight: 600; }
-    yo-table .ant-table-tbody > tr { cursor: pointer; }
-    yo-table .ant-table-placeholder > td { border: 0; cursor: default; }
-    yo-table .ant-table-tbody .yo-pick { display: block; width: 100%; overflow: hidden; text-overflow: ellipsis; }
+    yo-table {
+      display: block;
+      position: relative;
+      min-height: 0;
+      overflow: hidden;
+    }
+    yo-table .ant-table-tbody > tr > td {
+      height: ${ROW}px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    yo-table .ant-table-thead > tr > th {
+      white-space: nowrap;
+      overflow: hidden;
+    }
+    yo-table .ant-table-thead .yo-pick {
+      font-weight: inherit;
+    }
+    yo-table .ant-table-thead [aria-sort] .yo-pick {
+      font-weight: 600;
+      color: #1a1a1a;
+    }
+    yo-table .ant-table-thead .ant-btn {
+      height: 24px;
+      min-width: 24px;
+      padding: 0 4px;
+      border-color: transparent;
+    }
+    yo-table .ant-table-thead > tr > th {
+      padding: 0 4px 0 0;
+      height: 26px;
+      line-height: 24px;
+    }
+    yo-table .ant-table-thead > tr > th.right {
+      text-align: right;
+      padding-right: 12px;
+    }
+    yo-table .ant-table-thead .yo-pick {
+      line-height: 24px;
+      max-width: 100%;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      vertical-align: top;
+    }
+    yo-table .ant-table-thead .yo-pick:not(:only-child) {
+      max-width: calc(100% - 26px);
+    }
+    yo-table .ant-table-thead .yo-pick yo-icon {
+      vertical-align: middle;
+    }
+    yo-table .ant-table-thead .ant-btn {
+      vertical-align: top;
+    }
+    yo-table .ant-table-tbody > tr.now > td {
+      border-bottom: 1.5px solid #1a1a1a;
+      background: #f0f0f0;
+    }
+    yo-table .ant-table-tbody > tr.now > td:first-child {
+      font-weight: 600;
+    }
+    yo-table .ant-table-tbody > tr {
+      cursor: pointer;
+    }
+    yo-table .ant-table-placeholder > td {
+      border: 0;
+      cursor: default;
+    }
+    yo-table .ant-table-tbody .yo-pick {
+      display: block;
+      width: 100%;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
   `,
 })
 export class ListTable<Row> {
@@ -97,25 +236,63 @@ export class ListTable<Row> {
   protected readonly height = signal(LEAST);
 
   readonly #hidden = signal<ReadonlySet<string> | null>(null);
-  readonly #off = computed(() => this.#hidden() ?? new Set((remembered(`yohaku-columns-${this.id()}`) ?? '').split(' ').filter(Boolean)));
-  protected readonly shown = computed(() => this.columns().filter((column) => column.fixed || !this.#off().has(column.id)));
-  protected readonly widths = computed(() => [...this.shown().map((entry) => (entry.width ? `${entry.width}px` : '')), ...(this.columnChoice().length ? ['32px'] : [])]);
-  protected readonly columnChoice = computed(() => this.columns().filter((column) => !column.fixed).map((column) => ({ value: column.id, label: column.label })));
+  readonly #off = computed(
+    () => this.#hidden() ?? new Set((remembered(`yohaku-columns-${this.id()}`) ?? '').split(' ').filter(Boolean)),
+  );
+  protected readonly shown = computed(() =>
+    this.columns().filter((column) => column.fixed || !this.#off().has(column.id)),
+  );
+  protected readonly widths = computed(() => [
+    ...this.shown().map((entry) => (entry.width ? `${entry.width}px` : '')),
+    ...(this.columnChoice().length ? ['32px'] : []),
+  ]);
+  protected readonly columnChoice = computed(() =>
+    this.columns()
+      .filter((column) => !column.fixed)
+      .map((column) => ({ value: column.id, label: column.label })),
+  );
   protected readonly chosenColumns = computed(() => new Set(this.shown().map((entry) => entry.id)));
   protected readonly sort = signal<{ readonly by: string; readonly down: boolean } | null>(null);
   /** Values that are held back, by column. */
   protected readonly held = signal<ReadonlyMap<string, ReadonlySet<string>>>(new Map());
 
   /** Of each column that can be narrowed its values, worked out once a list: there may be a hundred thousand rows. */
-  protected readonly values = computed(() => new Map(this.columns().filter((column) => column.filter).map((column) =>
-    [column.id, [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))].sort(compareValues).slice(0, 200).map((value) => ({ value, label: value === '' ? '(none)' : value }))])));
+  protected readonly values = computed(
+    () =>
+      new Map(
+        this.columns()
+          .filter((column) => column.filter)
+          .map((column) => [
+            column.id,
+            [...new Set(this.rows().map((row) => String(column.value(row) ?? '')))]
+              .sort(compareValues)
+              .slice(0, 200)
+              .map((value) => ({ value, label: value === '' ? '(none)' : value })),
+          ]),
+      ),
+  );
   /** The values that are not held back, by column. */
-  protected readonly left = computed(() => new Map([...this.values()].map(([id, values]) => [id, new Set(values.flatMap(({ value }) => (this.held().get(id)?.has(value) ? [] : [value])))])));
+  protected readonly left = computed(
+    () =>
+      new Map(
+        [...this.values()].map(([id, values]) => [
+          id,
+          new Set(values.flatMap(({ value }) => (this.held().get(id)?.has(value) ? [] : [value]))),
+        ]),
+      ),
+  );
 
   /** The rows as they are shown: those that are not held back, in the order asked for. */
   readonly ordered = computed((): readonly Row[] => {
-    const held = [...this.held()].flatMap(([id, values]) => this.columns().filter((one) => one.id === id).map((one) => ({ one, values })));
-    const rows = held.length === 0 ? this.rows() : this.rows().filter((row) => held.every(({ one, values }) => !values.has(String(one.value(row) ?? ''))));
+    const held = [...this.held()].flatMap(([id, values]) =>
+      this.columns()
+        .filter((one) => one.id === id)
+        .map((one) => ({ one, values })),
+    );
+    const rows =
+      held.length === 0
+        ? this.rows()
+        : this.rows().filter((row) => held.every(({ one, values }) => !values.has(String(one.value(row) ?? ''))));
     const sort = this.sort();
     const column = sort && this.columns().find((one) => one.id === sort.by);
     if (!sort || !column) return rows;
@@ -124,7 +301,9 @@ export class ListTable<Row> {
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    const size = new ResizeObserver(() => this.height.set(Math.max(LEAST, Math.floor((host.clientHeight - HEAD) / ROW) * ROW)));
+    const size = new ResizeObserver(() =>
+      this.height.set(Math.max(LEAST, Math.floor((host.clientHeight - HEAD) / ROW) * ROW)),
+    );
     afterNextRender(() => size.observe(host));
     inject(DestroyRef).onDestroy(() => size.disconnect());
     // Head and body are two tables in the library: to who listens they are one.

@@ -5,17 +5,22 @@ const ASCII = /^[\x20-\x7e]*$/;
 /** The characters before digits and letters, in order (root collation of CLDR). */
 const MARKS = ' _-,;:!?.\'"()[]{}@*/\\&#%`^+<=>|~$';
 
-/** A text that stands to others by its code units as the text does in the order of the language, figures in it by how large they are. Only for ASCII. */
-const keyOf = (text: string): string => text.toLowerCase().replaceAll(/\d+|[^a-z]/g, (run) => {
-  const mark = MARKS.indexOf(run);
-  if (mark >= 0) return String.fromCharCode(1 + mark);
-  const figures = run.replace(/^0+(?=\d)/, '');
-  // How long it is goes first: it is the larger the longer it is.
-  return String.fromCharCode(0x30 + Math.min(figures.length, 40)) + figures;
-});
+/**
+ * A text that stands to others by its code units as the text does in the order of the language, figures in it by how
+ * large they are. Only for ASCII.
+ */
+const keyOf = (text: string): string =>
+  text.toLowerCase().replaceAll(/\d+|[^a-z]/g, (run) => {
+    const mark = MARKS.indexOf(run);
+    if (mark >= 0) return String.fromCharCode(1 + mark);
+    const figures = run.replace(/^0+(?=\d)/, '');
+    // How long it is goes first: it is the larger the longer it is.
+    return String.fromCharCode(0x30 + Math.min(figures.length, 40)) + figures;
+  });
 
 /** Two values in the order of the language; figures as figures. */
-export const compareValues = (one: string | number, other: string | number): number => (typeof one === 'number' && typeof other === 'number' ? one - other : collator.compare(String(one), String(other)));
+export const compareValues = (one: string | number, other: string | number): number =>
+  typeof one === 'number' && typeof other === 'number' ? one - other : collator.compare(String(one), String(other));
 
 /**
  * Rows by what they say, those that say nothing last. Texts of ASCII alone are compared
@@ -27,7 +32,21 @@ export function inOrder<Row>(rows: readonly Row[], value: (row: Row) => string |
   const said = rows.map((row) => ({ row, value: value(row) }));
   const texts = said.some((one) => typeof one.value === 'string');
   const plain = texts && LETTERS_ALONE && said.every((one) => one.value === null || ASCII.test(String(one.value)));
-  const keyed: { readonly row: Row; readonly value: string | number | null }[] = plain ? said.map((one) => ({ row: one.row, value: one.value === null ? null : keyOf(String(one.value)) })) : said;
-  const compare = plain ? (one: string | number, other: string | number) => (one < other ? -1 : one > other ? 1 : 0) : compareValues;
-  return keyed.sort((one, other) => (one.value === null ? (other.value === null ? 0 : 1) : other.value === null ? -1 : way * compare(one.value, other.value))).map(({ row }) => row);
+  const keyed: { readonly row: Row; readonly value: string | number | null }[] = plain
+    ? said.map((one) => ({ row: one.row, value: one.value === null ? null : keyOf(String(one.value)) }))
+    : said;
+  const compare = plain
+    ? (one: string | number, other: string | number) => (one < other ? -1 : one > other ? 1 : 0)
+    : compareValues;
+  return keyed
+    .sort((one, other) =>
+      one.value === null
+        ? other.value === null
+          ? 0
+          : 1
+        : other.value === null
+          ? -1
+          : way * compare(one.value, other.value),
+    )
+    .map(({ row }) => row);
 }

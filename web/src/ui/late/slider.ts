@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, ElementRef, ViewEncapsulation, afterRenderEffect, inject, input, linkedSignal, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  ViewEncapsulation,
+  afterRenderEffect,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzSliderModule } from 'ng-zorro-antd/slider';
 import { round } from '@yohaku/core';
@@ -12,8 +22,22 @@ import { round } from '@yohaku/core';
   changeDetection: ChangeDetectionStrategy.OnPush,
   encapsulation: ViewEncapsulation.None,
   imports: [FormsModule, NzSliderModule],
-  template: `<nz-slider [nzMin]="min()" [nzMax]="max()" [nzStep]="step()" nzTooltipVisible="never" [nzIncluded]="false" [ngModel]="value()" (ngModelChange)="hold($event)" (nzOnAfterChange)="letGo($event)" />`,
-  styles: `yo-slider { display: block; width: 100%; }`,
+  template: `<nz-slider
+    [nzMin]="min()"
+    [nzMax]="max()"
+    [nzStep]="step()"
+    nzTooltipVisible="never"
+    [nzIncluded]="false"
+    [ngModel]="value()"
+    (ngModelChange)="hold($event)"
+    (nzOnAfterChange)="letGo($event)"
+  />`,
+  styles: `
+    yo-slider {
+      display: block;
+      width: 100%;
+    }
+  `,
 })
 export class Slider {
   readonly label = input.required<string>();
@@ -35,13 +59,23 @@ export class Slider {
       write: () => {
         const handle = host.querySelector('.ant-slider-handle');
         if (!handle) return;
-        const says = { 'role': 'slider', 'aria-label': this.label(), 'aria-valuemin': this.min(), 'aria-valuemax': this.max(), 'aria-valuenow': round(this.value(), 4), 'aria-valuetext': this.said() || String(round(this.value(), 3)) };
+        const says = {
+          role: 'slider',
+          'aria-label': this.label(),
+          'aria-valuemin': this.min(),
+          'aria-valuemax': this.max(),
+          'aria-valuenow': round(this.value(), 4),
+          'aria-valuetext': this.said() || String(round(this.value(), 3)),
+        };
         for (const [name, value] of Object.entries(says)) handle.setAttribute(name, String(value));
       },
     });
   }
 
-  /** Where it was put last: the desk says so some frames later, and until then a way back to what it still says is a move like any other. */
+  /**
+   * Where it was put last: the desk says so some frames later, and until then a way back to what it still says is a
+   * move like any other.
+   */
   readonly #now = linkedSignal(() => this.value());
 
   protected hold(value: number): void {
@@ -53,8 +87,10 @@ export class Slider {
     if (typeof value === 'number') this.done.emit(value);
   }
   #far(event: KeyboardEvent): void {
-    const by = event.shiftKey && /^Arrow/.test(event.key) ? 10 * this.step() * (/Right|Up/.test(event.key) ? 1 : -1) : 0;
-    const to = event.key === 'Home' ? this.min() : event.key === 'End' ? this.max() : by === 0 ? null : this.value() + by;
+    const by =
+      event.shiftKey && /^Arrow/.test(event.key) ? 10 * this.step() * (/Right|Up/.test(event.key) ? 1 : -1) : 0;
+    const to =
+      event.key === 'Home' ? this.min() : event.key === 'End' ? this.max() : by === 0 ? null : this.value() + by;
     if (to === null) return;
     event.preventDefault();
     event.stopPropagation();

@@ -1,0 +1,31 @@
+import type { Brand } from '../site/index.ts';
+import { customProperty, type Token } from './token.ts';
+import { tokenTable } from './table.ts';
+
+/** `tokens.css`: custom properties only, one line a token; aliases as `var()`. */
+export function tokensCss(brand: Brand): string {
+  const lines = [...tokenTable(brand).values()].map(
+    (token) => `  ${customProperty(token.path)}: ${tokenCssValue(token)};`,
+  );
+  return `:root {\n${lines.join('\n')}\n}\n`;
+}
+
+/** The value of a token's custom property as emitted. */
+export function tokenCssValue(token: Token): string {
+  return token.alias === undefined ? token.css! : `var(${customProperty(token.alias)})`;
+}
+
+/** Custom properties whose emitted value differs between two brands; `undefined` for one that is gone. */
+export function changedProperties(before: Brand, after: Brand): Map<string, string | undefined> {
+  const changed = new Map<string, string | undefined>();
+  if (before === after) return changed;
+  const old = tokenTable(before);
+  const now = tokenTable(after);
+  for (const [path, token] of now) {
+    const was = old.get(path);
+    if (was !== token && (!was || was.alias !== token.alias || was.css !== token.css))
+      changed.set(customProperty(path), tokenCssValue(token));
+  }
+  for (const path of old.keys()) if (!now.has(path)) changed.set(customProperty(path), undefined);
+  return changed;
+}
