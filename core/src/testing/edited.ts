@@ -1,7 +1,10 @@
 import { acceptChange, type Edit } from '../change/index.ts';
 import type { Asset, Site } from '../site/index.ts';
 
-/** Returns a site after some edits, each made for the site that the edit before it left; an edit that is not offered is skipped. */
+/**
+ * Returns a site after some edits, each made for the site that the edit before it left; an edit that is not offered is
+ * skipped.
+ */
 export function edited(site: Site, ...makes: ((now: Site) => Edit | undefined)[]): Site {
   return makes.reduce((now, make) => {
     const edit = make(now);

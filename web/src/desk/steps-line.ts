@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { DeskActions, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
-import { ACTS, Density, KEYS, Pull } from '../ui/index.ts';
+import { DeskActions, LitScope, STEPS, STEP_LABELS, auditFeature, deskFeature, type Step } from '../state/index.ts';
+import { ACTS, KEYS, Pull } from '../ui/index.ts';
 import { OpenCounts } from './open-counts.ts';
 
 /**
@@ -40,31 +40,13 @@ import { OpenCounts } from './open-counts.ts';
         }
       </ol>
     </nav>
-    <span class="density yo-joined" role="group" aria-label="Controls shown"
-      ><button
-        yo-act
-        slight
-        [attr.aria-pressed]="!density.all()"
-        yoTip="Only the controls that are used most; the others are one click away"
-        (click)="density.set('calm')"
-      >
-        Essential</button
-      ><button
-        yo-act
-        slight
-        [attr.aria-pressed]="density.all()"
-        yoTip="Every control of a step"
-        (click)="density.set('all')"
-      >
-        All
-      </button></span
-    >
+    <span class="says" role="status">{{ lit.words() }}</span>
   `,
   styleUrl: './steps-line.less',
 })
 export class StepsLine {
   readonly #store = inject(Store);
-  protected readonly density = inject(Density);
+  protected readonly lit = inject(LitScope);
   readonly #open = inject(OpenCounts).counts;
   readonly #step = this.#store.selectSignal(deskFeature.selectStep);
   readonly #report = this.#store.selectSignal(auditFeature.selectReport);

@@ -7,6 +7,7 @@ export {
   STEPS,
   STEP_LABELS,
   SURROUNDS,
+  SURROUND_LABELS,
   deskFeature,
   deskReducer,
   keepDesk,
@@ -16,6 +17,8 @@ export {
   type Surround,
 } from './desk/desk.ts';
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
+export { LitScope } from './desk/lit-scope.ts';
+export { WallViews, type WallView } from './desk/wall-views.ts';
 export { Reaching } from './desk/reaching.ts';
 export {
   AuditActions,

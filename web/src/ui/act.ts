@@ -24,6 +24,7 @@ import { IconSign, type Icon } from './icon.ts';
     '[attr.type]': 'submits() ? "submit" : "button"',
     '[class.ant-btn-primary]': 'main()',
     '[class.yo-slight]': 'slight()',
+    '[class.yo-quiet]': 'quiet()',
   },
 })
 export class Act extends NzButtonComponent {
@@ -33,6 +34,9 @@ export class Act extends NzButtonComponent {
   readonly submits = input(false, { transform: booleanAttribute });
   /** In the row of a list: 24 px high, without a box until it is pointed at or has the focus. */
   readonly slight = input(false, { transform: booleanAttribute });
+
+  /** A command beside the main one: text with an icon, without a box until it is pointed at or has the focus. */
+  readonly quiet = input(false, { transform: booleanAttribute });
 
   // The library wraps words in elements of its own, for motions that there are none of here; Angular would lose sight
   // of them.

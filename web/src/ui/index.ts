@@ -9,6 +9,8 @@ export { isTyping, meanToType } from './typing.ts';
 export { nameProblem } from './name-problem.ts';
 export { ACTS, Act, Delete, ICONS, IconSign, Opens, Pick, Tip, type Icon } from './acts.ts';
 export { ActsMenu, type MenuAct } from './acts-menu.ts';
+export { OptionsMenu, type MenuOption, type OptionGroup } from './options-menu.ts';
+export { Subject } from './subject.ts';
 export { Segments } from './segments.ts';
 export { DropZone } from './drop-zone.ts';
 export { TextArea } from './text-area.ts';

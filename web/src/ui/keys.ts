@@ -77,6 +77,7 @@ export const KEYS = {
   },
   before: alone('B, held', 'Show the pages before the last edit', 'b'),
   specimen: alone('S', 'Specimen, and back', 's'),
+  fit: alone('O', 'All pages at once, and back', 'o'),
   levels: alone('L', 'Show heading levels', 'l'),
   seen: alone('V', 'Colour vision: normal, protan, deutan, tritan, greyscale', 'v'),
   list: alone('?', 'This list of shortcuts', '?'),

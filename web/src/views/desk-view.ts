@@ -2,7 +2,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   HostListener,
-  afterNextRender,
   computed,
   effect,
   inject,
@@ -11,7 +10,7 @@ import {
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
-import { VISIONS, plural, visionMatrix } from '@yohaku/core';
+import { VISIONS, visionMatrix } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from '../desk/index.ts';
 import {
@@ -27,14 +26,9 @@ import {
   Tray,
   type Step,
 } from '../state/index.ts';
-import { BuildStep } from '../steps/buttons/build-step.ts';
 import { CheckStep } from '../steps/check/check-step.ts';
-import { ColourStep } from '../steps/colour/colour-step.ts';
-import { GatherStep } from '../steps/gather/gather-step.ts';
-import { GroundsStep } from '../steps/grounds/grounds-step.ts';
-import { PagesStep } from '../steps/pages/pages-step.ts';
-import { PublishStep } from '../steps/publish/publish-step.ts';
-import { TypeStep } from '../steps/type/type-step.ts';
+import { TopLine, type Panel } from '../desk/top-line.ts';
+import { StepScreen } from './step-screen.ts';
 import { AddressLink } from '../desk/address-link.ts';
 import { DeskFonts } from '../desk/desk-fonts.ts';
 import { AsideList } from '../desk/aside-list.ts';
@@ -49,41 +43,10 @@ import { ACTS, KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
 import { AuditLink, MeasureKeeper } from '../workers/index.ts';
 
-const HEIGHTS: Record<Step, number> = {
-  gather: 306,
-  colour: 352,
-  grounds: 384,
-  type: 352,
-  buttons: 368,
-  pages: 246,
-  check: 270,
-  publish: 270,
-};
-const TOP = 76;
+/** The height of the desk until the user drags the line, px: the same for every step. */
+const HEIGHT = 340;
+const TOP = 40;
 const BOTTOM = 32;
-
-/** Each step's own script, as it is fetched when the step is first opened. */
-const STEP_MODULES = [
-  () => import('../steps/gather/gather-step.ts'),
-  () => import('../steps/colour/colour-step.ts'),
-  () => import('../steps/grounds/grounds-step.ts'),
-  () => import('../steps/type/type-step.ts'),
-  () => import('../steps/buttons/build-step.ts'),
-  () => import('../steps/pages/pages-step.ts'),
-  () => import('../steps/check/check-step.ts'),
-  () => import('../steps/publish/publish-step.ts'),
-] as const;
-/** Fetches one after the other, each in a time of its own in which there is nothing else to do. */
-function fetchWhenIdle([next, ...others]: readonly (() => Promise<unknown>)[]): void {
-  if (next)
-    requestIdleCallback(
-      () =>
-        void next()
-          .catch(() => undefined)
-          .then(() => fetchWhenIdle(others)),
-      { timeout: 4000 },
-    );
-}
 
 /** The desk of one site: top line, wall above, steps line, desk below, tally. */
 @Component({
@@ -91,17 +54,12 @@ function fetchWhenIdle([next, ...others]: readonly (() => Promise<unknown>)[]): 
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ACTS,
+    CheckStep,
+    StepScreen,
+    TopLine,
     Wall,
     StepsLine,
     TallyLine,
-    GatherStep,
-    ColourStep,
-    GroundsStep,
-    TypeStep,
-    BuildStep,
-    PagesStep,
-    CheckStep,
-    PublishStep,
     KeysList,
     AsideList,
     PersonSettings,
@@ -118,7 +76,6 @@ function fetchWhenIdle([next, ...others]: readonly (() => Promise<unknown>)[]): 
 })
 export class DeskView {
   readonly #store = inject(Store);
-  protected readonly keyOf = KEYS;
   protected readonly reading = inject(Reading);
   protected readonly room = ROOM;
   readonly #api = inject(SiteApi);
@@ -131,11 +88,6 @@ export class DeskView {
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly notice = this.#store.selectSignal(siteFeature.selectNotice);
   readonly #desk = this.#store.selectSignal(deskFeature.selectDeskState);
-  readonly #saving = this.#store.selectSignal(siteFeature.selectSaving);
-  readonly #pending = this.#store.selectSignal(siteFeature.selectPending);
-  readonly #waitingWords = this.#store.selectSignal(siteFeature.selectWaitingWords);
-  readonly #done = this.#store.selectSignal(siteFeature.selectDone);
-  readonly #undone = this.#store.selectSignal(siteFeature.selectUndone);
   protected readonly step = computed(() => this.#desk().step);
   protected readonly surround = computed(() => this.#desk().surround);
   /** The factors by which wall and desk are looked at; none for full colour. */
@@ -145,42 +97,15 @@ export class DeskView {
     const m = visionMatrix(seen, seen === 'grey' ? 1 : severity);
     return [...m.slice(0, 3), 0, 0, ...m.slice(3, 6), 0, 0, ...m.slice(6, 9), 0, 0, 0, 0, 0, 1, 0].join(' ');
   });
-  protected readonly aside = computed(() => this.#aside().length);
-  readonly #aside = this.#store.selectSignal(siteFeature.selectAside);
-  readonly #behind = this.#store.selectSignal(siteFeature.selectBehind);
   /** Which sheet hangs from the top line, besides that of the keys. */
-  protected readonly sheet = signal<'aside' | 'person' | 'find' | 'site' | null>(null);
+  protected readonly sheet = signal<Panel | null>(null);
   protected readonly keysShown = computed(() => this.#desk().keysShown);
-  protected readonly height = computed(() => this.#desk().heights[this.step()] ?? HEIGHTS[this.step()]);
-  protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
-  protected readonly redoLabel = computed(() => this.#undone().at(-1)?.label);
-  protected readonly saved = computed(() => {
-    const saving = this.#saving();
-    const opening = this.opening();
-    if (opening) return `opening: ${opening.here} of ${opening.of} pages are here`;
-    if (saving === 'waiting')
-      return this.#pending().length > 0
-        ? `not saved yet, will try again. ${this.#waitingWords()}`
-        : `saved; edits from other windows cannot be read yet, will try again. ${this.#waitingWords()}`;
-    // Between two edits of one's own a gap of one is no news.
-    if (this.#behind() > 1) return `reading ${plural(this.#behind(), 'edit')} of other windows`;
-    if (saving === 'saving') return 'saving';
-    const notLive = this.#open.notLive();
-    return notLive === null
-      ? 'saved; nothing is live yet'
-      : notLive === 0
-        ? 'saved; all of it is live'
-        : `saved; ${notLive} difference${notLive === 1 ? ' is' : 's are'} not live`;
-  });
-
+  protected readonly height = computed(() => this.#desk().height ?? HEIGHT);
   constructor() {
     inject(AuditLink);
     inject(MeasureKeeper);
     inject(DeskFonts);
     inject(Tray);
-    // Once there is nothing else to do the other steps are fetched: a server that is away meanwhile keeps nobody from
-    // opening one.
-    afterNextRender(() => fetchWhenIdle(STEP_MODULES));
     inject(AddressLink).follow();
     effect(() => keepDesk(this.#desk()));
     effect(() => {
@@ -194,12 +119,6 @@ export class DeskView {
     this.#open.live.set(live?.site ?? null);
   }
 
-  protected undo(): void {
-    this.#editor.undo();
-  }
-  protected redo(): void {
-    this.#editor.redo();
-  }
   protected keys(shown: boolean): void {
     this.#store.dispatch(DeskActions.keys({ shown }));
   }
@@ -224,7 +143,7 @@ export class DeskView {
     if (this.reading.only()) return KEYS.back.is(event) ? this.#escape() : undefined;
     if (KEYS.undo.is(event) || KEYS.redo.is(event)) {
       event.preventDefault();
-      return KEYS.undo.is(event) ? this.undo() : this.redo();
+      return KEYS.undo.is(event) ? this.#editor.undo() : this.#editor.redo();
     }
     if (KEYS.find.is(event)) {
       event.preventDefault();
@@ -232,6 +151,7 @@ export class DeskView {
     }
     if (KEYS.list.is(event)) return this.keys(!this.keysShown());
     if (KEYS.back.is(event)) return this.#escape();
+    if (KEYS.fit.is(event)) return this.#store.dispatch(DeskActions.fit({ fits: !this.#desk().fits }));
     if (KEYS.levels.is(event)) return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
     if (KEYS.specimen.is(event))
       return this.#store.dispatch(

@@ -1,6 +1,9 @@
 import { sectionOf, type BandId, type Page, type Site } from '@yohaku/core';
 
-/** Returns the sections that a page does not show in a band of widths, each with the y at which it would begin, px of the page. */
+/**
+ * Returns the sections that a page does not show in a band of widths, each with the y at which it would begin, px of
+ * the page.
+ */
 export function hiddenSections(
   site: Site,
   page: Page,

@@ -13,60 +13,39 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { fromEvent, map } from 'rxjs';
-import {
-  STRESS_KINDS,
-  type StressKind,
-  cutDownText,
-  VISIONS,
-  VISION_LABELS,
-  publishedPage,
-  publishedPages,
-  siteIndex,
-  tokenTable,
-  type Vision,
-} from '@yohaku/core';
+import { publishedPage, publishedPages, siteIndex } from '@yohaku/core';
 import {
   DeskActions,
   type DeskState,
   auditFeature,
   deskFeature,
-  gatherFeature,
-  reachOfScope,
+  LitScope,
+  WallViews,
   siteFeature,
   Reading,
 } from '../state/index.ts';
-import { ACTS, KEYS, NumberField, TextField, meanToType } from '../ui/index.ts';
-import { SOURCE_HEIGHT } from './source-height.ts';
+import { meanToType } from '../ui/index.ts';
 import { SourceWall } from './source-wall.ts';
 import { LogoWall } from './logo-wall.ts';
-import { Found } from './found.ts';
 import { Frames } from './frames.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { HungPages } from './hung-pages.ts';
-import { reachPanels, togetherPanels, type ReachPanel } from './panels.ts';
-import { PageFrame, type Crop } from './page-frame.ts';
+import { pagesByUses } from './pages-by-uses.ts';
+import { PlacePanels } from './place-panels.ts';
 import { type FramePick } from './frame-pick.ts';
 import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
 import { PinWall } from './pin-wall.ts';
 import { SectionSight } from './section-sight.ts';
-import { SHEET_WIDTHS } from './sheets.ts';
 import { Slip } from './slip.ts';
 import { slipSpot, type SlipSpot } from './slip-spot.ts';
 import { SpecimenWall } from './specimen-wall.ts';
 import { holdStill, middleInSight, onWall } from './hold-still.ts';
 import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
+import { WallState, hangsAlready } from './wall-state.ts';
 import { WordsEditor } from './words-editor.ts';
 
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
-/** Crops of what a token reaches, in wall px: colours are judged at 1280, sizes with the phone beside. */
-const PANELS = {
-  color: { width: 290, phone: 0, height: 150, scale: 0.5, most: 8 },
-  size: { width: 382, phone: 218, height: 240, scale: 0.56, most: 6 },
-} as const;
-
-/** Returns true if pages hang at a width anyway. */
-const hangsAlready = (width: number | null): boolean => SHEET_WIDTHS.some((one) => one === width);
 
 /**
  * Returns true if the same places are lit: an edit that lights no others has no mark to move before the pages have
@@ -96,19 +75,7 @@ const FOLLOWS = 400;
 @Component({
   selector: 'yo-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    ACTS,
-    SourceWall,
-    LogoWall,
-    NumberField,
-    PageFrame,
-    PagePair,
-    PinWall,
-    SpecimenWall,
-    StressBar,
-    Slip,
-    TextField,
-  ],
+  imports: [SourceWall, LogoWall, PagePair, PlacePanels, PinWall, SpecimenWall, StressBar, Slip, WallState],
   templateUrl: './wall.html',
   styleUrl: './wall.less',
   providers: [HungPages, SectionSight],
@@ -116,17 +83,14 @@ const FOLLOWS = 400;
 })
 export class Wall {
   readonly #store = inject(Store);
-  protected readonly keyOf = KEYS;
   protected readonly reading = inject(Reading).only;
   readonly #frames = inject(Frames);
-  readonly #found = inject(Found);
   readonly #words = inject(WordsEditor);
   /** The document of the frame in which words are being edited. */
   protected readonly writtenOn = this.#words.document;
   /** The site without the preview of a held control: what hangs where does not change while one is held. */
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
   protected readonly siteId = this.#store.selectSignal(siteFeature.selectSiteId);
-  protected readonly before = this.#store.selectSignal(siteFeature.selectShowBefore);
   protected readonly desk = this.#store.selectSignal(deskFeature.selectDeskState);
   readonly #scope = this.#store.selectSignal(deskFeature.selectLit);
   readonly #grown = this.#store.selectSignal(deskFeature.selectGrown);
@@ -182,48 +146,15 @@ export class Wall {
   });
 
   protected readonly grownScale = computed(() => GROWN[this.zoom()]!);
-  protected readonly percent = computed(() => {
-    if (this.specimenHangs()) return 'all tokens';
-    if (this.pinHangs()) return 'design over page';
-    if (this.logoHangs()) return 'icon at real size';
-    if (this.sourcesHang()) return `${SOURCE_HEIGHT} px high`;
-    if (this.panelsHang())
-      return `${this.panelSize().phone ? '1280 and 390' : '1280'}, at ${Math.round(this.panelSize().scale * 100)} %`;
-    const grown = this.desk().grown;
+  protected readonly scaleWords = computed(() => {
+    const { grown, third } = this.desk();
     const name = grown && this.site() ? publishedPage(this.site()!, grown)?.title : undefined;
-    const { third } = this.desk();
-    return `1280 and 390, at ${Math.round(this.overview() * 100)} %${name && third && !hangsAlready(third) ? `; ${third}` : ''}${name ? `, ${name} at ${Math.round(this.grownScale() * 100)} %` : ''}`;
+    if (!name) return '';
+    return `${name}, 1280 and 390${third && !hangsAlready(third) ? ` and ${third}` : ''} px, at ${Math.round(this.grownScale() * 100)} %`;
   });
+  protected readonly views = inject(WallViews);
 
-  readonly #sources = this.#store.selectSignal(gatherFeature.selectSources);
-  protected readonly hasSources = computed(() => this.desk().step === 'gather' && this.#sources().length > 0);
-  protected readonly sourcesHang = computed(() => this.hasSources() && this.desk().hanging === 'sources');
-  protected readonly specimenHangs = computed(() => this.desk().hanging === 'specimen');
-  protected readonly inGather = computed(() => this.desk().step === 'gather');
-  protected readonly logoHangs = computed(() => this.inGather() && this.desk().hanging === 'logo');
-  readonly #pin = this.#store.selectSignal(gatherFeature.selectPin);
-  protected readonly pinned = computed(
-    () => this.inGather() && this.#sources().some((source) => source.id === this.#pin()?.sources),
-  );
-  protected readonly pinHangs = computed(() => this.pinned() && this.desk().hanging === 'pin');
-  protected readonly allHang = computed(
-    () => !this.specimenHangs() && !this.sourcesHang() && !this.logoHangs() && !this.pinHangs() && !this.panelsHang(),
-  );
-
-  /** The token in hand, with its label, when there is one. */
-  protected readonly selected = computed(() => {
-    const path = this.desk().selected;
-    const site = this.site();
-    return path && site ? tokenTable(site.brand).get(path) : undefined;
-  });
-
-  /** The scope of the focused control, before anything changes. */
-  readonly #reach = computed(() => {
-    const scope = this.#scope();
-    const site = this.site();
-    return site && scope ? reachOfScope(site, scope) : undefined;
-  });
-  protected readonly says = computed(() => this.#reach()?.words ?? '');
+  readonly #reach = inject(LitScope).reach;
   /** Ids of the places to light, by page: those the focused control reaches, else the one whose slip hangs. */
   protected readonly lit = computed(
     (): ReadonlyMap<string, ReadonlySet<string>> => {
@@ -250,46 +181,32 @@ export class Wall {
         ? before.value || now.shown !== before.source.shown
         : false,
   });
-  protected readonly panels = computed((): ReachPanel[] => {
-    const site = this.site();
-    const token = this.selected();
-    if (site && this.desk().hanging === 'together') return togetherPanels(site, this.desk().together?.places ?? []);
-    return site && token ? reachPanels(site, token.path) : [];
-  });
-  /** The label of the shown crops of pages; empty if none are shown. */
-  protected readonly panelsHang = computed(() => {
-    const { hanging, together } = this.desk();
-    if (hanging === 'together') return together?.label ?? '';
-    return hanging === 'reach' && this.selected() ? `Uses of ${this.selected()!.label} is used` : '';
-  });
-  protected readonly morePanels = computed(() => Math.max(0, this.panels().length - this.panelSize().most));
-  protected readonly shownPanels = computed(() => {
-    const { width, phone, height, most } = this.panelSize();
-    const crop = ({ part, place }: ReachPanel, across: number): Crop => ({ part, place, width: across, height });
-    return this.panels()
-      .slice(0, most)
-      .map((panel) => ({ ...panel, wide: crop(panel, width), narrow: phone ? crop(panel, phone) : null }));
-  });
-  protected readonly panelSize = computed(
-    () => PANELS[this.desk().hanging !== 'together' && this.selected()?.type === 'color' ? 'color' : 'size'],
-  );
   readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerWidth)), {
     initialValue: window.innerWidth,
   });
   readonly #opening = this.#store.selectSignal(siteFeature.selectOpening);
   readonly #hanging = this.#store.selectSignal(deskFeature.selectHanging);
+  readonly #fits = this.#store.selectSignal(deskFeature.selectFits);
   /**
    * At what scale all pages hang. Pages that come or go leave it alone, so that the wall stays still; it is worked out
    * anew when the user comes back to the overview.
    */
   protected readonly overview = linkedSignal<string, number>({
     source: () =>
-      [this.siteId(), this.#room(), this.#hanging(), this.#grown(), this.site() === null, this.#opening()?.here].join(),
+      [
+        this.siteId(),
+        this.#room(),
+        this.#fits(),
+        this.#hanging(),
+        this.#grown(),
+        this.site() === null,
+        this.#opening()?.here,
+      ].join(),
     computation: (_source, before) =>
       untracked(() =>
         before && this.#grown()
           ? before.value
-          : overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room()),
+          : overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room(), this.#fits()),
       ),
   });
   /** The page that is enlarged where the user pressed: the wall does not scroll to it. */
@@ -323,6 +240,12 @@ export class Wall {
         row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
       }, 0);
     });
+    // The page with the most places of the selected token comes into sight.
+    effect(() => {
+      const token = this.views.selected()?.path;
+      if (token === undefined) return;
+      untracked(() => this.#showMostUses(token));
+    });
     // A slip without its place would be empty.
     effect(() => {
       const [site, { place }] = [this.site(), this.desk()];
@@ -334,10 +257,6 @@ export class Wall {
       const { place, grown } = this.desk();
       if (place && grown === place.page && this.#anchored !== place) setTimeout(() => this.#showPlace(place), LOOK_MS);
     });
-  }
-
-  protected hang(hanging: DeskState['hanging']): void {
-    this.#store.dispatch(DeskActions.hang({ hanging }));
   }
 
   protected grow(page: string | null): void {
@@ -368,46 +287,14 @@ export class Wall {
     );
   }
 
-  protected readonly visionLabels = VISION_LABELS;
-  protected readonly nextVision = computed(() => VISIONS[(VISIONS.indexOf(this.desk().seen) + 1) % VISIONS.length]!);
-  protected see(seen: Vision, severity?: number): void {
-    this.#store.dispatch(severity === undefined ? DeskActions.seen({ seen }) : DeskActions.seen({ seen, severity }));
-  }
-
-  /** The effect of fallback fonts on the pages, once measured, in words. */
-  protected readonly shiftWords = computed(() => {
-    const shift = this.#found.shift();
-    return shift
-      ? `Preview fallback: at most ${cutDownText(Math.abs(shift.most) * 100, 2)} % ${shift.most < 0 ? 'shorter' : 'longer'}`
-      : 'Preview fallback';
-  });
-  /** Hostile copy on, as it was last; or off. */
-  #lastStress: readonly StressKind[] = STRESS_KINDS.filter((one) => one.copy).map((one) => one.kind);
-  protected stress(): void {
-    const kinds = this.desk().stress;
-    if (kinds.length > 0) this.#lastStress = kinds;
-    this.#store.dispatch(DeskActions.stress({ kinds: kinds.length > 0 ? [] : this.#lastStress }));
-  }
-  protected outline(): void {
-    this.#store.dispatch(DeskActions.outline({ shown: !this.desk().outline }));
-  }
-  /** A third width beside the two: typed, or none where it is left empty. */
-  protected readonly checkThird = (text: string): string =>
-    hangsAlready(Number(text))
-      ? 'Pages are already shown at 1280 and 390. Type another width, or nothing.'
-      : text.trim() === '' || (/^\d{3,4}$/.test(text.trim()) && Number(text) >= 320 && Number(text) <= 2560)
-        ? ''
-        : 'Type a width from 320 to 2560 px, or nothing.';
-  protected third(text: string): void {
-    this.#store.dispatch(DeskActions.third({ width: text.trim() === '' ? null : Number(text) }));
+  /** Shows the enlarged page at another width too, or (null) at none. */
+  protected third(width: number | null): void {
+    this.#store.dispatch(DeskActions.third({ width }));
     // The slip hangs beside all of them.
     this.#anchored = null;
     this.anchor.set(null);
     const { place } = this.desk();
     if (place) setTimeout(() => this.#showPlace(place), LOOK_MS);
-  }
-  protected fontsAgain(): void {
-    this.#store.dispatch(DeskActions.standIns({ shown: false }));
   }
 
   protected pick({ frame, page, pick }: PairPick): void {
@@ -463,6 +350,22 @@ export class Wall {
     const rect = document.querySelector(`[data-place="${pick.place}"]`)?.getBoundingClientRect();
     if (rect) this.#anchorAt(frame, page, rect, pick.at);
     this.#words.edit(document, page, pick.place, pick.at);
+  }
+
+  /** Scrolls to the page with the most places of a token, unless a page with places of it is all in sight. */
+  #showMostUses(token: string): void {
+    const [site, row] = [this.site(), this.row()?.nativeElement];
+    if (!site || !row || this.#grown()) return;
+    const pages = pagesByUses(site, token);
+    const inSight = (page: string): boolean => {
+      const pair = document.getElementById(`page-${page}`);
+      if (!pair) return false;
+      const { left } = onWall(row, pair);
+      return left >= row.scrollLeft && left + pair.offsetWidth <= row.scrollLeft + row.clientWidth;
+    };
+    if (pages.length === 0 || inSight(pages[0]!)) return;
+    const first = document.getElementById(`page-${pages[0]!}`);
+    if (first) row.scrollTo({ left: Math.max(0, onWall(row, first).left - 20) });
   }
 
   /** A double click anywhere on the wall was meant for words. */

@@ -16,6 +16,7 @@ export const STEP_LABELS: Record<Step, string> = {
   publish: 'Publish',
 };
 export const SURROUNDS = ['light', 'middle', 'dark'] as const;
+export const SURROUND_LABELS: Record<Surround, string> = { light: 'Light', middle: 'Middle', dark: 'Dark' };
 export type Surround = (typeof SURROUNDS)[number];
 
 /** A place in hand: by page and id. */
@@ -26,8 +27,8 @@ export interface PlaceRef {
 
 export interface DeskState {
   readonly step: Step;
-  /** Height of the desk below the steps line in px, by step. */
-  readonly heights: Readonly<Partial<Record<Step, number>>>;
+  /** Height of the desk below the steps line, px: one for all steps; null until the user drags the line. */
+  readonly height: number | null;
   readonly surround: Surround;
   /** How wall and desk are looked at, and how strong a deficiency is, 0 to 1. */
   readonly seen: Vision;
@@ -65,6 +66,8 @@ export interface DeskState {
   readonly unfolded: boolean;
   /** True if headings on the wall are named by level and style. */
   readonly outline: boolean;
+  /** True if all pages are shown at once, small; else two or three, large enough to judge. */
+  readonly fits: boolean;
   /** True if the wall pretends that no font file came, and shows what stands in. */
   readonly standIns: boolean;
   /** How hostile the copy on the wall is; empty: as it was written. */
@@ -74,7 +77,7 @@ export interface DeskState {
 
 const STANDARD: DeskState = {
   step: 'colour',
-  heights: {},
+  height: null,
   surround: 'middle',
   seen: 'full',
   severity: 1,
@@ -96,6 +99,7 @@ const STANDARD: DeskState = {
   third: null,
   unfolded: false,
   outline: false,
+  fits: false,
   standIns: false,
   stress: [],
   keysShown: false,
@@ -105,13 +109,13 @@ const KEY = 'yohaku-desk';
 
 function kept(): DeskState {
   try {
-    const { step, heights, surround, seen, severity, third, swatch, ground, style, unfolded } = JSON.parse(
+    const { step, height, surround, seen, severity, third, swatch, ground, style, unfolded, fits } = JSON.parse(
       remembered(KEY) ?? '{}',
     ) as Partial<DeskState>;
     return {
       ...STANDARD,
       step: step && STEPS.includes(step) ? step : STANDARD.step,
-      heights: heights ?? {},
+      height: typeof height === 'number' && height >= 60 && height <= 4000 ? height : null,
       hanging: step === 'gather' ? 'sources' : 'all',
       surround: surround && SURROUNDS.includes(surround) ? surround : STANDARD.surround,
       seen: seen && VISIONS.includes(seen) ? seen : STANDARD.seen,
@@ -121,6 +125,7 @@ function kept(): DeskState {
       ground: ground ?? null,
       style: style ?? null,
       unfolded: unfolded === true,
+      fits: fits === true,
     };
   } catch {
     return STANDARD;
@@ -130,7 +135,7 @@ function kept(): DeskState {
 /** Choices are remembered on this machine. */
 export function keepDesk({
   step,
-  heights,
+  height,
   surround,
   seen,
   severity,
@@ -139,8 +144,12 @@ export function keepDesk({
   ground,
   style,
   unfolded,
+  fits,
 }: DeskState): void {
-  remember(KEY, JSON.stringify({ step, heights, surround, seen, severity, third, swatch, ground, style, unfolded }));
+  remember(
+    KEY,
+    JSON.stringify({ step, height, surround, seen, severity, third, swatch, ground, style, unfolded, fits }),
+  );
 }
 
 export const DeskActions = createActionGroup({
@@ -163,6 +172,7 @@ export const DeskActions = createActionGroup({
     Third: props<{ width: number | null }>(),
     Unfold: props<{ unfolded: boolean }>(),
     Stress: props<{ kinds: readonly StressKind[] }>(),
+    Fit: props<{ fits: boolean }>(),
     Outline: props<{ shown: boolean }>(),
     StandIns: props<{ shown: boolean }>(),
     Keys: props<{ shown: boolean }>(),
@@ -197,10 +207,7 @@ export const deskFeature = createFeature({
                     : state.hanging,
           },
     ),
-    on(DeskActions.height, (state, { height }): DeskState => ({
-      ...state,
-      heights: { ...state.heights, [state.step]: height },
-    })),
+    on(DeskActions.height, (state, { height }): DeskState => ({ ...state, height })),
     on(DeskActions.surround, (state, { surround }): DeskState => ({ ...state, surround })),
     on(DeskActions.seen, (state, { seen, severity }): DeskState => ({
       ...state,
@@ -242,6 +249,7 @@ export const deskFeature = createFeature({
     on(DeskActions.third, (state, { width }): DeskState => ({ ...state, third: width })),
     on(DeskActions.unfold, (state, { unfolded }): DeskState => ({ ...state, unfolded })),
     on(DeskActions.stress, (state, { kinds }): DeskState => ({ ...state, stress: kinds })),
+    on(DeskActions.fit, (state, { fits }): DeskState => ({ ...state, fits, grown: null, hanging: 'all', place: null })),
     on(DeskActions.outline, (state, { shown }): DeskState => ({ ...state, outline: shown })),
     on(DeskActions.standIns, (state, { shown }): DeskState => ({ ...state, standIns: shown })),
     on(DeskActions.keys, (state, { shown }): DeskState => ({ ...state, keysShown: shown })),
