@@ -12,7 +12,7 @@ import { passingSwatches } from './passing-swatches.ts';
 import { aspectsOf, seenOn } from './need.ts';
 
 /** A way to make a failing flat pair pass. */
-export interface Fix {
+export interface ColorFix {
   /**
    * The target of the fix: the role of the background, its swatch, the override of the place, the logo variant, or the
    * background below a logo.
@@ -37,13 +37,13 @@ const OFFERED = 2;
  * first, then the smallest change of a colour, the narrowest first; of a logo its
  * other forms, then other grounds. Each passes once it is applied. Empty when it is no flat pair or nothing can pass.
  */
-export function fixesFor(site: Site, finding: Finding): Fix[] {
+export function fixesFor(site: Site, finding: Finding): ColorFix[] {
   return (finding.rule === 'logo-contrast' ? logoFixes(site, finding) : colorFixes(site, finding)).filter((fix) =>
     passesWith(site, finding, fix.ops),
   );
 }
 
-function colorFixes(site: Site, finding: Finding): Fix[] {
+function colorFixes(site: Site, finding: Finding): ColorFix[] {
   const group = siteIndex(site).groupOf.get(finding.place);
   const aspect = group && aspectsOf(group, finding.state).find((one) => one.rule === finding.rule);
   if (!group || !aspect) return [];
@@ -65,7 +65,7 @@ function colorFixes(site: Site, finding: Finding): Fix[] {
     const where = whereSet(site, finding.place, cell.override);
     const at = [...anchorOf(finding.place, where).record, cell.override.id, 'value'];
     const places = where === 'here' ? 1 : group.count;
-    const set = (label: string, to: Pick<Fix, 'hex' | 'deltaE'>, value: unknown): Fix => ({
+    const set = (label: string, to: Pick<ColorFix, 'hex' | 'deltaE'>, value: unknown): ColorFix => ({
       what: 'place',
       label: `${where === 'here' ? 'this place' : 'wherever it is used'}: ${label}`,
       hex: to.hex,
@@ -81,12 +81,12 @@ function colorFixes(site: Site, finding: Finding): Fix[] {
   }
   const [first] = chain;
   const role = first === undefined ? undefined : table.get(first);
-  const fixes: Fix[] = [];
+  const fixes: ColorFix[] = [];
   if (role?.address && first!.startsWith('ground.')) {
     // A role that follows another role of the ground is fixed at its own place, nearest to the reader.
     const was = site.brand.grounds[role.address[2]!]!.roles[role.address.at(-1)!];
     const places = placeCount(site, first!);
-    const set = (label: string, to: Pick<Fix, 'hex' | 'deltaE'>, value: unknown): Fix => ({
+    const set = (label: string, to: Pick<ColorFix, 'hex' | 'deltaE'>, value: unknown): ColorFix => ({
       what: 'role',
       label: `${role.label}: ${label}`,
       hex: to.hex,
@@ -121,7 +121,7 @@ function colorFixes(site: Site, finding: Finding): Fix[] {
  * A logo that is not seen: another of its forms on that ground, else another ground under it, the nearest in colour
  * first.
  */
-function logoFixes(site: Site, { place }: Finding): Fix[] {
+function logoFixes(site: Site, { place }: Finding): ColorFix[] {
   const logo = site.shared.logo;
   const now = logo && formOn(site, place.ground);
   const ground = site.brand.grounds[place.ground];
@@ -132,7 +132,7 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   );
   const forms = logo.formOrder
     .filter((id) => id !== now.id)
-    .map((id): Fix => ({
+    .map((id): ColorFix => ({
       what: 'form',
       label: `${logo.forms[id]!.label} on ${ground.label}`,
       hex: null,
@@ -153,7 +153,7 @@ function logoFixes(site: Site, { place }: Finding): Fix[] {
   return site.brand.groundOrder
     .filter((id) => id !== place.ground)
     .sort((one, other) => standIn(was, groundColor(site.brand, one)) - standIn(was, groundColor(site.brand, other)))
-    .map((id): Fix => ({
+    .map((id): ColorFix => ({
       what: 'ground',
       label: `${words} on ${site.brand.grounds[id]!.label}`,
       hex: null,

@@ -19,8 +19,9 @@ export { flattened, occurringPairs, pairsOn, pairsWith, ratioOn, type Pair, type
 export { passingSwatches } from './passing-swatches.ts';
 export { fixBrand, type JointFix, type JointMove, type FixProgress } from './joint/fix-brand.ts';
 export { type JointConflict } from './joint/causes.ts';
-export { fixesFor, type Fix } from './fix.ts';
-export { typeFixFor, type TypeFix } from './type-fix.ts';
+export { fixesFor } from './fix.ts';
+export { fixOfPicture, offeredFixes, type Fix } from './offered-fixes.ts';
+export { failingCauses, type FailingCause } from './failing-causes.ts';
 export {
   FAILING_SHARE,
   FOCUS_POINTS,
@@ -51,6 +52,4 @@ export { outlineOf, type OutlineEntry } from './outline.ts';
 export { LINE_LENGTH_CEILING } from './rules/line-length.ts';
 export { NO_READINGS, type LayoutReading } from './rules/layout-reading.ts';
 export { matchStrays } from './match-strays.ts';
-export { headerFixes } from './header-fixes.ts';
-export { outlineFix } from './outline-fix.ts';
 export { BUTTONS_APART, brandFaults, type BrandFault } from './brand-faults.ts';

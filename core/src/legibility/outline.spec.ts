@@ -3,7 +3,9 @@ import { readSite } from '../document/index.ts';
 import { SECTION_KINDS } from '../sections/index.ts';
 import type { Site } from '../site/index.ts';
 import { smallSite } from '../testing/small-site.ts';
-import { auditSite, findings, headerFixes, outlineFix, type RuleId } from './index.ts';
+import { headerFixes } from './header-fixes.ts';
+import { auditSite, findings, type RuleId } from './index.ts';
+import { outlineFix } from './outline-fix.ts';
 import { edited } from '../testing/edited.ts';
 
 const rules: readonly RuleId[] = ['first-heading', 'link-words', 'alternative-text', 'skipped-level', 'covered'];

@@ -5,7 +5,7 @@ import {
   auditSite,
   cutDownText,
   findings,
-  fixesFor,
+  offeredFixes,
   plural,
   publishedPage,
   readStored,
@@ -85,6 +85,6 @@ const fixes = new Map<string, string | null>();
 function fixWords(site: Audit['site'], finding: Finding): string | null {
   // All places of one pair have the same fix: work it out once.
   const key = `${finding.rule} ${finding.tokens.join()} ${finding.needed} ${finding.found} ${finding.state}`;
-  if (!fixes.has(key)) fixes.set(key, fixesFor(site, finding)[0]?.label ?? null);
+  if (!fixes.has(key)) fixes.set(key, offeredFixes(site, finding)[0]?.label ?? null);
   return fixes.get(key)!;
 }

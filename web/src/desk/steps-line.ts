@@ -31,9 +31,9 @@ import { OpenCounts } from './open-counts.ts';
         @for (step of steps(); track step.id; let i = $index) {
           <li>
             <button yo-pick [class.now]="step.now" [attr.aria-current]="step.now ? 'step' : null" (click)="go(step.id)">
-              <span class="mono num">{{ i + 1 }}</span> <span>{{ step.label }}</span>
+              <span class="num">{{ i + 1 }}</span> <span>{{ step.label }}</span>
               @if (step.open) {
-                <span class="mono open">{{ step.open }}<span class="sr"> open</span></span>
+                <span class="open">{{ step.open }}<span class="sr"> open</span></span>
               }
             </button>
           </li>

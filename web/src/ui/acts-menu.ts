@@ -1,6 +1,7 @@
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, ViewEncapsulation, input, output } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Act } from './act.ts';
+import { IconSign } from './icon.ts';
 
 /** One act of a menu. */
 export interface MenuAct {
@@ -16,9 +17,11 @@ export interface MenuAct {
   selector: 'yo-acts-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
   encapsulation: ViewEncapsulation.None,
-  imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger, NzButtonModule],
+  imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger, Act, IconSign],
   template: `
-    <button nz-button type="button" [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">{{ words() }}</button>
+    <button yo-act quiet [cdkMenuTriggerFor]="menu" [attr.aria-label]="label()">
+      {{ words() }}<yo-icon name="more" />
+    </button>
     <ng-template #menu
       ><div class="yo-menu" cdkMenu [attr.aria-label]="label()">
         @for (one of acts(); track one.id) {

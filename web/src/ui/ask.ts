@@ -36,6 +36,7 @@ const BESIDE: ConnectedPosition[] = [
       cdkOverlayOrigin
       icon="trash"
       [slight]="slight()"
+      [quiet]="quiet()"
       [attr.aria-label]="slight() ? 'Delete ' + name() : null"
       [attr.aria-expanded]="open()"
       (click)="press()"
@@ -106,6 +107,7 @@ export class Delete {
   readonly words = input.required<string>();
   /** The possible replacements; empty if none is needed. */
   readonly options = input<readonly ChoiceOption[]>([]);
+  readonly quiet = input(false, { transform: booleanAttribute });
   readonly slight = input(false, { transform: booleanAttribute });
   /** With what takes its place, or an empty text. */
   readonly done = output<string>();

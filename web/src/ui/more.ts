@@ -24,6 +24,7 @@ import { remember, remembered } from './remember.ts';
   template: `@if (!density.all()) {
       <button
         yo-act
+        quiet
         class="yo-more"
         [class.yo-fields]="fields()"
         [icon]="open() ? 'less' : 'more'"
@@ -42,7 +43,7 @@ import { remember, remembered } from './remember.ts';
     }
     .yo-more.yo-fields {
       align-self: flex-start;
-      margin-top: 20px;
+      margin: 0 0 0 -9px;
     }
   `,
 })

@@ -6,7 +6,7 @@ import { cutDownText } from '@yohaku/core';
   selector: 'yo-verdict',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <span class="mono" [class.quiet]="!fails()">{{ text() }}</span>
+    <span [class.quiet]="!fails()">{{ text() }}</span>
     @if (fails()) {
       <svg
         [attr.width]="short() ? 15 : 34"

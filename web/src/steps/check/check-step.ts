@@ -16,24 +16,21 @@ import {
   bindOverride,
   cutDownText,
   leaveOverride,
-  fixesFor,
-  headerFixes,
+  failingCauses,
+  fixOfPicture,
+  offeredFixes,
   nearestToken,
   matchStrays,
-  outlineFix,
   plural,
   publishedPage,
   setValues,
   siteIndex,
   tokenTable,
-  type Edit,
+  type FailingCause,
   type Finding,
   type Fix,
   type RuleId,
-  type PictureFix,
   type SetValue,
-  typeFixFor,
-  type TypeFix,
 } from '@yohaku/core';
 import {
   DeskActions,
@@ -49,9 +46,14 @@ import {
   type TextOver,
 } from '../../state/index.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
-import { ACTS, KEYS, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, KEYS, Segments, Subject, TextField, VerdictRule, remember, remembered } from '../../ui/index.ts';
 import { Cell, ListTable, type Column } from '../../ui/late/index.ts';
 import { plainRow, rowOfValue, rowOfDifference } from './check-rows.ts';
+
+/** The key under which the way of listing is remembered. */
+const BY_PLACE = 'yohaku-check-by-place';
+/** So many places of a cause are named. */
+const NAMED = 5;
 
 const NAMES: Record<CheckList, string> = {
   worse: 'Worse',
@@ -68,7 +70,7 @@ const NAMES: Record<CheckList, string> = {
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BrandFaultsLine, ACTS, Cell, ListTable, VerdictRule, TextField, Reaching],
+  imports: [BrandFaultsLine, ACTS, Cell, ListTable, Segments, Subject, VerdictRule, TextField, Reaching],
   templateUrl: './check-step.html',
   styleUrl: './check-step.less',
   host: { '[class.reading]': 'reading()' },
@@ -90,6 +92,36 @@ export class CheckStep {
   protected readonly names = NAMES;
   protected readonly reading = inject(Reading).only;
 
+  /** Failures are listed by cause, one row for all that one fix puts right, or place by place. */
+  readonly #byPlace = signal(remembered(BY_PLACE) === 'yes');
+  protected readonly byCause = computed(() => this.list() === 'failing' && !this.#byPlace());
+  protected setBy(by: 'cause' | 'place'): void {
+    this.#byPlace.set(by === 'place');
+    this.at.set(0);
+    remember(BY_PLACE, by === 'place' ? 'yes' : 'no');
+  }
+  protected readonly causes = computed(() => failingCauses(this.report()?.failing ?? []));
+  readonly #causeOf = computed(() => new Map(this.causes().map((cause) => [cause.worst, cause])));
+  protected causeOf(row: Row): FailingCause<Row> | undefined {
+    return this.byCause() ? this.#causeOf().get(row) : undefined;
+  }
+  /** Returns the name of a cause: the token that the value comes from, or the place. */
+  protected causeName(row: Row): string {
+    const site = this.#editor.current();
+    return (site && tokenTable(site.brand).get(row.tokens[0] ?? '')?.label) || row.label;
+  }
+  /** The places of the selected cause, with a few of them by name. */
+  protected readonly places = computed(() => {
+    const row = this.row();
+    const cause = row && this.causeOf(row);
+    if (!cause || cause.places < 2) return undefined;
+    const known = new Map(cause.rows.map((entry) => [`${entry.page} ${entry.place}`, entry]));
+    return { all: known.size, first: [...known.values()].slice(0, NAMED) };
+  });
+  protected showPlace(row: Row): void {
+    if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
+    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
+  }
   protected readonly values = computed(() => (this.#editor.current() ? setValues(this.#editor.current()!) : []));
   protected readonly rows = computed((): readonly Row[] => {
     const report = this.report();
@@ -100,7 +132,7 @@ export class CheckStep {
       case 'changed':
         return [...(ripple?.changedRows ?? []), ...(ripple?.heldRows ?? [])];
       case 'failing':
-        return report?.failing ?? [];
+        return this.byCause() ? this.causes().map(({ worst }) => worst) : (report?.failing ?? []);
       case 'unknown':
         return report?.unknown ?? [];
       case 'held':
@@ -119,7 +151,7 @@ export class CheckStep {
   }
   /** Places and rows are told apart: a place may fail in more than one way. */
   protected readonly findings = computed(() => {
-    const rows = this.rows();
+    const rows = this.byCause() ? (this.report()?.failing ?? []) : this.rows();
     const places = new Set(rows.map((row) => `${row.page} ${row.place}`)).size;
     return places === rows.length
       ? ''
@@ -130,6 +162,7 @@ export class CheckStep {
   protected readonly shown = computed(() => this.table()?.ordered() ?? this.rows());
   protected readonly columns = computed((): readonly Column<Row>[] => {
     const list = this.list();
+    if (this.byCause()) return this.#causeColumns;
     const told = list === 'held' || list === 'stray' || list === 'unknown' || list === 'differences';
     return [
       { id: 'label', label: 'Place', value: (row) => row.label, fixed: true },
@@ -156,6 +189,17 @@ export class CheckStep {
           ]),
     ];
   });
+  readonly #causeColumns: readonly Column<Row>[] = [
+    { id: 'label', label: 'Cause', value: (row) => this.causeName(row), fixed: true },
+    { id: 'places', label: 'Places', width: 60, value: (row) => this.causeOf(row)?.places ?? 1, right: true },
+    { id: 'page', label: 'On', width: 130, value: (row) => this.#pagesOf(row) },
+    { id: 'found', label: 'Measured', width: 110, value: (row) => row.found ?? row.reason, fixed: true },
+    { id: 'needed', label: 'Required', width: 74, value: (row) => Number(cutDownText(row.needed, 1)), right: true },
+  ];
+  #pagesOf(row: Row): string {
+    const pages = this.causeOf(row)?.pages ?? [row.page];
+    return pages.length === 1 ? this.page(pages[0]!) : plural(pages.length, 'page');
+  }
   protected readonly moreLines = computed(() => new Set(this.#layout().map((row) => `${row.page} ${row.place}`)).size);
   readonly #measuring = this.#store.selectSignal(auditFeature.selectMeasuring);
   protected readonly none = computed(() =>
@@ -208,15 +252,9 @@ export class CheckStep {
     return place && { ...row!, rule: row!.rule!, verdict: 'fail', place };
   });
   protected readonly fixes = computed((): Fix[] => {
-    const site = this.#editor.current();
-    const finding = this.#finding();
-    return site && finding ? fixesFor(site, finding) : [];
-  });
-  /** A size, line height or target that fails: the value that fixes it. */
-  protected readonly typeFix = computed((): TypeFix | undefined => {
-    const finding = this.#finding();
-    const site = this.#editor.current();
-    return finding && site ? typeFixFor(site, finding) : undefined;
+    const [site, finding] = [this.#editor.current(), this.#finding()];
+    const over = this.pictured()?.fixes.map(fixOfPicture) ?? [];
+    return site && finding ? [...offeredFixes(site, finding), ...over] : [];
   });
   /** The text in hand, when it fails over a picture or a gradient. */
   readonly #over = computed((): TextOver | null => {
@@ -258,24 +296,10 @@ export class CheckStep {
     const value = this.value();
     return value?.place ? nearestToken(this.#editor.current()!, value.override, value.place) : undefined;
   });
-  /** The fix for the outline of the page, or for a header that covers content. */
-  protected readonly outline = computed(() => {
-    const [site, row] = [this.#editor.current(), this.row()];
-    const place =
-      site && row?.rule && row.verdict === 'fail'
-        ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`)
-        : undefined;
-    return site && row?.rule && place ? outlineFix(site, row.rule, place, row.found, row.needed) : undefined;
-  });
-  /** Fixes for a sticky header that is too tall. */
-  protected readonly lower = computed((): Edit[] => {
-    const [site, row] = [this.#editor.current(), this.row()];
-    const place =
-      site && row?.rule === 'covered' && row.verdict === 'fail'
-        ? siteIndex(site).byAddress.get(`${row.page} ${row.place}`)
-        : undefined;
-    return site && row && place ? headerFixes(site, place, row.found!, row.needed) : [];
-  });
+  protected readonly bys = [
+    { value: 'cause', label: 'By cause' },
+    { value: 'place', label: 'By place' },
+  ] as const;
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
 
   constructor() {
@@ -297,6 +321,23 @@ export class CheckStep {
     });
   }
 
+  /** The one figure of the step: the failing places, and how many edits put them right. */
+  protected readonly headline = computed(() => {
+    const report = this.report();
+    if (!report) return { subject: 'Counting places…', figure: '' };
+    const { failed, passed, places, cannotTell } = report.counts;
+    const unknown = cannotTell ? `; ${cannotTell} not yet measured` : '';
+    return failed === 0
+      ? {
+          subject: cannotTell ? 'Nothing fails so far' : 'Nothing fails',
+          figure: `${passed} of ${places} places are legible${unknown}`,
+        }
+      : {
+          subject: `${failed} failing`,
+          figure: `${plural(this.causes().length, 'cause')}; ${passed} of ${places} places are legible${unknown}`,
+        };
+  });
+
   protected open(list: CheckList): void {
     this.list.set(list);
   }
@@ -308,8 +349,8 @@ export class CheckStep {
     if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
   }
-  protected fix(fix: Fix | PictureFix | TypeFix | Edit): void {
-    this.#editor.commit(() => ({ label: 'after' in fix ? fix.label : `Fix ${fix.label}`, ops: fix.ops }));
+  protected apply(fix: Fix): void {
+    this.#editor.commit(() => ({ label: `Fix ${fix.label}`, ops: fix.ops }));
   }
   protected take(token: string): void {
     this.#store.dispatch(DeskActions.take({ token }));
@@ -352,13 +393,11 @@ export class CheckStep {
     if (KEYS.next.is(event)) return this.go(Math.min(this.shown().length - 1, this.at() + 1));
     if (KEYS.previous.is(event)) return this.go(Math.max(0, this.at() - 1));
     if (this.reading()) return;
-    const fix = KEYS.fix.is(event)
-      ? (this.fixes()[0] ?? this.typeFix() ?? this.outline() ?? this.pictured()?.fixes[0])
-      : undefined;
+    const fix = KEYS.fix.is(event) ? this.fixes()[0] : undefined;
     if (!fix) return;
     // Without this, the press would also push the button that has the focus.
     event.preventDefault();
-    this.fix(fix);
+    this.apply(fix);
   }
 
   #allPlaces(): Row[] {

@@ -40,13 +40,14 @@ import {
   Reaching,
   type Scope,
 } from '../../state/index.ts';
-import { ACTS, More, Choice, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, More, Subject, Choice, TextField, VerdictRule } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { DerivedRule } from './derived-rule.ts';
 import { Harmonies } from './harmonies.ts';
 import { SimilarList } from './similar-list.ts';
 import { ToldApart } from './told-apart.ts';
 import { ContrastField, type Against, type FieldPoint } from './contrast-field.ts';
+import { sampleOn } from './sample-on.ts';
 import { type PairRow, spotsOf, rateSpots } from './pair-rows.ts';
 
 /** The palette by painted area, the contrast field of the swatch in hand, and where it must be read. */
@@ -57,6 +58,7 @@ import { type PairRow, spotsOf, rateSpots } from './pair-rows.ts';
     ACTS,
     More,
     Slider,
+    Subject,
     ContrastField,
     DerivedRule,
     Harmonies,
@@ -108,19 +110,26 @@ export class ColourStep {
         rgb,
         css: cssColor(rgb),
         hex: hex(rgb),
-        figures: oklchFigures(oklch),
+        figures: oklchFigures(oklch).split(' '),
         source,
         rule,
         locked: swatch.locked,
         part: swatch.part,
         places: amounts.get(path)?.places ?? 0,
         weight: amounts.get(path)?.weight ?? 0,
-        samples: all
-          .filter((entry) => entry.swatch.id !== swatch.id && entry.swatch.part === 'core')
-          .slice(0, 5)
-          .map((entry) => cssColor(entry.rgb)),
+        sample: sampleOn(rgb, all),
       };
     });
+  });
+  /** The places of the selected swatch, and how many of its uses fail. */
+  protected readonly headline = computed(() => {
+    const failing = this.pairs().filter((pair) => pair.found < pair.needed);
+    const places = plural(this.chosen()?.places ?? 0, 'place');
+    if (failing.length === 0) return places;
+    return `${places}; ${plural(
+      failing.reduce((sum, pair) => sum + pair.places, 0),
+      'place',
+    )} ${failing.length === 1 ? `(${failing[0]!.label})` : `of ${failing.length} uses`} ${failing.length === 1 && failing[0]!.places === 1 ? 'fails' : 'fail'}`;
   });
   /** The written colour of the selected swatch, if it is outside sRGB and is painted mapped. */
   protected readonly mapped = computed(() => {

@@ -30,10 +30,16 @@ import { Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
 
-const W = 340;
-const H = 212;
-/** Ladders beside the scale of the next in the list. */
-const LADDERS = 3;
+const W = 348;
+const H = 170;
+/** The thresholds with what they are for, at the line. */
+const LINES = [
+  { ratio: 7, words: '7 enhanced' },
+  { ratio: 4.5, words: '4.5 text' },
+  { ratio: 3, words: '3 large text' },
+] as const;
+/** Other backgrounds and texts with their ratios below the field. */
+const MOST_OTHERS = 4;
 
 interface Point {
   readonly x: number;
@@ -54,12 +60,10 @@ export interface FieldPoint {
 }
 
 /**
- * The contrast field: up is the contrast against what is in hand, across is
- * chroma, at one hue. Thresholds are straight lines; what lies below 4.5 is
- * hatched; the next in the list has its scale at the side, those after it their
- * ladders of 3, 4.5 and 7; other swatches stand as points, the old value as a small ring. For a background the field is
- * taken
- * against the texts on it.
+ * The contrast field: up is the contrast against a background or text, across is chroma, at one hue. Thresholds are
+ * straight lines with their names; the part below 4.5 is hatched and says so. Other swatches stand as points, the old
+ * value as a small ring. For a background the field is taken against the texts on it. Below it stands the ratio against
+ * the next of the list.
  */
 @Component({
   selector: 'yo-contrast-field',
@@ -79,12 +83,13 @@ export class ContrastField {
   protected readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   protected readonly w = W;
   protected readonly h = H;
-  protected readonly ticks = [1, 3, 4.5, 7, FIELD.topRatio];
+  protected readonly lines = LINES;
+  protected readonly needed = 4.5;
+  protected readonly cut = cutDownText;
   readonly #chosen = signal<string | null>(null);
   protected readonly against = computed(
     () => this.list().find((entry) => entry.id === this.#chosen()) ?? this.list()[0]!,
   );
-  protected readonly other = computed(() => this.list().find((entry) => entry !== this.against()) ?? null);
   protected readonly options = computed(() =>
     this.list().map((entry) => ({
       value: entry.id,
@@ -107,19 +112,19 @@ export class ContrastField {
       .map((point) => ({ ...this.#at(point.oklch), label: point.label, css: cssColor(point.rgb) }))
       .filter((one) => one.x < W && one.y > 0),
   );
-  protected readonly otherTicks = computed(() => (this.other() ? this.#scaleOf(this.other()!) : []));
-  /** The scales of the grounds and texts after the next, as ladders without figures. */
-  protected readonly ladders = computed(() =>
-    this.list()
-      .filter((entry) => entry !== this.against() && entry !== this.other())
-      .slice(0, LADDERS)
+  /** The ratio against the next of the list, as figures. */
+  protected readonly elsewhere = computed(() => {
+    const rgb = { ...paintedRgb(this.color()), alpha: 1 };
+    return this.list()
+      .filter((entry) => entry !== this.against())
+      .slice(0, MOST_OTHERS)
       .map((entry) => ({
         id: entry.id,
         name: `${entry.way} ${entry.label}`,
         css: cssColor(entry.rgb),
-        ticks: this.#scaleOf(entry),
-      })),
-  );
+        ratio: contrastRatio(rgb, entry.rgb),
+      }));
+  });
   /** In coarse steps, so that a pulled lightness does not paint it anew each time. */
   readonly #trackTone = computed(
     () => {
@@ -176,23 +181,6 @@ export class ContrastField {
     const { l, c } = this.color();
     const lighter = fieldDarker(this.against().rgb) ? -up : up;
     this.done.emit(mapToSrgb({ ...this.color(), l: l + 0.002 * lighter, c: Math.max(0, c + 0.002 * right) }));
-  }
-
-  /**
-   * Heights of 3, 4.5 and 7 against another ground or text: a colour of luminance Y has one ratio on each, so the other
-   * scale is found from the luminance.
-   */
-  #scaleOf(other: Against): { ratio: number; y: number }[] {
-    const behind = luminance(this.against().rgb) + 0.05;
-    const darker = fieldDarker(this.against().rgb);
-    return [3, 4.5, 7].flatMap((ratio) => {
-      const wanted = darker
-        ? (luminance(other.rgb) + 0.05) / ratio - 0.05
-        : (luminance(other.rgb) + 0.05) * ratio - 0.05;
-      if (wanted < 0 || wanted > 1) return [];
-      const here = darker ? behind / (wanted + 0.05) : (wanted + 0.05) / behind;
-      return here >= 1 && here <= FIELD.topRatio ? [{ ratio, y: fieldHeight(here) * H }] : [];
-    });
   }
 
   /** Where a colour stands; one on the other side of what it is taken against stands at the foot. */
