@@ -24,9 +24,13 @@ export interface ShelvedSite {
   readonly live: boolean;
   readonly archived: boolean;
 }
-/** How a site stands by its audit, without what only a layout or pixels tell. */
+/** How a site stands by its audit, without what only a layout or pixels tell, and what its brand is known by. */
 export interface SiteStanding extends AuditCounts {
   readonly sequence: number;
+  /** The swatches as hex, those of the core first. */
+  readonly colors: readonly string[];
+  /** Names of the typefaces of headings and text; one if they are the same. */
+  readonly families: readonly string[];
 }
 /**
  * One line of a site that is read in parts: all but its pages with how many there are, then pages, then that it is
@@ -114,7 +118,7 @@ export const SITES = {
   standing: answering<SiteStanding>()({
     method: 'get',
     path: '/api/sites/:site/standing',
-    summary: 'Counts of a site: places that pass, that fail and that are not yet measured',
+    summary: 'Counts of a site (places that pass, fail, are not yet measured), its colours and typefaces',
   }),
   copy: answering<Brought>()({
     method: 'post',

@@ -32,6 +32,12 @@ describe('the shelf of sites', () => {
     });
     const standing = (await (await client.get('/api/sites/mill/standing')).json()) as SiteStanding;
     expect([standing.failed, standing.cannotTell, standing.places > 3]).toEqual([0, 0, true]);
+    // A designer knows a brand by its colours and typefaces.
+    expect([standing.colors.length > 2, standing.colors.every((color) => /^#[0-9a-f]{6}$/.test(color))]).toEqual([
+      true,
+      true,
+    ]);
+    expect(standing.families.length).toBeGreaterThan(0);
     // An edit is told by its time; renamed, it is found under its new name.
     const renamed = await client.send('POST', '/api/sites/mill/changes', {
       window: 'shelf',

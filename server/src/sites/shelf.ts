@@ -1,6 +1,14 @@
 import { asc, eq, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
-import type { Brought, ShelvedSite, SiteStanding } from '@yohaku/core';
+import {
+  familyById,
+  hex,
+  resolvedSwatches,
+  type Brand,
+  type Brought,
+  type ShelvedSite,
+  type SiteStanding,
+} from '@yohaku/core';
 import type { Apart } from '../apart/index.ts';
 import { countsOf } from '../audits/index.ts';
 import { schema, type Database, type Querier } from '../db/index.ts';
@@ -31,6 +39,17 @@ export async function shelvedSites(db: Querier): Promise<ShelvedSite[]> {
   return rows.map((row) => ({ ...row, editedAt: new Date(row.editedAt).toISOString() }));
 }
 
+/** Returns what a designer knows a brand by: its swatches as hex, core ones first, and the names of its typefaces. */
+function brandMarks(brand: Brand): Pick<SiteStanding, 'colors' | 'families'> {
+  const swatches = resolvedSwatches(brand);
+  const part = (core: boolean) => swatches.filter(({ swatch }) => (swatch.part === 'core') === core);
+  const families = [brand.families.heading, brand.families.body].map((id) => familyById(id, brand.fonts)?.name ?? id);
+  return {
+    colors: [...part(true), ...part(false)].map(({ rgb }) => hex(rgb)),
+    families: [...new Set(families)],
+  };
+}
+
 /** Standings by site, each for one incarnation and sequence. Requests for a running audit share its result. */
 const standings = new WeakMap<
   Database,
@@ -55,7 +74,11 @@ export async function standingOf(database: Database, apart: Apart, id: string): 
   if (before?.of === of) return before.standing;
   const stored = await loadSite(database, id);
   if (!stored) return undefined;
-  const standing = countsOf(apart, { site: stored.site }).then((counts) => ({ ...counts, sequence: stored.sequence }));
+  const standing = countsOf(apart, { site: stored.site }).then((counts) => ({
+    ...counts,
+    ...brandMarks(stored.site.brand),
+    sequence: stored.sequence,
+  }));
   known.set(id, { of: `${stored.incarnation} ${stored.sequence}`, standing });
   // The next request tries a failed audit again.
   standing.catch(() => known.delete(id));

@@ -19,14 +19,37 @@ const WIDTH = 1280;
 const HEIGHT = 800;
 
 /**
- * The first page of a site as it is, at the size of its card; and how many places of the site fail. Both are asked for
- * once the card comes near.
+ * A site as its card: its state, palette and typefaces, and its first page as it is. All are asked for once the card
+ * comes near.
  */
 @Component({
   selector: 'yo-page-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [StandingSign],
   template: `
+    <p class="stands">
+      {{ count(site().pages, 'page') }} · {{ site().live ? 'live' : 'not live' }} ·
+      @if (standing(); as stands) {
+        @if (stands.failed) {
+          <yo-standing kind="fail" /> {{ stands.failed }} failing
+        } @else {
+          {{ stands.cannotTell ? 'nothing failing' : 'every check passes' }}
+        }
+        @if (stands.cannotTell) {
+          <span class="quiet">, {{ stands.cannotTell }} over images checked when opened</span>
+        }
+      } @else {
+        <span class="quiet">checking</span>
+      }
+    </p>
+    <div class="brand">
+      <span class="strip">
+        @for (color of standing()?.colors ?? []; track $index) {
+          <i [style.background]="color"></i>
+        }
+      </span>
+      <span class="families">{{ standing()?.families?.join(' and ') }}</span>
+    </div>
     <div class="paper" [style.height.px]="scale() * height">
       @if (near()) {
         <iframe
@@ -40,22 +63,6 @@ const HEIGHT = 800;
         ></iframe>
       }
     </div>
-    <p class="stands">
-      @if (standing(); as one) {
-        @if (one.failed) {
-          <yo-standing kind="fail" /> {{ count(one.failed, 'place') }} failing
-        } @else if (one.cannotTell) {
-          nothing failing
-        } @else {
-          every check passes
-        }
-        @if (one.cannotTell) {
-          <span>{{ one.failed ? '' : ' ' }}plus {{ one.cannotTell }} over images, checked when opened</span>
-        }
-      } @else {
-        &nbsp;
-      }
-    </p>
   `,
   styles: `
     :host {
@@ -80,7 +87,31 @@ const HEIGHT = 800;
       align-items: center;
       font-size: 12px;
       line-height: 16px;
-      padding-top: 6px;
+      padding-bottom: 6px;
+    }
+    .brand {
+      display: flex;
+      gap: 12px;
+      align-items: center;
+      min-height: 20px;
+      padding-bottom: 8px;
+      font-size: 12px;
+    }
+    .strip {
+      display: flex;
+      flex: 0 0 50%;
+      height: 16px;
+    }
+    .strip i {
+      flex: 1;
+    }
+    .families {
+      white-space: nowrap;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
+    .quiet {
+      color: var(--wall-quiet);
     }
   `,
 })

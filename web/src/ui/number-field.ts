@@ -31,7 +31,6 @@ let count = 0;
     }}</label>
     <input
       nz-input
-      class="mono"
       [id]="id"
       type="text"
       inputmode="decimal"

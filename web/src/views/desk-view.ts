@@ -24,7 +24,6 @@ import {
   ROOM,
   Reading,
   Tray,
-  type Step,
 } from '../state/index.ts';
 import { CheckStep } from '../steps/check/check-step.ts';
 import { TopLine, type Panel } from '../desk/top-line.ts';

@@ -41,7 +41,7 @@ import {
   remembered,
   type Scope,
 } from '../../state/index.ts';
-import { ACTS, More, Choice, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
+import { ACTS, More, Subject, Choice, TextField, VerdictRule, nameProblem } from '../../ui/index.ts';
 import { MotionList } from './motion-list.ts';
 import { NamedShapes } from './named-shapes.ts';
 import { ShapePanel } from './shape-panel.ts';
@@ -66,6 +66,7 @@ const partWord = (part: string): string => (part === 'edge' ? 'border' : part);
     BrandFaultsLine,
     ACTS,
     More,
+    Subject,
     Choice,
     TextField,
     VerdictRule,
@@ -248,6 +249,27 @@ export class BuildStep {
           differ: values.size > 1 ? `${values.size} values` : only ? 'raw' : 'automatic',
         };
       }),
+    };
+  });
+
+  /** The selected buttons, and how many figures of the shown ones fail. */
+  protected readonly headline = computed(() => {
+    const cells = this.rows().flatMap((row) => row.cells);
+    const failing = cells
+      .flatMap((cell) => (cell.exempt ? [] : [cell.label, cell.around]))
+      .filter((judged) => judged && judged.found !== null && judged.found < judged.needed).length;
+    const on = this.brand()?.grounds[this.ground()]?.label ?? '';
+    const keys = [...this.cells()];
+    const [variant, state] = (keys[0] ?? '').split(' ');
+    const label = this.brand()?.variants[variant ?? '']?.label;
+    return {
+      subject:
+        keys.length > 1
+          ? `${plural(keys.length, 'button')} selected`
+          : label
+            ? `${label}, ${state}`
+            : `Buttons on ${on}`,
+      figure: `${failing === 0 ? 'every state passes' : `${plural(failing, 'figure')} below what is required`}${keys.length > 0 ? ` on ${on}` : ''}; label on fill, border (focus: ring) on background`,
     };
   });
 

@@ -47,6 +47,7 @@ import {
   DropZone,
   KEYS,
   More,
+  Subject,
   Pull,
   TextArea,
   TextField,
@@ -85,6 +86,7 @@ const SCORE_WORDS: Readonly<Record<SiftPart, string>> = {
     DropZone,
     FilesField,
     More,
+    Subject,
     Pull,
     TextArea,
     TextField,
@@ -348,6 +350,20 @@ export class GatherStep {
     return parts.length > 0
       ? [...parts, `${plural(places, 'place')} ${places === 1 ? 'changes' : 'change'}`].join('; ')
       : '';
+  });
+  /** True if the palette is shown, and no file, logo or comparison in its place. */
+  protected readonly palette = computed(() => !this.tokens() && !this.pinSelected() && !this.logoSelected());
+  /** The number of colours in the palette, and the effect of applying it. */
+  protected readonly headline = computed(() => {
+    if (!this.palette())
+      return {
+        subject: this.tokens()?.name ?? (this.logoSelected() ? 'Logo' : 'Comparison'),
+        figure: plural(this.state().sources.length, 'source'),
+      };
+    return {
+      subject: plural(this.sift().kept.length, 'colour'),
+      figure: this.says() || `${plural(this.state().sources.length, 'source')}; the palette has these colours`,
+    };
   });
   protected readonly scope = computed((): Scope => ({
     words: this.plan().drops.length ? `Taking this ${this.says()}` : 'New swatches are used in no place yet',

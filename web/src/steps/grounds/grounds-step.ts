@@ -34,7 +34,7 @@ import {
   type RoleValue,
 } from '@yohaku/core';
 import { DeskActions, Editor, deskFeature, freshId, NAME_ONLY, Reaching, type Scope } from '../../state/index.ts';
-import { ACTS, More, Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
+import { ACTS, More, Subject, Choice, NumberField, TextField, VerdictRule } from '../../ui/index.ts';
 import { buttonSamples, type ButtonSample } from './button-samples.ts';
 import { JointFix } from './joint-fix.ts';
 import { callsOf, fallsShort, groundLines, LINE_ROLES, rowsOf } from './ground-lines.ts';
@@ -58,6 +58,7 @@ const CALLS = 3;
     BrandFaultsLine,
     ACTS,
     More,
+    Subject,
     NgTemplateOutlet,
     VerdictRule,
     Choice,
@@ -153,6 +154,17 @@ export class GroundsStep {
           .at(-1) ?? '',
       by,
     };
+  });
+  /** The one figure of the role in hand: its ratio and the required one, where its colour comes from, its places. */
+  protected readonly headline = computed(() => {
+    const facts = this.roleFacts();
+    if (this.selected().length > 1) return `${this.selected().length} roles selected`;
+    if (!facts) return '';
+    const { sample, from, by } = facts;
+    const ratio = sample?.found == null ? '' : `${cutDownText(sample.found)}, needs ${sample.needed}`;
+    return [ratio, [from, by].filter(Boolean).join(', '), sample ? plural(sample.places, 'place') : '']
+      .filter(Boolean)
+      .join('; ');
   });
   /** Returns the result of the rule for a readable colour, and why it is not a core swatch if it is not. */
   #clearest(ground: string, role: string): string {

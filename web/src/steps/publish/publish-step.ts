@@ -8,12 +8,12 @@ import { SiteApi, failureWords } from '../../api/index.ts';
 import { OpenCounts } from '../../desk/open-counts.ts';
 import { Editor, auditFeature, siteFeature, Reaching, type Scope } from '../../state/index.ts';
 import { AuditLink } from '../../workers/index.ts';
-import { ACTS, More } from '../../ui/index.ts';
+import { ACTS, More, Subject } from '../../ui/index.ts';
 
 /** The differences between live and saved site, the open items, and one button with the number of differences. */
 @Component({
   selector: 'yo-publish',
-  imports: [ACTS, More, PostBox, Reaching],
+  imports: [ACTS, More, PostBox, Reaching, Subject],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './publish-step.html',
   styleUrl: './publish-step.less',
@@ -60,6 +60,20 @@ export class PublishStep {
       (this.difference()?.pages.length ?? 0) -
       (this.difference()?.added.length ?? 0),
   );
+  /** The state of the live site, and what is open before the next publication. */
+  protected readonly headline = computed(() => {
+    const [notLive, open] = [this.notLive(), this.stillOpen().length];
+    return {
+      subject:
+        notLive === null
+          ? 'Nothing is live yet'
+          : notLive === 0
+            ? 'The live site is up to date'
+            : `${plural(notLive, 'difference')} not live`,
+      figure:
+        open > 0 ? `${plural(open, 'open point')}; you can publish all the same` : 'everything passes and uses tokens',
+    };
+  });
   protected readonly stillOpen = computed(() => {
     const report = this.report();
     const site = this.site();

@@ -33,9 +33,10 @@ export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
       </button>
     }
     <span class="acts">
-      <button yo-act [yoReaching]="both()" (click)="swap()">Swap</button>
+      <button yo-act quiet [yoReaching]="both()" (click)="swap()">Swap</button>
       <button
         yo-act
+        quiet
         [class.strong]="view() === 'pairings'"
         [attr.aria-expanded]="view() === 'pairings'"
         [yoReaching]="shelfOnly"
@@ -43,11 +44,11 @@ export type TypeView = 'ladder' | 'heading' | 'body' | 'pairings';
       >
         Pairings
       </button>
-      <button yo-act [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">
+      <button yo-act quiet [attr.aria-pressed]="standIns()" [yoReaching]="wallOnly" (click)="pretend()">
         Preview fallback
       </button>
       @if (view() !== 'ladder') {
-        <button yo-act icon="close" (click)="shows.emit('ladder')">Back to the type scale</button>
+        <button yo-act quiet icon="close" (click)="shows.emit('ladder')">Back to the type scale</button>
       }
     </span>
   `,

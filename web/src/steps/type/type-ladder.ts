@@ -14,7 +14,6 @@ import {
 import { Store } from '@ngrx/store';
 import {
   LADDER_STEP,
-  addStyle,
   cutDownText,
   familyById,
   familyStack,
@@ -22,14 +21,14 @@ import {
   ladderFindings,
   plural,
   round,
-  settleProvisional,
   styleSizeAt,
   type LadderFinding,
   type TextStyle,
 } from '@yohaku/core';
-import { DeskActions, Editor, Reaching, freshId, remember, remembered, type Scope } from '../../state/index.ts';
+import { DeskActions, Editor, Reaching, remember, remembered, type Scope } from '../../state/index.ts';
 import { ACTS, KEYS, NumberField, Pull, VerdictRule, type Pulled } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
+import { ScaleEnd } from './scale-end.ts';
 import { scaleScope } from './scale-scope.ts';
 
 interface Rung {
@@ -71,19 +70,21 @@ const kept = (): number => {
 };
 
 /** How large the largest word is drawn at most where the ladder has its usual width, px. */
-const LARGEST = 58;
+const LARGEST = 46;
 /** Letters of the word that this is right for. */
+/** Width of the heads at the left end, px. */
+const HEADS = 176;
 const USUAL_WORD = 7;
-const USUAL = 1240;
+const USUAL = 1064;
 
 /**
- * One word in all styles on one baseline, at any width in black over a phone in grey; ratios between neighbours; the
- * scale pulled by its ends.
+ * One word in all styles on one baseline, at any width, with the phone on a baseline of its own below; ratios between
+ * neighbours; the fields of the scale at the left end of each row; the scale pulled by its ends.
  */
 @Component({
   selector: 'yo-type-ladder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, Slider, NumberField, Pull, VerdictRule, Reaching],
+  imports: [ACTS, ScaleEnd, Slider, NumberField, Pull, VerdictRule, Reaching],
   templateUrl: './type-ladder.html',
   styleUrl: './type-ladder.less',
 })
@@ -150,15 +151,12 @@ export class TypeLadder {
   protected set(size: number): number {
     return 2 ** (Math.round(Math.log2(size * this.drawn()) * 4) / 4);
   }
-  /** How far a word is let down to stand with its baseline on the foot of its box, px. */
-  protected drop(rung: Rung): number {
-    return rung.foot(this.set(Math.max(rung.size, rung.small)));
+  /** Heights of the two rows of words, px: as high as the largest of each. */
+  protected readonly rowWide = computed(() => this.#rowOf((rung) => rung.size));
+  protected readonly rowPhone = computed(() => this.#rowOf((rung) => rung.small));
+  #rowOf(size: (rung: Rung) => number): number {
+    return Math.max(24, Math.ceil(Math.max(...this.rungs().map(size), 1) * this.drawn() * 0.86));
   }
-  protected readonly provisional = computed(() =>
-    this.rungs()
-      .filter((rung) => rung.style.provisional)
-      .map((rung) => rung.id),
-  );
   readonly #top = computed(() => Math.max(...this.rungs().map((rung) => rung.step ?? -9)));
   protected readonly scopes = computed(() => ({
     base: scaleScope(this.#brand(), 'base'),
@@ -168,7 +166,7 @@ export class TypeLadder {
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     const size = new ResizeObserver(() =>
-      this.#largest.set(Math.round(Math.min(1.3, Math.max(0.7, host.clientWidth / USUAL) ** 1.4) * LARGEST)),
+      this.#largest.set(Math.round(Math.min(1.3, Math.max(0.7, (host.clientWidth - HEADS) / USUAL) ** 1.4) * LARGEST)),
     );
     afterNextRender(() => size.observe(host));
     inject(DestroyRef).onDestroy(() => size.disconnect());
@@ -201,18 +199,6 @@ export class TypeLadder {
   protected readonly isHeading = (style: TextStyle): boolean => style.use === 'heading';
   protected readonly isRunning = (style: TextStyle): boolean => style.use === 'running';
   protected readonly isAny = (): boolean => true;
-  protected next(): void {
-    const list = this.provisional();
-    this.choose(list[(list.indexOf(this.chosen()) + 1) % list.length]!);
-  }
-  protected settle(): void {
-    this.#editor.commit(settleProvisional);
-  }
-  protected add(): void {
-    const id = freshId('style');
-    this.#editor.commit((site) => addStyle(site, this.chosen(), id));
-    this.choose(id);
-  }
   protected selected(id: string): boolean {
     return this.together().size > 0 ? this.together().has(id) : id === this.chosen();
   }

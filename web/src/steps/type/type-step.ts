@@ -1,20 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { Editor, Reaching, deskFeature } from '../../state/index.ts';
-import { ACTS, NumberField } from '../../ui/index.ts';
+import { ACTS } from '../../ui/index.ts';
 import { FamiliesLine, type TypeView } from './families-line.ts';
 import { FamilyShelf } from './family-shelf.ts';
 import { PairingList } from './pairing-list.ts';
 import { scaleScope } from './scale-scope.ts';
 import { StyleHand } from './style-hand.ts';
 import { StylesHand } from './styles-hand.ts';
+import { StyleSubject } from './style-subject.ts';
 import { TypeLadder } from './type-ladder.ts';
 
 /** The families above; below them the ladder of sizes with the styles in hand, or the shelf, or the pairings. */
 @Component({
   selector: 'yo-type',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ACTS, NumberField, Reaching, FamiliesLine, FamilyShelf, PairingList, StyleHand, StylesHand, TypeLadder],
+  imports: [ACTS, Reaching, FamiliesLine, FamilyShelf, PairingList, StyleHand, StylesHand, StyleSubject, TypeLadder],
   templateUrl: './type-step.html',
   styleUrl: './type-step.less',
 })
@@ -37,14 +38,6 @@ export class TypeStep {
   });
 
   protected readonly none: ReadonlySet<string> = new Set();
-  protected scale(end: 'small' | 'large', field: 'base' | 'ratio', value: number, phase: 'preview' | 'commit'): void {
-    this.#editor.set(
-      `Scale ${field} at ${this.brand()!.scale[end].width}`,
-      ['brand', 'scale', end, field],
-      value,
-      phase,
-    );
-  }
   protected snap(): void {
     const snapped = !this.brand()!.scale.snapped;
     this.#editor.set(
