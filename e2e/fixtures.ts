@@ -13,6 +13,7 @@ import { EVERY_KIND, somePages } from '../demo/src/testing/some-pages.ts';
 import type { RunningServer } from '../server/src/main.ts';
 import { openDatabase, type Database } from '../server/src/db/index.ts';
 import { insertSite } from '../server/src/sites/index.ts';
+import { settings, show } from './top-menus.ts';
 import { freshUrl, ROOT } from '../server/src/testing/database.ts';
 
 /** A desk as a user has it: signed in, pages hung, counted. */
@@ -37,10 +38,20 @@ export class Desk {
    * own.
    */
   async shows(density: 'Essential' | 'All'): Promise<void> {
-    await this.page
-      .getByRole('group', { name: 'Controls shown' })
-      .getByRole('button', { name: density, exact: true })
-      .click();
+    await this.show(density);
+  }
+  /** Presses an entry of the menu Show. */
+  show(name: string): Promise<void> {
+    return show(this.page, name);
+  }
+  /** Presses an entry of the menu Settings. */
+  settings(name: string): Promise<void> {
+    return settings(this.page, name);
+  }
+  /** Lists failures place by place in Check. */
+  async byPlace(): Promise<void> {
+    await this.step('Check');
+    await this.page.getByRole('button', { name: 'List by place' }).click();
   }
   async step(name: string): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();

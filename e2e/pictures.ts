@@ -6,6 +6,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { launch } from './browser.ts';
+import { show } from './top-menus.ts';
 
 const [address, folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 if (!address) throw new Error('Give the sign-in address that ./yohaku link prints.');
@@ -14,26 +15,19 @@ const step = async (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
 
 /** Back from any other way of seeing. */
-const fullColour = async (page: Page) => {
-  while ((await page.getByRole('button', { name: 'Colour vision: full colour' }).count()) === 0) {
-    await page.keyboard.press('v');
-    await page.waitForTimeout(200);
-  }
-};
+const fullColour = (page: Page) => show(page, 'full colour');
 
 /** Off with whatever another picture hung on the wall. */
 const calm = async (page: Page) => {
   const back = page.getByRole('button', { name: 'Overview' });
   if (await back.count()) await back.click();
-  for (const name of ['Stress-test content', 'Specimen']) {
-    const on = page.getByRole('button', { name, exact: true, pressed: true });
-    if (await on.count()) await on.click();
-  }
+  const specimen = page.getByRole('button', { name: 'Specimen', exact: true, pressed: true });
+  if (await specimen.count()) await specimen.click();
+  if (await page.getByRole('group', { name: 'Stress-test content' }).count()) await show(page, 'Stress-test content');
 };
 
 /** How much the steps show: pictures show what is used most, but for those of something else. */
-const shows = async (page: Page, density: 'Essential' | 'All') =>
-  page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: density, exact: true }).click();
+const shows = (page: Page, density: 'Essential' | 'All') => show(page, density);
 
 const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   gather: async (page) => {
@@ -148,7 +142,7 @@ const SHOTS: Record<string, (page: Page) => Promise<void>> = {
   },
   stress: async (page) => {
     await step(page, 'Check');
-    await page.getByRole('button', { name: 'Stress-test content' }).click();
+    await show(page, 'Stress-test content');
     await page.getByText(/things? breaks?/).waitFor();
     await page.getByRole('list', { name: 'Problems' }).getByRole('button').first().click();
     await page.waitForTimeout(1500);
@@ -204,7 +198,7 @@ for (const [name, prepare] of Object.entries(SHOTS)) {
   if (only.length > 0 && !only.includes(name)) continue;
   try {
     await calm(page);
-    if (await page.getByRole('group', { name: 'Controls shown' }).count()) await shows(page, 'Essential');
+    if (await page.getByRole('navigation', { name: 'Steps' }).count()) await shows(page, 'Essential');
     await prepare(page);
   } catch (error) {
     process.stderr.write(`${name}: ${String(error).split('\n')[0]}\n`);

@@ -1,4 +1,5 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
+import { show } from '../top-menus.ts';
 
 /** A window as the benches use it. */
 export async function benchContext(browser: Browser): Promise<BrowserContext> {
@@ -16,7 +17,7 @@ export async function openDesk(page: Page, link: string, step: string): Promise<
     .first()
     .waitFor();
   await page.getByRole('button', { name: 'No tour' }).click();
-  await page.getByRole('group', { name: 'Controls shown' }).getByRole('button', { name: 'All', exact: true }).click();
+  await show(page, 'All');
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
   return page;
 }

@@ -220,7 +220,7 @@ test('Back and Forward go through steps, pages and tokens; a copied address open
   await other.close();
 
   // The site itself moves to another address; the one it had leads on.
-  await page.getByRole('button', { name: 'Site settings' }).click();
+  await desk.settings('Site settings');
   const address = page.getByLabel(/^Address/);
   await address.fill('No Such!');
   await address.press('Enter');

@@ -24,7 +24,7 @@ test('every step passes axe in both densities, on every surround; so do the shel
   expect(found).toEqual({});
   await page.keyboard.press('Escape');
   for (const surround of ['Light', 'Dark']) {
-    await page.getByRole('button', { name: 'Your settings' }).click();
+    await desk.settings('Your settings');
     await page.getByRole('radiogroup', { name: 'Workspace background' }).getByText(surround).click();
     expect(await violations(page), `${surround}, settings open`).toEqual([]);
     await page.keyboard.press('Escape');

@@ -53,7 +53,7 @@ test.describe('a site of 850 pages', () => {
     expect(await page.locator('iframe').count()).toBeLessThanOrEqual(40);
 
     // One failing place is fixed where it fails.
-    await desk.step('Check');
+    await desk.byPlace();
     // How many fail is no measure here, nor which row is first: pages are read all the while, and what lies behind
     // their texts is found out one by one. This one stands on a plain ground.
     const finding = page.getByRole('row').filter({ hasText: 'Eyebrow “Harbour office”' });

@@ -40,7 +40,7 @@ test('a site of one’s own: one figure of use, what is live, offers that hold, 
     await expect(page.getByRole('button', { name: `Show ${places}`, exact: true })).toBeVisible();
     const hex = page.getByLabel('Hex or any notation');
     await hex.focus();
-    await expect(page.locator('yo-wall .says')).toContainText(
+    await expect(page.locator('yo-steps-line .says')).toContainText(
       places === 0 ? /no place|0 places/ : new RegExp(`used in ${places} place`),
     );
     if (places === 0 || !(await hex.isEnabled())) continue;

@@ -12,7 +12,7 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await expect(desk.tally(/not yet measured$/)).toHaveCount(0, { timeout: 60_000 });
   const failing = async () => Number((await desk.tally(/failing$/).innerText()).replace(/\D/g, ''));
   const before = await failing();
-  await desk.step('Check');
+  await desk.byPlace();
   await page
     .getByRole('row', { name: /^Lead “Boats to/ })
     .getByRole('button')

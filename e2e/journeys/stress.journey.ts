@@ -9,7 +9,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
   await desk.step('Type');
   const title = () => desk.frame('Home at 1280').locator('h1').textContent();
   const own = await title();
-  await page.getByRole('button', { name: 'Stress-test content', exact: true }).click();
+  await desk.show('Stress-test content');
   const kinds = page.getByRole('group', { name: 'Stress-test content' });
   await expect.poll(title).not.toBe(own);
   await expect(page.getByText(/No problems|things? breaks?/)).toBeVisible();
@@ -51,7 +51,7 @@ test('hostile copy hangs on the wall, and what breaks under it is listed with th
     )
     .toBeGreaterThan(30);
   // The saved site is unchanged: its own text comes back.
-  await page.getByRole('button', { name: 'Stress-test content', exact: true }).click();
+  await desk.show('Stress-test content');
   await expect.poll(title).toBe(own);
   await expect
     .poll(() =>

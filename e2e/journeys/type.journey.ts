@@ -164,14 +164,14 @@ test('headings are named on the wall by level and style, and a level that is lef
   page,
 }) => {
   await desk.step('Pages');
-  await page.getByRole('button', { name: 'Show heading levels' }).click();
+  await desk.show('Heading levels');
   const tags = page.locator('#page-home yo-page-frame').first().locator('.tag');
   await expect(tags.first()).toHaveText('h1 Display');
   await expect(tags.filter({ hasText: 'is skipped' })).toHaveCount(0);
   await desk.frame('Home at 1280').locator('h2').first().click();
   await desk.choose('Read out as', 'level 4');
   await expect(tags.filter({ hasText: 'is skipped' }).first()).toHaveText(/^h4, h2 is skipped/);
-  await page.getByRole('button', { name: 'Show heading levels' }).click();
+  await desk.show('Heading levels');
   await expect(tags).toHaveCount(0);
 });
 

@@ -26,7 +26,8 @@ export interface Declared<P extends string = string, B = unknown, Q = unknown, A
   readonly upload?: {
     readonly bytes: number;
     readonly tooLarge: string;
-    /** For visitors: the upload has its own queue and limits, and `admit` runs before the server reads it. */ readonly visitors?: true;
+    /** For visitors: the upload has its own queue and limits, and `admit` runs before the server reads it. */
+    readonly visitors?: true;
   };
   /** Media type of the answer; JSON where none is named. */
   readonly media?: string;

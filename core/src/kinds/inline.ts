@@ -9,9 +9,10 @@ export const Href = asLink(
       to: v.literal('page'),
       page: refTo('page', 'Page'),
       /** The name of a section there; a page without it is shown from its top. */ anchor: v.optional(PathSegment),
-      /** The item that is meant, where the page is the one that items have one like; one that is gone leads to the page. */ item: v.optional(
-        Id,
-      ),
+      /**
+       * The item that is meant, where the page is the one that items have one like; one that is gone leads to the page.
+       */
+      item: v.optional(Id),
     }),
     v.strictObject({ to: v.literal('download'), download: refTo('download', 'Download') }),
     v.strictObject({

@@ -21,7 +21,8 @@ export interface Fix {
 
 /**
  * Returns the fixes of a finding in the order in which they should be tried: a colour of the brand, the smallest change
- * of a colour, a value of a text style, the header, the outline of the page. Texts over pictures have fixes of their own,
+ * of a colour, a value of a text style, the header, the outline of the page. Texts over pictures have fixes of their
+ * own,
  * which need the pixels of the picture (`pictureFixes`).
  *
  * @param finding a failing judgement

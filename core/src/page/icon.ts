@@ -1,4 +1,5 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- every program that reads this file needs the declaration, and none can import one at run time
+// Every program that reads this file needs the declaration, and none can import one at run time.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./lucide.d.ts" />
 import type { Element } from 'hast';
 import anchor from 'lucide/dist/esm/icons/anchor.mjs';

@@ -19,7 +19,7 @@ import { mouldOf, type Mould } from './mould.ts';
 import { positionIn } from './position.ts';
 import { tokenIndex } from './token-index.ts';
 import { type LookOf, Built } from './built-group.ts';
-import { placeKey } from './site-index.ts';
+import { placeKey } from './place-key.ts';
 
 /** The looks of a part's places, in their order. Over a picture each part has groups of its own, made after these. */
 interface Template {

@@ -1,7 +1,8 @@
 export { makePainting, type Cell, type Painting } from './painting.ts';
 export { looseLook } from './loose-look.ts';
 export { placesIn, type Group, type SiteIndex } from './group.ts';
-export { placeKey, siteIndex } from './site-index.ts';
+export { siteIndex } from './site-index.ts';
+export { placeKey } from './place-key.ts';
 export { cellValue, colorOf, lengthOf, tokenValue, type CellValue } from './value.ts';
 export { fontSizeAt, heightAt, paintedText, pixelsAt } from './painted.ts';
 export { behindOf, fillOf, type Backdrop } from './backdrop.ts';

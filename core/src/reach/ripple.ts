@@ -5,7 +5,8 @@ import { publishedPages, readsItems, structureKey, type Place } from '../page/in
 import { changedTokens } from './changed.ts';
 import { paintedText } from './painted.ts';
 import type { Group, SiteIndex } from './group.ts';
-import { placeKey, siteIndex } from './site-index.ts';
+import { siteIndex } from './site-index.ts';
+import { placeKey } from './place-key.ts';
 
 /** A place an edit did not reach although its token changed, and the value that holds it. */
 export interface HeldPlace {

@@ -61,8 +61,3 @@ const samePages = (one: readonly PublishedPage[], other: readonly PublishedPage[
   one === other ||
   (one.length === other.length &&
     one.every(({ page, files }, i) => page === other[i]!.page && files.length === other[i]!.files.length));
-
-/** Key of a place within a site. */
-export function placeKey(place: { page: string; id: string }): string {
-  return `${place.page} ${place.id}`;
-}

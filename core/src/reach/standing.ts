@@ -1,7 +1,8 @@
 import type { Override, Site } from '../site/index.ts';
 import type { Place } from '../page/index.ts';
 import { placesIn, type Group } from './group.ts';
-import { placeKey, siteIndex } from './site-index.ts';
+import { siteIndex } from './site-index.ts';
+import { placeKey } from './place-key.ts';
 
 /** How a place stands, its worst property counting: stray, then held, then bound. */
 export type Standing = 'bound' | 'held' | 'stray';

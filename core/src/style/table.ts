@@ -11,8 +11,7 @@ import { isCore, roleColors } from './role-colors.ts';
 import { shadowTokens, shapeTokens } from './shape-tokens.ts';
 import { styleSize } from './style-size.ts';
 import { resolvedSwatches, swatchPath, type ResolvedSwatch } from './swatches.ts';
-import { customProperty, type Token } from './token.ts';
-import { tokenCssValue } from './token-css.ts';
+import { type Token } from './token.ts';
 import { stepLabel, stepPath } from './step-path.ts';
 
 /** All tokens of a brand by path, in the order they are emitted. */
@@ -371,30 +370,4 @@ export function resolveToken(table: TokenTable, path: string): { css: string; ch
     token = table.get(token.alias);
   }
   return { css: token?.css ?? '', chain };
-}
-
-/**
- * Those properties, and with them every one that points to one of them: what has to be declared on an element below
- * the root, because the root has answered its own `var()` already when it hands them down.
- */
-export function withFollowers(
-  brand: Brand,
-  changed: ReadonlyMap<string, string | undefined>,
-): Map<string, string | undefined> {
-  const all = new Map(changed);
-  if (changed.size === 0) return all;
-  const table = tokenTable(brand);
-  const known = new Map<string, boolean>();
-  const follows = (token: Token): boolean => {
-    let is = known.get(token.path);
-    if (is !== undefined) return is;
-    // Until it is known better: a chain that comes back to itself follows nothing.
-    known.set(token.path, false);
-    const source = token.alias === undefined ? undefined : table.get(token.alias);
-    is = changed.has(customProperty(token.path)) || (source !== undefined && follows(source));
-    known.set(token.path, is);
-    return is;
-  };
-  for (const token of table.values()) if (follows(token)) all.set(customProperty(token.path), tokenCssValue(token));
-  return all;
 }

@@ -11,7 +11,8 @@ interface Ready {
   readonly name: string;
   readonly shape: FamilyShape;
   readonly generic: string;
-  /** Font package of its free twin of equal widths, which ships with the desk; absent where there is none. */ readonly twin?: string;
+  /** Font package of its free twin of equal widths, which ships with the desk; absent where there is none. */
+  readonly twin?: string;
   readonly locals: (bold: boolean, italic: boolean) => readonly string[];
 }
 

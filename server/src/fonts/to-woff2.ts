@@ -1,4 +1,5 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package brings no types, and none can be imported at run time
+// The package brings no types, and none can be imported at run time.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./wawoff2.d.ts" />
 import { inflateSync } from 'node:zlib';
 import { compress } from 'wawoff2';

@@ -31,13 +31,9 @@ const HEIGHT = 800;
       {{ count(site().pages, 'page') }} · {{ site().live ? 'live' : 'not live' }} ·
       @if (standing(); as stands) {
         @if (stands.failed) {
-          <yo-standing kind="fail" /> {{ stands.failed }} failing
-        } @else {
-          {{ stands.cannotTell ? 'nothing failing' : 'every check passes' }}
+          <yo-standing kind="fail" />
         }
-        @if (stands.cannotTell) {
-          <span class="quiet">, {{ stands.cannotTell }} over images checked when opened</span>
-        }
+        {{ stateOf(stands) }}
       } @else {
         <span class="quiet">checking</span>
       }
@@ -130,6 +126,11 @@ export class PageCard {
     ),
   );
   protected readonly count = plural;
+  /** The state of the checks in words. */
+  protected stateOf({ failed, cannotTell }: SiteStanding): string {
+    const known = failed ? `${failed} failing` : cannotTell ? 'nothing failing' : 'every check passes';
+    return cannotTell ? `${known}; ${cannotTell} over images, checked when opened` : known;
+  }
 
   constructor() {
     const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;

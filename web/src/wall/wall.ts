@@ -30,7 +30,7 @@ import { LogoWall } from './logo-wall.ts';
 import { Frames } from './frames.ts';
 import type { HungFrame } from './hung-frame.ts';
 import { HungPages } from './hung-pages.ts';
-import { pagesByUses } from './pages-by-uses.ts';
+import { showMostUses } from './pages-by-uses.ts';
 import { PlacePanels } from './place-panels.ts';
 import { type FramePick } from './frame-pick.ts';
 import { PagePair, type PairPick, type WallPage } from './page-pair.ts';
@@ -42,27 +42,11 @@ import { SpecimenWall } from './specimen-wall.ts';
 import { holdStill, middleInSight, onWall } from './hold-still.ts';
 import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
+import { failingByPage, sameLit } from './lit-places.ts';
 import { WallState, hangsAlready } from './wall-state.ts';
 import { WordsEditor } from './words-editor.ts';
 
 const GROWN = [0.3, 0.41, 0.5, 0.75, 1] as const;
-
-/**
- * Returns true if the same places are lit: an edit that lights no others has no mark to move before the pages have
- * settled.
- */
-function sameLit(
-  one: ReadonlyMap<string, ReadonlySet<string>>,
-  other: ReadonlyMap<string, ReadonlySet<string>>,
-): boolean {
-  return (
-    one.size === other.size &&
-    [...one].every(([page, places]) => {
-      const others = other.get(page);
-      return others?.size === places.size && [...places].every((id) => others.has(id));
-    })
-  );
-}
 
 /** A chosen place is looked for on the wall at first after so many ms, and so often. */
 const LOOK_MS = 120;
@@ -86,7 +70,6 @@ export class Wall {
   protected readonly reading = inject(Reading).only;
   readonly #frames = inject(Frames);
   readonly #words = inject(WordsEditor);
-  /** The document of the frame in which words are being edited. */
   protected readonly writtenOn = this.#words.document;
   /** The site without the preview of a held control: what hangs where does not change while one is held. */
   protected readonly site = this.#store.selectSignal(siteFeature.selectCurrent);
@@ -105,12 +88,7 @@ export class Wall {
   #anchored: DeskState['place'] = null;
   protected readonly anchor = signal<SlipSpot | null>(null);
 
-  readonly #failing = computed(() => {
-    const failing = new Map<string, Set<string>>();
-    for (const row of this.#audit()?.failing ?? [])
-      failing.set(row.page, (failing.get(row.page) ?? new Set()).add(row.place));
-    return failing;
-  });
+  readonly #failing = computed(() => failingByPage(this.#audit()?.failing ?? []));
   #known: ReadonlyMap<string, WallPage> = new Map();
   /** All pages in their order; what is as it was stays the same object. */
   protected readonly pages = computed((): WallPage[] => {
@@ -193,21 +171,14 @@ export class Wall {
    */
   protected readonly overview = linkedSignal<string, number>({
     source: () =>
-      [
-        this.siteId(),
-        this.#room(),
-        this.#fits(),
-        this.#hanging(),
-        this.#grown(),
-        this.site() === null,
-        this.#opening()?.here,
-      ].join(),
+      [this.siteId(), this.#hanging(), this.#grown(), this.site() === null, this.#opening()?.here].join() +
+      `${this.#room()} ${this.#fits()}`,
     computation: (_source, before) =>
-      untracked(() =>
-        before && this.#grown()
-          ? before.value
-          : overviewScale(this.site() ? publishedPages(this.site()!).length : 0, this.#room(), this.#fits()),
-      ),
+      untracked(() => {
+        const site = this.site();
+        if (before && this.#grown()) return before.value;
+        return overviewScale(site ? publishedPages(site).length : 0, this.#room(), this.#fits());
+      }),
   });
   /** The page that is enlarged where the user pressed: the wall does not scroll to it. */
   #growing: string | null = null;
@@ -216,7 +187,6 @@ export class Wall {
     this.#hung.watch(this.row);
     this.#sections.watch(this.row);
     effect(() => {
-      // A slip hangs at the place it was hung for: at another one it is hung anew.
       const { place } = this.desk();
       if (place === this.#anchored && place) return;
       this.anchor.set(null);
@@ -244,9 +214,9 @@ export class Wall {
     effect(() => {
       const token = this.views.selected()?.path;
       if (token === undefined) return;
-      untracked(() => this.#showMostUses(token));
+      const [site, row] = [untracked(this.site), untracked(this.row)?.nativeElement];
+      if (site && row && !untracked(this.#grown)) showMostUses(site, row, token);
     });
-    // A slip without its place would be empty.
     effect(() => {
       const [site, { place }] = [this.site(), this.desk()];
       if (site && place && !this.#opening() && !siteIndex(site).byAddress.has(`${place.page} ${place.id}`))
@@ -310,7 +280,7 @@ export class Wall {
     this.#anchorAt(frame, page, pick.rect, pick.at);
   }
 
-  /** Puts a place in hand, with its section, where the user pressed: the wall stays where it is. */
+  /** Puts a place in hand, with its section: the wall stays where it is. */
   #take(page: string, place: string): void {
     this.#store.dispatch(DeskActions.choose({ choice: { place: { page, id: place } } }));
     const section = this.#sectionOf(page, place);
@@ -350,22 +320,6 @@ export class Wall {
     const rect = document.querySelector(`[data-place="${pick.place}"]`)?.getBoundingClientRect();
     if (rect) this.#anchorAt(frame, page, rect, pick.at);
     this.#words.edit(document, page, pick.place, pick.at);
-  }
-
-  /** Scrolls to the page with the most places of a token, unless a page with places of it is all in sight. */
-  #showMostUses(token: string): void {
-    const [site, row] = [this.site(), this.row()?.nativeElement];
-    if (!site || !row || this.#grown()) return;
-    const pages = pagesByUses(site, token);
-    const inSight = (page: string): boolean => {
-      const pair = document.getElementById(`page-${page}`);
-      if (!pair) return false;
-      const { left } = onWall(row, pair);
-      return left >= row.scrollLeft && left + pair.offsetWidth <= row.scrollLeft + row.clientWidth;
-    };
-    if (pages.length === 0 || inSight(pages[0]!)) return;
-    const first = document.getElementById(`page-${pages[0]!}`);
-    if (first) row.scrollTo({ left: Math.max(0, onWall(row, first).left - 20) });
   }
 
   /** A double click anywhere on the wall was meant for words. */

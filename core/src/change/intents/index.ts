@@ -50,6 +50,7 @@ export {
   linksTo,
   pagesUnder,
   possibleParents,
+  toggleMenu,
   putUnder,
   movePage,
   pageAddress,

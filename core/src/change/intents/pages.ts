@@ -16,7 +16,7 @@ import { valueAt } from '../json.ts';
 import { ChangeRefused } from '../refused.ts';
 import { PAGE_KINDS, canLayIn, layIn, type PageKind } from '../../sections/index.ts';
 import { insertOp, redirectOp, removeOp, setOp, stepOp, type Edit } from './edit.ts';
-import { leadsTo, removeFromMenu } from './menu.ts';
+import { addToMenu, leadsTo, removeFromMenu } from './menu.ts';
 
 /** Gives fresh ids to a section and its blocks, so that a copy is independent of its source. */
 export function copySection(
@@ -328,3 +328,7 @@ export function linksTo(site: Site, page: string, anchor: string): string[][] {
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null;
+
+/** Takes the entries of a page from the menu, or adds one if there is none. */
+export const toggleMenu = (site: Site, page: string, id: string): Edit =>
+  pageUses(site, page).menu.length > 0 ? removeFromMenu(site, page) : addToMenu(site, page, id);

@@ -45,8 +45,9 @@ import {
   Reaching,
   type TextOver,
 } from '../../state/index.ts';
+import { checkHeadline } from './check-headline.ts';
 import { CheckView, type CheckList } from '../../desk/check-view.ts';
-import { ACTS, KEYS, Segments, Subject, TextField, VerdictRule, remember, remembered } from '../../ui/index.ts';
+import { ACTS, KEYS, Subject, TextField, VerdictRule, remember, remembered } from '../../ui/index.ts';
 import { Cell, ListTable, type Column } from '../../ui/late/index.ts';
 import { plainRow, rowOfValue, rowOfDifference } from './check-rows.ts';
 
@@ -70,7 +71,7 @@ const NAMES: Record<CheckList, string> = {
 @Component({
   selector: 'yo-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BrandFaultsLine, ACTS, Cell, ListTable, Segments, Subject, VerdictRule, TextField, Reaching],
+  imports: [BrandFaultsLine, ACTS, Cell, ListTable, Subject, VerdictRule, TextField, Reaching],
   templateUrl: './check-step.html',
   styleUrl: './check-step.less',
   host: { '[class.reading]': 'reading()' },
@@ -296,10 +297,6 @@ export class CheckStep {
     const value = this.value();
     return value?.place ? nearestToken(this.#editor.current()!, value.override, value.place) : undefined;
   });
-  protected readonly bys = [
-    { value: 'cause', label: 'By cause' },
-    { value: 'place', label: 'By place' },
-  ] as const;
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
 
   constructor() {
@@ -321,22 +318,7 @@ export class CheckStep {
     });
   }
 
-  /** The one figure of the step: the failing places, and how many edits put them right. */
-  protected readonly headline = computed(() => {
-    const report = this.report();
-    if (!report) return { subject: 'Counting places…', figure: '' };
-    const { failed, passed, places, cannotTell } = report.counts;
-    const unknown = cannotTell ? `; ${cannotTell} not yet measured` : '';
-    return failed === 0
-      ? {
-          subject: cannotTell ? 'Nothing fails so far' : 'Nothing fails',
-          figure: `${passed} of ${places} places are legible${unknown}`,
-        }
-      : {
-          subject: `${failed} failing`,
-          figure: `${plural(this.causes().length, 'cause')}; ${passed} of ${places} places are legible${unknown}`,
-        };
-  });
+  protected readonly headline = computed(() => checkHeadline(this.report()?.counts, this.causes().length));
 
   protected open(list: CheckList): void {
     this.list.set(list);

@@ -15,7 +15,6 @@ import {
   PAGE_KINDS,
   addKept,
   addPage,
-  addToMenu,
   addressPage,
   addSection,
   duplicateSection,
@@ -25,10 +24,10 @@ import {
   ownSection,
   pageAddress,
   pageUses,
-  removeFromMenu,
   possibleParents,
   placeSection,
   putUnder,
+  toggleMenu,
   moveSection,
   pageTree,
   plural,
@@ -277,9 +276,7 @@ export class PagesStep {
   protected checkAddress = (text: string): string => addressProblem(this.site()!, this.page()!, text);
   protected menu(): void {
     const { id } = this.page()!;
-    this.#editor.commit((site) =>
-      pageUses(site, id).menu.length > 0 ? removeFromMenu(site, id) : addToMenu(site, id, freshId('m')),
-    );
+    this.#editor.commit((site) => toggleMenu(site, id, freshId('m')));
   }
   /** The loss if the page is deleted, in words. */
   protected readonly losing = computed(() => {
