@@ -23,7 +23,7 @@ test('a page of a kind is added, its form is published, filled in and found in t
     await desk.step('Publish');
     await page
       .getByRole('region', { name: 'Publish' })
-      .getByRole('button', { name: /^Publish/ })
+      .getByRole('button', { name: /^Publish (?:the site|\d)/ })
       .click();
     await expect(page.getByText(/^Publication \d is live/)).toBeVisible();
   };
@@ -189,7 +189,7 @@ test('a collection comes from a sheet, is listed on a page, edited where it stan
   await desk.step('Publish');
   await page
     .getByRole('region', { name: 'Publish' })
-    .getByRole('button', { name: /^Publish/ })
+    .getByRole('button', { name: /^Publish (?:the site|\d)/ })
     .click();
   await expect(page.getByText(/^Publication \d is live/)).toBeVisible({ timeout: 90_000 });
   const site = `${new URL(page.url()).origin}/live/ternhaven`;

@@ -8,8 +8,9 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, fromEvent, map } from 'rxjs';
 import { VISIONS, visionMatrix } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from '../desk/index.ts';
@@ -42,8 +43,12 @@ import { ACTS, KEYS } from '../ui/index.ts';
 import { Wall } from '../wall/index.ts';
 import { AuditLink, MeasureKeeper } from '../workers/index.ts';
 
-/** The height of the desk until the user drags the line, px: the same for every step. */
-const HEIGHT = 340;
+/**
+ * The height of the desk until the user drags the line: the same for every step, a share of the window, at least so
+ * many px.
+ */
+const SHARE = 0.425;
+const LEAST_HEIGHT = 340;
 const TOP = 40;
 const BOTTOM = 32;
 
@@ -99,7 +104,12 @@ export class DeskView {
   /** Which sheet hangs from the top line, besides that of the keys. */
   protected readonly sheet = signal<Panel | null>(null);
   protected readonly keysShown = computed(() => this.#desk().keysShown);
-  protected readonly height = computed(() => this.#desk().height ?? HEIGHT);
+  readonly #room = toSignal(fromEvent(window, 'resize').pipe(map(() => window.innerHeight)), {
+    initialValue: window.innerHeight,
+  });
+  protected readonly height = computed(
+    () => this.#desk().height ?? Math.max(LEAST_HEIGHT, Math.round(this.#room() * SHARE)),
+  );
   constructor() {
     inject(AuditLink);
     inject(MeasureKeeper);

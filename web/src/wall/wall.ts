@@ -211,11 +211,13 @@ export class Wall {
       }, 0);
     });
     // The page with the most places of the selected token comes into sight.
+    // A site opens at its first page, whatever a step selects by itself.
+    let isFirst = true;
     effect(() => {
       const token = this.views.selected()?.path;
-      if (token === undefined) return;
-      const [site, row] = [untracked(this.site), untracked(this.row)?.nativeElement];
-      if (site && row && !untracked(this.#grown)) showMostUses(site, row, token);
+      const [site, row, grown] = untracked(() => [this.site(), this.row()?.nativeElement, this.#grown()]);
+      if (token && site && row && !grown && !isFirst) showMostUses(site, row, token);
+      if (token) isFirst = false;
     });
     effect(() => {
       const [site, { place }] = [this.site(), this.desk()];

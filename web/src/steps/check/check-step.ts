@@ -156,7 +156,7 @@ export class CheckStep {
     const places = new Set(rows.map((row) => `${row.page} ${row.place}`)).size;
     return places === rows.length
       ? ''
-      : `${plural(rows.length, 'finding')} at ${plural(places, 'place')}: one may be found wanting in more than one way or state.`;
+      : `${plural(rows.length, 'finding')} at ${plural(places, 'place')}: a place can fail in more than one way or state.`;
   });
   protected readonly table = viewChild(ListTable<Row>);
   /** The rows in the order in which they stand there. */

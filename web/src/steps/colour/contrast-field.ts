@@ -30,7 +30,7 @@ import { Choice, KEYS, Pull, type Pulled } from '../../ui/index.ts';
 import { Slider } from '../../ui/late/index.ts';
 import { FieldPainter } from '../../workers/index.ts';
 
-const W = 348;
+const W = 336;
 const H = 170;
 /** The thresholds with what they are for, at the line. */
 const LINES = [
