@@ -25,6 +25,7 @@ test.describe('a site of 850 pages', () => {
     const row = page.getByRole('region', { name: 'All pages' });
     await row.evaluate((element) => element.scrollTo({ left: element.scrollWidth }));
     const last = page.locator('figure.pair:not([id*="~"])').last();
+    await last.evaluate((pair) => pair.scrollIntoView({ inline: 'start', block: 'nearest' }));
     await expect(last.locator('iframe').first()).toBeVisible();
     const title = await last.locator('iframe').first().getAttribute('title');
     await expect

@@ -36,7 +36,7 @@ test('a site of one’s own: one figure of use, what is live, offers that hold, 
   for (let i = 0; i < (await rows.count()); i++) {
     const row = rows.nth(i).getByRole('button');
     await row.click();
-    const places = Number((await row.locator('.right').innerText()).replace(/\D/g, ''));
+    const places = Number((await row.locator('.right').last().innerText()).replace(/\D/g, ''));
     await expect(page.getByRole('button', { name: `Show ${places}`, exact: true })).toBeVisible();
     const hex = page.getByLabel('Hex or any notation');
     await hex.focus();

@@ -28,7 +28,7 @@ test('a text over a picture is judged from its pixels, and repaired with the lig
   await desk.saved();
   await expect.poll(failing).toBeLessThan(before);
   await expect(page.getByRole('row', { name: /^Lead “Boats to/ })).toHaveCount(0);
-  await page.getByRole('button', { name: /^Undo Darken/ }).click();
+  await page.getByRole('button', { name: /^Undo Fix Darken/ }).click();
   await expect.poll(failing).toBe(before);
 
   // The server judges with the same pixels when it publishes.

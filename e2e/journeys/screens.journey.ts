@@ -33,7 +33,8 @@ const measure = (page: Page): Promise<Measured> =>
       return borderTopWidth !== '0px' && !/, 0\)$|transparent/.test(borderTopColor);
     };
     const joined = new Set(all('.yo-joined, nz-radio-group'));
-    const alone = all('button, a').filter(
+    // What is selected looks like itself, and samples are the brand's own.
+    const alone = all('button:not(.yo-pick, .real), a').filter(
       (button) => isBoxed(button) && ![...joined].some((group) => group.contains(button)),
     );
     const own = (element: Element): boolean =>

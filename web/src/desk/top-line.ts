@@ -110,9 +110,9 @@ export class TopLine {
   protected readonly undoLabel = computed(() => this.#done().at(-1)?.label);
   protected readonly redoLabel = computed(() => this.#undone().at(-1)?.label);
 
-  /** Shows a view; one that is on already gives way to all pages. */
+  /** Shows a view; the specimen, once it is shown, gives way to all pages, as its key does. */
   protected hang(hanging: DeskState['hanging'], on: boolean): void {
-    this.#store.dispatch(DeskActions.hang({ hanging: on ? 'all' : hanging }));
+    this.#store.dispatch(DeskActions.hang({ hanging: on && hanging === 'specimen' ? 'all' : hanging }));
   }
 
   protected readonly shows = computed((): readonly OptionGroup[] => {

@@ -58,7 +58,9 @@ export interface OptionGroup {
             }
             @for (option of group.options; track option.id) {
               @if (option.href) {
-                <a cdkMenuItem [href]="option.href"><span class="yo-tick"></span>{{ option.label }}</a>
+                <a cdkMenuItem [href]="option.href"
+                  ><span class="yo-tick"></span><span>{{ option.label }}</span></a
+                >
               } @else if (option.one) {
                 <button
                   type="button"
@@ -66,7 +68,9 @@ export interface OptionGroup {
                   [cdkMenuItemChecked]="option.on ?? false"
                   (cdkMenuItemTriggered)="chosen.emit(option.id)"
                 >
-                  <span class="yo-tick" aria-hidden="true">{{ option.on ? '•' : '' }}</span>{{ option.label }}
+                  <span class="yo-tick" aria-hidden="true">{{ option.on ? '•' : '' }}</span><span>{{
+                    option.label
+                  }}</span>
                 </button>
               } @else if (option.on !== undefined) {
                 <button
@@ -75,14 +79,16 @@ export interface OptionGroup {
                   [cdkMenuItemChecked]="option.on"
                   (cdkMenuItemTriggered)="chosen.emit(option.id)"
                 >
-                  <span class="yo-tick" aria-hidden="true">{{ option.on ? '✓' : '' }}</span>{{ option.label }}
+                  <span class="yo-tick" aria-hidden="true">{{ option.on ? '✓' : '' }}</span><span>{{
+                    option.label
+                  }}</span>
                   @if (option.key) {
                     <kbd>{{ option.key.shown }}</kbd>
                   }
                 </button>
               } @else {
                 <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chosen.emit(option.id)">
-                  <span class="yo-tick"></span>{{ option.label }}
+                  <span class="yo-tick"></span><span>{{ option.label }}</span>
                   @if (option.key) {
                     <kbd>{{ option.key.shown }}</kbd>
                   }

@@ -182,7 +182,6 @@ export class Wall {
   });
   /** The page that is enlarged where the user pressed: the wall does not scroll to it. */
   #growing: string | null = null;
-
   constructor() {
     this.#hung.watch(this.row);
     this.#sections.watch(this.row);
@@ -210,8 +209,7 @@ export class Wall {
         row.scrollTo({ top: 0, left: Math.max(0, pair.offsetLeft - 40) });
       }, 0);
     });
-    // The page with the most places of the selected token comes into sight.
-    // A site opens at its first page, whatever a step selects by itself.
+    // The page with the most places of the selected token is shown; but a site opens at its first page.
     let isFirst = true;
     effect(() => {
       const token = this.views.selected()?.path;
