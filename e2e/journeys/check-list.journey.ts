@@ -22,7 +22,7 @@ test('a list of many hundred rows is gone through, sorted, narrowed, and shown w
   expect(await table.getByRole('row').count()).toBeLessThan(60);
   await table.locator('cdk-virtual-scroll-viewport').evaluate((port) => port.scrollTo(0, port.scrollHeight));
   await expect(table).toContainText('Page not found');
-  // What keeps a value of its own comes last.
+  // Places that keep a value of their own come last.
   await expect(table.getByRole('row').last()).toContainText('is set here');
 
   const pages = () => table.locator('tbody tr.ant-table-row td:nth-child(2)').allInnerTexts();

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, testOnOneDesk } from '../fixtures.ts';
 
-/** What a designer would find wanting on a screen at rest. */
+/** The faults of a screen at rest. */
 interface Measured {
   /** Boxed commands; a row of joined ones is one. */
   readonly boxed: readonly string[];
@@ -33,7 +33,7 @@ const measure = (page: Page): Promise<Measured> =>
       return borderTopWidth !== '0px' && !/, 0\)$|transparent/.test(borderTopColor);
     };
     const joined = new Set(all('.yo-joined, nz-radio-group'));
-    // What is selected looks like itself, and samples are the brand's own.
+    // An item to select looks like itself, and samples are the brand's own.
     const alone = all('button:not(.yo-pick, .real), a').filter(
       (button) => isBoxed(button) && ![...joined].some((group) => group.contains(button)),
     );

@@ -10,9 +10,9 @@ import { typeFixFor } from './type-fix.ts';
 
 /** A way to put a finding right, of whatever rule. */
 export interface Fix {
-  /** What it changes, and to what. */
+  /** The changed value and its new value. */
   readonly label: string;
-  /** What it costs and reaches in words; empty if only the place itself changes. */
+  /** The cost and the reach in words; empty if only the place itself changes. */
   readonly effect: string;
   /** Path of the token whose value changes; null if only the place, the page or the header does. */
   readonly token: string | null;

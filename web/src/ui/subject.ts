@@ -47,7 +47,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
   `,
 })
 export class Subject {
-  /** What is selected. */
+  /** The selected thing. */
   readonly subject = input.required<string>();
   /** The one figure that matters, in words. */
   readonly figure = input('');

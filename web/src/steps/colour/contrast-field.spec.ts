@@ -24,7 +24,7 @@ describe('contrast field', () => {
 
   it('says the ratio of the colour painted, cut off downwards', () => {
     const ratio = contrastRatio(paintedRgb(brand), white);
-    expect(element().querySelector('text')!.textContent).toBe((Math.floor(ratio * 100) / 100).toFixed(2));
+    expect(element().querySelector('.ratio')!.textContent!.trim()).toBe((Math.floor(ratio * 100) / 100).toFixed(2));
   });
   it('draws under the mark the colour that is marked', async () => {
     const canvas = element().querySelector('canvas')!;
@@ -36,19 +36,21 @@ describe('contrast field', () => {
       seen.drawImage(canvas, 0, 0);
     }
     const mark = element().querySelector('.box svg circle')!;
-    const density = canvas.width / 340;
+    const density = canvas.width / 336;
     const x = Math.round(Number(mark.getAttribute('cx')) * density);
     const y = Math.round(Number(mark.getAttribute('cy')) * density);
     const [r, g, b] = seen.getImageData(x, y, 1, 1).data;
     const { rgb } = parseColor('#b83a1e')!;
     expect(Math.max(Math.abs(r! - rgb.r), Math.abs(g! - rgb.g), Math.abs(b! - rgb.b))).toBeLessThan(8);
   });
+  it('names the thresholds at their lines, and the part that fails', () => {
+    const words = [...element().querySelectorAll('.box text:not(.ratio)')].map((text) => text.textContent!.trim());
+    expect(words).toEqual(['7 enhanced', '4.5 text', '3 large text', jasmine.stringMatching(/^fails on /)]);
+  });
   it('gives, where it is pulled to, the colour that has that ratio', () => {
     const svg = element().querySelector('.box svg')!;
     const box = svg.getBoundingClientRect();
-    const line = [...element().querySelectorAll('.box path')]
-      .map((entry) => /M0 ([\d.]+)H/.exec(entry.getAttribute('d')!)![1])
-      .at(-1)!;
+    const line = /M0 ([\d.]+)H/.exec(element().querySelector('.box path.main')!.getAttribute('d')!)![1]!;
     const at = (type: string, on: EventTarget = document, left = 100) =>
       on.dispatchEvent(
         new MouseEvent(type, {
