@@ -72,3 +72,17 @@ export function inSightAcross(row: HTMLElement, element: HTMLElement): boolean {
   const shown = Math.min(right, row.scrollLeft + row.clientWidth) - Math.max(left, row.scrollLeft);
   return shown > Math.min(right - left, row.clientWidth) / 2;
 }
+
+/** Padding of the wall above its pages where no line about its state lies over them, px. */
+const ABOVE = 4;
+
+/** Returns the part of the wall that is in sight and not under the line about its state, in px of its content. */
+export function viewOf(row: HTMLElement): { left: number; top: number; width: number; height: number } {
+  const under = Math.max(0, (Number.parseFloat(getComputedStyle(row).paddingTop) || 0) - ABOVE);
+  return {
+    left: row.scrollLeft,
+    top: row.scrollTop + under,
+    width: row.clientWidth,
+    height: row.clientHeight - under,
+  };
+}

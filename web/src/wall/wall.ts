@@ -39,7 +39,7 @@ import { SectionSight } from './section-sight.ts';
 import { Slip } from './slip.ts';
 import { slipSpot, type SlipSpot } from './slip-spot.ts';
 import { SpecimenWall } from './specimen-wall.ts';
-import { holdStill, middleInSight, onWall } from './hold-still.ts';
+import { holdStill, middleInSight, onWall, viewOf } from './hold-still.ts';
 import { overviewScale } from './overview-scale.ts';
 import { StressBar } from './stress-bar.ts';
 import { failingByPage, sameLit } from './lit-places.ts';
@@ -380,7 +380,7 @@ export class Wall {
     const pair = document.getElementById(`page-${page}`)!;
     const scale = frame.scale();
     const { left, top } = onWall(row, frame.element);
-    const view = { left: row.scrollLeft, top: row.scrollTop, width: row.clientWidth, height: row.clientHeight };
+    const view = viewOf(row);
     const place = {
       left: left + rect.left * scale,
       top: top + rect.top * scale,
