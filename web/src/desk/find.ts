@@ -21,6 +21,7 @@ import {
   deskFeature,
   handToken,
   siteFeature,
+  WaysOfSeeing,
 } from '../state/index.ts';
 import { Finder, type Findable } from '../ui/index.ts';
 import { rank } from './find-rank.ts';
@@ -65,6 +66,7 @@ const MOST_ITEMS = 6;
 })
 export class Find {
   readonly #store = inject(Store);
+  readonly #seeing = inject(WaysOfSeeing);
   readonly #editor = inject(Editor);
   readonly closed = output();
   protected readonly typed = signal('');
@@ -114,11 +116,7 @@ export class Find {
         () => this.#store.dispatch(DeskActions.stress({ kinds: this.#desk().stress.length > 0 ? [] : hostile })),
         'test long words content overflow',
       ),
-      act(
-        'Show heading levels',
-        () => this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline })),
-        'outline h1 h2 structure',
-      ),
+      act('Show heading levels', () => this.#seeing.outline(), 'outline h1 h2 structure'),
       act('Shortcuts', () => this.#store.dispatch(DeskActions.keys({ shown: true })), 'keys keyboard help'),
       sheet('Site settings', 'site', 'name language address url icon favicon title'),
       sheet(

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { STRESS_KINDS, VISIONS, VISION_LABELS, type StressKind, type Vision } from '@yohaku/core';
+import { VISIONS, VISION_LABELS } from '@yohaku/core';
 import {
   DeskActions,
   Editor,
@@ -8,6 +8,7 @@ import {
   SURROUNDS,
   SURROUND_LABELS,
   WallViews,
+  WaysOfSeeing,
   deskFeature,
   siteFeature,
   type DeskState,
@@ -98,6 +99,7 @@ export class TopLine {
   protected readonly views = inject(WallViews);
   protected readonly save = inject(SaveState);
   readonly #density = inject(Density);
+  readonly #seeing = inject(WaysOfSeeing);
   protected readonly reading = inject(Reading).only;
   protected readonly keyOf = KEYS;
   readonly opened = output<Panel>();
@@ -112,7 +114,8 @@ export class TopLine {
 
   /** Shows a view; the specimen, once it is shown, gives way to all pages, as its key does. */
   protected hang(hanging: DeskState['hanging'], on: boolean): void {
-    this.#store.dispatch(DeskActions.hang({ hanging: on && hanging === 'specimen' ? 'all' : hanging }));
+    if (on && hanging === 'specimen') return this.#seeing.specimen();
+    this.#store.dispatch(DeskActions.hang({ hanging }));
   }
 
   protected readonly shows = computed((): readonly OptionGroup[] => {
@@ -149,19 +152,15 @@ export class TopLine {
     const { outline, stress, seen } = this.#desk();
     return outline || stress.length > 0 || seen !== 'full';
   });
-  /** Stress-test content as it was last. */
-  #lastStress: readonly StressKind[] = STRESS_KINDS.filter((kind) => kind.copy).map(({ kind }) => kind);
   protected show(id: string): void {
-    const { fits, outline, stress } = this.#desk();
-    if (id === 'fits') return this.#store.dispatch(DeskActions.fit({ fits: !fits }));
-    if (id === 'outline') return this.#store.dispatch(DeskActions.outline({ shown: !outline }));
+    if (id === 'fits') return this.#seeing.fit();
+    if (id === 'outline') return this.#seeing.outline();
+    if (id === 'stress') return this.#seeing.stress();
     if (id === 'calm' || id === 'all') return this.#density.set(id);
     const vision = VISIONS.find((known) => known === id);
-    if (vision) return this.#store.dispatch(DeskActions.seen({ seen: vision satisfies Vision }));
+    if (vision) return this.#store.dispatch(DeskActions.seen({ seen: vision }));
     const surround = SURROUNDS.find((known) => known === id);
     if (surround) return this.#store.dispatch(DeskActions.surround({ surround }));
-    if (stress.length > 0) this.#lastStress = stress;
-    this.#store.dispatch(DeskActions.stress({ kinds: stress.length > 0 ? [] : this.#lastStress }));
   }
 
   protected readonly settings: readonly OptionGroup[] = [

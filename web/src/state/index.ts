@@ -18,6 +18,7 @@ export {
 } from './desk/desk.ts';
 export { NAME_ONLY, reachOfScope, type Scope, type ScopeReach } from './desk/scope.ts';
 export { LitScope } from './desk/lit-scope.ts';
+export { WaysOfSeeing } from './desk/ways-of-seeing.ts';
 export { WallViews, type WallView } from './desk/wall-views.ts';
 export { Reaching } from './desk/reaching.ts';
 export {

@@ -19,8 +19,6 @@ export interface MenuOption {
   readonly on?: boolean;
   readonly one?: true;
   readonly key?: Key;
-  /** It leads away: a link to this address. */
-  readonly href?: string;
 }
 
 /** Entries under a common name, which is shown if there is one. */
@@ -57,11 +55,7 @@ export interface OptionGroup {
               <p class="head" aria-hidden="true">{{ group.label }}</p>
             }
             @for (option of group.options; track option.id) {
-              @if (option.href) {
-                <a cdkMenuItem [href]="option.href"
-                  ><span class="yo-tick"></span><span>{{ option.label }}</span></a
-                >
-              } @else if (option.one) {
+              @if (option.one) {
                 <button
                   type="button"
                   cdkMenuItemRadio
@@ -118,18 +112,11 @@ export interface OptionGroup {
       display: flex;
       flex-direction: column;
     }
-    .yo-options button,
-    .yo-options a {
+    .yo-options button {
       display: flex;
       align-items: baseline;
       padding: 4px 12px;
       color: #1a1a1a;
-      text-decoration: none;
-    }
-    .yo-options a:hover,
-    .yo-options a:focus {
-      background: #eee;
-      outline: none;
     }
     .yo-options .yo-tick {
       display: inline-block;

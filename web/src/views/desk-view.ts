@@ -11,7 +11,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, fromEvent, map } from 'rxjs';
-import { VISIONS, visionMatrix } from '@yohaku/core';
+import { visionMatrix } from '@yohaku/core';
 import { SiteApi } from '../api/index.ts';
 import { OpenCounts, StepsLine, TallyLine } from '../desk/index.ts';
 import {
@@ -22,6 +22,7 @@ import {
   deskFeature,
   keepDesk,
   siteFeature,
+  WaysOfSeeing,
   ROOM,
   Reading,
   Tray,
@@ -84,6 +85,7 @@ export class DeskView {
   protected readonly room = ROOM;
   readonly #api = inject(SiteApi);
   readonly #editor = inject(Editor);
+  readonly #seeing = inject(WaysOfSeeing);
   readonly #open = inject(OpenCounts);
   protected readonly status = this.#store.selectSignal(siteFeature.selectStatus);
   protected readonly opening = this.#store.selectSignal(siteFeature.selectOpening);
@@ -160,16 +162,10 @@ export class DeskView {
     }
     if (KEYS.list.is(event)) return this.keys(!this.keysShown());
     if (KEYS.back.is(event)) return this.#escape();
-    if (KEYS.fit.is(event)) return this.#store.dispatch(DeskActions.fit({ fits: !this.#desk().fits }));
-    if (KEYS.levels.is(event)) return this.#store.dispatch(DeskActions.outline({ shown: !this.#desk().outline }));
-    if (KEYS.specimen.is(event))
-      return this.#store.dispatch(
-        DeskActions.hang({ hanging: this.#desk().hanging === 'specimen' ? 'all' : 'specimen' }),
-      );
-    if (KEYS.seen.is(event))
-      return this.#store.dispatch(
-        DeskActions.seen({ seen: VISIONS[(VISIONS.indexOf(this.#desk().seen) + 1) % VISIONS.length]! }),
-      );
+    if (KEYS.fit.is(event)) return this.#seeing.fit();
+    if (KEYS.levels.is(event)) return this.#seeing.outline();
+    if (KEYS.specimen.is(event)) return this.#seeing.specimen();
+    if (KEYS.seen.is(event)) return this.#seeing.vision();
     if (KEYS.before.is(event) && !event.repeat) return this.#store.dispatch(SiteActions.showBefore({ on: true }));
     if (KEYS.step.is(event) && (event.target as HTMLElement).tagName !== 'INPUT')
       this.#store.dispatch(DeskActions.step({ step: STEPS[Number(event.key) - 1]! }));

@@ -328,8 +328,7 @@ export class CheckStep {
     if (!row) return;
     this.at.set(index);
     this.leaving.set(false);
-    if (this.#grown() !== row.page) this.#store.dispatch(DeskActions.grow({ page: row.page }));
-    this.#store.dispatch(DeskActions.choose({ choice: { place: { page: row.page, id: row.place } } }));
+    this.showPlace(row);
   }
   protected apply(fix: Fix): void {
     this.#editor.commit(() => ({ label: `Fix ${fix.label}`, ops: fix.ops }));
